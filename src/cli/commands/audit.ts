@@ -1,0 +1,3 @@
+export async function run(): Promise<number> {
+  return 0;
+}

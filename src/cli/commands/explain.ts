@@ -1,0 +1,62 @@
+import { resolveAll } from "../../core/derive/resolve.ts";
+import { nearest } from "../../core/problems/nearest.ts";
+import { isError, Refusal } from "../../core/problems/problem.ts";
+import { type Field, fieldNames, fields } from "../../core/values/fields.ts";
+import type { Traced } from "../../core/values/trail.ts";
+import { pickClients } from "../../core/workspace/read.ts";
+import { showProblems } from "../view/problems.ts";
+import { openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
+import { openWorkspace } from "../view/workspace.ts";
+
+export async function run([key, wanted]: string[], options: Settings): Promise<number> {
+  const terminal = openTerminal(options);
+  const workspace = openWorkspace(options);
+  const [client] = pickClients(workspace, key === undefined ? [] : [key]);
+  const picked =
+    wanted === undefined
+      ? fieldNames
+      : fieldNames.filter((field) => field === wanted || field.startsWith(`${wanted}.`));
+  if (picked.length === 0) {
+    const near = nearest(wanted ?? "", fieldNames);
+    terminal.note(
+      `No field is called "${wanted}".${near ? ` Did you mean ${near}?` : ""}\nFields: ${fieldNames.join(", ")}`,
+    );
+    return 2;
+  }
+  const resolved = (await resolveAll(workspace)).find((each) => each.client === client);
+  if (!resolved?.variant) throw new Refusal(resolved?.problems.filter(isError) ?? []);
+  const { values, art } = resolved.variant;
+  const known = picked.flatMap((field) => (values[field] ? [[field, values[field]] as const] : []));
+  if (options.json) {
+    const pictures = Object.entries(art).map(([role, { file, format, width, height }]) => ({
+      role,
+      file,
+      format,
+      width,
+      height,
+    }));
+    terminal.json({ client: key, values: Object.fromEntries(known), pictures });
+    return 0;
+  }
+  for (const [field, traced] of known) show(field, traced, terminal);
+  if (wanted === undefined)
+    for (const [role, { file, format, width, height }] of Object.entries(art)) {
+      terminal.print(
+        `${terminal.out.bold(`art.${role}`)}  ${file}\n    ${terminal.out.dim(`${format}, ${width} × ${height}`)}`,
+      );
+    }
+  const warnings = resolved.problems.filter((each) => !isError(each));
+  if (warnings.length > 0 && wanted === undefined) terminal.note(`\n${showProblems(warnings, terminal.err)}`);
+  return 0;
+}
+
+function show(field: Field, { value, trail }: Traced, { print, out }: Terminal): void {
+  print(`${out.bold(field)}  ${out.green(value)}  ${out.dim(fields[field].says)}`);
+  for (const [at, step] of trail.entries()) {
+    const place = step.place
+      ? `  ${out.cyan(`${step.place.file}:${step.place.line}:${step.place.column}`)}`
+      : "";
+    const became = trail.length > 1 ? `  ${at === 0 ? "" : "→ "}${step.value}` : "";
+    print(`    ${out.dim(step.note)}${became}${place}`);
+  }
+}

@@ -1,0 +1,65 @@
+import { type Command, Option } from "commander";
+import type { Settings } from "../view/terminal.ts";
+
+/** What a command's module exports: the work, given its arguments and the options of the whole line. */
+export type Run<Options> = (keys: string[], options: Settings & Options) => Promise<number>;
+
+const inWorkspace = (command: Command): Command =>
+  command
+    .option(
+      "-C, --workspace <dir>",
+      "the workspace; otherwise the nearest folder upward that holds oxalis.yaml",
+    )
+    .option("--json", "print the result as JSON (docs/commands.md has the shape)")
+    .addOption(new Option("-q, --quiet", "only what is wrong").conflicts("verbose"))
+    .option("-v, --verbose", "more: every file, every step");
+
+/** Declares the commands; each one's work is loaded when it is called, so that starting stays quick. */
+export function register(program: Command): void {
+  const run = (name: string) =>
+    async function (this: Command, ...given: unknown[]) {
+      const keys = given
+        .slice(0, -2)
+        .flat()
+        .filter((each) => each !== undefined) as string[];
+      const { run: work } = (await loaders[name as keyof typeof loaders]()) as { run: Run<object> };
+      process.exitCode = await work(keys, this.optsWithGlobals());
+    };
+  program
+    .command("demo")
+    .argument("<folder>", "a folder that is not there yet, or is empty")
+    .description("write a full example into a new folder: an agency, its template, eight clients")
+    .action(run("demo"));
+  inWorkspace(program.command("clients"))
+    .argument("[clients...]", "keys of clients; none for all")
+    .description("list the clients with their names, identifiers and versions")
+    .action(run("clients"));
+  inWorkspace(program.command("explain"))
+    .argument("<client>", "key of a client")
+    .argument("[field]", "a field, such as identifiers.android; none for all")
+    .description("show where each value of a client came from")
+    .action(run("explain"));
+  inWorkspace(program.command("generate"))
+    .argument("[clients...]", "keys of clients; none for all")
+    .option("--dry-run", "say what would be done, and do nothing")
+    .description("make the variants; only what changed is made again")
+    .action(run("generate"));
+  inWorkspace(program.command("audit"))
+    .argument("[clients...]", "keys of clients; none for all")
+    .description("prove that the variants are whole, and that nothing of the template is left in them")
+    .action(run("audit"));
+  inWorkspace(program.command("proof"))
+    .argument("[clients...]", "keys of clients; none for all")
+    .option("-o, --output <file>", "where to write the page", "variants/proof.html")
+    .description("write the page to look at and sign off")
+    .action(run("proof"));
+}
+
+const loaders = {
+  demo: () => import("./demo.ts"),
+  clients: () => import("./clients.ts"),
+  explain: () => import("./explain.ts"),
+  generate: () => import("./generate.ts"),
+  audit: () => import("./audit.ts"),
+  proof: () => import("./proof.ts"),
+};

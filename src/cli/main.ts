@@ -1,0 +1,38 @@
+import { Command, CommanderError, Option } from "commander";
+import { register } from "./commands/register.ts";
+
+/** Exit codes: 0 fine, 1 findings or a failure, 2 wrong use, 130 interrupted. */
+const wrongUse = 2;
+
+process.stdout.on("error", (error: NodeJS.ErrnoException) => {
+  if (error.code === "EPIPE") process.exit(0);
+  throw error;
+});
+process.once("SIGINT", () => process.exit(130));
+
+const program = new Command("oxalis")
+  .description(
+    "Makes many branded apps out of one shared template, and proves that nothing of the template is left.",
+  )
+  .version("0.1.0", "-V, --version", "print the version")
+  .helpOption("-h, --help", "print this help")
+  .helpCommand("help [command]", "print the help of a command")
+  .addOption(
+    new Option("--color <when>", "colour: on a terminal, always, never")
+      .choices(["auto", "always", "never"])
+      .default("auto"),
+  )
+  .configureHelp({ showGlobalOptions: true })
+  .showHelpAfterError("(oxalis --help lists what there is)")
+  .exitOverride();
+register(program);
+
+try {
+  await program.parseAsync();
+} catch (error) {
+  if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : wrongUse;
+  else {
+    const { reportFailure } = await import("./view/failure.ts");
+    process.exitCode = reportFailure(error, program.opts());
+  }
+}

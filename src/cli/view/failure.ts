@@ -1,0 +1,18 @@
+import { Refusal } from "../../core/problems/problem.ts";
+import { problemData, showProblems } from "./problems.ts";
+import { openTerminal, type Settings } from "./terminal.ts";
+
+/** Tells why a command could not do its work; gives the exit code. */
+export function reportFailure(error: unknown, settings: Settings): number {
+  const terminal = openTerminal(settings);
+  if (error instanceof Refusal) {
+    if (process.argv.includes("--json")) terminal.json({ problems: error.problems.map(problemData) });
+    else terminal.note(showProblems(error.problems, terminal.err));
+    return 1;
+  }
+  const message = error instanceof Error ? (error.stack ?? error.message) : String(error);
+  terminal.note(
+    `${terminal.err.red("Oxalis itself has failed; this is a defect, please report it:")}\n${message}`,
+  );
+  return 1;
+}

@@ -1,0 +1,41 @@
+import type { Problem } from "../../core/problems/problem.ts";
+import type { Colors } from "./terminal.ts";
+
+/** A problem as a producer reads it: what, where, the line itself, what was expected, how to fix it. */
+export function showProblem(problem: Problem, colors: Colors): string {
+  const { severity, message, code, place, expected, fix } = problem;
+  const head =
+    severity === "error" ? colors.red(colors.bold("error")) : colors.yellow(colors.bold("warning"));
+  const lines = [`${head}  ${message}  ${colors.dim(`[${code}]`)}`];
+  if (place) {
+    const number = String(place.line);
+    const gutter = " ".repeat(number.length);
+    const { shown, column } = excerpt(place.text, place.column);
+    lines.push(`   ${colors.cyan(`${place.file}:${place.line}:${place.column}`)}`);
+    if (shown.trim()) {
+      lines.push(`   ${colors.dim(`${number} |`)} ${shown}`);
+      lines.push(`   ${colors.dim(`${gutter} |`)} ${" ".repeat(column - 1)}${colors.red("^")}`);
+    }
+  }
+  if (expected) lines.push(`   ${colors.dim("expected")}  ${expected}`);
+  lines.push(`   ${colors.dim("to do")}     ${fix}`);
+  return lines.join("\n");
+}
+
+/** The part of a long line around the column; tabs become blanks, so that the mark stands under the right letter. */
+function excerpt(text: string, column: number): { shown: string; column: number } {
+  const line = text.replaceAll("\t", " ");
+  const most = 90;
+  if (line.length <= most) return { shown: line, column };
+  const start = Math.max(0, Math.min(column - 1 - 40, line.length - most));
+  return { shown: line.slice(start, start + most), column: column - start };
+}
+
+export const showProblems = (problems: readonly Problem[], colors: Colors): string =>
+  problems.map((each) => showProblem(each, colors)).join("\n\n");
+
+/** A problem as data, for --json. */
+export const problemData = ({ place, ...rest }: Problem): object => ({
+  ...rest,
+  ...(place ? { place: { file: place.file, line: place.line, column: place.column } } : {}),
+});

@@ -1,0 +1,51 @@
+import picocolors from "picocolors";
+
+/** Options that every command has. */
+export interface Settings {
+  workspace?: string;
+  json?: boolean;
+  quiet?: boolean;
+  verbose?: boolean;
+  color?: "auto" | "always" | "never";
+}
+
+/** Where a command writes: results to standard output, all else to standard error. */
+export interface Terminal {
+  print(text: string): void;
+  note(text: string): void;
+  json(data: unknown): void;
+  /** Colours of standard output, and of standard error; each may be off while the other is on. */
+  out: Colors;
+  err: Colors;
+  /** Columns of standard output; 100 where it is no terminal. */
+  width: number;
+  /** Whether somebody watches standard error, so that it may be drawn over. */
+  watched: boolean;
+  settings: Settings;
+}
+
+export type Colors = ReturnType<typeof picocolors.createColors>;
+
+function wanted(stream: NodeJS.WriteStream, when: Settings["color"]): boolean {
+  if (when === "always") return true;
+  if (when === "never" || process.env.NO_COLOR || process.env.TERM === "dumb") return false;
+  return stream.isTTY === true;
+}
+
+export function openTerminal(settings: Settings): Terminal {
+  const columns = Number(process.env.COLUMNS) || process.stdout.columns;
+  return {
+    print: (text) => void process.stdout.write(`${text}\n`),
+    note: (text) => void process.stderr.write(`${text}\n`),
+    json: (data) => void process.stdout.write(`${JSON.stringify(data, null, 2)}\n`),
+    out: picocolors.createColors(wanted(process.stdout, settings.color)),
+    err: picocolors.createColors(wanted(process.stderr, settings.color)),
+    width: Math.max(40, columns || 100),
+    watched: process.stderr.isTTY === true && process.env.TERM !== "dumb",
+    settings,
+  };
+}
+
+/** "1 file", "3 files". */
+export const counted = (count: number, one: string, many = `${one}s`): string =>
+  `${count} ${count === 1 ? one : many}`;

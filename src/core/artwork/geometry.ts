@@ -1,0 +1,65 @@
+/** A rectangle; in fractions of a picture's width and height, or in pixels, as the place that uses it says. */
+export interface Box {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+export interface Circle {
+  x: number;
+  y: number;
+  radius: number;
+}
+
+interface Point {
+  x: number;
+  y: number;
+}
+
+/** The smallest circle around a set of points (Welzl's incremental way: expected linear time on points in mixed order). */
+export function enclosingCircle(given: readonly Point[]): Circle {
+  const points = mixed(given);
+  let circle: Circle = { x: points[0]?.x ?? 0, y: points[0]?.y ?? 0, radius: 0 };
+  for (const [i, p] of points.entries()) {
+    if (holds(circle, p)) continue;
+    circle = { ...p, radius: 0 };
+    for (const [j, q] of points.slice(0, i).entries()) {
+      if (holds(circle, q)) continue;
+      circle = around(p, q);
+      for (const r of points.slice(0, j)) if (!holds(circle, r)) circle = through(p, q, r) ?? circle;
+    }
+  }
+  return circle;
+}
+
+/** The same points in an order that has no pattern, and is the same each time. */
+function mixed(points: readonly Point[]): Point[] {
+  const result = [...points];
+  let state = 1;
+  for (let i = result.length - 1; i > 0; i--) {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+    const j = state % (i + 1);
+    [result[i], result[j]] = [result[j] as Point, result[i] as Point];
+  }
+  return result;
+}
+
+const holds = (circle: Circle, point: Point): boolean =>
+  Math.hypot(point.x - circle.x, point.y - circle.y) <= circle.radius + 1e-9;
+
+const around = (p: Point, q: Point): Circle => ({
+  x: (p.x + q.x) / 2,
+  y: (p.y + q.y) / 2,
+  radius: Math.hypot(p.x - q.x, p.y - q.y) / 2,
+});
+
+/** The circle through three points; undefined when they lie on a line. */
+function through(p: Point, q: Point, r: Point): Circle | undefined {
+  const [bx, by, cx, cy] = [q.x - p.x, q.y - p.y, r.x - p.x, r.y - p.y];
+  const d = 2 * (bx * cy - by * cx);
+  if (Math.abs(d) < 1e-12) return undefined;
+  const x = (cy * (bx * bx + by * by) - by * (cx * cx + cy * cy)) / d;
+  const y = (bx * (cx * cx + cy * cy) - cx * (bx * bx + by * by)) / d;
+  return { x: p.x + x, y: p.y + y, radius: Math.hypot(x, y) };
+}

@@ -1,0 +1,205 @@
+import { extname } from "node:path";
+import sharp, { type Metadata } from "sharp";
+import { readInside } from "../files/folder.ts";
+import { sha256 } from "../files/hash.ts";
+import type { Place } from "../files/source.ts";
+import { Refusal, refuse } from "../problems/problem.ts";
+import { type Hex, hexOf } from "../values/color.ts";
+import { type Box, type Circle, enclosingCircle } from "./geometry.ts";
+import { readVector, type Vector } from "./vector.ts";
+
+/** A picture that a client supplied, and what was measured of it. */
+export interface Art {
+  /** Relative to the workspace. */
+  file: string;
+  hash: string;
+  format: "svg" | "png" | "jpeg" | "webp";
+  /** Pixels; user units for SVG. */
+  width: number;
+  height: number;
+  /** True when no pixel lets anything through. */
+  opaque: boolean;
+  /** The colour that all four edges have in common, where the picture is opaque and they do. */
+  edge?: Hex;
+  /** What is drawn, without transparent margins or margins of the edge's colour; fractions of the canvas. */
+  content: Box;
+  /** The smallest circle around what is drawn; x and radius in fractions of the canvas's width, y of its height. */
+  circle: Circle;
+  /** The mean colour of what is drawn. */
+  mean: Hex;
+}
+
+/** Largest bitmap taken, in pixels (8000 × 8000). */
+const mostPixels = 64_000_000;
+
+/** Longest side at which a picture is looked at, in pixels. */
+const lookedAt = 400;
+
+/** Reads and measures a picture; refuses what is none, is broken, unsafe, too large or empty. */
+export async function judgeArt(root: string, file: string, place: Place): Promise<Art> {
+  const bytes = readAt(root, file, place);
+  const vector = isSvg(file, bytes) ? readVector({ file, text: decode(bytes, file) }) : undefined;
+  const facts = vector
+    ? { format: "svg" as const, ...sizeOf(vector) }
+    : await bitmapFacts(bytes, file, place);
+  const pixels = await lookAt(vector ? standAlone(vector) : Buffer.from(bytes), facts, file, place);
+  const measured = measure(pixels.data, pixels.info.width, pixels.info.height);
+  if (!measured)
+    refuse("art-empty", `${file} shows nothing: it is transparent or of one colour all over.`, { place });
+  return { file, hash: sha256(bytes), ...facts, ...measured };
+}
+
+function readAt(root: string, file: string, place: Place): Uint8Array {
+  try {
+    return readInside(root, file, file);
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    throw new Refusal(error.problems.map((each) => ({ ...each, place })));
+  }
+}
+
+/** Told by content, since names lie; an SVG by its name too, for a message about SVG rather than about bitmaps. */
+function isSvg(file: string, bytes: Uint8Array): boolean {
+  const start = Buffer.from(bytes.subarray(0, 1024)).toString("latin1");
+  return extname(file).toLowerCase() === ".svg" || /^[^<]*<(\?xml|svg|!DOCTYPE svg|!--)/i.test(start);
+}
+
+function decode(bytes: Uint8Array, file: string): string {
+  try {
+    return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
+  } catch {
+    refuse("art-unreadable", `${file} is not an SVG: it is not UTF-8 text.`);
+  }
+}
+
+const sizeOf = ({ width, height }: Vector) => ({ width, height });
+
+/** A vector as a document of its own, at its own size. */
+export const standAlone = (vector: Vector, width = vector.width, height = vector.height): Buffer =>
+  Buffer.from(
+    `<svg xmlns="http://www.w3.org/2000/svg" ${withoutNamespace(vector.rootAttributes)} width="${width}" height="${height}" viewBox="${vector.viewBox}">${vector.inner}</svg>`,
+  );
+
+const withoutNamespace = (attributes: string): string => attributes.replace(/(^|\s)xmlns="[^"]*"/, "");
+
+async function bitmapFacts(
+  bytes: Uint8Array,
+  file: string,
+  place: Place,
+): Promise<Pick<Art, "format" | "width" | "height">> {
+  let found: Metadata;
+  try {
+    found = await sharp(bytes, { limitInputPixels: false }).metadata();
+  } catch {
+    refuse("art-unreadable", `${file} is not a picture that can be read.`, {
+      place,
+      expected: "SVG, PNG, JPEG or WebP",
+    });
+  }
+  const { format } = found;
+  const turned = (found.orientation ?? 1) >= 5;
+  const [width, height] = turned ? [found.height, found.width] : [found.width, found.height];
+  if (format !== "png" && format !== "jpeg" && format !== "webp") {
+    refuse("art-unreadable", `${file} is a ${format} picture.`, {
+      place,
+      expected: "SVG, PNG, JPEG or WebP",
+    });
+  }
+  if (width * height > mostPixels) {
+    refuse("art-too-large", `${file} has ${width} × ${height} pixels; the limit is 64 million.`, { place });
+  }
+  return { format, width, height };
+}
+
+async function lookAt(input: Buffer, size: { width: number; height: number }, file: string, place: Place) {
+  const scale = lookedAt / Math.max(size.width, size.height);
+  const [width, height] = [size.width, size.height].map((side) => Math.max(1, Math.round(side * scale)));
+  try {
+    return await sharp(input, {
+      limitInputPixels: mostPixels,
+      density: Math.min(2400, Math.max(1, 72 * scale)),
+    })
+      .autoOrient()
+      .resize({ width, height, fit: "fill" } as { width: number; height: number; fit: "fill" })
+      .toColourspace("srgb")
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+  } catch (error) {
+    const why = (error as Error).message.split("\n")[0];
+    refuse("art-unreadable", `${file} is broken or cut short (${why}).`, { place });
+  }
+}
+
+/** Two colours nearer than this are taken for one: JPEG leaves noise on a plain ground. Sum of channel distances. */
+const sameColor = 36;
+
+function measure(
+  data: Buffer,
+  width: number,
+  height: number,
+): Pick<Art, "opaque" | "edge" | "content" | "circle" | "mean"> | undefined {
+  const at = (x: number, y: number) => (y * width + x) * 4;
+  const channel = (offset: number) => data[offset] ?? 0;
+  let opaque = true;
+  for (let i = 3; i < data.length && opaque; i += 4) opaque = channel(i) >= 250;
+  const edge = opaque ? commonEdge(data, width, height) : undefined;
+  const drawn = (x: number, y: number) => {
+    const i = at(x, y);
+    return edge ? distance(data, i, edge) > sameColor : opaque || channel(i + 3) > 16;
+  };
+  const outline: { x: number; y: number }[] = [];
+  const sum = [0, 0, 0];
+  let count = 0;
+  for (let y = 0; y < height; y++) {
+    let first = -1;
+    let last = -1;
+    for (let x = 0; x < width; x++) {
+      if (!drawn(x, y)) continue;
+      if (first < 0) first = x;
+      last = x;
+      count++;
+      for (const c of [0, 1, 2]) sum[c] = (sum[c] ?? 0) + channel(at(x, y) + c);
+    }
+    if (first < 0) continue;
+    for (const x of [first, last + 1]) outline.push({ x, y }, { x, y: y + 1 });
+  }
+  if (outline.length === 0 || (opaque && !edge && isPlain(data))) return undefined;
+  const [xs, ys] = [outline.map((point) => point.x), outline.map((point) => point.y)];
+  const [left, top] = [Math.min(...xs), Math.min(...ys)];
+  const circle = enclosingCircle(outline);
+  return {
+    opaque,
+    ...(edge ? { edge: hexOf(...edge) } : {}),
+    content: {
+      x: left / width,
+      y: top / height,
+      width: (Math.max(...xs) - left) / width,
+      height: (Math.max(...ys) - top) / height,
+    },
+    circle: { x: circle.x / width, y: circle.y / height, radius: circle.radius / width },
+    mean: hexOf(...(sum.map((total) => total / count) as Color)),
+  };
+}
+
+type Color = [red: number, green: number, blue: number];
+
+const distance = (data: Buffer, i: number, [red, green, blue]: Color): number =>
+  Math.abs((data[i] ?? 0) - red) + Math.abs((data[i + 1] ?? 0) - green) + Math.abs((data[i + 2] ?? 0) - blue);
+
+const isPlain = (data: Buffer): boolean => {
+  const first: Color = [data[0] ?? 0, data[1] ?? 0, data[2] ?? 0];
+  for (let i = 0; i < data.length; i += 4) if (distance(data, i, first) > 6) return false;
+  return true;
+};
+
+/** The mean colour of the outermost pixels, where all of them are near it. */
+function commonEdge(data: Buffer, width: number, height: number): Color | undefined {
+  const ring: number[] = [];
+  for (let x = 0; x < width; x++) ring.push(x * 4, ((height - 1) * width + x) * 4);
+  for (let y = 0; y < height; y++) ring.push(y * width * 4, (y * width + width - 1) * 4);
+  const mean = [0, 1, 2].map(
+    (c) => ring.reduce((sum, i) => sum + (data[i + c] ?? 0), 0) / ring.length,
+  ) as Color;
+  return ring.every((i) => distance(data, i, mean) <= sameColor) ? mean : undefined;
+}

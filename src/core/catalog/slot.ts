@@ -1,0 +1,55 @@
+import type { Hex } from "../values/color.ts";
+import type { Field } from "../values/fields.ts";
+import type { Platform } from "../values/platform.ts";
+
+/** What a picture stands on. */
+export type Ground =
+  /** The ground's colour over the whole canvas. */
+  | { kind: "full"; color: Field }
+  /** A shape of that colour within a transparent canvas; sizes are shares of the canvas, 0 to 1. */
+  | { kind: "square"; color: Field; side: number; corner: number }
+  | { kind: "circle"; color: Field; side: number }
+  /** Nothing: what lies behind the picture shows through. */
+  | { kind: "none" };
+
+/** Where the drawing must stay. */
+export interface SafeZone {
+  shape: "circle" | "box";
+  /** The circle's diameter as a share of the canvas's shorter side; the box's sides as a share of the canvas's. */
+  share: number;
+  /** How much of the zone a mark takes that nobody fitted by hand; 1 where absent. */
+  drawn?: number;
+}
+
+/** One picture that a platform wants: a row of the catalog. */
+export interface Slot {
+  platform: Platform;
+  role: string;
+  /** Pattern of the file's path below what the survey found, for example `{res}/mipmap-xxhdpi/{name}.png`. */
+  path: string;
+  /** Pixels. */
+  width: number;
+  height: number;
+  /** What tells this picture from the others of its role: density, scale, target size, idiom, appearance, purpose. */
+  qualifier: string;
+  /** What it is drawn from: the square picture, the logo alone, its one-coloured form, or the ground and nothing on it. */
+  from: "icon" | "mark" | "mono" | "ground";
+  ground: Ground;
+  /** none: no alpha channel. kept: transparent where nothing is drawn. only: one colour, the shape is in the alpha. */
+  alpha: "none" | "kept" | "only";
+  tone: "color" | "white" | "black" | "grey";
+  /** Set where the system lays a ground of its own under the picture, which the mark must stand out from. */
+  behind?: Hex;
+  safe: SafeZone;
+  /** The platform's rule behind the row, and whose documentation states it. */
+  rule: string;
+}
+
+/** A size multiplied by a scale, rounded half up to whole pixels. */
+export const scaled = (base: number, scale: number): number => Math.floor(base * scale + 0.5);
+
+export const slotId = ({ platform, role, qualifier }: Slot): string => `${platform}/${role}@${qualifier}`;
+
+/** A slot's path with the survey's names put in. */
+export const slotPath = (slot: Slot, names: Readonly<Record<string, string>>): string =>
+  slot.path.replace(/\{(\w+)\}/g, (_, name: string) => names[name] ?? "");

@@ -1,0 +1,128 @@
+import { domainToASCII } from "node:url";
+import { sha256 } from "../files/hash.ts";
+import type { Platform } from "../values/platform.ts";
+import type { Step } from "../values/trail.ts";
+import { type Traced, then } from "../values/trail.ts";
+
+/** Words that Java and Kotlin keep for themselves; none may be a segment of an application ID (Java Language Specification). */
+const javaWords = new Set(
+  `abstract assert boolean break byte case catch char class const continue default do double else enum extends
+  false final finally float for goto if implements import instanceof int interface long native new null package
+  private protected public return short static strictfp super switch synchronized this throw throws transient
+  true try void volatile while`.split(/\s+/),
+);
+
+/** Names of devices; none may be a segment of a package identity (Windows, package manifest schema). */
+const deviceName = /^(con|prn|aux|nul|com[1-9]|lpt[1-9])$/i;
+
+/** A repair of one segment of the base identifier, with the reason a producer is given. */
+interface Repair {
+  says: string;
+  apply(segment: string): string;
+}
+
+/** Applied in this order to each segment, so that one base holds on every platform, letter for letter. */
+const repairs: readonly Repair[] = [
+  {
+    says: "marks other than letters and digits left out: no platform's rules allow the same ones",
+    apply: (segment) => segment.replace(/[^a-z0-9]/g, ""),
+  },
+  {
+    says: "n put before a digit: Android wants every segment to start with a letter",
+    apply: (segment) => segment.replace(/^(?=\d)/, "n"),
+  },
+  {
+    says: "app put behind a word that Java or Windows keeps for itself",
+    apply: (segment) => (javaWords.has(segment) || deviceName.test(segment) ? `${segment}app` : segment),
+  },
+];
+
+/** Turns what the pattern gave into an identifier that holds on every platform; each repair is a step of the trail. */
+export function settleBase(given: Traced): Traced {
+  const lower: Step = { by: "rule", note: "lower case, by convention", value: given.value.toLowerCase() };
+  return repairs.reduce<Traced>(
+    (settled, repair) => {
+      const value = settled.value.split(".").map(repair.apply).filter(Boolean).join(".");
+      return then(settled, { by: "rule", note: repair.says, value });
+    },
+    then(given, lower),
+  );
+}
+
+/** A domain in the form that DNS uses; undefined where it is none. */
+export const asciiDomain = (domain: string): string | undefined =>
+  domainToASCII(domain.toLowerCase()) || undefined;
+
+const windowsMost = 50;
+
+/** Shortens an identity name to what Windows takes, with a check sum at its end so that it stays unique and stable. */
+export function fitWindows(given: Traced): Traced {
+  if (given.value.length <= windowsMost) return given;
+  const value = `${given.value.slice(0, windowsMost - 9).replace(/[.-]+$/, "")}-${sha256(given.value).slice(0, 8)}`;
+  return then(given, {
+    by: "rule",
+    note: `shortened to ${windowsMost} characters, the most Windows takes`,
+    value,
+  });
+}
+
+/** A rule that an identifier must keep; `says` completes "it must …". */
+interface Rule {
+  says: string;
+  keeps(identifier: string): boolean;
+}
+
+const segments = (identifier: string): string[] => identifier.split(".");
+
+/** What each platform demands of an identifier, from that platform's own documentation. */
+export const identifierRules: Readonly<Record<Platform, readonly Rule[]>> = {
+  android: [
+    { says: "have two segments or more, divided by full stops", keeps: (id) => segments(id).length >= 2 },
+    {
+      says: "have only letters, digits and underscores, each segment starting with a letter",
+      keeps: (id) => segments(id).every((segment) => /^[A-Za-z][A-Za-z0-9_]*$/.test(segment)),
+    },
+    {
+      says: "have no word of Java as a segment",
+      keeps: (id) => !segments(id).some((each) => javaWords.has(each)),
+    },
+    {
+      says: "not start with com.example, android, com.android or com.google: the store refuses these",
+      keeps: (id) => !/^(com\.example|android|com\.android|com\.google)(\.|$)/i.test(id),
+    },
+  ],
+  ios: [
+    { says: "have only letters, digits, hyphens and full stops", keeps: (id) => /^[A-Za-z0-9.-]+$/.test(id) },
+    { says: "have no empty segment", keeps: (id) => segments(id).every(Boolean) },
+    { says: "have at most 155 characters", keeps: (id) => id.length <= 155 },
+  ],
+  windows: [
+    { says: "have 3 to 50 characters", keeps: (id) => id.length >= 3 && id.length <= windowsMost },
+    { says: "have only letters, digits, full stops and hyphens", keeps: (id) => /^[A-Za-z0-9.-]+$/.test(id) },
+    {
+      says: "have no empty segment and not end with a full stop",
+      keeps: (id) => segments(id).every(Boolean),
+    },
+    {
+      says: "have no name of a device as a segment, and none that starts with xn--",
+      keeps: (id) => !segments(id).some((each) => deviceName.test(each) || /^xn--/i.test(each)),
+    },
+  ],
+  web: [
+    { says: "start with a slash, on the same address as the app", keeps: (id) => /^\/(?!\/)/.test(id) },
+    { says: "have something behind the slash", keeps: (id) => id.length > 1 },
+    { says: "hold no blanks", keeps: (id) => !/\s/.test(id) },
+  ],
+};
+
+/** What an identifier breaks on a platform; empty where it is accepted. */
+export const brokenRules = (platform: Platform, identifier: string): string[] =>
+  identifierRules[platform].filter((rule) => !rule.keeps(identifier)).map((rule) => rule.says);
+
+/** The form in which a store compares identifiers: Android by letter, Apple and Windows without regard to case. */
+export const comparable: Readonly<Record<Platform, (identifier: string, domain: string) => string>> = {
+  android: (identifier) => identifier,
+  ios: (identifier) => identifier.toLowerCase(),
+  windows: (identifier) => identifier.toLowerCase(),
+  web: (identifier, domain) => `${domain.toLowerCase()}${identifier}`,
+};

@@ -1,0 +1,108 @@
+import type { Place } from "../files/source.ts";
+import { nearest } from "../problems/nearest.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import { type Field, fieldNames } from "../values/fields.ts";
+import { words } from "./words.ts";
+
+/** A pattern, read: plain text, and fields with the words that change them. */
+export type Pattern = readonly (string | Slotted)[];
+
+interface Slotted {
+  field: Field;
+  words: readonly { name: string; number: number }[];
+}
+
+/** What is wrong with a pattern; `column` counts from 1 within the pattern. */
+export interface PatternFault {
+  column: number;
+  message: string;
+  expected?: string;
+}
+
+/** Reads `"{domain reversed}.{app.name joined}"`. Doubled braces stand for themselves. */
+export function readPattern(text: string): Pattern | PatternFault {
+  const parts: (string | Slotted)[] = [];
+  const token = /\{\{|\}\}|\{([^{}]*)\}|[{}]|[^{}]+/g;
+  for (const match of text.matchAll(token)) {
+    const [whole, inner] = match;
+    const column = match.index + 1;
+    if (inner !== undefined) {
+      const slotted = readSlotted(inner, column + 1);
+      if ("column" in slotted) return slotted;
+      parts.push(slotted);
+    } else if (whole === "{" || whole === "}") {
+      const message = whole === "{" ? "This brace is never closed." : "This brace was never opened.";
+      return { column, message, expected: `${whole}${whole} for a brace that stands for itself` };
+    } else parts.push(whole === "{{" ? "{" : whole === "}}" ? "}" : whole);
+  }
+  return parts;
+}
+
+function readSlotted(inner: string, column: number): Slotted | PatternFault {
+  const tokens = [...inner.matchAll(/\S+/g)].map((match) => ({
+    text: match[0],
+    column: column + match.index,
+  }));
+  const [first, ...rest] = tokens;
+  if (!first) return { column, message: "These braces are empty.", expected: "a field, such as app.name" };
+  if (!isField(first.text)) return unknown("field", first, fieldNames);
+  const used: { name: string; number: number }[] = [];
+  for (let at = 0; at < rest.length; at++) {
+    const token = rest[at] as (typeof rest)[number];
+    const word = Object.hasOwn(words, token.text) ? words[token.text] : undefined;
+    if (!word) return unknown("word", token, Object.keys(words));
+    const next = word.takes ? rest[++at] : undefined;
+    if (word.takes && !/^[1-9]\d{0,3}$/.test(next?.text ?? "")) {
+      const message = `"${token.text}" wants a number of ${word.takes} behind it.`;
+      return { column: next?.column ?? token.column, message, expected: `{${first.text} ${token.text} 12}` };
+    }
+    used.push({ name: token.text, number: Number(next?.text ?? 0) });
+  }
+  return { field: first.text, words: used };
+}
+
+const isField = (text: string): text is Field => (fieldNames as string[]).includes(text);
+
+function unknown(
+  kind: string,
+  token: { text: string; column: number },
+  known: readonly string[],
+): PatternFault {
+  const near = nearest(token.text, known);
+  return {
+    column: token.column,
+    message: `No ${kind} is called "${token.text}".`,
+    expected: near ? `"${near}"` : `one of ${known.join(", ")}`,
+  };
+}
+
+/** Fills a pattern in; undefined where a field it uses has no value. */
+export function fillPattern(
+  pattern: Pattern,
+  lookUp: (field: Field) => string | undefined,
+): string | undefined {
+  let filled = "";
+  for (const part of pattern) {
+    if (typeof part === "string") {
+      filled += part;
+      continue;
+    }
+    const value = lookUp(part.field);
+    if (value === undefined) return undefined;
+    filled += part.words.reduce((text, { name, number }) => words[name]?.apply(text, number) ?? text, value);
+  }
+  return filled;
+}
+
+/** The fields a pattern uses. */
+export const fieldsOf = (pattern: Pattern): Field[] =>
+  pattern.flatMap((part) => (typeof part === "string" ? [] : [part.field]));
+
+/** A fault as a problem; `place` is where the pattern's text starts, its quote included. */
+export function patternProblem(
+  { column, message, expected }: PatternFault,
+  place: Place | undefined,
+): Problem {
+  const at = place && { ...place, column: place.column + column };
+  return problem("pattern-invalid", message, { place: at, ...(expected === undefined ? {} : { expected }) });
+}

@@ -1,0 +1,69 @@
+import anyAscii from "any-ascii";
+
+/** A word of the pattern grammar: changes a text, some with a number behind them. */
+export interface Word {
+  says: string;
+  /** Name of the number that must follow, for example "letters". */
+  takes?: string;
+  apply(text: string, number: number): string;
+}
+
+const ascii = (text: string): string => anyAscii(text.normalize("NFC"));
+
+/** Apostrophes join (O'Neill → oneill); other marks separate. */
+const asciiWords = (text: string): string[] =>
+  ascii(text.replace(/&/g, " and "))
+    .replace(/['’`]/g, "")
+    .toLowerCase()
+    .split(/[^a-z0-9]+/)
+    .filter(Boolean);
+
+function fitting(text: string, most: number): string {
+  if ([...text].length <= most) return text;
+  const words = text.split(/\s+/).filter((word) => word !== "&");
+  let kept = "";
+  for (const word of words) {
+    const longer = kept ? `${kept} ${word}` : word;
+    if ([...longer].length > most) break;
+    kept = longer;
+  }
+  return kept || [...(words[0] ?? text)].slice(0, most).join("");
+}
+
+const table = {
+  reversed: {
+    says: "the parts between full stops in reverse order: hill.example → example.hill",
+    apply: (text) => text.split(".").reverse().join("."),
+  },
+  joined: {
+    says: "ASCII letters and digits in lower case, nothing between them: Hill & Dale → hillanddale",
+    apply: (text) => asciiWords(text).join(""),
+  },
+  hyphenated: {
+    says: "as joined, with a hyphen between the words: Hill & Dale → hill-and-dale",
+    apply: (text) => asciiWords(text).join("-"),
+  },
+  ascii: { says: "written in ASCII: Bær → Baer", apply: ascii },
+  lower: { says: "in lower case", apply: (text) => text.toLowerCase() },
+  upper: { says: "in capitals", apply: (text) => text.toUpperCase() },
+  initials: {
+    says: "the first letter of each word, in ASCII capitals: Hill Farm → HF",
+    apply: (text) =>
+      asciiWords(text)
+        .map((word) => word.charAt(0).toUpperCase())
+        .join(""),
+  },
+  first: {
+    says: "only the first so many letters",
+    takes: "letters",
+    apply: (text, number) => [...text].slice(0, number).join(""),
+  },
+  fitting: {
+    says: "only as many whole words from the start as have room in so many letters",
+    takes: "letters",
+    apply: fitting,
+  },
+} satisfies Record<string, Word>;
+
+/** Every word a pattern may use. */
+export const words: Readonly<Record<string, Word>> = table;

@@ -1,0 +1,171 @@
+import { lstatSync, readdirSync, readFileSync, realpathSync, statSync } from "node:fs";
+import { isAbsolute, join, relative, resolve, sep } from "node:path";
+import { problem, Refusal, refuse } from "../problems/problem.ts";
+import { sha256 } from "./hash.ts";
+import type { Source } from "./source.ts";
+
+/** The narrow door through which the core reads files: one folder, and nothing outside it. */
+export interface Folder {
+  /** Absolute path on disk. */
+  root: string;
+  /** How a producer would name the folder, put before file names in messages; may be empty. */
+  label: string;
+  /** Every file, sorted, relative to the root, with forward slashes. */
+  list(): readonly string[];
+  has(file: string): boolean;
+  bytes(file: string): Uint8Array;
+  /** A text file; refuses one that is not UTF-8. */
+  source(file: string): Source;
+  hash(file: string): string;
+  /** Whether the file may be run, as a build's start script must be. */
+  executable(file: string): boolean;
+}
+
+/** Largest text or picture that is read, in bytes. */
+export const largestFile = 64 * 1024 * 1024;
+
+/** Folders that hold no source: a tool's own, or what a build made. Never listed, never copied. */
+const neverListed = new Set([
+  ".git",
+  ".gradle",
+  ".idea",
+  ".svn",
+  ".vs",
+  "DerivedData",
+  "Pods",
+  "build",
+  "node_modules",
+  "xcuserdata",
+]);
+
+/** Files that a desktop or a build leaves behind. */
+const neverListedFiles = new Set([".DS_Store", "Thumbs.db", "local.properties"]);
+
+export const slashed = (path: string): string => (sep === "/" ? path : path.split(sep).join("/"));
+
+/** Opens a folder for reading. What was read once is kept, so a folder is a snapshot for one run. */
+export function openFolder(root: string, label = ""): Folder {
+  const bytes = new Map<string, Uint8Array>();
+  const hashes = new Map<string, string>();
+  let listed: readonly string[] | undefined;
+  let names: ReadonlySet<string> | undefined;
+  const shown = (file: string) => (label ? `${label}/${file}` : file);
+
+  const folder: Folder = {
+    root,
+    label,
+    list() {
+      listed ??= listFiles(root, shown);
+      return listed;
+    },
+    has(file) {
+      names ??= new Set(folder.list());
+      return names.has(file);
+    },
+    bytes(file) {
+      const known = bytes.get(file);
+      if (known) return known;
+      const read = readInside(root, file, shown(file));
+      bytes.set(file, read);
+      return read;
+    },
+    source(file) {
+      return { file: shown(file), text: decode(folder.bytes(file), shown(file)) };
+    },
+    executable(file) {
+      return (statSync(join(root, file)).mode & 0o100) !== 0;
+    },
+    hash(file) {
+      let hash = hashes.get(file);
+      if (!hash) {
+        hash = sha256(folder.bytes(file));
+        hashes.set(file, hash);
+      }
+      return hash;
+    },
+  };
+  return folder;
+}
+
+function listFiles(root: string, shown: (file: string) => string): string[] {
+  const files: string[] = [];
+  const walk = (below: string) => {
+    for (const entry of readdirSync(join(root, below), { withFileTypes: true })) {
+      const file = below ? `${below}/${entry.name}` : entry.name;
+      if (entry.isDirectory()) {
+        if (!neverListed.has(entry.name)) walk(file);
+      } else if (entry.isSymbolicLink()) {
+        const target = linkTarget(root, file, shown);
+        if (target === "file") files.push(file);
+      } else if (entry.isFile() && !neverListedFiles.has(entry.name)) files.push(file);
+    }
+  };
+  walk("");
+  return files.sort();
+}
+
+/** A link to a file inside is read as that file; to a folder it is passed over; to the outside it is refused. */
+function linkTarget(root: string, file: string, shown: (file: string) => string): "file" | "folder" {
+  let real: string;
+  try {
+    real = realpathSync(join(root, file));
+  } catch {
+    refuse("file-missing", `${shown(file)} is a link to something that is not there.`);
+  }
+  if (!isInside(realpathSync(root), real))
+    refuse("path-outside", `${shown(file)} is a link that leads outside its folder.`);
+  return statSync(real).isFile() ? "file" : "folder";
+}
+
+/** Reads a file below `root`, following links only where they stay inside. */
+export function readInside(root: string, file: string, shown: string): Uint8Array {
+  const path = resolve(root, file);
+  if (!isInside(root, path)) refuse("path-outside", `${shown} lies outside its folder.`);
+  try {
+    const real = realpathSync(path);
+    if (!isInside(realpathSync(root), real)) refuse("path-outside", `${shown} is a link that leads outside.`);
+    const stat = statSync(real);
+    if (!stat.isFile()) refuse("file-unreadable", `${shown} is not a file.`);
+    if (stat.size > largestFile)
+      refuse("file-too-large", `${shown} has ${stat.size} bytes; the limit is ${largestFile}.`);
+    return readFileSync(real);
+  } catch (error) {
+    if (error instanceof Refusal) throw error;
+    const missing = (error as NodeJS.ErrnoException).code === "ENOENT";
+    throw new Refusal([
+      problem(
+        missing ? "file-missing" : "file-unreadable",
+        `${shown} ${missing ? "is not there" : "cannot be read"}.`,
+      ),
+    ]);
+  }
+}
+
+export function isInside(root: string, path: string): boolean {
+  const way = relative(root, path);
+  return way !== ".." && !way.startsWith(`..${sep}`) && !isAbsolute(way);
+}
+
+export function isFolder(path: string): boolean {
+  return lstatSync(path, { throwIfNoEntry: false })?.isDirectory() ?? false;
+}
+
+const utf8 = new TextDecoder("utf-8", { fatal: true, ignoreBOM: true });
+
+function decode(bytes: Uint8Array, shown: string): string {
+  try {
+    return utf8.decode(bytes);
+  } catch {
+    refuse("file-unreadable", `${shown} is not UTF-8 text.`);
+  }
+}
+
+/** The text of a file where it is text; undefined for pictures and other binary content. */
+export function textIfAny(bytes: Uint8Array): string | undefined {
+  if (bytes.subarray(0, 8192).includes(0)) return undefined;
+  try {
+    return utf8.decode(bytes);
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,75 @@
+import { availableParallelism } from "node:os";
+import pLimit from "p-limit";
+import { fingerprint, sha256 } from "../files/hash.ts";
+import type { Renderer } from "../render/draw.ts";
+import { applyEdits } from "../splice/site.ts";
+import type { Template } from "../template/read.ts";
+import type { Change } from "./difference.ts";
+import type { Entry, Plan } from "./plan.ts";
+import { producedBy, type Receipt, receiptFile, receiptText } from "./receipt.ts";
+import type { Writer } from "./write.ts";
+
+/**
+ * Performs the changes and writes the receipt. Before the first file is touched, the receipt names every file that
+ * will be, so that a run that is killed leaves nothing behind that the next one does not know.
+ */
+export async function applyChanges(
+  plan: Plan,
+  changes: readonly Change[],
+  before: Receipt,
+  tools: { template: Template; renderer: Renderer; writer: Writer; onFile(): void },
+): Promise<void> {
+  const { template, renderer, writer, onFile } = tools;
+  if (changes.length === 0 && Object.keys(before.files).length === plan.entries.length) return;
+  const files: Receipt["files"] = { ...before.files };
+  const touched = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
+  for (const entry of touched) files[entry.path] = producedBy(entry, null);
+  if (touched.length > 0) writer.write(receiptFile, receiptText({ ...before, files }));
+
+  const done = (entry: Entry, content: string | Uint8Array) => {
+    writer.write(entry.path, content, "executable" in entry && entry.executable);
+    files[entry.path] = producedBy(entry, sha256(content));
+    onFile();
+  };
+  for (const entry of touched) if (entry.kind !== "draw") done(entry, contentOf(entry, template));
+  const limit = pLimit(availableParallelism());
+  const drawn = await Promise.allSettled(
+    groupedDrawings(touched).map((same) =>
+      limit(async () => {
+        const content = await draw(same[0] as DrawEntry, renderer);
+        for (const entry of same) done(entry, content);
+      }),
+    ),
+  );
+  for (const each of drawn) if (each.status === "rejected") throw each.reason;
+  for (const { what, path } of changes) if (what === "remove") writer.remove(path);
+
+  const planned = new Set(plan.entries.map((entry) => entry.path));
+  const kept = Object.fromEntries(Object.entries(files).filter(([path]) => planned.has(path)));
+  writer.write(receiptFile, receiptText({ form: 1, client: plan.client, files: kept }));
+}
+
+type DrawEntry = Extract<Entry, { kind: "draw" }>;
+
+function contentOf(entry: Exclude<Entry, DrawEntry>, { folder }: Template): string | Uint8Array {
+  if (entry.kind === "keep") return folder.bytes(entry.from);
+  return applyEdits(folder.source(entry.from).text, entry.edits);
+}
+
+/** The same picture wanted in several places is drawn once. */
+function groupedDrawings(entries: readonly Entry[]): DrawEntry[][] {
+  const groups = new Map<string, DrawEntry[]>();
+  for (const entry of entries) {
+    if (entry.kind !== "draw") continue;
+    const key = fingerprint([entry.drawings, entry.container]);
+    groups.set(key, [...(groups.get(key) ?? []), entry]);
+  }
+  return [...groups.values()];
+}
+
+function draw({ container, drawings }: DrawEntry, renderer: Renderer): Promise<Buffer> {
+  const [first] = drawings;
+  if (!first) throw new Error("a picture without a drawing");
+  if (container === "ico") return renderer.ico(drawings);
+  return container === "svg" ? renderer.svg(first) : renderer.png(first);
+}

@@ -1,0 +1,95 @@
+import { join } from "node:path";
+import { resolveAll } from "../derive/resolve.ts";
+import type { Resolved } from "../derive/variant.ts";
+import { readInside } from "../files/folder.ts";
+import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
+import { createRenderer } from "../render/draw.ts";
+import { openTemplate, type Template } from "../template/read.ts";
+import { pickClients, type Workspace } from "../workspace/read.ts";
+import { applyChanges } from "./apply.ts";
+import { type Change, difference } from "./difference.ts";
+import { withLock } from "./lock.ts";
+import { planVariant } from "./plan.ts";
+import { readReceipt } from "./receipt.ts";
+import { clearScratch, openWriter } from "./write.ts";
+
+/** What became of one client. */
+export interface Outcome {
+  client: string;
+  /** Files the variant has when all is done; 0 where it could not be planned. */
+  files: number;
+  changes: Change[];
+  problems: Problem[];
+}
+
+/** Told while the work goes on. */
+export interface Progress {
+  start?(client: string, files: number): void;
+  file?(client: string): void;
+  end?(outcome: Outcome): void;
+}
+
+export interface GenerateOptions {
+  /** Keys of the clients; none for all. */
+  clients: readonly string[];
+  /** Decide and report, but write nothing. */
+  dryRun: boolean;
+  progress?: Progress;
+}
+
+export const variantFolder = (workspace: Workspace, client: string): string =>
+  join(workspace.root, "variants", client);
+
+/** Brings the variants of the named clients to what their inputs say. A client that fails does not stop the others. */
+export async function generate(workspace: Workspace, options: GenerateOptions): Promise<Outcome[]> {
+  const picked = new Set(pickClients(workspace, options.clients).map((client) => client.key));
+  const template = openTemplate(workspace);
+  const resolved = (await resolveAll(workspace)).filter(({ client }) => picked.has(client.key));
+  const renderer = createRenderer((file) => readInside(workspace.root, file, file));
+  const run = async () => {
+    if (!options.dryRun) clearScratch(workspace.root);
+    const outcomes: Outcome[] = [];
+    for (const each of resolved) {
+      const outcome = await generateOne(workspace, template, each, renderer, options);
+      options.progress?.end?.(outcome);
+      outcomes.push(outcome);
+    }
+    return outcomes;
+  };
+  return options.dryRun ? run() : withLock(workspace.root, run);
+}
+
+async function generateOne(
+  workspace: Workspace,
+  template: Template,
+  { client, variant, problems }: Resolved,
+  renderer: ReturnType<typeof createRenderer>,
+  { dryRun, progress }: GenerateOptions,
+): Promise<Outcome> {
+  const outcome: Outcome = { client: client.key, files: 0, changes: [], problems: [...problems] };
+  if (!variant || problems.some(isError)) return outcome;
+  try {
+    const plan = planVariant(variant, template);
+    const folder = variantFolder(workspace, client.key);
+    const writer = openWriter(workspace.root, folder);
+    const receipt = readReceipt(folder, client.key);
+    outcome.files = plan.entries.length;
+    outcome.changes = difference(plan, receipt, writer.hash);
+    const toWrite = outcome.changes.filter((change) => "entry" in change).length;
+    progress?.start?.(client.key, toWrite);
+    if (!dryRun) {
+      const onFile = () => progress?.file?.(client.key);
+      await applyChanges(plan, outcome.changes, receipt, { template, renderer, writer, onFile });
+    }
+  } catch (error) {
+    outcome.problems.push(...asProblems(error, client.key));
+  }
+  return outcome;
+}
+
+function asProblems(error: unknown, client: string): Problem[] {
+  if (error instanceof Refusal) return error.problems.map((each) => ({ ...each, client }));
+  const { code, message } = error as NodeJS.ErrnoException;
+  if (code === undefined) throw error;
+  return [problem("write-failed", `${message}.`, { client })];
+}

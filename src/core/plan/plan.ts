@@ -1,0 +1,106 @@
+import { icoSizes, webSlot } from "../catalog/web.ts";
+import { fillPattern, patternProblem, readPattern } from "../derive/pattern.ts";
+import type { Variant } from "../derive/variant.ts";
+import { fingerprint } from "../files/hash.ts";
+import { type Problem, problem, Refusal } from "../problems/problem.ts";
+import { rendererVersion } from "../render/draw.ts";
+import { type Drawing, drawingOf } from "../render/drawing.ts";
+import { write } from "../splice/forms.ts";
+import type { Edit, Site } from "../splice/site.ts";
+import type { Template } from "../template/read.ts";
+import { shaped } from "../template/shapes.ts";
+import type { Fill, PictureUse } from "../template/survey.ts";
+import type { Field } from "../values/fields.ts";
+
+/** One file of a variant: how it comes about, and a fingerprint of everything that it comes from. */
+export type Entry = { path: string; fingerprint: string } & (
+  | { kind: "keep"; from: string; executable: boolean }
+  | { kind: "splice"; from: string; edits: readonly Edit[]; executable: boolean }
+  | { kind: "draw"; drawings: readonly Drawing[]; container: "png" | "ico" | "svg" }
+);
+
+/** Everything a variant's folder must hold. */
+export interface Plan {
+  client: string;
+  /** Sorted by path. */
+  entries: readonly Entry[];
+  /** The template's own pictures that are drawn at no size here, and so left out. */
+  left: readonly string[];
+}
+
+/** Decides what a client's variant consists of. Pure: nothing in it depends on the clock or the machine. */
+export function planVariant(variant: Variant, template: Template): Plan {
+  const pictures = template.parts.flatMap((part) => part.pictures);
+  const drawn = new Map(pictures.map((use) => [use.path, drawEntry(use, variant)]));
+  const brand = new Set(template.parts.flatMap((part) => part.brandFiles));
+  const edits = editsByFile(variant, template);
+  const left: string[] = [];
+  const entries: Entry[] = [...drawn.values()];
+  for (const path of template.files) {
+    if (drawn.has(path)) continue;
+    if (brand.has(path)) left.push(path);
+    else entries.push(fileEntry(path, template, edits.get(path)));
+  }
+  return { client: variant.key, entries: entries.sort((a, b) => (a.path < b.path ? -1 : 1)), left };
+}
+
+function drawEntry(use: PictureUse, variant: Variant): Entry {
+  const { path, slot } = use;
+  const container = use.container ?? "png";
+  const slots = container === "ico" ? icoSizes.map((side) => webSlot("favicon", side)) : [slot];
+  const drawings = slots.map((each) => drawingOf(each, variant));
+  return {
+    kind: "draw",
+    path,
+    drawings,
+    container,
+    fingerprint: fingerprint({ drawings, container, rendererVersion }),
+  };
+}
+
+function fileEntry(path: string, { folder }: Template, edits: readonly Edit[] | undefined): Entry {
+  const executable = folder.executable(path);
+  const source = { hash: folder.hash(path), executable };
+  if (!edits) return { kind: "keep", path, from: path, executable, fingerprint: fingerprint(source) };
+  return {
+    kind: "splice",
+    path,
+    from: path,
+    edits,
+    executable,
+    fingerprint: fingerprint({ ...source, edits }),
+  };
+}
+
+function editsByFile(variant: Variant, template: Template): Map<string, Edit[]> {
+  const edits = new Map<string, Edit[]>();
+  const taken = new Set<string>();
+  const problems: Problem[] = [];
+  const add = (site: Site, value: string | undefined, wanted: string) => {
+    const place = `${site.file}:${site.start}`;
+    if (taken.has(place)) return;
+    taken.add(place);
+    if (value === undefined) return void problems.push(unfilled(site, wanted));
+    const edit = { start: site.start, end: site.end, text: write(site.form, value) };
+    edits.set(site.file, [...(edits.get(site.file) ?? []), edit]);
+  };
+  const lookUp = (field: Field) => variant.values[field]?.value;
+  for (const { site, pattern, place } of template.places) {
+    const read = readPattern(pattern);
+    if ("column" in read) problems.push(patternProblem(read, place));
+    else add(site, fillPattern(read, lookUp), `"${pattern}"`);
+  }
+  for (const fill of template.parts.flatMap((part) => part.fills)) {
+    const value = lookUp(fill.holds);
+    add(fill.site, value === undefined ? undefined : filled(fill, value), fill.holds);
+  }
+  if (problems.length > 0) throw new Refusal(problems);
+  return edits;
+}
+
+const filled = ({ shape, site, before = "", after = "" }: Fill, value: string): string =>
+  before + shaped(shape, value, site.value) + after;
+
+/** Left alone, the template's own value would stay. */
+const unfilled = ({ file, value }: Site, wanted: string): Problem =>
+  problem("key-missing", `Nothing gives ${wanted}, which ${file} wants in place of "${value}".`);

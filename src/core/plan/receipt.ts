@@ -1,0 +1,50 @@
+import { existsSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { z } from "zod";
+import { refuse } from "../problems/problem.ts";
+import type { Entry } from "./plan.ts";
+
+/** What is known of a file that was produced. */
+const produced = z.strictObject({
+  kind: z.enum(["keep", "splice", "draw"]),
+  fingerprint: z.string(),
+  /** SHA-256 of what was written; null while a run that will write it is under way. */
+  sha256: z.string().nullable(),
+});
+
+const receiptSchema = z.strictObject({
+  form: z.literal(1),
+  client: z.string(),
+  files: z.record(z.string(), produced),
+});
+
+export type Produced = z.infer<typeof produced>;
+
+/** The record of what lies in a variant's folder; the same inputs give the same receipt, to the byte. */
+export type Receipt = z.infer<typeof receiptSchema>;
+
+export const receiptFile = ".receipt.json";
+
+export const emptyReceipt = (client: string): Receipt => ({ form: 1, client, files: {} });
+
+/** Reads a variant's receipt; an absent one is empty, a damaged one is refused, never replaced unseen. */
+export function readReceipt(folder: string, client: string): Receipt {
+  const path = join(folder, receiptFile);
+  if (!existsSync(path)) return emptyReceipt(client);
+  try {
+    return receiptSchema.parse(JSON.parse(readFileSync(path, "utf8")));
+  } catch {
+    refuse("receipt-damaged", `variants/${client}/${receiptFile} cannot be read.`, { client });
+  }
+}
+
+export function receiptText(receipt: Receipt): string {
+  const files = Object.fromEntries(Object.entries(receipt.files).sort(([a], [b]) => (a < b ? -1 : 1)));
+  return `${JSON.stringify({ ...receipt, files }, null, 1)}\n`;
+}
+
+export const producedBy = (entry: Entry, sha256: string | null): Produced => ({
+  kind: entry.kind,
+  fingerprint: entry.fingerprint,
+  sha256,
+});

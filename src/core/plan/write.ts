@@ -1,0 +1,82 @@
+import {
+  lstatSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmdirSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
+import { dirname, join, relative, sep } from "node:path";
+import { sha256 } from "../files/hash.ts";
+import { refuse } from "../problems/problem.ts";
+
+/** Writes into one folder of a workspace, each file whole or not at all, and never through a link. */
+export interface Writer {
+  write(path: string, content: string | Uint8Array, executable?: boolean): void;
+  remove(path: string): void;
+  /** SHA-256 of a file; undefined where there is none, or something else in its place. */
+  hash(path: string): string | undefined;
+}
+
+/** Where files are written before they are renamed into place; on the same disk as the workspace. */
+export const scratchFolder = (workspace: string): string => join(workspace, ".oxalis", "scratch");
+
+let counter = 0;
+
+/** Opens a folder below the workspace for writing; makes it where it is not there. */
+export function openWriter(workspace: string, folder: string): Writer {
+  const safe = new Set<string>();
+  const scratch = scratchFolder(workspace);
+
+  /** Makes a folder and refuses any link on the way to it. */
+  const ensure = (path: string) => {
+    if (safe.has(path)) return;
+    if (path !== workspace) ensure(dirname(path));
+    const stat = lstatSync(path, { throwIfNoEntry: false });
+    if (!stat) mkdirSync(path);
+    else if (path !== workspace && !stat.isDirectory()) {
+      const shown = relative(workspace, path).split(sep).join("/");
+      refuse("path-outside", `${shown} is not a folder, but a link or a file.`);
+    }
+    safe.add(path);
+  };
+
+  return {
+    write(path, content, executable = false) {
+      const target = join(folder, path);
+      ensure(scratch);
+      ensure(dirname(target));
+      const beside = join(scratch, `${process.pid}-${counter++}`);
+      try {
+        writeFileSync(beside, content, { mode: executable ? 0o755 : 0o644 });
+        renameSync(beside, target);
+      } catch (error) {
+        rmSync(beside, { force: true });
+        const shown = relative(workspace, target).split(sep).join("/");
+        refuse("write-failed", `${shown} could not be written: ${(error as Error).message}.`);
+      }
+    },
+    remove(path) {
+      rmSync(join(folder, path), { force: true });
+      for (let at = dirname(join(folder, path)); at !== folder && at.startsWith(folder); at = dirname(at)) {
+        if (readdirSync(at).length > 0) break;
+        rmdirSync(at);
+      }
+    },
+    hash(path) {
+      try {
+        const target = join(folder, path);
+        return lstatSync(target).isFile() ? sha256(readFileSync(target)) : undefined;
+      } catch {
+        return undefined;
+      }
+    },
+  };
+}
+
+/** Throws away what a killed run left in the scratch folder. */
+export function clearScratch(workspace: string): void {
+  rmSync(scratchFolder(workspace), { recursive: true, force: true });
+}

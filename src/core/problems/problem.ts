@@ -1,0 +1,53 @@
+import type { Place } from "../files/source.ts";
+import { type ProblemCode, problemKinds } from "./catalogue.ts";
+
+/** One thing that is wrong, told to a producer. */
+export interface Problem {
+  code: ProblemCode;
+  severity: "error" | "warning";
+  /** What is wrong, in one sentence without the place. */
+  message: string;
+  /** Where: file relative to the workspace, line and column from 1, and the line itself. */
+  place?: Place;
+  /** What would have been right, where that can be said shortly. */
+  expected?: string;
+  /** What to do next. */
+  fix: string;
+  /** Key of the client it concerns; absent when it concerns the whole workspace. */
+  client?: string;
+}
+
+export type ProblemDetail = Partial<Pick<Problem, "severity" | "expected" | "fix" | "client">> & {
+  place?: Place | undefined;
+};
+
+/** Makes a problem of a kind from the catalogue; the catalogue's fix stands unless another is given. */
+export function problem(code: ProblemCode, message: string, detail: ProblemDetail = {}): Problem {
+  const { place, ...rest } = detail;
+  return {
+    code,
+    severity: "error",
+    message,
+    fix: problemKinds[code].fix,
+    ...rest,
+    ...(place ? { place } : {}),
+  };
+}
+
+/** Thrown where work cannot go on; carries everything that is wrong, not only the first thing. */
+export class Refusal extends Error {
+  readonly problems: readonly Problem[];
+
+  constructor(problems: readonly Problem[]) {
+    super(problems.map((each) => each.message).join("\n"));
+    this.name = "Refusal";
+    this.problems = problems;
+  }
+}
+
+/** Stops with a single problem. */
+export function refuse(code: ProblemCode, message: string, detail: ProblemDetail = {}): never {
+  throw new Refusal([problem(code, message, detail)]);
+}
+
+export const isError = (each: Problem): boolean => each.severity === "error";

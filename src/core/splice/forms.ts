@@ -1,0 +1,70 @@
+/** How a value is written in one format. What cannot be written at all in XML (control characters) is left out. */
+const writers = {
+  "xml-text": (value: string) => escapeXml(value),
+  "xml-attribute": (value: string) => escapeXml(value).replace(/[\t\n\r]/g, (c) => `&#${c.charCodeAt(0)};`),
+  "android-string": (value: string) => escapeXml(androidString(value)),
+  "gradle-double": (value: string) => escapeC(value).replace(/"/g, '\\"').replace(/\$/g, "\\$"),
+  "gradle-single": (value: string) => escapeC(value).replace(/'/g, "\\'"),
+  "gradle-number": (value: string) => value,
+  openstep: (value: string) =>
+    /^[A-Za-z0-9_./]+$/.test(value) ? value : `"${escapeC(value).replace(/"/g, '\\"')}"`,
+  json: (value: string) => JSON.stringify(value),
+  raw: (value: string) => value,
+  "html-text": (value: string) => value.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;"),
+  "html-attribute": (value: string) =>
+    value.replace(/&/g, "&amp;").replace(/"/g, "&quot;").replace(/'/g, "&#39;").replace(/</g, "&lt;"),
+  "html-unquoted": (value: string) => `"${value.replace(/&/g, "&amp;").replace(/"/g, "&quot;")}"`,
+  yaml: (value: string) => JSON.stringify(value),
+} satisfies Record<string, (value: string) => string>;
+
+export type Form = keyof typeof writers;
+
+/** Writes a value in a form, escaped so that the format's own parser reads back the same value. */
+export const write = (form: Form, value: string): string => writers[form](value);
+
+function escapeXml(value: string): string {
+  return withoutControls(value)
+    .replace(/&/g, "&amp;")
+    .replace(/</g, "&lt;")
+    .replace(/>/g, "&gt;")
+    .replace(/"/g, "&quot;")
+    .replace(/'/g, "&#39;");
+}
+
+/** XML 1.0 has no way to write these, not even escaped. */
+const withoutControls = (value: string): string =>
+  // biome-ignore lint/suspicious/noControlCharactersInRegex: they are what is looked for
+  value.toWellFormed().replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, "");
+
+/**
+ * Android's own escaping of string resources (Android documentation, "String resources"): backslash, quotes, a leading
+ * @ or ?, and blanks that would otherwise be folded.
+ */
+function androidString(value: string): string {
+  const escaped = withoutControls(value)
+    .replace(/\\/g, "\\\\")
+    .replace(/'/g, "\\'")
+    .replace(/"/g, '\\"')
+    .replace(/\n/g, "\\n")
+    .replace(/\t/g, "\\t")
+    .replace(/\r/g, "\\u000D")
+    .replace(/^[@?]/, "\\$&");
+  return /^\s|\s$|\s\s|[\u00a0\u2000-\u200a\u202f\u205f\u3000]/.test(escaped)
+    ? escaped.replace(/\s/g, unicodeEscape)
+    : escaped;
+}
+
+const unicodeEscape = (c: string): string =>
+  c === " " ? "\\u0020" : `\\u${c.charCodeAt(0).toString(16).toUpperCase().padStart(4, "0")}`;
+
+function escapeC(value: string): string {
+  return (
+    value
+      .replace(/\\/g, "\\\\")
+      .replace(/\n/g, "\\n")
+      .replace(/\r/g, "\\r")
+      .replace(/\t/g, "\\t")
+      // biome-ignore lint/suspicious/noControlCharactersInRegex: they are what is looked for
+      .replace(/[\u0000-\u001f]/g, (c) => `\\u${c.charCodeAt(0).toString(16).padStart(4, "0")}`)
+  );
+}

@@ -1,0 +1,106 @@
+import { placeAt, type Source } from "../files/source.ts";
+import { refuse } from "../problems/problem.ts";
+import type { Site } from "./site.ts";
+
+/** A value of an OpenStep property list, the format of Xcode's project files. */
+export type OpenStep =
+  | { kind: "string"; value: string; start: number; end: number }
+  | { kind: "list"; items: OpenStep[] }
+  | { kind: "group"; entries: ReadonlyMap<string, OpenStep> };
+
+/** Deepest nesting taken. */
+const deepest = 64;
+
+const blank = /(?:\s+|\/\/[^\n]*|\/\*[\s\S]*?\*\/)+/y;
+const bare = /[A-Za-z0-9_$./:-]+/y;
+const quoted = /"((?:[^"\\]|\\[\s\S])*)"|'((?:[^'\\]|\\[\s\S])*)'/y;
+const data = /<[0-9a-fA-F\s]*>/y;
+
+/** Parses an OpenStep property list, with the ranges of its strings. Throws a Refusal (template-syntax). */
+export function parseOpenStep(source: Source): OpenStep {
+  const { text } = source;
+  let at = text.startsWith("\uFEFF") ? 1 : 0;
+
+  const fail = (expected: string): never =>
+    refuse("template-syntax", `${source.file} cannot be read as a project file.`, {
+      place: placeAt(source, at),
+      expected,
+    });
+  const take = (pattern: RegExp): RegExpExecArray | null => {
+    pattern.lastIndex = at;
+    const match = pattern.exec(text);
+    if (match) at = pattern.lastIndex;
+    return match;
+  };
+  const skip = () => void take(blank);
+  const expect = (mark: string) => {
+    skip();
+    if (text[at] !== mark) fail(`"${mark}"`);
+    at++;
+  };
+  const string = (): Extract<OpenStep, { kind: "string" }> => {
+    skip();
+    const start = at;
+    const match = take(quoted);
+    if (match) return { kind: "string", value: unescaped(match[1] ?? match[2] ?? ""), start, end: at };
+    const plain = take(bare) ?? take(data);
+    if (!plain) return fail("a value");
+    return { kind: "string", value: plain[0], start, end: at };
+  };
+  const value = (depth: number): OpenStep => {
+    if (depth > deepest) fail("fewer levels");
+    skip();
+    if (text[at] === "{") return group(depth);
+    if (text[at] === "(") return list(depth);
+    return string();
+  };
+  const group = (depth: number): OpenStep => {
+    expect("{");
+    const entries = new Map<string, OpenStep>();
+    for (skip(); text[at] !== "}"; skip()) {
+      const key = string().value;
+      expect("=");
+      entries.set(key, value(depth + 1));
+      expect(";");
+    }
+    at++;
+    return { kind: "group", entries };
+  };
+  const list = (depth: number): OpenStep => {
+    expect("(");
+    const items: OpenStep[] = [];
+    for (skip(); text[at] !== ")"; skip()) {
+      items.push(value(depth + 1));
+      skip();
+      if (text[at] === ",") at++;
+      else if (text[at] !== ")") fail('"," or ")"');
+    }
+    at++;
+    return { kind: "list", items };
+  };
+  return value(0);
+}
+
+const unescaped = (raw: string): string =>
+  raw.replace(/\\(U[0-9a-fA-F]{4}|u[0-9a-fA-F]{4}|[0-7]{1,3}|[\s\S])/g, (_, code: string) => {
+    if (/^[Uu]./.test(code)) return String.fromCharCode(Number.parseInt(code.slice(1), 16));
+    if (/^[0-7]/.test(code)) return String.fromCharCode(Number.parseInt(code, 8));
+    return { n: "\n", t: "\t", r: "\r" }[code] ?? code;
+  });
+
+export const entry = (node: OpenStep | undefined, ...path: string[]): OpenStep | undefined =>
+  path.reduce<OpenStep | undefined>(
+    (at, key) => (at?.kind === "group" ? at.entries.get(key) : undefined),
+    node,
+  );
+
+export const textOf = (node: OpenStep | undefined): string | undefined =>
+  node?.kind === "string" ? node.value : undefined;
+
+export const itemsOf = (node: OpenStep | undefined): OpenStep[] => (node?.kind === "list" ? node.items : []);
+
+/** The site of a string, its quotes included, so that quotes can come and go with the value. */
+export const openStepSite = (file: string, node: OpenStep | undefined): Site | undefined =>
+  node?.kind === "string"
+    ? { file, start: node.start, end: node.end, value: node.value, form: "openstep" }
+    : undefined;

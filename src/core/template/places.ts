@@ -1,0 +1,74 @@
+import { extname } from "node:path";
+import type { Folder } from "../files/folder.ts";
+import type { Source } from "../files/source.ts";
+import { htmlAttribute, htmlElements, htmlTextSite } from "../splice/html.ts";
+import { jsonSite, parseJson } from "../splice/json.ts";
+import { plistStrings } from "../splice/plist.ts";
+import type { Site } from "../splice/site.ts";
+import { attributeOf, find, parseXml, textSite } from "../splice/xml.ts";
+
+/** Finds a place that template.yaml names, in the file's own form. */
+type Locator = (file: string, source: Source, at: string) => Site | undefined;
+
+const path = (at: string): (string | number)[] =>
+  at.split(".").map((step) => (/^\d+$/.test(step) ? Number(step) : step));
+
+const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
+  ".json": {
+    at: "a path, such as contact.email",
+    locate: (file, source, at) => jsonSite(file, parseJson(source), path(at)),
+  },
+  ".webmanifest": {
+    at: "a path, such as description",
+    locate: (file, source, at) => jsonSite(file, parseJson(source), path(at)),
+  },
+  ".html": { at: "an element's id, such as #shop-name", locate: htmlPlace },
+  ".css": { at: "a custom property, such as --brand", locate: cssPlace },
+  ".plist": { at: "a path of keys, such as ContactAddress", locate: plistPlace },
+  ".entitlements": { at: "a path of keys", locate: plistPlace },
+  ".resw": {
+    at: "a name, such as Contact",
+    locate: (file, source, at) => xmlPlace(file, source, `data/${at}`, true),
+  },
+  ".xml": {
+    at: "an element and its name, such as string/about",
+    locate: (file, source, at) => xmlPlace(file, source, at, false),
+  },
+};
+
+/** What `at` may say for a file of this kind; undefined where Oxalis does not know the kind. */
+export const placeForm = (file: string): string | undefined => locators[extname(file).toLowerCase()]?.at;
+
+export const knownPlaces: readonly string[] = Object.keys(locators);
+
+/** The site of a place; undefined where the file does not hold it. */
+export function locatePlace(template: Folder, file: string, at: string): Site | undefined {
+  return locators[extname(file).toLowerCase()]?.locate(file, template.source(file), at);
+}
+
+function htmlPlace(file: string, source: Source, at: string): Site | undefined {
+  const element = htmlElements(source).find((each) => htmlAttribute(each, "id") === at.replace(/^#/, ""));
+  return element && htmlTextSite(file, element);
+}
+
+function cssPlace(file: string, source: Source, at: string): Site | undefined {
+  if (!/^--[\w-]+$/.test(at)) return undefined;
+  const match = new RegExp(`(?:^|[\\s{;])${at}\\s*:\\s*([^;}]*?)\\s*[;}]`).exec(source.text);
+  if (!match?.[1]) return undefined;
+  const start = match.index + match[0].lastIndexOf(match[1]);
+  return { file, start, end: start + match[1].length, value: match[1], form: "raw" };
+}
+
+function plistPlace(file: string, source: Source, at: string): Site | undefined {
+  const wanted = path(at).join(".");
+  return plistStrings(file, source).find((each) => each.path.join(".") === wanted)?.site;
+}
+
+function xmlPlace(file: string, source: Source, at: string, inValue: boolean): Site | undefined {
+  const [type, name] = at.split("/");
+  const root = parseXml(source);
+  const element = root.children.find((each) => each.name === type && attributeOf(each, "name") === name);
+  if (!element) return undefined;
+  if (inValue) return textSite(file, find(element, "value"));
+  return textSite(file, element, type === "string" ? "android-string" : "xml-text");
+}

@@ -1,0 +1,104 @@
+import picomatch from "picomatch";
+import { type Folder, openFolder } from "../files/folder.ts";
+import type { Place } from "../files/source.ts";
+import { problem, Refusal, refuse } from "../problems/problem.ts";
+import type { Site } from "../splice/site.ts";
+import { type Platform, platforms } from "../values/platform.ts";
+import type { Workspace } from "../workspace/read.ts";
+import { surveyAndroid } from "./android.ts";
+import { surveyIos } from "./ios.ts";
+import { knownPlaces, locatePlace, placeForm } from "./places.ts";
+import type { PartSurvey } from "./survey.ts";
+import { surveyWeb } from "./web.ts";
+import { surveyWindows } from "./windows.ts";
+
+/** The template as one run sees it: its files, what its parts say about themselves, and what template.yaml adds. */
+export interface Template {
+  folder: Folder;
+  /** The parts that are wanted. */
+  parts: readonly PartSurvey[];
+  /** Files that variants get: without what is left out, and without parts that are not wanted. */
+  files: readonly string[];
+  /** Places from template.yaml, each with the pattern of what goes there. */
+  places: readonly { site: Site; pattern: string; place: Place }[];
+  /** Every way in which the template names itself. */
+  identifiers: readonly string[];
+  names: readonly string[];
+}
+
+const surveys: Readonly<Record<Platform, (template: Folder) => PartSurvey | undefined>> = {
+  android: surveyAndroid,
+  ios: surveyIos,
+  windows: surveyWindows,
+  web: surveyWeb,
+};
+
+/** Opens and surveys the workspace's template. Throws a Refusal where it holds no app, or lacks a wanted part. */
+export function openTemplate(workspace: Workspace): Template {
+  const { agency, notes } = workspace;
+  const folder = openFolder(workspace.template, agency.data.template);
+  const all = surveyTemplate(folder);
+  const wanted = agency.data.platforms;
+  const lacking = wanted.filter((platform) => !all.some((part) => part.platform === platform));
+  if (lacking.length > 0) {
+    throw new Refusal(
+      lacking.map((platform) => {
+        const place = agency.document.placeOf(["platforms", wanted.indexOf(platform)]);
+        return problem("template-part-missing", `The template has no part for ${platform}.`, { place });
+      }),
+    );
+  }
+  const parts = all.filter((part) => wanted.includes(part.platform));
+  const unwanted = all.filter((part) => !wanted.includes(part.platform) && part.folder);
+  const left = picomatch(notes.data.leave, { dot: true });
+  const files = folder
+    .list()
+    .filter((file) => !left(file) && !unwanted.some((part) => file.startsWith(`${part.folder}/`)));
+  return {
+    folder,
+    parts,
+    files,
+    places: places(workspace, folder),
+    identifiers: [...new Set(parts.flatMap((part) => part.identifiers))],
+    names: [...new Set([...parts.flatMap((part) => part.names), ...notes.data.names])],
+  };
+}
+
+/** Surveys every part that a folder holds. Throws a Refusal where there is none. */
+export function surveyTemplate(folder: Folder): PartSurvey[] {
+  const parts = platforms.flatMap((platform) => surveys[platform](folder) ?? []);
+  if (parts.length > 0) return parts;
+  refuse("template-empty", `${folder.label || folder.root} holds no app.`, {
+    expected:
+      "a Gradle build script with an application ID, an Xcode project, a package manifest, or a page that links a web manifest",
+  });
+}
+
+function places({ notes }: Workspace, folder: Folder): Template["places"] {
+  const problems: Refusal["problems"][number][] = [];
+  const found = notes.data.fill.flatMap(({ file, at, with: pattern }, index) => {
+    const line = (key: string) => notes.document.placeOf(["fill", index, key]);
+    if (!folder.has(file)) {
+      problems.push(problem("file-missing", `${file} is not in the template.`, { place: line("file") }));
+      return [];
+    }
+    const form = placeForm(file);
+    if (!form) {
+      const expected = `one of ${knownPlaces.join(", ")}`;
+      problems.push(
+        problem("fill-not-found", `Oxalis cannot look into ${file}.`, { place: line("file"), expected }),
+      );
+      return [];
+    }
+    const site = locatePlace(folder, file, at);
+    if (!site) {
+      problems.push(
+        problem("fill-not-found", `${file} has nothing at "${at}".`, { place: line("at"), expected: form }),
+      );
+      return [];
+    }
+    return [{ site, pattern, place: line("with") }];
+  });
+  if (problems.length > 0) throw new Refusal(problems);
+  return found;
+}

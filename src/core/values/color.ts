@@ -1,0 +1,40 @@
+import { converter, formatHex, parse, wcagContrast, wcagLuminance } from "culori";
+import type { ProblemCode } from "../problems/catalogue.ts";
+
+/** An opaque sRGB colour as #rrggbb, lower case. */
+export type Hex = `#${string}`;
+
+/** Why a text is no colour that can stand on its own. */
+export interface NoColor {
+  code: ProblemCode;
+  reason: string;
+}
+
+/** Reads a colour as CSS writes it (hex, names, rgb(), hsl() …). One with opacity below 1 is refused. */
+export function parseColor(text: string): Hex | NoColor {
+  const parsed = parse(text.trim());
+  if (!parsed) return { code: "color-invalid", reason: `"${text}" is not a colour` };
+  if ((parsed.alpha ?? 1) < 1) return { code: "color-transparent", reason: `"${text}" is not opaque` };
+  return formatHex(toRgb(parsed)) as Hex;
+}
+
+const toRgb = converter("rgb");
+
+/** The three channels, 0 to 255. */
+export function channels(hex: string): [red: number, green: number, blue: number] {
+  const value = Number.parseInt(hex.slice(1, 7), 16);
+  return [(value >> 16) & 255, (value >> 8) & 255, value & 255];
+}
+
+export function hexOf(red: number, green: number, blue: number): Hex {
+  return `#${[red, green, blue].map((channel) => Math.round(channel).toString(16).padStart(2, "0")).join("")}`;
+}
+
+/** Contrast ratio of two colours, 1 to 21 (W3C, WCAG 2, relative luminance). */
+export const contrast = (a: string, b: string): number => wcagContrast(a, b);
+
+/** Black or white, whichever can be read better on a colour. */
+export const readableOn = (hex: string): Hex =>
+  contrast("#ffffff", hex) >= contrast("#000000", hex) ? "#ffffff" : "#000000";
+
+export const isLight = (hex: string): boolean => wcagLuminance(hex) > 0.4;

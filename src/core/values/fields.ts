@@ -1,0 +1,90 @@
+/** What is known of a field before any client is looked at. */
+export interface FieldFact {
+  /** What it is, for a producer. */
+  says: string;
+  /** Its path in a brief, where a brief may give it. */
+  brief?: readonly string[];
+  /** How it is made where nobody gives it; oxalis.yaml may say otherwise under `patterns`. */
+  pattern?: string;
+  /** Without it no variant can be made. */
+  required?: boolean;
+  /** A colour, kept as #rrggbb. */
+  color?: boolean;
+}
+
+const facts = {
+  key: { says: "The client's key: the name of its folder" },
+  "app.name": { says: "Long name, as in the stores", brief: ["app", "name"], required: true },
+  "app.label": {
+    says: "Short name, under the icon",
+    brief: ["app", "label"],
+    pattern: "{app.name fitting 12}",
+  },
+  owner: { says: "Who owns the app", brief: ["owner"], pattern: "{app.name}" },
+  domain: { says: "Web domain", brief: ["domain"], required: true },
+  email: { says: "Contact e-mail", brief: ["email"] },
+  locale: { says: "Language of the app's name and texts", brief: ["locale"], pattern: "en" },
+  year: { says: "Year of the copyright line" },
+  version: { says: "Version that people see", brief: ["version"], pattern: "1.0.0" },
+  build: { says: "Build number, rises with every upload", brief: ["build"], pattern: "1" },
+  copyright: { says: "Copyright line", pattern: "{year} {owner}" },
+  sku: { says: "Stock code", pattern: "{key upper}" },
+  "identifiers.base": {
+    says: "Identifier that all platforms start from",
+    brief: ["identifiers", "base"],
+    pattern: "{domain reversed}.{app.name joined}",
+  },
+  "identifiers.android": {
+    says: "Application ID",
+    brief: ["identifiers", "android"],
+    pattern: "{identifiers.base}",
+  },
+  "identifiers.ios": {
+    says: "Bundle identifier",
+    brief: ["identifiers", "ios"],
+    pattern: "{identifiers.base}",
+  },
+  "identifiers.windows": {
+    says: "Package identity name",
+    brief: ["identifiers", "windows"],
+    pattern: "{identifiers.base}",
+  },
+  "identifiers.web": {
+    says: "Web manifest id",
+    brief: ["identifiers", "web"],
+    pattern: "/{app.name hyphenated}",
+  },
+  "windows.publisher": {
+    says: "Publisher, equal to the certificate's subject",
+    brief: ["windows", "publisher"],
+    pattern: "CN={owner}",
+  },
+  "windows.version": { says: "Package version, four numbers", pattern: "{version}.0" },
+  "colors.brand": { says: "Brand colour", brief: ["colors", "brand"], color: true, required: true },
+  "colors.ground": {
+    says: "Ground of the icon",
+    brief: ["colors", "ground"],
+    pattern: "{colors.brand}",
+    color: true,
+  },
+  "colors.start": {
+    says: "Ground of the start screen",
+    brief: ["colors", "start"],
+    pattern: "{colors.ground}",
+    color: true,
+  },
+  "colors.onBrand": { says: "Text on the brand colour: black or white, the more readable", color: true },
+} satisfies Record<string, FieldFact>;
+
+export type Field = keyof typeof facts;
+
+/** Every field of a variant, in the order in which they are worked out: a pattern may use those above it. */
+export const fields: Readonly<Record<Field, FieldFact>> = facts;
+
+export const fieldNames = Object.keys(facts) as Field[];
+
+/** Fields that are made by a pattern, and so may be given another one. */
+export const patternFields = fieldNames.filter((name) => fields[name].pattern !== undefined) as [
+  Field,
+  ...Field[],
+];

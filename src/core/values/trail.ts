@@ -1,0 +1,25 @@
+import type { Place } from "../files/source.ts";
+
+/** One step on the way to a value: who said or changed it, and what it was after that. */
+export interface Step {
+  by: "brief" | "agency" | "pattern" | "rule" | "picture";
+  note: string;
+  value: string;
+  place?: Place;
+}
+
+/** A value with the way it came about; the last step's value is the value. */
+export interface Traced {
+  value: string;
+  trail: readonly Step[];
+}
+
+export function traced(first: Step, ...more: Step[]): Traced {
+  const trail = [first, ...more];
+  return { value: (trail.at(-1) ?? first).value, trail };
+}
+
+/** The value after one more step; a step that changes nothing is not recorded. */
+export function then({ value, trail }: Traced, step: Step): Traced {
+  return step.value === value ? { value, trail } : { value: step.value, trail: [...trail, step] };
+}

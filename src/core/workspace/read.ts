@@ -1,0 +1,121 @@
+import { existsSync, readdirSync } from "node:fs";
+import { join, resolve } from "node:path";
+import { isFolder, isInside, readInside } from "../files/folder.ts";
+import type { Place } from "../files/source.ts";
+import { type Problem, problem, Refusal, refuse } from "../problems/problem.ts";
+import { type Document, parseYaml } from "./document.ts";
+import { agencyFile } from "./locate.ts";
+import { type Agency, agencySchema } from "./schema/agency.ts";
+import { type Brief, briefSchema } from "./schema/brief.ts";
+import { type TemplateNotes, templateSchema } from "./schema/template.ts";
+import { validate } from "./validate.ts";
+
+/** A validated file with the way back to its lines. */
+export interface Written<T> {
+  data: T;
+  document: Document;
+}
+
+export interface Client {
+  key: string;
+  /** Absolute path of the client's folder. */
+  folder: string;
+  /** Absent when the brief cannot be used; `problems` then says why. */
+  brief?: Written<Brief>;
+  problems: Problem[];
+}
+
+export interface Workspace {
+  /** Absolute path. */
+  root: string;
+  agency: Written<Agency>;
+  notes: Written<TemplateNotes>;
+  /** Absolute path of the template. */
+  template: string;
+  clients: Client[];
+}
+
+const utf8 = new TextDecoder("utf-8", { fatal: true });
+export const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
+export const notesFile = "template.yaml";
+
+/** Reads and validates a workspace. A broken brief does not stop the others; a broken oxalis.yaml does. */
+export function readWorkspace(root: string): Workspace {
+  const agency = readYaml(root, agencyFile, agencySchema);
+  const notes = existsSync(join(root, notesFile))
+    ? readYaml(root, notesFile, templateSchema)
+    : { data: templateSchema.parse({}), document: parseYaml({ file: notesFile, text: "" }) };
+  const template = resolve(root, agency.data.template);
+  if (!isFolder(template)) {
+    refuse("template-empty", `The template's folder ${agency.data.template} is not there.`, {
+      place: agency.document.placeOf(["template"]),
+    });
+  }
+  return { root, agency, notes, template, clients: readClients(root) };
+}
+
+function readClients(root: string): Client[] {
+  const folder = join(root, "clients");
+  const names = isFolder(folder) ? readdirSync(folder, { withFileTypes: true }) : [];
+  return names
+    .filter((entry) => entry.isDirectory() && !entry.name.startsWith("."))
+    .map((entry) => entry.name)
+    .sort()
+    .map((key) => readClient(root, key));
+}
+
+function readClient(root: string, key: string): Client {
+  const folder = join(root, "clients", key);
+  const client: Client = { key, folder, problems: [] };
+  if (!clientKeyForm.test(key)) {
+    client.problems.push(
+      problem("client-key-invalid", `clients/${key} cannot be a client's key.`, { client: key }),
+    );
+    return client;
+  }
+  try {
+    client.brief = readYaml(root, `clients/${key}/brief.yaml`, briefSchema);
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    client.problems.push(...error.problems.map((each) => ({ ...each, client: key })));
+  }
+  return client;
+}
+
+function readYaml<S extends typeof agencySchema | typeof briefSchema | typeof templateSchema>(
+  root: string,
+  file: string,
+  schema: S,
+): Written<ReturnType<S["parse"]>> {
+  const bytes = readInside(root, file, file);
+  let text: string;
+  try {
+    text = utf8.decode(bytes);
+  } catch {
+    refuse("file-unreadable", `${file} is not UTF-8 text.`);
+  }
+  const document = parseYaml({ file, text });
+  return { data: validate(document, schema) as ReturnType<S["parse"]>, document };
+}
+
+/** A file that a brief names, as an absolute path; refuses what leads out of the client's folder. */
+export function clientFile(client: Client, named: string, place: Place): string {
+  const path = resolve(client.folder, named);
+  if (!isInside(client.folder, path)) {
+    refuse("path-outside", `${named} lies outside ${client.key}'s folder.`, { place, client: client.key });
+  }
+  return path;
+}
+
+/** Picks clients by key; none named means all. Refuses keys that nobody has. */
+export function pickClients(workspace: Workspace, keys: readonly string[]): Client[] {
+  if (workspace.clients.length === 0) refuse("no-clients", "There is no client in clients/ yet.");
+  const known = new Map(workspace.clients.map((client) => [client.key, client]));
+  const unknown = keys.filter((key) => !known.has(key));
+  if (unknown.length > 0) {
+    throw new Refusal(unknown.map((key) => problem("client-unknown", `No client is called "${key}".`)));
+  }
+  return keys.length === 0
+    ? workspace.clients
+    : workspace.clients.filter((client) => keys.includes(client.key));
+}

@@ -1,0 +1,23 @@
+import { z } from "zod";
+import { patternFields } from "../../values/fields.ts";
+import { platforms } from "../../values/platform.ts";
+import { briefSchema, color } from "./brief.ts";
+
+/** oxalis.yaml: the agency, its rules, and what holds for every client unless its brief says otherwise. */
+export const agencySchema = z.strictObject({
+  agency: z.strictObject({
+    name: z.string().trim().min(1).max(120),
+    email: z.email("an e-mail address").optional(),
+    color: color.optional(),
+  }),
+  template: z.string().min(1).default("template").describe("Folder of the shared app"),
+  platforms: z
+    .array(z.enum(platforms))
+    .min(1)
+    .default([...platforms]),
+  year: z.int().min(2000).max(2999).optional().describe("The year of the copyright line"),
+  patterns: z.partialRecord(z.enum(patternFields), z.string()).default({}),
+  defaults: briefSchema.omit({ art: true, identifiers: true }).default({}),
+});
+
+export type Agency = z.infer<typeof agencySchema>;

@@ -1,0 +1,60 @@
+import { z } from "zod";
+import { parseColor } from "../../values/color.ts";
+
+const text = (most: number) => z.string().trim().min(1).max(most);
+
+/** A colour as people write it, kept as written; what it means is worked out when the variant is resolved. */
+export const color = z.string().superRefine((value, context) => {
+  const parsed = parseColor(value);
+  if (typeof parsed === "string") return;
+  context.addIssue({ code: "custom", message: parsed.reason, params: { problem: parsed.code } });
+});
+
+const picture = z
+  .string()
+  .min(1)
+  .max(200)
+  .describe("Path of a picture, relative to the client's folder: SVG, PNG, JPEG or WebP");
+
+/** Everything a client may supply. All of it optional here: what must be there is decided after the defaults are laid under it. */
+export const briefSchema = z.strictObject({
+  app: z
+    .strictObject({
+      name: text(80).describe("The long name, as it stands in the stores"),
+      label: text(40).describe("The short name under the icon"),
+    })
+    .partial()
+    .optional(),
+  owner: text(120).describe("Who owns the app, as in the copyright line").optional(),
+  domain: z
+    .string()
+    .max(253)
+    .regex(/^(?!-)[\p{L}\p{N}-]{1,63}(\.[\p{L}\p{N}-]{1,63})+$/u, "a web domain such as hillfarm.example")
+    .describe("The client's web domain, without https:// and without www")
+    .optional(),
+  email: z.email("an e-mail address").optional(),
+  locale: z
+    .string()
+    .regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "a language tag such as en or pt-BR")
+    .optional(),
+  version: z.string().optional(),
+  build: z.int().min(1).max(2_100_000_000).optional(),
+  colors: z.strictObject({ brand: color, ground: color, start: color }).partial().optional(),
+  art: z.strictObject({ icon: picture, mark: picture, mono: picture }).partial().optional(),
+  identifiers: z
+    .strictObject({
+      base: text(200),
+      android: text(200),
+      ios: text(200),
+      windows: text(200),
+      web: text(200),
+    })
+    .partial()
+    .optional(),
+  windows: z
+    .strictObject({ publisher: text(300) })
+    .partial()
+    .optional(),
+});
+
+export type Brief = z.infer<typeof briefSchema>;
