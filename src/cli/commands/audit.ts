@@ -1,3 +1,51 @@
-export async function run(): Promise<number> {
-  return 0;
+import { audit, type Finding } from "../../core/audit/audit.ts";
+import { problemData, showProblem, showProblems } from "../view/problems.ts";
+import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
+import { openWorkspace } from "../view/workspace.ts";
+
+export async function run(keys: string[], options: Settings): Promise<number> {
+  const terminal = openTerminal(options);
+  const findings = await audit(openWorkspace(options), keys);
+  if (options.json) terminal.json({ clients: findings.map(asData) });
+  else show(findings, terminal);
+  return findings.some((each) => each.problems.length > 0) ? 1 : 0;
+}
+
+const asData = ({ client, files, problems, allowed }: Finding): object => ({
+  client,
+  files,
+  problems: problems.map(problemData),
+  allowed: allowed.map(({ problem, reason }) => ({ reason, problem: problemData(problem) })),
+});
+
+/** Most problems shown of one client, unless --verbose asks for all. */
+const mostShown = 8;
+
+function show(findings: readonly Finding[], terminal: Terminal): void {
+  const { out, err, settings, print, note } = terminal;
+  for (const { client, files, problems, allowed } of findings) {
+    if (problems.length > 0) {
+      print(`${out.red("✗")} ${client}  ${out.red(counted(problems.length, "finding"))}`);
+    } else if (!settings.quiet) {
+      const excused = allowed.length > 0 ? `; ${counted(allowed.length, "exception")} allowed` : "";
+      print(
+        `${out.green("✓")} ${client}  ${out.dim(`${counted(files, "file")}: whole, up to date, nothing of the template${excused}`)}`,
+      );
+    }
+    const shown = settings.verbose ? problems : problems.slice(0, mostShown);
+    if (shown.length > 0) note(`\n${showProblems(shown, err)}\n`);
+    const more = problems.length - shown.length;
+    if (more > 0) note(`   … and ${more} more; --verbose shows all.\n`);
+    if (settings.verbose)
+      for (const { problem, reason } of allowed)
+        note(`${showProblem(problem, err)}\n   ${err.green("allowed")}   ${reason}\n`);
+  }
+  if (settings.quiet) return;
+  const bad = findings.filter((each) => each.problems.length > 0).length;
+  const head = `${counted(findings.length, "variant")} audited: `;
+  print(
+    bad === 0
+      ? out.green(`${head}all whole, nothing of the template left.`)
+      : out.red(`${head}${bad} with findings.`),
+  );
 }

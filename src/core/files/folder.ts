@@ -43,8 +43,11 @@ const neverListedFiles = new Set([".DS_Store", "Thumbs.db", "local.properties"])
 
 export const slashed = (path: string): string => (sep === "/" ? path : path.split(sep).join("/"));
 
-/** Opens a folder for reading. What was read once is kept, so a folder is a snapshot for one run. */
-export function openFolder(root: string, label = ""): Folder {
+/**
+ * Opens a folder for reading. What was read once is kept, so a folder is a snapshot for one run.
+ * @param options.everything lists what builds and desktops leave behind too.
+ */
+export function openFolder(root: string, label = "", options: { everything?: boolean } = {}): Folder {
   const bytes = new Map<string, Uint8Array>();
   const hashes = new Map<string, string>();
   let listed: readonly string[] | undefined;
@@ -55,7 +58,7 @@ export function openFolder(root: string, label = ""): Folder {
     root,
     label,
     list() {
-      listed ??= listFiles(root, shown);
+      listed ??= listFiles(root, shown, options.everything === true);
       return listed;
     },
     has(file) {
@@ -87,17 +90,17 @@ export function openFolder(root: string, label = ""): Folder {
   return folder;
 }
 
-function listFiles(root: string, shown: (file: string) => string): string[] {
+function listFiles(root: string, shown: (file: string) => string, everything: boolean): string[] {
   const files: string[] = [];
   const walk = (below: string) => {
     for (const entry of readdirSync(join(root, below), { withFileTypes: true })) {
       const file = below ? `${below}/${entry.name}` : entry.name;
       if (entry.isDirectory()) {
-        if (!neverListed.has(entry.name)) walk(file);
+        if (everything || !neverListed.has(entry.name)) walk(file);
       } else if (entry.isSymbolicLink()) {
         const target = linkTarget(root, file, shown);
         if (target === "file") files.push(file);
-      } else if (entry.isFile() && !neverListedFiles.has(entry.name)) files.push(file);
+      } else if (entry.isFile() && (everything || !neverListedFiles.has(entry.name))) files.push(file);
     }
   };
   walk("");

@@ -1,0 +1,121 @@
+import picomatch from "picomatch";
+import { resolveAll } from "../derive/resolve.ts";
+import type { Resolved } from "../derive/variant.ts";
+import { isFolder, openFolder } from "../files/folder.ts";
+import { type Change, difference } from "../plan/difference.ts";
+import { variantFolder } from "../plan/generate.ts";
+import { type Plan, planVariant } from "../plan/plan.ts";
+import { type Receipt, readReceipt, receiptFile } from "../plan/receipt.ts";
+import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
+import { openTemplate, type Template } from "../template/read.ts";
+import { pickClients, type Workspace } from "../workspace/read.ts";
+import { openPictureSearch, type PictureSearch } from "./pictures.ts";
+import { type Residue, searchFor } from "./residue.ts";
+
+/** What an audit found out about one variant. */
+export interface Finding {
+  client: string;
+  /** Files looked at. */
+  files: number;
+  problems: Problem[];
+  /** What would have been found, but is allowed in template.yaml, with the reason given there. */
+  allowed: { problem: Problem; reason: string }[];
+}
+
+/** Holds disk, receipt and plan of each variant against each other, and looks for what is left of the template. Writes nothing. */
+export async function audit(workspace: Workspace, keys: readonly string[]): Promise<Finding[]> {
+  const picked = new Set(pickClients(workspace, keys).map((client) => client.key));
+  const template = openTemplate(workspace);
+  const pictures = await openPictureSearch(template);
+  const findings: Finding[] = [];
+  for (const each of await resolveAll(workspace)) {
+    if (picked.has(each.client.key)) findings.push(await auditOne(workspace, template, each, pictures));
+  }
+  return findings;
+}
+
+async function auditOne(
+  workspace: Workspace,
+  template: Template,
+  { client, variant, problems }: Resolved,
+  pictures: PictureSearch,
+): Promise<Finding> {
+  const { key } = client;
+  const named = (all: readonly Problem[]) => all.map((each) => ({ ...each, client: key }));
+  if (!variant || problems.some(isError)) {
+    return { client: key, files: 0, problems: problems.filter(isError), allowed: [] };
+  }
+  const root = variantFolder(workspace, key);
+  if (!isFolder(root)) {
+    const message = `variants/${key} is not there: the variant has not been generated.`;
+    return { client: key, files: 0, problems: named([problem("out-of-date", message)]), allowed: [] };
+  }
+  try {
+    const plan = planVariant(variant, template);
+    const receipt = readReceipt(root, key);
+    const folder = openFolder(root, `variants/${key}`, { everything: true });
+    const files = folder.list().filter((file) => file !== receiptFile);
+    const search = searchFor(template, variant);
+    const residue: Residue[] = [];
+    for (const file of files) {
+      const bytes = folder.bytes(file);
+      const shown = `variants/${key}/${file}`;
+      residue.push(...search.inFile(file, bytes, shown));
+      residue.push(...(await pictures.inFile(file, bytes, folder.hash(file), shown)));
+    }
+    const { left, allowed } = sortOut(workspace, residue);
+    const found = [...whole(plan, receipt, folder, key), ...strays(plan, receipt, files, key), ...left];
+    return { client: key, files: files.length, problems: named(found), allowed };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { client: key, files: 0, problems: named(error.problems), allowed: [] };
+  }
+}
+
+function whole(plan: Plan, receipt: Receipt, folder: ReturnType<typeof openFolder>, key: string): Problem[] {
+  const onDisk = (path: string) => (folder.has(path) ? folder.hash(path) : undefined);
+  return difference(plan, receipt, onDisk).map((change) =>
+    asProblem(change, key, onDisk(change.path) !== undefined),
+  );
+}
+
+function asProblem({ what, path }: Change, key: string, there: boolean): Problem {
+  const shown = `variants/${key}/${path}`;
+  switch (what) {
+    case "create":
+      return problem("out-of-date", `${shown} is planned and has not been made.`);
+    case "change":
+      return problem("out-of-date", `${shown} was made from other inputs than there are now.`);
+    case "remove":
+      return problem("out-of-date", `${shown} is no longer planned.`);
+    case "abandon":
+      return problem("output-stray", `${shown} is no longer planned, and was changed by hand.`);
+    case "restore":
+      return there
+        ? problem("output-changed", `${shown} is not as it was made.`)
+        : problem("output-missing", `${shown} is missing.`);
+  }
+}
+
+function strays(plan: Plan, receipt: Receipt, files: readonly string[], key: string): Problem[] {
+  const known = new Set([...plan.entries.map((entry) => entry.path), ...Object.keys(receipt.files)]);
+  return files
+    .filter((file) => !known.has(file))
+    .map((file) => problem("output-stray", `variants/${key}/${file} was not made by Oxalis.`));
+}
+
+/** Sorts out what template.yaml allows; an allowance without `text` covers all of a file. */
+function sortOut(
+  { notes }: Workspace,
+  residue: readonly Residue[],
+): { left: Problem[]; allowed: Finding["allowed"] } {
+  const rules = notes.data.allow.map((rule) => ({ ...rule, matches: picomatch(rule.file, { dot: true }) }));
+  const left: Problem[] = [];
+  const allowed: Finding["allowed"] = [];
+  for (const { file, text, problem } of residue) {
+    const rule = rules.find((each) => each.matches(file) && (each.text === undefined || each.text === text));
+    if (rule) allowed.push({ problem, reason: rule.reason });
+    else left.push(problem);
+  }
+  return { left, allowed };
+}
