@@ -2,7 +2,7 @@ import { type Command, Option } from "commander";
 import type { Settings } from "../view/terminal.ts";
 
 /** What a command's module exports: the work, given its arguments and the options of the whole line. */
-export type Run<Options> = (keys: string[], options: Settings & Options) => Promise<number>;
+type Run<Options> = (keys: string[], options: Settings & Options) => Promise<number>;
 
 const inWorkspace = (command: Command): Command =>
   command

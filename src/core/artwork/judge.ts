@@ -75,7 +75,7 @@ function decode(bytes: Uint8Array, file: string): string {
 const sizeOf = ({ width, height }: Vector) => ({ width, height });
 
 /** A vector as a document of its own, at its own size. */
-export const standAlone = (vector: Vector, width = vector.width, height = vector.height): Buffer =>
+const standAlone = (vector: Vector, width = vector.width, height = vector.height): Buffer =>
   Buffer.from(
     `<svg xmlns="http://www.w3.org/2000/svg" ${withoutNamespace(vector.rootAttributes)} width="${width}" height="${height}" viewBox="${vector.viewBox}">${vector.inner}</svg>`,
   );

@@ -106,5 +106,5 @@ const others = (root: Record<string, string>): string =>
     .map(([name, value]) => `${name}="${escapeAttribute(value)}"`)
     .join(" ");
 
-export const escapeAttribute = (value: string): string =>
+const escapeAttribute = (value: string): string =>
   value.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/"/g, "&quot;");

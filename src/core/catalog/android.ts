@@ -1,7 +1,7 @@
 import { type Slot, scaled } from "./slot.ts";
 
 /** Screen densities and their factor over mdpi (Android documentation, "Support different pixel densities"). */
-export const densities = { mdpi: 1, hdpi: 1.5, xhdpi: 2, xxhdpi: 3, xxxhdpi: 4 } as const;
+const densities = { mdpi: 1, hdpi: 1.5, xhdpi: 2, xxhdpi: 3, xxxhdpi: 4 } as const;
 
 type Picture = Omit<Slot, "platform" | "width" | "height" | "qualifier"> & {
   /** Side of the square canvas in dp. */

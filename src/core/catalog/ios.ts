@@ -74,8 +74,5 @@ export const iosStartSlot = (points: { width: number; height: number }, scale: n
   rule: "Launch screens: an image set at 1x, 2x and 3x on a colour set, never one picture a device",
 });
 
-/** Scales of an image set. */
-export const iosScales = [1, 2, 3] as const;
-
 /** Points of the start screen's mark where the template does not say. */
 export const iosStartPoints = { width: 160, height: 160 };

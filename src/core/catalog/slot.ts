@@ -48,8 +48,6 @@ export interface Slot {
 /** A size multiplied by a scale, rounded half up to whole pixels. */
 export const scaled = (base: number, scale: number): number => Math.floor(base * scale + 0.5);
 
-export const slotId = ({ platform, role, qualifier }: Slot): string => `${platform}/${role}@${qualifier}`;
-
 /** A slot's path with the survey's names put in. */
 export const slotPath = (slot: Slot, names: Readonly<Record<string, string>>): string =>
   slot.path.replace(/\{(\w+)\}/g, (_, name: string) => names[name] ?? "");

@@ -75,7 +75,7 @@ interface Rule {
 const segments = (identifier: string): string[] => identifier.split(".");
 
 /** What each platform demands of an identifier, from that platform's own documentation. */
-export const identifierRules: Readonly<Record<Platform, readonly Rule[]>> = {
+const identifierRules: Readonly<Record<Platform, readonly Rule[]>> = {
   android: [
     { says: "have two segments or more, divided by full stops", keeps: (id) => segments(id).length >= 2 },
     {

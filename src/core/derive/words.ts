@@ -53,6 +53,10 @@ const table = {
         .map((word) => word.charAt(0).toUpperCase())
         .join(""),
   },
+  distinguished: {
+    says: 'as a part of an X.500 name: in quotes where a mark would end it: Hill, Sons → "Hill, Sons"',
+    apply: (text) => (/^[\s#]|[,+"\\<>;=]|\s$/.test(text) ? `"${text.replace(/"/g, '""')}"` : text),
+  },
   first: {
     says: "only the first so many letters",
     takes: "letters",

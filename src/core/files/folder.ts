@@ -22,7 +22,7 @@ export interface Folder {
 }
 
 /** Largest text or picture that is read, in bytes. */
-export const largestFile = 64 * 1024 * 1024;
+const largestFile = 64 * 1024 * 1024;
 
 /** Folders that hold no source: a tool's own, or what a build made. Never listed, never copied. */
 const neverListed = new Set([
@@ -40,8 +40,6 @@ const neverListed = new Set([
 
 /** Files that a desktop or a build leaves behind. */
 const neverListedFiles = new Set([".DS_Store", "Thumbs.db", "local.properties"]);
-
-export const slashed = (path: string): string => (sep === "/" ? path : path.split(sep).join("/"));
 
 /**
  * Opens a folder for reading. What was read once is kept, so a folder is a snapshot for one run.

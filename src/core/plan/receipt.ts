@@ -25,7 +25,7 @@ export type Receipt = z.infer<typeof receiptSchema>;
 
 export const receiptFile = ".receipt.json";
 
-export const emptyReceipt = (client: string): Receipt => ({ form: 1, client, files: {} });
+const emptyReceipt = (client: string): Receipt => ({ form: 1, client, files: {} });
 
 /** Reads a variant's receipt; an absent one is empty, a damaged one is refused, never replaced unseen. */
 export function readReceipt(folder: string, client: string): Receipt {

@@ -1,7 +1,7 @@
 /** How a value is written in one format. What cannot be written at all in XML (control characters) is left out. */
 const writers = {
   "xml-text": (value: string) => escapeXml(value),
-  "xml-attribute": (value: string) => escapeXml(value).replace(/[\t\n\r]/g, (c) => `&#${c.charCodeAt(0)};`),
+  "xml-attribute": (value: string) => escapeXml(value).replace(/["'\t\n\r]/g, (c) => `&#${c.charCodeAt(0)};`),
   "android-string": (value: string) => escapeXml(androidString(value)),
   "gradle-double": (value: string) => escapeC(value).replace(/"/g, '\\"').replace(/\$/g, "\\$"),
   "gradle-single": (value: string) => escapeC(value).replace(/'/g, "\\'"),
@@ -27,8 +27,7 @@ function escapeXml(value: string): string {
     .replace(/&/g, "&amp;")
     .replace(/</g, "&lt;")
     .replace(/>/g, "&gt;")
-    .replace(/"/g, "&quot;")
-    .replace(/'/g, "&#39;");
+    .replace(/\r/g, "&#13;");
 }
 
 /** XML 1.0 has no way to write these, not even escaped. */

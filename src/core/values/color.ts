@@ -1,4 +1,4 @@
-import { converter, formatHex, parse, wcagContrast, wcagLuminance } from "culori";
+import { converter, formatHex, parse, wcagContrast } from "culori";
 import type { ProblemCode } from "../problems/catalogue.ts";
 
 /** An opaque sRGB colour as #rrggbb, lower case. */
@@ -36,5 +36,3 @@ export const contrast = (a: string, b: string): number => wcagContrast(a, b);
 /** Black or white, whichever can be read better on a colour. */
 export const readableOn = (hex: string): Hex =>
   contrast("#ffffff", hex) >= contrast("#000000", hex) ? "#ffffff" : "#000000";
-
-export const isLight = (hex: string): boolean => wcagLuminance(hex) > 0.4;

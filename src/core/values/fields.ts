@@ -57,7 +57,7 @@ const facts = {
   "windows.publisher": {
     says: "Publisher, equal to the certificate's subject",
     brief: ["windows", "publisher"],
-    pattern: "CN={owner}",
+    pattern: "CN={owner distinguished}",
   },
   "windows.version": { says: "Package version, four numbers", pattern: "{version}.0" },
   "colors.brand": { says: "Brand colour", brief: ["colors", "brand"], color: true, required: true },

@@ -36,8 +36,8 @@ export interface Workspace {
 }
 
 const utf8 = new TextDecoder("utf-8", { fatal: true });
-export const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
-export const notesFile = "template.yaml";
+const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
+const notesFile = "template.yaml";
 
 /** Reads and validates a workspace. A broken brief does not stop the others; a broken oxalis.yaml does. */
 export function readWorkspace(root: string): Workspace {

@@ -1,0 +1,28 @@
+// Sets everything up and runs the whole example: npm run demo [-- folder]
+import { existsSync } from "node:fs";
+import { resolve } from "node:path";
+import { installPackages, must, requireNode } from "./run.mjs";
+
+requireNode();
+installPackages();
+must("node", ["scripts/build.mjs"]);
+
+let folder = process.argv[2] ?? "oxalis-demo";
+for (let number = 2; existsSync(folder); number++) folder = `${process.argv[2] ?? "oxalis-demo"}-${number}`;
+const oxalis = resolve("dist/oxalis.js");
+must("node", [oxalis, "demo", folder]);
+for (const command of ["clients", "generate", "audit", "proof"])
+  must("node", [oxalis, command, "-C", folder]);
+
+console.log(`
+Done. Look at it:
+
+    the proof page      ${resolve(folder, "variants/proof.html")}
+    a client's apps     ${resolve(folder, "variants/brennans-bothy")}
+    what it came from   ${resolve(folder, "clients/brennans-bothy/brief.yaml")}
+
+Then change a colour or a picture in clients/, and in that folder:
+
+    node ${oxalis} generate
+    node ${oxalis} proof
+`);

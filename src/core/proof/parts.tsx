@@ -1,0 +1,57 @@
+import type { ComponentChildren } from "preact";
+
+/** A picture of the client, by its name on the page. Drawn as a background, so that each is in the page once. */
+export function Pic({ name, label, size }: { name: string; label?: string; size?: number }) {
+  const style = size === undefined ? undefined : `width:${size}px;height:${size}px`;
+  return <i class={`pic p-${name}`} style={style} role="img" aria-label={label ?? ""} />;
+}
+
+/** An adaptive icon as a launcher cuts it: two layers of 108, of which the middle 72 show. */
+export function Adaptive({ shape }: { shape: string }) {
+  return (
+    <span class={`cut ${shape}`}>
+      <i class="layer pic p-and-back" />
+      <i class="layer pic p-and-front" />
+    </span>
+  );
+}
+
+/** An icon with its name under it, cut off where the device would. */
+export function Launcher({
+  label,
+  note,
+  children,
+}: {
+  label: string;
+  note?: string;
+  children: ComponentChildren;
+}) {
+  return (
+    <figure class="launcher">
+      {children}
+      <figcaption>{label}</figcaption>
+      {note === undefined ? null : <small>{note}</small>}
+    </figure>
+  );
+}
+
+/** A titled group of views of one platform. */
+export function Scene({
+  title,
+  note,
+  children,
+}: {
+  title: string;
+  note?: string;
+  children: ComponentChildren;
+}) {
+  return (
+    <section class="scene">
+      <h3>
+        {title}
+        {note === undefined ? null : <span>{note}</span>}
+      </h3>
+      <div class="views">{children}</div>
+    </section>
+  );
+}

@@ -1,0 +1,63 @@
+import type { Platform } from "../values/platform.ts";
+
+/** A picture that the proof page shows: a slot of the catalog by role and qualifier, the first that the template has. */
+export interface Shown {
+  name: string;
+  platform: Platform;
+  role: string;
+  qualifiers: readonly string[];
+}
+
+const android = (name: string, role: string, qualifier = "xxhdpi"): Shown => ({
+  name,
+  platform: "android",
+  role,
+  qualifiers: [qualifier],
+});
+const ios = (name: string, ...qualifiers: string[]): Shown => ({
+  name,
+  platform: "ios",
+  role: "icon",
+  qualifiers,
+});
+const windows = (name: string, role: string, qualifier = "scale-200"): Shown => ({
+  name,
+  platform: "windows",
+  role,
+  qualifiers: [qualifier],
+});
+const web = (name: string, role: string, ...qualifiers: string[]): Shown => ({
+  name,
+  platform: "web",
+  role,
+  qualifiers,
+});
+
+/** Everything the page shows, read from the variant as it lies on disk. */
+export const shownPictures: readonly Shown[] = [
+  android("and-front", "adaptive-foreground"),
+  android("and-back", "adaptive-background"),
+  android("and-mono", "adaptive-monochrome"),
+  android("and-square", "launcher"),
+  android("and-round", "launcher-round"),
+  android("and-start", "start-mark", "xhdpi"),
+  ios("ios-icon", "universal", "ios-marketing-1024@1x"),
+  ios("ios-dark", "universal-dark"),
+  ios("ios-tinted", "universal-tinted"),
+  { name: "ios-start", platform: "ios", role: "start-mark", qualifiers: ["2x", "3x", "1x"] },
+  windows("win-small", "Square71x71Logo"),
+  windows("win-medium", "Square150x150Logo"),
+  windows("win-wide", "Wide310x150Logo"),
+  windows("win-large", "Square310x310Logo"),
+  windows("win-start", "SplashScreen"),
+  windows("win-store", "Logo"),
+  windows("win-plated", "Square44x44Logo", "targetsize-48"),
+  windows("win-unplated", "Square44x44Logo", "targetsize-48_altform-unplated"),
+  windows("win-light", "Square44x44Logo", "targetsize-48_altform-lightunplated"),
+  windows("win-badge", "BadgeLogo"),
+  web("web-any", "any", "192", "512"),
+  web("web-mask", "maskable", "192", "512"),
+  web("web-mono", "monochrome", "512"),
+  web("web-touch", "touch", "180"),
+  web("web-tab", "favicon", "48", "32", "64"),
+];

@@ -1,0 +1,98 @@
+import { extname } from "node:path";
+import { resolveAll } from "../derive/resolve.ts";
+import type { Resolved, Variant } from "../derive/variant.ts";
+import { isFolder, openFolder } from "../files/folder.ts";
+import { sha256 } from "../files/hash.ts";
+import { difference } from "../plan/difference.ts";
+import { variantFolder } from "../plan/generate.ts";
+import { planVariant } from "../plan/plan.ts";
+import { readReceipt, receiptText } from "../plan/receipt.ts";
+import { isError, Refusal } from "../problems/problem.ts";
+import { openTemplate, type Template } from "../template/read.ts";
+import { parseColor, readableOn } from "../values/color.ts";
+import type { Field } from "../values/fields.ts";
+import { pickClients, type Workspace } from "../workspace/read.ts";
+import type { ProofModel, Sheet } from "./model.ts";
+import { proofPage } from "./page.tsx";
+import { shownPictures } from "./pictures.ts";
+
+export interface Proof {
+  html: string;
+  shown: readonly string[];
+  /** Clients that could not be shown: their variant is not there, or not what its inputs now say. */
+  absent: ProofModel["absent"];
+}
+
+/** Makes the page from the variants as they lie on disk. Writes nothing. */
+export async function makeProof(workspace: Workspace, keys: readonly string[]): Promise<Proof> {
+  const picked = new Set(pickClients(workspace, keys).map((client) => client.key));
+  const template = openTemplate(workspace);
+  const sheets: Sheet[] = [];
+  const absent: { client: string; reason: string }[] = [];
+  for (const resolved of await resolveAll(workspace)) {
+    if (!picked.has(resolved.client.key)) continue;
+    const sheet = sheetOf(workspace, template, resolved);
+    if (typeof sheet === "string") absent.push({ client: resolved.client.key, reason: sheet });
+    else sheets.push(sheet);
+  }
+  const { name, color } = workspace.agency.data.agency;
+  const parsed = parseColor(color ?? "#3d4b63");
+  const accent = typeof parsed === "string" ? parsed : "#3d4b63";
+  const html = proofPage({ agency: name, accent, onAccent: readableOn(accent), sheets, absent });
+  return { html, shown: sheets.map((sheet) => sheet.key), absent };
+}
+
+/** A client's sheet, or why there is none. */
+function sheetOf(
+  workspace: Workspace,
+  template: Template,
+  { client, variant, problems }: Resolved,
+): Sheet | string {
+  if (!variant) return problems.find(isError)?.message ?? "Its brief has errors.";
+  const root = variantFolder(workspace, client.key);
+  if (!isFolder(root)) return "It has not been generated yet: run oxalis generate.";
+  try {
+    const folder = openFolder(root, `variants/${client.key}`);
+    const plan = planVariant(variant, template);
+    const receipt = readReceipt(root, client.key);
+    const onDisk = (path: string) => (folder.has(path) ? folder.hash(path) : undefined);
+    if (difference(plan, receipt, onDisk).length > 0) return "It is out of date: run oxalis generate.";
+    return {
+      key: client.key,
+      values: plainValues(variant),
+      pictures: pictures(template, folder),
+      state: sha256(receiptText(receipt)).slice(0, 8),
+      files: plan.entries.length,
+    };
+  } catch (error) {
+    if (error instanceof Refusal) return error.problems[0]?.message ?? "It cannot be read.";
+    throw error;
+  }
+}
+
+const plainValues = (variant: Variant): Sheet["values"] =>
+  Object.fromEntries(Object.entries(variant.values).map(([field, traced]) => [field as Field, traced.value]));
+
+const mediaTypes: Readonly<Record<string, string>> = {
+  ".png": "image/png",
+  ".svg": "image/svg+xml",
+  ".ico": "image/x-icon",
+};
+
+function pictures(template: Template, folder: ReturnType<typeof openFolder>): Map<string, string> {
+  const found = new Map<string, string>();
+  const uses = template.parts.flatMap((part) => part.pictures);
+  for (const { name, platform, role, qualifiers } of shownPictures) {
+    const use = qualifiers
+      .map((qualifier) =>
+        uses.find(
+          ({ slot }) => slot.platform === platform && slot.role === role && slot.qualifier === qualifier,
+        ),
+      )
+      .find((each) => each !== undefined);
+    if (!use || !folder.has(use.path)) continue;
+    const type = mediaTypes[extname(use.path).toLowerCase()] ?? "image/png";
+    found.set(name, `data:${type};base64,${Buffer.from(folder.bytes(use.path)).toString("base64")}`);
+  }
+  return found;
+}
