@@ -1,9 +1,9 @@
-import sharp, { type OverlayOptions, type Sharp } from "sharp";
-import { readVector, type Vector } from "../artwork/vector.ts";
-import { channels, type Hex } from "../values/color.ts";
+import sharp, { type OverlayOptions } from "sharp";
 import { composeSvg, embedded, nested, plateMask } from "./compose.ts";
 import type { Drawing } from "./drawing.ts";
 import { packIco } from "./ico.ts";
+import { openLayers, type Picture } from "./layers.ts";
+import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
 
 /** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
 export const rendererVersion = 1;
@@ -17,45 +17,31 @@ export interface Renderer {
   svg(drawing: Drawing): Promise<Buffer>;
 }
 
-sharp.concurrency(1); // several pictures are drawn at once instead: small ones gain nothing from threads
-
-interface Raw {
-  data: Buffer;
-  width: number;
-  height: number;
-}
-
-type Picture = NonNullable<Drawing["picture"]>;
+/** Side at which a bitmap is put into an SVG, in pixels. */
+const embeddedSide = 512;
 
 /** @param read gives the bytes of a source picture by its path within the workspace. */
 export function createRenderer(read: (file: string) => Uint8Array): Renderer {
-  const vectors = new Map<string, Vector>();
-  const vectorOf = ({ art }: Picture): Vector => {
-    let vector = vectors.get(art.hash);
-    if (!vector) {
-      vector = readVector({ file: art.file, text: new TextDecoder().decode(read(art.file)) });
-      vectors.set(art.hash, vector);
-    }
-    return vector;
-  };
-  const stays = ({ art, key }: Picture) => art.format === "svg" && key === undefined;
+  const layers = openLayers(read);
 
-  const raw = async (drawing: Drawing): Promise<Raw> => {
+  /** The whole drawing as an SVG, where all of it is vectors; undefined where pixels have to be worked on. */
+  const asSvg = (drawing: Drawing): string | undefined => {
     const { picture } = drawing;
-    if (!picture) return rawOf(sharp(Buffer.from(composeSvg(drawing))));
-    if (stays(picture))
-      return rawOf(sharp(Buffer.from(composeSvg(drawing, nested(vectorOf(picture), picture)))));
-    const layer = await layerOf(
-      picture,
-      picture.art.format === "svg" ? vectorOf(picture) : read(picture.art.file),
-    );
-    return lay(drawing, picture, layer);
+    if (!picture) return composeSvg(drawing);
+    if (picture.art.format !== "svg" || picture.key !== undefined) return undefined;
+    return composeSvg(drawing, nested(layers.vector(picture), picture));
+  };
+
+  const pixels = async (drawing: Drawing): Promise<Raw> => {
+    const svg = asSvg(drawing);
+    if (svg !== undefined || !drawing.picture) return rawOfSvg(svg ?? composeSvg(drawing));
+    return lay(drawing, drawing.picture, await layers.layer(drawing.picture));
   };
 
   const png = async (drawing: Drawing): Promise<Buffer> => {
-    const pixels = await raw(drawing);
-    if (drawing.tone !== "color") toned(pixels.data, drawing.tone);
-    return encode(pixels, drawing.alpha);
+    const drawn = await pixels(drawing);
+    if (drawing.tone !== "color") toned(drawn.data, drawing.tone);
+    return encode(drawn, drawing.alpha);
   };
 
   return {
@@ -66,15 +52,10 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
       );
     },
     async svg(drawing) {
-      const { picture } = drawing;
-      if (!picture) return Buffer.from(composeSvg(drawing));
-      if (stays(picture)) return Buffer.from(composeSvg(drawing, nested(vectorOf(picture), picture)));
-      const larger = enlarged(picture, 512 / drawing.width);
-      const layer = await layerOf(
-        larger,
-        picture.art.format === "svg" ? vectorOf(picture) : read(picture.art.file),
-      );
-      return Buffer.from(composeSvg(drawing, embedded(await encode(layer, "kept"), picture)));
+      const svg = asSvg(drawing);
+      if (svg !== undefined || !drawing.picture) return Buffer.from(svg ?? "");
+      const larger = await layers.layer(enlarged(drawing.picture, embeddedSide / drawing.width));
+      return Buffer.from(composeSvg(drawing, embedded(await encode(larger, "kept"), drawing.picture)));
     },
   };
 }
@@ -89,61 +70,17 @@ const enlarged = (picture: Picture, factor: number): Picture => ({
   },
 });
 
-async function rawOf(image: Sharp): Promise<Raw> {
-  const { data, info } = await image
-    .toColourspace("srgb")
-    .ensureAlpha()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  return { data, width: info.width, height: info.height };
-}
-
-const fromRaw = ({ data, width, height }: Raw) => sharp(data, { raw: { width, height, channels: 4 } });
-
-/** The wanted part of a picture at the size it has on the canvas, its plain ground taken out where that is asked. */
-async function layerOf(picture: Picture, source: Vector | Uint8Array): Promise<Raw> {
-  const { at, part, art, key } = picture;
-  const size = { width: at.width, height: at.height };
-  const layer =
-    source instanceof Uint8Array
-      ? await rawOf(
-          sharp(source, { limitInputPixels: 64_000_000 })
-            .autoOrient()
-            .extract({
-              left: Math.floor(part.x * art.width),
-              top: Math.floor(part.y * art.height),
-              width: Math.max(1, Math.min(art.width, Math.round(part.width * art.width))),
-              height: Math.max(1, Math.min(art.height, Math.round(part.height * art.height))),
-            })
-            .resize({ ...size, fit: "fill", kernel: "lanczos3" }),
-        )
-      : await rawOf(
-          sharp(
-            Buffer.from(
-              composeSvg(
-                { ...size, alpha: "kept", tone: "color" },
-                nested(source, { ...picture, at: { x: 0, y: 0, ...size } }),
-              ),
-            ),
-          ),
-        );
-  if (key !== undefined) keyOut(layer.data, key);
-  return layer;
-}
-
+/** The layer on its plate, or on nothing. */
 async function lay(drawing: Drawing, picture: Picture, layer: Raw): Promise<Raw> {
   const { width, height } = drawing;
-  const cut = inCanvas(layer, picture.at, drawing);
-  const canvas = sharp({
-    create: { width, height, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } },
-  });
-  const placed = await rawOf(canvas.composite([cut]));
-  const clipped = picture.clip
-    ? await rawOf(fromRaw(placed).composite([{ input: Buffer.from(plateMask(drawing)), blend: "dest-in" }]))
-    : placed;
-  if (!drawing.plate) return clipped;
-  const plate = await rawOf(sharp(Buffer.from(composeSvg(drawing))));
-  return rawOf(fromRaw(plate).composite([{ input: clipped.data, raw: { width, height, channels: 4 } }]));
+  const empty = { width, height, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } } as const;
+  const ground = drawing.plate ? sharp(Buffer.from(composeSvg(drawing))) : sharp({ create: empty });
+  const placed = inCanvas(layer, picture.at, drawing);
+  if (!picture.clip) return rawOf(ground.composite([placed]));
+  const alone = await rawOf(sharp({ create: empty }).composite([placed]));
+  const mask = { input: Buffer.from(plateMask(drawing)), blend: "dest-in" } as const;
+  const cut = await rawOf(fromRaw(alone).composite([mask]));
+  return rawOf(ground.composite([{ input: cut.data, raw: { width, height, channels: 4 } }]));
 }
 
 /** The layer without what would lie outside the canvas. */
@@ -164,25 +101,6 @@ function inCanvas(layer: Raw, at: Picture["at"], { width, height }: Drawing): Ov
     left: Math.max(0, at.x),
     top: Math.max(0, at.y),
   };
-}
-
-/** Below the first distance a pixel is ground, above the second it is mark; sums of channel differences. */
-const keyed = { ground: 36, mark: 132 };
-
-/** Makes a plain ground transparent and takes its share out of the pixels at the mark's edge. */
-function keyOut(data: Buffer, key: Hex): void {
-  const ground = channels(key);
-  for (let i = 0; i < data.length; i += 4) {
-    let distance = 0;
-    for (let c = 0; c < 3; c++) distance += Math.abs((data[i + c] ?? 0) - (ground[c] ?? 0));
-    if (distance >= keyed.mark) continue;
-    const share = Math.max(0, (distance - keyed.ground) / (keyed.mark - keyed.ground));
-    for (let c = 0; c < 3 && share > 0; c++) {
-      const g = ground[c] ?? 0;
-      data[i + c] = Math.max(0, Math.min(255, Math.round(g + ((data[i + c] ?? 0) - g) / share)));
-    }
-    data[i + 3] = Math.round((data[i + 3] ?? 0) * share);
-  }
 }
 
 /** One colour with the shape in the alpha; or greys, stretched so that the darkest part still shows when it is tinted. */
@@ -212,5 +130,5 @@ function toned(data: Buffer, tone: Drawing["tone"]): void {
 
 function encode(pixels: Raw, alpha: Drawing["alpha"]): Promise<Buffer> {
   const image = alpha === "none" ? fromRaw(pixels).removeAlpha() : fromRaw(pixels);
-  return image.png({ compressionLevel: 9, adaptiveFiltering: false }).toBuffer();
+  return image.png({ compressionLevel: 7, adaptiveFiltering: false }).toBuffer();
 }

@@ -1,0 +1,24 @@
+import sharp, { type Sharp } from "sharp";
+
+sharp.concurrency(1); // several pictures are drawn at once instead: small ones gain nothing from threads
+
+/** Pixels as sRGB with alpha, 8 bits a channel, row by row. */
+export interface Raw {
+  data: Buffer;
+  width: number;
+  height: number;
+}
+
+export async function rawOf(image: Sharp): Promise<Raw> {
+  const { data, info } = await image
+    .toColourspace("srgb")
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return { data, width: info.width, height: info.height };
+}
+
+export const fromRaw = ({ data, width, height }: Raw): Sharp =>
+  sharp(data, { raw: { width, height, channels: 4 } });
+
+export const rawOfSvg = (svg: string): Promise<Raw> => rawOf(sharp(Buffer.from(svg)));
