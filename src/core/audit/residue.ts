@@ -4,7 +4,6 @@ import { placeAt } from "../files/source.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { escapeRegExp } from "../template/android-resources.ts";
 import type { Template } from "../template/read.ts";
-import type { Field } from "../values/fields.ts";
 
 /** Something of the template that is left in a file of a variant. */
 export interface Residue {
@@ -27,17 +26,6 @@ interface Sought {
   pattern: RegExp;
 }
 
-/** Values of a client that may themselves hold the template's name, and are no residue where they do. */
-const own: readonly Field[] = [
-  "app.name",
-  "app.label",
-  "owner",
-  "domain",
-  "email",
-  "copyright",
-  "windows.publisher",
-];
-
 /** Where code says its own namespace: it is not the app's identity, and stays. By file name. */
 const namespacePlaces: readonly { file: RegExp; place: RegExp }[] = [
   { file: /\.(kt|java)$/, place: /^\s*(package|import)\s[^\n]*$/gm },
@@ -46,7 +34,7 @@ const namespacePlaces: readonly { file: RegExp; place: RegExp }[] = [
   { file: /\.xml$/, place: /\b(android:name|tools:context|class)\s*=\s*"[^"]*"/g },
 ];
 
-/** Prepares the search for one client. Names are found in any case, and with any or no mark between their words. */
+/** Prepares the search for one client; its own values are no residue, though they hold the template's name. Names are found in any case, and with any or no mark between their words. */
 export function searchFor(template: Template, variant: Variant): TextSearch {
   const sought: Sought[] = [
     ...template.identifiers.map((what) => ({
@@ -56,21 +44,28 @@ export function searchFor(template: Template, variant: Variant): TextSearch {
     })),
     ...template.names.map((what) => ({ code: "residue-name" as const, what, pattern: namePattern(what) })),
   ];
-  const owned = own.map((field) => variant.values[field]?.value).filter((value) => value !== undefined);
+  const owned = Object.values(variant.values)
+    .map((traced) => traced.value)
+    .filter((value) => value.length > 3);
   const namespaces = template.parts.flatMap((part) => part.namespace ?? []);
   return {
     inFile(path, bytes, shown) {
       const text = textIfAny(bytes);
-      const searched = text === undefined ? undefined : masked(text, path, owned, namespaces);
+      let searched = text === undefined ? undefined : masked(text, path, owned, namespaces);
       return sought.flatMap((each) => {
         const found = path.search(each.pattern) === -1 ? [] : [inName(each, shown)];
         if (text === undefined || searched === undefined) found.push(...inBinary(each, bytes, shown));
-        else found.push(...inText(each, text, searched, shown));
+        else {
+          found.push(...inText(each, text, searched, shown));
+          searched = searched.replace(each.pattern, blank); // a name within an identifier is told once
+        }
         return found.map((problem) => ({ file: path, text: each.what, problem }));
       });
     },
   };
 }
+
+const blank = (part: string): string => " ".repeat(part.length);
 
 function namePattern(name: string): RegExp {
   const words = name
@@ -82,7 +77,6 @@ function namePattern(name: string): RegExp {
 
 /** The same text with what may stay blanked out; offsets stay as they are. */
 function masked(text: string, path: string, owned: readonly string[], namespaces: readonly string[]): string {
-  const blank = (part: string) => " ".repeat(part.length);
   let searched = owned.reduce((at, value) => at.replaceAll(value, blank), text);
   for (const { file, place } of namespacePlaces) {
     if (!file.test(path)) continue;

@@ -1,0 +1,121 @@
+import { copyFileSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import sharp from "sharp";
+import { beforeEach, expect, test } from "vitest";
+import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+
+let folder: string;
+const inVariant = (path: string) => join(folder, "variants/3-acre", path);
+const add = (path: string, content: string | Buffer) => {
+  const target = join(folder, "template", path);
+  mkdirSync(join(target, ".."), { recursive: true });
+  writeFileSync(target, content);
+};
+
+beforeEach(() => {
+  folder = workspaceWith(["3-acre"]);
+});
+
+/** Generates, audits, and gives the codes and messages found. */
+function found(): {
+  code: string;
+  message: string;
+  place?: { file: string; line: number; column: number };
+}[] {
+  expect(oxalis(folder, "generate").code).toBe(0);
+  const { code, out } = oxalis(folder, "audit", "--json");
+  const problems = JSON.parse(out).clients[0].problems;
+  expect(code).toBe(problems.length > 0 ? 1 : 0);
+  return problems;
+}
+
+test("a name that the survey could not know is found with its line, in any case and spacing", () => {
+  add(
+    "web/about.txt",
+    "Welcome.\n\nThis is plain-crate, or PLAINCRATE, or Plain  Crate; a plaincrated thing is not.\n",
+  );
+  const problems = found();
+  expect(problems.map((each) => each.code)).toEqual(["residue-name", "residue-name", "residue-name"]);
+  expect(problems.map((each) => each.place?.column)).toEqual([9, 25, 40]);
+  expect(problems[0]?.place).toMatchObject({ file: "variants/3-acre/web/about.txt", line: 3 });
+});
+
+test("an identifier left in code is found; the code's own namespace is not one", () => {
+  edit(folder, "template/android/app/build.gradle.kts", (text) =>
+    text.replace(
+      'namespace = "example.lanternfield.storefront"',
+      'namespace = "example.lanternfield.plaincrate"',
+    ),
+  );
+  add(
+    "android/app/src/main/java/Keys.kt",
+    'package example.lanternfield.plaincrate.keys\n\nval shelf = "x"\n',
+  );
+  expect(found()).toEqual([]);
+  add("web/push.js", 'const topic = "example.lanternfield.plaincrate.news";\n');
+  expect(found().map((each) => [each.code, each.place?.line])).toEqual([["residue-identifier", 1]]);
+});
+
+test("a name inside a picture's metadata, in a file's name and in 16-bit text is found", async () => {
+  const picture = sharp({ create: { width: 8, height: 8, channels: 3, background: "#808080" } });
+  add(
+    "web/pictures/leaf.jpg",
+    await picture
+      .withExif({ IFD0: { Copyright: "Plain Crate" } })
+      .jpeg()
+      .toBuffer(),
+  );
+  add("web/plain_crate.txt", "nothing\n");
+  add("windows/notes.bin", Buffer.from("\0Plain Crate", "utf16le"));
+  expect(found().map((each) => each.code)).toEqual(["residue-name", "residue-name", "residue-name"]);
+});
+
+test("the template's picture is found as it is, and resized and re-encoded", async () => {
+  const own = readFileSync(join(folder, "template/web/pictures/stamp-512.png"));
+  add("web/pictures/old.png", own);
+  add("web/pictures/small.jpg", await sharp(own).resize(150).jpeg({ quality: 70 }).toBuffer());
+  copyFileSync(join(folder, "clients/3-acre/art/mark.svg"), join(folder, "template/web/pictures/three.svg"));
+  const messages = found().map((each) => each.message);
+  expect(messages).toEqual([
+    "variants/3-acre/web/pictures/old.png is the template's own web/pictures/stamp-512.png.",
+    expect.stringMatching(/small\.jpg looks like the template's own /),
+  ]);
+});
+
+test("a client whose own name holds the template's is not accused", () => {
+  edit(folder, "clients/3-acre/brief.yaml", (text) =>
+    text.replace("name: 3 Acre Greens", "name: Plain Crate of Three"),
+  );
+  expect(found()).toEqual([]);
+});
+
+test("what is allowed in template.yaml passes, and is shown with its reason", () => {
+  add("web/licence.txt", "Plain Crate\n");
+  edit(
+    folder,
+    "template.yaml",
+    (text) =>
+      `${text}\nallow:\n  - file: web/licence.txt\n    reason: the licence names the app it was given for\n`,
+  );
+  expect(found()).toEqual([]);
+  const { err } = oxalis(folder, "audit", "--verbose");
+  expect(err).toContain("allowed   the licence names the app it was given for");
+});
+
+test("disk, receipt and plan are held against each other", () => {
+  expect(found()).toEqual([]);
+  writeFileSync(inVariant("web/style.css"), "body { color: red }");
+  writeFileSync(inVariant("web/extra.txt"), "by hand");
+  edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("Three Acre Growers Ltd", "Acre Growers"));
+  const { code, out, err } = oxalis(folder, "audit");
+  expect(code).toBe(1);
+  expect(out).toContain("1 variant audited: 1 with findings.");
+  for (const problem of ["[output-changed]", "[output-stray]", "[out-of-date]"])
+    expect(err).toContain(problem);
+});
+
+test("a variant that was never generated is a finding", () => {
+  const { code, err } = oxalis(folder, "audit");
+  expect(code).toBe(1);
+  expect(err).toContain("variants/3-acre is not there: the variant has not been generated.");
+});

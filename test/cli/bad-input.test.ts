@@ -1,0 +1,233 @@
+import { existsSync, rmSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, test } from "vitest";
+import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+
+const brief = "clients/3-acre/brief.yaml";
+const art = "clients/3-acre/art/mark.svg";
+
+interface Case {
+  what: string;
+  file?: string;
+  change(folder: string): void;
+  code: string;
+  place?: string;
+  says: string[];
+}
+
+const replaced = (file: string, from: string | RegExp, to: string) => (folder: string) =>
+  edit(folder, file, (text) => text.replace(from, to));
+const written = (file: string, content: string | Buffer) => (folder: string) =>
+  writeFileSync(join(folder, file), content);
+
+const cases: Case[] = [
+  {
+    what: "a misspelt key",
+    change: replaced(brief, "  label:", "  lable:"),
+    code: "key-unknown",
+    place: `${brief}:3:3`,
+    says: ['Nothing is called "lable" below app.', 'expected  "label"', "  lable: 3 Acre"],
+  },
+  {
+    what: "a colour that is none",
+    change: replaced(brief, '"#ffd23f"', '"#ffd23"'),
+    code: "color-invalid",
+    place: `${brief}:9:11`,
+    says: ['"#ffd23" is not a colour', "CSS colour name"],
+  },
+  {
+    what: "a colour that lets something shine through",
+    change: replaced(brief, '"#ffd23f"', "transparent"),
+    code: "color-transparent",
+    place: `${brief}:9:11`,
+    says: ["is not opaque"],
+  },
+  {
+    what: "a missing brand colour",
+    change: replaced(brief, '  brand: "#1e4d2b"\n', ""),
+    code: "key-missing",
+    says: ["colors.brand is missing"],
+  },
+  {
+    what: "a picture that is not there",
+    change: replaced(brief, "art/mark.svg", "art/logo.svg"),
+    code: "file-missing",
+    place: `${brief}:11:9`,
+    says: ["clients/3-acre/art/logo.svg is not there."],
+  },
+  {
+    what: "no picture at all",
+    change: replaced(brief, /art:\n.*\n/, ""),
+    code: "art-missing",
+    says: ["neither an icon nor a mark"],
+  },
+  {
+    what: "a picture that is text",
+    change: (folder) => {
+      writeFileSync(join(folder, "clients/3-acre/art/mark.png"), "hello");
+      edit(folder, brief, (text) => text.replace("mark.svg", "mark.png"));
+    },
+    code: "art-unreadable",
+    place: `${brief}:11:9`,
+    says: ["mark.png is not a picture that can be read.", "SVG, PNG, JPEG or WebP"],
+  },
+  {
+    what: "a picture that is cut short",
+    change: written(art, "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'><rect"),
+    code: "art-unreadable",
+    says: ["is not valid XML"],
+  },
+  {
+    what: "a picture that reads another file",
+    change: written(
+      art,
+      "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'><image href='file:///etc/hostname'/></svg>",
+    ),
+    code: "art-unsafe",
+    place: `${art}:1`,
+    says: ['refers to "file:///etc/hostname"'],
+  },
+  {
+    what: "a picture with entities",
+    change: written(
+      art,
+      '<!DOCTYPE svg [<!ENTITY a "aaaa">]><svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>',
+    ),
+    code: "art-unsafe",
+    says: ["declares entities of its own"],
+  },
+  {
+    what: "an empty picture",
+    change: written(art, "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'/>"),
+    code: "art-empty",
+    says: ["shows nothing"],
+  },
+  {
+    what: "an identifier that a platform does not accept",
+    change: (folder) => edit(folder, brief, (text) => `${text}identifiers:\n  android: acre\n`),
+    code: "identifier-invalid",
+    place: `${brief}:13:12`,
+    says: ["Android does not accept the identifier", "it must have two segments or more"],
+  },
+  {
+    what: "a name that no store takes",
+    change: replaced(brief, "name: 3 Acre Greens", `name: ${"Greens ".repeat(6)}`),
+    code: "name-invalid",
+    says: ["at most 30 characters"],
+  },
+  {
+    what: "a version of two numbers",
+    change: replaced(brief, "domain:", 'version: "1.0"\ndomain:'),
+    code: "version-invalid",
+    says: ["three whole numbers"],
+  },
+  {
+    what: "a path that leads out of the client's folder",
+    change: replaced(brief, "art/mark.svg", "../saltmarsh/art/mark.svg"),
+    code: "path-outside",
+    says: ["lies outside 3-acre's folder"],
+  },
+  {
+    what: "YAML that is none",
+    change: replaced(brief, "app:", "app: ["),
+    code: "yaml-syntax",
+    place: `${brief}:`,
+    says: [],
+  },
+  {
+    what: "a pattern with a misspelt word",
+    change: replaced("oxalis.yaml", "{domain reversed}", "{domain reversd}"),
+    code: "pattern-invalid",
+    place: "oxalis.yaml:12:30",
+    says: ['No word is called "reversd".', 'expected  "reversed"'],
+  },
+  {
+    what: "a place in template.yaml that is not in the file",
+    change: replaced("template.yaml", '"#shop-name"', '"#shopname"'),
+    code: "fill-not-found",
+    place: "template.yaml:6:9",
+    says: ['web/index.html has nothing at "#shopname".'],
+  },
+  {
+    what: "a template that holds no app",
+    change: (folder) => {
+      for (const part of ["android", "ios", "windows", "web"])
+        rmSync(join(folder, "template", part), { recursive: true });
+    },
+    code: "template-empty",
+    says: ["template holds no app."],
+  },
+  {
+    what: "a template whose manifest is broken",
+    change: replaced("template/android/app/src/main/AndroidManifest.xml", "</manifest>", ""),
+    code: "template-syntax",
+    place: "template/android/app/src/main/AndroidManifest.xml:",
+    says: ["is not valid XML"],
+  },
+  {
+    what: "a value that the template wants and nobody gives",
+    change: replaced("oxalis.yaml", "year: 2026\n", ""),
+    code: "key-missing",
+    says: ['Nothing gives copyright, which ios/Storefront/Info.plist wants in place of "2019 Lanternfield".'],
+  },
+];
+
+test.each(cases)(
+  "$what: told with its place and what to do; exit code 1, nothing written",
+  ({ change, code, place, says }) => {
+    const folder = workspaceWith(["3-acre"]);
+    change(folder);
+    const { code: exit, err } = oxalis(folder, "generate");
+    expect(err).toContain(`[${code}]`);
+    for (const words of [place ?? "", "to do", ...says]) expect(err).toContain(words);
+    expect(err).not.toContain("defect");
+    expect(exit).toBe(1);
+    expect(existsSync(join(folder, "variants"))).toBe(false);
+  },
+);
+
+test("two clients with one identifier: both are told, and neither is made", () => {
+  const folder = workspaceWith(["3-acre", "saltmarsh", "root-and-leaf"]);
+  edit(folder, brief, (text) => `${text}identifiers:\n  ios: Example.Saltmarsh.SaltmarshRoots\n`);
+  const { code, err } = oxalis(folder, "generate");
+  expect(code).toBe(1);
+  expect(err).toContain("is also the identifier of saltmarsh.");
+  expect(err).toContain("is also the identifier of 3-acre.");
+  expect(existsSync(join(folder, "variants/root-and-leaf"))).toBe(true);
+  expect(existsSync(join(folder, "variants/saltmarsh"))).toBe(false);
+});
+
+describe("wrong use", () => {
+  test("outside a workspace, with a wrong -C, with a client nobody has: exit code 1 and what to do", () => {
+    const folder = workspaceWith(["3-acre"]);
+    expect(oxalis("/", "clients")).toMatchObject({
+      code: 1,
+      err: expect.stringContaining("[workspace-not-found]"),
+    });
+    expect(oxalis("/", "clients", "-C", join(folder, "clients")).err).toContain("No oxalis.yaml in");
+    expect(oxalis(join(folder, "clients/3-acre"), "clients").code).toBe(0);
+    expect(oxalis(folder, "generate", "nobody").err).toContain('No client is called "nobody".');
+  });
+
+  test("an unknown command, option or field: exit code 2", () => {
+    const folder = workspaceWith(["3-acre"]);
+    expect(oxalis(folder, "genrate")).toMatchObject({
+      code: 2,
+      err: expect.stringContaining("Did you mean generate?"),
+    });
+    expect(oxalis(folder, "generate", "--fast").code).toBe(2);
+    expect(oxalis(folder, "explain", "3-acre", "app.nme")).toMatchObject({
+      code: 2,
+      err: expect.stringContaining("app.name"),
+    });
+    expect(oxalis(folder, "--help")).toMatchObject({ code: 0, out: expect.stringContaining("generate") });
+  });
+
+  test("the example is not written over a folder in use", () => {
+    const folder = workspaceWith(["3-acre"]);
+    expect(oxalis("/", "demo", folder)).toMatchObject({
+      code: 1,
+      err: expect.stringContaining("[folder-in-use]"),
+    });
+  });
+});

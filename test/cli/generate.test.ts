@@ -1,0 +1,143 @@
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { setTimeout as pause } from "node:timers/promises";
+import { describe, expect, test } from "vitest";
+import { contents, edit, oxalis, startOxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+
+const brief = "clients/3-acre/brief.yaml";
+const lid = "variants/3-acre/ios/Storefront/Shelf.xcassets/CrateLid.appiconset/lid.png";
+
+const changesOf = (out: string) =>
+  (JSON.parse(out).clients as { changes: { what: string; path: string }[] }[]).flatMap(
+    (client) => client.changes,
+  );
+
+test("two runs over the same inputs give the same bytes, and the second one writes nothing", () => {
+  const [one, two] = [workspaceWith(["3-acre"]), workspaceWith(["3-acre"])];
+  for (const folder of [one, two]) expect(oxalis(folder, "generate").code).toBe(0);
+  const [first, second] = [contents(join(one, "variants")), contents(join(two, "variants"))];
+  expect([...first.keys()]).toEqual([...second.keys()]);
+  for (const [path, bytes] of first)
+    expect([path, bytes.equals(second.get(path) ?? Buffer.alloc(0))]).toEqual([path, true]);
+  const again = oxalis(one, "generate");
+  expect(again.err).toContain("nothing to do");
+  expect(again.out).toContain("1 variant in variants/: 0 changed, 1 as before.");
+});
+
+test("only what changed is made again, and what is no longer planned is removed", () => {
+  const folder = workspaceWith(["3-acre"]);
+  oxalis(folder, "generate");
+  edit(folder, brief, (text) => text.replace("3acre.example", "three-acre.example"));
+  const renamed = changesOf(oxalis(folder, "generate", "--json").out);
+  expect(renamed.length).toBeGreaterThan(3);
+  expect(renamed.every(({ what, path }) => what === "change" && !path.endsWith(".png"))).toBe(true);
+
+  const xcode = "template/ios/Storefront/Shelf.xcassets/OpeningMark.imageset/Contents.json";
+  edit(folder, xcode, (text) => text.replaceAll("opening@3x.png", "opening-large.png"));
+  const moved = changesOf(oxalis(folder, "generate", "--json").out);
+  const set = "ios/Storefront/Shelf.xcassets/OpeningMark.imageset";
+  expect(moved).toContainEqual({ what: "create", path: `${set}/opening-large.png` });
+  expect(moved).toContainEqual({ what: "remove", path: `${set}/opening@3x.png` });
+  expect(existsSync(join(folder, "variants/3-acre", set, "opening@3x.png"))).toBe(false);
+  expect(oxalis(folder, "audit").code).toBe(0);
+});
+
+test("a file that was changed or deleted by hand is put back", () => {
+  const folder = workspaceWith(["3-acre"]);
+  oxalis(folder, "generate");
+  const before = readFileSync(join(folder, lid));
+  writeFileSync(join(folder, lid), "not a picture");
+  rmSync(join(folder, "variants/3-acre/web/sw.js"));
+  const what = changesOf(oxalis(folder, "generate", "--json").out).map((change) => change.what);
+  expect(what).toEqual(["restore", "restore"]);
+  expect(readFileSync(join(folder, lid)).equals(before)).toBe(true);
+});
+
+test("--dry-run says what would be done and writes nothing", () => {
+  const folder = workspaceWith(["3-acre", "saltmarsh"]);
+  const { code, out } = oxalis(folder, "generate", "--dry-run", "3-acre");
+  expect(code).toBe(0);
+  expect(out).toMatch(/^to make +variants\/3-acre\/android\/app\/build\.gradle\.kts$/m);
+  expect(out).toContain("1 variant would change, 0 would not.");
+  expect(existsSync(join(folder, "variants"))).toBe(false);
+  expect(existsSync(join(folder, ".oxalis"))).toBe(false);
+});
+
+test("a killed run leaves whole files only, and the next run finishes the work", async () => {
+  const folder = workspaceWith(["3-acre"]);
+  const run = startOxalis(folder, "generate");
+  const receipt = join(folder, "variants/3-acre/.receipt.json");
+  while (!existsSync(receipt) || !existsSync(join(folder, "variants/3-acre/web/sw.js"))) await pause(5);
+  run.kill("SIGKILL");
+  await new Promise((ended) => run.once("exit", ended));
+  const left = contents(join(folder, "variants/3-acre"));
+  expect(oxalis(folder, "audit").code).toBe(1);
+  expect(oxalis(folder, "generate").code).toBe(0);
+  const whole = contents(join(folder, "variants/3-acre"));
+  for (const [path, bytes] of left) {
+    if (path !== ".receipt.json")
+      expect([path, bytes.equals(whole.get(path) ?? Buffer.alloc(0))]).toEqual([path, true]);
+  }
+  expect(oxalis(folder, "audit").code).toBe(0);
+  expect(contents(join(folder, ".oxalis")).size).toBe(0);
+});
+
+test("what a killed run made under a plan that has since changed is cleared away", () => {
+  const folder = workspaceWith(["3-acre"]);
+  oxalis(folder, "generate");
+  const path = join(folder, "variants/3-acre/.receipt.json");
+  const receipt = JSON.parse(readFileSync(path, "utf8"));
+  receipt.files["web/pictures/gone.png"] = { kind: "draw", fingerprint: "0", sha256: null };
+  writeFileSync(path, JSON.stringify(receipt));
+  writeFileSync(join(folder, "variants/3-acre/web/pictures/gone.png"), "half a plan");
+  expect(changesOf(oxalis(folder, "generate", "--json").out)).toEqual([
+    { what: "remove", path: "web/pictures/gone.png" },
+  ]);
+});
+
+test("two runs at once do not mix", async () => {
+  const folder = workspaceWith(["3-acre"]);
+  const codes = await Promise.all(
+    [1, 2].map(() => new Promise((ended) => startOxalis(folder, "generate").once("exit", ended))),
+  );
+  expect(codes).toContain(0);
+  expect(codes.every((code) => code === 0 || code === 1)).toBe(true);
+  expect(oxalis(folder, "audit").code).toBe(0);
+});
+
+test("a failing client does not stop the others, and keeps what it had", () => {
+  const folder = workspaceWith(["3-acre", "saltmarsh"]);
+  oxalis(folder, "generate");
+  const before = contents(join(folder, "variants/3-acre"));
+  writeFileSync(join(folder, "clients/3-acre/art/mark.svg"), "<svg");
+  edit(folder, "clients/saltmarsh/brief.yaml", (text) => text.replace("label: Saltmarsh", "label: Salty"));
+  const { code, err, out } = oxalis(folder, "generate");
+  expect(code).toBe(1);
+  expect(err).toContain("✗ 3-acre  1 error");
+  expect(err).toMatch(/✓ saltmarsh {2}\d+ changed/);
+  expect(out).toContain("1 client failed.");
+  expect([...contents(join(folder, "variants/3-acre")).keys()]).toEqual([...before.keys()]);
+});
+
+describe("nothing outside the workspace is touched", () => {
+  test("a variant's folder that is a link", () => {
+    const folder = workspaceWith(["3-acre"]);
+    const elsewhere = temporaryFolder();
+    mkdirSync(join(folder, "variants"));
+    symlinkSync(elsewhere, join(folder, "variants/3-acre"));
+    const { code, err } = oxalis(folder, "generate");
+    expect(code).toBe(1);
+    expect(err).toContain("[path-outside]");
+    expect(contents(elsewhere).size).toBe(0);
+  });
+
+  test("a picture behind a link, and a template file behind a link", () => {
+    const folder = workspaceWith(["3-acre"]);
+    const secret = join(temporaryFolder(), "mark.svg");
+    renameSync(join(folder, "clients/3-acre/art/mark.svg"), secret);
+    symlinkSync(secret, join(folder, "clients/3-acre/art/mark.svg"));
+    expect(oxalis(folder, "generate").err).toContain("[path-outside]");
+    symlinkSync(secret, join(folder, "template/web/leak.svg"));
+    expect(oxalis(folder, "generate").err).toContain("template/web/leak.svg is a link that leads outside");
+  });
+});

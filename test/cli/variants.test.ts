@@ -1,0 +1,261 @@
+import { cpSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { createServer } from "node:http";
+import type { AddressInfo } from "node:net";
+import { extname, join } from "node:path";
+import { type Browser, chromium } from "playwright-core";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { contents, oxalis, temporaryFolder } from "../support/oxalis.ts";
+import { hasTool, tool } from "../support/tools.ts";
+
+/** What each client's app must be called on a device; from the briefs, by hand. */
+const expected = [
+  { key: "3-acre", id: "example.n3acre.n3acregreens", label: "3 Acre", name: "3 Acre Greens" },
+  {
+    key: "brennans-bothy",
+    id: "example.brennans.brennansbothybox",
+    label: "Bóthy Box",
+    name: "Brennán's Bóthy Box",
+  },
+  { key: "ferme-duclos", id: "example.fermeduclos.lafermeduclos", label: "Duclos", name: "La Ferme Duclos" },
+  {
+    key: "high-hedges",
+    id: "example.highhedges.highhedgesfarm",
+    label: "High Hedges",
+    name: "High Hedges Farm",
+  },
+  {
+    key: "orchard-lane",
+    id: "example.orchardlane.orchardlaneboxes",
+    label: "Orchard Lane",
+    name: "Orchard Lane Boxes",
+  },
+  { key: "root-and-leaf", id: "example.rootandleaf.rootandleaf", label: "Root & Leaf", name: "Root & Leaf" },
+  { key: "saltmarsh", id: "example.saltmarsh.saltmarshroots", label: "Saltmarsh", name: "Saltmarsh Roots" },
+  { key: "zelena-griadka", id: "example.griadka.zelenagryadka", label: "Грядка", name: "Зелена Грядка" },
+];
+
+const demo = join(temporaryFolder(), "demo");
+const variant = (key: string, ...path: string[]) => join(demo, "variants", key, ...path);
+
+beforeAll(() => {
+  expect(oxalis(".", "demo", demo).code).toBe(0);
+  const ran = oxalis(demo, "generate");
+  expect(ran.err).not.toContain("error");
+  expect(ran.code).toBe(0);
+});
+
+test("every client of the demo is generated, and the audit finds nothing", () => {
+  expect(readdirSync(join(demo, "variants")).sort()).toEqual(expected.map(({ key }) => key));
+  const { code, out } = oxalis(demo, "audit");
+  expect(out).toContain("8 variants audited: all whole, nothing of the template left.");
+  expect(code).toBe(0);
+});
+
+describe.each(expected)("$key", ({ key, id, label, name }) => {
+  const framework = "/usr/share/android-framework-res/framework-res.apk";
+
+  test.runIf(hasTool("aapt2") && hasTool(framework))("links with aapt2 under its own ID and label", () => {
+    const work = temporaryFolder();
+    const res = join(work, "res");
+    cpSync(variant(key, "android/app/src/main/res"), res, {
+      recursive: true,
+      filter: (source) => !/values-v(3[1-9]|[4-9]\d)/.test(source), // the framework at hand is of API 29
+    });
+    const gradle = readFileSync(variant(key, "android/app/build.gradle.kts"), "utf8");
+    const setting = (named: string) => new RegExp(`${named} = "?([^"\\s]+)`).exec(gradle)?.[1] ?? "";
+    const manifest = readFileSync(variant(key, "android/app/src/main/AndroidManifest.xml"), "utf8");
+    const merged = manifest
+      .replace("<manifest ", `<manifest package="${setting("namespace")}" `)
+      .replace(/\$\{applicationId\}/g, setting("applicationId"));
+    writeFileSync(join(work, "AndroidManifest.xml"), merged);
+    tool("aapt2", ["compile", "--dir", res, "-o", join(work, "res.zip")]);
+    tool("aapt2", [
+      ...[
+        "link",
+        "-I",
+        framework,
+        "--manifest",
+        join(work, "AndroidManifest.xml"),
+        "-o",
+        join(work, "app.apk"),
+      ],
+      ...["--rename-manifest-package", setting("applicationId")],
+      ...["--min-sdk-version", setting("minSdk"), "--target-sdk-version", "29"],
+      ...["--version-code", setting("versionCode"), "--version-name", setting("versionName")],
+      join(work, "res.zip"),
+    ]);
+    const badging = tool("aapt2", ["dump", "badging", join(work, "app.apk")]);
+    expect(badging).toContain(`package: name='${id}' versionCode='1' versionName='1.0.0'`);
+    expect(badging).toContain(`application-label:'${label}'`);
+    expect(badging).toMatch(/application-icon-640:'res\/mipmap-anydpi-v26\/crate_lid\.xml'/);
+  });
+
+  test.runIf(hasTool("plistutil"))("has property lists that parse, with its own names", () => {
+    const binary = join(temporaryFolder(), "binary.plist");
+    const ask = (file: string, name: string) => {
+      tool("plistutil", ["-i", variant(key, "ios", file), "-f", "bin", "-o", binary]);
+      const back = tool("plistutil", ["-i", binary, "-f", "xml", "-o", "-"]);
+      const path = `string(//key[.='${name}']/following-sibling::string[1])`;
+      return tool("xmllint", ["--nonet", "--xpath", path, "-"], back).trimEnd();
+    };
+    expect(ask("Storefront/Info.plist", "CFBundleDisplayName")).toBe(label);
+    expect(ask("Storefront/Info.plist", "CFBundleURLName")).toBe(id);
+    expect(ask("NotificationService/Info.plist", "CFBundleDisplayName")).toBe(label);
+    expect(ask("Storefront/Storefront.entitlements", "aps-environment")).toBe("development");
+    const entitlements = readFileSync(variant(key, "ios/Storefront/Storefront.entitlements"), "utf8");
+    expect(entitlements).toContain(`<string>group.${id}.orders</string>`);
+    const project = readFileSync(variant(key, "ios/Storefront.xcodeproj/project.pbxproj"), "utf8");
+    const bundles = [...project.matchAll(/PRODUCT_BUNDLE_IDENTIFIER = "?([^";]+)"?;/g)].map(
+      (match) => match[1],
+    );
+    expect(bundles).toEqual([id, id, `${id}.notification-service`, `${id}.notification-service`]);
+  });
+
+  test.runIf(hasTool("xmllint"))("has XML that is well-formed, with its name where Windows shows it", () => {
+    const xml = [...contents(variant(key)).keys()].filter((file) =>
+      /\.(xml|plist|storyboard|resw|appxmanifest|svg)$/.test(file),
+    );
+    expect(xml.length).toBeGreaterThan(15);
+    tool("xmllint", ["--noout", "--nonet", ...xml.map((file) => variant(key, file))]);
+    const ask = (file: string, path: string) =>
+      tool("xmllint", ["--xpath", path, variant(key, file)]).trimEnd();
+    expect(
+      ask(
+        "windows/Package.appxmanifest",
+        "string(//*[local-name()='Properties']/*[local-name()='DisplayName'])",
+      ),
+    ).toBe(name);
+    expect(ask("windows/Package.appxmanifest", "string(//*[local-name()='Identity']/@Name)")).toBe(id);
+    expect(ask("windows/Strings/en/Resources.resw", "string(//data[@name='ShopSign']/value)")).toBe(name);
+  });
+
+  test.runIf(hasTool("pngcheck"))("has only sound PNGs", () => {
+    const pictures = [...contents(variant(key)).keys()].filter((file) => file.endsWith(".png"));
+    expect(pictures.length).toBeGreaterThan(120);
+    tool("pngcheck", ["-q", ...pictures.map((file) => variant(key, file))]);
+  });
+});
+
+describe.runIf(hasTool("chromium"))("in Chromium", () => {
+  let browser: Browser;
+  beforeAll(async () => {
+    const args = [
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-background-networking",
+      "--disable-component-update",
+    ];
+    browser = await chromium.launch({
+      executablePath: "/usr/bin/chromium",
+      args: [...args, "--disable-sync", "--no-first-run"],
+    });
+  });
+  afterAll(() => browser?.close());
+
+  test.each(expected)(
+    "$key: the page loads, and its web manifest has no errors",
+    async ({ key, name, label }) => {
+      const server = await serve(variant(key, "web"));
+      const page = await browser.newPage();
+      const failed: string[] = [];
+      page.on("requestfailed", (request) => failed.push(request.url()));
+      page.on("response", (response) => response.status() >= 400 && failed.push(response.url()));
+      await page.goto(server.address);
+      expect(await page.title()).toBe(name);
+      expect(await page.textContent("#shop-name")).toBe(name);
+      expect(await page.locator("article").count()).toBe(3);
+      const session = await page.context().newCDPSession(page);
+      const { errors, data } = await session.send("Page.getAppManifest");
+      expect(errors).toEqual([]);
+      const { short_name, icons } = JSON.parse(data ?? "{}");
+      expect(short_name).toBe(label);
+      for (const { src, sizes } of icons)
+        expect([sizes, await sizeOf(page, `${server.address}/${src}`)]).toEqual([sizes, sizes]);
+      const { installabilityErrors } = await session.send("Page.getInstallabilityErrors");
+      expect(
+        installabilityErrors.map((each) => each.errorId).filter((each) => each !== "in-incognito"),
+      ).toEqual([]);
+      expect(failed).toEqual([]);
+      await page.close();
+      server.close();
+    },
+  );
+
+  test("the proof page shows every client, alone and without a network", async () => {
+    expect(oxalis(demo, "proof").code).toBe(0);
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const asked: string[] = [];
+    page.on("request", (request) => asked.push(request.url()));
+    await page.goto(`file://${join(demo, "variants/proof.html")}`);
+    expect(await page.locator("article.sheet h2").allTextContents()).toEqual(
+      expected.map((each) => each.name),
+    );
+    expect(asked.filter((url) => !url.startsWith("data:") && !url.endsWith("/proof.html"))).toEqual([]);
+    const blank = await page.locator(".sheet .pic").evaluateAll(
+      (pictures) =>
+        pictures.filter((each) => {
+          const { backgroundImage, width } = (globalThis as unknown as BrowserWindow).getComputedStyle(each);
+          return backgroundImage === "none" || Number.parseFloat(width) === 0;
+        }).length,
+    );
+    expect(blank).toBe(0);
+    expect(
+      await page.evaluate(
+        () => (globalThis as unknown as BrowserWindow).document.documentElement.scrollWidth,
+      ),
+    ).toBe(1280);
+    await page.close();
+  });
+});
+
+interface BrowserWindow {
+  getComputedStyle(element: unknown): { backgroundImage: string; width: string };
+  document: { documentElement: { scrollWidth: number } };
+}
+
+const mediaTypes: Record<string, string> = {
+  ".html": "text/html",
+  ".js": "text/javascript",
+  ".css": "text/css",
+  ".json": "application/json",
+  ".webmanifest": "application/manifest+json",
+  ".png": "image/png",
+  ".svg": "image/svg+xml",
+  ".ico": "image/x-icon",
+};
+
+async function serve(folder: string): Promise<{ address: string; close(): void }> {
+  const files = contents(folder);
+  const server = createServer((request, response) => {
+    const path =
+      decodeURIComponent((request.url ?? "/").replace(/^\//, "").replace(/[?#].*$/, "")) || "index.html";
+    const body = files.get(path);
+    response.writeHead(body ? 200 : 404, {
+      "content-type": mediaTypes[extname(path)] ?? "application/octet-stream",
+    });
+    response.end(body);
+  });
+  await new Promise<void>((ready) => server.listen(0, "127.0.0.1", ready));
+  return {
+    address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    close: () => server.close(),
+  };
+}
+
+async function sizeOf(page: Awaited<ReturnType<Browser["newPage"]>>, url: string): Promise<string> {
+  return page.evaluate(async (address) => {
+    const picture = new (
+      globalThis as unknown as {
+        Image: new () => {
+          src: string;
+          decode(): Promise<void>;
+          naturalWidth: number;
+          naturalHeight: number;
+        };
+      }
+    ).Image();
+    picture.src = address;
+    await picture.decode();
+    return `${picture.naturalWidth}x${picture.naturalHeight}`;
+  }, url);
+}

@@ -1,0 +1,77 @@
+import { spawn, spawnSync } from "node:child_process";
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join, relative } from "node:path";
+import { afterAll } from "vitest";
+
+const root = join(import.meta.dirname, "../..");
+export const program = join(root, "dist/oxalis.js");
+export const demoFolder = join(root, "demo");
+
+export interface Ran {
+  code: number | null;
+  out: string;
+  err: string;
+}
+
+/** Runs the built program. */
+export function oxalis(folder: string, ...args: string[]): Ran {
+  const { status, stdout, stderr } = spawnSync("node", [program, ...args], {
+    cwd: folder,
+    encoding: "utf8",
+    env: { ...process.env, NO_COLOR: "1", COLUMNS: "120" },
+    maxBuffer: 64 * 1024 * 1024,
+  });
+  return { code: status, out: stdout, err: stderr };
+}
+
+/** Starts the built program and leaves it running. */
+export const startOxalis = (folder: string, ...args: string[]) =>
+  spawn("node", [program, ...args], { cwd: folder, stdio: ["ignore", "pipe", "pipe"] });
+
+/** A folder that is gone when the test file has ended. */
+export function temporaryFolder(): string {
+  const folder = mkdtempSync(join(tmpdir(), "oxalis-test-"));
+  temporary.push(folder);
+  return folder;
+}
+
+const temporary: string[] = [];
+afterAll(() => {
+  for (const folder of temporary) rmSync(folder, { recursive: true, force: true });
+});
+
+/** The demo workspace with only these clients, and with some files written otherwise. */
+export function workspaceWith(
+  clients: readonly string[],
+  changes: Readonly<Record<string, string>> = {},
+): string {
+  const folder = temporaryFolder();
+  cpSync(demoFolder, folder, {
+    recursive: true,
+    filter: (source) => {
+      const key = /^clients\/([^/]+)/.exec(relative(demoFolder, source))?.[1];
+      return key === undefined || clients.includes(key);
+    },
+  });
+  for (const [file, text] of Object.entries(changes)) writeFileSync(join(folder, file), text);
+  return folder;
+}
+
+/** Changes a file's text in place. */
+export function edit(folder: string, file: string, change: (text: string) => string): void {
+  const path = join(folder, file);
+  const text = readFileSync(path, "utf8");
+  const changed = change(text);
+  if (changed === text) throw new Error(`nothing was changed in ${file}`);
+  writeFileSync(path, changed);
+}
+
+/** Every file below a folder with its bytes, by relative path. */
+export function contents(folder: string): Map<string, Buffer> {
+  const files = readdirSync(folder, { recursive: true, withFileTypes: true }).filter((entry) =>
+    entry.isFile(),
+  );
+  const paths = files.map((entry) => relative(folder, join(entry.parentPath, entry.name))).sort();
+  return new Map(paths.map((path) => [path, readFileSync(join(folder, path))]));
+}
