@@ -2,7 +2,7 @@ import { domainToASCII } from "node:url";
 import { sha256 } from "../files/hash.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Step } from "../values/trail.ts";
-import { type Traced, then } from "../values/trail.ts";
+import { type Traced, withStep } from "../values/trail.ts";
 
 /** Words that Java and Kotlin keep for themselves; none may be a segment of an application ID (Java Language Specification). */
 const javaWords = new Set(
@@ -43,9 +43,9 @@ export function settleBase(given: Traced): Traced {
   return repairs.reduce<Traced>(
     (settled, repair) => {
       const value = settled.value.split(".").map(repair.apply).filter(Boolean).join(".");
-      return then(settled, { by: "rule", note: repair.says, value });
+      return withStep(settled, { by: "rule", note: repair.says, value });
     },
-    then(given, lower),
+    withStep(given, lower),
   );
 }
 
@@ -59,7 +59,7 @@ const windowsMost = 50;
 export function fitWindows(given: Traced): Traced {
   if (given.value.length <= windowsMost) return given;
   const value = `${given.value.slice(0, windowsMost - 9).replace(/[.-]+$/, "")}-${sha256(given.value).slice(0, 8)}`;
-  return then(given, {
+  return withStep(given, {
     by: "rule",
     note: `shortened to ${windowsMost} characters, the most Windows takes`,
     value,

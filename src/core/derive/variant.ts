@@ -3,7 +3,7 @@ import type { Place } from "../files/source.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { type NoColor, parseColor, readableOn } from "../values/color.ts";
 import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
-import { type Step, type Traced, then, traced } from "../values/trail.ts";
+import { type Step, type Traced, traced, withStep } from "../values/trail.ts";
 import type { Document, Path } from "../workspace/document.ts";
 import type { Client, Workspace } from "../workspace/read.ts";
 import { asciiDomain, fitWindows, settleBase } from "./identifier.ts";
@@ -146,7 +146,7 @@ function settle(field: Field, value: Traced | undefined, problems: Problem[]): T
 
 function settledColor(value: Traced, problems: Problem[]): Traced | undefined {
   const hex = parseColor(value.value);
-  if (typeof hex === "string") return then(value, { by: "rule", note: "written as #rrggbb", value: hex });
+  if (typeof hex === "string") return withStep(value, { by: "rule", note: "written as #rrggbb", value: hex });
   const { code, reason }: NoColor = hex;
   problems.push(problem(code, `${reason}.`, { place: value.trail[0]?.place }));
   return undefined;
@@ -155,7 +155,7 @@ function settledColor(value: Traced, problems: Problem[]): Traced | undefined {
 function settledDomain(value: Traced): Traced | undefined {
   const ascii = asciiDomain(value.value);
   return ascii
-    ? then(value, { by: "rule", note: "in the form that the domain name system uses", value: ascii })
+    ? withStep(value, { by: "rule", note: "in the form that the domain name system uses", value: ascii })
     : value;
 }
 

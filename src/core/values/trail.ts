@@ -20,6 +20,6 @@ export function traced(first: Step, ...more: Step[]): Traced {
 }
 
 /** The value after one more step; a step that changes nothing is not recorded. */
-export function then({ value, trail }: Traced, step: Step): Traced {
+export function withStep({ value, trail }: Traced, step: Step): Traced {
   return step.value === value ? { value, trail } : { value: step.value, trail: [...trail, step] };
 }

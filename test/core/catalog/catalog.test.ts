@@ -1,0 +1,132 @@
+import { describe, expect, test } from "vitest";
+import { androidSlots } from "../../../src/core/catalog/android.ts";
+import { iosIconSlots } from "../../../src/core/catalog/ios.ts";
+import { type Slot, scaled } from "../../../src/core/catalog/slot.ts";
+import { manifestIcons } from "../../../src/core/catalog/web.ts";
+import { windowsSlots } from "../../../src/core/catalog/windows.ts";
+
+const sizes = (slots: readonly Slot[], role: string) =>
+  slots
+    .filter((slot) => slot.role === role)
+    .map(({ qualifier, width, height }) => `${qualifier} ${width}x${height}`);
+
+test("a scaled size is rounded half up", () => {
+  expect([scaled(71, 1.25), scaled(310, 1.25), scaled(150, 1.25), scaled(83.5, 2)]).toEqual([
+    89, 388, 188, 167,
+  ]);
+});
+
+/** Written down by hand from each platform's documentation, not computed. */
+describe.each([
+  [
+    "android launcher",
+    sizes(androidSlots, "launcher"),
+    "mdpi 48x48, hdpi 72x72, xhdpi 96x96, xxhdpi 144x144, xxxhdpi 192x192",
+  ],
+  [
+    "android round",
+    sizes(androidSlots, "launcher-round"),
+    "mdpi 48x48, hdpi 72x72, xhdpi 96x96, xxhdpi 144x144, xxxhdpi 192x192",
+  ],
+  [
+    "android layers",
+    sizes(androidSlots, "adaptive-foreground"),
+    "mdpi 108x108, hdpi 162x162, xhdpi 216x216, xxhdpi 324x324, xxxhdpi 432x432",
+  ],
+  [
+    "android start",
+    sizes(androidSlots, "start-mark"),
+    "mdpi 288x288, hdpi 432x432, xhdpi 576x576, xxhdpi 864x864, xxxhdpi 1152x1152",
+  ],
+  [
+    "ios icons",
+    sizes(iosIconSlots, "icon"),
+    `universal 1024x1024, universal-dark 1024x1024, universal-tinted 1024x1024,
+     iphone-20@2x 40x40, iphone-20@3x 60x60, iphone-29@2x 58x58, iphone-29@3x 87x87, iphone-40@2x 80x80, iphone-40@3x 120x120,
+     iphone-60@2x 120x120, iphone-60@3x 180x180, ipad-20@1x 20x20, ipad-20@2x 40x40, ipad-29@1x 29x29, ipad-29@2x 58x58,
+     ipad-40@1x 40x40, ipad-40@2x 80x80, ipad-76@1x 76x76, ipad-76@2x 152x152, ipad-83.5@2x 167x167, ios-marketing-1024@1x 1024x1024`,
+  ],
+  [
+    "windows small tile",
+    sizes(windowsSlots, "Square71x71Logo"),
+    "scale-100 71x71, scale-125 89x89, scale-150 107x107, scale-200 142x142, scale-400 284x284",
+  ],
+  [
+    "windows medium tile",
+    sizes(windowsSlots, "Square150x150Logo"),
+    "scale-100 150x150, scale-125 188x188, scale-150 225x225, scale-200 300x300, scale-400 600x600",
+  ],
+  [
+    "windows large tile",
+    sizes(windowsSlots, "Square310x310Logo"),
+    "scale-100 310x310, scale-125 388x388, scale-150 465x465, scale-200 620x620, scale-400 1240x1240",
+  ],
+  [
+    "windows wide tile",
+    sizes(windowsSlots, "Wide310x150Logo"),
+    "scale-100 310x150, scale-125 388x188, scale-150 465x225, scale-200 620x300, scale-400 1240x600",
+  ],
+  [
+    "windows store logo",
+    sizes(windowsSlots, "Logo"),
+    "scale-100 50x50, scale-125 63x63, scale-150 75x75, scale-200 100x100, scale-400 200x200",
+  ],
+  [
+    "windows start",
+    sizes(windowsSlots, "SplashScreen"),
+    "scale-100 620x300, scale-125 775x375, scale-150 930x450, scale-200 1240x600, scale-400 2480x1200",
+  ],
+  [
+    "windows badge",
+    sizes(windowsSlots, "BadgeLogo"),
+    "scale-100 24x24, scale-125 30x30, scale-150 36x36, scale-200 48x48, scale-400 96x96",
+  ],
+] as const)("%s", (_, found, wanted) => {
+  test("has exactly these sizes", () => {
+    expect([...found].sort()).toEqual(
+      wanted
+        .split(",")
+        .map((each) => each.trim())
+        .sort(),
+    );
+  });
+});
+
+test("windows target sizes: each plain, unplated, and unplated for light", () => {
+  const found = sizes(windowsSlots, "Square44x44Logo").filter((each) => each.startsWith("targetsize"));
+  const wanted = [16, 20, 24, 30, 32, 36, 40, 48, 60, 64, 72, 80, 96, 256].flatMap((size) =>
+    ["", "_altform-unplated", "_altform-lightunplated"].map(
+      (form) => `targetsize-${size}${form} ${size}x${size}`,
+    ),
+  );
+  expect(found.sort()).toEqual(wanted.sort());
+});
+
+test("web manifest icons", () => {
+  expect(manifestIcons.map(({ role, width }) => `${role} ${width}`)).toEqual([
+    "any 192",
+    "any 512",
+    "maskable 192",
+    "maskable 512",
+    "monochrome 512",
+  ]);
+});
+
+test("no picture that a platform wants opaque may come out transparent", () => {
+  const opaque = [...iosIconSlots, ...androidSlots, ...manifestIcons].filter(
+    (slot) =>
+      (slot.platform === "ios" && !/dark|tinted/.test(slot.qualifier)) ||
+      slot.role === "adaptive-background" ||
+      slot.role === "maskable",
+  );
+  expect(opaque.length).toBeGreaterThan(20);
+  for (const slot of opaque)
+    expect([slot.role, slot.qualifier, slot.alpha, slot.ground.kind]).toEqual([
+      slot.role,
+      slot.qualifier,
+      "none",
+      "full",
+    ]);
+  for (const slot of [...androidSlots, ...iosIconSlots, ...windowsSlots, ...manifestIcons])
+    expect(slot.rule.length).toBeGreaterThan(20);
+});

@@ -1,0 +1,165 @@
+import { writeFileSync } from "node:fs";
+import { join } from "node:path";
+import sharp from "sharp";
+import { beforeAll, describe, expect, test } from "vitest";
+import { type Art, judgeArt } from "../../../src/core/artwork/judge.ts";
+import { androidSlots } from "../../../src/core/catalog/android.ts";
+import { iosIconSlots } from "../../../src/core/catalog/ios.ts";
+import type { Slot } from "../../../src/core/catalog/slot.ts";
+import { webSlot } from "../../../src/core/catalog/web.ts";
+import { windowsSlots } from "../../../src/core/catalog/windows.ts";
+import type { Artwork, Variant } from "../../../src/core/derive/variant.ts";
+import { readInside } from "../../../src/core/files/folder.ts";
+import { createRenderer } from "../../../src/core/render/draw.ts";
+import { drawingOf } from "../../../src/core/render/drawing.ts";
+import { traced } from "../../../src/core/values/trail.ts";
+import { temporaryFolder } from "../../support/oxalis.ts";
+
+const root = temporaryFolder();
+const renderer = createRenderer((file) => readInside(root, file, file));
+const place = { file: "brief.yaml", line: 1, column: 1, text: "" };
+const value = (text: string) => traced({ by: "brief", note: "", value: text });
+const art: Record<string, Art> = {};
+
+/** A tall bar off the middle of its canvas, red, with a hole in the ground's colour. */
+const bar = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 300"><path fill="#c00" d="M200 20h80v240h-80z"/><path fill="#00f" d="M230 100h20v40h-20z"/></svg>`;
+
+beforeAll(async () => {
+  writeFileSync(join(root, "bar.svg"), bar);
+  await sharp(Buffer.from(bar)).resize(1600, 1200).png().toFile(join(root, "bar.png"));
+  const full = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><path fill="#fc0" d="M0 0h100v100H0z"/><circle cx="50" cy="50" r="30" fill="#060"/></svg>`;
+  await sharp(Buffer.from(full)).resize(900, 900).jpeg({ quality: 85 }).toFile(join(root, "icon.jpg"));
+  for (const file of ["bar.svg", "bar.png", "icon.jpg"]) art[file] = await judgeArt(root, file, place);
+});
+
+const variant = (pictures: Artwork): Variant => ({
+  key: "x",
+  values: {
+    "colors.ground": value("#0000ff"),
+    "colors.start": value("#00ff00"),
+    "colors.brand": value("#ff0000"),
+  },
+  art: pictures,
+});
+
+async function drawn(slot: Slot, pictures: Artwork) {
+  const png = await renderer.png(drawingOf(slot, variant(pictures)));
+  const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  const pixel = (x: number, y: number) => [
+    ...data.subarray((y * info.width + x) * 4, (y * info.width + x) * 4 + 4),
+  ];
+  return { png, pixel, data, ...info, meta: await sharp(png).metadata() };
+}
+
+const slotOf = (slots: readonly Slot[], role: string, qualifier: string) => {
+  const slot = slots.find((each) => each.role === role && each.qualifier === qualifier);
+  if (!slot) throw new Error(`no slot ${role} ${qualifier}`);
+  return slot;
+};
+
+test("a picture is judged by what is drawn on it", () => {
+  expect(art["bar.svg"]).toMatchObject({ format: "svg", width: 400, height: 300, opaque: false });
+  expect(art["bar.svg"]?.content.x).toBeCloseTo(0.5, 2);
+  expect(art["bar.svg"]?.content.width).toBeCloseTo(0.2, 2);
+  expect(art["bar.svg"]?.circle.x).toBeCloseTo(0.6, 2);
+  expect(art["icon.jpg"]?.edge).toMatch(/^#f[ef]c[bcd]0/);
+  expect(art["icon.jpg"]?.circle.radius).toBeCloseTo(0.3, 1);
+});
+
+describe.each(["bar.svg", "bar.png"])("from %s", (file) => {
+  const pictures = () => ({ mark: art[file] as Art });
+
+  test.each([
+    ["adaptive foreground", slotOf(androidSlots, "adaptive-foreground", "xxhdpi"), 33],
+    ["start screen", slotOf(androidSlots, "start-mark", "mdpi"), 96],
+    ["maskable", webSlot("maskable", 512), 204.8],
+  ])(
+    "%s: nothing is drawn outside the safe circle, and the mark is in its middle",
+    async (_, slot, radius) => {
+      const { data, width, height } = await drawn(slot, pictures());
+      const allowed =
+        slot.platform === "android" && slot.role === "adaptive-foreground" ? radius * 3 : radius;
+      let [left, right, furthest] = [width, 0, 0];
+      for (let y = 0; y < height; y++) {
+        for (let x = 0; x < width; x++) {
+          const i = (y * width + x) * 4;
+          if ((data[i] ?? 0) < 128 || (data[i + 3] ?? 0) < 128) continue;
+          [left, right] = [Math.min(left, x), Math.max(right, x)];
+          furthest = Math.max(furthest, Math.hypot(x + 0.5 - width / 2, y + 0.5 - height / 2));
+        }
+      }
+      expect(furthest).toBeLessThanOrEqual(allowed);
+      expect(furthest).toBeGreaterThan(allowed * 0.75);
+      expect(Math.abs((left + right + 1) / 2 - width / 2)).toBeLessThanOrEqual(1);
+    },
+  );
+
+  test("iOS icons have no alpha channel; tiles neither, and show the ground to the corner", async () => {
+    for (const slot of [
+      slotOf(iosIconSlots, "icon", "ipad-83.5@2x"),
+      slotOf(windowsSlots, "Wide310x150Logo", "scale-125"),
+    ]) {
+      const { meta, pixel, width, height } = await drawn(slot, pictures());
+      expect([meta.width, meta.height, meta.channels, meta.hasAlpha]).toEqual([
+        slot.width,
+        slot.height,
+        3,
+        false,
+      ]);
+      expect(pixel(0, 0)).toEqual([0, 0, 255, 255]);
+      expect(pixel(width - 1, height - 1)).toEqual([0, 0, 255, 255]);
+    }
+  });
+
+  test("legacy icons keep their keylines", async () => {
+    const square = await drawn(slotOf(androidSlots, "launcher", "xxxhdpi"), pictures());
+    expect(square.pixel(19, 96)[3]).toBe(0);
+    expect(square.pixel(21, 96)).toEqual([0, 0, 255, 255]);
+    expect(square.pixel(21, 21)[3]).toBeLessThan(64);
+    const round = await drawn(slotOf(androidSlots, "launcher-round", "xxxhdpi"), pictures());
+    expect(round.pixel(96, 9)).toEqual([0, 0, 255, 255]);
+    expect(round.pixel(30, 30)[3]).toBe(0);
+  });
+
+  test("one-coloured pictures: only the alpha says anything, and the ground's colour is a hole", async () => {
+    const mono = await drawn(slotOf(androidSlots, "adaptive-monochrome", "xxxhdpi"), pictures());
+    const colors = new Set<number>();
+    for (let i = 0; i < mono.data.length; i += 4)
+      for (const c of [0, 1, 2]) colors.add(mono.data[i + c] ?? 0);
+    expect([...colors]).toEqual([0]);
+    expect(mono.pixel(216, 216 + 40)[3]).toBe(255);
+    expect(mono.pixel(216, 216 - 12)[3]).toBeLessThan(32);
+    const badge = await drawn(slotOf(windowsSlots, "BadgeLogo", "scale-400"), pictures());
+    expect(badge.pixel(48, 70)).toEqual([255, 255, 255, 255]);
+  });
+});
+
+test("a mark is found in a square picture on a plain ground", async () => {
+  const front = await drawn(slotOf(androidSlots, "adaptive-foreground", "xxxhdpi"), {
+    icon: art["icon.jpg"] as Art,
+  });
+  expect(front.pixel(0, 0)[3]).toBe(0);
+  expect(front.pixel(216, 216)[3]).toBe(255);
+  const icon = await drawn(slotOf(iosIconSlots, "icon", "universal"), { icon: art["icon.jpg"] as Art });
+  expect(icon.pixel(2, 2)[0]).toBeGreaterThan(240);
+  expect(icon.meta.hasAlpha).toBe(false);
+});
+
+test("favicon.ico holds its three pictures, and a vector stays one", async () => {
+  const drawings = [16, 32, 48].map((side) =>
+    drawingOf(webSlot("favicon", side), variant({ mark: art["bar.svg"] as Art })),
+  );
+  const ico = await renderer.ico(drawings);
+  expect([ico.readUInt16LE(0), ico.readUInt16LE(2), ico.readUInt16LE(4)]).toEqual([0, 1, 3]);
+  for (const [at, side] of [16, 32, 48].entries()) {
+    const [size, offset] = [ico.readUInt32LE(6 + at * 16 + 8), ico.readUInt32LE(6 + at * 16 + 12)];
+    const { width, height } = await sharp(ico.subarray(offset, offset + size)).metadata();
+    expect([ico[6 + at * 16], width, height]).toEqual([side, side, side]);
+  }
+  const svg = (await renderer.svg(drawings[2] as (typeof drawings)[0])).toString();
+  expect(svg).toContain("M200 20h80v240h-80z");
+  const embedded = await renderer.svg(
+    drawingOf(webSlot("favicon", 64), variant({ mark: art["bar.png"] as Art })),
+  );
+  expect((await sharp(embedded).metadata()).width).toBe(64);
+});

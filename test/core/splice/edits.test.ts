@@ -1,0 +1,125 @@
+import { mkdirSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { type Form, write } from "../../../src/core/splice/forms.ts";
+import { applyEdits } from "../../../src/core/splice/site.ts";
+import { temporaryFolder } from "../../support/oxalis.ts";
+import { hasTool, tool } from "../../support/tools.ts";
+
+/** Any text that XML can hold: no lone surrogates, no control characters but tab and line ends. */
+const xmlText = fc
+  .string({ unit: "binary", maxLength: 24 })
+  // biome-ignore lint/suspicious/noControlCharactersInRegex: XML has no way to write them
+  .map((text) => text.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, ""));
+
+const awkward = [
+  "",
+  " ",
+  "  a  b ",
+  "@x",
+  "?x",
+  "a'b\"c",
+  "\\n",
+  "]]>",
+  "&amp;",
+  "<a>",
+  "tab\there",
+  "line\nline",
+  "č ж 庭 🥕",
+  "a\u00a0b",
+];
+const samples = [...awkward, ...fc.sample(xmlText, { numRuns: 300, seed: 7 })];
+
+/** As many as are asked for one by one. */
+const asked = 60;
+
+test("bytes outside the ranges stay, whatever the edits", () => {
+  const pieces = fc.array(fc.tuple(fc.string(), fc.string(), fc.string()), { maxLength: 8 });
+  fc.assert(
+    fc.property(pieces, fc.string(), (parts, tail) => {
+      let text = "";
+      const edits = parts.map(([before, old, next]) => {
+        const start = text.length + before.length;
+        text += before + old;
+        return { start, end: start + old.length, text: next };
+      });
+      const wanted = parts.map(([before, , next]) => before + next).join("") + tail;
+      expect(applyEdits(text + tail, [...edits].reverse())).toBe(wanted);
+    }),
+  );
+});
+
+test("overlapping edits are refused", () => {
+  const edits = [
+    { start: 0, end: 3, text: "" },
+    { start: 2, end: 4, text: "" },
+  ];
+  expect(() => applyEdits("abcdef", edits)).toThrow(RangeError);
+});
+
+/** Values as an independent reader gives them back from an XML file with one element each. */
+function throughXmllint(form: Form, element: (written: string) => string, ask: string): string[] {
+  const file = join(temporaryFolder(), "values.xml");
+  const rows = samples.map((value, at) => `<r id="${at}">${element(write(form, value))}</r>`);
+  writeFileSync(file, `<?xml version="1.0" encoding="utf-8"?>\n<all>${rows.join("\n")}</all>`);
+  return samples
+    .slice(0, asked)
+    .map((_, at) =>
+      tool("xmllint", ["--xpath", `string(${ask.replace("ID", String(at))})`, file]).slice(0, -1),
+    );
+}
+
+test.runIf(hasTool("xmllint"))("XML text and attributes read back with xmllint", () => {
+  const text = throughXmllint("xml-text", (written) => `<v>${written}</v>`, "//r[@id='ID']/v");
+  expect(text).toEqual(samples.slice(0, asked));
+  const attributes = throughXmllint(
+    "xml-attribute",
+    (written) => `<v a="${written}"/>`,
+    "//r[@id='ID']/v/@a",
+  );
+  expect(attributes).toEqual(samples.slice(0, asked));
+});
+
+test.runIf(hasTool("aapt2"))("Android strings read back with aapt2", () => {
+  const folder = temporaryFolder();
+  mkdirSync(join(folder, "res/values"), { recursive: true });
+  // aapt2 prints characters beyond the first two planes in an encoding of its own, and indents second lines
+  const values = samples.filter((value) => !/[\n\r\u0085\u2028\u2029\u{20000}-\u{10ffff}]/u.test(value));
+  const rows = values.map((value, at) => `<string name="s${at}">${write("android-string", value)}</string>`);
+  writeFileSync(
+    join(folder, "res/values/s.xml"),
+    `<?xml version="1.0" encoding="utf-8"?>\n<resources>${rows.join("\n")}</resources>`,
+  );
+  writeFileSync(
+    join(folder, "AndroidManifest.xml"),
+    '<manifest xmlns:android="http://schemas.android.com/apk/res/android" package="a.b"/>',
+  );
+  tool("aapt2", ["compile", "--dir", join(folder, "res"), "-o", join(folder, "res.zip")]);
+  tool("aapt2", [
+    "link",
+    "--manifest",
+    join(folder, "AndroidManifest.xml"),
+    "-o",
+    join(folder, "a.apk"),
+    join(folder, "res.zip"),
+  ]);
+  const dump = tool("aapt2", ["dump", "resources", join(folder, "a.apk")]);
+  const read = new Map(
+    [...dump.matchAll(/string\/s(\d+)\n\s+\(\) "([\s\S]*?)"(?=\n\s+resource|\n?$)/g)].map((m) => [
+      Number(m[1]),
+      m[2],
+    ]),
+  );
+  expect(values.map((_, at) => read.get(at))).toEqual(values);
+});
+
+test("JSON and YAML text reads back with JSON.parse; HTML text and attributes hold no markup", () => {
+  fc.assert(
+    fc.property(fc.string({ unit: "binary" }), (value) => {
+      expect(JSON.parse(write("json", value))).toBe(value);
+      expect(write("html-text", value)).not.toMatch(/[<>]/);
+      expect(write("html-attribute", value)).not.toMatch(/["'<]/);
+    }),
+  );
+});

@@ -1,0 +1,91 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { write } from "../../../src/core/splice/forms.ts";
+import { gradleSettings, settingsNamed } from "../../../src/core/splice/gradle.ts";
+import { htmlAttributeSite, htmlElements, htmlTextSite } from "../../../src/core/splice/html.ts";
+import { entry, openStepSite, parseOpenStep } from "../../../src/core/splice/openstep.ts";
+import { applyEdits, type Site } from "../../../src/core/splice/site.ts";
+import { attributeSite, find, parseXml, textSite } from "../../../src/core/splice/xml.ts";
+
+const replaced = (text: string, site: Site | undefined, value: string): string => {
+  if (!site) throw new Error("no site");
+  return applyEdits(text, [{ start: site.start, end: site.end, text: write(site.form, value) }]);
+};
+const source = (text: string) => ({ file: "f", text });
+
+test("Gradle, Groovy and Kotlin: literals of a block, past comments, strings and other blocks", () => {
+  const script = `// applicationId "no"
+def x = "android { defaultConfig { applicationId 'no' } }"
+android {
+    /* applicationId = "no" */
+    buildTypes { debug { applicationIdSuffix ".debug" } }
+    defaultConfig {
+        applicationId 'a.b' // kept
+        versionCode = 1_000
+        versionName("2.0")
+        resValue "string", "x", "no"
+    }
+    productFlavors { free { applicationId "a.b.free" } }
+}`;
+  const settings = gradleSettings("f", script);
+  const at = ["android", "defaultConfig"];
+  const [id] = settingsNamed(settings, "applicationId", at);
+  expect(settingsNamed(settings, "applicationId", at)).toHaveLength(1);
+  expect(settingsNamed(settings, "versionCode", at)[0]?.site.value).toBe("1000");
+  expect(settingsNamed(settings, "versionName", at)[0]?.site.value).toBe("2.0");
+  expect(settingsNamed(settings, "applicationId", ["android", "productFlavors", "free"])).toHaveLength(1);
+  expect(replaced(script, id?.site, "c.d")).toBe(script.replace("'a.b'", "'c.d'"));
+});
+
+test("Gradle: a value read from somewhere else is no literal", () => {
+  const script = 'android { defaultConfig { versionName = "$major.1"\n applicationId = libs.id.get()\n } }';
+  expect(gradleSettings("f", script)).toEqual([]);
+});
+
+test("Gradle and project files: any value that is written reads back", () => {
+  fc.assert(
+    fc.property(fc.string({ unit: "grapheme" }), (value) => {
+      for (const quote of ['"', "'"]) {
+        const script = `android { namespace ${quote}x${quote} }`;
+        const [setting] = gradleSettings("f", script);
+        const [again] = gradleSettings("f", replaced(script, setting?.site, value));
+        expect(again?.site.value).toBe(value);
+      }
+      const project = "{ a = x; /* c */ }";
+      const changed = replaced(project, openStepSite("f", entry(parseOpenStep(source(project)), "a")), value);
+      expect(openStepSite("f", entry(parseOpenStep(source(changed)), "a"))?.value).toBe(value);
+    }),
+  );
+});
+
+test("project files: quotes come and go with the value", () => {
+  const project = '// !$*UTF8*$!\n{ o = { A /* x; */ = { n = "a b"; l = ( 1, "$(x)", ); d = <0f>; }; }; }';
+  const site = openStepSite("f", entry(parseOpenStep(source(project)), "o", "A", "n"));
+  expect(site?.value).toBe("a b");
+  expect(replaced(project, site, "plain.x")).toContain("n = plain.x;");
+  expect(replaced(project, site, 'q"-')).toContain('n = "q\\"-";');
+  expect(() => parseOpenStep(source("{ a = ; }"))).toThrow("cannot be read as a project file");
+});
+
+test("XML: attributes in either quote, text, CDATA, a byte-order mark and Windows line ends", () => {
+  const xml = `\uFEFF<?xml version="1.0"?>\r\n<!-- <v a="no"/> -->\r\n<r>\r\n  <v a = 'x"y' b="1">t &lt; <![CDATA[u]]></v>\r\n</r>`;
+  const v = find(parseXml(source(xml)), "v");
+  expect(replaced(xml, attributeSite("f", v, "a"), "é'")).toBe(xml.replace(`'x"y'`, "'é&#39;'"));
+  expect(textSite("f", v)?.value).toBe("t < u");
+  expect(replaced(xml, textSite("f", v), "<&>")).toBe(xml.replace("t &lt; <![CDATA[u]]>", "&lt;&amp;&gt;"));
+});
+
+test("HTML: quoted, unquoted and single-quoted attributes, and text", () => {
+  const html = `<!doctype html><meta name=a content=b><meta name=c content='d'><title>x &amp; y</title>`;
+  const [first, second] = htmlElements(source(html)).filter((each) => each.tagName === "meta");
+  const title = htmlElements(source(html)).find((each) => each.tagName === "title");
+  if (!first || !second || !title) throw new Error("not found");
+  expect(replaced(html, htmlAttributeSite("f", html, first, "content"), 'p "q"')).toContain(
+    'content="p &quot;q&quot;"',
+  );
+  expect(replaced(html, htmlAttributeSite("f", html, second, "content"), "it's")).toContain(
+    "content='it&#39;s'",
+  );
+  expect(htmlTextSite("f", title)?.value).toBe("x & y");
+  expect(replaced(html, htmlTextSite("f", title), "<b>")).toContain("<title>&lt;b&gt;</title>");
+});

@@ -1,0 +1,122 @@
+import { mkdirSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { expect, test } from "vitest";
+import { openFolder } from "../../../src/core/files/folder.ts";
+import { surveyTemplate } from "../../../src/core/template/read.ts";
+import type { PartSurvey } from "../../../src/core/template/survey.ts";
+import { temporaryFolder } from "../../support/oxalis.ts";
+
+function survey(files: Record<string, string>): PartSurvey {
+  const root = temporaryFolder();
+  for (const [file, text] of Object.entries(files)) {
+    mkdirSync(dirname(join(root, file)), { recursive: true });
+    writeFileSync(join(root, file), text);
+  }
+  const [part] = surveyTemplate(openFolder(root));
+  if (!part) throw new Error("no part");
+  return part;
+}
+
+const held = (part: PartSurvey) =>
+  part.fills.map(
+    ({ holds, site, before = "", after = "" }) => `${holds} ${site.file} ${before}|${site.value}|${after}`,
+  );
+
+test("Android: a Groovy script at the top, a literal label, a bitmap icon, a start screen of plain colour, no round icon", () => {
+  const part = survey({
+    "build.gradle":
+      "android {\n namespace 'org.shed'\n defaultConfig { applicationId 'org.shed.app'\n versionCode 7 }\n}\n",
+    "src/main/AndroidManifest.xml": `<manifest xmlns:android="http://schemas.android.com/apk/res/android">
+      <application android:label="Shed" android:icon="@drawable/logo" android:theme="@style/App.Main"/></manifest>`,
+    "src/main/res/drawable/logo.xml": "<vector/>",
+    "src/main/res/drawable-hdpi/logo.png": "png",
+    "src/main/res/values/s.xml": `<resources><style name="App"><item name="android:windowBackground">@color/sky</item></style>
+      <style name="App.Main"><item name="colorPrimary">#FF102030</item></style>
+      <color name="sky">@color/blue</color><color name="blue">#00f</color></resources>`,
+    "src/main/res/values-night/s.xml": '<resources><color name="blue">#003</color></resources>',
+  });
+  expect(part.platform).toBe("android");
+  expect(part.namespace).toBe("org.shed");
+  expect(held(part)).toEqual([
+    "identifiers.android build.gradle |org.shed.app|",
+    "build build.gradle |7|",
+    "app.label src/main/AndroidManifest.xml |Shed|",
+    "colors.brand src/main/res/values/s.xml |#FF102030|",
+    "colors.start src/main/res/values-night/s.xml |#003|",
+    "colors.start src/main/res/values/s.xml |#00f|",
+  ]);
+  expect(part.pictures.map((each) => each.path)).toContain("src/main/res/drawable-xxxhdpi/logo.png");
+  expect(part.brandFiles).toEqual(["src/main/res/drawable-hdpi/logo.png", "src/main/res/drawable/logo.xml"]);
+  expect(part.gaps.map((each) => each.message)).toEqual(["Android: no round launcher icon."]);
+});
+
+test("iOS: a listed icon set, keys in build settings, a launch screen dictionary, entries that name no file", () => {
+  const settings = `{ PRODUCT_BUNDLE_IDENTIFIER = org.shed.app; ASSETCATALOG_COMPILER_APPICON_NAME = Badge; INFOPLIST_FILE = "App/Info.plist"; INFOPLIST_KEY_CFBundleDisplayName = "The Shed"; }`;
+  const images = [
+    { idiom: "iphone", size: "60x60", scale: "3x", filename: "big.png" },
+    { idiom: "ipad", size: "83.5x83.5", scale: "2x" },
+    { idiom: "ios-marketing", size: "1024x1024", scale: "1x", filename: "shop.png" },
+    { idiom: "watch", size: "24x24", scale: "2x" },
+  ];
+  const part = survey({
+    "App.xcodeproj/project.pbxproj": `{ objects = { P = { isa = PBXProject; targets = ( T ); buildConfigurationList = N; };
+      T = { isa = PBXNativeTarget; name = App; productType = "com.apple.product-type.application"; buildConfigurationList = L; };
+      L = { buildConfigurations = ( C ); }; C = { buildSettings = ${settings}; name = Release; }; }; }`,
+    "App/Info.plist": `<plist version="1.0"><dict><key>UILaunchScreen</key><dict><key>UIImageName</key><string>Hello</string>
+      <key>UIColorName</key><string>Dawn</string></dict><key>Keychain</key><string>$(AppIdentifierPrefix)org.shed.app</string></dict></plist>`,
+    "App/A.xcassets/Badge.appiconset/Contents.json": JSON.stringify({ images }),
+    "App/A.xcassets/Hello.imageset/Contents.json": '{"images":[{"filename":"h@2x.png","scale":"2x"}]}',
+    "App/A.xcassets/Dawn.colorset/Contents.json":
+      '{"colors":[{"color":{"components":{"red":"12","green":"0x0A","blue":"0.5","alpha":"1"}}}]}',
+  });
+  expect(part.pictures.map(({ path, slot }) => `${path} ${slot.width}`)).toEqual([
+    "App/A.xcassets/Badge.appiconset/big.png 180",
+    "App/A.xcassets/Badge.appiconset/icon-ipad-83.5-2x.png 167",
+    "App/A.xcassets/Badge.appiconset/shop.png 1024",
+    "App/A.xcassets/Hello.imageset/h@2x.png 320",
+  ]);
+  const fills = held(part);
+  expect(fills).toContain("app.label App.xcodeproj/project.pbxproj |The Shed|");
+  expect(fills).toContain(
+    "identifiers.ios App/Info.plist $(AppIdentifierPrefix)|$(AppIdentifierPrefix)org.shed.app|",
+  );
+  expect(fills.filter((each) => each.startsWith("colors.start"))).toHaveLength(4);
+});
+
+test("Windows: values in place, logos in a folder of their own, no wide tile", () => {
+  const part = survey({
+    "p/Package.appxmanifest": `<Package xmlns:uap="u"><Identity Name="Org.Shed" Publisher="CN=Shed" Version="1.2.3.0"/>
+      <Properties><DisplayName>Shed</DisplayName><Logo>Img\\store.png</Logo></Properties><Applications><Application>
+      <uap:VisualElements DisplayName="Shed" BackgroundColor="transparent" Square150x150Logo="Img\\m.png" Square44x44Logo="Img\\s.png"/>
+      </Application></Applications></Package>`,
+    "p/Img/m.scale-200.png": "png",
+    "p/Img/m.png": "png",
+    "p/Img/market.png": "png",
+  });
+  expect(held(part)).toContain("colors.ground p/Package.appxmanifest |transparent|");
+  expect(part.brandFiles).toEqual(["p/Img/m.png", "p/Img/m.scale-200.png"]);
+  expect(part.pictures.map((each) => each.path)).toContain("p/Img/s.targetsize-24_altform-lightunplated.png");
+  expect(part.gaps.map((each) => each.message)).toContain("Windows: the manifest names no Wide310x150Logo.");
+});
+
+test("Web: links from the root and up the tree, icons that the manifest lists and those it does not", () => {
+  const part = survey({
+    "site/shop/index.html": `<!doctype html><title>Shed</title><link rel="manifest" href="../app.json"><link rel="shortcut icon" href="/fav.png" sizes="64x64">
+      <link rel="icon" href="https://elsewhere.example/x.png">`,
+    "site/app.json":
+      '{"name":"Shed","icons":[{"src":"i/a.png","sizes":"144x144"},{"src":"i/b.svg","purpose":"maskable"}]}',
+  });
+  const paths = part.pictures.map(
+    ({ path, slot, container }) => `${path} ${slot.role} ${slot.width}${container ? ` ${container}` : ""}`,
+  );
+  expect(paths).toEqual([
+    "site/i/a.png any 144",
+    "site/i/b.svg maskable 512 svg",
+    "site/i/app-any-192.png any 192",
+    "site/i/app-any-512.png any 512",
+    "site/i/app-maskable-192.png maskable 192",
+    "site/i/app-monochrome-512.png monochrome 512",
+    "site/shop/fav.png favicon 64",
+  ]);
+  expect(part.gaps.map((each) => each.message)).toEqual(["Web: the page links no touch icon."]);
+});
