@@ -113,8 +113,8 @@ test("a failing client does not stop the others, and keeps what it had", () => {
   edit(folder, "clients/saltmarsh/brief.yaml", (text) => text.replace("label: Saltmarsh", "label: Salty"));
   const { code, err, out } = oxalis(folder, "generate");
   expect(code).toBe(1);
-  expect(err).toContain("✗ 3-acre  1 error");
-  expect(err).toMatch(/✓ saltmarsh {2}\d+ changed/);
+  expect(err).toContain("✗ 3-acre     1 error");
+  expect(err).toMatch(/✓ saltmarsh {2}\d+ files: \d+ changed/);
   expect(out).toContain("1 client failed.");
   expect([...contents(join(folder, "variants/3-acre")).keys()]).toEqual([...before.keys()]);
 });

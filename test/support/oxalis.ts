@@ -5,8 +5,8 @@ import { join, relative } from "node:path";
 import { afterAll } from "vitest";
 
 const root = join(import.meta.dirname, "../..");
-export const program = join(root, "dist/oxalis.js");
-export const demoFolder = join(root, "demo");
+const program = join(root, "dist/oxalis.js");
+const demoFolder = join(root, "demo");
 
 export interface Ran {
   code: number | null;

@@ -23,7 +23,9 @@ const mostShown = 8;
 
 function show(findings: readonly Finding[], terminal: Terminal): void {
   const { out, err, settings, print, note } = terminal;
-  for (const { client, files, problems, allowed } of findings) {
+  const longest = Math.max(...findings.map((each) => each.client.length));
+  for (const { client: key, files, problems, allowed } of findings) {
+    const client = key.padEnd(longest);
     if (problems.length > 0) {
       print(`${out.red("✗")} ${client}  ${out.red(counted(problems.length, "finding"))}`);
     } else if (!settings.quiet) {

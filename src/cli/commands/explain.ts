@@ -38,11 +38,14 @@ export async function run([key, wanted]: string[], options: Settings): Promise<n
     terminal.json({ client: key, values: Object.fromEntries(known), pictures });
     return 0;
   }
-  for (const [field, traced] of known) show(field, traced, terminal);
+  for (const [at, [field, traced]] of known.entries()) {
+    if (at > 0) terminal.print("");
+    show(field, traced, terminal);
+  }
   if (wanted === undefined)
     for (const [role, { file, format, width, height }] of Object.entries(art)) {
       terminal.print(
-        `${terminal.out.bold(`art.${role}`)}  ${file}\n    ${terminal.out.dim(`${format}, ${width} × ${height}`)}`,
+        `\n${terminal.out.bold(`art.${role}`)}  ${file}\n    ${terminal.out.dim(`${format}, ${width} × ${height}`)}`,
       );
     }
   const warnings = resolved.problems.filter((each) => !isError(each));

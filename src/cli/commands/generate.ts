@@ -16,7 +16,8 @@ export async function run(keys: string[], options: Settings & Options): Promise<
   const terminal = openTerminal(options);
   const workspace = openWorkspace(options);
   const dryRun = options.dryRun === true;
-  const progress = openProgress(terminal, (outcome) => line(outcome, dryRun, terminal));
+  const longest = Math.max(...workspace.clients.map((client) => client.key.length));
+  const progress = openProgress(terminal, (outcome) => line(outcome, dryRun, longest, terminal));
   const outcomes = await generate(workspace, { clients: keys, dryRun, progress });
   progress.close();
   if (options.json) terminal.json({ dryRun, clients: outcomes.map(asData) });
@@ -40,8 +41,14 @@ const said: Readonly<Record<Change["what"], readonly [done: string, would: strin
   abandon: ["left, changed by hand", "left, changed by hand"],
 };
 
-function line(outcome: Outcome, dryRun: boolean, { err, settings }: Terminal): string | undefined {
-  const { client, changes, files } = outcome;
+function line(
+  outcome: Outcome,
+  dryRun: boolean,
+  longest: number,
+  { err, settings }: Terminal,
+): string | undefined {
+  const { changes, files } = outcome;
+  const client = outcome.client.padEnd(longest);
   if (failed(outcome))
     return `${err.red("✗")} ${client}  ${err.red(counted(outcome.problems.filter(isError).length, "error"))}`;
   if (settings.quiet) return undefined;
@@ -51,7 +58,7 @@ function line(outcome: Outcome, dryRun: boolean, { err, settings }: Terminal): s
     const count = changes.filter((change) => change.what === what).length;
     return count > 0 ? [`${count} ${words[dryRun ? 1 : 0]}`] : [];
   });
-  return `${err.green("✓")} ${client}  ${counts.join(", ")}`;
+  return `${err.green("✓")} ${client}  ${counted(files, "file")}: ${counts.join(", ")}`;
 }
 
 function summarise(outcomes: readonly Outcome[], dryRun: boolean, terminal: Terminal): void {
@@ -74,5 +81,5 @@ function summarise(outcomes: readonly Outcome[], dryRun: boolean, terminal: Term
     ? `${counted(changed, "variant")} would change, ${good.length - changed} would not.`
     : `${counted(good.length, "variant")} in variants/: ${changed} changed, ${good.length - changed} as before.`;
   terminal.print(bad > 0 ? `${head} ${out.red(`${counted(bad, "client")} failed.`)}` : head);
-  if (!dryRun && good.length > 0) terminal.print(out.dim("Next: oxalis audit, oxalis proof"));
+  if (!dryRun && bad === 0) terminal.print(out.dim("Next: oxalis audit, oxalis proof"));
 }

@@ -1,0 +1,119 @@
+// Takes docs/screenshots anew from the demo: terminal views in xterm under Xvfb, pages in Chromium.
+// Wants Debian's xterm, xvfb, imagemagick and chromium.
+import { execFileSync, spawn } from "node:child_process";
+import { appendFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
+import { setTimeout as pause } from "node:timers/promises";
+import { chromium } from "playwright-core";
+
+const shots = resolve("docs/screenshots");
+const work = mkdtempSync(join(tmpdir(), "oxalis-shots-"));
+const demo = join(work, "vegetables");
+const program = resolve("dist/oxalis.js");
+const oxalis = (...args) => execFileSync("node", [program, ...args], { stdio: "ignore", cwd: work });
+mkdirSync(shots, { recursive: true });
+
+oxalis("demo", demo);
+const bin = join(work, "bin");
+mkdirSync(bin);
+writeFileSync(join(bin, "oxalis"), `#!/bin/sh\nexec node ${program} "$@"\n`, { mode: 0o755 });
+
+/** Terminal views: what is typed, and what has to be so before. */
+const views = [
+  { name: "clients", rows: 12, typed: ["oxalis clients"] },
+  {
+    name: "explain",
+    rows: 30,
+    typed: ["oxalis explain 3-acre identifiers", "oxalis explain orchard-lane colors"],
+  },
+  { name: "generate", rows: 17, typed: ["oxalis generate", "oxalis generate 3-acre"] },
+  { name: "audit", rows: 12, typed: ["oxalis audit"] },
+  {
+    name: "problem",
+    rows: 36,
+    before: () => {
+      const brief = join(demo, "clients/3-acre/brief.yaml");
+      const text = readFileSync(brief, "utf8");
+      writeFileSync(brief, text.replace("  label:", "  lable:").replace('"#ffd23f"', '"#ffd23"'));
+      appendFileSync(join(demo, "variants/saltmarsh/web/style.css"), "/* Plain Crate */\n");
+      return () => writeFileSync(brief, text);
+    },
+    typed: ["oxalis generate 3-acre ferme-duclos", "oxalis audit saltmarsh"],
+  },
+];
+
+const display = ":97";
+const xvfb = spawn("Xvfb", [display, "-screen", "0", "1280x800x24"], { stdio: "ignore" });
+await pause(1500);
+for (const { name, rows, typed, before } of views) {
+  const after = before?.();
+  const script = join(work, `${name}.sh`);
+  const lines = typed.map((line) => `printf '\\033[1;32m$\\033[0m %s\\n' '${line}'; ${line}; echo`);
+  writeFileSync(script, `cd ${demo}\n${lines.join("\n")}\ntouch ${work}/${name}.done\nsleep 30\n`);
+  const env = {
+    ...process.env,
+    DISPLAY: display,
+    PATH: `${bin}:${process.env.PATH}`,
+    TERM: "xterm-256color",
+  };
+  const look = [
+    "-bg",
+    "#14181d",
+    "-fg",
+    "#e3e7eb",
+    "-fa",
+    "DejaVu Sans Mono",
+    "-fs",
+    "11",
+    "-b",
+    "14",
+    "+sb",
+  ];
+  const xterm = spawn("xterm", [...look, "-geometry", "139x43+0+0", "-e", "sh", script], {
+    stdio: "ignore",
+    env,
+  });
+  for (let tries = 0; tries < 600; tries++) {
+    await pause(200);
+    try {
+      readFileSync(join(work, `${name}.done`));
+      break;
+    } catch {
+      // not yet
+    }
+  }
+  await pause(600);
+  const shot = join(shots, `${name}.png`);
+  execFileSync("import", [
+    "-display",
+    display,
+    "-window",
+    "root",
+    "-crop",
+    `1280x${rows * 19 + 28}+0+0`,
+    "+repage",
+    "-depth",
+    "8",
+    "-colors",
+    "128",
+    shot,
+  ]);
+  xterm.kill();
+  after?.();
+}
+xvfb.kill();
+
+oxalis("generate", "-C", demo);
+oxalis("proof", "-C", demo);
+const browser = await chromium.launch({
+  executablePath: "/usr/bin/chromium",
+  args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await page.goto(`file://${join(demo, "variants/proof.html")}`);
+await page.screenshot({ path: join(shots, "proof.png") });
+await page.locator("#ferme-duclos").scrollIntoViewIfNeeded();
+await page.locator("#ferme-duclos").screenshot({ path: join(shots, "proof-client.png") });
+await browser.close();
+rmSync(work, { recursive: true, force: true });

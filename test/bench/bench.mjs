@@ -1,0 +1,83 @@
+// Prints speed and memory as ratios against a baseline measured in the same run: npm run bench
+import { execFileSync, spawnSync } from "node:child_process";
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
+
+const program = resolve("dist/oxalis.js");
+const work = mkdtempSync(join(tmpdir(), "oxalis-bench-"));
+const failed = [];
+
+/** Seconds of the fastest of several runs, and the largest resident set, in MiB. */
+function measured(command, args, { runs = 5, before } = {}) {
+  const rows = Array.from({ length: runs }, () => {
+    before?.();
+    const { stderr, status } = spawnSync("/usr/bin/time", ["-f", "%e %U %S %M", command, ...args], {
+      encoding: "utf8",
+    });
+    if (status !== 0) throw new Error(`${command} ${args.join(" ")}: ${stderr}`);
+    const [real, user, system, memory] = stderr.trim().split("\n").at(-1).split(" ").map(Number);
+    return { real, cpu: user + system, memory: memory / 1024 };
+  });
+  const least = (key) => Math.min(...rows.map((row) => row[key]));
+  return { real: least("real"), cpu: least("cpu"), memory: Math.max(...rows.map((row) => row.memory)) };
+}
+
+function report(what, value, goal) {
+  const missed = goal !== undefined && value > goal;
+  if (missed) failed.push(what);
+  console.log(
+    `${missed ? "MISSED" : "      "}  ${what.padEnd(62)} ${value.toFixed(2)}${goal === undefined ? "" : `  (goal: at most ${goal})`}`,
+  );
+}
+
+/** A workspace of so many clients, each with the brief of one of the demo's under a name of its own. */
+function roster(count) {
+  const folder = join(work, `roster-${count}`);
+  execFileSync("node", [program, "demo", folder]);
+  rmSync(join(folder, "clients"), { recursive: true });
+  const brief = readFileSync("demo/clients/3-acre/brief.yaml", "utf8");
+  for (let at = 0; at < count; at++) {
+    const target = join(folder, "clients", `farm-${at}`);
+    cpSync("demo/clients/3-acre", target, { recursive: true });
+    writeFileSync(join(target, "brief.yaml"), brief.replace("3acre.example", `farm${at}.example`));
+  }
+  return folder;
+}
+
+console.log("Start");
+const node = measured("node", ["-e", "0"], { runs: 15 });
+const help = measured("node", [program, "--help"], { runs: 15 });
+report("oxalis --help, as a multiple of node -e 0", help.real / node.real, 2);
+
+console.log("\nVariants: the demo's eight clients");
+const demo = join(work, "demo");
+execFileSync("node", [program, "demo", demo]);
+const cold = measured("node", [program, "generate", "-q", "-C", demo], {
+  runs: 3,
+  before: () => rmSync(join(demo, "variants"), { recursive: true, force: true }),
+});
+const warm = measured("node", [program, "generate", "-q", "-C", demo], { runs: 3 });
+report("nothing changed, as a share of making everything", warm.real / cold.real);
+report("peak memory, as a multiple of node -e 0", cold.memory / node.memory);
+console.log(
+  `        (${cold.real.toFixed(1)} s cold, ${warm.real.toFixed(1)} s unchanged, ${cold.memory.toFixed(0)} MiB on this machine)`,
+);
+
+console.log("\nResolving a roster: read, validate, derive, judge pictures, hold clients against each other");
+const rosters = [100, 1000].map((count) => ({ count, folder: roster(count) }));
+const resolved = rosters.map(({ count, folder }) => ({
+  count,
+  ...measured("node", [program, "clients", "--json", "-C", folder], { runs: 2 }),
+}));
+const each = ({ count, real }) => (real - node.real) / count;
+const [few, many] = resolved;
+report("time a client among 1,000, as a multiple of among 100", each(many) / each(few));
+report("peak memory with 1,000, as a multiple of with 100", many.memory / few.memory);
+console.log(`        (1,000 clients in ${many.real.toFixed(1)} s on this machine)`);
+
+rmSync(work, { recursive: true, force: true });
+if (failed.length > 0) {
+  console.log(`\nMissed: ${failed.join("; ")}`);
+  process.exit(1);
+}

@@ -1,0 +1,107 @@
+import { execFileSync } from "node:child_process";
+import { existsSync, readdirSync, readFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { describe, expect, test } from "vitest";
+import { parseYaml } from "../../src/core/workspace/document.ts";
+import { agencySchema } from "../../src/core/workspace/schema/agency.ts";
+import { briefSchema } from "../../src/core/workspace/schema/brief.ts";
+import { templateSchema } from "../../src/core/workspace/schema/template.ts";
+import { validate } from "../../src/core/workspace/validate.ts";
+import { oxalis, workspaceWith } from "../support/oxalis.ts";
+
+const root = join(import.meta.dirname, "../..");
+const pages = [
+  "README.md",
+  "CONTRIBUTING.md",
+  ...readdirSync(join(root, "docs"))
+    .filter((file) => file.endsWith(".md"))
+    .map((file) => `docs/${file}`),
+];
+const read = (page: string) => readFileSync(join(root, page), "utf8");
+const fences = (info: RegExp) =>
+  pages.flatMap((page) =>
+    [...read(page).matchAll(/^```([^\n]*)\n([\s\S]*?)^```$/gm)]
+      .filter((match) => info.test(match[1] ?? ""))
+      .map((match) => ({ page, info: match[1] ?? "", text: match[2] ?? "" })),
+  );
+
+/** Each line must stand in what was printed, in this order; a line of three dots stands for any number of lines. */
+function expectLines(printed: string, wanted: readonly string[]): void {
+  const lines = printed.split("\n").map((line) => line.trimEnd());
+  let at = 0;
+  let free = true;
+  for (const line of wanted) {
+    if (line === "…") {
+      free = true;
+      continue;
+    }
+    const found = lines.indexOf(line, at);
+    expect([line, found >= 0 && (free || found === at)]).toEqual([line, true]);
+    at = found + 1;
+    free = false;
+  }
+}
+
+describe("examples with a command", () => {
+  const folder = workspaceWith(["3-acre", "brennans-bothy", "saltmarsh"]);
+  const examples = fences(/^console/).flatMap(({ page, text }) =>
+    text
+      .split(/^\$ /m)
+      .slice(1)
+      .map((part) => {
+        const [command = "", ...lines] = part.trimEnd().split("\n");
+        return { page, command, lines };
+      }),
+  );
+
+  test("there are some", () => expect(examples.length).toBeGreaterThan(3));
+
+  test.each(examples)("$page: $command", ({ command, lines }) => {
+    if (command.startsWith("oxalis audit")) {
+      oxalis(folder, "generate", "saltmarsh");
+      execFileSync("sed", ["-i", "s/CIC/Ltd/", join(folder, "clients/saltmarsh/brief.yaml")]);
+    }
+    const { out, err } = oxalis(folder, ...command.split(" ").slice(1));
+    expectLines(out + err, lines);
+  });
+});
+
+const schemas = { agency: agencySchema, brief: briefSchema, template: templateSchema };
+
+test.each(fences(/^yaml /))("$page: the example of a $info file is valid", ({ info, text }) => {
+  const kind = info.replace("yaml ", "") as keyof typeof schemas;
+  expect(() => validate(parseYaml({ file: kind, text }), schemas[kind])).not.toThrow();
+});
+
+test("tables taken from the program are what the program says", () => {
+  expect(execFileSync("node", ["scripts/docs.mjs", "--check"], { cwd: root, encoding: "utf8" })).toBe("");
+});
+
+test("every link leads somewhere, every screenshot is shown, every script exists", () => {
+  const broken = pages.flatMap((page) =>
+    [...read(page).matchAll(/\]\(([^)#]+)[^)]*\)/g)]
+      .map((match) => match[1] ?? "")
+      .filter((target) => !/^https?:/.test(target) && !existsSync(join(root, dirname(page), target)))
+      .map((target) => `${page}: ${target}`),
+  );
+  expect(broken).toEqual([]);
+  const shown = read("README.md");
+  expect(
+    readdirSync(join(root, "docs/screenshots")).filter((file) => !shown.includes(`docs/screenshots/${file}`)),
+  ).toEqual([]);
+  const { scripts } = JSON.parse(read("package.json"));
+  const named = pages.flatMap((page) =>
+    [...read(page).matchAll(/npm run ([a-z]+)/g)].map((match) => match[1] ?? ""),
+  );
+  expect(named.filter((name) => scripts[name] === undefined)).toEqual([]);
+});
+
+test("every command and option is documented, and every dependency is accounted for", () => {
+  const { out } = oxalis(root, "--help");
+  const commands = [...out.matchAll(/^ {2}([a-z]+) (?:\[|<)/gm)].map((match) => match[1]);
+  expect(commands.length).toBeGreaterThan(5);
+  for (const command of commands)
+    if (command !== "help") expect(read("docs/commands.md")).toContain(`## ${command}`);
+  const { dependencies } = JSON.parse(read("package.json"));
+  for (const name of Object.keys(dependencies)) expect(read("docs/dependencies.md")).toContain(name);
+});
