@@ -38,7 +38,10 @@ const parts = {
     ),
     words: table(
       ["word", "gives"],
-      Object.entries(words).map(([name, { says, takes }]) => [`\`${name}${takes ? " 12" : ""}\``, says]),
+      Object.entries(words).map(([name, { says, takes }]) => [
+        `\`${[name, takes?.example].filter(Boolean).join(" ")}\``,
+        says,
+      ]),
     ),
   },
 };

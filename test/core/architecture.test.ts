@@ -16,6 +16,7 @@ const order = [
   "splice",
   "template",
   "render",
+  "ledger",
   "plan",
   "audit",
   "proof",

@@ -1,6 +1,8 @@
+import { fieldsOf, fillPattern, patternProblem, readPattern } from "../../core/derive/pattern.ts";
 import { resolveAll } from "../../core/derive/resolve.ts";
+import type { Values } from "../../core/derive/variant.ts";
 import { nearest } from "../../core/problems/nearest.ts";
-import { isError, Refusal } from "../../core/problems/problem.ts";
+import { isError, Refusal, refuse } from "../../core/problems/problem.ts";
 import { type Field, fieldNames, fields } from "../../core/values/fields.ts";
 import type { Traced } from "../../core/values/trail.ts";
 import { pickClients } from "../../core/workspace/read.ts";
@@ -8,7 +10,11 @@ import { showProblems } from "../view/problems.ts";
 import { openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
 
-export async function run([key, wanted]: string[], options: Settings): Promise<number> {
+interface Options {
+  pattern?: string;
+}
+
+export async function run([key, wanted]: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
   const workspace = openWorkspace(options);
   const [client] = pickClients(workspace, key === undefined ? [] : [key]);
@@ -26,6 +32,7 @@ export async function run([key, wanted]: string[], options: Settings): Promise<n
   const resolved = (await resolveAll(workspace)).find((each) => each.client === client);
   if (!resolved?.variant) throw new Refusal(resolved?.problems.filter(isError) ?? []);
   const { values, art } = resolved.variant;
+  if (options.pattern !== undefined) return tryPattern(options.pattern, values, terminal);
   const known = picked.flatMap((field) => (values[field] ? [[field, values[field]] as const] : []));
   if (options.json) {
     const pictures = Object.entries(art).map(([role, { file, format, width, height }]) => ({
@@ -50,6 +57,20 @@ export async function run([key, wanted]: string[], options: Settings): Promise<n
     }
   const warnings = resolved.problems.filter((each) => !isError(each));
   if (warnings.length > 0 && wanted === undefined) terminal.note(`\n${showProblems(warnings, terminal.err)}`);
+  return 0;
+}
+
+/** Shows what a pattern gives for a client; a fault is shown in the pattern itself. */
+function tryPattern(text: string, values: Values, terminal: Terminal): number {
+  const pattern = readPattern(text);
+  if ("column" in pattern) {
+    throw new Refusal([patternProblem(pattern, { file: "pattern", line: 1, column: 0, text })]);
+  }
+  const empty = fieldsOf(pattern).find((field) => values[field] === undefined);
+  if (empty) refuse("pattern-invalid", `This client has no ${empty}.`);
+  const value = fillPattern(pattern, (field) => values[field]?.value) ?? "";
+  if (terminal.settings.json) terminal.json({ pattern: text, value });
+  else terminal.print(value);
   return 0;
 }
 

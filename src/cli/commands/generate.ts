@@ -4,10 +4,12 @@ import { isError } from "../../core/problems/problem.ts";
 import { problemData, showProblems } from "../view/problems.ts";
 import { openProgress } from "../view/progress.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
+import { today } from "../view/today.ts";
 import { openWorkspace } from "../view/workspace.ts";
 
 interface Options {
   dryRun?: boolean;
+  locked?: boolean;
 }
 
 const failed = (outcome: Outcome): boolean => outcome.problems.some(isError);
@@ -18,7 +20,13 @@ export async function run(keys: string[], options: Settings & Options): Promise<
   const dryRun = options.dryRun === true;
   const longest = Math.max(...workspace.clients.map((client) => client.key.length));
   const progress = openProgress(terminal, (outcome) => line(outcome, dryRun, longest, terminal));
-  const outcomes = await generate(workspace, { clients: keys, dryRun, progress });
+  const outcomes = await generate(workspace, {
+    clients: keys,
+    dryRun,
+    locked: options.locked === true,
+    today: today(),
+    progress,
+  });
   progress.close();
   if (options.json) terminal.json({ dryRun, clients: outcomes.map(asData) });
   else summarise(outcomes, dryRun, terminal);

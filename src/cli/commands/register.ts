@@ -1,4 +1,4 @@
-import { type Command, Option } from "commander";
+import { Argument, type Command, Option } from "commander";
 import type { Settings } from "../view/terminal.ts";
 
 /** What a command's module exports: the work, given its arguments and the options of the whole line. */
@@ -37,17 +37,42 @@ export function register(program: Command): void {
   inWorkspace(program.command("explain"))
     .argument("<client>", "key of a client")
     .argument("[field]", "a field, such as identifiers.android; none for all")
+    .option("--pattern <pattern>", "try a pattern on the client, and show what it gives")
     .description("show where each value of a client came from")
     .action(run("explain"));
   inWorkspace(program.command("generate"))
     .argument("[clients...]", "keys of clients; none for all")
     .option("--dry-run", "say what would be done, and do nothing")
+    .option("--locked", "fail, and write nothing, where a ledger would have to change")
     .description("make the variants; only what changed is made again")
     .action(run("generate"));
   inWorkspace(program.command("audit"))
     .argument("[clients...]", "keys of clients; none for all")
     .description("prove that the variants are whole, and that nothing of the template is left in them")
     .action(run("audit"));
+  inWorkspace(program.command("release"))
+    .argument("<clients...>", "keys of clients")
+    .addOption(new Option("--major", "the next major version").conflicts(["minor", "patch", "rebuild"]))
+    .addOption(new Option("--minor", "the next minor version").conflicts(["major", "patch", "rebuild"]))
+    .addOption(new Option("--patch", "the next patch version").conflicts(["major", "minor", "rebuild"]))
+    .addOption(
+      new Option("--rebuild", "the same version again, under the next build number").conflicts([
+        "major",
+        "minor",
+        "patch",
+      ]),
+    )
+    .option("--note <text>", "what changed; with a language in front, de=…, for that language", together, [])
+    .option("--dry-run", "say what would be released, and write nothing")
+    .description("take the next version and build number, all named clients or none")
+    .action(run("release"));
+  inWorkspace(program.command("rename-identifier"))
+    .argument("<client>", "key of a client")
+    .addArgument(new Argument("<platform>", "the platform").choices(["android", "ios", "windows", "web"]))
+    .argument("<identifier>", "the new identifier")
+    .option("--yes", "do it, knowing what it breaks")
+    .description("change an identifier that is in use; says what that breaks")
+    .action(run("rename-identifier"));
   inWorkspace(program.command("proof"))
     .argument("[clients...]", "keys of clients; none for all")
     .option("-o, --output <file>", "where to write the page", "variants/proof.html")
@@ -55,11 +80,15 @@ export function register(program: Command): void {
     .action(run("proof"));
 }
 
+const together = (value: string, before: string[]): string[] => [...before, value];
+
 const loaders = {
   demo: () => import("./demo.ts"),
   clients: () => import("./clients.ts"),
   explain: () => import("./explain.ts"),
   generate: () => import("./generate.ts"),
   audit: () => import("./audit.ts"),
+  release: () => import("./release.ts"),
+  "rename-identifier": () => import("./rename-identifier.ts"),
   proof: () => import("./proof.ts"),
 };

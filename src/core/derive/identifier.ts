@@ -15,6 +15,9 @@ const javaWords = new Set(
 /** Names of devices; none may be a segment of a package identity (Windows, package manifest schema). */
 const deviceName = /^(con|prn|aux|nul|com[1-9]|lpt[1-9])$/i;
 
+/** Longest base identifier, in characters. */
+const baseMost = 120;
+
 /** A repair of one segment of the base identifier, with the reason a producer is given. */
 interface Repair {
   says: string;
@@ -40,13 +43,21 @@ const repairs: readonly Repair[] = [
 /** Turns what the pattern gave into an identifier that holds on every platform; each repair is a step of the trail. */
 export function settleBase(given: Traced): Traced {
   const lower: Step = { by: "rule", note: "lower case, by convention", value: given.value.toLowerCase() };
-  return repairs.reduce<Traced>(
-    (settled, repair) => {
-      const value = settled.value.split(".").map(repair.apply).filter(Boolean).join(".");
-      return withStep(settled, { by: "rule", note: repair.says, value });
+  const repaired = repairs.reduce<Traced>(
+    (settled, { says, apply }) => {
+      const value = settled.value.split(".").map(apply).filter(Boolean).join(".");
+      return withStep(settled, { by: "rule", note: says, value });
     },
     withStep(given, lower),
   );
+  return shortened(repaired, baseMost, "so that an extension's suffix has room within Apple's 155");
+}
+
+/** Cut to a length, with a check sum of the whole at its end, so that it stays unique and is the same each time. */
+function shortened(given: Traced, most: number, why: string): Traced {
+  if (given.value.length <= most) return given;
+  const value = `${given.value.slice(0, most - 9).replace(/[.-]+$/, "")}x${sha256(given.value).slice(0, 8)}`;
+  return withStep(given, { by: "rule", note: `shortened to ${most} characters, ${why}`, value });
 }
 
 /** A domain in the form that DNS uses; undefined where it is none. */
@@ -55,16 +66,8 @@ export const asciiDomain = (domain: string): string | undefined =>
 
 const windowsMost = 50;
 
-/** Shortens an identity name to what Windows takes, with a check sum at its end so that it stays unique and stable. */
-export function fitWindows(given: Traced): Traced {
-  if (given.value.length <= windowsMost) return given;
-  const value = `${given.value.slice(0, windowsMost - 9).replace(/[.-]+$/, "")}-${sha256(given.value).slice(0, 8)}`;
-  return withStep(given, {
-    by: "rule",
-    note: `shortened to ${windowsMost} characters, the most Windows takes`,
-    value,
-  });
-}
+/** Shortens an identity name to what Windows takes. */
+export const fitWindows = (given: Traced): Traced => shortened(given, windowsMost, "the most Windows takes");
 
 /** A rule that an identifier must keep; `says` completes "it must …". */
 interface Rule {

@@ -9,7 +9,7 @@ export type Pattern = readonly (string | Slotted)[];
 
 interface Slotted {
   field: Field;
-  words: readonly { name: string; number: number }[];
+  words: readonly { name: string; argument: string }[];
 }
 
 /** What is wrong with a pattern; `column` counts from 1 within the pattern. */
@@ -46,17 +46,18 @@ function readSlotted(inner: string, column: number): Slotted | PatternFault {
   const [first, ...rest] = tokens;
   if (!first) return { column, message: "These braces are empty.", expected: "a field, such as app.name" };
   if (!isField(first.text)) return unknown("field", first, fieldNames);
-  const used: { name: string; number: number }[] = [];
+  const used: { name: string; argument: string }[] = [];
   for (let at = 0; at < rest.length; at++) {
     const token = rest[at] as (typeof rest)[number];
     const word = Object.hasOwn(words, token.text) ? words[token.text] : undefined;
     if (!word) return unknown("word", token, Object.keys(words));
     const next = word.takes ? rest[++at] : undefined;
-    if (word.takes && !/^[1-9]\d{0,3}$/.test(next?.text ?? "")) {
-      const message = `"${token.text}" wants a number of ${word.takes} behind it.`;
-      return { column: next?.column ?? token.column, message, expected: `{${first.text} ${token.text} 12}` };
+    if (word.takes && !word.takes.form.test(next?.text ?? "")) {
+      const message = `"${token.text}" wants ${word.takes.what} behind it.`;
+      const expected = `{${first.text} ${token.text} ${word.takes.example}}`;
+      return { column: next?.column ?? token.column, message, expected };
     }
-    used.push({ name: token.text, number: Number(next?.text ?? 0) });
+    used.push({ name: token.text, argument: next?.text ?? "" });
   }
   return { field: first.text, words: used };
 }
@@ -81,17 +82,22 @@ export function fillPattern(
   pattern: Pattern,
   lookUp: (field: Field) => string | undefined,
 ): string | undefined {
-  let filled = "";
-  for (const part of pattern) {
-    if (typeof part === "string") {
-      filled += part;
-      continue;
-    }
-    const value = lookUp(part.field);
-    if (value === undefined) return undefined;
-    filled += part.words.reduce((text, { name, number }) => words[name]?.apply(text, number) ?? text, value);
-  }
-  return filled;
+  const parts = pattern.map((part) => (typeof part === "string" ? part : fillPart(part, lookUp)));
+  return parts.includes(undefined) ? undefined : parts.join("");
+}
+
+function fillPart(part: Slotted, lookUp: (field: Field) => string | undefined): string | undefined {
+  const value = lookUp(part.field);
+  if (value === undefined) return undefined;
+  return part.words.reduce((text, { name, argument }) => words[name]?.apply(text, argument) ?? text, value);
+}
+
+/** The first field of which nothing is left when its words have changed it; undefined where something is left of all. */
+export function vanished(pattern: Pattern, lookUp: (field: Field) => string | undefined): Field | undefined {
+  const part = pattern.find(
+    (each) => typeof each !== "string" && lookUp(each.field) && fillPart(each, lookUp) === "",
+  );
+  return typeof part === "object" ? part.field : undefined;
 }
 
 /** The fields a pattern uses. */

@@ -2,8 +2,9 @@ import pLimit from "p-limit";
 import { type Art, judgeArt } from "../artwork/judge.ts";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
 import { type Client, clientFile, type Workspace } from "../workspace/read.ts";
+import { resolveVariant } from "./resolve-variant.ts";
 import { judgeTogether } from "./rules.ts";
-import { type ArtRole, type Artwork, type Resolved, resolveVariant } from "./variant.ts";
+import type { ArtRole, Artwork, Resolved } from "./variant.ts";
 
 const artRoles: readonly ArtRole[] = ["icon", "mark", "mono"];
 

@@ -1,10 +1,12 @@
+import type { Place } from "../files/source.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import type { Field } from "../values/fields.ts";
 import { fields } from "../values/fields.ts";
 import { platformNames, platforms } from "../values/platform.ts";
-import type { Traced } from "../values/trail.ts";
+import { type Traced, writtenAt } from "../values/trail.ts";
 import type { Client } from "../workspace/read.ts";
 import { brokenRules, comparable } from "./identifier.ts";
+import { drawnWidth, roomForLabel } from "./label.ts";
 import type { Resolved } from "./variant.ts";
 
 type Values = Partial<Record<Field, Traced>>;
@@ -17,6 +19,10 @@ interface Limit {
   keeps(value: string): boolean;
   says: string;
 }
+
+/** Where to look for a value that is wrong: where it was written, or else the brief. */
+const placeOf = (client: Client, value: Traced | undefined): Place | undefined =>
+  (value && writtenAt(value)) ?? client.brief?.document.placeOf([]);
 
 const longest = (most: number) => (value: string) => [...value].length <= most;
 
@@ -37,13 +43,6 @@ const limits: readonly Limit[] = [
     says: "at least 2 characters in the Apple store",
   },
   {
-    field: "app.label",
-    code: "name-invalid",
-    severity: "warning",
-    keeps: longest(12),
-    says: "about 12 letters under an icon; a home screen cuts the rest",
-  },
-  {
     field: "version",
     code: "version-invalid",
     severity: "error",
@@ -56,8 +55,7 @@ const limits: readonly Limit[] = [
 
 /** Every rule that a client's values break on their own. */
 export function judgeValues(client: Client, values: Values): Problem[] {
-  const place = (field: Field) =>
-    values[field]?.trail.find((step) => step.place)?.place ?? client.brief?.document.placeOf([]);
+  const place = (field: Field) => placeOf(client, values[field]);
   const broken = limits.flatMap(({ field, code, severity, keeps, says }) => {
     const value = values[field]?.value;
     if (value === undefined || keeps(value)) return [];
@@ -80,7 +78,15 @@ export function judgeValues(client: Client, values: Values): Problem[] {
       }),
     );
   });
-  return [...broken, ...refused];
+  return [...broken, ...wideLabel(values, place("app.label")), ...refused];
+}
+
+function wideLabel(values: Values, place: Place | undefined): Problem[] {
+  const label = values["app.label"]?.value;
+  const width = label === undefined ? 0 : drawnWidth(label);
+  if (width <= roomForLabel) return [];
+  const message = `"${label}" is ${width.toFixed(1)} em wide under the icon; a home screen cuts it off after about ${roomForLabel.toFixed(1)}.`;
+  return [problem("label-wide", message, { severity: "warning", place })];
 }
 
 /** Finds identifiers that two clients share; both are told, each with the other's key. */
@@ -113,7 +119,7 @@ function addShared(
   const { key } = each.client;
   const others = sharing.filter((other) => other !== each).map((other) => other.client.key);
   const value = each.variant?.values[field];
-  const place = value?.trail.find((step) => step.place)?.place ?? each.client.brief?.document.placeOf([]);
+  const place = placeOf(each.client, value);
   const message = `${platform}: "${value?.value}" is also the identifier of ${others.join(" and ")}.`;
   found.set(key, [...(found.get(key) ?? []), problem("identifier-taken", message, { client: key, place })]);
 }

@@ -1,12 +1,25 @@
 import anyAscii from "any-ascii";
 
-/** A word of the pattern grammar: changes a text, some with a number behind them. */
+/** A word of the pattern grammar: changes a text, some with an argument behind them. */
 export interface Word {
   says: string;
-  /** Name of the number that must follow, for example "letters". */
-  takes?: string;
-  apply(text: string, number: number): string;
+  /** What must follow, where something must. */
+  takes?: Argument;
+  apply(text: string, argument: string): string;
 }
+
+interface Argument {
+  /** Completes "wants … behind it". */
+  what: string;
+  form: RegExp;
+  example: string;
+}
+
+const numberOf = (what: string): Argument => ({
+  what: `a number of ${what}`,
+  form: /^[1-9]\d{0,3}$/,
+  example: "12",
+});
 
 const ascii = (text: string): string => anyAscii(text.normalize("NFC"));
 
@@ -28,6 +41,12 @@ function fitting(text: string, most: number): string {
     kept = longer;
   }
   return kept || [...(words[0] ?? text)].slice(0, most).join("");
+}
+
+function without(text: string, list: string): string {
+  const dropped = new Set(list.toLowerCase().split(","));
+  const kept = text.split(/\s+/).filter((word) => !dropped.has(word.toLowerCase()));
+  return kept.length > 0 ? kept.join(" ") : text;
 }
 
 const table = {
@@ -59,13 +78,23 @@ const table = {
   },
   first: {
     says: "only the first so many letters",
-    takes: "letters",
-    apply: (text, number) => [...text].slice(0, number).join(""),
+    takes: numberOf("letters"),
+    apply: (text, number) => [...text].slice(0, Number(number)).join(""),
   },
   fitting: {
     says: "only as many whole words from the start as have room in so many letters",
-    takes: "letters",
-    apply: fitting,
+    takes: numberOf("letters"),
+    apply: (text, number) => fitting(text, Number(number)),
+  },
+  parts: {
+    says: "only the first so many parts between full stops: 1.4.2 → 1.4",
+    takes: numberOf("parts"),
+    apply: (text, number) => text.split(".").slice(0, Number(number)).join("."),
+  },
+  without: {
+    says: "without these words, given with commas between them, in any case: The Hill Farm → Hill",
+    takes: { what: "words with commas between them", form: /^[^,]+(,[^,]+)*$/, example: "the,farm" },
+    apply: without,
   },
 } satisfies Record<string, Word>;
 

@@ -2,16 +2,18 @@ import { join } from "node:path";
 import { resolveAll } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { readInside } from "../files/folder.ts";
+import { reserved } from "../ledger/reserve.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { createRenderer } from "../render/draw.ts";
 import { openTemplate, type Template } from "../template/read.ts";
+import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import { pickClients, type Workspace } from "../workspace/read.ts";
 import { applyChanges } from "./apply.ts";
 import { type Change, difference } from "./difference.ts";
 import { withLock } from "./lock.ts";
 import { planVariant } from "./plan.ts";
 import { readReceipt } from "./receipt.ts";
-import { clearScratch, openWriter } from "./write.ts";
+import { clearScratch, openWriter, writeTogether } from "./write.ts";
 
 /** What became of one client. */
 export interface Outcome {
@@ -34,6 +36,10 @@ export interface GenerateOptions {
   clients: readonly string[];
   /** Decide and report, but write nothing. */
   dryRun: boolean;
+  /** Refuse to run where a ledger would have to change. */
+  locked: boolean;
+  /** The day that new entries of a ledger get, as 2026-03-01; nothing in a variant depends on it. */
+  today: string;
   progress?: Progress;
 }
 
@@ -45,6 +51,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   const picked = new Set(pickClients(workspace, options.clients).map((client) => client.key));
   const template = openTemplate(workspace);
   const resolved = (await resolveAll(workspace)).filter(({ client }) => picked.has(client.key));
+  if (options.locked) refuseChanges(workspace, resolved, options.today);
   const renderer = createRenderer((file) => readInside(workspace.root, file, file));
   const run = async () => {
     if (!options.dryRun) clearScratch(workspace.root);
@@ -64,7 +71,7 @@ async function generateOne(
   template: Template,
   { client, variant, problems }: Resolved,
   renderer: ReturnType<typeof createRenderer>,
-  { dryRun, progress }: GenerateOptions,
+  { dryRun, progress, today }: GenerateOptions,
 ): Promise<Outcome> {
   const outcome: Outcome = { client: client.key, files: 0, changes: [], problems: [...problems] };
   if (!variant || problems.some(isError)) return outcome;
@@ -80,11 +87,25 @@ async function generateOne(
     if (!dryRun) {
       const onFile = () => progress?.file?.(client.key);
       await applyChanges(plan, outcome.changes, receipt, { template, renderer, writer, onFile });
+      const ledger = reserved(variant, workspace.agency.data.platforms, client.ledger, today);
+      if (ledger) writeTogether(workspace.root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
     }
   } catch (error) {
     outcome.problems.push(...asProblems(error, client.key));
   }
   return outcome;
+}
+
+function refuseChanges({ agency }: Workspace, resolved: readonly Resolved[], today: string): void {
+  const changing = resolved.filter(
+    ({ client, variant }) => variant && reserved(variant, agency.data.platforms, client.ledger, today),
+  );
+  if (changing.length === 0) return;
+  throw new Refusal(
+    changing.map(({ client }) =>
+      problem("ledger-locked", `${ledgerFile(client.key)} would have to change.`, { client: client.key }),
+    ),
+  );
 }
 
 function asProblems(error: unknown, client: string): Problem[] {

@@ -80,3 +80,24 @@ export function openWriter(workspace: string, folder: string): Writer {
 export function clearScratch(workspace: string): void {
   rmSync(scratchFolder(workspace), { recursive: true, force: true });
 }
+
+/** Writes several small files of a workspace together: either all of them, or, where one cannot be written, none. */
+export function writeTogether(workspace: string, files: ReadonlyMap<string, string>): void {
+  const scratch = scratchFolder(workspace);
+  mkdirSync(scratch, { recursive: true });
+  const staged = [...files].map(([path, text]) => ({
+    path,
+    text,
+    beside: join(scratch, `${process.pid}-${counter++}`),
+  }));
+  try {
+    for (const { beside, text } of staged) writeFileSync(beside, text);
+    for (const { beside, path } of staged) renameSync(beside, join(workspace, path));
+  } catch (error) {
+    for (const { beside } of staged) rmSync(beside, { force: true });
+    refuse(
+      "write-failed",
+      `${[...files.keys()].join(", ")} could not be written: ${(error as Error).message}.`,
+    );
+  }
+}

@@ -73,9 +73,37 @@ const kinds = {
     title: "An identifier that a platform does not accept",
     fix: "Give one in the brief under `identifiers`, or change the domain or the name it is made from.",
   },
+  "identifier-empty": {
+    title: "Nothing is left for an identifier",
+    fix: "Give one in the brief, as `identifiers.base`: at least two words of letters and digits with a full stop between them.",
+  },
+  "group-unknown": {
+    title: "A group that oxalis.yaml does not have",
+    fix: "Correct the spelling in the brief, or add the group under `groups` in oxalis.yaml.",
+  },
   "identifier-taken": {
     title: "Two clients with one identifier",
     fix: "Give one of them its own under `identifiers` in its brief.",
+  },
+  "identifier-held": {
+    title: "A brief or pattern would change an identifier that is in use",
+    fix: "Nothing, if that is as it should be. `oxalis rename-identifier` changes it, and says what that breaks.",
+  },
+  "ledger-damaged": {
+    title: "A client's ledger cannot be read",
+    fix: "Take the last good one from version control. It is never made anew: it knows what is in use.",
+  },
+  "ledger-locked": {
+    title: "A ledger would have to change, and --locked forbids it",
+    fix: "Run `oxalis generate` without --locked, and commit the ledgers it writes.",
+  },
+  "release-refused": {
+    title: "A release that cannot be made",
+    fix: "Say what kind of release it is: --major, --minor, --patch, or --rebuild for the same version again.",
+  },
+  "label-wide": {
+    title: "A name that is cut off under the icon",
+    fix: "Give a shorter one as `app.label` in the brief.",
   },
   "version-invalid": {
     title: "A version a store does not accept",

@@ -1,5 +1,6 @@
 import picomatch from "picomatch";
 import { type Folder, openFolder } from "../files/folder.ts";
+import { sha256 } from "../files/hash.ts";
 import type { Place } from "../files/source.ts";
 import { problem, Refusal, refuse } from "../problems/problem.ts";
 import type { Site } from "../splice/site.ts";
@@ -102,3 +103,7 @@ function places({ notes }: Workspace, folder: Folder): Template["places"] {
   if (problems.length > 0) throw new Refusal(problems);
   return found;
 }
+
+/** A short check sum over all files that variants get, for the record of what a release was made from. */
+export const templateRevision = ({ folder, files }: Template): string =>
+  sha256(files.map((file) => `${folder.hash(file)} ${file}\n`).join("")).slice(0, 12);

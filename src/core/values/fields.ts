@@ -18,7 +18,7 @@ const facts = {
   "app.label": {
     says: "Short name, under the icon",
     brief: ["app", "label"],
-    pattern: "{app.name fitting 12}",
+    pattern: "{app.name}",
   },
   owner: { says: "Who owns the app", brief: ["owner"], pattern: "{app.name}" },
   domain: { says: "Web domain", brief: ["domain"], required: true },
@@ -59,7 +59,10 @@ const facts = {
     brief: ["windows", "publisher"],
     pattern: "CN={owner distinguished}",
   },
-  "windows.version": { says: "Package version, four numbers", pattern: "{version}.0" },
+  "windows.version": {
+    says: "Package version, four numbers; the third rises with every build, the last is the store's",
+    pattern: "{version parts 2}.{build}.0",
+  },
   "colors.brand": { says: "Brand colour", brief: ["colors", "brand"], color: true, required: true },
   "colors.ground": {
     says: "Ground of the icon",

@@ -2,7 +2,7 @@ import type { Place } from "../files/source.ts";
 
 /** One step on the way to a value: who said or changed it, and what it was after that. */
 export interface Step {
-  by: "brief" | "agency" | "pattern" | "rule" | "picture";
+  by: "brief" | "group" | "agency" | "ledger" | "pattern" | "rule" | "picture";
   note: string;
   value: string;
   place?: Place;
@@ -18,6 +18,13 @@ export function traced(first: Step, ...more: Step[]): Traced {
   const trail = [first, ...more];
   return { value: (trail.at(-1) ?? first).value, trail };
 }
+
+/** Where the value was last written down by somebody; undefined where it was worked out. */
+export const writtenAt = ({ trail }: Traced): Place | undefined =>
+  trail.findLast((step) => step.place)?.place;
+
+/** Whether nobody gave the value: a pattern made it. */
+export const isDerived = ({ trail }: Traced): boolean => trail[0]?.by === "pattern";
 
 /** The value after one more step; a step that changes nothing is not recorded. */
 export function withStep({ value, trail }: Traced, step: Step): Traced {

@@ -2,8 +2,10 @@ import { existsSync, readdirSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { isFolder, isInside, readInside } from "../files/folder.ts";
 import type { Place } from "../files/source.ts";
+import { problemKinds } from "../problems/catalogue.ts";
 import { type Problem, problem, Refusal, refuse } from "../problems/problem.ts";
 import { type Document, parseYaml } from "./document.ts";
+import { hasLedger, type Ledger, ledgerFile, ledgerSchema } from "./ledger.ts";
 import { agencyFile } from "./locate.ts";
 import { type Agency, agencySchema } from "./schema/agency.ts";
 import { type Brief, briefSchema } from "./schema/brief.ts";
@@ -22,6 +24,8 @@ export interface Client {
   folder: string;
   /** Absent when the brief cannot be used; `problems` then says why. */
   brief?: Written<Brief>;
+  /** What has been in use; absent where nothing has. */
+  ledger?: Ledger;
   problems: Problem[];
 }
 
@@ -74,6 +78,7 @@ function readClient(root: string, key: string): Client {
     return client;
   }
   try {
+    if (hasLedger(root, key)) client.ledger = readLedger(root, key);
     client.brief = readYaml(root, `clients/${key}/brief.yaml`, briefSchema);
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
@@ -82,11 +87,20 @@ function readClient(root: string, key: string): Client {
   return client;
 }
 
-function readYaml<S extends typeof agencySchema | typeof briefSchema | typeof templateSchema>(
-  root: string,
-  file: string,
-  schema: S,
-): Written<ReturnType<S["parse"]>> {
+/** A damaged ledger is told with its line, and never replaced. */
+function readLedger(root: string, key: string): Ledger {
+  try {
+    return readYaml(root, ledgerFile(key), ledgerSchema).data;
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    const { fix } = problemKinds["ledger-damaged"];
+    throw new Refusal(error.problems.map((each) => ({ ...each, code: "ledger-damaged" as const, fix })));
+  }
+}
+
+function readYaml<
+  S extends typeof agencySchema | typeof briefSchema | typeof templateSchema | typeof ledgerSchema,
+>(root: string, file: string, schema: S): Written<ReturnType<S["parse"]>> {
   const bytes = readInside(root, file, file);
   let text: string;
   try {

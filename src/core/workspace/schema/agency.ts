@@ -3,6 +3,9 @@ import { patternFields } from "../../values/fields.ts";
 import { platforms } from "../../values/platform.ts";
 import { briefSchema, color } from "./brief.ts";
 
+/** What several clients may have in common: all that a brief may say, but for what is each client's own. */
+const sharedSchema = briefSchema.omit({ art: true, identifiers: true, groups: true });
+
 /** oxalis.yaml: the agency, its rules, and what holds for every client unless its brief says otherwise. */
 export const agencySchema = z.strictObject({
   agency: z.strictObject({
@@ -17,7 +20,11 @@ export const agencySchema = z.strictObject({
     .default([...platforms]),
   year: z.int().min(2000).max(2999).optional().describe("The year of the copyright line"),
   patterns: z.partialRecord(z.enum(patternFields), z.string()).default({}),
-  defaults: briefSchema.omit({ art: true, identifiers: true }).default({}),
+  defaults: sharedSchema.default({}),
+  groups: z
+    .record(z.string().min(1).max(60), sharedSchema)
+    .default({})
+    .describe("What holds for the clients of a group"),
 });
 
 export type Agency = z.infer<typeof agencySchema>;

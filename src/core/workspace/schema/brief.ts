@@ -25,6 +25,11 @@ export const briefSchema = z.strictObject({
     })
     .partial()
     .optional(),
+  groups: z
+    .array(z.string().min(1).max(60))
+    .max(20)
+    .describe("Groups it belongs to; of two, the later one wins")
+    .optional(),
   owner: text(120).describe("Who owns the app, as in the copyright line").optional(),
   domain: z
     .string()

@@ -1,0 +1,35 @@
+import type { Variant } from "../derive/variant.ts";
+import { type Platform, platforms } from "../values/platform.ts";
+import { emptyLedger, type Ledger } from "../workspace/ledger.ts";
+
+/**
+ * The ledger after a variant has been generated: identifiers that are new, or were only reserved and have changed, are
+ * reserved. Undefined where nothing changes.
+ * @param today as 2026-03-01
+ */
+export function reserved(
+  variant: Variant,
+  wanted: readonly Platform[],
+  ledger: Ledger = emptyLedger,
+  today: string,
+): Ledger | undefined {
+  const identifiers = { ...ledger.identifiers };
+  let changed = false;
+  for (const platform of platforms.filter((each) => wanted.includes(each))) {
+    const value = variant.values[`identifiers.${platform}`]?.value;
+    if (value === undefined || identifiers[platform]?.value === value) continue;
+    identifiers[platform] = { value, state: "reserved", since: today };
+    changed = true;
+  }
+  return changed ? { ...ledger, identifiers } : undefined;
+}
+
+/** The same ledger with every identifier fixed: from now on none follows the brief. */
+export function fixed(ledger: Ledger, today: string): Ledger {
+  const identifiers = { ...ledger.identifiers };
+  for (const platform of platforms) {
+    const held = identifiers[platform];
+    if (held && held.state !== "fixed") identifiers[platform] = { ...held, state: "fixed", since: today };
+  }
+  return { ...ledger, identifiers };
+}

@@ -1,0 +1,51 @@
+import { existsSync } from "node:fs";
+import { join } from "node:path";
+import { z } from "zod";
+import { platforms } from "../values/platform.ts";
+
+const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, "a day, such as 2026-03-01");
+
+const heldIdentifier = z.strictObject({
+  value: z.string().min(1),
+  /** reserved: a variant was generated with it. fixed: it was released, and no longer follows the brief. */
+  state: z.enum(["reserved", "fixed"]),
+  since: day,
+});
+
+const release = z.strictObject({
+  version: z.string().regex(/^\d+\.\d+\.\d+$/, "three numbers, such as 1.0.0"),
+  build: z.int().min(1),
+  on: day,
+  /** Check sum of the template's files. */
+  template: z.string(),
+  /** What changed, by language. */
+  notes: z.record(z.string(), z.string()).default({}),
+});
+
+/** clients/<key>/ledger.json: what has been in use. Written by Oxalis, kept in version control. */
+export const ledgerSchema = z.strictObject({
+  form: z.literal(1),
+  identifiers: z.partialRecord(z.enum(platforms), heldIdentifier).default({}),
+  /** Oldest first; each build number is used once. */
+  releases: z.array(release).default([]),
+});
+
+export type Ledger = z.infer<typeof ledgerSchema>;
+export type Release = z.infer<typeof release>;
+
+export const ledgerFile = (key: string): string => `clients/${key}/ledger.json`;
+
+export const hasLedger = (root: string, key: string): boolean => existsSync(join(root, ledgerFile(key)));
+
+export const emptyLedger: Ledger = { form: 1, identifiers: {}, releases: [] };
+
+/** A ledger as text: one line a value, so that version control shows what changed. */
+export function ledgerText(ledger: Ledger): string {
+  const identifiers = Object.fromEntries(
+    platforms.flatMap((each) => (ledger.identifiers[each] ? [[each, ledger.identifiers[each]]] : [])),
+  );
+  return `${JSON.stringify({ form: 1, identifiers, releases: ledger.releases }, null, 2)}\n`;
+}
+
+/** The newest release; undefined where there has been none. */
+export const lastRelease = ({ releases }: Ledger): Release | undefined => releases.at(-1);
