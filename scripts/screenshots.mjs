@@ -28,6 +28,22 @@ const views = [
     typed: ["oxalis explain 3-acre identifiers", "oxalis explain orchard-lane colors"],
   },
   { name: "generate", rows: 17, typed: ["oxalis generate", "oxalis generate 3-acre"] },
+  {
+    name: "roster",
+    rows: 38,
+    before: () => {
+      const rows =
+        "Name;Website;Firma;Logo;Colour\nPlum Tree Farm;https://www.plumtree.example/shop;Plum Tree GbR;art/plum.svg;552244\nOrchard Lane Boxes;;Orchard & Daughters;;\nWild Meadow;meadow.example;;;greenish\n";
+      writeFileSync(join(demo, "roster.csv"), rows);
+      return () => rmSync(join(demo, "roster.csv"));
+    },
+    typed: [
+      'oxalis import roster.csv --map "Firma=owner" --dry-run',
+      'oxalis release 3-acre saltmarsh --note "First boxes"',
+      "oxalis release 3-acre --minor",
+      "oxalis clients 3-acre saltmarsh orchard-lane",
+    ],
+  },
   { name: "audit", rows: 12, typed: ["oxalis audit"] },
   {
     name: "problem",

@@ -17,6 +17,7 @@ const order = [
   "template",
   "render",
   "ledger",
+  "roster",
   "plan",
   "audit",
   "proof",

@@ -1,6 +1,7 @@
 import { resolveAll } from "../../core/derive/resolve.ts";
 import type { Resolved } from "../../core/derive/variant.ts";
 import { isError } from "../../core/problems/problem.ts";
+import { stateOf } from "../../core/roster/state.ts";
 import type { Field } from "../../core/values/fields.ts";
 import { pickClients } from "../../core/workspace/read.ts";
 import { problemData, showProblems } from "../view/problems.ts";
@@ -8,41 +9,95 @@ import { table } from "../view/table.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
 
-/** Columns in the order in which they are given up when the terminal is narrow, last first. */
-const columns: readonly { heading: string; field: Field; from: number }[] = [
-  { heading: "name", field: "app.name", from: 0 },
-  { heading: "label", field: "app.label", from: 90 },
-  { heading: "identifier", field: "identifiers.base", from: 60 },
-  { heading: "version", field: "version", from: 110 },
-  { heading: "build", field: "build", from: 110 },
+interface Options {
+  csv?: boolean;
+  state?: string;
+  group?: string;
+}
+
+interface Column {
+  heading: string;
+  value(each: Resolved): string;
+  /** Shown on terminals at least this wide, in columns. */
+  from: number;
+  /** And at most this wide: where there is more room, several columns say it better. */
+  to?: number;
+}
+
+const value = ({ values }: Resolved, field: Field): string => values[field]?.value ?? "";
+const ofField = (heading: string, field: Field, from: number): Column => ({
+  heading,
+  from,
+  value: (each) => value(each, field),
+});
+
+/** Wide enough for an identifier a platform. */
+const wide = 190;
+
+const columns: readonly Column[] = [
+  ofField("name", "app.name", 0),
+  ofField("label", "app.label", 90),
+  { heading: "identifier", from: 60, to: wide - 1, value: identifiers },
+  ofField("android", "identifiers.android", wide),
+  ofField("ios", "identifiers.ios", wide),
+  ofField("windows", "identifiers.windows", wide),
+  ofField("web", "identifiers.web", wide),
+  ofField("stock code", "sku", 130),
+  ofField("version", "version", 106),
+  ofField("build", "build", 106),
 ];
 
-const value = ({ variant }: Resolved, field: Field): string => variant?.values[field]?.value ?? "";
+/** The one identifier that platforms share; each of them where they differ. */
+function identifiers(each: Resolved): string {
+  const all = (["android", "ios", "windows"] as const).map((platform) =>
+    value(each, `identifiers.${platform}`),
+  );
+  return [...new Set(all)].filter(Boolean).join(" · ");
+}
 
-export async function run(keys: string[], options: Settings): Promise<number> {
+export async function run(keys: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
   const workspace = openWorkspace(options);
   const picked = new Set(pickClients(workspace, keys).map((client) => client.key));
-  const clients = (await resolveAll(workspace)).filter(({ client }) => picked.has(client.key));
+  const clients = (await resolveAll(workspace)).filter(
+    (each) => picked.has(each.client.key) && wanted(each, options),
+  );
   if (options.json) terminal.json({ clients: clients.map(asData) });
+  else if (options.csv) await showCsv(clients, terminal);
   else show(clients, terminal);
   return clients.some(({ problems }) => problems.some(isError)) ? 1 : 0;
 }
 
-const asData = ({ client, variant, problems }: Resolved): object => ({
-  key: client.key,
-  values: Object.fromEntries(
-    Object.entries(variant?.values ?? {}).map(([field, traced]) => [field, traced.value]),
-  ),
-  problems: problems.map(problemData),
+const wanted = (each: Resolved, { state, group }: Options): boolean =>
+  (state === undefined || stateOf(each).startsWith(state)) &&
+  (group === undefined || each.client.brief?.data.groups?.includes(group) === true);
+
+const asData = (each: Resolved): object => ({
+  key: each.client.key,
+  state: stateOf(each),
+  groups: each.client.brief?.data.groups ?? [],
+  values: Object.fromEntries(Object.entries(each.values).map(([field, traced]) => [field, traced.value])),
+  problems: each.problems.map(problemData),
 });
+
+async function showCsv(clients: readonly Resolved[], { print }: Terminal): Promise<void> {
+  const { csvText } = await import("../../core/roster/sheet.ts");
+  const shown = columns.filter((column) => column.to === undefined);
+  const headings = ["client", ...shown.map((column) => column.heading), "state"];
+  const rows = clients.map((each) => [
+    each.client.key,
+    ...shown.map((column) => column.value(each)),
+    stateOf(each),
+  ]);
+  print(csvText([headings, ...rows]).trimEnd());
+}
 
 function show(clients: readonly Resolved[], terminal: Terminal): void {
   const { out, settings, width } = terminal;
-  const shown = columns.filter((column) => width >= column.from);
+  const shown = columns.filter(({ from, to }) => width >= from && width <= (to ?? width));
   const rows = clients.map((each) => [
     each.client.key,
-    ...shown.map(({ field }) => value(each, field)),
+    ...shown.map((column) => column.value(each)),
     state(each, terminal),
   ]);
   terminal.print(table(["client", ...shown.map((column) => column.heading), "state"], rows, out));
@@ -52,8 +107,10 @@ function show(clients: readonly Resolved[], terminal: Terminal): void {
   if (problems.length > 0) terminal.note(`\n${showProblems(problems, terminal.err)}`);
 }
 
-function state({ problems }: Resolved, { out }: Terminal): string {
-  const errors = problems.filter(isError).length;
+function state(each: Resolved, { out }: Terminal): string {
+  const errors = each.problems.filter(isError).length;
   if (errors > 0) return out.red(counted(errors, "error"));
-  return problems.length > 0 ? out.yellow(counted(problems.length, "warning")) : out.green("ready");
+  const warnings = each.problems.length;
+  const told = stateOf(each);
+  return warnings > 0 ? `${told}, ${out.yellow(counted(warnings, "warning"))}` : out.green(told);
 }

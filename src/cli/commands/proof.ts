@@ -1,9 +1,8 @@
-import { mkdirSync, renameSync, writeFileSync } from "node:fs";
-import { dirname, relative, resolve } from "node:path";
-import { refuse } from "../../core/problems/problem.ts";
+import { relative, resolve } from "node:path";
 import { makeProof } from "../../core/proof/proof.ts";
 import { counted, openTerminal, type Settings } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
+import { writeWhole } from "../view/write-whole.ts";
 
 interface Options {
   output: string;
@@ -24,15 +23,4 @@ export async function run(keys: string[], options: Settings & Options): Promise<
       terminal.print(`${counted(shown.length, "client")} on one page. Open ${terminal.out.cyan(named)}`);
   }
   return absent.length > 0 ? 1 : 0;
-}
-
-function writeWhole(file: string, text: string): void {
-  const beside = `${file}.${process.pid}.tmp`;
-  try {
-    mkdirSync(dirname(file), { recursive: true });
-    writeFileSync(beside, text);
-    renameSync(beside, file);
-  } catch (error) {
-    refuse("write-failed", `${file} could not be written: ${(error as Error).message}.`);
-  }
 }

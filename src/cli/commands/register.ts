@@ -26,12 +26,34 @@ export function register(program: Command): void {
       process.exitCode = await work(keys, this.optsWithGlobals());
     };
   program
+    .command("schema")
+    .addArgument(
+      new Argument("<file>", "the kind of file").choices(["brief", "oxalis", "template", "ledger"]),
+    )
+    .description("print the JSON Schema of a file, for editors")
+    .action(run("schema"));
+  program
     .command("demo")
     .argument("<folder>", "a folder that is not there yet, or is empty")
     .description("write a full example into a new folder: an agency, its template, eight clients")
     .action(run("demo"));
+  inWorkspace(program.command("import"))
+    .argument("<file>", "a sheet: CSV or XLSX")
+    .option("--map <heading=field>", "which field a column holds; may be given several times", together, [])
+    .option("--partial", "take the good rows though others are refused")
+    .option("--dry-run", "show what would change, and write nothing")
+    .description("take a roster in: new clients are made, known ones updated field by field")
+    .action(run("import"));
+  inWorkspace(program.command("export"))
+    .argument("<file>", "where to write it: .csv or .xlsx")
+    .argument("[clients...]", "keys of clients; none for all")
+    .description("write the roster: every field as given and as worked out")
+    .action(run("export"));
   inWorkspace(program.command("clients"))
     .argument("[clients...]", "keys of clients; none for all")
+    .option("--csv", "print the list as CSV")
+    .option("--state <state>", "only clients in this state: errors, ready, generated, released")
+    .option("--group <group>", "only clients of this group")
     .description("list the clients with their names, identifiers and versions")
     .action(run("clients"));
   inWorkspace(program.command("explain"))
@@ -83,6 +105,9 @@ export function register(program: Command): void {
 const together = (value: string, before: string[]): string[] => [...before, value];
 
 const loaders = {
+  import: () => import("./import.ts"),
+  export: () => import("./export.ts"),
+  schema: () => import("./schema.ts"),
   demo: () => import("./demo.ts"),
   clients: () => import("./clients.ts"),
   explain: () => import("./explain.ts"),

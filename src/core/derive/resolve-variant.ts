@@ -34,7 +34,12 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
   problems.push(...judgeValues(client, values));
   const named = toldOnce(problems).map((each) => ({ ...each, client: client.key }));
   const failed = problems.some((each) => each.severity === "error");
-  return { client, problems: named, ...(failed ? {} : { variant: { key: client.key, values, art } }) };
+  return {
+    client,
+    values,
+    problems: named,
+    ...(failed ? {} : { variant: { key: client.key, values, art } }),
+  };
 }
 
 function given(field: Field, work: Work): Traced | undefined {

@@ -20,17 +20,23 @@ export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
   const shared = judgeTogether(all);
   return all.map((each) => {
     const problems = shared.get(each.client.key);
-    return problems ? { client: each.client, problems: [...each.problems, ...problems] } : each;
+    if (!problems) return each;
+    return { client: each.client, values: each.values, problems: [...each.problems, ...problems] };
   });
 }
 
 async function resolveClient(workspace: Workspace, client: Client): Promise<Resolved> {
-  if (!client.brief) return { client, problems: client.problems };
+  if (!client.brief) return { client, values: {}, problems: client.problems };
   const { art, problems } = await readArtwork(workspace, client);
   const resolved = resolveVariant(workspace, client, art);
   const all = [...resolved.problems, ...problems.map((each) => ({ ...each, client: client.key }))];
   const usable = resolved.variant && !problems.some((each) => each.severity === "error");
-  return { client, problems: all, ...(usable && resolved.variant ? { variant: resolved.variant } : {}) };
+  return {
+    client,
+    values: resolved.values,
+    problems: all,
+    ...(usable && resolved.variant ? { variant: resolved.variant } : {}),
+  };
 }
 
 async function readArtwork(

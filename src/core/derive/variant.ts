@@ -21,6 +21,8 @@ export interface Variant {
 /** A client with what became of it: a variant where there are no errors. */
 export interface Resolved {
   client: Client;
+  /** What could be worked out, errors or not. */
+  values: Values;
   variant?: Variant;
   problems: Problem[];
 }

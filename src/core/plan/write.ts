@@ -92,7 +92,10 @@ export function writeTogether(workspace: string, files: ReadonlyMap<string, stri
   }));
   try {
     for (const { beside, text } of staged) writeFileSync(beside, text);
-    for (const { beside, path } of staged) renameSync(beside, join(workspace, path));
+    for (const { beside, path } of staged) {
+      mkdirSync(dirname(join(workspace, path)), { recursive: true });
+      renameSync(beside, join(workspace, path));
+    }
   } catch (error) {
     for (const { beside } of staged) rmSync(beside, { force: true });
     refuse(

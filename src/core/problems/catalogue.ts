@@ -193,6 +193,18 @@ const kinds = {
     title: "A picture of the template is left in a variant",
     fix: "Leave the file out with `leave` in template.yaml, or have the template refer to it as one of its icons.",
   },
+  "sheet-unreadable": {
+    title: "A sheet that cannot be read",
+    fix: "Save it again as CSV or XLSX, with the headings in its first row.",
+  },
+  "map-invalid": {
+    title: "A --map that cannot be read",
+    fix: 'Write it as --map "Heading in the sheet=field", such as --map "Firma=owner"; docs/commands.md lists the fields.',
+  },
+  "row-refused": {
+    title: "A row that cannot be taken",
+    fix: "Correct the cell and import again; with --partial the good rows are taken without it.",
+  },
   "folder-in-use": {
     title: "The folder is already there",
     fix: "Name a folder that does not exist yet or is empty.",

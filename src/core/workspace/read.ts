@@ -40,7 +40,7 @@ export interface Workspace {
 }
 
 const utf8 = new TextDecoder("utf-8", { fatal: true });
-const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
+export const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
 const notesFile = "template.yaml";
 
 /** Reads and validates a workspace. A broken brief does not stop the others; a broken oxalis.yaml does. */

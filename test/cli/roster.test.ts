@@ -1,0 +1,161 @@
+import { existsSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { beforeEach, describe, expect, test } from "vitest";
+import { contents, edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+
+let folder: string;
+const at = (file: string) => join(folder, file);
+const briefOf = (key: string) => readFileSync(at(`clients/${key}/brief.yaml`), "utf8");
+const sheet = (content: string | Buffer, name = "roster.csv") => {
+  writeFileSync(at(name), content);
+  return name;
+};
+
+beforeEach(() => {
+  folder = workspaceWith(["3-acre", "brennans-bothy", "orchard-lane"]);
+});
+
+test.each(["roster.csv", "roster.xlsx"])("importing an export changes nothing: %s", (file) => {
+  const before = contents(at("clients"));
+  expect(oxalis(folder, "export", file).code).toBe(0);
+  const { code, out } = oxalis(folder, "import", file);
+  expect([code, out]).toEqual([0, "0 new clients, 0 changed, 3 as before.\n"]);
+  expect(contents(at("clients"))).toEqual(before);
+});
+
+test("an export holds every field as given and as worked out, and nothing that a spreadsheet would run", () => {
+  edit(folder, "clients/3-acre/brief.yaml", (text) =>
+    text.replace("Three Acre Growers Ltd", '"=HYPERLINK(1)"'),
+  );
+  oxalis(folder, "export", "roster.csv");
+  const text = readFileSync(at("roster.csv"), "utf8");
+  expect(text.startsWith("\uFEFFclient,groups,app.name")).toBe(true);
+  expect(text).toContain("(identifiers.android)");
+  expect(text).toContain("example.n3acre.n3acregreens");
+  expect(text).toContain("'=HYPERLINK(1)");
+  expect(text.split(/[,\n\r]/).filter((cell) => /^"?[=+\-@]/.test(cell))).toEqual([]);
+  expect(oxalis(folder, "import", "roster.csv").out).toContain("0 changed, 3 as before");
+});
+
+describe("known clients are updated field by field", () => {
+  test("comments and order are kept, an empty cell says nothing, and twice changes nothing", () => {
+    const file = sheet("client,owner,label,brand\norchard-lane,Orchard & Daughters,Orchard,\n");
+    const before = briefOf("orchard-lane");
+    const { out } = oxalis(folder, "import", file);
+    expect(out).toContain("owner  Orchard Lane Fruit → Orchard & Daughters");
+    expect(out).toContain("app.label  Orchard\n");
+    expect(briefOf("orchard-lane")).toBe(
+      before
+        .replace("owner: Orchard Lane Fruit", "owner: Orchard & Daughters")
+        .replace("Boxes\n", "Boxes\n  label: Orchard\n"),
+    );
+    expect(oxalis(folder, "import", file).out).toBe("0 new clients, 0 changed, 1 as before.\n");
+  });
+
+  test("--dry-run shows what would change and writes nothing", () => {
+    const before = contents(folder);
+    const file = sheet("key;name\n3-acre;Four Acres\n", "x.csv");
+    expect(oxalis(folder, "import", file, "--dry-run").out).toContain("app.name  3 Acre Greens → Four Acres");
+    expect([...contents(folder)].filter(([path]) => path !== "x.csv")).toEqual([...before]);
+  });
+});
+
+describe("new clients are made", () => {
+  test("from a key or a name, with the line that points an editor at the schema", () => {
+    const { code } = oxalis(
+      folder,
+      "import",
+      sheet('Name,Website\nPlum & Pear,https://www.plumpear.example/shop\n"The ""Barn""",barn.example\n'),
+    );
+    expect(code).toBe(0);
+    expect(briefOf("plum-and-pear")).toMatch(
+      /^# yaml-language-server: \$schema=\.\.\/\.\.\/schemas\/brief\.json\n/,
+    );
+    expect(briefOf("plum-and-pear")).toContain("domain: plumpear.example");
+    expect(existsSync(at("clients/the-barn/brief.yaml"))).toBe(true);
+    expect(JSON.parse(readFileSync(at("schemas/brief.json"), "utf8")).properties.app).toBeDefined();
+  });
+});
+
+describe("sheets as people save them", () => {
+  test.each([
+    [
+      "semicolons, a byte-order mark, Windows line ends, a quoted newline",
+      '\uFEFFkey;owner\r\n3-acre;"Ács\r\n& Co"\r\n',
+      "Ács\n& Co",
+    ],
+    ["tabs", "key\towner\n3-acre\tÁcs, Bt\n", "Ács, Bt"],
+    ["Windows-1252", Buffer.from("key;owner\n3-acre;B\xe4uerin \x96 Hof\n", "latin1"), "Bäuerin – Hof"],
+    ["UTF-16", Buffer.from("\uFEFFkey;owner\n3-acre;Ферма\n", "utf16le"), "Ферма"],
+  ])("%s", (_, content, owner) => {
+    expect(oxalis(folder, "import", sheet(content)).code).toBe(0);
+    const { out } = oxalis(folder, "explain", "3-acre", "owner", "--json");
+    expect(JSON.parse(out).values.owner.value.replace("\r\n", "\n")).toBe(owner);
+  });
+
+  test("columns that nobody knows are told, and --map says what they hold", () => {
+    const file = sheet("key,Firma,Colour\n3-acre,Acker GmbH,552244\n");
+    const { err } = oxalis(folder, "import", file, "--dry-run");
+    expect(err).toContain('passed over  the column "Firma"');
+    oxalis(folder, "import", file, "--map", "Firma=owner");
+    expect(briefOf("3-acre")).toContain("owner: Acker GmbH");
+    expect(briefOf("3-acre")).toContain('brand: "#552244"');
+    expect(oxalis(folder, "import", file, "--map", "Firma=ownr").err).toContain("[map-invalid]");
+  });
+});
+
+describe("rows that cannot be taken", () => {
+  const rows =
+    "key,name,brand,build\n3-acre,Three,nocolour,\nBad Key!,X,,\n,,red,\nbrennans-bothy,Bothy,,7\nbrennans-bothy,Again,,\nnew-one,New,,many\n";
+
+  test("are listed with row, column and reason, and nothing is taken", () => {
+    const before = contents(at("clients"));
+    const { code, err, out } = oxalis(folder, "import", sheet(rows));
+    expect(code).toBe(1);
+    for (const said of [
+      'row 2, column "brand": "nocolour" cannot be taken',
+      'row 3, column "client": "bad key!" cannot be a client\'s key.',
+      "row 4: nothing says which client this is.",
+      'row 6, column "client": brennans-bothy stands in row 5 already.',
+      'row 7, column "build": "many" cannot be taken',
+    ]) {
+      expect(err).toContain(said);
+    }
+    expect(out).toContain("Nothing was taken");
+    expect(contents(at("clients"))).toEqual(before);
+  });
+
+  test("do not keep the good ones out with --partial", () => {
+    expect(oxalis(folder, "import", sheet(rows), "--partial").code).toBe(1);
+    expect(briefOf("brennans-bothy")).toContain("build: 7");
+    expect(existsSync(at("clients/new-one"))).toBe(false);
+  });
+
+  test.each([
+    ["an empty sheet", "", "has no rows"],
+    ["headings alone", "key,name\n", "has no rows"],
+    ["a file that only calls itself a workbook", "PK\u0003\u0004 no", "is not an XLSX file"],
+    ["an open quote", 'key,name\n"a,b\n', "is not a CSV file"],
+  ])("%s is refused", (_, content, says) => {
+    expect(oxalis(folder, "import", sheet(content))).toMatchObject({
+      code: 1,
+      err: expect.stringContaining(says),
+    });
+  });
+});
+
+test("clients is the sheet people copy from: filters, CSV, JSON, wide and narrow", () => {
+  oxalis(folder, "release", "3-acre");
+  edit(folder, "oxalis.yaml", (text) => `${text}groups:\n  hill: {}\n`);
+  edit(folder, "clients/orchard-lane/brief.yaml", (text) => `groups: [hill]\n${text}`);
+  expect(oxalis(folder, "clients", "--state", "released", "--csv").out).toBe(
+    "client,name,label,android,ios,windows,web,stock code,version,build,state\n" +
+      "3-acre,3 Acre Greens,3 Acre,example.n3acre.n3acregreens,example.n3acre.n3acregreens,example.n3acre.n3acregreens,/3-acre-greens,3-ACRE,1.0.0,1,released 1.0.0\n",
+  );
+  expect(
+    JSON.parse(oxalis(folder, "clients", "--group", "hill", "--json").out).clients.map(
+      (each: { key: string }) => each.key,
+    ),
+  ).toEqual(["orchard-lane"]);
+  expect(oxalis(folder, "schema", "ledger").out).toContain('"releases"');
+});
