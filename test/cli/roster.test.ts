@@ -42,7 +42,7 @@ describe("known clients are updated field by field", () => {
     const file = sheet("client,owner,label,brand\norchard-lane,Orchard & Daughters,Orchard,\n");
     const before = briefOf("orchard-lane");
     const { out } = oxalis(folder, "import", file);
-    expect(out).toContain("owner  Orchard Lane Fruit → Orchard & Daughters");
+    expect(out).toContain("owner      Orchard Lane Fruit → Orchard & Daughters");
     expect(out).toContain("app.label  Orchard\n");
     expect(briefOf("orchard-lane")).toBe(
       before
@@ -50,6 +50,12 @@ describe("known clients are updated field by field", () => {
         .replace("Boxes\n", "Boxes\n  label: Orchard\n"),
     );
     expect(oxalis(folder, "import", file).out).toBe("0 new clients, 0 changed, 1 as before.\n");
+  });
+
+  test("a row without a key is the client's who has the name already", () => {
+    const { out } = oxalis(folder, "import", sheet("Name,Owner\norchard lane boxes,Orchard & Daughters\n"));
+    expect(out).toContain("changed  orchard-lane");
+    expect(briefOf("orchard-lane")).toContain("name: orchard lane boxes");
   });
 
   test("--dry-run shows what would change and writes nothing", () => {

@@ -4,6 +4,7 @@ import type { AddressInfo } from "node:net";
 import { extname, join } from "node:path";
 import { type Browser, chromium } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { entry, itemsOf, parseOpenStep, textOf } from "../../src/core/splice/openstep.ts";
 import { contents, oxalis, temporaryFolder } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";
 
@@ -16,7 +17,13 @@ const expected = [
     label: "Bóthy Box",
     name: "Brennán's Bóthy Box",
   },
-  { key: "ferme-duclos", id: "example.fermeduclos.lafermeduclos", label: "Duclos", name: "La Ferme Duclos" },
+  {
+    key: "ferme-duclos",
+    id: "example.fermeduclos.lafermeduclos",
+    label: "Duclos",
+    name: "La Ferme Duclos",
+    english: "Duclos Farm Boxes",
+  },
   {
     key: "high-hedges",
     id: "example.highhedges.highhedgesfarm",
@@ -51,7 +58,7 @@ test("every client of the demo is generated, and the audit finds nothing", () =>
   expect(code).toBe(0);
 });
 
-describe.each(expected)("$key", ({ key, id, label, name }) => {
+describe.each(expected)("$key", ({ key, id, label, name, english }) => {
   const framework = "/usr/share/android-framework-res/framework-res.apk";
 
   test.runIf(hasTool("aapt2") && hasTool(framework))("links with aapt2 under its own ID and label", () => {
@@ -87,6 +94,10 @@ describe.each(expected)("$key", ({ key, id, label, name }) => {
     const badging = tool("aapt2", ["dump", "badging", join(work, "app.apk")]);
     expect(badging).toContain(`package: name='${id}' versionCode='1' versionName='1.0.0'`);
     expect(badging).toContain(`application-label:'${label}'`);
+    if (english) {
+      expect(badging).toContain("application-label-ar:'مزرعة دوكلو'");
+      expect(badging).toContain("application-label-en:'Duclos Farm'");
+    }
     expect(badging).toMatch(/application-icon-640:'res\/mipmap-anydpi-v26\/crate_lid\.xml'/);
   });
 
@@ -126,13 +137,50 @@ describe.each(expected)("$key", ({ key, id, label, name }) => {
       ),
     ).toBe(name);
     expect(ask("windows/Package.appxmanifest", "string(//*[local-name()='Identity']/@Name)")).toBe(id);
-    expect(ask("windows/Strings/en/Resources.resw", "string(//data[@name='ShopSign']/value)")).toBe(name);
+    expect(ask("windows/Strings/en/Resources.resw", "string(//data[@name='ShopSign']/value)")).toBe(
+      english ?? name,
+    );
   });
 
   test.runIf(hasTool("pngcheck"))("has only sound PNGs", () => {
     const pictures = [...contents(variant(key)).keys()].filter((file) => file.endsWith(".png"));
     expect(pictures.length).toBeGreaterThan(120);
     tool("pngcheck", ["-q", ...pictures.map((file) => variant(key, file))]);
+  });
+});
+
+test("names in further languages stand in each platform's own form, and the project knows its new files", () => {
+  const read = (path: string) => readFileSync(variant("ferme-duclos", path), "utf8");
+  expect(read("ios/Storefront/ar.lproj/InfoPlist.strings")).toBe('CFBundleDisplayName = "مزرعة دوكلو";\n');
+  const objects = entry(
+    parseOpenStep({ file: "p", text: read("ios/Storefront.xcodeproj/project.pbxproj") }),
+    "objects",
+  );
+  const all = objects?.kind === "group" ? [...objects.entries] : [];
+  const where = (key: string, value: string) => all.filter(([, node]) => textOf(entry(node, key)) === value);
+  const files = where("path", "ar.lproj/InfoPlist.strings").map(([id]) => id);
+  const [variantGroup] = where("isa", "PBXVariantGroup");
+  expect(itemsOf(entry(variantGroup?.[1], "children")).map(textOf)).toEqual([...files, expect.any(String)]);
+  const built = where("fileRef", variantGroup?.[0] ?? "").map(([id]) => id);
+  expect(
+    where("isa", "PBXResourcesBuildPhase").flatMap(([, node]) => itemsOf(entry(node, "files")).map(textOf)),
+  ).toEqual(expect.arrayContaining(built));
+  expect(built).toHaveLength(1);
+  expect(
+    where("path", "Storefront").flatMap(([, node]) => itemsOf(entry(node, "children")).map(textOf)),
+  ).toContain(variantGroup?.[0]);
+  expect(
+    where("isa", "PBXProject").flatMap(([, node]) => itemsOf(entry(node, "knownRegions")).map(textOf)),
+  ).toEqual(["ar", "en", "Base"]);
+  expect(read("windows/Strings/ar/Resources.resw")).toContain("<value>مزرعة دوكلو</value>");
+  expect(read("windows/Package.appxmanifest")).toContain(
+    '<Resource Language="en" />\r\n    <Resource Language="ar" />',
+  );
+  expect(JSON.parse(read("web/shop.ar.webmanifest"))).toMatchObject({
+    lang: "ar",
+    dir: "rtl",
+    name: "مزرعة دوكلو",
+    theme_color: "#2b2a4c",
   });
 });
 

@@ -15,6 +15,7 @@ const order = [
   "catalog",
   "splice",
   "template",
+  "localize",
   "render",
   "ledger",
   "roster",

@@ -1,6 +1,6 @@
 import { fieldsOf, fillPattern, patternProblem, readPattern } from "../../core/derive/pattern.ts";
 import { resolveAll } from "../../core/derive/resolve.ts";
-import type { Values } from "../../core/derive/variant.ts";
+import type { LocalName, Values } from "../../core/derive/variant.ts";
 import { nearest } from "../../core/problems/nearest.ts";
 import { isError, Refusal, refuse } from "../../core/problems/problem.ts";
 import { type Field, fieldNames, fields } from "../../core/values/fields.ts";
@@ -42,7 +42,12 @@ export async function run([key, wanted]: string[], options: Settings & Options):
       width,
       height,
     }));
-    terminal.json({ client: key, values: Object.fromEntries(known), pictures });
+    terminal.json({
+      client: key,
+      values: Object.fromEntries(known),
+      pictures,
+      locales: resolved.variant.locales,
+    });
     return 0;
   }
   for (const [at, [field, traced]] of known.entries()) {
@@ -55,9 +60,19 @@ export async function run([key, wanted]: string[], options: Settings & Options):
         `\n${terminal.out.bold(`art.${role}`)}  ${file}\n    ${terminal.out.dim(`${format}, ${width} × ${height}`)}`,
       );
     }
+  if (wanted === undefined) showLocales(resolved.variant.locales, terminal);
   const warnings = resolved.problems.filter((each) => !isError(each));
   if (warnings.length > 0 && wanted === undefined) terminal.note(`\n${showProblems(warnings, terminal.err)}`);
   return 0;
+}
+
+function showLocales(locales: readonly LocalName[], { print, out }: Terminal): void {
+  for (const { locale, direction, name, label } of locales) {
+    const turned = direction === "rtl" ? "  from right to left" : "";
+    print(
+      `\n${out.bold(`app.locales.${locale}`)}  ${out.green(name.value)}  ${out.dim(`under the icon: ${label.value}${turned}`)}`,
+    );
+  }
 }
 
 /** Shows what a pattern gives for a client; a fault is shown in the pattern itself. */

@@ -1,6 +1,6 @@
 import type { Change } from "../../core/plan/difference.ts";
 import { generate, type Outcome } from "../../core/plan/generate.ts";
-import { isError } from "../../core/problems/problem.ts";
+import { isError, type Problem } from "../../core/problems/problem.ts";
 import { problemData, showProblems } from "../view/problems.ts";
 import { openProgress } from "../view/progress.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
@@ -20,7 +20,7 @@ export async function run(keys: string[], options: Settings & Options): Promise<
   const dryRun = options.dryRun === true;
   const longest = Math.max(...workspace.clients.map((client) => client.key.length));
   const progress = openProgress(terminal, (outcome) => line(outcome, dryRun, longest, terminal));
-  const outcomes = await generate(workspace, {
+  const { outcomes, gaps } = await generate(workspace, {
     clients: keys,
     dryRun,
     locked: options.locked === true,
@@ -28,8 +28,8 @@ export async function run(keys: string[], options: Settings & Options): Promise<
     progress,
   });
   progress.close();
-  if (options.json) terminal.json({ dryRun, clients: outcomes.map(asData) });
-  else summarise(outcomes, dryRun, terminal);
+  if (options.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(problemData) });
+  else summarise(outcomes, gaps, dryRun, terminal);
   return outcomes.some(failed) ? 1 : 0;
 }
 
@@ -69,11 +69,16 @@ function line(
   return `${err.green("✓")} ${client}  ${counted(files, "file")}: ${counts.join(", ")}`;
 }
 
-function summarise(outcomes: readonly Outcome[], dryRun: boolean, terminal: Terminal): void {
+function summarise(
+  outcomes: readonly Outcome[],
+  gaps: readonly Problem[],
+  dryRun: boolean,
+  terminal: Terminal,
+): void {
   const { out, err, settings } = terminal;
-  const problems = outcomes
-    .flatMap((outcome) => outcome.problems)
-    .filter((each) => !settings.quiet || isError(each));
+  const problems = [...gaps, ...outcomes.flatMap((outcome) => outcome.problems)].filter(
+    (each) => !settings.quiet || isError(each),
+  );
   if (problems.length > 0) terminal.note(`\n${showProblems(problems, err)}\n`);
   if (dryRun || settings.verbose) {
     for (const { client, changes } of outcomes) {

@@ -61,10 +61,10 @@ function show(
   if (!settings.quiet) {
     for (const { key, isNew, changes } of changed) {
       print(`${isNew ? out.green("new") : out.cyan("changed")}  ${out.bold(key)}`);
+      const longest = Math.max(0, ...changes.map((change) => change.field.length));
       for (const { field, before, after } of changes) {
-        print(
-          before === undefined ? `    ${field}  ${after}` : `    ${field}  ${out.dim(before)} → ${after}`,
-        );
+        const from = before === undefined ? "" : `${out.dim(before)} → `;
+        print(`    ${field.padEnd(longest)}  ${from}${after}`);
       }
     }
   }

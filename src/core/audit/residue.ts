@@ -44,7 +44,8 @@ export function searchFor(template: Template, variant: Variant): TextSearch {
     })),
     ...template.names.map((what) => ({ code: "residue-name" as const, what, pattern: namePattern(what) })),
   ];
-  const owned = Object.values(variant.values)
+  const local = variant.locales.flatMap(({ name, label }) => [name, label]);
+  const owned = [...Object.values(variant.values), ...local]
     .map((traced) => traced.value)
     .filter((value) => value.length > 3);
   const namespaces = template.parts.flatMap((part) => part.namespace ?? []);

@@ -9,12 +9,18 @@ const known = new Map(
 
 const nothingWide = /\p{Mark}|\p{Default_Ignorable_Code_Point}/u;
 
-/** Width of a text as a home screen draws it, in em. A letter that the font lacks, as of East Asia, is an em wide. */
+const aWholeEm =
+  /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}\p{Emoji_Presentation}\uff00-\uff60]/u;
+
+/** Width of a letter that the font lacks, in em: a full one in East Asia, about a Latin letter's elsewhere. */
+const unknownWidth = (letter: string): number => (aWholeEm.test(letter) ? 1 : 0.52);
+
+/** Width of a text as a home screen draws it, in em. */
 export function drawnWidth(text: string): number {
   let units = 0;
   for (const letter of text.normalize("NFC")) {
     if (nothingWide.test(letter)) continue;
-    units += known.get(letter.codePointAt(0) ?? 0) ?? widths.unitsPerEm;
+    units += known.get(letter.codePointAt(0) ?? 0) ?? unknownWidth(letter) * widths.unitsPerEm;
   }
   return units / widths.unitsPerEm;
 }

@@ -8,6 +8,7 @@ import { held, toldOnce } from "./held.ts";
 import { asciiDomain, fitWindows, settleBase } from "./identifier.ts";
 import { fittedLabel } from "./label.ts";
 import { layered, readAt, unknownGroups } from "./layers.ts";
+import { judgeLocalName, localNames } from "./local-names.ts";
 import { fieldsOf, fillPattern, patternProblem, readPattern, vanished } from "./pattern.ts";
 import { judgeValues } from "./rules.ts";
 import type { Artwork, Resolved, Values } from "./variant.ts";
@@ -31,14 +32,15 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     if (value) values[field] = value;
     else if (fields[field].required) problems.push(missing(client, field));
   }
-  problems.push(...judgeValues(client, values));
+  const locales = localNames(client, values);
+  problems.push(...judgeValues(client, values), ...locales.flatMap((each) => judgeLocalName(client, each)));
   const named = toldOnce(problems).map((each) => ({ ...each, client: client.key }));
   const failed = problems.some((each) => each.severity === "error");
   return {
     client,
     values,
     problems: named,
-    ...(failed ? {} : { variant: { key: client.key, values, art } }),
+    ...(failed ? {} : { variant: { key: client.key, values, art, locales } }),
   };
 }
 

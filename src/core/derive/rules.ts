@@ -78,12 +78,12 @@ export function judgeValues(client: Client, values: Values): Problem[] {
       }),
     );
   });
-  return [...broken, ...wideLabel(values, place("app.label")), ...refused];
+  return [...broken, ...wideLabel(values["app.label"]?.value ?? "", place("app.label")), ...refused];
 }
 
-function wideLabel(values: Values, place: Place | undefined): Problem[] {
-  const label = values["app.label"]?.value;
-  const width = label === undefined ? 0 : drawnWidth(label);
+/** Warns of a label that a home screen cuts off. */
+export function wideLabel(label: string, place: Place | undefined): Problem[] {
+  const width = drawnWidth(label);
   if (width <= roomForLabel) return [];
   const message = `"${label}" is ${width.toFixed(1)} em wide under the icon; a home screen cuts it off after about ${roomForLabel.toFixed(1)}.`;
   return [problem("label-wide", message, { severity: "warning", place })];

@@ -16,6 +16,16 @@ export interface Variant {
   key: string;
   values: Values;
   art: Artwork;
+  /** Its names in further languages. */
+  locales: readonly LocalName[];
+}
+
+/** An app's name and label in one language (BCP 47 tag). */
+export interface LocalName {
+  locale: string;
+  direction: "ltr" | "rtl";
+  name: Traced;
+  label: Traced;
 }
 
 /** A client with what became of it: a variant where there are no errors. */

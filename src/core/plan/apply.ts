@@ -52,6 +52,7 @@ export async function applyChanges(
 type DrawEntry = Extract<Entry, { kind: "draw" }>;
 
 function contentOf(entry: Exclude<Entry, DrawEntry>, { folder }: Template): string | Uint8Array {
+  if (entry.kind === "write") return entry.text;
   if (entry.kind === "keep") return folder.bytes(entry.from);
   return applyEdits(folder.source(entry.from).text, entry.edits);
 }

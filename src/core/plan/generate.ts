@@ -24,6 +24,12 @@ export interface Outcome {
   problems: Problem[];
 }
 
+export interface Generated {
+  outcomes: Outcome[];
+  /** Places the template does not have, for any client. */
+  gaps: Problem[];
+}
+
 /** Told while the work goes on. */
 export interface Progress {
   start?(client: string, files: number): void;
@@ -47,7 +53,7 @@ export const variantFolder = (workspace: Workspace, client: string): string =>
   join(workspace.root, "variants", client);
 
 /** Brings the variants of the named clients to what their inputs say. A client that fails does not stop the others. */
-export async function generate(workspace: Workspace, options: GenerateOptions): Promise<Outcome[]> {
+export async function generate(workspace: Workspace, options: GenerateOptions): Promise<Generated> {
   const picked = new Set(pickClients(workspace, options.clients).map((client) => client.key));
   const template = openTemplate(workspace);
   const resolved = (await resolveAll(workspace)).filter(({ client }) => picked.has(client.key));
@@ -63,7 +69,8 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
     }
     return outcomes;
   };
-  return options.dryRun ? run() : withLock(workspace.root, run);
+  const outcomes = await (options.dryRun ? run() : withLock(workspace.root, run));
+  return { outcomes, gaps: template.parts.flatMap((part) => part.gaps) };
 }
 
 async function generateOne(
@@ -81,6 +88,7 @@ async function generateOne(
     const writer = openWriter(workspace.root, folder);
     const receipt = readReceipt(folder, client.key);
     outcome.files = plan.entries.length;
+    outcome.problems.push(...plan.gaps.map((gap) => ({ ...gap, client: client.key })));
     outcome.changes = difference(plan, receipt, writer.hash);
     const toWrite = outcome.changes.filter((change) => "entry" in change).length;
     progress?.start?.(client.key, toWrite);

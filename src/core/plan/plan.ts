@@ -2,6 +2,8 @@ import { icoSizes, webSlot } from "../catalog/web.ts";
 import { fillPattern, patternProblem, readPattern } from "../derive/pattern.ts";
 import type { Variant } from "../derive/variant.ts";
 import { fingerprint } from "../files/hash.ts";
+import { localize } from "../localize/localize.ts";
+import type { Localized } from "../localize/localized.ts";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
 import { rendererVersion } from "../render/draw.ts";
 import { type Drawing, drawingOf } from "../render/drawing.ts";
@@ -16,6 +18,7 @@ import type { Field } from "../values/fields.ts";
 export type Entry = { path: string; fingerprint: string } & (
   | { kind: "keep"; from: string; executable: boolean }
   | { kind: "splice"; from: string; edits: readonly Edit[]; executable: boolean }
+  | { kind: "write"; text: string }
   | { kind: "draw"; drawings: readonly Drawing[]; container: "png" | "ico" | "svg" }
 );
 
@@ -26,6 +29,8 @@ export interface Plan {
   entries: readonly Entry[];
   /** The template's own pictures that are drawn at no size here, and so left out. */
   left: readonly string[];
+  /** What this client asks for and the template has no place for. */
+  gaps: readonly Problem[];
 }
 
 /** Decides what a client's variant consists of. Pure: nothing in it depends on the clock or the machine. */
@@ -33,15 +38,34 @@ export function planVariant(variant: Variant, template: Template): Plan {
   const pictures = template.parts.flatMap((part) => part.pictures);
   const drawn = new Map(pictures.map((use) => [use.path, drawEntry(use, variant)]));
   const brand = new Set(template.parts.flatMap((part) => part.brandFiles));
-  const edits = editsByFile(variant, template);
+  const localized = localize(template, variant.locales);
+  const edits = editsByFile(variant, template, localized);
   const left: string[] = [];
-  const entries: Entry[] = [...drawn.values()];
+  const entries: Entry[] = [
+    ...drawn.values(),
+    ...localized.writes.map(({ path, text }) => ({
+      kind: "write" as const,
+      path,
+      text,
+      fingerprint: fingerprint(text),
+    })),
+    ...localized.copies.map((copy) =>
+      fileEntry(copy.path, template, copyEdits(copy.edits, edits.get(copy.from)), copy.from),
+    ),
+  ];
   for (const path of template.files) {
     if (drawn.has(path)) continue;
     if (brand.has(path)) left.push(path);
     else entries.push(fileEntry(path, template, edits.get(path)));
   }
-  return { client: variant.key, entries: entries.sort((a, b) => (a.path < b.path ? -1 : 1)), left };
+  entries.sort((a, b) => (a.path < b.path ? -1 : 1));
+  return { client: variant.key, entries, left, gaps: localized.gaps };
+}
+
+/** A copy's own edits, and those of the file it is made from where they are not the same places. */
+function copyEdits(own: readonly Edit[], others: readonly Edit[] = []): Edit[] {
+  const places = new Set(own.filter((edit) => edit.end > edit.start).map((edit) => edit.start));
+  return [...own, ...others.filter((edit) => !places.has(edit.start))];
 }
 
 function drawEntry(use: PictureUse, variant: Variant): Entry {
@@ -58,21 +82,19 @@ function drawEntry(use: PictureUse, variant: Variant): Entry {
   };
 }
 
-function fileEntry(path: string, { folder }: Template, edits: readonly Edit[] | undefined): Entry {
-  const executable = folder.executable(path);
-  const source = { hash: folder.hash(path), executable };
-  if (!edits) return { kind: "keep", path, from: path, executable, fingerprint: fingerprint(source) };
-  return {
-    kind: "splice",
-    path,
-    from: path,
-    edits,
-    executable,
-    fingerprint: fingerprint({ ...source, edits }),
-  };
+function fileEntry(
+  path: string,
+  { folder }: Template,
+  edits: readonly Edit[] | undefined,
+  from = path,
+): Entry {
+  const executable = folder.executable(from);
+  const source = { hash: folder.hash(from), executable };
+  if (!edits) return { kind: "keep", path, from, executable, fingerprint: fingerprint(source) };
+  return { kind: "splice", path, from, edits, executable, fingerprint: fingerprint({ ...source, edits }) };
 }
 
-function editsByFile(variant: Variant, template: Template): Map<string, Edit[]> {
+function editsByFile(variant: Variant, template: Template, localized: Localized): Map<string, Edit[]> {
   const edits = new Map<string, Edit[]>();
   const taken = new Set<string>();
   const problems: Problem[] = [];
@@ -84,6 +106,8 @@ function editsByFile(variant: Variant, template: Template): Map<string, Edit[]> 
     const edit = { start: site.start, end: site.end, text: write(site.form, value) };
     edits.set(site.file, [...(edits.get(site.file) ?? []), edit]);
   };
+  for (const { site, value } of localized.values) add(site, value, "a name");
+  for (const { file, edit } of localized.inserts) edits.set(file, [...(edits.get(file) ?? []), edit]);
   const lookUp = (field: Field) => variant.values[field]?.value;
   for (const { site, pattern, place } of template.places) {
     const read = readPattern(pattern);

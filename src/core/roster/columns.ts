@@ -176,7 +176,7 @@ export function matchColumns(headings: readonly string[], mapped: ReadonlyMap<st
   return { columns: matched, unknown };
 }
 
-export const columnNamed = (heading: string): Column | undefined =>
+const columnNamed = (heading: string): Column | undefined =>
   columns.find((column) => plain(column.heading) === plain(heading) || column.also.includes(plain(heading)));
 
 /** Reads `Heading=field` pairs; gives the pair that cannot be read instead where there is one. */

@@ -31,7 +31,7 @@ export interface ImportPlan {
 }
 
 /** The line that tells an editor where a brief's schema is. */
-export const schemaLine = "# yaml-language-server: $schema=../../schemas/brief.json";
+const schemaLine = "# yaml-language-server: $schema=../../schemas/brief.json";
 
 /** Decides what a sheet changes. A cell that is empty says nothing: it never takes a value away. Pure. */
 export function planImport(
@@ -57,7 +57,7 @@ export function planImport(
         ),
       );
     const cells = cellsOf(matched, headings, row);
-    const key = keyOf(cells);
+    const key = keyOf(cells, workspace.clients);
     if (!key)
       refuseRow(
         "nothing says which client this is.",
@@ -91,12 +91,15 @@ function cellsOf({ columns }: Matched, headings: readonly string[], row: readonl
   });
 }
 
-/** The key that a row gives, or the one that its name makes. */
-function keyOf(cells: readonly Cell[]): string | undefined {
+/** The key that a row gives; without one, that of the client who has the name already, or the one that its name makes. */
+function keyOf(cells: readonly Cell[], clients: readonly Client[]): string | undefined {
   const given = cells.find(({ column }) => column.path.length === 0);
   if (given) return String(given.value);
   const name = cells.find(({ column }) => column.heading === "app.name");
-  return name && words.hyphenated?.apply(String(name.value), "").slice(0, 60).replace(/-+$/, "");
+  if (!name) return undefined;
+  const wanted = String(name.value).toLowerCase();
+  const holder = clients.find(({ brief }) => brief?.data.app?.name?.toLowerCase() === wanted);
+  return holder?.key ?? words.hyphenated?.apply(wanted, "").slice(0, 60).replace(/-+$/, "");
 }
 
 type RefuseRow = (message: string, column?: string, expected?: string) => void;

@@ -8,6 +8,7 @@ const writers = {
   "gradle-number": (value: string) => value,
   openstep: (value: string) =>
     /^[A-Za-z0-9_./]+$/.test(value) ? value : `"${escapeC(value).replace(/"/g, '\\"')}"`,
+  "openstep-quoted": (value: string) => `"${escapeC(value).replace(/"/g, '\\"')}"`,
   json: (value: string) => JSON.stringify(value),
   raw: (value: string) => value,
   "html-text": (value: string) => value.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;"),

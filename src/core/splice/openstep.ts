@@ -5,8 +5,8 @@ import type { Site } from "./site.ts";
 /** A value of an OpenStep property list, the format of Xcode's project files. */
 export type OpenStep =
   | { kind: "string"; value: string; start: number; end: number }
-  | { kind: "list"; items: OpenStep[] }
-  | { kind: "group"; entries: ReadonlyMap<string, OpenStep> };
+  | { kind: "list"; items: OpenStep[]; start: number; end: number }
+  | { kind: "group"; entries: ReadonlyMap<string, OpenStep>; start: number; end: number };
 
 /** Deepest nesting taken. */
 const deepest = 64;
@@ -16,13 +16,19 @@ const bare = /[A-Za-z0-9_$./:-]+/y;
 const quoted = /"((?:[^"\\]|\\[\s\S])*)"|'((?:[^'\\]|\\[\s\S])*)'/y;
 const data = /<[0-9a-fA-F\s]*>/y;
 
-/** Parses an OpenStep property list, with the ranges of its strings. Throws a Refusal (template-syntax). */
-export function parseOpenStep(source: Source): OpenStep {
+/** Parses an OpenStep property list, with the ranges of its values. Throws a Refusal (template-syntax). */
+export const parseOpenStep = (source: Source): OpenStep => openStepParser(source).value(0);
+
+/** Parses a .strings file: the entries of a group, without its braces. Throws a Refusal (template-syntax). */
+export const parseStrings = (source: Source): OpenStep =>
+  openStepParser(source).entries(0, source.text.length);
+
+function openStepParser(source: Source) {
   const { text } = source;
   let at = text.startsWith("\uFEFF") ? 1 : 0;
 
   const fail = (expected: string): never =>
-    refuse("template-syntax", `${source.file} cannot be read as a project file.`, {
+    refuse("template-syntax", `${source.file} cannot be read as an OpenStep property list.`, {
       place: placeAt(source, at),
       expected,
     });
@@ -54,20 +60,26 @@ export function parseOpenStep(source: Source): OpenStep {
     if (text[at] === "(") return list(depth);
     return string();
   };
-  const group = (depth: number): OpenStep => {
-    expect("{");
-    const entries = new Map<string, OpenStep>();
-    for (skip(); text[at] !== "}"; skip()) {
+  const entries = (depth: number, until: number): OpenStep => {
+    const start = at;
+    const found = new Map<string, OpenStep>();
+    for (skip(); at < until && text[at] !== "}"; skip()) {
       const key = string().value;
       expect("=");
-      entries.set(key, value(depth + 1));
+      found.set(key, value(depth + 1));
       expect(";");
     }
-    at++;
-    return { kind: "group", entries };
+    return { kind: "group", entries: found, start, end: at };
+  };
+  const group = (depth: number): OpenStep => {
+    expect("{");
+    const inside = entries(depth, text.length);
+    expect("}");
+    return inside;
   };
   const list = (depth: number): OpenStep => {
     expect("(");
+    const start = at;
     const items: OpenStep[] = [];
     for (skip(); text[at] !== ")"; skip()) {
       items.push(value(depth + 1));
@@ -75,10 +87,9 @@ export function parseOpenStep(source: Source): OpenStep {
       if (text[at] === ",") at++;
       else if (text[at] !== ")") fail('"," or ")"');
     }
-    at++;
-    return { kind: "list", items };
+    return { kind: "list", items, start, end: at++ };
   };
-  return value(0);
+  return { value, entries };
 }
 
 const unescaped = (raw: string): string =>

@@ -40,6 +40,7 @@ const variant = (pictures: Artwork): Variant => ({
     "colors.brand": value("#ff0000"),
   },
   art: pictures,
+  locales: [],
 });
 
 async function drawn(slot: Slot, pictures: Artwork) {

@@ -64,7 +64,7 @@ test("project files: quotes come and go with the value", () => {
   expect(site?.value).toBe("a b");
   expect(replaced(project, site, "plain.x")).toContain("n = plain.x;");
   expect(replaced(project, site, 'q"-')).toContain('n = "q\\"-";');
-  expect(() => parseOpenStep(source("{ a = ; }"))).toThrow("cannot be read as a project file");
+  expect(() => parseOpenStep(source("{ a = ; }"))).toThrow("cannot be read as an OpenStep property list");
 });
 
 test("XML: attributes in either quote, text, CDATA, a byte-order mark and Windows line ends", () => {

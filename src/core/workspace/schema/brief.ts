@@ -10,6 +10,13 @@ export const color = z.string().superRefine((value, context) => {
   context.addIssue({ code: "custom", message: parsed.reason, params: { problem: parsed.code } });
 });
 
+const languageTag = z
+  .string()
+  .regex(
+    /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/,
+    "a language tag such as en, pt-BR or zh-Hant",
+  );
+
 const picture = z
   .string()
   .min(1)
@@ -22,6 +29,9 @@ export const briefSchema = z.strictObject({
     .strictObject({
       name: text(80).describe("The long name, as it stands in the stores"),
       label: text(40).describe("The short name under the icon"),
+      locales: z
+        .record(languageTag, z.strictObject({ name: text(80), label: text(40) }).partial())
+        .describe("Name and label in further languages"),
     })
     .partial()
     .optional(),
@@ -38,10 +48,7 @@ export const briefSchema = z.strictObject({
     .describe("The client's web domain, without https:// and without www")
     .optional(),
   email: z.email("an e-mail address").optional(),
-  locale: z
-    .string()
-    .regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "a language tag such as en or pt-BR")
-    .optional(),
+  locale: languageTag.optional(),
   version: z.string().optional(),
   build: z.int().min(1).max(2_100_000_000).optional(),
   colors: z.strictObject({ brand: color, ground: color, start: color }).partial().optional(),

@@ -1,0 +1,62 @@
+import { problem } from "../problems/problem.ts";
+import { write } from "../splice/forms.ts";
+import { attributeOf, find, parseXml, walk } from "../splice/xml.ts";
+import { type Localize, nothingLocalized } from "./localized.ts";
+
+/** A language as the qualifier of a resource folder (Android documentation, "App resources overview"). */
+function qualifier(locale: string): string {
+  const [language = "", ...rest] = locale.split("-");
+  const [first, ...more] = rest;
+  if (first === undefined) return language;
+  return more.length === 0 && /^[A-Z]{2}$/.test(first)
+    ? `${language}-r${first}`
+    : `b+${[language, ...rest].join("+")}`;
+}
+
+/** The label's string in a values folder of each language: filled where the template has one, written where it has not. */
+export const localizeAndroid: Localize = (template, part, names) => {
+  const result = nothingLocalized();
+  const labels = part.fills
+    .filter(({ holds, site }) => holds === "app.label" && site.form === "android-string")
+    .map(({ site }) => {
+      const element = [...walk(parseXml(template.source(site.file)))].find(
+        (each) => each.innerStart === site.start,
+      );
+      return {
+        site,
+        name: attributeOf(element, "name") ?? "",
+        folder: /\/res\/([^/]+)\//.exec(site.file)?.[1] ?? "",
+      };
+    });
+  const first = labels.find(({ folder }) => folder === "values");
+  if (!first) {
+    const message = "Android: the label is written into the manifest, so it is the same in every language.";
+    result.gaps.push(problem("template-gap", message, { severity: "warning" }));
+    return result;
+  }
+  const res = first.site.file.replace(/\/values\/[^/]+$/, "");
+  for (const { locale, label } of names) {
+    const folder = `values-${qualifier(locale)}`;
+    const there = labels.filter((each) => each.folder === folder);
+    result.values.push(...there.map(({ site }) => ({ site, value: label.value })));
+    const missing = new Set(
+      labels.map((each) => each.name).filter((name) => !there.some((each) => each.name === name)),
+    );
+    if (missing.size === 0) continue;
+    const strings = [...missing].map(
+      (name) => `    <string name="${name}">${write("android-string", label.value)}</string>`,
+    );
+    const text = `<?xml version="1.0" encoding="utf-8"?>\n<resources>\n${strings.join("\n")}\n</resources>\n`;
+    result.writes.push({ path: `${res}/${folder}/app_names.xml`, text });
+  }
+  const manifest = `${res.replace(/\/res$/, "")}/AndroidManifest.xml`;
+  const turned = names.find(({ direction }) => direction === "rtl");
+  const application = template.has(manifest)
+    ? find(parseXml(template.source(manifest)), "application")
+    : undefined;
+  if (turned && attributeOf(application, "android:supportsRtl") !== "true") {
+    const message = `Android: ${turned.locale} is written from right to left, and the manifest does not say android:supportsRtl="true".`;
+    result.gaps.push(problem("template-gap", message, { severity: "warning" }));
+  }
+  return result;
+};

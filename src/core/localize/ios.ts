@@ -1,0 +1,135 @@
+import { posix } from "node:path";
+import { sha256 } from "../files/hash.ts";
+import { problem } from "../problems/problem.ts";
+import { write } from "../splice/forms.ts";
+import {
+  entry,
+  itemsOf,
+  type OpenStep,
+  openStepSite,
+  parseOpenStep,
+  parseStrings,
+  textOf,
+} from "../splice/openstep.ts";
+import { insertion, type Localize, type Localized, nothingLocalized } from "./localized.ts";
+
+const stringsFile = "InfoPlist.strings";
+
+/** Property list keys that are shown to people, in the app's own InfoPlist.strings of each language. */
+export const localizeIos: Localize = (template, part, names) => {
+  const result = nothingLocalized();
+  const file = part.fills.find(({ site }) => site.file.endsWith(".pbxproj"))?.site.file;
+  if (!file) return result;
+  const source = template.source(file);
+  const project = readProject(parseOpenStep(source));
+  const folder = posix.join(part.folder, project.folder);
+  const added: string[] = [];
+  for (const { locale, label } of names) {
+    const path = `${folder}/${locale}.lproj/${stringsFile}`;
+    if (!template.has(path)) {
+      result.writes.push({ path, text: `CFBundleDisplayName = ${write("openstep-quoted", label.value)};\n` });
+      added.push(locale);
+      continue;
+    }
+    const site = openStepSite(path, entry(parseStrings(template.source(path)), "CFBundleDisplayName"));
+    if (site) result.values.push({ site: { ...site, form: "openstep-quoted" }, value: label.value });
+    else
+      result.inserts.push(
+        insertion(
+          path,
+          template.source(path).text.length,
+          `\nCFBundleDisplayName = ${write("openstep-quoted", label.value)};\n`,
+        ),
+      );
+  }
+  if (added.length > 0) register(result, file, project, added);
+  return result;
+};
+
+interface Project {
+  objects: OpenStep | undefined;
+  /** Folder of the app's property list, relative to the project's. */
+  folder: string;
+  /** Group whose path is that folder, and how the files are to be named from it. */
+  group: OpenStep | undefined;
+  resources: OpenStep | undefined;
+  regions: OpenStep | undefined;
+  variants: OpenStep | undefined;
+  /** The folder is one that Xcode keeps in step with the disk by itself. */
+  synchronized: boolean;
+}
+
+function readProject(root: OpenStep): Project {
+  const objects = entry(root, "objects");
+  const all = objects?.kind === "group" ? [...objects.entries] : [];
+  const isa = (node: OpenStep | undefined, ...kinds: string[]) =>
+    kinds.includes(textOf(entry(node, "isa")) ?? "");
+  const project = all.find(([, node]) => isa(node, "PBXProject"))?.[1];
+  const byId = (id: OpenStep | undefined) => entry(objects, textOf(id) ?? "");
+  const app = itemsOf(entry(project, "targets"))
+    .map(byId)
+    .find((target) => textOf(entry(target, "productType")) === "com.apple.product-type.application");
+  const settings = itemsOf(entry(byId(entry(app, "buildConfigurationList")), "buildConfigurations"))
+    .map(byId)
+    .map((configuration) => textOf(entry(configuration, "buildSettings", "INFOPLIST_FILE")));
+  const plist = settings.find((value) => value !== undefined);
+  const name = textOf(entry(app, "name")) ?? "";
+  const folder = plist ? posix.dirname(plist) : name;
+  const named = all.map(([, node]) => node).filter((node) => textOf(entry(node, "path")) === folder);
+  return {
+    objects,
+    folder,
+    group: named.find((node) => isa(node, "PBXGroup")),
+    synchronized: named.some((node) => isa(node, "PBXFileSystemSynchronizedRootGroup")),
+    resources: itemsOf(entry(app, "buildPhases"))
+      .map(byId)
+      .find((phase) => isa(phase, "PBXResourcesBuildPhase")),
+    regions: entry(project, "knownRegions"),
+    variants: all.find(
+      ([, node]) => isa(node, "PBXVariantGroup") && textOf(entry(node, "name")) === stringsFile,
+    )?.[1],
+  };
+}
+
+/** An identifier for an object of the project: 24 hexadecimal digits, the same each time. */
+const idFor = (what: string): string => sha256(`oxalis ${what}`).slice(0, 24).toUpperCase();
+
+/** Tells the project of its new files: a reference each, a group of variants, its place in the app's group and resources. */
+function register(result: Localized, file: string, project: Project, locales: readonly string[]): void {
+  const { objects, group, resources, regions, variants, synchronized } = project;
+  const listed = new Set(itemsOf(regions).map(textOf));
+  if (regions?.kind === "list") {
+    const missing = locales.filter((locale) => !listed.has(locale));
+    const text = missing.map((locale) => `\n\t\t\t\t${write("openstep", locale)},`).join("");
+    if (text) result.inserts.push(insertion(file, regions.start, text));
+  }
+  if (synchronized) return;
+  const [children, files] = [entry(group, "children"), entry(resources, "files")];
+  if (objects?.kind !== "group" || children?.kind !== "list" || files?.kind !== "list") {
+    const message = `iOS: the project has no group and resources for ${project.folder}, so it does not know the new ${stringsFile}.`;
+    result.gaps.push(problem("template-gap", message, { severity: "warning" }));
+    return;
+  }
+  const reference = (locale: string) => idFor(`reference ${locale}`);
+  const references = locales.map(
+    (locale) =>
+      `\n\t\t${reference(locale)} /* ${locale} */ = {isa = PBXFileReference; lastKnownFileType = text.plist.strings; name = ${write("openstep", locale)}; path = ${write("openstep", `${locale}.lproj/${stringsFile}`)}; sourceTree = "<group>"; };`,
+  );
+  const members = locales.map((locale) => `\n\t\t\t\t${reference(locale)} /* ${locale} */,`).join("");
+  const present = entry(variants, "children");
+  if (present?.kind === "list") {
+    result.inserts.push(
+      insertion(file, objects.start, references.join("")),
+      insertion(file, present.start, members),
+    );
+    return;
+  }
+  const [variant, build] = [idFor("variant group"), idFor("build file")];
+  const variantGroup = `\n\t\t${variant} /* ${stringsFile} */ = {\n\t\t\tisa = PBXVariantGroup;\n\t\t\tchildren = (${members}\n\t\t\t);\n\t\t\tname = ${stringsFile};\n\t\t\tsourceTree = "<group>";\n\t\t};`;
+  const buildFile = `\n\t\t${build} /* ${stringsFile} in Resources */ = {isa = PBXBuildFile; fileRef = ${variant} /* ${stringsFile} */; };`;
+  result.inserts.push(
+    insertion(file, objects.start, [...references, variantGroup, buildFile].join("")),
+    insertion(file, children.start, `\n\t\t\t\t${variant} /* ${stringsFile} */,`),
+    insertion(file, files.start, `\n\t\t\t\t${build} /* ${stringsFile} in Resources */,`),
+  );
+}
