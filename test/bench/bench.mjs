@@ -1,6 +1,6 @@
 // Prints speed and memory as ratios against a baseline measured in the same run: npm run bench
 import { execFileSync, spawnSync } from "node:child_process";
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 
@@ -14,6 +14,7 @@ function measured(command, args, { runs = 5, before } = {}) {
     before?.();
     const { stderr, status } = spawnSync("/usr/bin/time", ["-f", "%e %U %S %M", command, ...args], {
       encoding: "utf8",
+      stdio: ["ignore", "ignore", "pipe"],
     });
     if (status !== 0) throw new Error(`${command} ${args.join(" ")}: ${stderr}`);
     const [real, user, system, memory] = stderr.trim().split("\n").at(-1).split(" ").map(Number);
@@ -64,17 +65,36 @@ console.log(
   `        (${cold.real.toFixed(1)} s cold, ${warm.real.toFixed(1)} s unchanged, ${cold.memory.toFixed(0)} MiB on this machine)`,
 );
 
-console.log("\nResolving a roster: read, validate, derive, judge pictures, hold clients against each other");
-const rosters = [100, 1000].map((count) => ({ count, folder: roster(count) }));
-const resolved = rosters.map(({ count, folder }) => ({
-  count,
-  ...measured("node", [program, "clients", "--json", "-C", folder], { runs: 2 }),
-}));
-const each = ({ count, real }) => (real - node.real) / count;
-const [few, many] = resolved;
-report("time a client among 1,000, as a multiple of among 100", each(many) / each(few));
-report("peak memory with 1,000, as a multiple of with 100", many.memory / few.memory);
-console.log(`        (1,000 clients in ${many.real.toFixed(1)} s on this machine)`);
+console.log(
+  "\nResolving a roster: read, validate, derive, hold clients against each other; pictures looked at before",
+);
+const rosters = [100, 1000, 5000].map((count) => ({ count, folder: roster(count) }));
+const resolved = rosters.map(({ count, folder }) => {
+  const args = [program, "clients", "--json", "-C", folder];
+  mkdirSync(join(folder, ".oxalis"), { recursive: true });
+  spawnSync("node", args, { stdio: "ignore" });
+  return { count, ...measured("node", args, { runs: 2 }) };
+});
+const each = ({ count, real }) => (real - help.real) / count;
+const [few, many, most] = resolved;
+report("time a client among 1,000, as a multiple of among 100", each(many) / each(few), 1.5);
+report("time a client among 5,000, as a multiple of among 1,000", each(most) / each(many), 1.5);
+report(
+  "memory a client among 5,000, as a multiple of among 1,000",
+  (most.memory - few.memory) / 4900 / ((many.memory - few.memory) / 900),
+  1.5,
+);
+for (const { count, real, memory } of resolved)
+  console.log(`        (${count} clients: ${real.toFixed(1)} s, ${memory.toFixed(0)} MiB on this machine)`);
+
+console.log("\nA roster of 1,000 rows");
+const sheet = join(work, "roster.xlsx");
+const exported = measured("node", [program, "export", sheet, "-C", rosters[1].folder], { runs: 1 });
+const imported = measured("node", [program, "import", sheet, "-C", rosters[1].folder], { runs: 2 });
+report("import, as a multiple of resolving the same clients", imported.real / many.real);
+console.log(
+  `        (export ${exported.real.toFixed(1)} s, import ${imported.real.toFixed(1)} s on this machine)`,
+);
 
 rmSync(work, { recursive: true, force: true });
 if (failed.length > 0) {

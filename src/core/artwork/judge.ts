@@ -6,6 +6,7 @@ import type { Place } from "../files/source.ts";
 import { Refusal, refuse } from "../problems/problem.ts";
 import { type Hex, hexOf } from "../values/color.ts";
 import { type Box, type Circle, enclosingCircle } from "./geometry.ts";
+import type { LookedAt, Measured } from "./looked-at.ts";
 import { readVector, type Vector } from "./vector.ts";
 
 /** A picture that a client supplied, and what was measured of it. */
@@ -36,8 +37,17 @@ const mostPixels = 64_000_000;
 const lookedAt = 400;
 
 /** Reads and measures a picture; refuses what is none, is broken, unsafe, too large or empty. */
-export async function judgeArt(root: string, file: string, place: Place): Promise<Art> {
+export async function judgeArt(root: string, file: string, place: Place, known?: LookedAt): Promise<Art> {
   const bytes = readAt(root, file, place);
+  const hash = sha256(bytes);
+  const before = known?.get(hash);
+  if (before) return { file, hash, ...before };
+  const measured = await measureArt(bytes, file, place);
+  known?.set(hash, measured);
+  return { file, hash, ...measured };
+}
+
+async function measureArt(bytes: Uint8Array, file: string, place: Place): Promise<Measured> {
   const vector = isSvg(file, bytes) ? readVector({ file, text: decode(bytes, file) }) : undefined;
   const facts = vector
     ? { format: "svg" as const, ...sizeOf(vector) }
@@ -46,7 +56,7 @@ export async function judgeArt(root: string, file: string, place: Place): Promis
   const measured = measure(pixels.data, pixels.info.width, pixels.info.height);
   if (!measured)
     refuse("art-empty", `${file} shows nothing: it is transparent or of one colour all over.`, { place });
-  return { file, hash: sha256(bytes), ...facts, ...measured };
+  return { ...facts, ...measured };
 }
 
 function readAt(root: string, file: string, place: Place): Uint8Array {

@@ -1,5 +1,6 @@
 import pLimit from "p-limit";
 import { type Art, judgeArt } from "../artwork/judge.ts";
+import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
 import { type Client, clientFile, type Workspace } from "../workspace/read.ts";
 import { resolveVariant } from "./resolve-variant.ts";
@@ -14,9 +15,11 @@ const artRoles: readonly ArtRole[] = ["icon", "mark", "mono"];
  */
 export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
   const limit = pLimit(4);
+  const known = openLookedAt(workspace.root);
   const all = await Promise.all(
-    workspace.clients.map((client) => limit(() => resolveClient(workspace, client))),
+    workspace.clients.map((client) => limit(() => resolveClient(workspace, client, known))),
   );
+  known.save();
   const shared = judgeTogether(all);
   return all.map((each) => {
     const problems = shared.get(each.client.key);
@@ -25,9 +28,9 @@ export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
   });
 }
 
-async function resolveClient(workspace: Workspace, client: Client): Promise<Resolved> {
+async function resolveClient(workspace: Workspace, client: Client, known: LookedAt): Promise<Resolved> {
   if (!client.brief) return { client, values: {}, problems: client.problems };
-  const { art, problems } = await readArtwork(workspace, client);
+  const { art, problems } = await readArtwork(workspace, client, known);
   const resolved = resolveVariant(workspace, client, art);
   const all = [...resolved.problems, ...problems.map((each) => ({ ...each, client: client.key }))];
   const usable = resolved.variant && !problems.some((each) => each.severity === "error");
@@ -42,6 +45,7 @@ async function resolveClient(workspace: Workspace, client: Client): Promise<Reso
 async function readArtwork(
   workspace: Workspace,
   client: Client,
+  known: LookedAt,
 ): Promise<{ art: Artwork; problems: Problem[] }> {
   const art: Artwork = {};
   const problems: Problem[] = [];
@@ -54,7 +58,7 @@ async function readArtwork(
     const place = document.placeOf(["art", role]);
     try {
       clientFile(client, file, place);
-      const judged = await judgeArt(workspace.root, `clients/${client.key}/${file}`, place);
+      const judged = await judgeArt(workspace.root, `clients/${client.key}/${file}`, place, known);
       art[role] = judged;
       problems.push(...tooSmall(judged, role, place));
     } catch (error) {

@@ -63,8 +63,8 @@ const table = {
     apply: (text) => asciiWords(text).join("-"),
   },
   ascii: { says: "written in ASCII: Bær → Baer", apply: ascii },
-  lower: { says: "in lower case", apply: (text) => text.toLowerCase() },
-  upper: { says: "in capitals", apply: (text) => text.toUpperCase() },
+  lower: { says: "in lower case: Hill → hill", apply: (text) => text.toLowerCase() },
+  upper: { says: "in capitals: Hill → HILL", apply: (text) => text.toUpperCase() },
   initials: {
     says: "the first letter of each word, in ASCII capitals: Hill Farm → HF",
     apply: (text) =>
@@ -77,17 +77,17 @@ const table = {
     apply: (text) => (/^[\s#]|[,+"\\<>;=]|\s$/.test(text) ? `"${text.replace(/"/g, '""')}"` : text),
   },
   first: {
-    says: "only the first so many letters",
+    says: "only the first so many letters: with 2, Hill → Hi",
     takes: numberOf("letters"),
     apply: (text, number) => [...text].slice(0, Number(number)).join(""),
   },
   fitting: {
-    says: "only as many whole words from the start as have room in so many letters",
+    says: "only as many whole words from the start as have room in so many letters: with 9, Hill Farm Shop → Hill Farm",
     takes: numberOf("letters"),
     apply: (text, number) => fitting(text, Number(number)),
   },
   parts: {
-    says: "only the first so many parts between full stops: 1.4.2 → 1.4",
+    says: "only the first so many parts between full stops: with 2, 1.4.2 → 1.4",
     takes: numberOf("parts"),
     apply: (text, number) => text.split(".").slice(0, Number(number)).join("."),
   },

@@ -1,0 +1,88 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import type { Art } from "../../../src/core/artwork/judge.ts";
+import { comparable } from "../../../src/core/derive/identifier.ts";
+import { resolveVariant } from "../../../src/core/derive/resolve-variant.ts";
+import { judgeTogether } from "../../../src/core/derive/rules.ts";
+import { isError } from "../../../src/core/problems/problem.ts";
+import { platforms } from "../../../src/core/values/platform.ts";
+import { parseYaml } from "../../../src/core/workspace/document.ts";
+import type { Client, Workspace } from "../../../src/core/workspace/read.ts";
+import { agencySchema } from "../../../src/core/workspace/schema/agency.ts";
+import { briefSchema } from "../../../src/core/workspace/schema/brief.ts";
+import { templateSchema } from "../../../src/core/workspace/schema/template.ts";
+
+const written = <T>(file: string, text: string, parse: (data: unknown) => T) => {
+  const document = parseYaml({ file, text });
+  return { document, data: parse(document.data) };
+};
+
+const workspace: Workspace = {
+  root: "/nowhere",
+  template: "/nowhere/template",
+  agency: written("oxalis.yaml", "agency: { name: A }\nyear: 2026", (data) => agencySchema.parse(data)),
+  notes: written("template.yaml", "", (data) => templateSchema.parse(data)),
+  clients: [],
+};
+
+const client = (key: string, name: string, domain: string): Client => ({
+  key,
+  folder: `/nowhere/clients/${key}`,
+  problems: [],
+  brief: written(
+    `clients/${key}/brief.yaml`,
+    JSON.stringify({ app: { name }, domain, colors: { brand: "#123456" } }),
+    (data) => briefSchema.parse(data),
+  ),
+});
+
+/** Names that are often alike once they are written in ASCII, and others. */
+const names = fc.oneof(
+  fc.constantFrom("Ácre", "Acre", "ACRE", "a c r e", "Acre!", "Áçre", "Акре", "3", "three", "new", "Con"),
+  fc.string({ unit: "grapheme", minLength: 2, maxLength: 24 }).filter((text) => text.trim() !== ""),
+);
+const domains = fc.constantFrom(
+  "hill.example",
+  "HILL.example",
+  "h-ill.example",
+  "hügel.example",
+  "3.example",
+  "aux.example",
+);
+
+test("whatever the names and domains: accepted everywhere or told; never a collision that is not told; the same each time", () => {
+  fc.assert(
+    fc.property(fc.array(fc.tuple(names, domains), { minLength: 1, maxLength: 8 }), (pairs) => {
+      const resolve = () =>
+        pairs.map(([name, domain], at) => resolveVariant(workspace, client(`c${at}`, name, domain), {}));
+      const all = resolve();
+      expect(resolve().map((each) => each.values)).toEqual(all.map((each) => each.values));
+      const told = judgeTogether(all);
+      for (const each of all) if (!each.variant) expect(each.problems.some(isError)).toBe(true);
+      for (const platform of platforms) {
+        const held = all.flatMap(({ client: { key }, variant }) => {
+          const value = variant?.values[`identifiers.${platform}`]?.value;
+          return value ? [{ key, id: comparable[platform](value, variant?.values.domain?.value ?? "") }] : [];
+        });
+        const shared = held.filter(({ key, id }) =>
+          held.some((other) => other.key !== key && other.id === id),
+        );
+        for (const { key } of shared)
+          expect(told.get(key)?.some((each) => each.code === "identifier-taken")).toBe(true);
+      }
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test("a picture on a plain ground gives its colour where the brief gives none", () => {
+  const bare = client("bare", "Acre", "hill.example");
+  if (bare.brief) bare.brief.document.data = { app: { name: "Acre" }, domain: "hill.example" };
+  const icon = { file: "clients/bare/art/icon.png", edge: "#aabbcc" } as unknown as Art;
+  const { values, problems } = resolveVariant(workspace, bare, { icon });
+  expect(values["colors.brand"]?.trail).toEqual([
+    { by: "picture", note: "the plain ground of clients/bare/art/icon.png", value: "#aabbcc" },
+  ]);
+  expect(values["colors.onBrand"]?.value).toBe("#000000");
+  expect(problems.filter(isError)).toEqual([]);
+});
