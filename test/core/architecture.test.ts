@@ -20,6 +20,7 @@ const order = [
   "ledger",
   "roster",
   "plan",
+  "check",
   "audit",
   "proof",
 ];

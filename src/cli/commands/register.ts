@@ -62,6 +62,10 @@ export function register(program: Command): void {
     .option("--pattern <pattern>", "try a pattern on the client, and show what it gives")
     .description("show where each value of a client came from")
     .action(run("explain"));
+  inWorkspace(program.command("check"))
+    .argument("[clients...]", "keys of clients; none for all")
+    .description("look at all inputs before anything is made: what is missing or wrong, for whom")
+    .action(run("check"));
   inWorkspace(program.command("generate"))
     .argument("[clients...]", "keys of clients; none for all")
     .option("--dry-run", "say what would be done, and do nothing")
@@ -111,6 +115,7 @@ const loaders = {
   demo: () => import("./demo.ts"),
   clients: () => import("./clients.ts"),
   explain: () => import("./explain.ts"),
+  check: () => import("./check.ts"),
   generate: () => import("./generate.ts"),
   audit: () => import("./audit.ts"),
   release: () => import("./release.ts"),

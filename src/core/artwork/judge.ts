@@ -6,6 +6,7 @@ import type { Place } from "../files/source.ts";
 import { Refusal, refuse } from "../problems/problem.ts";
 import { type Hex, hexOf } from "../values/color.ts";
 import { type Box, type Circle, enclosingCircle } from "./geometry.ts";
+import { likenessOf } from "./likeness.ts";
 import type { LookedAt, Measured } from "./looked-at.ts";
 import { readVector, type Vector } from "./vector.ts";
 
@@ -28,6 +29,13 @@ export interface Art {
   circle: Circle;
   /** The mean colour of what is drawn. */
   mean: Hex;
+  /** Its corners are transparent and the middles of its edges are not: somebody has cut them round already. */
+  rounded: boolean;
+  /** A vector that holds a bitmap; one that holds text in a font it does not bring along. */
+  bitmap: boolean;
+  text: boolean;
+  /** What it looks like, to be held against others; absent for a plain picture. */
+  likeness?: string;
 }
 
 /** Largest bitmap taken, in pixels (8000 × 8000). */
@@ -56,7 +64,10 @@ async function measureArt(bytes: Uint8Array, file: string, place: Place): Promis
   const measured = measure(pixels.data, pixels.info.width, pixels.info.height);
   if (!measured)
     refuse("art-empty", `${file} shows nothing: it is transparent or of one colour all over.`, { place });
-  return { ...facts, ...measured };
+  const { width, height } = pixels.info;
+  const likeness = await likenessOf(sharp(pixels.data, { raw: { width, height, channels: 4 } }));
+  const made = { bitmap: vector?.bitmap ?? false, text: vector?.text ?? false };
+  return { ...facts, ...measured, ...made, ...(likeness ? { likeness } : {}) };
 }
 
 function readAt(root: string, file: string, place: Place): Uint8Array {
@@ -131,6 +142,7 @@ async function lookAt(input: Buffer, size: { width: number; height: number }, fi
     })
       .autoOrient()
       .resize({ width, height, fit: "fill" } as { width: number; height: number; fit: "fill" })
+      .timeout({ seconds: 20 })
       .toColourspace("srgb")
       .ensureAlpha()
       .raw()
@@ -148,7 +160,7 @@ function measure(
   data: Buffer,
   width: number,
   height: number,
-): Pick<Art, "opaque" | "edge" | "content" | "circle" | "mean"> | undefined {
+): Pick<Art, "opaque" | "edge" | "content" | "circle" | "mean" | "rounded"> | undefined {
   const at = (x: number, y: number) => (y * width + x) * 4;
   const channel = (offset: number) => data[offset] ?? 0;
   let opaque = true;
@@ -188,8 +200,17 @@ function measure(
       height: (Math.max(...ys) - top) / height,
     },
     circle: { x: circle.x / width, y: circle.y / height, radius: circle.radius / width },
+    rounded: !opaque && isRounded((x, y) => channel(at(x, y) + 3), width, height),
     mean: hexOf(...(sum.map((total) => total / count) as Color)),
   };
+}
+
+function isRounded(alpha: (x: number, y: number) => number, width: number, height: number): boolean {
+  const [right, bottom] = [width - 1, height - 1];
+  const [middle, centre] = [Math.floor(width / 2), Math.floor(height / 2)];
+  const corners = [alpha(0, 0), alpha(right, 0), alpha(0, bottom), alpha(right, bottom)];
+  const edges = [alpha(middle, 1), alpha(middle, bottom - 1), alpha(1, centre), alpha(right - 1, centre)];
+  return corners.every((value) => value < 64) && edges.every((value) => value > 192);
 }
 
 type Color = [red: number, green: number, blue: number];

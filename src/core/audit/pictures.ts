@@ -1,6 +1,6 @@
+import { alike, type Likeness, likenessOf, unlikeness } from "../artwork/likeness.ts";
 import { problem } from "../problems/problem.ts";
 import type { Template } from "../template/read.ts";
-import { alike, type Likeness, likenessOf, unlikeness } from "./likeness.ts";
 import type { Residue } from "./residue.ts";
 
 /** Finds the template's own pictures in a variant: the same bytes, or the same picture re-encoded or resized. */

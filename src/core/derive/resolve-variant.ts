@@ -39,6 +39,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
   return {
     client,
     values,
+    art,
     problems: named,
     ...(failed ? {} : { variant: { key: client.key, values, art, locales } }),
   };

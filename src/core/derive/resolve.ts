@@ -24,12 +24,17 @@ export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
   return all.map((each) => {
     const problems = shared.get(each.client.key);
     if (!problems) return each;
-    return { client: each.client, values: each.values, problems: [...each.problems, ...problems] };
+    return {
+      client: each.client,
+      values: each.values,
+      art: each.art,
+      problems: [...each.problems, ...problems],
+    };
   });
 }
 
 async function resolveClient(workspace: Workspace, client: Client, known: LookedAt): Promise<Resolved> {
-  if (!client.brief) return { client, values: {}, problems: client.problems };
+  if (!client.brief) return { client, values: {}, art: {}, problems: client.problems };
   const { art, problems } = await readArtwork(workspace, client, known);
   const resolved = resolveVariant(workspace, client, art);
   const all = [...resolved.problems, ...problems.map((each) => ({ ...each, client: client.key }))];
@@ -37,6 +42,7 @@ async function resolveClient(workspace: Workspace, client: Client, known: Looked
   return {
     client,
     values: resolved.values,
+    art,
     problems: all,
     ...(usable && resolved.variant ? { variant: resolved.variant } : {}),
   };

@@ -33,6 +33,8 @@ export interface Resolved {
   client: Client;
   /** What could be worked out, errors or not. */
   values: Values;
+  /** Its pictures, errors or not. */
+  art: Artwork;
   variant?: Variant;
   problems: Problem[];
 }

@@ -133,6 +133,38 @@ const kinds = {
     title: "A picture is smaller than what is drawn from it",
     fix: "Ask for a larger one, best as SVG; until then it is enlarged and looks soft.",
   },
+  "art-not-square": {
+    title: "An icon that is not square",
+    fix: "Ask for a square one, or accept that the longer side is cut.",
+  },
+  "art-rounded": {
+    title: "An icon whose corners are cut round already",
+    fix: "Ask for the full square: each system cuts the corners in its own shape.",
+  },
+  "art-transparent": {
+    title: "An icon with transparency where it will be filled",
+    fix: "Ask for an opaque one, or check that the colour it is filled with is the right one.",
+  },
+  "art-cut": {
+    title: "An icon that reaches beyond what a round mask shows",
+    fix: "Ask for more room around what is drawn, or supply the mark alone as `art.mark`.",
+  },
+  "art-contrast": {
+    title: "A mark that hardly stands out from its ground",
+    fix: "Choose another `colors.ground`, or ask for the mark in another colour.",
+  },
+  "art-bitmap": {
+    title: "A vector picture with a bitmap in it",
+    fix: "Ask for one drawn in paths: the bitmap gets soft or ragged at other sizes.",
+  },
+  "art-text": {
+    title: "A vector picture with text in a font it does not bring along",
+    fix: "Ask the designer to turn the text into paths.",
+  },
+  "art-alike": {
+    title: "Two clients whose pictures look alike",
+    fix: "Make sure that neither got the other's file; stores refuse copies.",
+  },
   "template-empty": {
     title: "The template folder holds no app",
     fix: "Point `template` in oxalis.yaml at the folder that holds the app's android, ios, windows or web part.",

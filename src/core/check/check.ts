@@ -1,0 +1,46 @@
+import { resolveAll } from "../derive/resolve.ts";
+import type { Resolved } from "../derive/variant.ts";
+import { planVariant } from "../plan/plan.ts";
+import { isError, type Problem, Refusal } from "../problems/problem.ts";
+import { openTemplate, type Template } from "../template/read.ts";
+import { pickClients, type Workspace } from "../workspace/read.ts";
+import { judgeLikeness, judgePictures } from "./pictures.ts";
+
+export interface Checked {
+  resolved: Resolved;
+  problems: Problem[];
+}
+
+/** Looks at everything that can be known before a file is made: all of it at once, for all clients. Writes nothing. */
+export async function check(
+  workspace: Workspace,
+  keys: readonly string[],
+): Promise<{ clients: Checked[]; gaps: Problem[] }> {
+  const picked = new Set(pickClients(workspace, keys).map((client) => client.key));
+  const template = openTemplate(workspace);
+  const all = await resolveAll(workspace);
+  const likeness = judgeLikeness(all);
+  const clients = all
+    .filter(({ client }) => picked.has(client.key))
+    .map((resolved) => ({
+      resolved,
+      problems: [
+        ...resolved.problems,
+        ...judgePictures(resolved),
+        ...(likeness.get(resolved.client.key) ?? []),
+        ...planned(resolved, template),
+      ],
+    }));
+  return { clients, gaps: template.parts.flatMap((part) => part.gaps) };
+}
+
+/** What only shows when the variant is planned: values that the template wants and nobody gives. */
+function planned({ client, variant, problems }: Resolved, template: Template): Problem[] {
+  if (!variant || problems.some(isError)) return [];
+  try {
+    return planVariant(variant, template).gaps.map((each) => ({ ...each, client: client.key }));
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return error.problems.map((each) => ({ ...each, client: client.key }));
+  }
+}

@@ -1,0 +1,104 @@
+import { copyFileSync, existsSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import sharp from "sharp";
+import { beforeEach, expect, test } from "vitest";
+import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+
+let folder: string;
+const brief = "clients/3-acre/brief.yaml";
+const icon = (file: string) =>
+  edit(folder, brief, (text) => text.replace("  mark: art/mark.svg", `  icon: art/${file}`));
+const art = (file: string) => join(folder, "clients/3-acre/art", file);
+const found = () => {
+  const { out } = oxalis(folder, "check", "3-acre", "--json");
+  return JSON.parse(out).clients[0].problems.map(
+    (each: { code: string; message: string }) => `${each.code}: ${each.message}`,
+  );
+};
+const picture = (inner: string, size = "0 0 100 100") =>
+  Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="${size}" width="1200">${inner}</svg>`);
+
+beforeEach(() => {
+  folder = workspaceWith(["3-acre", "saltmarsh"]);
+});
+
+test("everything that is wrong is told at once, for all clients, and nothing is written", () => {
+  edit(folder, brief, (text) =>
+    text.replace('brand: "#1e4d2b"', "brand: grass").replace("domain: 3acre.example\n", ""),
+  );
+  edit(folder, "clients/saltmarsh/brief.yaml", (text) => text.replace("art/mark.svg", "art/none.svg"));
+  const { code, err, out } = oxalis(folder, "check");
+  expect(code).toBe(1);
+  for (const each of ["[color-invalid]", "clients/saltmarsh/art/none.svg is not there"])
+    expect(err).toContain(each);
+  expect(out).toContain("0 of 2 clients can be generated.");
+  expect(existsSync(join(folder, "variants"))).toBe(false);
+});
+
+test("a clean workspace is ready", () => {
+  expect(oxalis(folder, "check")).toMatchObject({
+    code: 0,
+    err: "",
+    out: expect.stringContaining("2 of 2 clients can be generated."),
+  });
+});
+
+test("an icon is judged: small, not square, rounded, transparent, cut by a round mask", async () => {
+  await sharp(
+    picture(
+      '<path d="M0 0h100v60H0z" fill="#060"/><circle cx="50" cy="30" r="20" fill="#fff"/>',
+      "0 0 100 60",
+    ),
+  )
+    .resize(500)
+    .png()
+    .toFile(art("a.png"));
+  icon("a.png");
+  expect(found()).toEqual([
+    expect.stringMatching(
+      /^art-small: .*a\.png is 500 × 300 pixels; the largest picture drawn from it needs 1024\.$/,
+    ),
+    expect.stringMatching(/^art-not-square: .* is 500 × 300: 40 % of its longer side is cut\.$/),
+  ]);
+  await sharp(
+    picture(
+      '<rect width="100" height="100" rx="24" fill="#060"/><circle cx="50" cy="50" r="20" fill="#fff"/>',
+    ),
+  )
+    .png()
+    .toFile(art("a.png"));
+  expect(found()).toEqual([expect.stringContaining("art-rounded: ")]);
+  await sharp(picture('<path d="M0 0h100v100H0z" fill="#060"/><path d="M8 8h84v84H8z" fill="#fff"/>'))
+    .png()
+    .toFile(art("a.png"));
+  expect(found()).toEqual([
+    expect.stringMatching(/^art-cut: .* reaches \d+ % beyond the circle that a round mask shows\.$/),
+  ]);
+  await sharp(picture('<path d="M0 0h80v100H0z" fill="#060"/>')).png().toFile(art("a.png"));
+  expect(found()).toEqual([
+    "art-transparent: clients/3-acre/art/a.png is transparent in places; they are filled with #ffd23f.",
+  ]);
+});
+
+test("a mark is judged: contrast with its ground, bitmaps and text in it", () => {
+  writeFileSync(
+    art("mark.svg"),
+    picture(
+      '<circle cx="50" cy="50" r="40" fill="#ffdd55"/><text>3</text><image href="data:image/png;base64,iVBORw0KGgo="/>',
+    ),
+  );
+  expect(found()).toEqual([
+    expect.stringMatching(/^art-contrast: .*stands out from its ground #ffd23f by only 1\.1 : 1\.$/),
+    expect.stringContaining("art-bitmap: "),
+    expect.stringContaining("art-text: "),
+  ]);
+});
+
+test("two clients with nearly the same picture are both told", () => {
+  copyFileSync(join(folder, "clients/saltmarsh/art/mark.svg"), art("mark.svg"));
+  const { out } = oxalis(folder, "check", "--json");
+  const alike = JSON.parse(out).clients.map((each: { problems: { code: string }[] }) =>
+    each.problems.map((one) => one.code),
+  );
+  expect(alike).toEqual([expect.arrayContaining(["art-alike"]), ["art-alike"]]);
+});
