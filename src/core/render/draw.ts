@@ -1,4 +1,4 @@
-import sharp, { type OverlayOptions } from "sharp";
+import sharp, { type OverlayOptions, type Sharp } from "sharp";
 import { composeSvg, embedded, nested, plateMask } from "./compose.ts";
 import type { Drawing } from "./drawing.ts";
 import { packIco } from "./ico.ts";
@@ -39,9 +39,11 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
   };
 
   const png = async (drawing: Drawing): Promise<Buffer> => {
+    const svg = drawing.tone === "color" ? asSvg(drawing) : undefined;
+    if (svg !== undefined) return encode(sharp(Buffer.from(svg)).toColourspace("srgb"), drawing.alpha);
     const drawn = await pixels(drawing);
     if (drawing.tone !== "color") toned(drawn.data, drawing.tone);
-    return encode(drawn, drawing.alpha);
+    return encode(fromRaw(drawn), drawing.alpha);
   };
 
   return {
@@ -55,7 +57,9 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
       const svg = asSvg(drawing);
       if (svg !== undefined || !drawing.picture) return Buffer.from(svg ?? "");
       const larger = await layers.layer(enlarged(drawing.picture, embeddedSide / drawing.width));
-      return Buffer.from(composeSvg(drawing, embedded(await encode(larger, "kept"), drawing.picture)));
+      return Buffer.from(
+        composeSvg(drawing, embedded(await encode(fromRaw(larger), "kept"), drawing.picture)),
+      );
     },
   };
 }
@@ -105,30 +109,39 @@ function inCanvas(layer: Raw, at: Picture["at"], { width, height }: Drawing): Ov
 
 /** One colour with the shape in the alpha; or greys, stretched so that the darkest part still shows when it is tinted. */
 function toned(data: Buffer, tone: Drawing["tone"]): void {
-  if (tone !== "grey") {
-    const level = tone === "white" ? 255 : 0;
-    for (let i = 0; i < data.length; i += 4) data.fill(level, i, i + 3);
+  if (tone === "grey") {
+    greyed(data);
     return;
   }
-  const luma = (i: number) =>
-    0.2126 * (data[i] ?? 0) + 0.7152 * (data[i + 1] ?? 0) + 0.0722 * (data[i + 2] ?? 0);
+  const level = tone === "white" ? 255 : 0;
+  for (let i = 0; i < data.length; i += 4) paint(data, i, level);
+}
+
+function greyed(data: Buffer): void {
   let [darkest, lightest] = [255, 0];
   for (let i = 0; i < data.length; i += 4) {
     if ((data[i + 3] ?? 0) < 128) continue;
-    darkest = Math.min(darkest, luma(i));
-    lightest = Math.max(lightest, luma(i));
+    const luma = lumaAt(data, i);
+    if (luma < darkest) darkest = luma;
+    if (luma > lightest) lightest = luma;
   }
-  const range = Math.max(1, lightest - darkest);
+  const range = lightest - darkest;
   for (let i = 0; i < data.length; i += 4) {
-    const level =
-      lightest - darkest < 16
-        ? 255
-        : Math.round(130 + 125 * Math.min(1, Math.max(0, (luma(i) - darkest) / range)));
-    data.fill(level, i, i + 3);
+    const share = Math.min(1, Math.max(0, (lumaAt(data, i) - darkest) / range));
+    paint(data, i, range < 16 ? 255 : Math.round(130 + 125 * share));
   }
 }
 
-function encode(pixels: Raw, alpha: Drawing["alpha"]): Promise<Buffer> {
-  const image = alpha === "none" ? fromRaw(pixels).removeAlpha() : fromRaw(pixels);
-  return image.png({ compressionLevel: 7, adaptiveFiltering: false }).toBuffer();
+const lumaAt = (data: Buffer, i: number): number =>
+  0.2126 * (data[i] ?? 0) + 0.7152 * (data[i + 1] ?? 0) + 0.0722 * (data[i + 2] ?? 0);
+
+function paint(data: Buffer, i: number, level: number): void {
+  data[i] = level;
+  data[i + 1] = level;
+  data[i + 2] = level;
+}
+
+function encode(image: Sharp, alpha: Drawing["alpha"]): Promise<Buffer> {
+  const flat = alpha === "none" ? image.removeAlpha() : image.ensureAlpha();
+  return flat.png({ compressionLevel: 7, adaptiveFiltering: false }).toBuffer();
 }
