@@ -44,6 +44,8 @@ const views = [
       "oxalis clients 3-acre saltmarsh orchard-lane",
     ],
   },
+  { name: "art", rows: 33, typed: ["oxalis art"] },
+  { name: "check", rows: 14, typed: ["oxalis check"] },
   { name: "audit", rows: 12, typed: ["oxalis audit"] },
   {
     name: "problem",
@@ -131,5 +133,12 @@ await page.goto(`file://${join(demo, "variants/proof.html")}`);
 await page.screenshot({ path: join(shots, "proof.png") });
 await page.locator("#ferme-duclos").scrollIntoViewIfNeeded();
 await page.locator("#ferme-duclos").screenshot({ path: join(shots, "proof-client.png") });
+oxalis("art", "--guide", join(work, "guide.html"), "-C", demo);
+await page.goto(`file://${join(work, "guide.html")}`);
+await page.screenshot({
+  path: join(shots, "guide.png"),
+  clip: { x: 0, y: 0, width: 1280, height: 1080 },
+  fullPage: true,
+});
 await browser.close();
 rmSync(work, { recursive: true, force: true });

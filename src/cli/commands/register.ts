@@ -62,6 +62,20 @@ export function register(program: Command): void {
     .option("--pattern <pattern>", "try a pattern on the client, and show what it gives")
     .description("show where each value of a client came from")
     .action(run("explain"));
+  inWorkspace(program.command("art"))
+    .addOption(
+      new Option("--platform <platform>", "only pictures of this platform").choices([
+        "android",
+        "ios",
+        "windows",
+        "web",
+      ]),
+    )
+    .option("--role <role>", "only pictures of this role, such as maskable")
+    .option("--csv", "print the list as CSV")
+    .option("--guide <file.html>", "write the page for a client's designer")
+    .description("list every picture a platform wants: size, source, safe zone, rule")
+    .action(run("art"));
   inWorkspace(program.command("check"))
     .argument("[clients...]", "keys of clients; none for all")
     .description("look at all inputs before anything is made: what is missing or wrong, for whom")
@@ -115,6 +129,7 @@ const loaders = {
   demo: () => import("./demo.ts"),
   clients: () => import("./clients.ts"),
   explain: () => import("./explain.ts"),
+  art: () => import("./art.ts"),
   check: () => import("./check.ts"),
   generate: () => import("./generate.ts"),
   audit: () => import("./audit.ts"),

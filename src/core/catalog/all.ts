@@ -1,0 +1,75 @@
+import { androidSlots } from "./android.ts";
+import { iosIconSlots, iosStartPoints, iosStartSlot } from "./ios.ts";
+import type { Slot } from "./slot.ts";
+import { icoSizes, manifestIcons, touchSide, webSlot } from "./web.ts";
+import { windowsSlots } from "./windows.ts";
+
+/** Every picture of every platform, as it stands in the catalogs; the iOS start screen's in the size it has where a template says nothing. */
+export const allSlots: readonly Slot[] = [
+  ...androidSlots,
+  ...iosIconSlots,
+  ...[1, 2, 3].map((scale) => iosStartSlot(iosStartPoints, scale)),
+  ...windowsSlots,
+  ...manifestIcons,
+  webSlot("touch", touchSide),
+  ...icoSizes.map((side) => webSlot("favicon", side)),
+];
+
+/** Pictures that differ in nothing but their size. */
+export interface SlotFamily {
+  /** The role, and the form where there are several: "icon, dark". */
+  name: string;
+  first: Slot;
+  /** Smallest first. */
+  slots: readonly Slot[];
+}
+
+/** The slots in families, in the catalogs' order. */
+export function families(slots: readonly Slot[]): SlotFamily[] {
+  const found = new Map<string, Slot[]>();
+  for (const slot of slots) {
+    const { platform, from, alpha, tone, ground, rule } = slot;
+    const key = JSON.stringify([platform, familyName(slot), from, alpha, tone, ground, rule]);
+    found.set(key, [...(found.get(key) ?? []), slot]);
+  }
+  return [...found.values()].map((each) => ({
+    name: familyName(each[0] as Slot),
+    first: each[0] as Slot,
+    slots: each.sort((a, b) => a.width - b.width),
+  }));
+}
+
+const forms: readonly { form: string; is: RegExp }[] = [
+  { form: "dark", is: /-dark$/ },
+  { form: "tinted", is: /-tinted$/ },
+  { form: "unplated", is: /unplated$/ },
+  { form: "target sizes", is: /^targetsize-\d+$/ },
+];
+
+function familyName({ role, qualifier }: Slot): string {
+  const form = forms.find(({ is }) => is.test(qualifier))?.form;
+  return form ? `${role}, ${form}` : role;
+}
+
+/** How a safe zone is said: its shape and its share of the canvas. */
+export const zoneSaid = ({ safe }: Slot): string =>
+  safe.shape === "circle"
+    ? `circle, ${percent(safe.share)}`
+    : safe.share === 1
+      ? "whole canvas"
+      : `box, ${percent(safe.share)}`;
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+export const alphaSaid: Readonly<Record<Slot["alpha"], string>> = {
+  none: "opaque",
+  kept: "transparent",
+  only: "alpha only",
+};
+
+export const fromSaid: Readonly<Record<Slot["from"], string>> = {
+  icon: "icon, or mark on ground",
+  mark: "mark",
+  mono: "mono, or mark's shape",
+  ground: "ground",
+};

@@ -1,0 +1,55 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { chromium } from "playwright-core";
+import { expect, test } from "vitest";
+import { oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { hasTool } from "../support/tools.ts";
+
+const folder = workspaceWith(["3-acre"]);
+
+test("the reference lists every picture once, with its rule; filters pick", () => {
+  const { slots } = JSON.parse(oxalis(folder, "art", "--json").out);
+  const names = slots.map(
+    (each: { platform: string; role: string; qualifier: string }) =>
+      `${each.platform} ${each.role} ${each.qualifier}`,
+  );
+  expect(new Set(names).size).toBe(names.length);
+  expect(slots.filter((each: { rule: string }) => each.rule.length < 20)).toEqual([]);
+  const csv = oxalis(folder, "art", "--platform", "ios", "--role", "icon", "--csv").out.trimEnd().split("\n");
+  expect(csv).toHaveLength(1 + 21);
+  expect(csv.filter((row) => row.includes("ipad-83.5@2x,167,167"))).toHaveLength(1);
+  expect(oxalis(folder, "art", "--verbose").out.split("\n").length).toBeGreaterThan(slots.length);
+  expect(oxalis(folder, "art", "--role", "nothing").code).toBe(1);
+});
+
+test.runIf(hasTool("chromium"))(
+  "the guide shows every picture the workspace uses, in the agency's name and colour, and fits its page",
+  async () => {
+    const file = join(temporaryFolder(), "guide.html");
+    expect(oxalis(folder, "art", "--guide", file).code).toBe(0);
+    const html = readFileSync(file, "utf8");
+    expect(html).toContain("--accent:#3d4b63");
+    const args = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"];
+    const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args });
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const asked: string[] = [];
+    page.on("request", (request) => asked.push(request.url()));
+    await page.goto(`file://${file}`);
+    expect(await page.textContent("header p")).toBe("Lanternfield");
+    expect(await page.locator(".platform h2").allTextContents()).toEqual([
+      "Android",
+      "iOS",
+      "Windows",
+      "Web",
+    ]);
+    const drawn = await page.locator(".slot .drawn svg").count();
+    expect(drawn).toBe(await page.locator(".slot").count());
+    expect(drawn).toBeGreaterThan(20);
+    expect(asked).toHaveLength(1);
+    const width = "document.documentElement.scrollWidth";
+    expect(await page.evaluate(width)).toBe(1280);
+    await page.setViewportSize({ width: 420, height: 800 });
+    expect(await page.evaluate(width)).toBe(420);
+    await browser.close();
+  },
+);
