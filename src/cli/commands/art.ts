@@ -56,11 +56,7 @@ function show(slots: readonly Slot[], { print, out, settings, width }: Terminal)
         sizes: sizeOf(slot),
         name: `${slot.role}  ${out.dim(slot.qualifier)}`,
       }))
-    : families(slots).map(({ first, slots: all }) => ({
-        first,
-        sizes: sizesOf(all, width),
-        name: first.role,
-      }));
+    : families(slots).map(({ first, name, slots: all }) => ({ first, sizes: sizesOf(all, width), name }));
   const cells = rows.map(({ first, sizes, name }) => [
     platformNames[first.platform],
     name,

@@ -2,8 +2,8 @@ import type { Variant } from "../derive/variant.ts";
 import { textIfAny } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { escapeRegExp } from "../template/android-resources.ts";
 import type { Template } from "../template/read.ts";
+import { escapeRegExp } from "../values/regexp.ts";
 
 /** Something of the template that is left in a file of a variant. */
 export interface Residue {

@@ -1,7 +1,7 @@
 import { androidSlots } from "./android.ts";
 import { iosIconSlots, iosStartPoints, iosStartSlot } from "./ios.ts";
 import type { Slot } from "./slot.ts";
-import { icoSizes, manifestIcons, touchSide, webSlot } from "./web.ts";
+import { icoSizes, manifestIcons, socialSlot, touchSide, webSlot } from "./web.ts";
 import { windowsSlots } from "./windows.ts";
 
 /** Every picture of every platform, as it stands in the catalogs; the iOS start screen's in the size it has where a template says nothing. */
@@ -12,6 +12,7 @@ export const allSlots: readonly Slot[] = [
   ...windowsSlots,
   ...manifestIcons,
   webSlot("touch", touchSide),
+  socialSlot,
   ...icoSizes.map((side) => webSlot("favicon", side)),
 ];
 

@@ -4,8 +4,9 @@ import { type Slot, scaled } from "./slot.ts";
 const densities = { mdpi: 1, hdpi: 1.5, xhdpi: 2, xxhdpi: 3, xxxhdpi: 4 } as const;
 
 type Picture = Omit<Slot, "platform" | "width" | "height" | "qualifier"> & {
-  /** Side of the square canvas in dp. */
+  /** Width of the canvas in dp, and its height where it is no square. */
   dp: number;
+  dpHeight?: number;
 };
 
 const adaptive = { shape: "circle", share: 66 / 108, drawn: 0.84 } as const;
@@ -78,16 +79,117 @@ const pictures: readonly Picture[] = [
     safe: { shape: "circle", share: 192 / 288, drawn: 0.9 },
     rule: "Splash screens (API 31): icon of 288 dp, content within a circle of 192 dp",
   },
+  {
+    role: "start-mark-plate",
+    path: "{res}/{type}-{density}/{name}.png",
+    dp: 240,
+    from: "mark",
+    ground: { kind: "none" },
+    alpha: "kept",
+    tone: "color",
+    safe: { shape: "circle", share: 160 / 240, drawn: 0.9 },
+    rule: "Splash screens (API 31) with an icon background: icon of 240 dp, content within a circle of 160 dp",
+  },
+  {
+    role: "start-branding",
+    path: "{res}/{type}-{density}/{name}.png",
+    dp: 200,
+    dpHeight: 80,
+    from: "mark",
+    ground: { kind: "none" },
+    alpha: "kept",
+    tone: "color",
+    safe: { shape: "box", share: 0.9 },
+    rule: "Splash screens (API 31): branding of 200 × 80 dp at the foot of the screen",
+  },
+  {
+    role: "notification",
+    path: "{res}/{type}-{density}/{name}.png",
+    dp: 24,
+    from: "mono",
+    ground: { kind: "none" },
+    alpha: "only",
+    tone: "white",
+    safe: { shape: "box", share: 22 / 24 },
+    rule: "Notification icons: 24 dp, live area of 22 dp, white and alpha only",
+  },
 ];
 
-/** Every Android picture at every density. */
-export const androidSlots: readonly Slot[] = pictures.flatMap(({ dp, ...picture }) =>
-  Object.entries(densities).map(([density, factor]) => ({
-    ...picture,
+/** Start screens before API 31 as one full picture: width and height upright, in pixels. */
+const fullStarts = {
+  mdpi: [320, 480],
+  hdpi: [480, 800],
+  xhdpi: [720, 1280],
+  xxhdpi: [960, 1600],
+  xxxhdpi: [1280, 1920],
+} as const;
+
+const fullStartSlots: readonly Slot[] = Object.entries(fullStarts).flatMap(([density, [short, long]]) =>
+  [
+    { turn: "port", folder: "drawable", width: short, height: long },
+    { turn: "land", folder: "drawable-land", width: long, height: short },
+  ].map(({ turn, folder, width, height }) => ({
     platform: "android" as const,
-    path: picture.path.replace("{density}", density),
-    width: scaled(dp, factor),
-    height: scaled(dp, factor),
+    role: `start-full-${turn}`,
+    path: `{res}/${folder}-${density}/{name}.png`,
+    width,
+    height,
     qualifier: density,
+    from: "mark" as const,
+    ground: { kind: "full" as const, color: "colors.start" as const },
+    alpha: "none" as const,
+    tone: "color" as const,
+    safe: { shape: "circle" as const, share: 0.5 },
+    rule: "Start screens before API 31: a full picture in both turns; keep the middle free of what may be cut",
   })),
 );
+
+const store = {
+  platform: "android",
+  from: "icon",
+  ground: { kind: "full", color: "colors.ground" },
+  tone: "color",
+} as const;
+
+/** Pictures of the store's record; they lie beside the app, in store/android. */
+export const androidStoreSlots: readonly Slot[] = [
+  {
+    ...store,
+    role: "store-icon",
+    path: "store/android/icon.png",
+    width: 512,
+    height: 512,
+    qualifier: "512",
+    alpha: "kept",
+    safe: { shape: "box", share: 0.66 },
+    rule: "Store icon: 512 × 512, 32-bit PNG of at most 1,024 KB, a full square that the store rounds",
+  },
+  {
+    ...store,
+    role: "feature-graphic",
+    path: "store/android/feature-graphic.png",
+    width: 1024,
+    height: 500,
+    qualifier: "1024x500",
+    from: "mark",
+    alpha: "none",
+    safe: { shape: "box", share: 0.6 },
+    rule: "Feature graphic: 1024 × 500, 24-bit PNG without alpha",
+  },
+];
+
+/** Every Android picture at every density, and the store's. */
+export const androidSlots: readonly Slot[] = [
+  ...pictures.flatMap(({ dp, dpHeight = dp, ...picture }) =>
+    Object.entries(densities).map(([density, factor]) => ({
+      ...picture,
+      platform: "android" as const,
+      path: picture.path.replace("{density}", density),
+      width: scaled(dp, factor),
+      height: scaled(dpHeight, factor),
+      qualifier: density,
+    })),
+  ),
+  ...fullStartSlots,
+  ...androidStoreSlots,
+];

@@ -60,6 +60,18 @@ export const webSlot = (role: WebRole, side: number): Slot => ({
   qualifier: `${side}`,
 });
 
+/** The picture that is shown where the page is shared (Open Graph protocol, og:image). */
+export const socialSlot: Slot = {
+  ...icon,
+  role: "social",
+  from: "mark",
+  width: 1200,
+  height: 630,
+  qualifier: "1200x630",
+  safe: { shape: "box", share: 0.6 },
+  rule: "Social picture: 1200 × 630, opaque; some services cut it to a square (Open Graph protocol)",
+};
+
 /** Pictures within favicon.ico, in pixels. */
 export const icoSizes = [16, 32, 48] as const;
 

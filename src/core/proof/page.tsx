@@ -2,7 +2,7 @@ import { renderToStaticMarkup } from "preact-render-to-string";
 import type { Field } from "../values/fields.ts";
 import type { ProofModel, Sheet } from "./model.ts";
 import { Pic } from "./parts.tsx";
-import { AndroidScene, IosScene, StartScene, WebScene, WindowsScene } from "./scenes.tsx";
+import { AndroidScene, IosScene, StartScene, StoreScene, WebScene, WindowsScene } from "./scenes.tsx";
 import style from "./style.css";
 
 /** The whole page, self-contained: styles and pictures are inside, nothing is fetched. */
@@ -98,7 +98,7 @@ function ClientSheet({ sheet }: { sheet: Sheet }) {
     <article
       id={sheet.key}
       class={`sheet c-${sheet.key}`}
-      style={`--start:${values["colors.start"]};--ground:${values["colors.ground"]}`}
+      style={`--start:${values["colors.start"]};--ground:${values["colors.ground"]};--brand:${values["colors.brand"]}`}
     >
       <header>
         <Pic name={leading(sheet)} size={88} label="App icon" />
@@ -133,6 +133,7 @@ function ClientSheet({ sheet }: { sheet: Sheet }) {
         <WindowsScene sheet={sheet} />
         <WebScene sheet={sheet} />
         <StartScene sheet={sheet} />
+        <StoreScene sheet={sheet} />
       </div>
       <footer class="sign">
         <span>

@@ -41,6 +41,9 @@ export const shownPictures: readonly Shown[] = [
   android("and-square", "launcher"),
   android("and-round", "launcher-round"),
   android("and-start", "start-mark", "xhdpi"),
+  android("and-note", "notification"),
+  android("store-icon", "store-icon", "512"),
+  android("store-feature", "feature-graphic", "1024x500"),
   ios("ios-icon", "universal", "ios-marketing-1024@1x"),
   ios("ios-dark", "universal-dark"),
   ios("ios-tinted", "universal-tinted"),
@@ -59,5 +62,6 @@ export const shownPictures: readonly Shown[] = [
   web("web-mask", "maskable", "192", "512"),
   web("web-mono", "monochrome", "512"),
   web("web-touch", "touch", "180"),
+  web("web-social", "social", "1200x630"),
   web("web-tab", "favicon", "48", "32", "64"),
 ];

@@ -160,6 +160,55 @@ export function WebScene({ sheet }: { sheet: Sheet }) {
   );
 }
 
+export function StoreScene({ sheet }: { sheet: Sheet }) {
+  if (!has(sheet, "store-feature") && !has(sheet, "web-social")) return null;
+  return (
+    <Scene
+      title="In the store, and when it is shared"
+      note="store icon, feature graphic, social picture, notification"
+    >
+      {has(sheet, "store-feature") ? (
+        <div class="listing">
+          <Pic name="store-feature" label="Feature graphic" />
+          <div>
+            <Pic name="store-icon" label="Store icon" />
+            <span>
+              <b dir="auto">{name(sheet)}</b>
+              <small dir="auto">{sheet.values.owner}</small>
+            </span>
+          </div>
+        </div>
+      ) : null}
+      {has(sheet, "web-social") ? (
+        <div class="listing shared">
+          <Pic name="web-social" label="Social picture" />
+          <div>
+            <span>
+              <small>{sheet.values.domain}</small>
+              <b dir="auto">{name(sheet)}</b>
+            </span>
+          </div>
+        </div>
+      ) : null}
+      {has(sheet, "and-note") ? (
+        <div class="notices">
+          {grounds.map((ground) => (
+            <div class={`notice ${ground}`} key={ground}>
+              <i class="dot">
+                <Pic name="and-note" size={16} label="Notification icon" />
+              </i>
+              <span>
+                <b dir="auto">{label(sheet)}</b>
+                <small>Your box is on its way</small>
+              </span>
+            </div>
+          ))}
+        </div>
+      ) : null}
+    </Scene>
+  );
+}
+
 export function StartScene({ sheet }: { sheet: Sheet }) {
   const screens = [
     { device: "phone", picture: "and-start", says: "Android" },

@@ -3,6 +3,7 @@ import { placeAt } from "../files/source.ts";
 import { refuse } from "../problems/problem.ts";
 import type { Site } from "../splice/site.ts";
 import { attributeOf, findAll, parseXml, textSite, type XmlElement } from "../splice/xml.ts";
+import { escapeRegExp } from "../values/regexp.ts";
 
 /** A reference such as @mipmap/crate_lid. */
 export interface ResourceRef {
@@ -79,8 +80,6 @@ export function openAndroidResources(template: Folder, module: string): AndroidR
 /** A style's full stops and a reference's underscores mean the same. */
 const sameName = (a: string, b: string): boolean =>
   a === b || a.replace(/[.]/g, "_") === b.replace(/[.]/g, "_");
-
-export const escapeRegExp = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, "\\$&");
 
 /** Deepest chain of references followed: colour to colour, style to parent. */
 const longestChain = 12;

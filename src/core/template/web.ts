@@ -1,7 +1,7 @@
 import { posix } from "node:path";
 import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
 import type { Slot } from "../catalog/slot.ts";
-import { icoSizes, manifestIcons, touchSide, webSlot } from "../catalog/web.ts";
+import { icoSizes, manifestIcons, socialSlot, touchSide, webSlot } from "../catalog/web.ts";
 import type { Folder } from "../files/folder.ts";
 import { placeAt, type Source } from "../files/source.ts";
 import { type Problem, problem } from "../problems/problem.ts";
@@ -97,6 +97,10 @@ function surveyPage(
     if (element.tagName === "meta") {
       const key = htmlAttribute(element, "name") ?? htmlAttribute(element, "property") ?? "";
       const meta = Object.hasOwn(metaFields, key) ? metaFields[key] : undefined;
+      if (key === "og:image" || key === "twitter:image") {
+        const target = resolved(folder, file, htmlAttribute(element, "content"));
+        if (target) found.pictures.push({ slot: socialSlot, path: target });
+      }
       if (meta)
         pushFill(
           found.fills,

@@ -14,7 +14,7 @@ import {
   type XmlElement,
 } from "../splice/xml.ts";
 import type { Field } from "../values/fields.ts";
-import { escapeRegExp } from "./android-resources.ts";
+import { escapeRegExp } from "../values/regexp.ts";
 import { type Fill, firstOfEachPlace, heldValues, type PartSurvey, type PictureUse } from "./survey.ts";
 
 /** An attribute of the package manifest, and what it holds (Microsoft, package manifest schema reference). */

@@ -19,6 +19,36 @@ test("a scaled size is rounded half up", () => {
 /** Written down by hand from each platform's documentation, not computed. */
 describe.each([
   [
+    "android notification",
+    sizes(androidSlots, "notification"),
+    "mdpi 24x24, hdpi 36x36, xhdpi 48x48, xxhdpi 72x72, xxxhdpi 96x96",
+  ],
+  [
+    "android start on a plate",
+    sizes(androidSlots, "start-mark-plate"),
+    "mdpi 240x240, hdpi 360x360, xhdpi 480x480, xxhdpi 720x720, xxxhdpi 960x960",
+  ],
+  [
+    "android branding",
+    sizes(androidSlots, "start-branding"),
+    "mdpi 200x80, hdpi 300x120, xhdpi 400x160, xxhdpi 600x240, xxxhdpi 800x320",
+  ],
+  [
+    "android full start, upright",
+    sizes(androidSlots, "start-full-port"),
+    "mdpi 320x480, hdpi 480x800, xhdpi 720x1280, xxhdpi 960x1600, xxxhdpi 1280x1920",
+  ],
+  [
+    "android full start, turned",
+    sizes(androidSlots, "start-full-land"),
+    "mdpi 480x320, hdpi 800x480, xhdpi 1280x720, xxhdpi 1600x960, xxxhdpi 1920x1280",
+  ],
+  [
+    "android store",
+    [...sizes(androidSlots, "store-icon"), ...sizes(androidSlots, "feature-graphic")],
+    "512 512x512, 1024x500 1024x500",
+  ],
+  [
     "android launcher",
     sizes(androidSlots, "launcher"),
     "mdpi 48x48, hdpi 72x72, xhdpi 96x96, xxhdpi 144x144, xxxhdpi 192x192",

@@ -50,6 +50,39 @@ test("Android: a Groovy script at the top, a literal label, a bitmap icon, a sta
   expect(part.gaps.map((each) => each.message)).toEqual(["Android: no round launcher icon."]);
 });
 
+test("Android: notifications, a plate under the start icon, branding, full start pictures in both turns, night forms", () => {
+  const res = "src/main/res";
+  const part = survey({
+    "build.gradle.kts": 'android { defaultConfig { applicationId = "org.shed.app" } }',
+    "src/main/AndroidManifest.xml": `<manifest xmlns:android="http://schemas.android.com/apk/res/android">
+      <application android:label="Shed" android:icon="@mipmap/i" android:theme="@style/T"><meta-data
+      android:name="push.default_notification_icon" android:resource="@drawable/bell"/></application></manifest>`,
+    [`${res}/mipmap-hdpi/i.png`]: "png",
+    [`${res}/drawable-hdpi/bell.png`]: "png",
+    [`${res}/drawable-hdpi/poster.png`]: "png",
+    [`${res}/drawable-land-hdpi/poster.png`]: "png",
+    [`${res}/drawable-hdpi/spot.png`]: "png",
+    [`${res}/drawable-night-hdpi/spot.png`]: "png",
+    [`${res}/drawable-hdpi/foot.png`]: "png",
+    [`${res}/values/t.xml`]:
+      '<resources><style name="T"><item name="android:windowBackground">@drawable/poster</item></style></resources>',
+    [`${res}/values-v31/t.xml`]: `<resources><style name="T"><item name="android:windowSplashScreenAnimatedIcon">@drawable/spot</item>
+      <item name="android:windowSplashScreenIconBackgroundColor">#123456</item>
+      <item name="android:windowSplashScreenBrandingImage">@drawable/foot</item></style></resources>`,
+  });
+  const at = (path: string) =>
+    part.pictures
+      .filter((each) => each.path === `${res}/${path}`)
+      .map(({ slot }) => `${slot.role} ${slot.width}x${slot.height}`);
+  expect(at("drawable-xhdpi/bell.png")).toEqual(["notification 48x48"]);
+  expect(at("drawable-xhdpi/poster.png")).toEqual(["start-full-port 720x1280"]);
+  expect(at("drawable-land-xhdpi/poster.png")).toEqual(["start-full-land 1280x720"]);
+  expect(at("drawable-xhdpi/spot.png")).toEqual(["start-mark-plate 480x480"]);
+  expect(at("drawable-night-xhdpi/spot.png")).toEqual(["start-mark-plate 480x480"]);
+  expect(at("drawable-xhdpi/foot.png")).toEqual(["start-branding 400x160"]);
+  expect(held(part)).toContain(`colors.ground ${res}/values-v31/t.xml |#123456|`);
+});
+
 test("iOS: a listed icon set, keys in build settings, a launch screen dictionary, entries that name no file", () => {
   const settings = `{ PRODUCT_BUNDLE_IDENTIFIER = org.shed.app; ASSETCATALOG_COMPILER_APPICON_NAME = Badge; INFOPLIST_FILE = "App/Info.plist"; INFOPLIST_KEY_CFBundleDisplayName = "The Shed"; }`;
   const images = [

@@ -1,0 +1,157 @@
+import { androidSlots } from "../catalog/android.ts";
+import { slotPath } from "../catalog/slot.ts";
+import type { Folder } from "../files/folder.ts";
+import { placeAt } from "../files/source.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import type { Site } from "../splice/site.ts";
+import { attributeOf, attributeSite, find, textSite, walk, type XmlElement } from "../splice/xml.ts";
+import type { Field } from "../values/fields.ts";
+import {
+  type AndroidResources,
+  colorSites,
+  type ResourceRef,
+  readReference,
+  refuseDangling,
+  styleItems,
+} from "./android-resources.ts";
+import type { Fill, PictureUse } from "./survey.ts";
+
+/** Which colour of a client a theme's attribute takes. */
+const themeColors: Readonly<Record<string, Field>> = {
+  windowSplashScreenBackground: "colors.start",
+  windowSplashScreenIconBackgroundColor: "colors.ground",
+  colorPrimary: "colors.brand",
+  colorOnPrimary: "colors.onBrand",
+};
+
+/** What is found while one reference leads to the next, and the ways to follow them. */
+export function followReferences(template: Folder, resources: AndroidResources) {
+  const fills: Fill[] = [];
+  const pictures: PictureUse[] = [];
+  const brandFiles: string[] = [];
+  const gaps: Problem[] = [];
+
+  function fill(holds: Field, sites: readonly Site[], shape: Fill["shape"] = "text"): void {
+    fills.push(...sites.map((site) => ({ holds, site, shape })));
+  }
+
+  function gap(what: string, file: string, element: XmlElement | undefined): void {
+    const place = placeAt(template.source(file), element?.start ?? 0);
+    gaps.push(problem("template-gap", `Android: ${what}.`, { severity: "warning", place }));
+  }
+
+  function label(site: Site | undefined, manifestFile: string): void {
+    if (!site) return;
+    const ref = readReference(site.value);
+    if (!ref) {
+      fill("app.label", [site]);
+      return;
+    }
+    const found = resources.values(ref);
+    if (found.length === 0) refuseDangling(template, manifestFile, site, "label");
+    fill(
+      "app.label",
+      found
+        .map(({ file, element }) => textSite(file, element, "android-string"))
+        .filter((each) => each !== undefined),
+    );
+  }
+
+  /** A launcher icon: its bitmaps, and where it is adaptive, the layers. */
+  function launcher(site: Site | undefined, role: string, manifestFile: string): void {
+    const ref = readReference(site?.value);
+    if (!ref || !site) return;
+    const files = resources.files(ref);
+    if (files.length === 0) refuseDangling(template, manifestFile, site, "icon");
+    draw(role, ref);
+    for (const file of files.filter((each) => each.endsWith(".xml"))) {
+      const root = resources.xml(file);
+      if (root.name !== "adaptive-icon") continue;
+      layer(file, find(root, "background"), "adaptive-background");
+      layer(file, find(root, "foreground"), "adaptive-foreground");
+      layer(file, find(root, "monochrome"), "adaptive-monochrome");
+      if (!find(root, "monochrome")) gap("no monochrome layer for themed icons", file, root);
+    }
+  }
+
+  function layer(file: string, element: XmlElement | undefined, role: string): void {
+    const site = attributeSite(file, element, "android:drawable");
+    const ref = readReference(site?.value);
+    if (ref && ref.type !== "color") draw(role, ref);
+    else if (role === "adaptive-background") fill("colors.ground", colorSites(resources, site), "color");
+  }
+
+  function theme(ref: ResourceRef): void {
+    const items = styleItems(resources, ref);
+    const plate = items.some(({ name }) => name === "windowSplashScreenIconBackgroundColor");
+    for (const { name, site } of items) {
+      const color = themeColors[name];
+      if (color) fill(color, colorSites(resources, site), "color");
+      const picture = readReference(site.value);
+      if (!picture) continue;
+      if (name === "windowSplashScreenAnimatedIcon") draw(plate ? "start-mark-plate" : "start-mark", picture);
+      if (name === "windowSplashScreenBrandingImage") draw("start-branding", picture);
+      if (name === "windowBackground") startScreen(picture);
+    }
+  }
+
+  /** The icon and colour of notifications, where the manifest names them for a push service. */
+  function notification(manifestFile: string, data: XmlElement): void {
+    const site = attributeSite(manifestFile, data, "android:resource");
+    const ref = readReference(site?.value);
+    const name = attributeOf(data, "android:name") ?? "";
+    if (ref && /notification_icon$/.test(name)) draw("notification", ref);
+    if (ref && /notification_color$/.test(name)) fill("colors.brand", colorSites(resources, site), "color");
+  }
+
+  /** The start screen before API 31: a list of layers, or a plain colour. */
+  function startScreen(ref: ResourceRef): void {
+    if (ref.type === "color") {
+      const sites = resources.values(ref).flatMap(({ file, element }) => textSite(file, element) ?? []);
+      const colors = sites.flatMap((site) => colorSites(resources, site));
+      fill("colors.start", colors, "color");
+      return;
+    }
+    const files = resources.files(ref);
+    if (files.length > 0 && files.every((file) => !file.endsWith(".xml"))) fullStart(ref);
+    for (const file of files.filter((each) => each.endsWith(".xml"))) {
+      for (const element of walk(resources.xml(file))) {
+        const shown =
+          attributeSite(file, element, "android:drawable") ?? attributeSite(file, element, "android:src");
+        const picture = readReference(shown?.value);
+        const full = /fill|clip/.test(attributeOf(element, "android:gravity") ?? "");
+        if (picture && picture.type !== "color" && full) fullStart(picture);
+        else if (picture && picture.type !== "color") draw("start-mark", picture);
+        const colored = attributeSite(file, element, "android:color") ?? shown;
+        fill("colors.start", colorSites(resources, colored), "color");
+      }
+    }
+  }
+
+  /** One picture over the whole screen, upright and, where the template has it so, turned. */
+  function fullStart(ref: ResourceRef): void {
+    draw("start-full-port", ref);
+    if (resources.files(ref).some((file) => file.includes("/drawable-land"))) draw("start-full-land", ref);
+  }
+
+  /** Plans a resource at every density, in place of whatever files it has now. Adaptive icons' XML stays. */
+  function draw(role: string, ref: ResourceRef): void {
+    const names = { res: resources.main, type: ref.type, name: ref.name };
+    const planned = new Set(pictures.map((each) => each.path));
+    const night = resources.files(ref).some((file) => file.includes(`/${ref.type}-night`));
+    for (const slot of androidSlots.filter((each) => each.role === role)) {
+      const path = slotPath(slot, names);
+      const paths = night ? [path, path.replace(`/${ref.type}-`, `/${ref.type}-night-`)] : [path];
+      pictures.push(...paths.filter((each) => !planned.has(each)).map((each) => ({ slot, path: each })));
+    }
+    const shown = resources.files(ref).filter((file) => !file.endsWith(".xml") || isDrawn(file));
+    brandFiles.push(...shown);
+  }
+
+  /** A drawable that is itself a drawing (a vector, a shape), not a reference to others. */
+  function isDrawn(file: string): boolean {
+    return !["adaptive-icon", "layer-list", "selector"].includes(resources.xml(file).name);
+  }
+
+  return { fills, pictures, brandFiles, gaps, fill, gap, label, launcher, theme, notification };
+}
