@@ -2,7 +2,7 @@
 import { rmSync } from "node:fs";
 import { build } from "esbuild";
 
-const packages = ["commander", "picocolors"]; // needed at every start, so bundled: one file to open, not dozens
+const native = ["sharp"]; // brings a library of its own; all else is bundled: a few files to open at a start, not hundreds
 
 rmSync("dist", { recursive: true, force: true });
 await build({
@@ -18,18 +18,11 @@ await build({
   loader: { ".css": "text" },
   chunkNames: "chunks/[name]-[hash]",
   sourcemap: "linked",
+  sourcesContent: false,
   banner: {
     js: "#!/usr/bin/env node\nimport { createRequire as __oxalisRequire } from 'node:module'; const require = __oxalisRequire(import.meta.url);",
   },
-  plugins: [
-    {
-      name: "external-packages",
-      setup({ onResolve }) {
-        onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
-          kind === "entry-point" || packages.includes(path) ? undefined : { path, external: true },
-        );
-      },
-    },
-  ],
+  mainFields: ["module", "main"], // some packages have CommonJS that cannot be bundled beside good modules
+  external: native,
   logLevel: "warning",
 });

@@ -40,10 +40,11 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
 
   const png = async (drawing: Drawing): Promise<Buffer> => {
     const svg = drawing.tone === "color" ? asSvg(drawing) : undefined;
-    if (svg !== undefined) return encode(sharp(Buffer.from(svg)).toColourspace("srgb"), drawing.alpha);
+    if (svg !== undefined)
+      return encode(sharp(Buffer.from(svg)).toColourspace("srgb"), drawing.alpha, area(drawing));
     const drawn = await pixels(drawing);
     if (drawing.tone !== "color") toned(drawn.data, drawing.tone);
-    return encode(fromRaw(drawn), drawing.alpha);
+    return encode(fromRaw(drawn), drawing.alpha, area(drawing));
   };
 
   return {
@@ -58,11 +59,13 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
       if (svg !== undefined || !drawing.picture) return Buffer.from(svg ?? "");
       const larger = await layers.layer(enlarged(drawing.picture, embeddedSide / drawing.width));
       return Buffer.from(
-        composeSvg(drawing, embedded(await encode(fromRaw(larger), "kept"), drawing.picture)),
+        composeSvg(drawing, embedded(await encode(fromRaw(larger), "kept", area(larger)), drawing.picture)),
       );
     },
   };
 }
+
+const area = ({ width, height }: { width: number; height: number }): number => width * height;
 
 const enlarged = (picture: Picture, factor: number): Picture => ({
   ...picture,
@@ -141,7 +144,10 @@ function paint(data: Buffer, i: number, level: number): void {
   data[i + 2] = level;
 }
 
-function encode(image: Sharp, alpha: Drawing["alpha"]): Promise<Buffer> {
+/** Pictures up to this many pixels are pressed as small as they go; larger ones would take longer than it saves. */
+const smallPicture = 260_000;
+
+function encode(image: Sharp, alpha: Drawing["alpha"], pixels: number): Promise<Buffer> {
   const flat = alpha === "none" ? image.removeAlpha() : image.ensureAlpha();
-  return flat.png({ compressionLevel: 7, adaptiveFiltering: false }).toBuffer();
+  return flat.png({ compressionLevel: pixels <= smallPicture ? 9 : 7, adaptiveFiltering: false }).toBuffer();
 }
