@@ -15,29 +15,38 @@ export function openProgress(
   if (!watched || settings.quiet || settings.json) return { end: say, close: () => {} };
 
   let bar: SingleBar | undefined;
+  const count = { done: 0, total: 0 };
   const stop = () => {
     bar?.stop();
     bar = undefined;
   };
+  const show = (client: string) => {
+    stop();
+    bar = new SingleBar({
+      format: `${err.cyan("{bar}")} {value}/{total}  {client}`,
+      barsize: 24,
+      barCompleteChar: "━",
+      barIncompleteChar: "─",
+      hideCursor: true,
+      clearOnComplete: true,
+      stream: process.stderr,
+    });
+    bar.start(count.total, count.done, { client });
+  };
   return {
     start(client, files) {
       if (files === 0) return;
-      const format = `${err.cyan("{bar}")} {value}/{total}  ${client}`;
-      bar = new SingleBar({
-        format,
-        barsize: 24,
-        barCompleteChar: "━",
-        barIncompleteChar: "─",
-        hideCursor: true,
-        clearOnComplete: true,
-        stream: process.stderr,
-      });
-      bar.start(files, 0);
+      count.total += files;
+      show(client);
     },
-    file: () => bar?.increment(),
+    file(client) {
+      count.done++;
+      bar?.update(count.done, { client });
+    },
     end(outcome) {
       stop();
       say(outcome);
+      if (count.done < count.total) show("");
     },
     close: stop,
   };

@@ -1,5 +1,4 @@
-import { availableParallelism } from "node:os";
-import pLimit from "p-limit";
+import type { LimitFunction } from "p-limit";
 import { fingerprint, sha256 } from "../files/hash.ts";
 import type { Renderer } from "../render/draw.ts";
 import { applyEdits } from "../splice/site.ts";
@@ -17,9 +16,9 @@ export async function applyChanges(
   plan: Plan,
   changes: readonly Change[],
   before: Receipt,
-  tools: { template: Template; renderer: Renderer; writer: Writer; onFile(): void },
+  tools: { template: Template; renderer: Renderer; drawing: LimitFunction; writer: Writer; onFile(): void },
 ): Promise<void> {
-  const { template, renderer, writer, onFile } = tools;
+  const { template, renderer, drawing, writer, onFile } = tools;
   if (changes.length === 0 && Object.keys(before.files).length === plan.entries.length) return;
   const files: Receipt["files"] = { ...before.files };
   const touched = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
@@ -32,10 +31,9 @@ export async function applyChanges(
     onFile();
   };
   for (const entry of touched) if (entry.kind !== "draw") done(entry, contentOf(entry, template));
-  const limit = pLimit(availableParallelism());
   const drawn = await Promise.allSettled(
     groupedDrawings(touched).map((same) =>
-      limit(async () => {
+      drawing(async () => {
         const content = await draw(same[0] as DrawEntry, renderer);
         for (const entry of same) done(entry, content);
       }),

@@ -1,10 +1,12 @@
+import { availableParallelism } from "node:os";
 import { join } from "node:path";
+import pLimit, { type LimitFunction } from "p-limit";
 import { resolveAll } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { readInside } from "../files/folder.ts";
 import { reserved } from "../ledger/reserve.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
-import { createRenderer } from "../render/draw.ts";
+import { createRenderer, type Renderer } from "../render/draw.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import { pickClients, type Workspace } from "../workspace/read.ts";
@@ -59,15 +61,19 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   const resolved = (await resolveAll(workspace)).filter(({ client }) => picked.has(client.key));
   if (options.locked) refuseChanges(workspace, resolved, options.today);
   const renderer = createRenderer((file) => readInside(workspace.root, file, file));
+  const drawing = pLimit(availableParallelism());
   const run = async () => {
     if (!options.dryRun) clearScratch(workspace.root);
-    const outcomes: Outcome[] = [];
-    for (const each of resolved) {
-      const outcome = await generateOne(workspace, template, each, renderer, options);
-      options.progress?.end?.(outcome);
-      outcomes.push(outcome);
-    }
-    return outcomes;
+    // Two at a time, so that one client's last large picture does not leave a core idle; they share the limit on drawing.
+    const limit = pLimit(2);
+    const outcomes = resolved.map((each) =>
+      limit(async () => {
+        const outcome = await generateOne(workspace, template, each, { renderer, drawing }, options);
+        options.progress?.end?.(outcome);
+        return outcome;
+      }),
+    );
+    return await Promise.all(outcomes);
   };
   const outcomes = await (options.dryRun ? run() : withLock(workspace.root, run));
   return { outcomes, gaps: template.parts.flatMap((part) => part.gaps) };
@@ -77,7 +83,7 @@ async function generateOne(
   workspace: Workspace,
   template: Template,
   { client, variant, problems }: Resolved,
-  renderer: ReturnType<typeof createRenderer>,
+  tools: { renderer: Renderer; drawing: LimitFunction },
   { dryRun, progress, today }: GenerateOptions,
 ): Promise<Outcome> {
   const outcome: Outcome = { client: client.key, files: 0, changes: [], problems: [...problems] };
@@ -94,7 +100,7 @@ async function generateOne(
     progress?.start?.(client.key, toWrite);
     if (!dryRun) {
       const onFile = () => progress?.file?.(client.key);
-      await applyChanges(plan, outcome.changes, receipt, { template, renderer, writer, onFile });
+      await applyChanges(plan, outcome.changes, receipt, { template, ...tools, writer, onFile });
       const ledger = reserved(variant, workspace.agency.data.platforms, client.ledger, today);
       if (ledger) writeTogether(workspace.root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
     }

@@ -13,8 +13,8 @@ export interface Layers {
   layer(picture: Picture): Promise<Raw>;
 }
 
-/** Bitmaps kept decoded at a time: a client has three at most, and clients are drawn one after the other. */
-const decodedKept = 4;
+/** Bitmaps kept decoded at a time: a client has three at most, and two clients are drawn at a time. */
+const decodedKept = 6;
 
 /** @param read gives the bytes of a source picture by its path within the workspace. */
 export function openLayers(read: (file: string) => Uint8Array): Layers {
