@@ -6,7 +6,7 @@ import { openLayers, type Picture } from "./layers.ts";
 import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
 
 /** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
-export const rendererVersion = 1;
+export const rendererVersion = 2;
 
 /** Draws pictures from sources that are read once. */
 export interface Renderer {
@@ -35,7 +35,15 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
   const pixels = async (drawing: Drawing): Promise<Raw> => {
     const svg = asSvg(drawing);
     if (svg !== undefined || !drawing.picture) return rawOfSvg(svg ?? composeSvg(drawing));
-    return lay(drawing, drawing.picture, await layers.layer(drawing.picture));
+    const factor = finer(drawing);
+    const fine = onWholePixels(times(drawing, factor));
+    const alone = await placed(fine, await layers.layer(fine.picture));
+    const { width, height } = drawing;
+    const layer =
+      factor === 1 ? alone : await rawOf(fromRaw(alone).resize(width, height, { kernel: "lanczos3" }));
+    if (!drawing.plate) return layer;
+    const over = { input: layer.data, raw: { width, height, channels: 4 } } as const;
+    return rawOf(sharp(Buffer.from(composeSvg(drawing))).composite([over]));
   };
 
   const png = async (drawing: Drawing): Promise<Buffer> => {
@@ -65,6 +73,44 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
   };
 }
 
+/**
+ * How many times finer a small picture is drawn before it is reduced, where pixels have to be worked on: a bitmap lies
+ * on whole pixels, and an edge is cut out pixel by pixel; on a canvas of 24 pixels both would show.
+ */
+const finer = ({ width, height }: Drawing): number =>
+  Math.min(8, Math.max(1, Math.floor(256 / Math.max(width, height))));
+
+type Pictured = Drawing & { picture: Picture };
+
+function times(drawing: Drawing, factor: number): Pictured {
+  const { plate, picture } = drawing as Pictured;
+  const at = {
+    x: picture.at.x * factor,
+    y: picture.at.y * factor,
+    width: picture.at.width * factor,
+    height: picture.at.height * factor,
+  };
+  return {
+    ...drawing,
+    width: drawing.width * factor,
+    height: drawing.height * factor,
+    ...(plate ? { plate: { ...plate, side: plate.side * factor, corner: plate.corner * factor } } : {}),
+    picture: { ...picture, at },
+  };
+}
+
+function onWholePixels(drawing: Pictured): Pictured {
+  const { x, y, width, height } = drawing.picture.at;
+  const [left, top] = [Math.round(x), Math.round(y)];
+  const at = {
+    x: left,
+    y: top,
+    width: Math.max(1, Math.round(x + width) - left),
+    height: Math.max(1, Math.round(y + height) - top),
+  };
+  return { ...drawing, picture: { ...drawing.picture, at } };
+}
+
 const area = ({ width, height }: { width: number; height: number }): number => width * height;
 
 const enlarged = (picture: Picture, factor: number): Picture => ({
@@ -77,17 +123,14 @@ const enlarged = (picture: Picture, factor: number): Picture => ({
   },
 });
 
-/** The layer on its plate, or on nothing. */
-async function lay(drawing: Drawing, picture: Picture, layer: Raw): Promise<Raw> {
-  const { width, height } = drawing;
+/** The layer in its place on an empty canvas, cut to the plate's shape where that is asked. */
+async function placed(drawing: Pictured, layer: Raw): Promise<Raw> {
+  const { width, height, picture } = drawing;
   const empty = { width, height, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } } as const;
-  const ground = drawing.plate ? sharp(Buffer.from(composeSvg(drawing))) : sharp({ create: empty });
-  const placed = inCanvas(layer, picture.at, drawing);
-  if (!picture.clip) return rawOf(ground.composite([placed]));
-  const alone = await rawOf(sharp({ create: empty }).composite([placed]));
+  const alone = await rawOf(sharp({ create: empty }).composite([inCanvas(layer, picture.at, drawing)]));
+  if (!picture.clip) return alone;
   const mask = { input: Buffer.from(plateMask(drawing)), blend: "dest-in" } as const;
-  const cut = await rawOf(fromRaw(alone).composite([mask]));
-  return rawOf(ground.composite([{ input: cut.data, raw: { width, height, channels: 4 } }]));
+  return rawOf(fromRaw(alone).composite([mask]));
 }
 
 /** The layer without what would lie outside the canvas. */

@@ -20,7 +20,7 @@ interface Placed {
   art: Pick<Art, "file" | "hash" | "format" | "width" | "height">;
   /** The part of the picture that is used; fractions of it. */
   part: Box;
-  /** Where that part lies on the canvas, in pixels; whole for bitmaps. */
+  /** Where that part lies on the canvas, in pixels, to a thousandth. */
   at: Box;
   /** Colour that is made transparent: the plain ground of a picture whose mark is wanted alone. */
   key?: Hex;
@@ -93,7 +93,7 @@ function covering(art: Art, { width, height }: Slot, plate: NonNullable<Drawing[
     height: square / art.height,
   };
   const at = { x: (width - side) / 2, y: (height - side) / 2, width: side, height: side };
-  return { art: artRef(art), part, at: settled(art, false, at), clip: plate.shape !== "full" };
+  return { art: artRef(art), part, at: settled(at), clip: plate.shape !== "full" };
 }
 
 /** What is drawn of a picture, laid into the safe zone: by its smallest circle, or by its box. */
@@ -115,7 +115,7 @@ function fitted({ art, part, circle, key }: Source, slot: Slot): Placed {
     width: size.width * scale,
     height: size.height * scale,
   };
-  const placed = { art: artRef(art), part, at: settled(art, key !== undefined, at), clip: false };
+  const placed = { art: artRef(art), part, at: settled(at), clip: false };
   return key === undefined ? placed : { ...placed, key };
 }
 
@@ -127,17 +127,8 @@ const artRef = ({ file, hash, format, width, height }: Art): Placed["art"] => ({
   height,
 });
 
-/** Bitmaps lie on whole pixels, or every edge would blur; vectors lie where they lie, to a thousandth. */
-function settled(art: Art, keyed: boolean, box: Box): Box {
-  if (art.format === "svg" && !keyed) {
-    const round = (value: number) => Math.round(value * 1000) / 1000;
-    return { x: round(box.x), y: round(box.y), width: round(box.width), height: round(box.height) };
-  }
-  const [x, y] = [Math.round(box.x), Math.round(box.y)];
-  return {
-    x,
-    y,
-    width: Math.max(1, Math.round(box.x + box.width) - x),
-    height: Math.max(1, Math.round(box.y + box.height) - y),
-  };
+/** To a thousandth of a pixel: enough for any eye, and the same on every machine. */
+function settled({ x, y, width, height }: Box): Box {
+  const round = (value: number) => Math.round(value * 1000) / 1000;
+  return { x: round(x), y: round(y), width: round(width), height: round(height) };
 }
