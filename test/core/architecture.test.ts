@@ -21,6 +21,7 @@ const order = [
   "roster",
   "plan",
   "check",
+  "page",
   "guide",
   "audit",
   "proof",

@@ -1,5 +1,6 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { alphaSaid, fromSaid, type SlotFamily, zoneSaid } from "../catalog/all.ts";
+import { Head } from "../page/head.tsx";
 import { platformNames, platforms } from "../values/platform.ts";
 import { Diagram } from "./diagram.tsx";
 import type { GuideModel } from "./model.ts";
@@ -44,14 +45,7 @@ const wanted = [
 function Page({ agency, email, accent, onAccent, families }: GuideModel) {
   return (
     <html lang="en">
-      <head>
-        <meta charset="utf-8" />
-        <meta name="viewport" content="width=device-width, initial-scale=1" />
-        <title>{`Artwork guide · ${agency}`}</title>
-        <style
-          dangerouslySetInnerHTML={{ __html: `:root{--accent:${accent};--on-accent:${onAccent}}\n${style}` }}
-        />
-      </head>
+      <Head title={`Artwork guide · ${agency}`} accent={accent} onAccent={onAccent} style={style} />
       <body>
         <header>
           <p>{agency}</p>

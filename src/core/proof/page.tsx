@@ -1,4 +1,5 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
+import { Head } from "../page/head.tsx";
 import type { Field } from "../values/fields.ts";
 import type { ProofModel, Sheet } from "./model.ts";
 import { Pic } from "./parts.tsx";
@@ -11,17 +12,14 @@ export function proofPage(model: ProofModel): string {
 }
 
 function Page({ agency, accent, onAccent, sheets, absent }: ProofModel) {
-  const colors = `:root{--accent:${accent};--on-accent:${onAccent}}`;
   return (
     <html lang="en">
-      <head>
-        <meta charset="utf-8" />
-        <meta name="viewport" content="width=device-width, initial-scale=1" />
-        <title>{`Proof · ${agency}`}</title>
-        <style
-          dangerouslySetInnerHTML={{ __html: `${colors}\n${style}\n${sheets.map(pictureRules).join("\n")}` }}
-        />
-      </head>
+      <Head
+        title={`Proof · ${agency}`}
+        accent={accent}
+        onAccent={onAccent}
+        style={[style, ...sheets.map(pictureRules)].join("\n")}
+      />
       <body>
         <header class="top">
           <div>

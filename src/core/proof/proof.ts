@@ -3,13 +3,13 @@ import { resolveAll } from "../derive/resolve.ts";
 import type { Resolved, Variant } from "../derive/variant.ts";
 import { isFolder, openFolder } from "../files/folder.ts";
 import { sha256 } from "../files/hash.ts";
+import { accentOf } from "../page/accent.ts";
 import { difference } from "../plan/difference.ts";
 import { variantFolder } from "../plan/generate.ts";
 import { planVariant } from "../plan/plan.ts";
 import { readReceipt, receiptText } from "../plan/receipt.ts";
 import { isError, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
-import { parseColor, readableOn } from "../values/color.ts";
 import type { Field } from "../values/fields.ts";
 import { pickClients, type Workspace } from "../workspace/read.ts";
 import type { ProofModel, Sheet } from "./model.ts";
@@ -35,10 +35,12 @@ export async function makeProof(workspace: Workspace, keys: readonly string[]): 
     if (typeof sheet === "string") absent.push({ client: resolved.client.key, reason: sheet });
     else sheets.push(sheet);
   }
-  const { name, color } = workspace.agency.data.agency;
-  const parsed = parseColor(color ?? "#3d4b63");
-  const accent = typeof parsed === "string" ? parsed : "#3d4b63";
-  const html = proofPage({ agency: name, accent, onAccent: readableOn(accent), sheets, absent });
+  const html = proofPage({
+    agency: workspace.agency.data.agency.name,
+    ...accentOf(workspace),
+    sheets,
+    absent,
+  });
   return { html, shown: sheets.map((sheet) => sheet.key), absent };
 }
 
