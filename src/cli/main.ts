@@ -1,4 +1,4 @@
-import { Command, CommanderError, Option } from "commander";
+import { type Argument, Command, CommanderError, Option } from "commander";
 import { register } from "./commands/register.ts";
 
 /** Exit codes: 0 fine, 1 findings or a failure, 2 wrong use, 130 interrupted. */
@@ -9,6 +9,11 @@ process.stdout.on("error", (error: NodeJS.ErrnoException) => {
   throw error;
 });
 process.once("SIGINT", () => process.exit(130));
+
+const argumentTerm = (each: Argument): string => {
+  const name = `${each.name()}${each.variadic ? "..." : ""}`;
+  return each.required ? `<${name}>` : `[${name}]`;
+};
 
 const program = new Command("oxalis")
   .description(
@@ -22,7 +27,10 @@ const program = new Command("oxalis")
       .choices(["auto", "always", "never"])
       .default("auto"),
   )
-  .configureHelp({ showGlobalOptions: true })
+  .configureHelp({
+    showGlobalOptions: true,
+    subcommandTerm: (command) => [command.name(), ...command.registeredArguments.map(argumentTerm)].join(" "),
+  })
   .showHelpAfterError("(oxalis --help lists what there is)")
   .exitOverride();
 register(program);

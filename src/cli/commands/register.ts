@@ -26,13 +26,6 @@ export function register(program: Command): void {
       process.exitCode = await work(keys, this.optsWithGlobals());
     };
   program
-    .command("schema")
-    .addArgument(
-      new Argument("<file>", "the kind of file").choices(["brief", "oxalis", "template", "ledger"]),
-    )
-    .description("print the JSON Schema of a file, for editors")
-    .action(run("schema"));
-  program
     .command("demo")
     .argument("<folder>", "a folder that is not there yet, or is empty")
     .description("write a full example into a new folder: an agency, its template, eight clients")
@@ -90,6 +83,11 @@ export function register(program: Command): void {
     .argument("[clients...]", "keys of clients; none for all")
     .description("prove that the variants are whole, and that nothing of the template is left in them")
     .action(run("audit"));
+  inWorkspace(program.command("proof"))
+    .argument("[clients...]", "keys of clients; none for all")
+    .option("-o, --output <file>", "where to write the page", "variants/proof.html")
+    .description("write the page to look at and sign off")
+    .action(run("proof"));
   inWorkspace(program.command("release"))
     .argument("<clients...>", "keys of clients")
     .addOption(new Option("--major", "the next major version").conflicts(["minor", "patch", "rebuild"]))
@@ -113,11 +111,13 @@ export function register(program: Command): void {
     .option("--yes", "do it, knowing what it breaks")
     .description("change an identifier that is in use; says what that breaks")
     .action(run("rename-identifier"));
-  inWorkspace(program.command("proof"))
-    .argument("[clients...]", "keys of clients; none for all")
-    .option("-o, --output <file>", "where to write the page", "variants/proof.html")
-    .description("write the page to look at and sign off")
-    .action(run("proof"));
+  program
+    .command("schema")
+    .addArgument(
+      new Argument("<file>", "the kind of file").choices(["brief", "oxalis", "template", "ledger"]),
+    )
+    .description("print the JSON Schema of a file, for editors")
+    .action(run("schema"));
 }
 
 const together = (value: string, before: string[]): string[] => [...before, value];
