@@ -1,9 +1,8 @@
-import { resolveAll } from "../../core/derive/resolve.ts";
+import { resolvePicked } from "../../core/derive/resolve.ts";
 import type { Resolved } from "../../core/derive/variant.ts";
 import { isError } from "../../core/problems/problem.ts";
 import { stateOf } from "../../core/roster/state.ts";
 import type { Field } from "../../core/values/fields.ts";
-import { pickClients } from "../../core/workspace/read.ts";
 import { problemData, showProblems } from "../view/problems.ts";
 import { table } from "../view/table.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
@@ -58,10 +57,7 @@ function identifiers(each: Resolved): string {
 export async function run(keys: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
   const workspace = openWorkspace(options);
-  const picked = new Set(pickClients(workspace, keys).map((client) => client.key));
-  const clients = (await resolveAll(workspace)).filter(
-    (each) => picked.has(each.client.key) && wanted(each, options),
-  );
+  const clients = (await resolvePicked(workspace, keys)).filter((each) => wanted(each, options));
   if (options.json) terminal.json({ clients: clients.map(asData) });
   else if (options.csv) await showCsv(clients, terminal);
   else show(clients, terminal);

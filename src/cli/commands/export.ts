@@ -1,8 +1,7 @@
 import { resolve } from "node:path";
-import { resolveAll } from "../../core/derive/resolve.ts";
+import { resolvePicked } from "../../core/derive/resolve.ts";
 import { rosterSheet } from "../../core/roster/export.ts";
 import { sheetBytes } from "../../core/roster/sheet.ts";
-import { pickClients } from "../../core/workspace/read.ts";
 import { counted, openTerminal, type Settings } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
 import { writeWhole } from "../view/write-whole.ts";
@@ -10,8 +9,7 @@ import { writeWhole } from "../view/write-whole.ts";
 export async function run([file = "", ...keys]: string[], options: Settings): Promise<number> {
   const terminal = openTerminal(options);
   const workspace = openWorkspace(options);
-  const picked = new Set(pickClients(workspace, keys).map((client) => client.key));
-  const all = (await resolveAll(workspace)).filter(({ client }) => picked.has(client.key));
+  const all = await resolvePicked(workspace, keys);
   const sheet = rosterSheet(all);
   writeWhole(resolve(file), await sheetBytes(file, sheet));
   if (options.json)

@@ -1,14 +1,13 @@
-import { resolveAll } from "../../core/derive/resolve.ts";
+import { resolvePicked } from "../../core/derive/resolve.ts";
 import { type Kind, type PlannedRelease, planRelease } from "../../core/ledger/release.ts";
 import { withLock } from "../../core/plan/lock.ts";
 import { writeTogether } from "../../core/plan/write.ts";
 import { Refusal } from "../../core/problems/problem.ts";
 import { openTemplate, templateRevision } from "../../core/template/read.ts";
 import { ledgerFile, ledgerText } from "../../core/workspace/ledger.ts";
-import { pickClients } from "../../core/workspace/read.ts";
 import { openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { today } from "../view/today.ts";
-import { openWorkspace } from "../view/workspace.ts";
+import { openWorkspace, workspaceRoot } from "../view/workspace.ts";
 
 type Options = Partial<Record<Kind, boolean>> & { note: string[]; dryRun?: boolean };
 
@@ -16,11 +15,10 @@ const kinds: readonly Kind[] = ["major", "minor", "patch", "rebuild"];
 
 export async function run(keys: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
-  const { root } = openWorkspace(options);
+  const root = workspaceRoot(options);
   const work = async () => {
     const workspace = openWorkspace(options);
-    const picked = new Set(pickClients(workspace, keys).map((client) => client.key));
-    const resolved = (await resolveAll(workspace)).filter(({ client }) => picked.has(client.key));
+    const resolved = await resolvePicked(workspace, keys);
     const kind = kinds.find((each) => options[each]);
     const request = {
       ...(kind ? { kind } : {}),

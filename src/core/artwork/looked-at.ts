@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync, renameSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import type { Art } from "./judge.ts";
 
@@ -36,7 +36,6 @@ export function openLookedAt(root: string): LookedAt {
       if (!changed || !existsSync(dirname(file))) return;
       const beside = `${file}.${process.pid}`;
       try {
-        mkdirSync(dirname(file), { recursive: true });
         writeFileSync(beside, JSON.stringify({ form, pictures: Object.fromEntries(used) }));
         renameSync(beside, file);
       } catch {

@@ -1,14 +1,14 @@
 import picomatch from "picomatch";
-import { resolveAll } from "../derive/resolve.ts";
+import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
-import { isFolder, openFolder } from "../files/folder.ts";
+import { type Folder, isFolder, openFolder } from "../files/folder.ts";
 import { type Change, difference } from "../plan/difference.ts";
 import { variantFolder } from "../plan/generate.ts";
 import { type Plan, planVariant } from "../plan/plan.ts";
 import { type Receipt, readReceipt, receiptFile } from "../plan/receipt.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
-import { pickClients, type Workspace } from "../workspace/read.ts";
+import type { Workspace } from "../workspace/read.ts";
 import { openPictureSearch, type PictureSearch } from "./pictures.ts";
 import { type Residue, searchFor } from "./residue.ts";
 
@@ -24,13 +24,11 @@ export interface Finding {
 
 /** Holds disk, receipt and plan of each variant against each other, and looks for what is left of the template. Writes nothing. */
 export async function audit(workspace: Workspace, keys: readonly string[]): Promise<Finding[]> {
-  const picked = new Set(pickClients(workspace, keys).map((client) => client.key));
+  const resolved = await resolvePicked(workspace, keys);
   const template = openTemplate(workspace);
   const pictures = await openPictureSearch(template);
   const findings: Finding[] = [];
-  for (const each of await resolveAll(workspace)) {
-    if (picked.has(each.client.key)) findings.push(await auditOne(workspace, template, each, pictures));
-  }
+  for (const each of resolved) findings.push(await auditOne(workspace, template, each, pictures));
   return findings;
 }
 
@@ -72,10 +70,9 @@ async function auditOne(
   }
 }
 
-function whole(plan: Plan, receipt: Receipt, folder: ReturnType<typeof openFolder>, key: string): Problem[] {
-  const onDisk = (path: string) => (folder.has(path) ? folder.hash(path) : undefined);
-  return difference(plan, receipt, onDisk).map((change) =>
-    asProblem(change, key, onDisk(change.path) !== undefined),
+function whole(plan: Plan, receipt: Receipt, folder: Folder, key: string): Problem[] {
+  return difference(plan, receipt, folder.hashIfAny).map((change) =>
+    asProblem(change, key, folder.has(change.path)),
   );
 }
 

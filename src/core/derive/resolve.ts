@@ -2,7 +2,7 @@ import pLimit from "p-limit";
 import { type Art, judgeArt } from "../artwork/judge.ts";
 import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
-import { type Client, clientFile, type Workspace } from "../workspace/read.ts";
+import { type Client, clientFile, pickClients, type Workspace } from "../workspace/read.ts";
 import { resolveVariant } from "./resolve-variant.ts";
 import { judgeTogether } from "./rules.ts";
 import type { ArtRole, Artwork, Resolved } from "./variant.ts";
@@ -31,6 +31,12 @@ export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
       problems: [...each.problems, ...problems],
     };
   });
+}
+
+/** The named clients, resolved; none named means all. All are resolved all the same, since they are held against each other. */
+export async function resolvePicked(workspace: Workspace, keys: readonly string[]): Promise<Resolved[]> {
+  const picked = new Set(pickClients(workspace, keys));
+  return (await resolveAll(workspace)).filter(({ client }) => picked.has(client));
 }
 
 async function resolveClient(workspace: Workspace, client: Client, known: LookedAt): Promise<Resolved> {

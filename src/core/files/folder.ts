@@ -17,6 +17,8 @@ export interface Folder {
   /** A text file; refuses one that is not UTF-8. */
   source(file: string): Source;
   hash(file: string): string;
+  /** The same; undefined where there is no such file. */
+  hashIfAny(file: string): string | undefined;
   /** Whether the file may be run, as a build's start script must be. */
   executable(file: string): boolean;
 }
@@ -72,6 +74,9 @@ export function openFolder(root: string, label = "", options: { everything?: boo
     },
     source(file) {
       return { file: shown(file), text: decode(folder.bytes(file), shown(file)) };
+    },
+    hashIfAny(file) {
+      return folder.has(file) ? folder.hash(file) : undefined;
     },
     executable(file) {
       return (statSync(join(root, file)).mode & 0o100) !== 0;

@@ -1,5 +1,5 @@
 import type { LimitFunction } from "p-limit";
-import { fingerprint, sha256 } from "../files/hash.ts";
+import { sha256 } from "../files/hash.ts";
 import type { Renderer } from "../render/draw.ts";
 import { applyEdits } from "../splice/site.ts";
 import type { Template } from "../template/read.ts";
@@ -60,8 +60,7 @@ function groupedDrawings(entries: readonly Entry[]): DrawEntry[][] {
   const groups = new Map<string, DrawEntry[]>();
   for (const entry of entries) {
     if (entry.kind !== "draw") continue;
-    const key = fingerprint([entry.drawings, entry.container]);
-    groups.set(key, [...(groups.get(key) ?? []), entry]);
+    groups.set(entry.fingerprint, [...(groups.get(entry.fingerprint) ?? []), entry]);
   }
   return [...groups.values()];
 }

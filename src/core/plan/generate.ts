@@ -1,7 +1,7 @@
 import { availableParallelism } from "node:os";
 import { join } from "node:path";
 import pLimit, { type LimitFunction } from "p-limit";
-import { resolveAll } from "../derive/resolve.ts";
+import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { readInside } from "../files/folder.ts";
 import { reserved } from "../ledger/reserve.ts";
@@ -9,7 +9,7 @@ import { isError, type Problem, problem, Refusal } from "../problems/problem.ts"
 import { createRenderer, type Renderer } from "../render/draw.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
-import { pickClients, type Workspace } from "../workspace/read.ts";
+import type { Workspace } from "../workspace/read.ts";
 import { applyChanges } from "./apply.ts";
 import { type Change, difference } from "./difference.ts";
 import { withLock } from "./lock.ts";
@@ -56,9 +56,8 @@ export const variantFolder = (workspace: Workspace, client: string): string =>
 
 /** Brings the variants of the named clients to what their inputs say. A client that fails does not stop the others. */
 export async function generate(workspace: Workspace, options: GenerateOptions): Promise<Generated> {
-  const picked = new Set(pickClients(workspace, options.clients).map((client) => client.key));
+  const resolved = await resolvePicked(workspace, options.clients);
   const template = openTemplate(workspace);
-  const resolved = (await resolveAll(workspace)).filter(({ client }) => picked.has(client.key));
   if (options.locked) refuseChanges(workspace, resolved, options.today);
   const renderer = createRenderer((file) => readInside(workspace.root, file, file));
   const drawing = pLimit(availableParallelism());

@@ -27,8 +27,6 @@ export interface Plan {
   client: string;
   /** Sorted by path. */
   entries: readonly Entry[];
-  /** The template's own pictures that are drawn at no size here, and so left out. */
-  left: readonly string[];
   /** What this client asks for and the template has no place for. */
   gaps: readonly Problem[];
 }
@@ -40,7 +38,6 @@ export function planVariant(variant: Variant, template: Template): Plan {
   const brand = new Set(template.parts.flatMap((part) => part.brandFiles));
   const localized = localize(template, variant.locales);
   const edits = editsByFile(variant, template, localized);
-  const left: string[] = [];
   const entries: Entry[] = [
     ...drawn.values(),
     ...localized.writes.map(({ path, text }) => ({
@@ -54,12 +51,11 @@ export function planVariant(variant: Variant, template: Template): Plan {
     ),
   ];
   for (const path of template.files) {
-    if (drawn.has(path)) continue;
-    if (brand.has(path)) left.push(path);
-    else entries.push(fileEntry(path, template, edits.get(path)));
+    // The template's own pictures are drawn anew, or left out.
+    if (!drawn.has(path) && !brand.has(path)) entries.push(fileEntry(path, template, edits.get(path)));
   }
   entries.sort((a, b) => (a.path < b.path ? -1 : 1));
-  return { client: variant.key, entries, left, gaps: localized.gaps };
+  return { client: variant.key, entries, gaps: localized.gaps };
 }
 
 /** A copy's own edits, and those of the file it is made from where they are not the same places. */

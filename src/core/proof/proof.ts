@@ -1,7 +1,7 @@
 import { extname } from "node:path";
-import { resolveAll } from "../derive/resolve.ts";
+import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved, Variant } from "../derive/variant.ts";
-import { isFolder, openFolder } from "../files/folder.ts";
+import { type Folder, isFolder, openFolder } from "../files/folder.ts";
 import { sha256 } from "../files/hash.ts";
 import { accentOf } from "../page/accent.ts";
 import { difference } from "../plan/difference.ts";
@@ -11,7 +11,7 @@ import { readReceipt, receiptText } from "../plan/receipt.ts";
 import { isError, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import type { Field } from "../values/fields.ts";
-import { pickClients, type Workspace } from "../workspace/read.ts";
+import type { Workspace } from "../workspace/read.ts";
 import type { ProofModel, Sheet } from "./model.ts";
 import { proofPage } from "./page.tsx";
 import { shownPictures } from "./pictures.ts";
@@ -25,12 +25,11 @@ export interface Proof {
 
 /** Makes the page from the variants as they lie on disk. Writes nothing. */
 export async function makeProof(workspace: Workspace, keys: readonly string[]): Promise<Proof> {
-  const picked = new Set(pickClients(workspace, keys).map((client) => client.key));
+  const all = await resolvePicked(workspace, keys);
   const template = openTemplate(workspace);
   const sheets: Sheet[] = [];
   const absent: { client: string; reason: string }[] = [];
-  for (const resolved of await resolveAll(workspace)) {
-    if (!picked.has(resolved.client.key)) continue;
+  for (const resolved of all) {
     const sheet = sheetOf(workspace, template, resolved);
     if (typeof sheet === "string") absent.push({ client: resolved.client.key, reason: sheet });
     else sheets.push(sheet);
@@ -57,8 +56,8 @@ function sheetOf(
     const folder = openFolder(root, `variants/${client.key}`);
     const plan = planVariant(variant, template);
     const receipt = readReceipt(root, client.key);
-    const onDisk = (path: string) => (folder.has(path) ? folder.hash(path) : undefined);
-    if (difference(plan, receipt, onDisk).length > 0) return "It is out of date: run oxalis generate.";
+    if (difference(plan, receipt, folder.hashIfAny).length > 0)
+      return "It is out of date: run oxalis generate.";
     return {
       key: client.key,
       values: plainValues(variant),
@@ -81,7 +80,7 @@ const mediaTypes: Readonly<Record<string, string>> = {
   ".ico": "image/x-icon",
 };
 
-function pictures(template: Template, folder: ReturnType<typeof openFolder>): Map<string, string> {
+function pictures(template: Template, folder: Folder): Map<string, string> {
   const found = new Map<string, string>();
   const uses = template.parts.flatMap((part) => part.pictures);
   for (const { name, platform, role, qualifiers } of shownPictures) {

@@ -15,7 +15,6 @@ const writers = {
   "html-attribute": (value: string) =>
     value.replace(/&/g, "&amp;").replace(/"/g, "&quot;").replace(/'/g, "&#39;").replace(/</g, "&lt;"),
   "html-unquoted": (value: string) => `"${value.replace(/&/g, "&amp;").replace(/"/g, "&quot;")}"`,
-  yaml: (value: string) => JSON.stringify(value),
 } satisfies Record<string, (value: string) => string>;
 
 export type Form = keyof typeof writers;
