@@ -1,6 +1,8 @@
+import type { Art } from "../../core/artwork/judge.ts";
+import { artRoleNames, artRoles } from "../../core/artwork/roles.ts";
 import { fieldsOf, fillPattern, patternProblem, readPattern } from "../../core/derive/pattern.ts";
 import { resolveAll } from "../../core/derive/resolve.ts";
-import type { LocalName, Values } from "../../core/derive/variant.ts";
+import type { Artwork, LocalName, Values } from "../../core/derive/variant.ts";
 import { nearest } from "../../core/problems/nearest.ts";
 import { isError, Refusal, refuse } from "../../core/problems/problem.ts";
 import { type Field, fieldNames, fields } from "../../core/values/fields.ts";
@@ -35,13 +37,14 @@ export async function run([key, wanted]: string[], options: Settings & Options):
   if (options.pattern !== undefined) return tryPattern(options.pattern, values, terminal);
   const known = picked.flatMap((field) => (values[field] ? [[field, values[field]] as const] : []));
   if (options.json) {
-    const pictures = Object.entries(art).map(([role, { file, format, width, height }]) => ({
-      role,
-      file,
-      format,
-      width,
-      height,
-    }));
+    const pictures = [
+      ...artRoleNames.map((role) => ({
+        role,
+        ...asData(art.given[role]),
+        otherwise: artRoles[role].otherwise,
+      })),
+      ...Object.entries(art.slots).map(([slot, each]) => ({ slot, ...asData(each) })),
+    ];
     terminal.json({
       client: key,
       values: Object.fromEntries(known),
@@ -54,16 +57,32 @@ export async function run([key, wanted]: string[], options: Settings & Options):
     if (at > 0) terminal.print("");
     show(field, traced, terminal);
   }
-  if (wanted === undefined)
-    for (const [role, { file, format, width, height }] of Object.entries(art)) {
-      terminal.print(
-        `\n${terminal.out.bold(`art.${role}`)}  ${file}\n    ${terminal.out.dim(`${format}, ${width} × ${height}`)}`,
-      );
-    }
+  if (wanted === undefined) showPictures(art, terminal);
   if (wanted === undefined) showLocales(resolved.variant.locales, terminal);
   const warnings = resolved.problems.filter((each) => !isError(each));
   if (warnings.length > 0 && wanted === undefined) terminal.note(`\n${showProblems(warnings, terminal.err)}`);
   return 0;
+}
+
+/** What is told of a picture by `--json`; nothing where it was not supplied. */
+const asData = (art: Art | undefined): object =>
+  art ? { file: art.file, format: art.format, width: art.width, height: art.height } : {};
+
+const measures = ({ format, width, height }: Art): string => `${format}, ${width} × ${height}`;
+
+/** The pictures that were supplied, then what stands for those that were not. */
+function showPictures({ given, slots }: Artwork, { print, out }: Terminal): void {
+  const supplied = [
+    ...artRoleNames.flatMap((role) => (given[role] ? [[`art.${role}`, given[role]] as const] : [])),
+    ...Object.entries(slots).map(([slot, art]) => [`art.slots.${slot}`, art] as const),
+  ];
+  for (const [name, art] of supplied)
+    print(`\n${out.bold(name)}  ${art.file}\n    ${out.dim(measures(art))}`);
+  const derived = artRoleNames.filter((role) => !given[role]);
+  const longest = Math.max(...derived.map((role) => role.length));
+  print(`\n${out.bold("Not supplied, and so derived")}`);
+  for (const role of derived)
+    print(`    ${`art.${role}`.padEnd(longest + 4)}  ${out.dim(artRoles[role].otherwise)}`);
 }
 
 function showLocales(locales: readonly LocalName[], { print, out }: Terminal): void {

@@ -1,20 +1,29 @@
 import { androidSlots } from "./android.ts";
-import { iosIconSlots, iosStartPoints, iosStartSlot } from "./ios.ts";
+import { iosIconSlots, iosStartForms, iosStartPoints } from "./ios.ts";
 import type { Slot } from "./slot.ts";
-import { icoSizes, manifestIcons, socialSlot, touchSide, webSlot } from "./web.ts";
+import { icoSizes, manifestIcons, socialSlot, touchSide, webSlot, webStartSlots } from "./web.ts";
 import { windowsSlots } from "./windows.ts";
 
 /** Every picture of every platform, as it stands in the catalogs; the iOS start screen's in the size it has where a template says nothing. */
 export const allSlots: readonly Slot[] = [
   ...androidSlots,
   ...iosIconSlots,
-  ...[1, 2, 3].map((scale) => iosStartSlot(iosStartPoints, scale)),
+  ...[1, 2, 3].flatMap((scale) => iosStartForms(iosStartPoints, scale)),
   ...windowsSlots,
   ...manifestIcons,
   webSlot("touch", touchSide),
   socialSlot,
   ...icoSizes.map((side) => webSlot("favicon", side)),
+  ...webStartSlots,
 ];
+
+/** What a slot can be called by: its platform and role, and its qualifier where only one picture is meant. */
+export const namesOf = ({ platform, role, qualifier }: Slot): [string, string] => [
+  `${platform}/${role}/${qualifier}`,
+  `${platform}/${role}`,
+];
+
+export const slotNames: ReadonlySet<string> = new Set(allSlots.flatMap(namesOf));
 
 /** Pictures that differ in nothing but their size. */
 export interface SlotFamily {
@@ -41,7 +50,7 @@ export function families(slots: readonly Slot[]): SlotFamily[] {
 }
 
 const forms: readonly { form: string; is: RegExp }[] = [
-  { form: "dark", is: /-dark$/ },
+  { form: "dark", is: /-(dark|night)$/ },
   { form: "tinted", is: /-tinted$/ },
   { form: "unplated", is: /unplated$/ },
   { form: "target sizes", is: /^targetsize-\d+$/ },
@@ -72,5 +81,6 @@ export const fromSaid: Readonly<Record<Slot["from"], string>> = {
   icon: "icon, or mark on ground",
   mark: "mark",
   mono: "mono, or mark's shape",
+  wide: "wide, or mark",
   ground: "ground",
 };

@@ -1,4 +1,4 @@
-import { type Slot, scaled } from "./slot.ts";
+import { darkSlot, type Slot, scaled } from "./slot.ts";
 
 /** Screen densities and their factor over mdpi (Android documentation, "Support different pixel densities"). */
 const densities = { mdpi: 1, hdpi: 1.5, xhdpi: 2, xxhdpi: 3, xxxhdpi: 4 } as const;
@@ -95,7 +95,7 @@ const pictures: readonly Picture[] = [
     path: "{res}/{type}-{density}/{name}.png",
     dp: 200,
     dpHeight: 80,
-    from: "mark",
+    from: "wide",
     ground: { kind: "none" },
     alpha: "kept",
     tone: "color",
@@ -136,6 +136,8 @@ const fullStartSlots: readonly Slot[] = Object.entries(fullStarts).flatMap(([den
     height,
     qualifier: density,
     from: "mark" as const,
+    covers: "splash" as const,
+    scene: true as const,
     ground: { kind: "full" as const, color: "colors.start" as const },
     alpha: "none" as const,
     tone: "color" as const,
@@ -149,6 +151,7 @@ const store = {
   from: "icon",
   ground: { kind: "full", color: "colors.ground" },
   tone: "color",
+  trueColor: true,
 } as const;
 
 /** Pictures of the store's record; they lie beside the app, in store/android. */
@@ -171,15 +174,45 @@ export const androidStoreSlots: readonly Slot[] = [
     width: 1024,
     height: 500,
     qualifier: "1024x500",
-    from: "mark",
+    from: "wide",
+    lettered: true,
     alpha: "none",
-    safe: { shape: "box", share: 0.6 },
+    safe: { shape: "box", share: 0.7 },
     rule: "Feature graphic: 1024 × 500, 24-bit PNG without alpha",
   },
 ];
 
-/** Every Android picture at every density, and the store's. */
-export const androidSlots: readonly Slot[] = [
+const banner = {
+  ...store,
+  from: "wide",
+  lettered: true,
+  alpha: "none",
+  safe: { shape: "box", share: 0.8 },
+} as const;
+
+/** Pictures of an app that runs on a TV: it has a banner instead of an icon, with its name in the picture. */
+const androidTvSlots: readonly Slot[] = [
+  {
+    ...banner,
+    role: "tv-banner",
+    path: "{res}/{type}-xhdpi/{name}.png",
+    width: 320,
+    height: 180,
+    qualifier: "xhdpi",
+    rule: "TV banner: 320 × 180 at xhdpi, the app's name within the picture (Android TV)",
+  },
+  {
+    ...banner,
+    role: "store-tv-banner",
+    path: "store/android/tv-banner.png",
+    width: 1280,
+    height: 720,
+    qualifier: "1280x720",
+    rule: "TV banner of the store: 1280 × 720, without alpha",
+  },
+];
+
+const lightSlots: readonly Slot[] = [
   ...pictures.flatMap(({ dp, dpHeight = dp, ...picture }) =>
     Object.entries(densities).map(([density, factor]) => ({
       ...picture,
@@ -191,5 +224,17 @@ export const androidSlots: readonly Slot[] = [
     })),
   ),
   ...fullStartSlots,
-  ...androidStoreSlots,
 ];
+
+/** Every Android picture at every density, for light and dark screens, and the store's. */
+export const androidSlots: readonly Slot[] = [
+  ...lightSlots,
+  ...lightSlots.filter(({ role }) => role.startsWith("start-")).map(nightSlot),
+  ...androidStoreSlots,
+  ...androidTvSlots,
+];
+
+/** The same resource for the night (Android documentation, "Dark theme"): the qualifier stands between turn and density. */
+function nightSlot(slot: Slot): Slot {
+  return darkSlot(slot, slot.path.replace(/-(?=(\{density\}|m|h|xh|xxh|xxxh)dpi\/)/, "-night-"));
+}

@@ -1,4 +1,4 @@
-import { type Slot, scaled } from "./slot.ts";
+import { darkSlot, type Slot, scaled } from "./slot.ts";
 
 /** Sizes of a listed icon set: points and scales for each idiom (Apple, Human Interface Guidelines and asset catalog reference). */
 const listed: Readonly<Record<string, Readonly<Record<string, readonly number[]>>>> = {
@@ -40,6 +40,8 @@ const singleSlots: readonly Slot[] = [
     from: "mark",
     ground: { kind: "none" },
     alpha: "kept",
+    theme: "dark",
+    covers: "dark.icon",
     behind: "#1c1c1e",
     rule: "Dark app icon: transparent ground allowed, the system lays its own dark ground under it",
   },
@@ -59,7 +61,7 @@ const singleSlots: readonly Slot[] = [
 export const iosIconSlots: readonly Slot[] = [...singleSlots, ...listedSlots];
 
 /** The start screen's mark at one scale; its size in points is the template's own. */
-export const iosStartSlot = (points: { width: number; height: number }, scale: number): Slot => ({
+const iosStartSlot = (points: { width: number; height: number }, scale: number): Slot => ({
   platform: "ios",
   role: "start-mark",
   path: "{set}/{file}",
@@ -73,6 +75,12 @@ export const iosStartSlot = (points: { width: number; height: number }, scale: n
   safe: { shape: "box", share: 1 },
   rule: "Launch screens: an image set at 1x, 2x and 3x on a colour set, never one picture a device",
 });
+
+/** The start screen's mark at one scale, for a light and for a dark screen. */
+export const iosStartForms = (points: { width: number; height: number }, scale: number): [Slot, Slot] => {
+  const light = iosStartSlot(points, scale);
+  return [light, darkSlot(light, light.path)];
+};
 
 /** Points of the start screen's mark where the template does not say. */
 export const iosStartPoints = { width: 160, height: 160 };

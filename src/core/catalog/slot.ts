@@ -1,3 +1,4 @@
+import type { ArtRole } from "../artwork/roles.ts";
 import type { Hex } from "../values/color.ts";
 import type { Field } from "../values/fields.ts";
 import type { Platform } from "../values/platform.ts";
@@ -32,11 +33,21 @@ export interface Slot {
   height: number;
   /** What tells this picture from the others of its role: density, scale, target size, idiom, appearance, purpose. */
   qualifier: string;
-  /** What it is drawn from: the square picture, the logo alone, its one-coloured form, or the ground and nothing on it. */
-  from: "icon" | "mark" | "mono" | "ground";
+  /** What it is drawn from: the square picture, the logo alone, its one-coloured or its wide form, or the ground and nothing on it. */
+  from: "icon" | "mark" | "mono" | "wide" | "ground";
+  /** A supplied picture that stands over the whole canvas instead. */
+  covers?: ArtRole;
+  /** Fills a screen: a client's gradient or pattern, where it has one, is its ground. */
+  scene?: true;
+  /** The app's name stands beside the mark, where no wide logo says it already. */
+  lettered?: true;
+  /** Shown where the system is set to dark: the client's dark pictures, where it has them. */
+  theme?: "dark";
   ground: Ground;
   /** none: no alpha channel. kept: transparent where nothing is drawn. only: one colour, the shape is in the alpha. */
   alpha: "none" | "kept" | "only";
+  /** The file may have no palette: whoever takes it asks for 24 or 32 bits a pixel. */
+  trueColor?: true;
   tone: "color" | "white" | "black" | "grey";
   /** Set where the system lays a ground of its own under the picture, which the mark must stand out from. */
   behind?: Hex;
@@ -47,6 +58,17 @@ export interface Slot {
 
 /** A size multiplied by a scale, rounded half up to whole pixels. */
 export const scaled = (base: number, scale: number): number => Math.floor(base * scale + 0.5);
+
+/** The form of a picture for a dark screen: another ground, other sources, another place. */
+export const darkSlot = (slot: Slot, path: string): Slot => ({
+  ...slot,
+  path,
+  theme: "dark",
+  qualifier: `${slot.qualifier}-night`,
+  ...(slot.ground.kind === "full" && slot.ground.color === "colors.start"
+    ? { ground: { kind: "full", color: "colors.startDark" } }
+    : {}),
+});
 
 /** A slot's path with the survey's names put in. */
 export const slotPath = (slot: Slot, names: Readonly<Record<string, string>>): string =>

@@ -1,4 +1,4 @@
-import type { Slot } from "./slot.ts";
+import { type Slot, scaled } from "./slot.ts";
 
 const icon = {
   platform: "web",
@@ -64,11 +64,12 @@ export const webSlot = (role: WebRole, side: number): Slot => ({
 export const socialSlot: Slot = {
   ...icon,
   role: "social",
-  from: "mark",
+  from: "wide",
+  lettered: true,
   width: 1200,
   height: 630,
   qualifier: "1200x630",
-  safe: { shape: "box", share: 0.6 },
+  safe: { shape: "box", share: 0.64 },
   rule: "Social picture: 1200 × 630, opaque; some services cut it to a square (Open Graph protocol)",
 };
 
@@ -86,3 +87,59 @@ export const manifestIcons: readonly Slot[] = [
 
 /** Side of the touch icon, in pixels. */
 export const touchSide = 180;
+
+/** Screens of phones and tablets: CSS width, CSS height, pixels a CSS pixel (Apple, "Specifying a launch screen image"). */
+const screens: readonly (readonly [width: number, height: number, ratio: number])[] = [
+  [320, 568, 2],
+  [375, 667, 2],
+  [414, 736, 3],
+  [375, 812, 3],
+  [414, 896, 2],
+  [414, 896, 3],
+  [390, 844, 3],
+  [393, 852, 3],
+  [402, 874, 3],
+  [420, 912, 3],
+  [428, 926, 3],
+  [430, 932, 3],
+  [440, 956, 3],
+  [744, 1133, 2],
+  [768, 1024, 2],
+  [810, 1080, 2],
+  [820, 1180, 2],
+  [834, 1112, 2],
+  [834, 1194, 2],
+  [834, 1210, 2],
+  [1024, 1366, 2],
+  [1032, 1376, 2],
+];
+
+/** A start picture, and the media query of the one screen and turn it is for. */
+export interface WebStartSlot extends Slot {
+  media: string;
+}
+
+/** Start pictures of a page on an iOS home screen: one a screen and turn. */
+export const webStartSlots: readonly WebStartSlot[] = screens.flatMap(([cssWidth, cssHeight, ratio]) =>
+  (["portrait", "landscape"] as const).map((turn) => {
+    const [short, long] = [scaled(cssWidth, ratio), scaled(cssHeight, ratio)];
+    const [width, height] = turn === "portrait" ? [short, long] : [long, short];
+    return {
+      platform: "web",
+      role: `start-${turn}`,
+      path: "{folder}start-{size}.png",
+      width,
+      height,
+      qualifier: `${cssWidth}x${cssHeight}@${ratio}`,
+      media: `(device-width: ${cssWidth}px) and (device-height: ${cssHeight}px) and (-webkit-device-pixel-ratio: ${ratio}) and (orientation: ${turn})`,
+      from: "mark",
+      covers: "splash",
+      scene: true,
+      ground: { kind: "full", color: "colors.start" },
+      alpha: "none",
+      tone: "color",
+      safe: { shape: "circle", share: 0.5 },
+      rule: "Start pictures of a page on the home screen: one a screen and turn, told apart by media query",
+    };
+  }),
+);

@@ -52,7 +52,7 @@ const scaledSlots: readonly Slot[] = tiles.flatMap(({ role, width, height, share
     width: scaled(width, scale / 100),
     height: scaled(height, scale / 100),
     qualifier: `scale-${scale}`,
-    from: badge ? ("mono" as const) : ("mark" as const),
+    from: badge ? ("mono" as const) : width > height && !start ? ("wide" as const) : ("mark" as const),
     ground: badge
       ? { kind: "none" as const }
       : { kind: "full" as const, color: start ? ("colors.start" as const) : ("colors.ground" as const) },

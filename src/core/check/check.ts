@@ -1,5 +1,6 @@
 import { resolveAll } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
+import { enlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
 import { isError, type Problem, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
@@ -34,11 +35,13 @@ export async function check(
   return { clients, gaps: template.parts.flatMap((part) => part.gaps) };
 }
 
-/** What only shows when the variant is planned: values that the template wants and nobody gives. */
-function planned({ client, variant, problems }: Resolved, template: Template): Problem[] {
+/** What only shows when the variant is planned: values that the template wants and nobody gives, pictures too small for it. */
+function planned(resolved: Resolved, template: Template): Problem[] {
+  const { client, variant, problems } = resolved;
   if (!variant || problems.some(isError)) return [];
   try {
-    return planVariant(variant, template).gaps.map((each) => ({ ...each, client: client.key }));
+    const plan = planVariant(variant, template);
+    return [...plan.gaps.map((each) => ({ ...each, client: client.key })), ...enlarged(plan, resolved)];
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return error.problems.map((each) => ({ ...each, client: client.key }));

@@ -1,6 +1,7 @@
 import type { Art } from "../artwork/judge.ts";
 import { alike, unlikeness } from "../artwork/likeness.ts";
-import type { ArtRole, Resolved } from "../derive/variant.ts";
+import { type ArtRole, artRoleNames, rolePath } from "../artwork/roles.ts";
+import type { Resolved } from "../derive/variant.ts";
 import type { ProblemCode } from "../problems/catalogue.ts";
 import { type Problem, type ProblemDetail, problem } from "../problems/problem.ts";
 import { contrast } from "../values/color.ts";
@@ -24,7 +25,7 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`;
 const looks: readonly Look[] = [
   {
     code: "art-not-square",
-    roles: ["icon"],
+    roles: ["icon", "dark.icon"],
     at: ({ width, height, file }) => {
       if (Math.max(width, height) / Math.min(width, height) <= 1.02) return undefined;
       const lost = 1 - Math.min(width, height) / Math.max(width, height);
@@ -36,13 +37,13 @@ const looks: readonly Look[] = [
   },
   {
     code: "art-rounded",
-    roles: ["icon"],
+    roles: ["icon", "dark.icon"],
     at: ({ rounded, file }) =>
       rounded ? { message: `${file} has its corners cut round already.` } : undefined,
   },
   {
     code: "art-transparent",
-    roles: ["icon"],
+    roles: ["icon", "dark.icon"],
     at: ({ opaque, rounded, file }, colorOf) =>
       opaque || rounded
         ? undefined
@@ -50,7 +51,7 @@ const looks: readonly Look[] = [
   },
   {
     code: "art-cut",
-    roles: ["icon"],
+    roles: ["icon", "dark.icon"],
     at: ({ edge, circle, file }) =>
       edge === undefined || circle.radius <= 0.5
         ? undefined
@@ -60,34 +61,49 @@ const looks: readonly Look[] = [
   },
   {
     code: "art-contrast",
-    roles: ["mark"],
-    at: ({ mean, file }, colorOf) => {
-      const ground = colorOf("colors.ground");
-      const ratio = ground === undefined ? leastContrast : contrast(mean, ground);
-      if (ratio >= leastContrast) return undefined;
-      return {
-        message: `${file}, in the mean ${mean}, stands out from its ground ${ground} by only ${ratio.toFixed(1)} : 1.`,
-        expected: `${leastContrast} : 1 or more`,
-      };
+    roles: ["mark", "wide"],
+    at: (art, colorOf) => standsOut(art, colorOf("colors.ground"), "its ground"),
+  },
+  {
+    code: "art-contrast",
+    roles: ["mark", "wide"],
+    at: (art, colorOf) => {
+      const start = colorOf("colors.start");
+      if (start === colorOf("colors.ground")) return undefined;
+      return standsOut(art, start, "the start screen's ground");
     },
   },
   {
+    code: "art-contrast",
+    roles: ["dark.mark", "dark.wide"],
+    at: (art, colorOf) => standsOut(art, colorOf("colors.startDark"), "the dark start screen's ground"),
+  },
+  {
     code: "art-bitmap",
-    roles: ["icon", "mark", "mono"],
+    roles: artRoleNames,
     at: ({ bitmap, file }) => (bitmap ? { message: `${file} holds a bitmap.` } : undefined),
   },
   {
     code: "art-text",
-    roles: ["icon", "mark", "mono"],
+    roles: artRoleNames,
     at: ({ text, file }) =>
       text ? { message: `${file} holds text in a font of whatever machine draws it.` } : undefined,
   },
 ];
 
+function standsOut({ mean, file }: Art, ground: string | undefined, what: string): ReturnType<Look["at"]> {
+  const ratio = ground === undefined ? leastContrast : contrast(mean, ground);
+  if (ratio >= leastContrast) return undefined;
+  return {
+    message: `${file}, in the mean ${mean}, stands out from ${what} ${ground} by only ${ratio.toFixed(1)} : 1.`,
+    expected: `${leastContrast} : 1 or more`,
+  };
+}
+
 /** Judges a client's pictures, each on its own. Warnings: they can be drawn, and may not look as somebody meant them. */
 export function judgePictures({ client, values, art }: Resolved): Problem[] {
   const colorOf = (field: Field) => values[field]?.value;
-  return (Object.entries(art) as [ArtRole, Art][]).flatMap(([role, picture]) =>
+  return (Object.entries(art.given) as [ArtRole, Art][]).flatMap(([role, picture]) =>
     looks
       .filter(({ roles }) => roles.includes(role))
       .flatMap(({ code, at }) => {
@@ -98,7 +114,7 @@ export function judgePictures({ client, values, art }: Resolved): Problem[] {
           problem(code, message, {
             ...detail(client.key),
             ...more,
-            place: client.brief?.document.placeOf(["art", role]),
+            place: client.brief?.document.placeOf(rolePath(role)),
           }),
         ];
       }),
@@ -111,7 +127,10 @@ const detail = (client: string): ProblemDetail => ({ severity: "warning", client
 export function judgeLikeness(all: readonly Resolved[]): Map<string, Problem[]> {
   const found = new Map<string, Problem[]>();
   for (const role of ["icon", "mark"] as const) {
-    const holders = all.flatMap((each) => (each.art[role]?.likeness ? [{ each, art: each.art[role] }] : []));
+    const holders = all.flatMap((each) => {
+      const art = each.art.given[role];
+      return art?.likeness ? [{ each, art }] : [];
+    });
     for (const [at, one] of holders.entries()) {
       for (const other of holders.slice(at + 1)) {
         const differs = unlikeness(one.art.likeness ?? "", other.art.likeness ?? "");

@@ -1,6 +1,6 @@
 import type { Place } from "../files/source.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { type NoColor, parseColor, readableOn } from "../values/color.ts";
+import { contrast, type NoColor, parseColor, readableOn } from "../values/color.ts";
 import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
 import { isDerived, type Traced, traced, withStep, writtenAt } from "../values/trail.ts";
 import type { Client, Workspace } from "../workspace/read.ts";
@@ -28,7 +28,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
   const values: Values = {};
   const work = { workspace, client, art, values, problems };
   for (const field of fieldNames) {
-    const value = held(field, settle(field, given(field, work), problems), client.ledger, problems);
+    const value = held(field, settle(field, given(field, work), work), client.ledger, problems);
     if (value) values[field] = value;
     else if (fields[field].required) problems.push(missing(client, field));
   }
@@ -65,9 +65,10 @@ function given(field: Field, work: Work): Traced | undefined {
 
 /** What a client's picture says of itself, where nobody wrote it down: an icon on a plain ground shows its ground. */
 function seenInArt(field: Field, art: Artwork): Traced | undefined {
-  const edge = art.icon?.edge;
+  const { icon } = art.given;
+  const edge = icon?.edge;
   if (!edge || (field !== "colors.ground" && field !== "colors.brand")) return undefined;
-  return traced({ by: "picture", note: `the plain ground of ${art.icon?.file}`, value: edge });
+  return traced({ by: "picture", note: `the plain ground of ${icon?.file}`, value: edge });
 }
 
 function readable(brand: Traced | undefined): Traced | undefined {
@@ -103,9 +104,10 @@ function patterned(
 }
 
 /** Brings a given value into the form that is kept: colours as #rrggbb, identifiers as the platforms accept them. */
-function settle(field: Field, value: Traced | undefined, problems: Problem[]): Traced | undefined {
+function settle(field: Field, value: Traced | undefined, work: Work): Traced | undefined {
   if (!value) return undefined;
-  if (fields[field].color) return settledColor(value, problems);
+  if (field === "colors.startDark" && isDerived(value)) return nightGround(value, work);
+  if (fields[field].color) return settledColor(value, work.problems);
   const derived = isDerived(value);
   if (field === "domain") return settledDomain(value);
   if (field === "app.label" && derived) return fittedLabel(value);
@@ -120,6 +122,16 @@ function settledColor(value: Traced, problems: Problem[]): Traced | undefined {
   const { code, reason }: NoColor = hex;
   problems.push(problem(code, `${reason}.`, { place: writtenAt(value) }));
   return undefined;
+}
+
+/** A dark ground that the mark would be lost on is not taken; the light one stays, by day and by night. */
+function nightGround(value: Traced, { art, values }: Work): Traced {
+  const mark = art.given["dark.mark"] ?? art.given.mark;
+  const light = values["colors.start"]?.value;
+  if (!mark || !light || contrast(mark.mean, value.value) >= Math.min(3, contrast(mark.mean, light)))
+    return value;
+  const note = `the same by night: ${mark.file} would not stand out from ${value.value}`;
+  return withStep(value, { by: "rule", note, value: light });
 }
 
 function settledDomain(value: Traced): Traced | undefined {

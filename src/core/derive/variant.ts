@@ -1,13 +1,20 @@
 import type { Art } from "../artwork/judge.ts";
+import type { ArtRole } from "../artwork/roles.ts";
 import type { Problem } from "../problems/problem.ts";
 import type { Field } from "../values/fields.ts";
 import type { Traced } from "../values/trail.ts";
 import type { Client } from "../workspace/read.ts";
 
-export type ArtRole = "icon" | "mark" | "mono";
-
 /** The pictures a client supplied, measured. */
-export type Artwork = Partial<Record<ArtRole, Art>>;
+export interface Artwork {
+  given: Readonly<Partial<Record<ArtRole, Art>>>;
+  /** Drawn by hand for single pictures; by slot name, such as android/notification. */
+  slots: Readonly<Record<string, Art>>;
+  /** What must stay in sight where a picture is cut; fractions of its width and height. */
+  focus: { x: number; y: number };
+}
+
+export const noArtwork: Artwork = { given: {}, slots: {}, focus: { x: 0.5, y: 0.5 } };
 
 export type Values = Partial<Record<Field, Traced>>;
 

@@ -1,4 +1,5 @@
 import anyAscii from "any-ascii";
+import { darkened } from "../values/color.ts";
 
 /** A word of the pattern grammar: changes a text, some with an argument behind them. */
 export interface Word {
@@ -90,6 +91,10 @@ const table = {
     says: "only the first so many parts between full stops: with 2, 1.4.2 → 1.4",
     takes: numberOf("parts"),
     apply: (text, number) => text.split(".").slice(0, Number(number)).join("."),
+  },
+  darkened: {
+    says: "a colour as a dark screen shows it, of the same hue: #f2c14e → #262012",
+    apply: darkened,
   },
   without: {
     says: "without these words, given with commas between them, in any case: The Hill Farm → Hill",

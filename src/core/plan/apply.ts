@@ -1,3 +1,4 @@
+import { setImmediate } from "node:timers/promises";
 import type { LimitFunction } from "p-limit";
 import { sha256 } from "../files/hash.ts";
 import type { Renderer } from "../render/draw.ts";
@@ -30,16 +31,22 @@ export async function applyChanges(
     files[entry.path] = producedBy(entry, sha256(content));
     onFile();
   };
-  for (const entry of touched) if (entry.kind !== "draw") done(entry, contentOf(entry, template));
-  const drawn = await Promise.allSettled(
-    groupedDrawings(touched).map((same) =>
-      drawing(async () => {
-        const content = await draw(same[0] as DrawEntry, renderer);
-        for (const entry of same) done(entry, content);
-      }),
-    ),
+  const drawn = groupedDrawings(touched).map((same) =>
+    drawing(async () => {
+      const content = await draw(same[0] as DrawEntry, renderer);
+      for (const entry of same) done(entry, content);
+    }),
   );
-  for (const each of drawn) if (each.status === "rejected") throw each.reason;
+  /** Written between the pictures, so that drawing goes on meanwhile. */
+  const written = async () => {
+    for (const entry of touched) {
+      if (entry.kind === "draw") continue;
+      done(entry, contentOf(entry, template));
+      await setImmediate();
+    }
+  };
+  for (const each of await Promise.allSettled([...drawn, written()]))
+    if (each.status === "rejected") throw each.reason;
   for (const { what, path } of changes) if (what === "remove") writer.remove(path);
 
   const planned = new Set(plan.entries.map((entry) => entry.path));
@@ -55,15 +62,17 @@ function contentOf(entry: Exclude<Entry, DrawEntry>, { folder }: Template): stri
   return applyEdits(folder.source(entry.from).text, entry.edits);
 }
 
-/** The same picture wanted in several places is drawn once. */
+/** The same picture wanted in several places is drawn once; pictures that show the same drawing follow each other. */
 function groupedDrawings(entries: readonly Entry[]): DrawEntry[][] {
   const groups = new Map<string, DrawEntry[]>();
   for (const entry of entries) {
     if (entry.kind !== "draw") continue;
     groups.set(entry.fingerprint, [...(groups.get(entry.fingerprint) ?? []), entry]);
   }
-  return [...groups.values()];
+  return [...groups.values()].sort((a, b) => widthDrawn(a) - widthDrawn(b));
 }
+
+const widthDrawn = ([first]: readonly DrawEntry[]): number => first?.drawings[0]?.picture?.at.width ?? 0;
 
 function draw({ container, drawings }: DrawEntry, renderer: Renderer): Promise<Buffer> {
   const [first] = drawings;

@@ -12,6 +12,7 @@ import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import type { Workspace } from "../workspace/read.ts";
 import { applyChanges } from "./apply.ts";
 import { type Change, difference } from "./difference.ts";
+import { enlarged } from "./enlarged.ts";
 import { withLock } from "./lock.ts";
 import { planVariant } from "./plan.ts";
 import { readReceipt } from "./receipt.ts";
@@ -60,7 +61,8 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   const template = openTemplate(workspace);
   if (options.locked) refuseChanges(workspace, resolved, options.today);
   const renderer = createRenderer((file) => readInside(workspace.root, file, file));
-  const drawing = pLimit(availableParallelism());
+  // Twice as many as there are cores: one part of drawing waits for another.
+  const drawing = pLimit(2 * availableParallelism());
   const run = async () => {
     if (!options.dryRun) clearScratch(workspace.root);
     // Two at a time, so that one client's last large picture does not leave a core idle; they share the limit on drawing.
@@ -81,10 +83,11 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
 async function generateOne(
   workspace: Workspace,
   template: Template,
-  { client, variant, problems }: Resolved,
+  resolved: Resolved,
   tools: { renderer: Renderer; drawing: LimitFunction },
   { dryRun, progress, today }: GenerateOptions,
 ): Promise<Outcome> {
+  const { client, variant, problems } = resolved;
   const outcome: Outcome = { client: client.key, files: 0, changes: [], problems: [...problems] };
   if (!variant || problems.some(isError)) return outcome;
   try {
@@ -94,6 +97,7 @@ async function generateOne(
     const receipt = readReceipt(folder, client.key);
     outcome.files = plan.entries.length;
     outcome.problems.push(...plan.gaps.map((gap) => ({ ...gap, client: client.key })));
+    outcome.problems.push(...enlarged(plan, resolved));
     outcome.changes = difference(plan, receipt, writer.hash);
     const toWrite = outcome.changes.filter((change) => "entry" in change).length;
     progress?.start?.(client.key, toWrite);

@@ -1,5 +1,6 @@
 import type { Vector } from "../artwork/vector.ts";
 import type { Drawing } from "./drawing.ts";
+import type { Placed } from "./fit.ts";
 
 const open = ({ width, height }: Drawing): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`;
@@ -14,19 +15,42 @@ function plateShape({ width, height, plate }: Drawing, fill: string): string {
   return `<rect x="${x}" y="${y}" width="${plate.side}" height="${plate.side}" rx="${plate.corner}" fill="${fill}"/>`;
 }
 
+/** The plate in its colour, or in one that runs into another toward its foot. */
+function plateFilled(drawing: Drawing): string {
+  const { plate } = drawing;
+  if (!plate?.foot) return plateShape(drawing, plate?.color ?? "none");
+  const stops = `<stop stop-color="${plate.color}"/><stop offset="1" stop-color="${plate.foot}"/>`;
+  return `<linearGradient id="oxalis-ground" x2="0" y2="1">${stops}</linearGradient>${plateShape(drawing, "url(#oxalis-ground)")}`;
+}
+
+/** The plate again, filled with a tile that is repeated from its left upper corner. */
+function tiled(drawing: Drawing, tile: string): string {
+  if (!drawing.tile || !tile) return "";
+  const { width, height } = tileSize(drawing.tile);
+  const pattern = `<pattern id="oxalis-tile" width="${width}" height="${height}" patternUnits="userSpaceOnUse">${tile}</pattern>`;
+  return `${pattern}${plateShape(drawing, "url(#oxalis-tile)")}`;
+}
+
+export const tileSize = ({ art, width }: NonNullable<Drawing["tile"]>) => ({
+  width,
+  height: Math.round((width * art.height * 1000) / art.width) / 1000,
+});
+
 /** The canvas with its plate, and with whatever is laid on it. */
-export function composeSvg(drawing: Drawing, content = ""): string {
-  const plate = plateShape(drawing, drawing.plate?.color ?? "none");
-  if (!drawing.picture?.clip || !content) return `${open(drawing)}${plate}${content}</svg>`;
+export function composeSvg(drawing: Drawing, content = "", tile = ""): string {
+  const { picture, name } = drawing;
+  const text = name ? `<path fill="${name.color}" d="${name.path}"/>` : "";
+  const ground = `${plateFilled(drawing)}${tiled(drawing, tile)}`;
+  if (!picture?.clip || !content) return `${open(drawing)}${ground}${content}${text}</svg>`;
   const clip = `<clipPath id="oxalis-plate">${plateShape(drawing, "#000")}</clipPath>`;
-  return `${open(drawing)}${clip}${plate}<g clip-path="url(#oxalis-plate)">${content}</g></svg>`;
+  return `${open(drawing)}${clip}${ground}<g clip-path="url(#oxalis-plate)">${content}</g>${text}</svg>`;
 }
 
 /** A mask in the plate's shape, to cut bitmaps to. */
 export const plateMask = (drawing: Drawing): string => `${open(drawing)}${plateShape(drawing, "#000")}</svg>`;
 
 /** A vector laid into another drawing, showing only the part that is wanted. */
-export function nested(vector: Vector, { part, at }: NonNullable<Drawing["picture"]>): string {
+export function nested(vector: Vector, { part, at }: Pick<Placed, "part" | "at">): string {
   const [x = 0, y = 0, width = 0, height = 0] = vector.viewBox.split(" ").map(Number);
   const box = [x + part.x * width, y + part.y * height, part.width * width, part.height * height];
   const attributes = vector.rootAttributes.replace(/(^|\s)xmlns="[^"]*"/, "");
@@ -34,5 +58,5 @@ export function nested(vector: Vector, { part, at }: NonNullable<Drawing["pictur
 }
 
 /** A bitmap laid into another drawing. */
-export const embedded = (png: Uint8Array, { at }: NonNullable<Drawing["picture"]>): string =>
+export const embedded = (png: Uint8Array, { at }: Pick<Placed, "at">): string =>
   `<image x="${at.x}" y="${at.y}" width="${at.width}" height="${at.height}" href="data:image/png;base64,${Buffer.from(png).toString("base64")}"/>`;

@@ -1,12 +1,19 @@
-import sharp, { type OverlayOptions, type Sharp } from "sharp";
-import { composeSvg, embedded, nested, plateMask } from "./compose.ts";
+import sharp from "sharp";
+import { channels, type Hex } from "../values/color.ts";
+import { finer, onWholePixels, placed, times } from "./canvas.ts";
+import { composeSvg, embedded, nested, tileSize } from "./compose.ts";
+import { cropped } from "./crop.ts";
 import type { Drawing } from "./drawing.ts";
+import type { Placed } from "./fit.ts";
 import { packIco } from "./ico.ts";
-import { openLayers, type Picture } from "./layers.ts";
+import { lastFew } from "./last-few.ts";
+import { openLayers } from "./layers.ts";
+import { type Content, contentOf, encodePng } from "./png/encode.ts";
 import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
+import { toned } from "./tone.ts";
 
 /** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
-export const rendererVersion = 2;
+export const rendererVersion = 3;
 
 /** Draws pictures from sources that are read once. */
 export interface Renderer {
@@ -17,6 +24,9 @@ export interface Renderer {
   svg(drawing: Drawing): Promise<Buffer>;
 }
 
+/** Drawn parts kept for the next picture: those of one screen follow each other. */
+const keptContents = 4;
+
 /** Side at which a bitmap is put into an SVG, in pixels. */
 const embeddedSide = 512;
 
@@ -24,17 +34,36 @@ const embeddedSide = 512;
 export function createRenderer(read: (file: string) => Uint8Array): Renderer {
   const layers = openLayers(read);
 
+  /** What is repeated over the plate, as part of an SVG. */
+  const tileOf = async ({ tile }: Drawing): Promise<string> => {
+    if (!tile) return "";
+    const whole = { x: 0, y: 0, width: 1, height: 1 };
+    const picture: Placed = {
+      art: tile.art,
+      part: whole,
+      at: { x: 0, y: 0, ...tileSize(tile) },
+      clip: false,
+    };
+    if (tile.art.format === "svg") return nested(layers.vector(picture), picture);
+    const layer = await layers.layer(resized(picture, 1));
+    return embedded(await alone(layer), picture);
+  };
+
+  /** Everything of a drawing but its picture. */
+  const groundOf = async (drawing: Drawing): Promise<string> =>
+    composeSvg(drawing, "", await tileOf(drawing));
+
   /** The whole drawing as an SVG, where all of it is vectors; undefined where pixels have to be worked on. */
-  const asSvg = (drawing: Drawing): string | undefined => {
+  const asSvg = async (drawing: Drawing): Promise<string | undefined> => {
     const { picture } = drawing;
-    if (!picture) return composeSvg(drawing);
+    if (!picture) return groundOf(drawing);
     if (picture.art.format !== "svg" || picture.key !== undefined) return undefined;
-    return composeSvg(drawing, nested(layers.vector(picture), picture));
+    return composeSvg(drawing, nested(layers.vector(picture), picture), await tileOf(drawing));
   };
 
   const pixels = async (drawing: Drawing): Promise<Raw> => {
-    const svg = asSvg(drawing);
-    if (svg !== undefined || !drawing.picture) return rawOfSvg(svg ?? composeSvg(drawing));
+    const svg = await asSvg(drawing);
+    if (svg !== undefined || !drawing.picture) return rawOfSvg(svg ?? "");
     const factor = finer(drawing);
     const fine = onWholePixels(times(drawing, factor));
     const alone = await placed(fine, await layers.layer(fine.picture));
@@ -43,154 +72,52 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
       factor === 1 ? alone : await rawOf(fromRaw(alone).resize(width, height, { kernel: "lanczos3" }));
     if (!drawing.plate) return layer;
     const over = { input: layer.data, raw: { width, height, channels: 4 } } as const;
-    return rawOf(sharp(Buffer.from(composeSvg(drawing))).composite([over]));
+    return rawOf(sharp(Buffer.from(await groundOf(drawing))).composite([over]));
   };
 
-  const png = async (drawing: Drawing): Promise<Buffer> => {
-    const svg = drawing.tone === "color" ? asSvg(drawing) : undefined;
-    if (svg !== undefined)
-      return encode(sharp(Buffer.from(svg)).toColourspace("srgb"), drawing.alpha, area(drawing));
-    const drawn = await pixels(drawing);
-    if (drawing.tone !== "color") toned(drawn.data, drawing.tone);
-    return encode(fromRaw(drawn), drawing.alpha, area(drawing));
+  const look = async (drawing: Drawing, trueColor: boolean): Promise<Content> => {
+    const raw = await pixels(drawing);
+    if (drawing.tone !== "color") toned(raw.data, drawing.tone);
+    const ground = drawing.plate?.shape === "full" ? opaque(drawing.plate.color) : 0;
+    return contentOf(raw, ground, drawing.alpha !== "none", trueColor);
+  };
+
+  /** The same mark on an upright and on a turned screen is drawn once. */
+  const content = lastFew(keptContents, look);
+
+  const png = async (drawing: Drawing, trueColor = drawing.trueColor === true): Promise<Buffer> => {
+    const part = cropped(drawing);
+    return encodePng(await content(part?.drawing ?? drawing, trueColor), part?.placement);
   };
 
   return {
-    png,
+    png: (drawing) => png(drawing),
     async ico(drawings) {
       return packIco(
-        await Promise.all(drawings.map(async (each) => ({ side: each.width, png: await png(each) }))),
+        // Within an icon file, pictures have 32 bits a pixel (Windows, ICO format).
+        await Promise.all(drawings.map(async (each) => ({ side: each.width, png: await png(each, true) }))),
       );
     },
     async svg(drawing) {
-      const svg = asSvg(drawing);
+      const svg = await asSvg(drawing);
       if (svg !== undefined || !drawing.picture) return Buffer.from(svg ?? "");
-      const larger = await layers.layer(enlarged(drawing.picture, embeddedSide / drawing.width));
-      return Buffer.from(
-        composeSvg(drawing, embedded(await encode(fromRaw(larger), "kept", area(larger)), drawing.picture)),
-      );
+      const larger = await layers.layer(resized(drawing.picture, embeddedSide / drawing.width));
+      return Buffer.from(composeSvg(drawing, embedded(await alone(larger), drawing.picture)));
     },
   };
 }
 
-/**
- * How many times finer a small picture is drawn before it is reduced, where pixels have to be worked on: a bitmap lies
- * on whole pixels, and an edge is cut out pixel by pixel; on a canvas of 24 pixels both would show.
- */
-const finer = ({ width, height }: Drawing): number =>
-  Math.min(8, Math.max(1, Math.floor(256 / Math.max(width, height))));
+const alone = (raw: Raw): Promise<Buffer> => encodePng(contentOf(raw, 0, true));
 
-type Pictured = Drawing & { picture: Picture };
+/** A colour as a pixel, as it lies in memory. */
+const opaque = (color: Hex): number => {
+  const [r, g, b] = channels(color);
+  return (0xff000000 | (b << 16) | (g << 8) | r) >>> 0;
+};
 
-function times(drawing: Drawing, factor: number): Pictured {
-  const { plate, picture } = drawing as Pictured;
-  const at = {
-    x: picture.at.x * factor,
-    y: picture.at.y * factor,
-    width: picture.at.width * factor,
-    height: picture.at.height * factor,
-  };
-  return {
-    ...drawing,
-    width: drawing.width * factor,
-    height: drawing.height * factor,
-    ...(plate ? { plate: { ...plate, side: plate.side * factor, corner: plate.corner * factor } } : {}),
-    picture: { ...picture, at },
-  };
-}
-
-function onWholePixels(drawing: Pictured): Pictured {
-  const { x, y, width, height } = drawing.picture.at;
-  const [left, top] = [Math.round(x), Math.round(y)];
-  const at = {
-    x: left,
-    y: top,
-    width: Math.max(1, Math.round(x + width) - left),
-    height: Math.max(1, Math.round(y + height) - top),
-  };
-  return { ...drawing, picture: { ...drawing.picture, at } };
-}
-
-const area = ({ width, height }: { width: number; height: number }): number => width * height;
-
-const enlarged = (picture: Picture, factor: number): Picture => ({
-  ...picture,
-  at: {
-    x: 0,
-    y: 0,
-    width: Math.round(picture.at.width * factor),
-    height: Math.round(picture.at.height * factor),
-  },
-});
-
-/** The layer in its place on an empty canvas, cut to the plate's shape where that is asked. */
-async function placed(drawing: Pictured, layer: Raw): Promise<Raw> {
-  const { width, height, picture } = drawing;
-  const empty = { width, height, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } } as const;
-  const alone = await rawOf(sharp({ create: empty }).composite([inCanvas(layer, picture.at, drawing)]));
-  if (!picture.clip) return alone;
-  const mask = { input: Buffer.from(plateMask(drawing)), blend: "dest-in" } as const;
-  return rawOf(fromRaw(alone).composite([mask]));
-}
-
-/** The layer without what would lie outside the canvas. */
-function inCanvas(layer: Raw, at: Picture["at"], { width, height }: Drawing): OverlayOptions {
-  const [left, top] = [Math.max(0, -at.x), Math.max(0, -at.y)];
-  const [w, h] = [
-    Math.min(layer.width - left, width - Math.max(0, at.x)),
-    Math.min(layer.height - top, height - Math.max(0, at.y)),
-  ];
-  const data = Buffer.alloc(w * h * 4);
-  for (let row = 0; row < h; row++) {
-    const start = ((top + row) * layer.width + left) * 4;
-    layer.data.copy(data, row * w * 4, start, start + w * 4);
-  }
-  return {
-    input: data,
-    raw: { width: w, height: h, channels: 4 },
-    left: Math.max(0, at.x),
-    top: Math.max(0, at.y),
-  };
-}
-
-/** One colour with the shape in the alpha; or greys, stretched so that the darkest part still shows when it is tinted. */
-function toned(data: Buffer, tone: Drawing["tone"]): void {
-  if (tone === "grey") {
-    greyed(data);
-    return;
-  }
-  const level = tone === "white" ? 255 : 0;
-  for (let i = 0; i < data.length; i += 4) paint(data, i, level);
-}
-
-function greyed(data: Buffer): void {
-  let [darkest, lightest] = [255, 0];
-  for (let i = 0; i < data.length; i += 4) {
-    if ((data[i + 3] ?? 0) < 128) continue;
-    const luma = lumaAt(data, i);
-    if (luma < darkest) darkest = luma;
-    if (luma > lightest) lightest = luma;
-  }
-  const range = lightest - darkest;
-  for (let i = 0; i < data.length; i += 4) {
-    const share = Math.min(1, Math.max(0, (lumaAt(data, i) - darkest) / range));
-    paint(data, i, range < 16 ? 255 : Math.round(130 + 125 * share));
-  }
-}
-
-const lumaAt = (data: Buffer, i: number): number =>
-  0.2126 * (data[i] ?? 0) + 0.7152 * (data[i + 1] ?? 0) + 0.0722 * (data[i + 2] ?? 0);
-
-function paint(data: Buffer, i: number, level: number): void {
-  data[i] = level;
-  data[i + 1] = level;
-  data[i + 2] = level;
-}
-
-/** Pictures up to this many pixels are pressed as small as they go; larger ones would take longer than it saves. */
-const smallPicture = 260_000;
-
-function encode(image: Sharp, alpha: Drawing["alpha"], pixels: number): Promise<Buffer> {
-  const flat = alpha === "none" ? image.removeAlpha() : image.ensureAlpha();
-  return flat.png({ compressionLevel: pixels <= smallPicture ? 9 : 7, adaptiveFiltering: false }).toBuffer();
-}
+/** A picture alone, so many times as large, on whole pixels. */
+const resized = (picture: Placed, factor: number): Placed => {
+  const { width, height } = picture.at;
+  const whole = (length: number) => Math.max(1, Math.round(length * factor));
+  return { ...picture, at: { x: 0, y: 0, width: whole(width), height: whole(height) } };
+};

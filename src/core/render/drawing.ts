@@ -1,134 +1,126 @@
-import type { Box } from "../artwork/geometry.ts";
 import type { Art } from "../artwork/judge.ts";
-import type { Ground, Slot } from "../catalog/slot.ts";
+import type { Slot } from "../catalog/slot.ts";
 import { fieldOf, type Variant } from "../derive/variant.ts";
-import { contrast, type Hex } from "../values/color.ts";
+import { contrast, darkened, type Hex, readableOn } from "../values/color.ts";
+import { artRef, covering, fitted, type Placed, sizeOf, within } from "./fit.ts";
+import { canBeLettered, lettered } from "./lettering.ts";
+import { coverOf, drawnByHand, givenFor, type Source, saysName, sourceOf } from "./source.ts";
 
 /** A picture to be drawn, decided down to the pixel; plain data, and all that its file depends on. */
 export interface Drawing {
   width: number;
   height: number;
   /** A shape in the middle of the canvas, in pixels; absent where nothing lies under the picture. */
-  plate?: { shape: "full" | "square" | "circle"; color: Hex; side: number; corner: number };
+  plate?: {
+    shape: "full" | "square" | "circle";
+    color: Hex;
+    side: number;
+    corner: number;
+    /** Where the ground runs from `color` at its top to another at its foot. */
+    foot?: Hex;
+  };
+  /** A picture repeated over the plate, so many pixels wide. */
+  tile?: { art: Placed["art"]; width: number };
   picture?: Placed;
+  /** A text as outlines, in pixels of the canvas. */
+  name?: { path: string; color: Hex };
   alpha: Slot["alpha"];
+  /** No palette in the file. */
+  trueColor?: true;
   tone: Slot["tone"];
 }
 
-/** A client's picture laid onto the canvas. */
-interface Placed {
-  art: Pick<Art, "file" | "hash" | "format" | "width" | "height">;
-  /** The part of the picture that is used; fractions of it. */
-  part: Box;
-  /** Where that part lies on the canvas, in pixels, to a thousandth. */
-  at: Box;
-  /** Colour that is made transparent: the plain ground of a picture whose mark is wanted alone. */
-  key?: Hex;
-  /** Cut to the plate's shape. */
-  clip: boolean;
-}
-
-const whole: Box = { x: 0, y: 0, width: 1, height: 1 };
-
 /** Decides how a slot is drawn for a client. Pure. */
 export function drawingOf(slot: Slot, variant: Variant): Drawing {
-  const { width, height, alpha, tone } = slot;
-  const plate = plateOf(slot.ground, slot, variant);
-  const base: Drawing = { width, height, alpha, tone, ...(plate ? { plate } : {}) };
+  const { width, height, alpha, tone, trueColor } = slot;
+  const plate = plateOf(slot, variant);
+  const base: Drawing = {
+    width,
+    height,
+    alpha,
+    tone,
+    ...(trueColor ? { trueColor } : {}),
+    ...(plate ? { plate } : {}),
+  };
+  const byHand = drawnByHand(slot, variant.art);
+  if (byHand) return { ...base, picture: covering(byHand, middle, slot, slot) };
   if (slot.from === "ground") return base;
-  const { icon } = variant.art;
-  if (slot.from === "icon" && icon && plate) return { ...base, picture: covering(icon, slot, plate) };
+  const cover = coverOf(slot, variant.art);
+  if (cover) return { ...base, ...covered(cover, slot, variant, plate) };
   const source = sourceOf(slot, variant);
-  const picture = fitted(source, slot);
   if (slot.behind && contrast(source.art.mean, slot.behind) < 3) {
     const color = fieldOf(variant, "colors.ground") as Hex;
-    return {
-      ...base,
-      plate: { shape: "full", color, side: Math.max(width, height), corner: 0 },
-      alpha: "none",
-      picture,
-    };
+    const full = { shape: "full", color, side: Math.max(width, height), corner: 0 } as const;
+    return { ...base, plate: full, alpha: "none", picture: fitted(source, slot) };
   }
-  return { ...base, picture };
+  const name = fieldOf(variant, "app.name");
+  if (slot.lettered && plate && !saysName(slot, variant.art) && canBeLettered(name))
+    return { ...base, ...besideName(source, slot, name, plate.color) };
+  const tile = slot.scene ? givenFor(slot, "pattern", variant.art) : undefined;
+  return {
+    ...base,
+    ...(tile ? { tile: { art: artRef(tile), width: Math.min(width, height) / tileShare } } : {}),
+    picture: fitted(source, slot),
+  };
 }
 
-function plateOf(ground: Ground, { width, height }: Slot, variant: Variant): Drawing["plate"] {
+const middle = { x: 0.5, y: 0.5 };
+
+/** How many tiles of a pattern lie side by side over the shorter side of a screen. */
+const tileShare = 5;
+
+function plateOf({ ground, width, height, scene, theme }: Slot, variant: Variant): Drawing["plate"] {
   if (ground.kind === "none") return undefined;
   const color = fieldOf(variant, ground.color) as Hex;
   const shorter = Math.min(width, height);
-  if (ground.kind === "full") return { shape: "full", color, side: Math.max(width, height), corner: 0 };
+  if (ground.kind === "full") {
+    const end = scene ? variant.values["colors.startEnd"]?.value : undefined;
+    const foot = end && theme === "dark" ? darkened(end) : end;
+    const full = { shape: "full", color, side: Math.max(width, height), corner: 0 } as const;
+    return foot ? { ...full, foot: foot as Hex } : full;
+  }
   const corner = ground.kind === "square" ? ground.corner * shorter : 0;
   return { shape: ground.kind, color, side: ground.side * shorter, corner };
 }
 
-interface Source {
-  art: Art;
-  part: Box;
-  circle: Art["circle"];
-  key?: Hex;
+/** A supplied picture over the whole plate, cut to its shape; over the canvas where there is no plate. */
+function covered(
+  art: Art,
+  { width, height }: Slot,
+  variant: Variant,
+  plate: Drawing["plate"],
+): Pick<Drawing, "picture" | "alpha"> | Pick<Drawing, "picture"> {
+  const { focus } = variant.art;
+  if (!plate || plate.shape === "full")
+    return { picture: covering(art, focus, { width, height }, { width, height }) };
+  const box = { width: plate.side, height: plate.side };
+  return { picture: { ...covering(art, focus, box, { width, height }), clip: true } };
 }
 
-/** What a mark is drawn from: the mark, or the icon without its plain ground, or, where it has none, the whole icon. */
-function sourceOf(slot: Slot, variant: Variant): Source {
-  const { icon, mark, mono } = variant.art;
-  const art = (slot.from === "mono" ? (mono ?? mark) : mark) ?? icon;
-  if (!art) throw new Error(`${variant.key} has no picture`);
-  const drawn = { art, part: art.content, circle: art.circle };
-  if (art === mono) return drawn;
-  if (art === mark && slot.from === "mono")
-    return { ...drawn, key: fieldOf(variant, "colors.ground") as Hex };
-  if (art === icon && art.edge) return { ...drawn, key: art.edge };
-  if (art === icon) return { art, part: whole, circle: { x: 0.5, y: 0.5, radius: Math.SQRT1_2 } };
-  return drawn;
-}
+/** Shares of the safe box: what the mark may take of its width and height, the gap, and the letters' height. */
+const banner = { markWidth: 0.4, markHeight: 0.9, gap: 0.06, letters: 0.34 };
 
-/** The square picture over the whole plate, cut to its shape; what is not square is cut at its longer side. */
-function covering(art: Art, { width, height }: Slot, plate: NonNullable<Drawing["plate"]>): Placed {
-  const side = Math.min(plate.side, Math.max(width, height));
-  const square = Math.min(art.width, art.height);
-  const part = {
-    x: (1 - square / art.width) / 2,
-    y: (1 - square / art.height) / 2,
-    width: square / art.width,
-    height: square / art.height,
-  };
-  const at = { x: (width - side) / 2, y: (height - side) / 2, width: side, height: side };
-  return { art: artRef(art), part, at: settled(at), clip: plate.shape !== "full" };
-}
-
-/** What is drawn of a picture, laid into the safe zone: by its smallest circle, or by its box. */
-function fitted({ art, part, circle, key }: Source, slot: Slot): Placed {
-  const { width, height, safe } = slot;
-  const share = safe.share * (safe.drawn ?? 1);
-  const size = { width: part.width * art.width, height: part.height * art.height };
-  const scale =
-    safe.shape === "circle"
-      ? (Math.min(width, height) * share) / (2 * circle.radius * art.width)
-      : Math.min((width * share) / size.width, (height * share) / size.height);
-  const middle =
-    safe.shape === "circle"
-      ? { x: (circle.x - part.x) * art.width * scale, y: (circle.y - part.y) * art.height * scale }
-      : { x: (size.width * scale) / 2, y: (size.height * scale) / 2 };
-  const at = {
-    x: width / 2 - middle.x,
-    y: height / 2 - middle.y,
-    width: size.width * scale,
-    height: size.height * scale,
-  };
-  const placed = { art: artRef(art), part, at: settled(at), clip: false };
-  return key === undefined ? placed : { ...placed, key };
-}
-
-const artRef = ({ file, hash, format, width, height }: Art): Placed["art"] => ({
-  file,
-  hash,
-  format,
-  width,
-  height,
-});
-
-/** To a thousandth of a pixel: enough for any eye, and the same on every machine. */
-function settled({ x, y, width, height }: Box): Box {
-  const round = (value: number) => Math.round(value * 1000) / 1000;
-  return { x: round(x), y: round(y), width: round(width), height: round(height) };
+/** The mark and, to its right, the name; both together in the middle. */
+function besideName(
+  source: Source,
+  slot: Slot,
+  name: string,
+  ground: Hex,
+): Required<Pick<Drawing, "picture" | "name">> {
+  const box = { width: slot.width * slot.safe.share, height: slot.height * slot.safe.share };
+  const size = sizeOf(source);
+  const scale = Math.min(
+    (box.width * banner.markWidth) / size.width,
+    (box.height * banner.markHeight) / size.height,
+  );
+  const mark = { width: size.width * scale, height: size.height * scale };
+  const gap = box.width * banner.gap;
+  const room = { y: (slot.height - box.height) / 2, height: box.height };
+  const wanted = { x: 0, ...room, width: box.width - mark.width - gap };
+  const largest = box.height * banner.letters;
+  const all = mark.width + gap + lettered(name, wanted, largest).width;
+  const left = (slot.width - all) / 2;
+  const { path } = lettered(name, { ...wanted, x: left + mark.width + gap }, largest);
+  const at = { x: left, y: (slot.height - mark.height) / 2, ...mark };
+  return { picture: within(source, at), name: { path, color: readableOn(ground) } };
 }

@@ -2,15 +2,13 @@ import sharp, { type Sharp } from "sharp";
 import { readVector, type Vector } from "../artwork/vector.ts";
 import { channels, type Hex } from "../values/color.ts";
 import { composeSvg, nested } from "./compose.ts";
-import type { Drawing } from "./drawing.ts";
+import type { Placed } from "./fit.ts";
 import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
-
-export type Picture = NonNullable<Drawing["picture"]>;
 
 /** A client's pictures, read and decoded once, and given out at the size they have on a canvas. */
 export interface Layers {
-  vector(picture: Picture): Vector;
-  layer(picture: Picture): Promise<Raw>;
+  vector(picture: Placed): Vector;
+  layer(picture: Placed): Promise<Raw>;
 }
 
 /** Bitmaps kept decoded at a time: a client has three at most, and two clients are drawn at a time. */
@@ -20,14 +18,14 @@ const decodedKept = 6;
 export function openLayers(read: (file: string) => Uint8Array): Layers {
   const vectors = new Map<string, Vector>();
   const bitmaps = new Map<string, Promise<Raw[]>>();
-  const vector = ({ art }: Picture): Vector => {
+  const vector = ({ art }: Placed): Vector => {
     const known = vectors.get(art.hash);
     if (known) return known;
     const parsed = readVector({ file: art.file, text: new TextDecoder().decode(read(art.file)) });
     vectors.set(art.hash, parsed);
     return parsed;
   };
-  const bitmap = ({ art }: Picture): Promise<Raw[]> => {
+  const bitmap = ({ art }: Placed): Promise<Raw[]> => {
     const known = bitmaps.get(art.hash);
     if (known) return known;
     const decoded = halvings(sharp(read(art.file), { limitInputPixels: 64_000_000 }).autoOrient());
@@ -63,7 +61,7 @@ async function halvings(image: Sharp): Promise<Raw[]> {
 }
 
 /** The wanted part of a bitmap at the size it has on the canvas, its plain ground taken out where that is asked. */
-async function bitmapLayer({ at, part, key }: Picture, levels: readonly Raw[]): Promise<Raw> {
+async function bitmapLayer({ at, part, key }: Placed, levels: readonly Raw[]): Promise<Raw> {
   const enough = (level: Raw) =>
     part.width * level.width >= 2 * at.width && part.height * level.height >= 2 * at.height;
   const source = levels.findLast(enough) ?? (levels[0] as Raw);
@@ -85,7 +83,7 @@ async function bitmapLayer({ at, part, key }: Picture, levels: readonly Raw[]): 
 }
 
 /** The same of a vector, drawn at exactly that size. */
-async function vectorLayer(picture: Picture, vector: Vector): Promise<Raw> {
+async function vectorLayer(picture: Placed, vector: Vector): Promise<Raw> {
   const { width, height } = picture.at;
   const canvas = { width, height, alpha: "kept", tone: "color" } as const;
   const content = nested(vector, { ...picture, at: { x: 0, y: 0, width, height } });
@@ -110,6 +108,7 @@ function keyOut(layer: Raw, key: Hex): Raw {
       data[i + c] = Math.max(0, Math.min(255, Math.round(g + ((data[i + c] ?? 0) - g) / share)));
     }
     data[i + 3] = Math.round((data[i + 3] ?? 0) * share);
+    if (data[i + 3] === 0) data.fill(0, i, i + 3);
   }
   return layer;
 }

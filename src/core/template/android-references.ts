@@ -24,6 +24,11 @@ const themeColors: Readonly<Record<string, Field>> = {
   colorOnPrimary: "colors.onBrand",
 };
 
+/** What a colour becomes where a resource is for the night (Android documentation, "Dark theme"). */
+const nightColors: Partial<Record<Field, Field>> = { "colors.start": "colors.startDark" };
+
+const forNight = (file: string): boolean => /\/res\/[^/]*-night[-/]/.test(file);
+
 /** What is found while one reference leads to the next, and the ways to follow them. */
 export function followReferences(template: Folder, resources: AndroidResources) {
   const fills: Fill[] = [];
@@ -32,7 +37,8 @@ export function followReferences(template: Folder, resources: AndroidResources) 
   const gaps: Problem[] = [];
 
   function fill(holds: Field, sites: readonly Site[], shape: Fill["shape"] = "text"): void {
-    fills.push(...sites.map((site) => ({ holds, site, shape })));
+    for (const site of sites)
+      fills.push({ holds: (forNight(site.file) && nightColors[holds]) || holds, site, shape });
   }
 
   function gap(what: string, file: string, element: XmlElement | undefined): void {
@@ -72,6 +78,14 @@ export function followReferences(template: Folder, resources: AndroidResources) 
       layer(file, find(root, "monochrome"), "adaptive-monochrome");
       if (!find(root, "monochrome")) gap("no monochrome layer for themed icons", file, root);
     }
+  }
+
+  /** The banner of an app that runs on a TV, and the one of its store. */
+  function banner(site: Site | undefined): void {
+    const ref = readReference(site?.value);
+    if (!ref) return;
+    draw("tv-banner", ref);
+    draw("store-tv-banner", ref);
   }
 
   function layer(file: string, element: XmlElement | undefined, role: string): void {
@@ -138,10 +152,13 @@ export function followReferences(template: Folder, resources: AndroidResources) 
   function draw(role: string, ref: ResourceRef): void {
     const names = { res: resources.main, type: ref.type, name: ref.name };
     const planned = new Set(pictures.map((each) => each.path));
-    const night = resources.files(ref).some((file) => file.includes(`/${ref.type}-night`));
-    for (const slot of androidSlots.filter((each) => each.role === role)) {
+    const night = resources.files(ref).some(forNight);
+    const rows = androidSlots.filter((each) => each.role === role && (night || each.theme !== "dark"));
+    const ownNight = rows.some((each) => each.theme === "dark");
+    for (const slot of rows) {
       const path = slotPath(slot, names);
-      const paths = night ? [path, path.replace(`/${ref.type}-`, `/${ref.type}-night-`)] : [path];
+      const paths =
+        night && !ownNight ? [path, path.replace(`/${ref.type}-`, `/${ref.type}-night-`)] : [path];
       pictures.push(...paths.filter((each) => !planned.has(each)).map((each) => ({ slot, path: each })));
     }
     const shown = resources.files(ref).filter((file) => !file.endsWith(".xml") || isDrawn(file));
@@ -153,5 +170,5 @@ export function followReferences(template: Folder, resources: AndroidResources) 
     return !["adaptive-icon", "layer-list", "selector"].includes(resources.xml(file).name);
   }
 
-  return { fills, pictures, brandFiles, gaps, fill, gap, label, launcher, theme, notification };
+  return { fills, pictures, brandFiles, gaps, fill, gap, label, launcher, banner, theme, notification };
 }

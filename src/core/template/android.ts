@@ -24,6 +24,7 @@ export function surveyAndroid(template: Folder): PartSurvey | undefined {
   survey.fill("build", inConfig("versionCode"));
   for (const element of walk(manifest)) {
     survey.label(attributeSite(manifestFile, element, "android:label"), manifestFile);
+    survey.banner(attributeSite(manifestFile, element, "android:banner"));
   }
   const application = find(manifest, "application");
   survey.launcher(attributeSite(manifestFile, application, "android:icon"), "launcher", manifestFile);

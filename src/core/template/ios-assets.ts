@@ -1,5 +1,5 @@
 import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
-import { iosIconSlots, iosStartPoints, iosStartSlot } from "../catalog/ios.ts";
+import { iosIconSlots, iosStartForms, iosStartPoints } from "../catalog/ios.ts";
 import type { Folder } from "../files/folder.ts";
 import { memberSite, nodeSite, parseJson } from "../splice/json.ts";
 import type { Site } from "../splice/site.ts";
@@ -65,7 +65,10 @@ function filenameFill(file: string, image: JsonNode, picture: string): Fill {
   return { holds: "key", site, shape: "nothing", before: `${indent}"filename" : ${JSON.stringify(picture)}` };
 }
 
-/** An image set of the start screen, at every scale it lists. */
+/** Whether an entry of an asset stands for dark screens (Apple, asset catalog reference, appearances). */
+const isDark = (entry: JsonNode): boolean => text(entry, "appearances", 0, "value") === "dark";
+
+/** An image set of the start screen, at every scale and appearance it lists. */
 export function imageSet(
   template: Folder,
   below: string,
@@ -77,10 +80,14 @@ export function imageSet(
   const pictures = images(parseJson(template.source(`${set}/Contents.json`))).flatMap((image) => {
     const file = text(image, "filename");
     const scale = Number.parseInt(text(image, "scale") ?? "1x", 10);
-    return file?.endsWith(".png") ? [{ slot: iosStartSlot(points, scale), path: `${set}/${file}` }] : [];
+    if (!file?.endsWith(".png")) return [];
+    const [light, dark] = iosStartForms(points, scale);
+    return [{ slot: isDark(image) ? dark : light, path: `${set}/${file}` }];
   });
   return { fills: [], pictures, brandFiles: picturesIn(template, set) };
 }
+
+const darkOf = (field: Field): Field => (field === "colors.start" ? "colors.startDark" : field);
 
 /** A colour set: every colour it lists, for any appearance. */
 export function colorSet(template: Folder, below: string, name: string, holds: Field): Found | undefined {
@@ -89,7 +96,7 @@ export function colorSet(template: Folder, below: string, name: string, holds: F
   const file = `${set}/Contents.json`;
   const colors = findNodeAtLocation(parseJson(template.source(file)), ["colors"])?.children ?? [];
   const fills = colors.flatMap((color) =>
-    componentFills(holds, (channel) => {
+    componentFills(isDark(color) ? darkOf(holds) : holds, (channel) => {
       const node = findNodeAtLocation(color, ["color", "components", channel]);
       return node && nodeSite(file, node);
     }),

@@ -4,7 +4,7 @@ import type { Slot } from "../catalog/slot.ts";
 import { icoSizes, manifestIcons, socialSlot, touchSide, webSlot } from "../catalog/web.ts";
 import type { Folder } from "../files/folder.ts";
 import { placeAt, type Source } from "../files/source.ts";
-import { type Problem, problem } from "../problems/problem.ts";
+import { problem } from "../problems/problem.ts";
 import {
   type HtmlElement,
   htmlAttribute,
@@ -16,6 +16,8 @@ import { jsonSite, nodeSite, parseJson } from "../splice/json.ts";
 import type { Site } from "../splice/site.ts";
 import type { Field } from "../values/fields.ts";
 import { type Fill, firstOfEachPlace, heldValues, type PartSurvey, type PictureUse } from "./survey.ts";
+import { linked, resolved, type WebFound } from "./web-links.ts";
+import { surveyWebStart } from "./web-start.ts";
 
 /** Meta elements of a page's head that hold one of the app's values, by name or property. */
 const metaFields: Readonly<Record<string, { holds: Field; shape?: "color" }>> = {
@@ -36,13 +38,6 @@ const manifestFields: Readonly<Record<string, { holds: Field; shape?: "color" }>
   background_color: { holds: "colors.start", shape: "color" },
 };
 
-interface Found {
-  fills: Fill[];
-  pictures: PictureUse[];
-  brandFiles: string[];
-  gaps: Problem[];
-}
-
 /** Surveys the web app of a template: the pages that link a web manifest; undefined where there is none. */
 export function surveyWeb(template: Folder): PartSurvey | undefined {
   const pages = template
@@ -54,7 +49,7 @@ export function surveyWeb(template: Folder): PartSurvey | undefined {
   const first = pages[0];
   if (!first) return undefined;
   const folder = posix.dirname(first.file) === "." ? "" : posix.dirname(first.file);
-  const found: Found = { fills: [], pictures: [], brandFiles: [], gaps: [] };
+  const found: WebFound = { fills: [], pictures: [], brandFiles: [], gaps: [] };
   for (const { file, source, elements } of pages) surveyPage(template, folder, file, source, elements, found);
   const fills = firstOfEachPlace(found.fills);
   const icons = found.pictures.map((each) => each.path);
@@ -70,27 +65,13 @@ export function surveyWeb(template: Folder): PartSurvey | undefined {
   };
 }
 
-const linked = (element: HtmlElement, rel: string): boolean =>
-  element.tagName === "link" &&
-  (htmlAttribute(element, "rel") ?? "").toLowerCase().split(/\s+/).includes(rel);
-
-/** A link of a page as a path within the template; undefined for what lies elsewhere. */
-function resolved(folder: string, file: string, href: string | undefined): string | undefined {
-  if (!href || /^[a-z][a-z0-9+.-]*:|^\/\//i.test(href)) return undefined;
-  const path = href.replace(/[?#].*$/, "");
-  const joined = posix.normalize(
-    path.startsWith("/") ? posix.join(folder, path) : posix.join(posix.dirname(file), path),
-  );
-  return joined.startsWith("..") ? undefined : joined;
-}
-
 function surveyPage(
   template: Folder,
   folder: string,
   file: string,
   source: Source,
   elements: HtmlElement[],
-  found: Found,
+  found: WebFound,
 ): void {
   for (const element of elements) {
     if (element.tagName === "title") pushFill(found.fills, "app.name", htmlTextSite(file, element));
@@ -118,6 +99,7 @@ function surveyPage(
     else if (linked(element, "icon"))
       found.pictures.push(...favicon(target, htmlAttribute(element, "sizes")));
   }
+  surveyWebStart(folder, file, source.text, elements, found);
   const inRoot = `${folder ? `${folder}/` : ""}favicon.ico`;
   if (template.has(inRoot)) found.pictures.push(...favicon(inRoot, undefined));
   if (!found.pictures.some((each) => each.slot.role === "touch")) {
@@ -144,7 +126,7 @@ function pushFill(fills: Fill[], holds: Field, site: Site | undefined, shape: Fi
   if (site) fills.push({ holds, site, shape });
 }
 
-function surveyManifest(template: Folder, folder: string, file: string, found: Found): void {
+function surveyManifest(template: Folder, folder: string, file: string, found: WebFound): void {
   if (!template.has(file)) {
     found.gaps.push(
       problem("template-gap", `Web: the page links ${file}, which is not there.`, { severity: "warning" }),
@@ -180,7 +162,12 @@ function manifestPicture(folder: string, file: string, entry: JsonNode): Picture
 }
 
 /** Icons that an installable page needs and the manifest does not list are added to it, beside those it has. */
-function addMissingIcons(file: string, icons: JsonNode, listed: readonly PictureUse[], found: Found): void {
+function addMissingIcons(
+  file: string,
+  icons: JsonNode,
+  listed: readonly PictureUse[],
+  found: WebFound,
+): void {
   const has = (wanted: Slot) =>
     listed.some(({ slot }) => slot.role === wanted.role && slot.width === wanted.width);
   const missing = manifestIcons.filter((slot) => !has(slot));

@@ -1,4 +1,4 @@
-import { converter, formatHex, parse, wcagContrast } from "culori";
+import { clampChroma, converter, formatHex, parse, wcagContrast } from "culori";
 import type { ProblemCode } from "../problems/catalogue.ts";
 
 /** An opaque sRGB colour as #rrggbb, lower case. */
@@ -36,3 +36,14 @@ export const contrast = (a: string, b: string): number => wcagContrast(a, b);
 /** Black or white, whichever can be read better on a colour. */
 export const readableOn = (hex: string): Hex =>
   contrast("#ffffff", hex) >= contrast("#000000", hex) ? "#ffffff" : "#000000";
+
+const toOklch = converter("oklch");
+
+/** The same hue, as dark as a screen at night: at most 22 % light, and little of the colour. What is no colour stays as it is. */
+export function darkened(text: string): string {
+  const color = toOklch(parse(text));
+  if (!color) return text;
+  return formatHex(
+    clampChroma({ ...color, l: Math.min(color.l, 0.22), c: Math.min(color.c, 0.05) }, "oklch"),
+  );
+}

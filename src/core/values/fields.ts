@@ -76,6 +76,17 @@ const facts = {
     pattern: "{colors.ground}",
     color: true,
   },
+  "colors.startEnd": {
+    says: "Foot of the start screen's ground, where it runs from one colour to another",
+    brief: ["colors", "startEnd"],
+    color: true,
+  },
+  "colors.startDark": {
+    says: "Ground of the start screen on dark screens",
+    brief: ["colors", "startDark"],
+    pattern: "{colors.start darkened}",
+    color: true,
+  },
   "colors.onBrand": { says: "Text on the brand colour: black or white, the more readable", color: true },
 } satisfies Record<string, FieldFact>;
 

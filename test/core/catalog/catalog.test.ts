@@ -1,13 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { androidSlots } from "../../../src/core/catalog/android.ts";
-import { iosIconSlots } from "../../../src/core/catalog/ios.ts";
+import { iosIconSlots, iosStartForms } from "../../../src/core/catalog/ios.ts";
 import { type Slot, scaled } from "../../../src/core/catalog/slot.ts";
-import { manifestIcons } from "../../../src/core/catalog/web.ts";
+import { manifestIcons, webStartSlots } from "../../../src/core/catalog/web.ts";
 import { windowsSlots } from "../../../src/core/catalog/windows.ts";
 
-const sizes = (slots: readonly Slot[], role: string) =>
+const sizes = (slots: readonly Slot[], role: string, theme?: "dark") =>
   slots
-    .filter((slot) => slot.role === role)
+    .filter((slot) => slot.role === role && (slot.platform === "ios" || slot.theme === theme))
     .map(({ qualifier, width, height }) => `${qualifier} ${width}x${height}`);
 
 test("a scaled size is rounded half up", () => {
@@ -42,6 +42,37 @@ describe.each([
     "android full start, turned",
     sizes(androidSlots, "start-full-land"),
     "mdpi 480x320, hdpi 800x480, xhdpi 1280x720, xxhdpi 1600x960, xxxhdpi 1920x1280",
+  ],
+  ...(
+    ["start-mark", "start-mark-plate", "start-branding", "start-full-port", "start-full-land"] as const
+  ).map(
+    (role) =>
+      [
+        `android ${role} by night`,
+        sizes(androidSlots, role, "dark"),
+        sizes(androidSlots, role)
+          .map((each) => each.replace(" ", "-night "))
+          .join(", "),
+      ] as const,
+  ),
+  ["android TV", sizes(androidSlots, "tv-banner"), "xhdpi 320x180"],
+  ["android TV in the store", sizes(androidSlots, "store-tv-banner"), "1280x720 1280x720"],
+  [
+    "ios start at 120 × 90 points",
+    sizes(
+      [1, 2, 3].flatMap((scale) => iosStartForms({ width: 120, height: 90 }, scale)),
+      "start-mark",
+    ),
+    "1x 120x90, 2x 240x180, 3x 360x270, 1x-night 120x90, 2x-night 240x180, 3x-night 360x270",
+  ],
+  [
+    "web start, upright",
+    sizes(webStartSlots, "start-portrait"),
+    `320x568@2 640x1136, 375x667@2 750x1334, 414x736@3 1242x2208, 375x812@3 1125x2436, 414x896@2 828x1792,
+     414x896@3 1242x2688, 390x844@3 1170x2532, 393x852@3 1179x2556, 402x874@3 1206x2622, 420x912@3 1260x2736,
+     428x926@3 1284x2778, 430x932@3 1290x2796, 440x956@3 1320x2868, 744x1133@2 1488x2266, 768x1024@2 1536x2048,
+     810x1080@2 1620x2160, 820x1180@2 1640x2360, 834x1112@2 1668x2224, 834x1194@2 1668x2388, 834x1210@2 1668x2420,
+     1024x1366@2 2048x2732, 1032x1376@2 2064x2752`,
   ],
   [
     "android store",
@@ -130,6 +161,26 @@ test("windows target sizes: each plain, unplated, and unplated for light", () =>
     ),
   );
   expect(found.sort()).toEqual(wanted.sort());
+});
+
+test("each start picture of a page is for one screen in one turn", () => {
+  expect(new Set(webStartSlots.map((slot) => slot.media)).size).toBe(44);
+  const turned = webStartSlots.filter(({ role }) => role === "start-landscape");
+  expect(turned.map(({ qualifier, width, height }) => `${qualifier} ${height}x${width}`)).toEqual(
+    sizes(webStartSlots, "start-portrait"),
+  );
+  expect(turned[0]?.media).toBe(
+    "(device-width: 320px) and (device-height: 568px) and (-webkit-device-pixel-ratio: 2) and (orientation: landscape)",
+  );
+});
+
+test("by night: the resource of the same name in a folder for the night, on the dark ground", () => {
+  const night = androidSlots.filter((slot) => slot.theme === "dark");
+  expect(night).toHaveLength(25);
+  for (const slot of night)
+    expect(slot.path).toMatch(/^\{res\}\/(\{type\}|drawable(-land)?)-night-x{0,3}[mh]dpi\//);
+  const grounds = night.flatMap(({ ground }) => (ground.kind === "full" ? [ground.color] : []));
+  expect(new Set(grounds)).toEqual(new Set(["colors.startDark"]));
 });
 
 test("web manifest icons", () => {

@@ -4,6 +4,7 @@ import type { Art } from "../../../src/core/artwork/judge.ts";
 import { comparable } from "../../../src/core/derive/identifier.ts";
 import { resolveVariant } from "../../../src/core/derive/resolve-variant.ts";
 import { judgeTogether } from "../../../src/core/derive/rules.ts";
+import { noArtwork } from "../../../src/core/derive/variant.ts";
 import { isError } from "../../../src/core/problems/problem.ts";
 import { platforms } from "../../../src/core/values/platform.ts";
 import { parseYaml } from "../../../src/core/workspace/document.ts";
@@ -11,6 +12,7 @@ import type { Client, Workspace } from "../../../src/core/workspace/read.ts";
 import { agencySchema } from "../../../src/core/workspace/schema/agency.ts";
 import { briefSchema } from "../../../src/core/workspace/schema/brief.ts";
 import { templateSchema } from "../../../src/core/workspace/schema/template.ts";
+import { artwork } from "../../support/variant.ts";
 
 const written = <T>(file: string, text: string, parse: (data: unknown) => T) => {
   const document = parseYaml({ file, text });
@@ -54,7 +56,9 @@ test("whatever the names and domains: accepted everywhere or told; never a colli
   fc.assert(
     fc.property(fc.array(fc.tuple(names, domains), { minLength: 1, maxLength: 8 }), (pairs) => {
       const resolve = () =>
-        pairs.map(([name, domain], at) => resolveVariant(workspace, client(`c${at}`, name, domain), {}));
+        pairs.map(([name, domain], at) =>
+          resolveVariant(workspace, client(`c${at}`, name, domain), noArtwork),
+        );
       const all = resolve();
       expect(resolve().map((each) => each.values)).toEqual(all.map((each) => each.values));
       const told = judgeTogether(all);
@@ -79,7 +83,7 @@ test("a picture on a plain ground gives its colour where the brief gives none", 
   const bare = client("bare", "Acre", "hill.example");
   if (bare.brief) bare.brief.document.data = { app: { name: "Acre" }, domain: "hill.example" };
   const icon = { file: "clients/bare/art/icon.png", edge: "#aabbcc" } as unknown as Art;
-  const { values, problems } = resolveVariant(workspace, bare, { icon });
+  const { values, problems } = resolveVariant(workspace, bare, artwork({ icon }));
   expect(values["colors.brand"]?.trail).toEqual([
     { by: "picture", note: "the plain ground of clients/bare/art/icon.png", value: "#aabbcc" },
   ]);

@@ -6,19 +6,18 @@ import { type Art, judgeArt } from "../../../src/core/artwork/judge.ts";
 import { androidSlots } from "../../../src/core/catalog/android.ts";
 import { iosIconSlots } from "../../../src/core/catalog/ios.ts";
 import type { Slot } from "../../../src/core/catalog/slot.ts";
-import { webSlot } from "../../../src/core/catalog/web.ts";
+import { webSlot, webStartSlots } from "../../../src/core/catalog/web.ts";
 import { windowsSlots } from "../../../src/core/catalog/windows.ts";
-import type { Artwork, Variant } from "../../../src/core/derive/variant.ts";
+import type { Artwork } from "../../../src/core/derive/variant.ts";
 import { readInside } from "../../../src/core/files/folder.ts";
 import { createRenderer } from "../../../src/core/render/draw.ts";
 import { drawingOf } from "../../../src/core/render/drawing.ts";
-import { traced } from "../../../src/core/values/trail.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
+import { artwork, variantOf } from "../../support/variant.ts";
 
 const root = temporaryFolder();
 const renderer = createRenderer((file) => readInside(root, file, file));
 const place = { file: "brief.yaml", line: 1, column: 1, text: "" };
-const value = (text: string) => traced({ by: "brief", note: "", value: text });
 const art: Record<string, Art> = {};
 
 /** A tall bar off the middle of its canvas, red, with a hole in the ground's colour. */
@@ -32,16 +31,8 @@ beforeAll(async () => {
   for (const file of ["bar.svg", "bar.png", "icon.jpg"]) art[file] = await judgeArt(root, file, place);
 });
 
-const variant = (pictures: Artwork): Variant => ({
-  key: "x",
-  values: {
-    "colors.ground": value("#0000ff"),
-    "colors.start": value("#00ff00"),
-    "colors.brand": value("#ff0000"),
-  },
-  art: pictures,
-  locales: [],
-});
+const variant = (pictures: Artwork) =>
+  variantOf(pictures, { "colors.ground": "#0000ff", "colors.start": "#00ff00", "colors.brand": "#ff0000" });
 
 async function drawn(slot: Slot, pictures: Artwork) {
   const png = await renderer.png(drawingOf(slot, variant(pictures)));
@@ -68,7 +59,7 @@ test("a picture is judged by what is drawn on it", () => {
 });
 
 describe.each(["bar.svg", "bar.png"])("from %s", (file) => {
-  const pictures = () => ({ mark: art[file] as Art });
+  const pictures = () => artwork({ mark: art[file] });
 
   test.each([
     ["adaptive foreground", slotOf(androidSlots, "adaptive-foreground", "xxhdpi"), 33],
@@ -136,19 +127,20 @@ describe.each(["bar.svg", "bar.png"])("from %s", (file) => {
 });
 
 test("a mark is found in a square picture on a plain ground", async () => {
-  const front = await drawn(slotOf(androidSlots, "adaptive-foreground", "xxxhdpi"), {
-    icon: art["icon.jpg"] as Art,
-  });
+  const front = await drawn(
+    slotOf(androidSlots, "adaptive-foreground", "xxxhdpi"),
+    artwork({ icon: art["icon.jpg"] }),
+  );
   expect(front.pixel(0, 0)[3]).toBe(0);
   expect(front.pixel(216, 216)[3]).toBe(255);
-  const icon = await drawn(slotOf(iosIconSlots, "icon", "universal"), { icon: art["icon.jpg"] as Art });
+  const icon = await drawn(slotOf(iosIconSlots, "icon", "universal"), artwork({ icon: art["icon.jpg"] }));
   expect(icon.pixel(2, 2)[0]).toBeGreaterThan(240);
   expect(icon.meta.hasAlpha).toBe(false);
 });
 
 test("favicon.ico holds its three pictures, and a vector stays one", async () => {
   const drawings = [16, 32, 48].map((side) =>
-    drawingOf(webSlot("favicon", side), variant({ mark: art["bar.svg"] as Art })),
+    drawingOf(webSlot("favicon", side), variant(artwork({ mark: art["bar.svg"] }))),
   );
   const ico = await renderer.ico(drawings);
   expect([ico.readUInt16LE(0), ico.readUInt16LE(2), ico.readUInt16LE(4)]).toEqual([0, 1, 3]);
@@ -160,7 +152,59 @@ test("favicon.ico holds its three pictures, and a vector stays one", async () =>
   const svg = (await renderer.svg(drawings[2] as (typeof drawings)[0])).toString();
   expect(svg).toContain("M200 20h80v240h-80z");
   const embedded = await renderer.svg(
-    drawingOf(webSlot("favicon", 64), variant({ mark: art["bar.png"] as Art })),
+    drawingOf(webSlot("favicon", 64), variant(artwork({ mark: art["bar.png"] }))),
   );
   expect((await sharp(embedded).metadata()).width).toBe(64);
+});
+
+test("what is drawn in the middle of a large canvas is drawn alone, and comes out as if the canvas had been drawn whole", async () => {
+  for (const mark of ["bar.svg", "bar.png"]) {
+    for (const slot of [webStartSlots[0], webStartSlots[21], slotOf(androidSlots, "start-mark", "xxxhdpi")]) {
+      const drawing = drawingOf(slot as Slot, variant(artwork({ mark: art[mark] })));
+      const whole = { ...drawing, name: { path: "M0 0z", color: "#000000" as const } };
+      const pixels = async (png: Buffer) => sharp(png).raw().toBuffer();
+      const [alone, all] = [await renderer.png(drawing), await renderer.png(whole)];
+      expect((await pixels(alone)).equals(await pixels(all)), `${mark} ${slot?.qualifier}`).toBe(true);
+    }
+  }
+});
+
+test("a start screen's ground runs into another colour, or is a pattern, or is covered by a picture cut around its focus", async () => {
+  const slot = webStartSlots[0] as Slot;
+  const gradient = variant(artwork({ mark: art["bar.svg"] }));
+  gradient.values["colors.startEnd"] = { value: "#000000", trail: [] };
+  const faded = await sharp(await renderer.png(drawingOf(slot, gradient)))
+    .raw()
+    .toBuffer();
+  const green = [0, 0.25, 0.5, 0.75].map(
+    (share) => faded[Math.round(share * slot.height) * slot.width * 3 + 1],
+  );
+  expect(green).toEqual([...green].sort((a, b) => (b ?? 0) - (a ?? 0)));
+  expect([green[0], green[3]]).toEqual([255, 63]);
+  for (const tile of ["bar.svg", "bar.png"]) {
+    const { pixel } = await drawn(slot, artwork({ mark: art["bar.svg"], pattern: art[tile] }));
+    expect(pixel(77, 20)).toEqual(pixel(77 + 128, 20));
+    expect(pixel(77, 20).slice(0, 3)).toEqual([204, 0, 0]);
+    expect(pixel(2, 2)).toEqual([0, 255, 0, 255]);
+  }
+  const covered = (x: number) =>
+    drawn(slot, artwork({ mark: art["bar.svg"], splash: art["bar.svg"] }, { focus: { x, y: 0.5 } }));
+  const middle = async (x: number) => (await covered(x)).pixel(slot.width / 2, 500).slice(0, 3);
+  expect([await middle(0.54), await middle(0.1)]).toEqual([
+    [204, 0, 0],
+    [0, 255, 0],
+  ]);
+});
+
+test("dark screens get the dark pictures, and a hand-drawn picture its own place alone", async () => {
+  const art2 = artwork(
+    { mark: art["bar.svg"], "dark.mark": art["icon.jpg"] },
+    { slots: { "android/notification": art["icon.jpg"] as Art } },
+  );
+  const files = (role: string, qualifier: string) =>
+    drawingOf(slotOf(androidSlots, role, qualifier), variant(art2)).picture?.art.file;
+  expect(files("start-mark", "hdpi")).toBe("bar.svg");
+  expect(files("start-mark", "hdpi-night")).toBe("icon.jpg");
+  expect(files("notification", "hdpi")).toBe("icon.jpg");
+  expect(files("launcher", "hdpi")).toBe("bar.svg");
 });

@@ -4,29 +4,24 @@ import { beforeAll, describe, expect, test } from "vitest";
 import { type Art, judgeArt } from "../../../src/core/artwork/judge.ts";
 import { allSlots } from "../../../src/core/catalog/all.ts";
 import type { Slot } from "../../../src/core/catalog/slot.ts";
-import type { Artwork, Variant } from "../../../src/core/derive/variant.ts";
+import type { Artwork } from "../../../src/core/derive/variant.ts";
 import { readInside } from "../../../src/core/files/folder.ts";
 import { createRenderer } from "../../../src/core/render/draw.ts";
 import { drawingOf } from "../../../src/core/render/drawing.ts";
-import { traced } from "../../../src/core/values/trail.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 import { likeReference } from "../../support/similarity.ts";
+import { artwork, variantOf } from "../../support/variant.ts";
 
 const root = temporaryFolder();
 const demo = join(import.meta.dirname, "../../../demo/clients");
 const renderer = createRenderer((file) => readInside(root, file, file));
 const place = { file: "brief.yaml", line: 1, column: 1, text: "" };
-const color = (value: string) => traced({ by: "brief", note: "", value });
 const factor = 8;
 
 beforeAll(() => cpSync(demo, root, { recursive: true }));
 
-const variant = (art: Artwork, ground: string): Variant => ({
-  key: "x",
-  values: { "colors.ground": color(ground), "colors.start": color(ground), "colors.brand": color("#1f5d4c") },
-  art,
-  locales: [],
-});
+const variant = (art: Artwork, ground: string) =>
+  variantOf(art, { "colors.ground": ground, "colors.start": ground, "colors.brand": "#1f5d4c" });
 
 /** Small ones, where a line is a pixel wide, and some larger; grey ones are stretched by their own pixels. */
 const looked = allSlots.filter(
@@ -58,7 +53,7 @@ describe("every picture is like the same one drawn at eight times its size and r
     ["root-and-leaf/art/mark.png", "#fff1e0", 0.97],
   ])("from %s", async (file, ground, least) => {
     const art: Art = await judgeArt(root, file, place);
-    const { slot, like } = await worst({ mark: art }, ground);
+    const { slot, like } = await worst(artwork({ mark: art }), ground);
     expect(like, slot).toBeGreaterThanOrEqual(least);
   });
 });

@@ -42,7 +42,7 @@ test("Android: a Groovy script at the top, a literal label, a bitmap icon, a sta
     "build build.gradle |7|",
     "app.label src/main/AndroidManifest.xml |Shed|",
     "colors.brand src/main/res/values/s.xml |#FF102030|",
-    "colors.start src/main/res/values-night/s.xml |#003|",
+    "colors.startDark src/main/res/values-night/s.xml |#003|",
     "colors.start src/main/res/values/s.xml |#00f|",
   ]);
   expect(part.pictures.map((each) => each.path)).toContain("src/main/res/drawable-xxxhdpi/logo.png");

@@ -23,6 +23,8 @@ const picture = z
   .max(200)
   .describe("Path of a picture, relative to the client's folder: SVG, PNG, JPEG or WebP");
 
+const percent = z.number().min(0).max(100);
+
 /** Everything a client may supply. All of it optional here: what must be there is decided after the defaults are laid under it. */
 export const briefSchema = z.strictObject({
   app: z
@@ -51,8 +53,30 @@ export const briefSchema = z.strictObject({
   locale: languageTag.optional(),
   version: z.string().optional(),
   build: z.int().min(1).max(2_100_000_000).optional(),
-  colors: z.strictObject({ brand: color, ground: color, start: color }).partial().optional(),
-  art: z.strictObject({ icon: picture, mark: picture, mono: picture }).partial().optional(),
+  colors: z
+    .strictObject({ brand: color, ground: color, start: color, startEnd: color, startDark: color })
+    .partial()
+    .optional(),
+  art: z
+    .strictObject({
+      icon: picture,
+      mark: picture,
+      mono: picture,
+      wide: picture,
+      splash: picture,
+      pattern: picture,
+      dark: z.strictObject({ icon: picture, mark: picture, wide: picture, splash: picture }).partial(),
+      focus: z
+        .strictObject({ x: percent, y: percent })
+        .describe(
+          "What must stay in sight where a picture is cut, in per cent from the left and from the top",
+        ),
+      slots: z
+        .record(z.string().min(1).max(80), picture)
+        .describe("Pictures drawn by hand for single places, such as android/notification"),
+    })
+    .partial()
+    .optional(),
   identifiers: z
     .strictObject({
       base: text(200),

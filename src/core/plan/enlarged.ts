@@ -1,0 +1,53 @@
+import type { Art } from "../artwork/judge.ts";
+import { artRoleNames, rolePath } from "../artwork/roles.ts";
+import type { Artwork, Resolved } from "../derive/variant.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import type { Drawing } from "../render/drawing.ts";
+import type { Plan } from "./plan.ts";
+
+/** Enlarged by less than this, a bitmap looks no softer. */
+const unseen = 1.02;
+
+interface Enlargement {
+  factor: number;
+  path: string;
+  drawing: Drawing;
+}
+
+/** Tells of each bitmap that some picture wants larger than it is: where it is enlarged most, and how large it would have to be. */
+export function enlarged({ entries }: Plan, { client, art }: Resolved): Problem[] {
+  const worst = new Map<string, Enlargement>();
+  for (const entry of entries) {
+    if (entry.kind !== "draw" || entry.container === "svg") continue;
+    for (const drawing of entry.drawings) {
+      const factor = enlargement(drawing);
+      const file = drawing.picture?.art.file ?? "";
+      if (factor > Math.max(unseen, worst.get(file)?.factor ?? 0))
+        worst.set(file, { factor, path: entry.path, drawing });
+    }
+  }
+  return supplied(art).flatMap(({ at, picture: { file, width, height } }) => {
+    const found = worst.get(file);
+    if (!found) return [];
+    const { factor, path, drawing } = found;
+    const message = `${file} is ${width} × ${height} pixels; for ${path}, ${drawing.width} × ${drawing.height}, it is enlarged ${factor.toFixed(1)} times.`;
+    return problem("art-small", message, {
+      severity: "warning",
+      client: client.key,
+      expected: `${Math.ceil(width * factor)} × ${Math.ceil(height * factor)} pixels or more`,
+      place: client.brief?.document.placeOf(at),
+    });
+  });
+}
+
+/** How many times its own size a bitmap is drawn; a vector has none. */
+function enlargement({ picture }: Drawing): number {
+  if (!picture || picture.art.format === "svg") return 0;
+  const { art, part, at } = picture;
+  return Math.max(at.width / (part.width * art.width), at.height / (part.height * art.height));
+}
+
+const supplied = ({ given, slots }: Artwork): { at: string[]; picture: Art }[] => [
+  ...artRoleNames.flatMap((role) => (given[role] ? [{ at: rolePath(role), picture: given[role] }] : [])),
+  ...Object.entries(slots).map(([slot, picture]) => ({ at: ["art", "slots", slot], picture })),
+];

@@ -1,0 +1,93 @@
+import type { Box } from "../artwork/geometry.ts";
+import type { Art } from "../artwork/judge.ts";
+import type { Slot } from "../catalog/slot.ts";
+import type { Hex } from "../values/color.ts";
+import type { Source } from "./source.ts";
+
+/** A client's picture laid onto the canvas. */
+export interface Placed {
+  art: Pick<Art, "file" | "hash" | "format" | "width" | "height">;
+  /** The part of the picture that is used; fractions of it. */
+  part: Box;
+  /** Where that part lies on the canvas, in pixels, to a thousandth. */
+  at: Box;
+  /** Colour that is made transparent: the plain ground of a picture whose mark is wanted alone. */
+  key?: Hex;
+  /** Cut to the plate's shape. */
+  clip: boolean;
+}
+
+interface Size {
+  width: number;
+  height: number;
+}
+
+/** A picture over a whole box in the middle of the canvas; what is too long is cut, as far as can be away from the focus. */
+export function covering(art: Art, focus: { x: number; y: number }, box: Size, canvas: Size): Placed {
+  const scale = Math.max(box.width / art.width, box.height / art.height);
+  const [width, height] = [box.width / (art.width * scale), box.height / (art.height * scale)];
+  const start = (share: number, at: number) => Math.max(0, Math.min(1 - share, at - share / 2));
+  const part = { x: start(width, focus.x), y: start(height, focus.y), width, height };
+  const at = { x: (canvas.width - box.width) / 2, y: (canvas.height - box.height) / 2, ...box };
+  return { art: artRef(art), part, at: settled(at), clip: false };
+}
+
+/** What is drawn of a picture, laid into the safe zone: by its smallest circle, or by its box. */
+export function fitted({ art, part, circle, key }: Source, slot: Slot): Placed {
+  const { width, height, safe } = slot;
+  const share = safe.share * (safe.drawn ?? 1);
+  const size = { width: part.width * art.width, height: part.height * art.height };
+  const scale =
+    safe.shape === "circle"
+      ? (Math.min(width, height) * share) / (2 * circle.radius * art.width)
+      : Math.min((width * share) / size.width, (height * share) / size.height);
+  const middle =
+    safe.shape === "circle"
+      ? { x: (circle.x - part.x) * art.width * scale, y: (circle.y - part.y) * art.height * scale }
+      : { x: (size.width * scale) / 2, y: (size.height * scale) / 2 };
+  const at = {
+    x: width / 2 - middle.x,
+    y: height / 2 - middle.y,
+    width: size.width * scale,
+    height: size.height * scale,
+  };
+  return placed({ art, part, circle, ...(key === undefined ? {} : { key }) }, at);
+}
+
+/** What is drawn of a picture, as large as it has room in a box, in its middle. */
+export function within(source: Source, box: Box): Placed {
+  const size = sizeOf(source);
+  const scale = Math.min(box.width / size.width, box.height / size.height);
+  const [width, height] = [size.width * scale, size.height * scale];
+  return placed(source, {
+    x: box.x + (box.width - width) / 2,
+    y: box.y + (box.height - height) / 2,
+    width,
+    height,
+  });
+}
+
+/** Size of what is drawn, in the picture's own units. */
+export const sizeOf = ({ art, part }: Source): Size => ({
+  width: part.width * art.width,
+  height: part.height * art.height,
+});
+
+function placed({ art, part, key }: Source, at: Box): Placed {
+  const base = { art: artRef(art), part, at: settled(at), clip: false };
+  return key === undefined ? base : { ...base, key };
+}
+
+export const artRef = ({ file, hash, format, width, height }: Art): Placed["art"] => ({
+  file,
+  hash,
+  format,
+  width,
+  height,
+});
+
+/** To a thousandth of a pixel: enough for any eye, and the same on every machine. */
+function settled({ x, y, width, height }: Box): Box {
+  const round = (value: number) => Math.round(value * 1000) / 1000;
+  return { x: round(x), y: round(y), width: round(width), height: round(height) };
+}

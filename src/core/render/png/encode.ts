@@ -1,0 +1,150 @@
+import { constants } from "node:zlib";
+import { fromRaw, type Raw } from "../raw.ts";
+import { pngFile } from "./file.ts";
+import { upward } from "./filters.ts";
+import { type Indexed, indexed } from "./indexed.ts";
+import type { Placement } from "./placement.ts";
+import { colorRows, indexedRows, paint, type Rows } from "./rows.ts";
+import { compressed, longestPiece, type Stretch, shortestRun, zlibStream } from "./stream.ts";
+
+/** What is drawn, and in which form its pixels are best written. */
+export interface Content {
+  raw: Raw;
+  /** Red, green, blue and alpha around it, as they lie in memory. */
+  ground: number;
+  /** Whether the file has an alpha channel. */
+  alpha: boolean;
+  /** Few colours; a photo, filtered row by row; or a drawing of many colours. */
+  form: Indexed | "photo" | "drawing";
+}
+
+/** Looks at what is drawn. A palette can be forbidden. */
+export function contentOf(raw: Raw, ground: number, alpha: boolean, trueColor = false): Content {
+  const pixels = pixelsOf(raw.data);
+  if (isBusy(pixels, raw)) return { raw, ground, alpha, form: "photo" };
+  const few = trueColor ? undefined : indexed(pixels, ground);
+  return { raw, ground, alpha, form: few ?? "drawing" };
+}
+
+/** Writes a PNG; what is drawn lies on a larger canvas where a placement says so. */
+export async function encodePng(content: Content, placement = whole(content.raw)): Promise<Buffer> {
+  const { raw, ground, alpha, form } = content;
+  if (form === "photo") return filtered(content, placement);
+  if (form !== "drawing") return written(indexedRows(form, placement, alpha), placement, ground);
+  const rows = colorRows(raw.data, placement, ground, alpha);
+  return written(rows, placement, ground);
+}
+
+const whole = ({ width, height }: Raw): Placement => ({
+  canvas: { width, height },
+  left: 0,
+  top: 0,
+  width,
+  height,
+});
+
+/** Up to so many bytes are pressed as small as they go; with more that would take longer than drawing them. */
+const longest = 300_000;
+
+function pixelsOf(data: Buffer): Uint32Array {
+  const aligned = data.byteOffset % 4 === 0 ? data : Uint8Array.from(data);
+  return new Uint32Array(aligned.buffer, aligned.byteOffset, aligned.length / 4);
+}
+
+/** More than this share of pixels that differ from the one before: a photo, not a drawing. */
+const busy = 0.25;
+const rowsLookedAt = 48;
+
+function isBusy(pixels: Uint32Array, { width, height }: Raw): boolean {
+  const apart = Math.max(1, Math.floor(height / rowsLookedAt));
+  let [differing, all] = [0, 0];
+  for (let y = 0; y < height; y += apart) {
+    all += width;
+    for (let i = y * width + 1; i < (y + 1) * width; i++) if (pixels[i] !== pixels[i - 1]) differing++;
+  }
+  return differing > busy * all;
+}
+
+/** Rows of the ground alone: zeros have no need to be written out, and others are compressed once for many. */
+function flat({ header, length, step }: Rows, count: number, ground: number): Stretch[] {
+  if (header.colorType === 3 || ground === 0) return [length * count];
+  const rows = new Uint8Array(length * Math.min(count, Math.ceil(longestPiece / length)));
+  paint(rows, length, step, ground);
+  const times = rows.length === 0 ? 0 : Math.floor((length * count) / rows.length);
+  return [{ bytes: rows, times }, rows.subarray(0, length * count - rows.length * times)];
+}
+
+/** The rows above the drawn ones, these, and the rows below: compressed in the way that makes least of the drawn ones. */
+async function written(rows: Rows, placement: Placement, ground: number): Promise<Buffer> {
+  const { canvas, top, height } = placement;
+  const below = canvas.height - top - height;
+  const around = (band: Uint8Array) =>
+    joined([...flat(rows, top, ground), band, ...flat(rows, below, ground)]);
+  const tried = waysOf(rows, placement).map(async ({ band, ...how }) => {
+    const stretches = around(band);
+    return { stretches, parts: await compressed(stretches, { ...how, memLevel: 9 }) };
+  });
+  const all = await Promise.all(tried);
+  const { parts, stretches } = all.reduce((a, b) => (sizeOf(b.parts) < sizeOf(a.parts) ? b : a));
+  return pngFile(rows.header, zlibStream(parts, stretches));
+}
+
+const sizeOf = (parts: readonly Buffer[]): number => parts.reduce((sum, each) => sum + each.length, 0);
+
+interface Way {
+  band: Uint8Array;
+  level: number;
+  strategy?: number;
+}
+
+/** Ways to compress rows. In a palette, runs alone come close to the best, in a fraction of its time. */
+function waysOf({ header: { colorType, depth }, length, band }: Rows, { left, width }: Placement): Way[] {
+  const runs = { level: 6, strategy: constants.Z_RLE };
+  if (colorType !== 3) return [{ band, level: band.length > longest ? 7 : 9 }];
+  if (band.length <= longest)
+    return [
+      { band, level: 9 },
+      { band, ...runs },
+    ];
+  const byteOf = (column: number) => 1 + ((column * depth) >> 3);
+  const columns = { from: byteOf(left), to: Math.min(length, byteOf(left + width) + 1) };
+  return [
+    { band, ...runs },
+    { band: upward(band, length, columns), ...runs },
+  ];
+}
+
+/** Short runs of zeros are taken together with what is beside them. */
+function joined(stretches: readonly Stretch[]): Stretch[] {
+  const all: Stretch[] = [];
+  for (const stretch of stretches) {
+    const last = plain(all.at(-1));
+    const next = plain(stretch);
+    if (last && next) all[all.length - 1] = Buffer.concat([last, next]);
+    else all.push(stretch);
+  }
+  return all;
+}
+
+/** What can be written out: bytes, or few zeros. */
+function plain(stretch: Stretch | undefined): Uint8Array | undefined {
+  if (stretch instanceof Uint8Array) return stretch;
+  return typeof stretch === "number" && stretch < shortestRun ? Buffer.alloc(stretch) : undefined;
+}
+
+/** A photo: each row is filtered in the way that suits it. */
+function filtered({ raw, ground, alpha }: Content, placement: Placement): Promise<Buffer> {
+  const { canvas, left, top, width, height } = placement;
+  const [r, g, b] = [ground & 255, (ground >> 8) & 255, (ground >> 16) & 255];
+  const around = {
+    left,
+    top,
+    right: canvas.width - left - width,
+    bottom: canvas.height - top - height,
+    background: { r, g, b, alpha: (ground >>> 24) / 255 },
+  };
+  const image = fromRaw(raw).extend(around);
+  const flat = alpha ? image : image.removeAlpha();
+  const large = canvas.width * canvas.height > longest;
+  return flat.png({ compressionLevel: large ? 6 : 9, adaptiveFiltering: true }).toBuffer();
+}

@@ -1,0 +1,97 @@
+/** A picture's colours, and for each pixel which of them it is. */
+export interface Indexed {
+  /** Red, green, blue and alpha in one number, as they lie in memory. The ground is the first. */
+  colors: readonly number[];
+  indices: Uint8Array;
+}
+
+/** Colours counted before a picture is taken for one that has too many. */
+const mostCounted = 4096;
+/** A colour that takes this share of all pixels is kept to the bit. */
+const frequent = 0.0008;
+/** Share of pixels that may be rounded: edges, where one colour runs into another; more would be a soft shade. */
+const mostRounded = 0.04;
+/** Levels that a channel is rounded to until the colours fit a palette: an edge is off by 6 of 255 at most. */
+const levels = [255, 64, 32, 21] as const;
+
+/**
+ * Gives every pixel a number in a palette of at most 256 colours. Where a drawing has more, which happens along its edges,
+ * colours that are rare are rounded; undefined where that does not do.
+ * @param pixels red, green, blue, alpha of each pixel in one number.
+ * @param ground the colour that gets the number 0.
+ */
+export function indexed(pixels: Uint32Array, ground: number): Indexed | undefined {
+  const counted = count(pixels, ground);
+  if (!counted) return undefined;
+  const { colors, counts, numbers } = counted;
+  const rare = counts.map((count, at) => at > 0 && count < frequent * pixels.length);
+  if (colors.length > 256) {
+    const edges = counts.reduce((sum, count, at) => (rare[at] ? sum + count : sum), 0);
+    if (edges > mostRounded * pixels.length) return undefined;
+  }
+  for (const level of levels) {
+    const palette = new Map<number, number>();
+    const renumbered = colors.map((color, at) => {
+      const kept = rare[at] ? rounded(color, level) : color;
+      const known = palette.get(kept) ?? palette.size;
+      palette.set(kept, known);
+      return known;
+    });
+    if (palette.size > 256) continue;
+    const table = Uint8Array.from(renumbered);
+    const indices = new Uint8Array(pixels.length);
+    for (let i = 0; i < indices.length; i++) indices[i] = table[numbers[i] as number] as number;
+    return { colors: [...palette.keys()], indices };
+  }
+  return undefined;
+}
+
+const slots = 4 * mostCounted;
+
+/** The colours in the order they come, how often each does, and each pixel's; undefined where there are too many. */
+function count(pixels: Uint32Array, ground: number) {
+  const keys = new Uint32Array(slots);
+  const held = new Int16Array(slots).fill(-1);
+  const colors: number[] = [];
+  const counts: number[] = [];
+  const numberOf = (color: number): number => {
+    let at = (Math.imul(color, 0x9e3779b1) >>> 16) % slots;
+    while (held[at] !== -1 && keys[at] !== color) at = (at + 1) % slots;
+    if (held[at] === -1) {
+      keys[at] = color;
+      counts.push(0);
+      held[at] = colors.push(color) - 1;
+    }
+    return held[at] as number;
+  };
+  const numbers = new Uint16Array(pixels.length);
+  let [last, number, run] = [ground, numberOf(ground), 0];
+  for (let i = 0; i < pixels.length; i++) {
+    const color = pixels[i] as number;
+    if (color !== last) {
+      counts[number] = (counts[number] as number) + run;
+      number = numberOf(color);
+      if (number >= mostCounted) return undefined;
+      [last, run] = [color, 0];
+    }
+    run++;
+    numbers[i] = number;
+  }
+  counts[number] = (counts[number] as number) + run;
+  return { colors, counts, numbers };
+}
+
+/** Each channel to the nearest of so many levels above none; full and empty stay so. */
+function rounded(color: number, level: number): number {
+  if (level === 255) return color;
+  let result = 0;
+  for (let shift = 0; shift < 32; shift += 8) {
+    const share = Math.round((((color >>> shift) & 255) / 255) * level) / level;
+    result |= Math.round(share * 255) << shift;
+  }
+  return result >>> 0;
+}
+
+/** Bits an index needs; PNG has these. */
+export const depthOf = (colors: number): 1 | 2 | 4 | 8 =>
+  colors <= 2 ? 1 : colors <= 4 ? 2 : colors <= 16 ? 4 : 8;

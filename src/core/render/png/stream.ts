@@ -1,0 +1,83 @@
+import { promisify } from "node:util";
+import { constants, deflateRaw, deflateRawSync, deflateSync, type ZlibOptions } from "node:zlib";
+
+const pressed = promisify(deflateRaw) as (data: Uint8Array, options: ZlibOptions) => Promise<Buffer>;
+
+/** A part of a stream that can stand anywhere in it: bytes to be compressed, some of them again and again, or so many zeros. */
+export type Stretch = Uint8Array | { bytes: Uint8Array; times: number } | number;
+
+/**
+ * Compresses stretches, each so that it ends on a byte and looks back at nothing before it: a run of zeros, however long,
+ * is put together from pieces that are compressed once.
+ */
+export async function compressed(stretches: readonly Stretch[], options: ZlibOptions): Promise<Buffer[]> {
+  const parts: Buffer[] = [];
+  for (const stretch of stretches) {
+    if (typeof stretch === "number") parts.push(...zeros(stretch));
+    else {
+      const { bytes, times } = repeated(stretch);
+      if (bytes.length === 0 || times === 0) continue;
+      const piece = await pressed(bytes, { ...options, finishFlush: constants.Z_FULL_FLUSH });
+      for (let time = 0; time < times; time++) parts.push(piece);
+    }
+  }
+  return parts;
+}
+
+const repeated = (stretch: Exclude<Stretch, number>) =>
+  "times" in stretch ? stretch : { bytes: stretch, times: 1 };
+
+/** Compressed stretches as a zlib stream (RFC 1950): a head, an empty last block, and the sum of what was compressed. */
+export function zlibStream(parts: readonly Buffer[], stretches: readonly Stretch[]): Buffer[] {
+  let [low, high] = [1, 0];
+  for (const stretch of stretches) {
+    if (typeof stretch === "number") {
+      high = (high + stretch * low) % modulus;
+      continue;
+    }
+    const { bytes, times } = repeated(stretch);
+    const [a, b] = bytes.length > 0 ? adler(bytes) : [1, 0];
+    for (let time = 0; time < times; time++) {
+      high = (high + bytes.length * (low + modulus - 1) + b) % modulus;
+      low = (low + a + modulus - 1) % modulus;
+    }
+  }
+  const tail = Buffer.alloc(6);
+  tail.set([3, 0]);
+  tail.writeUInt32BE(high * 65536 + low, 2);
+  return [Buffer.from([0x78, 0xda]), ...parts, tail];
+}
+
+/** Runs of zeros shorter than this are compressed with what is beside them. */
+export const shortestRun = 1024;
+/** Longer ones are put together from several pieces. */
+export const longestPiece = 2 ** 20;
+
+const pieces = new Map<number, Buffer>();
+
+/** So many zeros, compressed: in pieces of powers of two. */
+function zeros(count: number): Buffer[] {
+  const parts: Buffer[] = [];
+  let rest = count;
+  for (let size = longestPiece; rest > 0; size = size > shortestRun ? size / 2 : rest) {
+    for (; rest >= size; rest -= size) parts.push(piece(size));
+  }
+  return parts;
+}
+
+function piece(size: number): Buffer {
+  const known = pieces.get(size);
+  if (known) return known;
+  const options = { level: 9, strategy: constants.Z_RLE, finishFlush: constants.Z_FULL_FLUSH };
+  const made = deflateRawSync(Buffer.alloc(size), options);
+  if (size >= shortestRun && (size & (size - 1)) === 0) pieces.set(size, made);
+  return made;
+}
+
+const modulus = 65521;
+
+/** The two sums of Adler-32 (RFC 1950): a stream that is merely stored ends with them. */
+function adler(data: Uint8Array): [low: number, high: number] {
+  const stored = deflateSync(data, { level: 0, chunkSize: data.length + 4096 });
+  return [stored.readUInt16BE(stored.length - 2), stored.readUInt16BE(stored.length - 4)];
+}

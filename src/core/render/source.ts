@@ -1,0 +1,59 @@
+import type { Box } from "../artwork/geometry.ts";
+import type { Art } from "../artwork/judge.ts";
+import type { ArtRole } from "../artwork/roles.ts";
+import { namesOf } from "../catalog/all.ts";
+import type { Slot } from "../catalog/slot.ts";
+import { type Artwork, fieldOf, type Variant } from "../derive/variant.ts";
+import type { Hex } from "../values/color.ts";
+
+/** What a mark is drawn from: a picture, the part of it that is used, and the smallest circle around that. */
+export interface Source {
+  art: Art;
+  part: Box;
+  circle: Art["circle"];
+  /** Colour that is made transparent. */
+  key?: Hex;
+}
+
+const whole: Box = { x: 0, y: 0, width: 1, height: 1 };
+const aroundAll = { x: 0.5, y: 0.5, radius: Math.SQRT1_2 };
+
+/** The picture of a role; its dark counterpart where the slot is for dark screens and there is one. */
+export function givenFor(slot: Slot, role: ArtRole, { given }: Artwork): Art | undefined {
+  const dark = slot.theme === "dark" ? given[`dark.${role}` as ArtRole] : undefined;
+  return dark ?? given[role];
+}
+
+/** A picture that somebody drew by hand for just this slot. */
+export const drawnByHand = (slot: Slot, { slots }: Artwork): Art | undefined => {
+  const name = namesOf(slot).find((each) => slots[each]);
+  return name === undefined ? undefined : slots[name];
+};
+
+/** The picture that covers the whole canvas, where one is supplied that does. */
+export function coverOf(slot: Slot, art: Artwork): Art | undefined {
+  if (slot.from === "icon") return givenFor(slot, "icon", art);
+  return slot.covers && givenFor(slot, slot.covers, art);
+}
+
+/** What a mark is drawn from: the mark, or the icon without its plain ground, or, where it has none, the whole icon. */
+export function sourceOf(slot: Slot, variant: Variant): Source {
+  const mark = givenFor(slot, "mark", variant.art);
+  const own = ownOf(slot, variant.art);
+  if (own) return drawn(own);
+  if (mark) return slot.from === "mono" ? { ...drawn(mark), key: ground(variant) } : drawn(mark);
+  const icon = givenFor(slot, "icon", variant.art);
+  if (!icon) throw new Error(`${variant.key} has no picture`);
+  return icon.edge ? { ...drawn(icon), key: icon.edge } : { art: icon, part: whole, circle: aroundAll };
+}
+
+const ownOf = (slot: Slot, art: Artwork): Art | undefined =>
+  slot.from === "mono" || slot.from === "wide" ? givenFor(slot, slot.from, art) : undefined;
+
+/** Whether the client's wide logo is drawn, which says the name already. */
+export const saysName = (slot: Slot, art: Artwork): boolean =>
+  slot.from === "wide" && givenFor(slot, "wide", art) !== undefined;
+
+const drawn = (art: Art): Source => ({ art, part: art.content, circle: art.circle });
+
+const ground = (variant: Variant): Hex => fieldOf(variant, "colors.ground") as Hex;

@@ -1,0 +1,24 @@
+import type { Art } from "../../src/core/artwork/judge.ts";
+import type { ArtRole } from "../../src/core/artwork/roles.ts";
+import { type Artwork, noArtwork, type Variant } from "../../src/core/derive/variant.ts";
+import { traced } from "../../src/core/values/trail.ts";
+
+/** A client's pictures, by role. */
+export const artwork = (
+  given: Partial<Record<ArtRole, Art | undefined>>,
+  more: Partial<Artwork> = {},
+): Artwork => ({
+  ...noArtwork,
+  ...more,
+  given: given as Artwork["given"],
+});
+
+/** A client that is nothing but pictures, a name and colours. */
+export function variantOf(art: Artwork, values: Readonly<Record<string, string>>): Variant {
+  const all = { "app.name": "Bean Row", "colors.startDark": values["colors.start"] ?? "", ...values };
+  const written = Object.entries(all).map(([field, value]) => [
+    field,
+    traced({ by: "brief", note: "", value }),
+  ]);
+  return { key: "x", values: Object.fromEntries(written), art, locales: [] };
+}
