@@ -10,6 +10,7 @@ import { openWorkspace } from "../view/workspace.ts";
 interface Options {
   dryRun?: boolean;
   locked?: boolean;
+  smallest?: boolean;
 }
 
 const failed = (outcome: Outcome): boolean => outcome.problems.some(isError);
@@ -24,6 +25,7 @@ export async function run(keys: string[], options: Settings & Options): Promise<
     clients: keys,
     dryRun,
     locked: options.locked === true,
+    smallest: options.smallest === true,
     today: today(),
     progress,
   });
@@ -36,7 +38,7 @@ export async function run(keys: string[], options: Settings & Options): Promise<
 const asData = (outcome: Outcome): object => ({
   client: outcome.client,
   files: outcome.files,
-  changes: outcome.changes.map(({ what, path }) => ({ what, path })),
+  changes: outcome.changes,
   problems: outcome.problems.map(problemData),
 });
 
@@ -45,6 +47,7 @@ const said: Readonly<Record<Change["what"], readonly [done: string, would: strin
   create: ["made", "to make"],
   change: ["changed", "to change"],
   restore: ["restored", "to restore"],
+  press: ["pressed smaller", "to press smaller"],
   remove: ["removed", "to remove"],
   abandon: ["left, changed by hand", "left, changed by hand"],
 };

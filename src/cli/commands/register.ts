@@ -76,6 +76,7 @@ export function register(program: Command): void {
   inWorkspace(program.command("generate"))
     .argument("[clients...]", "keys of clients; none for all")
     .option("--dry-run", "say what would be done, and do nothing")
+    .option("--smallest", "press every picture as small as it goes; takes longer")
     .option("--locked", "fail, and write nothing, where a ledger would have to change")
     .description("make the variants; only what changed is made again")
     .action(run("generate"));
@@ -111,6 +112,9 @@ export function register(program: Command): void {
     .option("--yes", "do it, knowing what it breaks")
     .description("change an identifier that is in use; says what that breaks")
     .action(run("rename-identifier"));
+  inWorkspace(program.command("clean"))
+    .description("empty the cache of pictures that were drawn before; variants stay")
+    .action(run("clean"));
   program
     .command("schema")
     .addArgument(
@@ -125,6 +129,7 @@ const together = (value: string, before: string[]): string[] => [...before, valu
 const loaders = {
   import: () => import("./import.ts"),
   export: () => import("./export.ts"),
+  clean: () => import("./clean.ts"),
   schema: () => import("./schema.ts"),
   demo: () => import("./demo.ts"),
   clients: () => import("./clients.ts"),

@@ -81,6 +81,7 @@ function asProblem({ what, path }: Change, key: string, there: boolean): Problem
   switch (what) {
     case "create":
       return problem("out-of-date", `${shown} is planned and has not been made.`);
+    case "press":
     case "change":
       return problem("out-of-date", `${shown} was made from other inputs than there are now.`);
     case "remove":

@@ -17,6 +17,8 @@ export interface Folder {
   /** A text file; refuses one that is not UTF-8. */
   source(file: string): Source;
   hash(file: string): string;
+  /** What the file system shows of a file without reading it: it changes when the content does. */
+  state(file: string): readonly number[];
   /** The same; undefined where there is no such file. */
   hashIfAny(file: string): string | undefined;
   /** Whether the file may be run, as a build's start script must be. */
@@ -80,6 +82,10 @@ export function openFolder(root: string, label = "", options: { everything?: boo
     },
     executable(file) {
       return (statSync(join(root, file)).mode & 0o100) !== 0;
+    },
+    state(file) {
+      const { size, ctimeMs, ino, mode } = statSync(join(root, file));
+      return [size, ctimeMs, ino, mode];
     },
     hash(file) {
       let hash = hashes.get(file);

@@ -1,26 +1,28 @@
 import { setImmediate } from "node:timers/promises";
 import type { LimitFunction } from "p-limit";
-import { sha256 } from "../files/hash.ts";
+import { fingerprint, sha256 } from "../files/hash.ts";
 import type { Renderer } from "../render/draw.ts";
+import { pressed } from "../render/png/press.ts";
 import { applyEdits } from "../splice/site.ts";
 import type { Template } from "../template/read.ts";
+import type { Cache } from "./cache.ts";
 import type { Change } from "./difference.ts";
 import type { Entry, Plan } from "./plan.ts";
-import { producedBy, type Receipt, receiptFile, receiptText } from "./receipt.ts";
+import { isPng, producedBy, type Receipt, receiptFile, receiptText } from "./receipt.ts";
 import type { Writer } from "./write.ts";
 
 /**
- * Performs the changes and writes the receipt. Before the first file is touched, the receipt names every file that
+ * Performs the changes, and writes and gives the receipt. Before the first file is touched, the receipt names every file that
  * will be, so that a run that is killed leaves nothing behind that the next one does not know.
  */
 export async function applyChanges(
   plan: Plan,
   changes: readonly Change[],
   before: Receipt,
-  tools: { template: Template; renderer: Renderer; drawing: LimitFunction; writer: Writer; onFile(): void },
-): Promise<void> {
-  const { template, renderer, drawing, writer, onFile } = tools;
-  if (changes.length === 0 && Object.keys(before.files).length === plan.entries.length) return;
+  tools: Tools,
+): Promise<Receipt> {
+  const { template, drawing, writer, smallest, onFile } = tools;
+  if (changes.length === 0 && Object.keys(before.files).length === plan.entries.length) return before;
   const files: Receipt["files"] = { ...before.files };
   const touched = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
   for (const entry of touched) files[entry.path] = producedBy(entry, null);
@@ -28,12 +30,12 @@ export async function applyChanges(
 
   const done = (entry: Entry, content: string | Uint8Array) => {
     writer.write(entry.path, content, "executable" in entry && entry.executable);
-    files[entry.path] = producedBy(entry, sha256(content));
+    files[entry.path] = producedBy(entry, sha256(content), smallest);
     onFile();
   };
   const drawn = groupedDrawings(touched).map((same) =>
     drawing(async () => {
-      const content = await draw(same[0] as DrawEntry, renderer);
+      const content = await drawnOrKept(same[0] as DrawEntry, tools);
       for (const entry of same) done(entry, content);
     }),
   );
@@ -51,7 +53,22 @@ export async function applyChanges(
 
   const planned = new Set(plan.entries.map((entry) => entry.path));
   const kept = Object.fromEntries(Object.entries(files).filter(([path]) => planned.has(path)));
-  writer.write(receiptFile, receiptText({ form: 1, client: plan.client, files: kept }));
+  const receipt: Receipt = { form: 1, client: plan.client, files: kept };
+  writer.write(receiptFile, receiptText(receipt));
+  return receipt;
+}
+
+/** What changes are performed with. */
+export interface Tools {
+  template: Template;
+  renderer: Renderer;
+  cache: Cache;
+  /** As many pictures at once as suits the machine. */
+  drawing: LimitFunction;
+  writer: Writer;
+  /** Whether pictures are pressed as small as they go. */
+  smallest: boolean;
+  onFile(): void;
 }
 
 type DrawEntry = Extract<Entry, { kind: "draw" }>;
@@ -73,6 +90,18 @@ function groupedDrawings(entries: readonly Entry[]): DrawEntry[][] {
 }
 
 const widthDrawn = ([first]: readonly DrawEntry[]): number => first?.drawings[0]?.picture?.at.width ?? 0;
+
+/** A picture from the cache, or drawn and kept there. */
+async function drawnOrKept(entry: DrawEntry, { renderer, cache, smallest }: Tools): Promise<Buffer> {
+  const press = smallest && isPng(entry);
+  const key = press ? fingerprint({ smallest: entry.fingerprint }) : entry.fingerprint;
+  const kept = cache.get(key);
+  if (kept) return kept;
+  const drawn = await draw(entry, renderer);
+  const content = press ? await pressed(drawn) : drawn;
+  cache.put(key, content);
+  return content;
+}
 
 function draw({ container, drawings }: DrawEntry, renderer: Renderer): Promise<Buffer> {
   const [first] = drawings;

@@ -1,21 +1,24 @@
 import { availableParallelism } from "node:os";
-import { join } from "node:path";
-import pLimit, { type LimitFunction } from "p-limit";
+import { basename, join } from "node:path";
+import pLimit from "p-limit";
 import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { readInside } from "../files/folder.ts";
+import { fingerprint } from "../files/hash.ts";
 import { reserved } from "../ledger/reserve.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
-import { createRenderer, type Renderer } from "../render/draw.ts";
-import { openTemplate, type Template } from "../template/read.ts";
+import { createRenderer, rendererVersion } from "../render/draw.ts";
+import { openTemplate } from "../template/read.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import type { Workspace } from "../workspace/read.ts";
-import { applyChanges } from "./apply.ts";
+import { applyChanges, type Tools } from "./apply.ts";
+import { openCache } from "./cache.ts";
 import { type Change, difference } from "./difference.ts";
 import { enlarged } from "./enlarged.ts";
 import { withLock } from "./lock.ts";
 import { planVariant } from "./plan.ts";
 import { readReceipt } from "./receipt.ts";
+import { isUntouched, readRecord, writeRecord } from "./record.ts";
 import { clearScratch, openWriter, writeTogether } from "./write.ts";
 
 /** What became of one client. */
@@ -23,7 +26,8 @@ export interface Outcome {
   client: string;
   /** Files the variant has when all is done; 0 where it could not be planned. */
   files: number;
-  changes: Change[];
+  /** Without what they come from, so that a long run holds no more than a short one. */
+  changes: { what: Change["what"]; path: string }[];
   problems: Problem[];
 }
 
@@ -47,10 +51,15 @@ export interface GenerateOptions {
   dryRun: boolean;
   /** Refuse to run where a ledger would have to change. */
   locked: boolean;
+  /** Press every picture as small as it goes. */
+  smallest: boolean;
   /** The day that new entries of a ledger get, as 2026-03-01; nothing in a variant depends on it. */
   today: string;
   progress?: Progress;
 }
+
+/** What makes variants: with another one, the same inputs may give other files. A built file's name carries a hash of its content. */
+const madeBy = { rendererVersion, program: basename(import.meta.url) };
 
 export const variantFolder = (workspace: Workspace, client: string): string =>
   join(workspace.root, "variants", client);
@@ -61,6 +70,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   const template = openTemplate(workspace);
   if (options.locked) refuseChanges(workspace, resolved, options.today);
   const renderer = createRenderer((file) => readInside(workspace.root, file, file));
+  const cache = openCache(workspace.root);
   // Twice as many as there are cores: one part of drawing waits for another.
   const drawing = pLimit(2 * availableParallelism());
   const run = async () => {
@@ -69,12 +79,14 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
     const limit = pLimit(2);
     const outcomes = resolved.map((each) =>
       limit(async () => {
-        const outcome = await generateOne(workspace, template, each, { renderer, drawing }, options);
+        const outcome = await generateOne(workspace, each, { template, renderer, cache, drawing }, options);
         options.progress?.end?.(outcome);
         return outcome;
       }),
     );
-    return await Promise.all(outcomes);
+    const all = await Promise.all(outcomes);
+    await cache.close();
+    return all;
   };
   const outcomes = await (options.dryRun ? run() : withLock(workspace.root, run));
   return { outcomes, gaps: template.parts.flatMap((part) => part.gaps) };
@@ -82,31 +94,46 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
 
 async function generateOne(
   workspace: Workspace,
-  template: Template,
   resolved: Resolved,
-  tools: { renderer: Renderer; drawing: LimitFunction },
-  { dryRun, progress, today }: GenerateOptions,
+  tools: Pick<Tools, "template" | "renderer" | "cache" | "drawing">,
+  { dryRun, progress, smallest, today }: GenerateOptions,
 ): Promise<Outcome> {
+  const { template } = tools;
   const { client, variant, problems } = resolved;
   const outcome: Outcome = { client: client.key, files: 0, changes: [], problems: [...problems] };
   if (!variant || problems.some(isError)) return outcome;
   try {
-    const plan = planVariant(variant, template);
     const folder = variantFolder(workspace, client.key);
-    const writer = openWriter(workspace.root, folder);
-    const receipt = readReceipt(folder, client.key);
-    outcome.files = plan.entries.length;
-    outcome.problems.push(...plan.gaps.map((gap) => ({ ...gap, client: client.key })));
-    outcome.problems.push(...enlarged(plan, resolved));
-    outcome.changes = difference(plan, receipt, writer.hash);
-    const toWrite = outcome.changes.filter((change) => "entry" in change).length;
-    progress?.start?.(client.key, toWrite);
-    if (!dryRun) {
-      const onFile = () => progress?.file?.(client.key);
-      await applyChanges(plan, outcome.changes, receipt, { template, ...tools, writer, onFile });
-      const ledger = reserved(variant, workspace.agency.data.platforms, client.ledger, today);
-      if (ledger) writeTogether(workspace.root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
+    const key = fingerprint({
+      variant,
+      brief: client.brief?.document.source.text,
+      template: template.key,
+      smallest,
+      madeBy,
+    });
+    const known = readRecord(workspace.root, client.key);
+    if (known?.key === key && isUntouched(folder, known)) {
+      outcome.files = Object.keys(known.files).length - 1;
+      outcome.problems.push(...known.problems);
+    } else {
+      const plan = planVariant(variant, template);
+      const writer = openWriter(workspace.root, folder);
+      const before = readReceipt(folder, client.key);
+      const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...enlarged(plan, resolved)];
+      const changes = difference(plan, before, writer.hash, smallest);
+      outcome.files = plan.entries.length;
+      outcome.problems.push(...told);
+      outcome.changes = changes.map(({ what, path }) => ({ what, path }));
+      progress?.start?.(client.key, changes.filter((change) => "entry" in change).length);
+      if (!dryRun) {
+        const onFile = () => progress?.file?.(client.key);
+        const receipt = await applyChanges(plan, changes, before, { ...tools, writer, smallest, onFile });
+        writeRecord(workspace.root, folder, receipt, key, told);
+      }
     }
+    const ledger = reserved(variant, workspace.agency.data.platforms, client.ledger, today);
+    if (ledger && !dryRun)
+      writeTogether(workspace.root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
   } catch (error) {
     outcome.problems.push(...asProblems(error, client.key));
   }

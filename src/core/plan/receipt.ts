@@ -10,6 +10,8 @@ const produced = z.strictObject({
   fingerprint: z.string(),
   /** SHA-256 of what was written; null while a run that will write it is under way. */
   sha256: z.string().nullable(),
+  /** Pressed as small as it goes. */
+  smallest: z.literal(true).optional(),
 });
 
 const receiptSchema = z.strictObject({
@@ -43,8 +45,12 @@ export function receiptText(receipt: Receipt): string {
   return `${JSON.stringify({ ...receipt, files }, null, 1)}\n`;
 }
 
-export const producedBy = (entry: Entry, sha256: string | null): Produced => ({
+export const producedBy = (entry: Entry, sha256: string | null, smallest = false): Produced => ({
   kind: entry.kind,
   fingerprint: entry.fingerprint,
   sha256,
+  ...(smallest && isPng(entry) ? { smallest } : {}),
 });
+
+/** Pictures that can be pressed smaller. */
+export const isPng = (entry: Entry): boolean => entry.kind === "draw" && entry.container === "png";

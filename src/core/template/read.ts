@@ -1,6 +1,6 @@
 import picomatch from "picomatch";
 import { type Folder, openFolder } from "../files/folder.ts";
-import { sha256 } from "../files/hash.ts";
+import { fingerprint, sha256 } from "../files/hash.ts";
 import type { Place } from "../files/source.ts";
 import { problem, Refusal, refuse } from "../problems/problem.ts";
 import type { Site } from "../splice/site.ts";
@@ -25,6 +25,8 @@ export interface Template {
   /** Every way in which the template names itself. */
   identifiers: readonly string[];
   names: readonly string[];
+  /** Changes whenever anything of the template does, as far as the file system and the survey show. */
+  key: string;
 }
 
 const surveys: Readonly<Record<Platform, (template: Folder) => PartSurvey | undefined>> = {
@@ -55,11 +57,13 @@ export function openTemplate(workspace: Workspace): Template {
   const files = folder
     .list()
     .filter((file) => !left(file) && !unwanted.some((part) => file.startsWith(`${part.folder}/`)));
+  const located = places(workspace, folder);
   return {
     folder,
     parts,
     files,
-    places: places(workspace, folder),
+    places: located,
+    key: fingerprint({ parts, files: files.map((file) => [file, folder.state(file)]), places: located }),
     identifiers: [...new Set(parts.flatMap((part) => part.identifiers))],
     names: [...new Set([...parts.flatMap((part) => part.names), ...notes.data.names])],
   };

@@ -45,3 +45,26 @@ function chunk(type: string, data: readonly Buffer[]): Buffer[] {
   );
   return [head, ...data, tail];
 }
+
+/** Takes apart a PNG that one of our own encoders has written: not interlaced, of the kinds in `Header`. */
+export function readChunks(png: Buffer): { header: Header; data: Buffer } {
+  const found: Record<string, Buffer[]> = {};
+  for (let at = signature.length; at < png.length; ) {
+    const length = png.readUInt32BE(at);
+    const type = png.toString("latin1", at + 4, at + 8);
+    found[type] = [...(found[type] ?? []), png.subarray(at + 8, at + 8 + length)];
+    at += length + 12;
+  }
+  const [head] = found.IHDR ?? [];
+  if (!head || !found.IDAT) throw new Error("a PNG without a header or without data");
+  const [palette, alphas] = [found.PLTE?.[0], found.tRNS?.[0]];
+  const header: Header = {
+    width: head.readUInt32BE(0),
+    height: head.readUInt32BE(4),
+    depth: head[8] as Header["depth"],
+    colorType: head[9] as Header["colorType"],
+    ...(palette ? { palette } : {}),
+    ...(alphas ? { alphas } : {}),
+  };
+  return { header, data: Buffer.concat(found.IDAT) };
+}

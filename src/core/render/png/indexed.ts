@@ -6,13 +6,20 @@ export interface Indexed {
 }
 
 /** Colours counted before a picture is taken for one that has too many. */
-const mostCounted = 4096;
+const mostCounted = 16_384;
 /** A colour that takes this share of all pixels is kept to the bit. */
 const frequent = 0.0008;
-/** Share of pixels that may be rounded: edges, where one colour runs into another; more would be a soft shade. */
-const mostRounded = 0.04;
-/** Levels that a channel is rounded to until the colours fit a palette: an edge is off by 6 of 255 at most. */
-const levels = [255, 64, 32, 21] as const;
+/**
+ * Levels that a channel is rounded to until the colours fit a palette, and the share of pixels that may be rounded so:
+ * edges, where one colour runs into another; more of them would be a soft shade, and show steps.
+ */
+const roundings = [
+  { level: 255, most: 1 },
+  { level: 64, most: 0.1 },
+  { level: 32, most: 0.07 },
+  { level: 21, most: 0.04 },
+  { level: 16, most: 0.025 },
+] as const;
 
 /**
  * Gives every pixel a number in a palette of at most 256 colours. Where a drawing has more, which happens along its edges,
@@ -25,14 +32,14 @@ export function indexed(pixels: Uint32Array, ground: number): Indexed | undefine
   if (!counted) return undefined;
   const { colors, counts, numbers } = counted;
   const rare = counts.map((count, at) => at > 0 && count < frequent * pixels.length);
-  if (colors.length > 256) {
-    const edges = counts.reduce((sum, count, at) => (rare[at] ? sum + count : sum), 0);
-    if (edges > mostRounded * pixels.length) return undefined;
-  }
-  for (const level of levels) {
+  const surfaces = colors.filter((_, at) => !rare[at]);
+  const nearest = colors.map((color, at) => (rare[at] ? surfaceNear(color, surfaces) : color));
+  const edges =
+    counts.reduce((sum, count, at) => (nearest[at] === undefined ? sum + count : sum), 0) / pixels.length;
+  for (const { level } of roundings.filter(({ most }) => edges <= most)) {
     const palette = new Map<number, number>();
     const renumbered = colors.map((color, at) => {
-      const kept = rare[at] ? rounded(color, level) : color;
+      const kept = level === 255 ? color : (nearest[at] ?? rounded(color, level));
       const known = palette.get(kept) ?? palette.size;
       palette.set(kept, known);
       return known;
@@ -81,9 +88,20 @@ function count(pixels: Uint32Array, ground: number) {
   return { colors, counts, numbers };
 }
 
+/** A surface's colour that is as near as any rounding would be: what a bitmap's edges and its compression leave beside them. */
+const surfaceNear = (color: number, surfaces: readonly number[]): number | undefined =>
+  surfaces.find((surface) => apart(surface, color) <= 5);
+
+/** The largest difference of a channel. */
+function apart(a: number, b: number): number {
+  let most = 0;
+  for (let shift = 0; shift < 32; shift += 8)
+    most = Math.max(most, Math.abs(((a >>> shift) & 255) - ((b >>> shift) & 255)));
+  return most;
+}
+
 /** Each channel to the nearest of so many levels above none; full and empty stay so. */
 function rounded(color: number, level: number): number {
-  if (level === 255) return color;
   let result = 0;
   for (let shift = 0; shift < 32; shift += 8) {
     const share = Math.round((((color >>> shift) & 255) / 255) * level) / level;

@@ -1,0 +1,75 @@
+import { lstatSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { sha256 } from "../files/hash.ts";
+import type { Problem } from "../problems/problem.ts";
+import { type Receipt, receiptFile } from "./receipt.ts";
+
+/**
+ * What a run left behind for a client: the key of everything it was made from, and how each file looked to the file
+ * system. While neither has changed, nothing has to be planned, read or hashed.
+ */
+export interface Record {
+  form: 1;
+  key: string;
+  /** When it was written, in milliseconds since 1970. */
+  at: number;
+  /** Told at every run, changed or not. */
+  problems: readonly Problem[];
+  files: { [path: string]: Seen };
+}
+
+/** Size, time of the last change of content or state, inode, and SHA-256 of the content. */
+type Seen = readonly [size: number, changed: number, inode: number, sha256: string];
+
+/** A file changed so shortly before it was recorded could be changed again without a sign; it is read. */
+const unsure = 100;
+
+const recordFile = (root: string, client: string): string => join(root, ".oxalis", "made", `${client}.json`);
+
+/** What is known of a client; undefined where nothing is, or it cannot be read. */
+export function readRecord(root: string, client: string): Record | undefined {
+  try {
+    const record = JSON.parse(readFileSync(recordFile(root, client), "utf8")) as Record;
+    return record.form === 1 ? record : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Whether every file of a variant is as it was recorded. */
+export function isUntouched(folder: string, { files, at }: Record): boolean {
+  return Object.entries(files).every(([path, [size, changed, inode, hash]]) => {
+    const stat = lstatSync(join(folder, path), { throwIfNoEntry: false });
+    if (!stat?.isFile() || stat.size !== size || stat.ctimeMs !== changed || stat.ino !== inode) return false;
+    return changed + unsure < at || sha256(readFileSync(join(folder, path))) === hash;
+  });
+}
+
+/** Records a variant that is complete. A record that cannot be written costs time, nothing else. */
+export function writeRecord(
+  root: string,
+  folder: string,
+  { client, files }: Receipt,
+  key: string,
+  problems: readonly Problem[],
+): void {
+  const seen: Record["files"] = {};
+  const see = (path: string, hash: string) => {
+    const stat = lstatSync(join(folder, path));
+    seen[path] = [stat.size, stat.ctimeMs, stat.ino, hash];
+  };
+  const path = recordFile(root, client);
+  const beside = `${path}.${process.pid}`;
+  try {
+    for (const [file, { sha256: hash }] of Object.entries(files)) see(file, hash ?? "");
+    see(receiptFile, sha256(readFileSync(join(folder, receiptFile))));
+    mkdirSync(dirname(path), { recursive: true });
+    writeFileSync(
+      beside,
+      JSON.stringify({ form: 1, key, at: Date.now(), problems, files: seen } satisfies Record),
+    );
+    renameSync(beside, path);
+  } catch {
+    rmSync(beside, { force: true });
+  }
+}
