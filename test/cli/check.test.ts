@@ -72,7 +72,9 @@ test("an icon is judged: small, not square, rounded, transparent, cut by a round
     .png()
     .toFile(art("a.png"));
   expect(found()).toEqual([
-    expect.stringMatching(/^art-cut: .* reaches \d+ % beyond the circle that a round mask shows\.$/),
+    expect.stringMatching(
+      /^art-cut: .* beyond masks that systems cut icons to: a circle by 19 % of half its width\.$/,
+    ),
   ]);
   await sharp(picture('<path d="M0 0h80v100H0z" fill="#060"/>')).png().toFile(art("a.png"));
   expect(found()).toEqual([
@@ -92,6 +94,19 @@ test("a mark is judged: contrast with its ground, bitmaps and text in it", () =>
     expect.stringContaining("art-bitmap: "),
     expect.stringContaining("art-text: "),
   ]);
+});
+
+test("a client who sends the template's own icon is told", () => {
+  copyFileSync(
+    join(folder, "template/ios/Storefront/Shelf.xcassets/CrateLid.appiconset/lid.png"),
+    art("lid.png"),
+  );
+  icon("lid.png");
+  expect(found()).toContainEqual(
+    expect.stringMatching(
+      /^art-alike: .*lid\.png looks like the template's own .*: [0-4] of 256 steps differ\.$/,
+    ),
+  );
 });
 
 test("two clients with nearly the same picture are both told", () => {

@@ -8,6 +8,8 @@ import { type Hex, hexOf } from "../values/color.ts";
 import { type Box, type Circle, enclosingCircle } from "./geometry.ts";
 import { likenessOf } from "./likeness.ts";
 import type { LookedAt, Measured } from "./looked-at.ts";
+import { type Overhang, overhangs } from "./masks.ts";
+import { trialLimits, tryDrawing } from "./trial.ts";
 import { readVector, type Vector } from "./vector.ts";
 
 /** A picture that a client supplied, and what was measured of it. */
@@ -27,6 +29,8 @@ export interface Art {
   content: Box;
   /** The smallest circle around what is drawn; x and radius in fractions of the canvas's width, y of its height. */
   circle: Circle;
+  /** Masks that would cut what is drawn, where it stands on a plain ground. */
+  cut: readonly Overhang[];
   /** The mean colour of what is drawn. */
   mean: Hex;
   /** Its corners are transparent and the middles of its edges are not: somebody has cut them round already. */
@@ -57,6 +61,7 @@ export async function judgeArt(root: string, file: string, place: Place, known?:
 
 async function measureArt(bytes: Uint8Array, file: string, place: Place): Promise<Measured> {
   const vector = isSvg(file, bytes) ? readVector({ file, text: decode(bytes, file) }) : undefined;
+  if (vector?.unsure) await tryDrawing(standAlone(vector, ...largest(vector)).toString(), file, place);
   const facts = vector
     ? { format: "svg" as const, ...sizeOf(vector) }
     : await bitmapFacts(bytes, file, place);
@@ -94,6 +99,12 @@ function decode(bytes: Uint8Array, file: string): string {
 }
 
 const sizeOf = ({ width, height }: Vector) => ({ width, height });
+
+/** Its size where its longer side is as long as any picture's. */
+function largest({ width, height }: Vector): [width: number, height: number] {
+  const scale = trialLimits.side / Math.max(width, height);
+  return [Math.max(1, width * scale), Math.max(1, height * scale)];
+}
 
 /** A vector as a document of its own, at its own size. */
 const standAlone = (vector: Vector, width = vector.width, height = vector.height): Buffer =>
@@ -160,7 +171,7 @@ function measure(
   data: Buffer,
   width: number,
   height: number,
-): Pick<Art, "opaque" | "edge" | "content" | "circle" | "mean" | "rounded"> | undefined {
+): Pick<Art, "opaque" | "edge" | "content" | "circle" | "cut" | "mean" | "rounded"> | undefined {
   const at = (x: number, y: number) => (y * width + x) * 4;
   const channel = (offset: number) => data[offset] ?? 0;
   let opaque = true;
@@ -200,6 +211,7 @@ function measure(
       height: (Math.max(...ys) - top) / height,
     },
     circle: { x: circle.x / width, y: circle.y / height, radius: circle.radius / width },
+    cut: edge ? overhangs(outline.map(({ x, y }) => ({ x: x / width, y: y / height }))) : [],
     rounded: !opaque && isRounded((x, y) => channel(at(x, y) + 3), width, height),
     mean: hexOf(...(sum.map((total) => total / count) as Color)),
   };

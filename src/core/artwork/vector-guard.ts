@@ -2,7 +2,7 @@ import { SaxesParser } from "saxes";
 import { type Place, placeAt, type Source } from "../files/source.ts";
 import type { ProblemCode } from "../problems/catalogue.ts";
 import { refuse } from "../problems/problem.ts";
-import { costLimits, referencesIn, type Weighed, weigh } from "./vector-cost.ts";
+import { costLimits, referencesIn, unknowable, type Weighed, weigh } from "./vector-cost.ts";
 
 /** What reading an SVG gives, before anything is made of it. */
 export interface Guarded {
@@ -12,6 +12,8 @@ export interface Guarded {
   innerEnd: number;
   bitmap: boolean;
   text: boolean;
+  /** Nobody can tell what it costs without drawing it. */
+  unsure: boolean;
 }
 
 const scripted = new Set(["script", "foreignobject", "iframe", "animate", "set", "handler"]);
@@ -56,7 +58,15 @@ export function guardVector(source: Source): Guarded {
     refuse(code, `${file} ${what}.`, { place: place ?? placeAt(source, parser.position) });
   const open: Weighed[] = [];
   const styled: string[] = [];
-  const seen = { elements: 0, bitmap: false, lettered: false, ownFont: false, innerStart: 0, innerEnd: 0 };
+  const seen = {
+    elements: 0,
+    bitmap: false,
+    lettered: false,
+    ownFont: false,
+    unsure: false,
+    innerStart: 0,
+    innerEnd: 0,
+  };
   let root: Record<string, string> | undefined;
   let top: Weighed | undefined;
 
@@ -84,6 +94,7 @@ export function guardVector(source: Source): Guarded {
     }
     if (local === "image" || local === "feImage") seen.bitmap = true;
     if (local === "text") seen.lettered = true;
+    if (unknowable.elements.test(local)) seen.unsure = true;
     const element: Weighed = {
       id: attributes.id,
       name: local,
@@ -110,7 +121,7 @@ export function guardVector(source: Source): Guarded {
   parser.on("cdata", onText);
   parser.write(text).close();
   if (!root || !top) refuse("art-unreadable", `${file} holds no picture.`);
-  refuseCost(file, top, styled, seen.elements);
+  const drawn = refuseCost(file, top, styled, seen.elements);
   const { innerStart, innerEnd, bitmap } = seen;
   return {
     root,
@@ -118,11 +129,16 @@ export function guardVector(source: Source): Guarded {
     innerEnd: Math.max(innerStart, innerEnd),
     bitmap,
     text: seen.lettered && !seen.ownFont,
+    unsure:
+      seen.unsure ||
+      drawn > unknowable.drawn ||
+      text.length > unknowable.length ||
+      unknowable.attributes.test(text),
   };
 }
 
-/** A reference in a style may hold for every element: it is counted as if it did. */
-function refuseCost(file: string, top: Weighed, styled: readonly string[], elements: number): void {
+/** Gives how many elements are drawn. A reference in a style may hold for every element: it is counted as if it did. */
+function refuseCost(file: string, top: Weighed, styled: readonly string[], elements: number): number {
   const { drawn, filters, endless } = weigh(top);
   const style = weigh({ id: undefined, name: "style", refers: [...styled], children: [top] });
   const [allDrawn, allFilters] = [
@@ -142,4 +158,5 @@ function refuseCost(file: string, top: Weighed, styled: readonly string[], eleme
       `${file} takes ${allFilters} filter steps when every reference is followed; the limit is ${costLimits.filters}.`,
     );
   }
+  return allDrawn;
 }

@@ -16,6 +16,8 @@ export interface Vector {
   bitmap: boolean;
   /** Holds text in a font that it does not bring along. */
   text: boolean;
+  /** Nobody can tell what it costs without drawing it. */
+  unsure: boolean;
 }
 
 const replaced = new Set([
@@ -31,13 +33,14 @@ const replaced = new Set([
 
 /** Reads an SVG that has passed the guard. Errors: art-unreadable, art-unsafe, art-too-large. */
 export function readVector(source: Source): Vector {
-  const { root, innerStart, innerEnd, bitmap, text } = guardVector(source);
+  const { root, innerStart, innerEnd, bitmap, text, unsure } = guardVector(source);
   return {
     ...sizeOf(root, source.file),
     rootAttributes: others(root),
     inner: source.text.slice(innerStart, innerEnd),
     bitmap,
     text,
+    unsure,
   };
 }
 

@@ -1,3 +1,4 @@
+import { likenessOf } from "../artwork/likeness.ts";
 import { resolveAll } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { enlarged } from "../plan/enlarged.ts";
@@ -5,7 +6,7 @@ import { planVariant } from "../plan/plan.ts";
 import { isError, type Problem, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import { pickClients, type Workspace } from "../workspace/read.ts";
-import { judgeLikeness, judgePictures } from "./pictures.ts";
+import { judgeLikeness, judgePictures, type TemplatePicture } from "./pictures.ts";
 
 export interface Checked {
   resolved: Resolved;
@@ -20,7 +21,7 @@ export async function check(
   const picked = new Set(pickClients(workspace, keys).map((client) => client.key));
   const template = openTemplate(workspace);
   const all = await resolveAll(workspace);
-  const likeness = judgeLikeness(all);
+  const likeness = judgeLikeness(all, await templatePictures(template));
   const clients = all
     .filter(({ client }) => picked.has(client.key))
     .map((resolved) => ({
@@ -33,6 +34,21 @@ export async function check(
       ],
     }));
   return { clients, gaps: template.parts.flatMap((part) => part.gaps) };
+}
+
+/** The largest of the template's own icons and marks, in each part. */
+async function templatePictures({ folder, parts }: Template): Promise<TemplatePicture[]> {
+  const found: TemplatePicture[] = [];
+  for (const { pictures } of parts) {
+    for (const role of ["icon", "mark"] as const) {
+      const [largest] = pictures
+        .filter(({ slot, path }) => slot.from === role && /\.png$/.test(path) && folder.has(path))
+        .sort((a, b) => b.slot.width - a.slot.width);
+      const likeness = largest && (await likenessOf(folder.bytes(largest.path)));
+      if (largest && likeness) found.push({ file: largest.path, role, likeness });
+    }
+  }
+  return found;
 }
 
 /** What only shows when the variant is planned: values that the template wants and nobody gives, pictures too small for it. */

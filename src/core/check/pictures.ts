@@ -52,12 +52,13 @@ const looks: readonly Look[] = [
   {
     code: "art-cut",
     roles: ["icon", "dark.icon"],
-    at: ({ edge, circle, file }) =>
-      edge === undefined || circle.radius <= 0.5
-        ? undefined
-        : {
-            message: `${file}: what is drawn reaches ${percent(circle.radius / 0.5 - 1)} beyond the circle that a round mask shows.`,
-          },
+    at: ({ cut, file }) => {
+      if (cut.length === 0) return undefined;
+      const said = cut.map(({ mask, by }) => `a ${mask} by ${percent(by)}`).join(", ");
+      return {
+        message: `${file}: what is drawn reaches beyond masks that systems cut icons to: ${said} of half its width.`,
+      };
+    },
   },
   {
     code: "art-contrast",
@@ -123,9 +124,27 @@ export function judgePictures({ client, values, art }: Resolved): Problem[] {
 
 const detail = (client: string): ProblemDetail => ({ severity: "warning", client });
 
-/** Holds all clients' pictures against each other: the same role, and at most `alike` of 256 steps of brightness different. */
-export function judgeLikeness(all: readonly Resolved[]): Map<string, Problem[]> {
+/** A picture of the template, and what it looks like. */
+export interface TemplatePicture {
+  file: string;
+  role: "icon" | "mark";
+  likeness: string;
+}
+
+/**
+ * Holds all clients' pictures against each other and against the template's: the same role, and at most `alike` of 256
+ * steps of brightness different.
+ */
+export function judgeLikeness(
+  all: readonly Resolved[],
+  template: readonly TemplatePicture[],
+): Map<string, Problem[]> {
   const found = new Map<string, Problem[]>();
+  const tell = (role: ArtRole, { key, brief }: Resolved["client"], message: string) => {
+    const place = brief?.document.placeOf(rolePath(role));
+    const told = problem("art-alike", message, { ...detail(key), expected: `more than ${alike}`, place });
+    found.set(key, [...(found.get(key) ?? []), told]);
+  };
   for (const role of ["icon", "mark"] as const) {
     const holders = all.flatMap((each) => {
       const art = each.art.given[role];
@@ -139,15 +158,15 @@ export function judgeLikeness(all: readonly Resolved[]): Map<string, Problem[]> 
           [one, other],
           [other, one],
         ] as const) {
-          const { key, brief } = mine.each.client;
           const message = `${mine.art.file} looks like ${theirs.art.file}: ${differs} of 256 steps differ.`;
-          const told = problem("art-alike", message, {
-            ...detail(key),
-            expected: `more than ${alike}`,
-            place: brief?.document.placeOf(["art", role]),
-          });
-          found.set(key, [...(found.get(key) ?? []), told]);
+          tell(role, mine.each.client, message);
         }
+      }
+      const differing = (own: TemplatePicture) => unlikeness(one.art.likeness ?? "", own.likeness);
+      const own = template.find((each) => each.role === role && differing(each) <= alike);
+      if (own) {
+        const message = `${one.art.file} looks like the template's own ${own.file}: ${differing(own)} of 256 steps differ.`;
+        tell(role, one.each.client, message);
       }
     }
   }

@@ -146,7 +146,7 @@ const kinds = {
     fix: "Ask for an opaque one, or check that the colour it is filled with is the right one.",
   },
   "art-cut": {
-    title: "An icon that reaches beyond what a round mask shows",
+    title: "An icon that reaches beyond what masks leave of it",
     fix: "Ask for more room around what is drawn, or supply the mark alone as `art.mark`.",
   },
   "art-contrast": {
@@ -162,8 +162,8 @@ const kinds = {
     fix: "Ask the designer to turn the text into paths.",
   },
   "art-alike": {
-    title: "Two clients whose pictures look alike",
-    fix: "Make sure that neither got the other's file; stores refuse copies.",
+    title: "A picture that looks like another client's, or the template's",
+    fix: "Make sure that the right file was supplied; stores refuse copies.",
   },
   "template-empty": {
     title: "The template folder holds no app",

@@ -1,5 +1,9 @@
+import { writeFileSync } from "node:fs";
+import { join } from "node:path";
 import { expect, test } from "vitest";
+import { judgeArt } from "../../../src/core/artwork/judge.ts";
 import { readVector } from "../../../src/core/artwork/vector.ts";
+import { temporaryFolder } from "../../support/oxalis.ts";
 
 const svg = (inner: string, attributes = "") =>
   `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 9 9" ${attributes}>${inner}</svg>`;
@@ -92,4 +96,30 @@ test("what designers' tools write is taken", () => {
     bitmap: true,
     text: true,
   });
+});
+
+const root = temporaryFolder();
+const place = { file: "brief.yaml", line: 1, column: 1, text: "" };
+const judge = (inner: string) => {
+  writeFileSync(join(root, "x.svg"), svg(inner));
+  return judgeArt(root, "x.svg", place);
+};
+
+test.each([
+  [
+    "filters of which each is cheap to write down",
+    '<filter id="f"><feTurbulence baseFrequency=".9" numOctaves="90"/><feTurbulence baseFrequency=".8" numOctaves="90"/></filter><path d="M0 0h9v9z" filter="url(#f)"/>',
+  ],
+  ["a pile of translucent surfaces", '<circle r="9" opacity=".5"/>'.repeat(19_000)],
+])("%s: what nobody can count is drawn apart, and ended when it takes too much", async (_, inner) => {
+  await expect(judge(inner)).rejects.toThrow(
+    "takes more than 4 seconds, or 2 GB of memory, to draw at 2048 pixels",
+  );
+});
+
+test("a mask, a pattern and a dash, as designers use them, pass", async () => {
+  const art = await judge(
+    '<mask id="m"><path fill="#fff" d="M1 1h7v7z"/></mask><pattern id="p" width=".2" height=".2"><path d="M0 0h1v1z"/></pattern><path mask="url(#m)" fill="url(#p)" stroke="#060" stroke-dasharray="1 2" d="M1 1h7v7z"/>',
+  );
+  expect(art.content.width).toBeGreaterThan(0.5);
 });
