@@ -5,7 +5,7 @@ import { join, relative } from "node:path";
 import { afterAll } from "vitest";
 
 const root = join(import.meta.dirname, "../..");
-const program = join(root, "dist/oxalis.js");
+export const program = join(root, "dist/oxalis.js");
 const demoFolder = join(root, "demo");
 
 export interface Ran {

@@ -1,0 +1,61 @@
+// Many clients: making all of them, none of them, and the pictures of one.
+import { execFileSync } from "node:child_process";
+import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { measured, program, report, took, work } from "./measure.mjs";
+
+/** A workspace of so many clients, each with a mark and a ground of its own, so that none shares a picture with another. */
+function farms(count) {
+  const folder = join(work, `farms-${count}`);
+  execFileSync("node", [program, "demo", folder]);
+  rmSync(join(folder, "clients"), { recursive: true });
+  const mark = readFileSync("demo/clients/brennans-bothy/art/mark.svg", "utf8");
+  for (let at = 0; at < count; at++) {
+    const target = join(folder, "clients", `farm-${at}`);
+    mkdirSync(join(target, "art"), { recursive: true });
+    writeFileSync(join(target, "art", "mark.svg"), mark.replace("</svg>", `<!-- ${at} --></svg>`));
+    const brief = {
+      app: { name: `Farm ${at}` },
+      owner: `Farm ${at} Ltd`,
+      domain: `farm${at}.example`,
+      email: `post@farm${at}.example`,
+      colors: { brand: "#1f5d4c", ground: `#1f5d${(at % 256).toString(16).padStart(2, "0")}` },
+      art: { mark: "art/mark.svg" },
+    };
+    writeFileSync(join(target, "brief.yaml"), JSON.stringify(brief));
+  }
+  return folder;
+}
+
+/** @param most clients; the more, the longer it takes. */
+export function benchMany(most) {
+  console.log(`\nMany clients: 10 and ${most}`);
+  const [few, many] = [10, most].map((count) => {
+    const folder = farms(count);
+    const args = [program, "generate", "-q", "-C", folder];
+    const cold = measured("node", args, { runs: 1 });
+    const again = measured("node", args, { runs: 3 });
+    console.log(`        ${count} cold       ${took(cold)}`);
+    console.log(`        ${count} unchanged  ${took(again)}`);
+    return { count, folder, cold, again };
+  });
+  report("time a client cold, as a multiple of among 10", many.cold.real / most / (few.cold.real / 10), 1.1);
+  report("peak memory cold, as a multiple of 10", many.cold.memory / few.cold.memory, 1.3);
+  report("nothing changed, as a share of all cold", many.again.real / many.cold.real, 0.01);
+  report("nothing changed, in seconds", many.again.real, 2);
+  const target = join(many.folder, "clients", "farm-3", "art", "mark.svg");
+  cpSync("demo/clients/3-acre/art/mark.svg", target);
+  const { clients } = JSON.parse(
+    execFileSync("node", [program, "generate", "--json", "-C", many.folder], {
+      encoding: "utf8",
+      maxBuffer: 1 << 28,
+      stdio: ["ignore", "pipe", "ignore"],
+    }),
+  );
+  const touched = clients.filter((each) => each.changes.length > 0).map((each) => each.client);
+  const pictures = clients.flatMap((each) => each.changes);
+  report("one client's mark changed: clients touched", touched.length, 1);
+  console.log(
+    `        (${touched.join(", ")}: ${pictures.length} files, ${pictures.filter(({ path }) => /\.(png|ico|svg)$/.test(path)).length} of them pictures)`,
+  );
+}
