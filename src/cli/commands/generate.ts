@@ -5,7 +5,7 @@ import { problemData, showProblems } from "../view/problems.ts";
 import { openProgress } from "../view/progress.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { today } from "../view/today.ts";
-import { openWorkspace } from "../view/workspace.ts";
+import { inWorkspace } from "../view/workspace.ts";
 
 interface Options {
   dryRun?: boolean;
@@ -17,19 +17,21 @@ const failed = (outcome: Outcome): boolean => outcome.problems.some(isError);
 
 export async function run(keys: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
-  const workspace = openWorkspace(options);
   const dryRun = options.dryRun === true;
-  const longest = Math.max(...workspace.clients.map((client) => client.key.length));
-  const progress = openProgress(terminal, (outcome) => line(outcome, dryRun, longest, terminal));
-  const { outcomes, gaps } = await generate(workspace, {
-    clients: keys,
-    dryRun,
-    locked: options.locked === true,
-    smallest: options.smallest === true,
-    today: today(),
-    progress,
+  const { outcomes, gaps } = await inWorkspace(options, !dryRun, async (workspace) => {
+    const longest = Math.max(...workspace.clients.map((client) => client.key.length));
+    const progress = openProgress(terminal, (outcome) => line(outcome, dryRun, longest, terminal));
+    const generated = await generate(workspace, {
+      clients: keys,
+      dryRun,
+      locked: options.locked === true,
+      smallest: options.smallest === true,
+      today: today(),
+      progress,
+    });
+    progress.close();
+    return generated;
   });
-  progress.close();
   if (options.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(problemData) });
   else summarise(outcomes, gaps, dryRun, terminal);
   return outcomes.some(failed) ? 1 : 0;

@@ -1,6 +1,5 @@
 import { existsSync } from "node:fs";
 import { basename, dirname, join, resolve } from "node:path";
-import { withLock } from "../../core/plan/lock.ts";
 import { writeTogether } from "../../core/plan/write.ts";
 import { refuse } from "../../core/problems/problem.ts";
 import { readMapping } from "../../core/roster/columns.ts";
@@ -9,7 +8,7 @@ import { readSheet } from "../../core/roster/sheet.ts";
 import { jsonSchema } from "../../core/workspace/json-schema.ts";
 import { problemData, showProblems } from "../view/problems.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
-import { openWorkspace } from "../view/workspace.ts";
+import { inWorkspace } from "../view/workspace.ts";
 
 interface Options {
   map: string[];
@@ -23,13 +22,14 @@ export async function run([file = ""]: string[], options: Settings & Options): P
   if (typeof mapping === "string") refuse("map-invalid", `"${mapping}" names no column and field.`);
   const path = resolve(file);
   const sheet = await readSheet(dirname(path), basename(path));
-  const workspace = openWorkspace(options);
-  const plan = planImport(workspace, sheet, basename(path), mapping);
-  const changed = plan.clients.filter((client) => client.isNew || client.changes.length > 0);
-  const taken = options.dryRun !== true && (plan.refused.length === 0 || options.partial === true);
-  if (taken && changed.length > 0) {
-    await withLock(workspace.root, async () => writeTogether(workspace.root, files(workspace.root, changed)));
-  }
+  const writes = options.dryRun !== true;
+  const { plan, changed, taken } = await inWorkspace(options, writes, async (workspace) => {
+    const plan = planImport(workspace, sheet, basename(path), mapping);
+    const changed = plan.clients.filter((client) => client.isNew || client.changes.length > 0);
+    const taken = writes && (plan.refused.length === 0 || options.partial === true);
+    if (taken && changed.length > 0) writeTogether(workspace.root, files(workspace.root, changed));
+    return { plan, changed, taken };
+  });
   if (options.json) {
     const clients = changed.map(({ key, isNew, changes }) => ({ key, isNew, changes }));
     terminal.json({ taken, clients, refused: plan.refused.map(problemData), unknown: plan.unknown });

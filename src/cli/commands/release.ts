@@ -1,13 +1,12 @@
 import { resolvePicked } from "../../core/derive/resolve.ts";
 import { type Kind, type PlannedRelease, planRelease } from "../../core/ledger/release.ts";
-import { withLock } from "../../core/plan/lock.ts";
 import { writeTogether } from "../../core/plan/write.ts";
 import { Refusal } from "../../core/problems/problem.ts";
 import { openTemplate, templateRevision } from "../../core/template/read.ts";
 import { ledgerFile, ledgerText } from "../../core/workspace/ledger.ts";
 import { openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { today } from "../view/today.ts";
-import { openWorkspace, workspaceRoot } from "../view/workspace.ts";
+import { inWorkspace } from "../view/workspace.ts";
 
 type Options = Partial<Record<Kind, boolean>> & { note: string[]; dryRun?: boolean };
 
@@ -15,9 +14,7 @@ const kinds: readonly Kind[] = ["major", "minor", "patch", "rebuild"];
 
 export async function run(keys: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
-  const root = workspaceRoot(options);
-  const work = async () => {
-    const workspace = openWorkspace(options);
+  const releases = await inWorkspace(options, options.dryRun !== true, async (workspace) => {
     const resolved = await resolvePicked(workspace, keys);
     const kind = kinds.find((each) => options[each]);
     const request = {
@@ -33,13 +30,12 @@ export async function run(keys: string[], options: Settings & Options): Promise<
     const releases = planned.filter((each): each is PlannedRelease => !Array.isArray(each));
     if (!options.dryRun) {
       writeTogether(
-        root,
+        workspace.root,
         new Map(releases.map(({ client, ledger }) => [ledgerFile(client), ledgerText(ledger)])),
       );
     }
     return releases;
-  };
-  const releases = options.dryRun ? await work() : await withLock(root, work);
+  });
   if (options.json) terminal.json({ dryRun: options.dryRun === true, releases: releases.map(asData) });
   else show(releases, options.dryRun === true, terminal);
   return 0;

@@ -1,13 +1,12 @@
 import { resolveAll } from "../../core/derive/resolve.ts";
 import { breaks, renamed } from "../../core/ledger/rename.ts";
-import { withLock } from "../../core/plan/lock.ts";
 import { writeTogether } from "../../core/plan/write.ts";
 import { type Platform, platformNames } from "../../core/values/platform.ts";
 import { ledgerFile, ledgerText } from "../../core/workspace/ledger.ts";
 import { pickClients } from "../../core/workspace/read.ts";
 import { openTerminal, type Settings } from "../view/terminal.ts";
 import { today } from "../view/today.ts";
-import { openWorkspace } from "../view/workspace.ts";
+import { inWorkspace } from "../view/workspace.ts";
 
 interface Options {
   yes?: boolean;
@@ -16,18 +15,14 @@ interface Options {
 export async function run(given: string[], options: Settings & Options): Promise<number> {
   const [key = "", platform = "android", value = ""] = given as [string, Platform, string];
   const terminal = openTerminal(options);
-  const workspace = openWorkspace(options);
-  pickClients(workspace, [key]);
-  const all = await resolveAll(workspace);
-  const before = all.find(({ client }) => client.key === key)?.variant?.values[`identifiers.${platform}`]
-    ?.value;
-  const ledger = renamed(all, key, platform, value, today());
-  const file = ledgerFile(key);
   const done = options.yes === true;
-  if (done)
-    await withLock(workspace.root, async () =>
-      writeTogether(workspace.root, new Map([[file, ledgerText(ledger)]])),
-    );
+  const before = await inWorkspace(options, done, async (workspace) => {
+    pickClients(workspace, [key]);
+    const all = await resolveAll(workspace);
+    const ledger = renamed(all, key, platform, value, today());
+    if (done) writeTogether(workspace.root, new Map([[ledgerFile(key), ledgerText(ledger)]]));
+    return all.find(({ client }) => client.key === key)?.variant?.values[`identifiers.${platform}`]?.value;
+  });
   if (options.json) {
     terminal.json({
       client: key,

@@ -1,3 +1,4 @@
+import { withLock } from "../../core/plan/lock.ts";
 import { locateWorkspace, workspaceAt } from "../../core/workspace/locate.ts";
 import { readWorkspace, type Workspace } from "../../core/workspace/read.ts";
 import type { Settings } from "./terminal.ts";
@@ -8,3 +9,14 @@ export const workspaceRoot = ({ workspace }: Settings): string =>
 
 /** The workspace a command works in, read. */
 export const openWorkspace = (settings: Settings): Workspace => readWorkspace(workspaceRoot(settings));
+
+/** Works in a workspace. Where that writes, it is held from before it is read: nothing is decided on what another run changes. */
+export async function inWorkspace<T>(
+  settings: Settings,
+  writes: boolean,
+  work: (workspace: Workspace) => Promise<T>,
+): Promise<T> {
+  const root = workspaceRoot(settings);
+  const opened = () => work(readWorkspace(root));
+  return writes ? withLock(root, opened) : opened();
+}

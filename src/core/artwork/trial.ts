@@ -7,15 +7,14 @@ import { refuse } from "../problems/problem.ts";
 export const trialLimits = { side: 2048, processorSeconds: 4, seconds: 30, kibibytes: 2_000_000 };
 
 /** The drawing is done in a process of its own, which the system ends when it takes too much. */
-const program = `
-const sharp = require(process.argv[1]);
+const program = (sharp: string) => `
+const sharp = require(${JSON.stringify(sharp)});
+const { readFileSync, writeSync } = require("node:fs");
 sharp.concurrency(1);
-const parts = [];
-process.stdin.on("data", (part) => parts.push(part)).on("end", () =>
-  sharp(Buffer.concat(parts)).raw().toBuffer().then(
-    () => process.stdout.write("drawn"),
-    (error) => process.stdout.write(error.message.split("\\n")[0]),
-  ));`;
+sharp(readFileSync(0)).raw().toBuffer().then(
+  () => writeSync(1, "drawn"),
+  (error) => writeSync(1, error.message.split("\\n")[0]),
+);`;
 
 /**
  * Draws an SVG once, out of harm's way: for those of which no counting can tell what they cost.
@@ -36,12 +35,12 @@ export async function tryDrawing(svg: string, file: string, place: Place): Promi
 /** What the process said of it; nothing where it was ended. */
 function drawApart(svg: string): Promise<string> {
   const { processorSeconds, seconds, kibibytes } = trialLimits;
-  const node = [process.execPath, "--max-old-space-size=256", "-e", program];
   const sharp = createRequire(import.meta.url).resolve("sharp");
+  const node = [process.execPath, "--max-old-space-size=256", "-e", program(sharp)];
   const limited = `ulimit -v ${kibibytes}; ulimit -t ${processorSeconds}; exec "$0" "$@"`;
   const [command = "", ...args] = process.platform === "win32" ? node : ["sh", "-c", limited, ...node];
   return new Promise((resolve, reject) => {
-    const child = spawn(command, [...args, sharp], {
+    const child = spawn(command, args, {
       stdio: ["pipe", "pipe", "ignore"],
       timeout: seconds * 1000,
       killSignal: "SIGKILL",

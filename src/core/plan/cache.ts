@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, uti
 import { rename, writeFile } from "node:fs/promises";
 import { dirname, join } from "node:path";
 import { sha256 } from "../files/hash.ts";
+import { scratchFolder } from "./write.ts";
 
 /** Pictures drawn before, by the fingerprint of all they come from; shared by all clients and by several runs at once. */
 export interface Cache {
@@ -25,10 +26,12 @@ let counter = 0;
 export function openCache(root: string): Cache {
   const folder = cacheFolder(root);
   const made = new Set<string>();
-  const keeping: Promise<void>[] = [];
+  const keeping = new Set<Promise<void>>();
+  let grown = false;
   const keep = async (path: string, content: Uint8Array) => {
-    const beside = `${path}.${process.pid}-${counter++}`;
+    const beside = join(scratchFolder(root), `${process.pid}-kept-${counter++}`);
     try {
+      if (counter === 1) mkdirSync(dirname(beside), { recursive: true });
       if (!made.has(dirname(path))) mkdirSync(dirname(path), { recursive: true });
       made.add(dirname(path));
       await writeFile(beside, Buffer.concat([Buffer.from(sha256(content), "latin1"), content]));
@@ -53,11 +56,13 @@ export function openCache(root: string): Cache {
       }
     },
     put(fingerprint, content) {
-      keeping.push(keep(pathOf(fingerprint), content));
+      grown = true;
+      const kept = keep(pathOf(fingerprint), content).finally(() => keeping.delete(kept));
+      keeping.add(kept);
     },
     async close() {
       await Promise.all(keeping);
-      if (keeping.length > 0) trimTo(folder, most);
+      if (grown) trimTo(folder, most);
     },
   };
 }

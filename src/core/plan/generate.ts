@@ -15,7 +15,6 @@ import { applyChanges, type Tools } from "./apply.ts";
 import { openCache } from "./cache.ts";
 import { type Change, difference } from "./difference.ts";
 import { enlarged } from "./enlarged.ts";
-import { withLock } from "./lock.ts";
 import { planVariant } from "./plan.ts";
 import { readReceipt } from "./receipt.ts";
 import { isUntouched, readRecord, writeRecord } from "./record.ts";
@@ -64,7 +63,10 @@ const madeBy = { rendererVersion, program: basename(import.meta.url) };
 export const variantFolder = (workspace: Workspace, client: string): string =>
   join(workspace.root, "variants", client);
 
-/** Brings the variants of the named clients to what their inputs say. A client that fails does not stop the others. */
+/**
+ * Brings the variants of the named clients to what their inputs say. A client that fails does not stop the others.
+ * Whoever calls holds the workspace (`withLock`), unless it is a dry run.
+ */
 export async function generate(workspace: Workspace, options: GenerateOptions): Promise<Generated> {
   const resolved = await resolvePicked(workspace, options.clients);
   const template = openTemplate(workspace);
@@ -73,22 +75,18 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   const cache = openCache(workspace.root);
   // Twice as many as there are cores: one part of drawing waits for another.
   const drawing = pLimit(2 * availableParallelism());
-  const run = async () => {
-    if (!options.dryRun) clearScratch(workspace.root);
-    // Two at a time, so that one client's last large picture does not leave a core idle; they share the limit on drawing.
-    const limit = pLimit(2);
-    const outcomes = resolved.map((each) =>
-      limit(async () => {
-        const outcome = await generateOne(workspace, each, { template, renderer, cache, drawing }, options);
-        options.progress?.end?.(outcome);
-        return outcome;
-      }),
-    );
-    const all = await Promise.all(outcomes);
-    await cache.close();
-    return all;
-  };
-  const outcomes = await (options.dryRun ? run() : withLock(workspace.root, run));
+  if (!options.dryRun) clearScratch(workspace.root);
+  // Two at a time, so that one client's last large picture does not leave a core idle; they share the limit on drawing.
+  const limit = pLimit(2);
+  const working = resolved.map((each) =>
+    limit(async () => {
+      const outcome = await generateOne(workspace, each, { template, renderer, cache, drawing }, options);
+      options.progress?.end?.(outcome);
+      return outcome;
+    }),
+  );
+  const outcomes = await Promise.all(working);
+  await cache.close();
   return { outcomes, gaps: template.parts.flatMap((part) => part.gaps) };
 }
 
@@ -156,5 +154,5 @@ function asProblems(error: unknown, client: string): Problem[] {
   if (error instanceof Refusal) return error.problems.map((each) => ({ ...each, client }));
   const { code, message } = error as NodeJS.ErrnoException;
   if (code === undefined) throw error;
-  return [problem("write-failed", `${message}.`, { client })];
+  return [problem(code === "ENOENT" ? "file-missing" : "write-failed", `${message}.`, { client })];
 }

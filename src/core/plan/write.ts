@@ -21,7 +21,7 @@ export interface Writer {
 }
 
 /** Where files are written before they are renamed into place; on the same disk as the workspace. */
-const scratchFolder = (workspace: string): string => join(workspace, ".oxalis", "scratch");
+export const scratchFolder = (workspace: string): string => join(workspace, ".oxalis", "scratch");
 
 let counter = 0;
 

@@ -11,6 +11,9 @@ export interface Layers {
   layer(picture: Placed): Promise<Raw>;
 }
 
+/** Vectors kept read at a time. */
+const vectorsKept = 12;
+
 /** Bitmaps kept decoded at a time: a client has three at most, and two clients are drawn at a time. */
 const decodedKept = 6;
 
@@ -22,6 +25,7 @@ export function openLayers(read: (file: string) => Uint8Array): Layers {
     const known = vectors.get(art.hash);
     if (known) return known;
     const parsed = readVector({ file: art.file, text: new TextDecoder().decode(read(art.file)) });
+    forgetOldest(vectors, vectorsKept);
     vectors.set(art.hash, parsed);
     return parsed;
   };
@@ -29,8 +33,7 @@ export function openLayers(read: (file: string) => Uint8Array): Layers {
     const known = bitmaps.get(art.hash);
     if (known) return known;
     const decoded = halvings(sharp(read(art.file), { limitInputPixels: 64_000_000 }).autoOrient());
-    for (const oldest of [...bitmaps.keys()].slice(0, Math.max(0, bitmaps.size + 1 - decodedKept)))
-      bitmaps.delete(oldest);
+    forgetOldest(bitmaps, decodedKept);
     bitmaps.set(art.hash, decoded);
     return decoded;
   };
@@ -41,6 +44,11 @@ export function openLayers(read: (file: string) => Uint8Array): Layers {
       return bitmapLayer(picture, await bitmap(picture));
     },
   };
+}
+
+/** Makes room for one more. */
+function forgetOldest(kept: Map<string, unknown>, most: number): void {
+  for (const oldest of [...kept.keys()].slice(0, Math.max(0, kept.size + 1 - most))) kept.delete(oldest);
 }
 
 /** Halved no further than this, in pixels of the shorter side. */
