@@ -40,6 +40,34 @@ const wanted = [
     form: "As #rrggbb, opaque.",
     keep: "The start screen shows the mark on the ground too, upright and turned.",
   },
+  {
+    name: "Wide logo",
+    need: "Helpful",
+    says: "The logo with its lettering, wider than high, for banners and wide tiles.",
+    form: "SVG, text turned into paths. Or PNG with transparency, 1200 pixels wide or more.",
+    keep: "Without it, the mark is used, and on banners the app's name is set beside it.",
+  },
+  {
+    name: "Start screen",
+    need: "If it is more than the mark on a colour",
+    says: "One picture over the whole screen; or a tile that is repeated; or a second colour, for the foot of the ground.",
+    form: "Picture: SVG, or 2752 × 2752 pixels. Tile: SVG, or 550 pixels wide.",
+    keep: "Screens of every shape are cut from the picture: name the point that must stay in sight.",
+  },
+  {
+    name: "For dark screens",
+    need: "Helpful",
+    says: "Mark, icon, wide logo or start picture for phones that are set to dark.",
+    form: "The same as their light ones.",
+    keep: "Without them, the light ones stand on a darkened ground, where they stand out from it.",
+  },
+  {
+    name: "Drawn by hand",
+    need: "Seldom",
+    says: "Any single picture below, drawn for its one place. Small notification icons gain most.",
+    form: "SVG, or PNG at the size that is named there.",
+    keep: "Name the file after the picture.",
+  },
 ] as const;
 
 function Page({ agency, email, accent, onAccent, families }: GuideModel) {
@@ -51,8 +79,8 @@ function Page({ agency, email, accent, onAccent, families }: GuideModel) {
           <p>{agency}</p>
           <h1>Artwork for your app</h1>
           <p class="lead">
-            Two or three files from you become every icon, tile and start screen below. This page says which
-            files, and what happens to them.
+            One or two files from you become every icon, tile and start screen below. This page says which
+            files, what more can help, and what happens to them.
           </p>
         </header>
         <main>

@@ -73,8 +73,8 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   if (options.locked) refuseChanges(workspace, resolved, options.today);
   const renderer = createRenderer((file) => readInside(workspace.root, file, file));
   const cache = openCache(workspace.root);
-  // Twice as many as there are cores: one part of drawing waits for another.
-  const drawing = pLimit(2 * availableParallelism());
+  // One more than there are cores: one part of drawing waits for another.
+  const drawing = pLimit(availableParallelism() + 1);
   if (!options.dryRun) clearScratch(workspace.root);
   // Two at a time, so that one client's last large picture does not leave a core idle; they share the limit on drawing.
   const limit = pLimit(2);

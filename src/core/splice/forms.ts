@@ -10,6 +10,17 @@ const writers = {
     /^[A-Za-z0-9_./]+$/.test(value) ? value : `"${escapeC(value).replace(/"/g, '\\"')}"`,
   "openstep-quoted": (value: string) => `"${escapeC(value).replace(/"/g, '\\"')}"`,
   json: (value: string) => JSON.stringify(value),
+  /** Behind a key's colon, where nothing stood. */
+  "yaml-empty": (value: string) => ` ${JSON.stringify(value)}`,
+  properties: (value: string) => javaProperty(value),
+  /** Two slashes would begin a comment; an empty variable between them keeps them apart. No value holds a line end. */
+  xcconfig: (value: string) =>
+    value
+      .replace(/\s*[\r\n]+\s*/g, " ")
+      .trim()
+      .replace(/\/(?=\/)/g, "/$()"),
+  env: (value: string) => (/^[\w.@:/+-]*$/.test(value) ? value : `"${value.replace(/[\\"$`]/g, "\\$&")}"`),
+  strings: (value: string) => escapeC(value, "U").replace(/"/g, '\\"'),
   raw: (value: string) => value,
   "html-text": (value: string) => value.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;"),
   "html-attribute": (value: string) =>
@@ -53,10 +64,20 @@ function androidString(value: string): string {
     : escaped;
 }
 
+/** Java's Properties (Java SE, java.util.Properties, load): beyond ASCII everything is escaped, since readers differ in the encoding they take. */
+const javaProperty = (value: string): string =>
+  value
+    .replace(
+      /[\\\n\r\t\f]|^ /g,
+      (c) => ({ "\\": "\\\\", "\n": "\\n", "\r": "\\r", "\t": "\\t", "\f": "\\f" })[c] ?? "\\ ",
+    )
+    .replace(/[^\x20-\x7e]/g, unicodeEscape);
+
 const unicodeEscape = (c: string): string =>
   c === " " ? "\\u0020" : `\\u${c.charCodeAt(0).toString(16).toUpperCase().padStart(4, "0")}`;
 
-function escapeC(value: string): string {
+/** @param code the letter before a character's number. */
+function escapeC(value: string, code: "u" | "U" = "u"): string {
   return (
     value
       .replace(/\\/g, "\\\\")
@@ -64,6 +85,6 @@ function escapeC(value: string): string {
       .replace(/\r/g, "\\r")
       .replace(/\t/g, "\\t")
       // biome-ignore lint/suspicious/noControlCharactersInRegex: they are what is looked for
-      .replace(/[\u0000-\u001f]/g, (c) => `\\u${c.charCodeAt(0).toString(16).padStart(4, "0")}`)
+      .replace(/[\u0000-\u001f]/g, (c) => `\\${code}${c.charCodeAt(0).toString(16).padStart(4, "0")}`)
   );
 }

@@ -3,9 +3,12 @@ import type { Folder } from "../files/folder.ts";
 import type { Source } from "../files/source.ts";
 import { htmlAttribute, htmlElements, htmlTextSite } from "../splice/html.ts";
 import { jsonSite, parseJson } from "../splice/json.ts";
+import { lineSite } from "../splice/lines.ts";
 import { plistStrings } from "../splice/plist.ts";
 import type { Site } from "../splice/site.ts";
+import { stringsSite } from "../splice/strings.ts";
 import { attributeOf, find, parseXml, textSite } from "../splice/xml.ts";
+import { yamlSite } from "../splice/yaml.ts";
 
 /** Finds a place that template.yaml names, in the file's own form. */
 type Locator = (file: string, source: Source, at: string) => Site | undefined;
@@ -22,6 +25,29 @@ const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
     at: "a path, such as description",
     locate: (file, source, at) => jsonSite(file, parseJson(source), path(at)),
   },
+  ".jsonc": {
+    at: "a path, such as contact.email",
+    locate: (file, source, at) => jsonSite(file, parseJson(source), path(at)),
+  },
+  ".xcstrings": {
+    at: "a path, such as strings.greeting.localizations.en.stringUnit.value",
+    locate: (file, source, at) => jsonSite(file, parseJson(source), path(at)),
+  },
+  ".yaml": {
+    at: "a path, such as contact.email",
+    locate: (file, source, at) => yamlSite(file, source, path(at)),
+  },
+  ".yml": {
+    at: "a path, such as contact.email",
+    locate: (file, source, at) => yamlSite(file, source, path(at)),
+  },
+  ".properties": { at: "a key", locate: (file, source, at) => lineSite(file, source, "properties", at) },
+  ".xcconfig": {
+    at: "a build setting, such as PRODUCT_NAME",
+    locate: (file, source, at) => lineSite(file, source, "xcconfig", at),
+  },
+  ".env": { at: "a variable", locate: (file, source, at) => lineSite(file, source, "env", at) },
+  ".strings": { at: "a key", locate: stringsSite },
   ".html": { at: "an element's id, such as #shop-name", locate: htmlPlace },
   ".css": { at: "a custom property, such as --brand", locate: cssPlace },
   ".plist": { at: "a path of keys, such as ContactAddress", locate: plistPlace },
@@ -36,14 +62,18 @@ const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
   },
 };
 
+/** A file's ending; .env has no name before it, and may have one behind it. */
+const kindOf = (file: string): string =>
+  /(^|\/)\.env(\.[\w-]+)?$/.test(file) ? ".env" : extname(file).toLowerCase();
+
 /** What `at` may say for a file of this kind; undefined where Oxalis does not know the kind. */
-export const placeForm = (file: string): string | undefined => locators[extname(file).toLowerCase()]?.at;
+export const placeForm = (file: string): string | undefined => locators[kindOf(file)]?.at;
 
 export const knownPlaces: readonly string[] = Object.keys(locators);
 
 /** The site of a place; undefined where the file does not hold it. */
 export function locatePlace(template: Folder, file: string, at: string): Site | undefined {
-  return locators[extname(file).toLowerCase()]?.locate(file, template.source(file), at);
+  return locators[kindOf(file)]?.locate(file, template.source(file), at);
 }
 
 function htmlPlace(file: string, source: Source, at: string): Site | undefined {

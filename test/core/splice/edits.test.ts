@@ -114,6 +114,24 @@ test.runIf(hasTool("aapt2"))("Android strings read back with aapt2", () => {
   expect(values.map((_, at) => read.get(at))).toEqual(values);
 });
 
+test.runIf(hasTool("java"))("properties read back with Java", () => {
+  const folder = temporaryFolder();
+  writeFileSync(
+    join(folder, "all.properties"),
+    samples.map((value, at) => `k${at} = ${write("properties", value)}\n`).join(""),
+  );
+  const reader = `import java.util.*; import java.io.*; import java.nio.charset.*; class R { public static void main(String[] a) throws Exception { Properties p = new Properties(); p.load(new FileInputStream(a[0])); PrintStream o = new PrintStream(System.out, false, "UTF-8"); for (int i = 0; i < ${samples.length}; i++) o.println(Base64.getEncoder().encodeToString(p.getProperty("k" + i).getBytes(StandardCharsets.UTF_8))); o.flush(); } }`;
+  writeFileSync(join(folder, "R.java"), reader);
+  const read = tool("java", [join(folder, "R.java"), join(folder, "all.properties")]).split("\n");
+  expect(samples.map((_, at) => Buffer.from(read[at] ?? "", "base64").toString())).toEqual(samples);
+});
+
+test("values of an environment read back with a shell", () => {
+  const values = samples.filter((value) => !/[\r\n]$/.test(value));
+  const script = values.map((value) => `V=${write("env", value)}; printf '%s\\0' "$V"`).join("\n");
+  expect(tool("sh", ["-c", script]).split("\0").slice(0, -1)).toEqual(values);
+});
+
 test("JSON and YAML text reads back with JSON.parse; HTML text and attributes hold no markup", () => {
   fc.assert(
     fc.property(fc.string({ unit: "binary" }), (value) => {

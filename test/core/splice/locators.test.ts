@@ -3,9 +3,12 @@ import { expect, test } from "vitest";
 import { write } from "../../../src/core/splice/forms.ts";
 import { gradleSettings, settingsNamed } from "../../../src/core/splice/gradle.ts";
 import { htmlAttributeSite, htmlElements, htmlTextSite } from "../../../src/core/splice/html.ts";
+import { lineSite } from "../../../src/core/splice/lines.ts";
 import { entry, openStepSite, parseOpenStep } from "../../../src/core/splice/openstep.ts";
 import { applyEdits, type Site } from "../../../src/core/splice/site.ts";
+import { stringsSite } from "../../../src/core/splice/strings.ts";
 import { attributeSite, find, parseXml, textSite } from "../../../src/core/splice/xml.ts";
+import { yamlSite } from "../../../src/core/splice/yaml.ts";
 
 const replaced = (text: string, site: Site | undefined, value: string): string => {
   if (!site) throw new Error("no site");
@@ -88,4 +91,93 @@ test("HTML: quoted, unquoted and single-quoted attributes, and text", () => {
   );
   expect(htmlTextSite("f", title)?.value).toBe("x & y");
   expect(replaced(html, htmlTextSite("f", title), "<b>")).toContain("<title>&lt;b&gt;</title>");
+});
+
+/** A file of each kind with a key in it that has a value, and one whose key is much like it. */
+const lines = [
+  {
+    kind: "properties",
+    text: "\uFEFF# app.name=no\r\n! app.name=no\r\napp.names : x\r\napp.name = old\\\r\n   value\r\nlast=1",
+    old: "old\\\r\n   value",
+    holds: "oldvalue",
+    locate: (text: string) => lineSite("f", source(text), "properties", "app.name"),
+    /** What the format cannot hold is folded. */
+    folded: (value: string) => value,
+  },
+  {
+    kind: "xcconfig",
+    text: '#include "x.xcconfig"\nPRODUCT_NAME[sdk=iphoneos*] = no\n// PRODUCT_NAME = no\nPRODUCT_NAME = Old Name // a comment\nPRODUCT_NAMES = no\n',
+    old: "Old Name",
+    holds: "Old Name",
+    locate: (text: string) => lineSite("f", source(text), "xcconfig", "PRODUCT_NAME"),
+    folded: (value: string) => value.replace(/\s*[\r\n]+\s*/g, " ").trim(),
+  },
+  {
+    kind: "env",
+    text: "# NAME=no\nexport NAME='old value' # a comment\nNAMES=no\n",
+    old: "'old value'",
+    holds: "old value",
+    locate: (text: string) => lineSite("f", source(text), "env", "NAME"),
+    folded: (value: string) => value,
+  },
+  {
+    kind: "strings",
+    text: '/* "name" = "no"; */\n// "name" = "no";\n"names" = "no";\n"name" = "old \\"value\\"";\nCFBundleName = "no";\n',
+    old: 'old \\"value\\"',
+    holds: 'old "value"',
+    locate: (text: string) => stringsSite("f", source(text), "name"),
+    folded: (value: string) => value,
+  },
+  {
+    kind: "YAML",
+    text: "# name: no\nother: { name: no }\napp:\n  name: old value   # a comment\n  names: |\n    no\n",
+    old: "old value",
+    holds: "old value",
+    locate: (text: string) => yamlSite("f", source(text), ["app", "name"]),
+    folded: (value: string) => value,
+  },
+] as const;
+
+/** Control characters that no key file is meant to hold are left to the formats that can. */
+const anyText = fc.string({ unit: "grapheme", maxLength: 20 });
+const awkwardText = fc.constantFrom(
+  "",
+  " a ",
+  "//x",
+  "https://a.example//b",
+  "a\\u0041",
+  "$HOME `x`",
+  "#no",
+  "q\"'",
+  "a\nb",
+  "é 庭 🥕",
+  "=:",
+);
+
+test.each(lines)(
+  "$kind: the one value is found, and whatever is written reads back, twice the same",
+  (each) => {
+    const { text, old, holds, locate, folded } = each;
+    expect(locate(text)?.value).toBe(holds);
+    expect(text.slice(locate(text)?.start, locate(text)?.end)).toBe(old);
+    fc.assert(
+      fc.property(fc.oneof(anyText, awkwardText), (value) => {
+        const changed = replaced(text, locate(text), value);
+        const again = locate(changed);
+        expect(again?.value).toBe(folded(value));
+        expect(replaced(changed, again, value)).toBe(changed);
+        const [before, after] = text.split(old);
+        expect([changed.startsWith(before ?? ""), changed.endsWith(after ?? "")]).toEqual([true, true]);
+      }),
+      { numRuns: 400 },
+    );
+  },
+);
+
+test("YAML: a block's text is replaced without the line end behind it, and an empty value is filled", () => {
+  const text = "a: |\n  one\n  two\nb:\nc: 3\n";
+  expect(replaced(text, yamlSite("f", source(text), ["a"]), "x: y")).toBe('a: "x: y"\nb:\nc: 3\n');
+  expect(replaced(text, yamlSite("f", source(text), ["b"]), "x")).toBe('a: |\n  one\n  two\nb: "x"\nc: 3\n');
+  expect(yamlSite("f", source(text), ["a", "b"])).toBeUndefined();
+  expect(() => yamlSite("f", source("a: ["), ["a"])).toThrow("is not valid YAML");
 });

@@ -1,0 +1,70 @@
+import type { Source } from "../files/source.ts";
+import type { Form } from "./forms.ts";
+import type { Site } from "./site.ts";
+
+/** A format of one setting a line: how a line is taken apart, and how its value is written. */
+interface LineFormat {
+  /** Groups `key`, `before` (all up to the value) and `value`. */
+  line: RegExp;
+  form: Form;
+  /** The value as the format's own readers understand it. */
+  read(written: string): string;
+}
+
+const formats = {
+  /** Java's Properties: a value runs over line ends that are escaped (Java SE, java.util.Properties, load). */
+  properties: {
+    line: /^(?<before>[ \t\f]*(?<key>(?:\\.|[^\s:=#!\\])(?:\\.|[^\s:=\\])*)(?:[ \t\f]*[:=][ \t\f]*|[ \t\f]+))(?<value>(?:\\(?:\r\n|[\s\S])|[^\r\n\\])*)$/gm,
+    form: "properties",
+    read: readProperty,
+  },
+  /** Xcode's configuration files: two slashes begin a comment wherever they stand (Apple, build settings reference). */
+  xcconfig: {
+    line: /^(?<before>[ \t]*(?<key>[A-Za-z_]\w*(?:\[[^\]\r\n]*\])*)[ \t]*=[ \t]*)(?<value>(?:(?!\/\/|[ \t]*(?:\/\/|$))[^\r\n])*)/gm,
+    form: "xcconfig",
+    read: (written) => written.replaceAll("$()", ""),
+  },
+  /** Settings of an environment, as a shell reads them. */
+  env: {
+    line: /^(?<before>[ \t]*(?:export[ \t]+)?(?<key>[A-Za-z_]\w*)[ \t]*=[ \t]*)(?<value>"(?:\\[\s\S]|[^"\\])*"|'[^']*'|[^\s#"']*)/gm,
+    form: "env",
+    read: readEnvironment,
+  },
+} as const satisfies Record<string, LineFormat>;
+
+export type LineFormatName = keyof typeof formats;
+
+/** The site of a key's value; of several, the last, which is the one that counts. */
+export function lineSite(
+  file: string,
+  { text }: Source,
+  format: LineFormatName,
+  key: string,
+): Site | undefined {
+  const { line, form, read } = formats[format];
+  const start = text.startsWith("\uFEFF") ? 1 : 0;
+  let found: Site | undefined;
+  for (const match of text.slice(start).matchAll(line)) {
+    const { before = "", value = "", key: name = "" } = match.groups ?? {};
+    if ((format === "properties" ? readProperty(name) : name) !== key) continue;
+    const from = start + match.index + before.length;
+    found = { file, start: from, end: from + value.length, value: read(value), form };
+  }
+  return found;
+}
+
+const escapes: Readonly<Record<string, string>> = { n: "\n", r: "\r", t: "\t", f: "\f" };
+
+function readProperty(written: string): string {
+  return written.replace(
+    /\\(?:u([0-9a-fA-F]{4})|(\r\n|\r|\n)[ \t\f]*|([\s\S]))/g,
+    (_, code, lineEnd, other) =>
+      code ? String.fromCharCode(Number.parseInt(code, 16)) : lineEnd ? "" : (escapes[other] ?? other),
+  );
+}
+
+function readEnvironment(written: string): string {
+  if (written.startsWith("'")) return written.slice(1, -1);
+  if (!written.startsWith('"')) return written;
+  return written.slice(1, -1).replace(/\\([\\"$`])/g, "$1");
+}
