@@ -91,15 +91,19 @@ function groupedDrawings(entries: readonly Entry[]): DrawEntry[][] {
 
 const widthDrawn = ([first]: readonly DrawEntry[]): number => first?.drawings[0]?.picture?.at.width ?? 0;
 
+/** Pixels of a picture that takes longer to draw than to read. */
+const leastKept = 256 * 256;
+
 /** A picture from the cache, or drawn and kept there. */
 async function drawnOrKept(entry: DrawEntry, { renderer, cache, smallest }: Tools): Promise<Buffer> {
   const press = smallest && isPng(entry);
   const key = press ? fingerprint({ smallest: entry.fingerprint }) : entry.fingerprint;
-  const kept = cache.get(key);
+  const worthKeeping = press || entry.drawings.some(({ width, height }) => width * height >= leastKept);
+  const kept = worthKeeping ? cache.get(key) : undefined;
   if (kept) return kept;
   const drawn = await draw(entry, renderer);
   const content = press ? await pressed(drawn) : drawn;
-  cache.put(key, content);
+  if (worthKeeping) cache.put(key, content);
   return content;
 }
 

@@ -22,4 +22,8 @@ export async function rawOf(image: Sharp): Promise<Raw> {
 export const fromRaw = ({ data, width, height }: Raw): Sharp =>
   sharp(data, { raw: { width, height, channels: 4 } });
 
-export const rawOfSvg = (svg: string): Promise<Raw> => rawOf(sharp(Buffer.from(svg)));
+/** A drawn SVG is sRGB with alpha as it is. */
+export async function rawOfSvg(svg: string): Promise<Raw> {
+  const { data, info } = await sharp(Buffer.from(svg)).raw().toBuffer({ resolveWithObject: true });
+  return { data, width: info.width, height: info.height };
+}

@@ -1,6 +1,6 @@
 import picomatch from "picomatch";
 import { type Folder, openFolder } from "../files/folder.ts";
-import { fingerprint, sha256 } from "../files/hash.ts";
+import { sha256 } from "../files/hash.ts";
 import type { Place } from "../files/source.ts";
 import { problem, Refusal, refuse } from "../problems/problem.ts";
 import type { Site } from "../splice/site.ts";
@@ -63,7 +63,7 @@ export function openTemplate(workspace: Workspace): Template {
     parts,
     files,
     places: located,
-    key: fingerprint({ parts, files: files.map((file) => [file, folder.state(file)]), places: located }),
+    key: sha256(JSON.stringify([parts, files.map((file) => [file, folder.state(file)]), located])),
     identifiers: [...new Set(parts.flatMap((part) => part.identifiers))],
     names: [...new Set([...parts.flatMap((part) => part.names), ...notes.data.names])],
   };

@@ -86,9 +86,12 @@ export function unfiltered(filtered: Uint8Array, length: number, step: number): 
  * @param columns the bytes of a row that differ between rows; outside them, all rows hold zeros.
  */
 export function upward(rows: Uint8Array, length: number, columns: { from: number; to: number }): Uint8Array {
-  const filtered = Uint8Array.from(rows);
-  for (let row = rows.length - length; row > 0; row -= length) {
+  const filtered = new Uint8Array(rows.length);
+  filtered.set(rows.subarray(0, length));
+  const part = (row: number) => rows.subarray(row + columns.from, row + columns.to);
+  for (let row = length; row < rows.length; row += length) {
     filtered[row] = 2;
+    if (Buffer.compare(part(row), part(row - length)) === 0) continue;
     for (let at = row + columns.from; at < row + columns.to; at++)
       filtered[at] = (rows[at] as number) - (rows[at - length] as number);
   }

@@ -72,19 +72,18 @@ function count(pixels: Uint32Array, ground: number) {
     return held[at] as number;
   };
   const numbers = new Uint16Array(pixels.length);
-  let [last, number, run] = [ground, numberOf(ground), 0];
-  for (let i = 0; i < pixels.length; i++) {
+  const end = pixels.length;
+  numberOf(ground);
+  for (let i = 0; i < end; ) {
+    const start = i;
     const color = pixels[i] as number;
-    if (color !== last) {
-      counts[number] = (counts[number] as number) + run;
-      number = numberOf(color);
-      if (number >= mostCounted) return undefined;
-      [last, run] = [color, 0];
-    }
-    run++;
-    numbers[i] = number;
+    while (i < end && pixels[i] === color) i++;
+    const number = numberOf(color);
+    if (number >= mostCounted) return undefined;
+    counts[number] = (counts[number] as number) + i - start;
+    if (i - start > 8) numbers.fill(number, start, i);
+    else for (let at = start; at < i; at++) numbers[at] = number;
   }
-  counts[number] = (counts[number] as number) + run;
   return { colors, counts, numbers };
 }
 
