@@ -1,5 +1,6 @@
 import { type Argument, Command, CommanderError, Option } from "commander";
 import { register } from "./commands/register.ts";
+import { version } from "./version.ts";
 
 /** Exit codes: 0 fine, 1 findings or a failure, 2 wrong use, 130 interrupted. */
 const wrongUse = 2;
@@ -19,7 +20,7 @@ const program = new Command("oxalis")
   .description(
     "Makes many branded apps out of one shared template, and proves that nothing of the template is left.",
   )
-  .version("0.1.0", "-V, --version", "print the version")
+  .version(version, "-V, --version", "print the version")
   .helpOption("-h, --help", "print this help")
   .helpCommand("help [command]", "print the help of a command")
   .addOption(

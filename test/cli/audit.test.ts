@@ -3,6 +3,7 @@ import { join } from "node:path";
 import sharp from "sharp";
 import { beforeEach, expect, test } from "vitest";
 import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+import { hasTool, tool } from "../support/tools.ts";
 
 let folder: string;
 const inVariant = (path: string) => join(folder, "variants/3-acre", path);
@@ -118,4 +119,44 @@ test("a variant that was never generated is a finding", () => {
   const { code, err } = oxalis(folder, "audit");
   expect(code).toBe(1);
   expect(err).toContain("variants/3-acre is not there: the variant has not been generated.");
+});
+
+test("reports for build servers: every finding with its place, what is allowed with its reason, well-formed whatever stands in a name", () => {
+  edit(folder, "oxalis.yaml", (text) => text.replace(/^platforms:.*$/m, "platforms: [web]"));
+  add("web/<a> & b.txt", "one\nPlain Crate\n");
+  add("web/old.txt", "Plain Crate\n");
+  edit(
+    folder,
+    "template.yaml",
+    (text) => `${text}\nallow:\n  - file: web/old.txt\n    reason: kept "as it was" & dated\n`,
+  );
+  oxalis(folder, "generate");
+  expect(oxalis(folder, "audit", "--report", "out/audit.sarif").code).toBe(1);
+  const [run] = JSON.parse(readFileSync(join(folder, "out/audit.sarif"), "utf8")).runs;
+  expect(run.tool.driver.rules.map((each: { id: string }) => each.id)).toEqual(["residue-name"]);
+  expect(run.results).toMatchObject([
+    {
+      ruleId: "residue-name",
+      level: "error",
+      locations: [
+        {
+          physicalLocation: {
+            artifactLocation: { uri: "variants/3-acre/web/%3Ca%3E%20&%20b.txt" },
+            region: { startLine: 2, startColumn: 1 },
+          },
+        },
+      ],
+      suppressions: [],
+    },
+    { suppressions: [{ kind: "external", justification: 'kept "as it was" & dated' }] },
+  ]);
+  expect(oxalis(folder, "audit", "--report", "out/audit.xml").code).toBe(1);
+  const count = (path: string) =>
+    tool("xmllint", ["--xpath", `count(${path})`, join(folder, "out/audit.xml")]).trim();
+  if (hasTool("xmllint")) {
+    expect(count("//testsuite[@name='3-acre'][@tests='2'][@failures='1'][@skipped='1']")).toBe("1");
+    expect(count("//failure[@type='residue-name'][contains(@message, '<a> & b.txt:2:1')]")).toBe("1");
+  }
+  const { code, err } = oxalis(folder, "audit", "--report", "audit.txt");
+  expect([code, err.includes("[report-unknown]")]).toEqual([1, true]);
 });

@@ -1,11 +1,22 @@
+import { resolve } from "node:path";
 import { audit, type Finding } from "../../core/audit/audit.ts";
+import { reporterFor } from "../../core/audit/report.ts";
+import { version } from "../version.ts";
 import { problemData, showProblem, showProblems } from "../view/problems.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
+import { writeWhole } from "../view/write-whole.ts";
 
-export async function run(keys: string[], options: Settings): Promise<number> {
+interface Options {
+  report?: string;
+}
+
+export async function run(keys: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
+  const { report } = options;
+  const reporter = report === undefined ? undefined : reporterFor(report);
   const findings = await audit(openWorkspace(options), keys);
+  if (report !== undefined && reporter) writeWhole(resolve(report), reporter(findings, version));
   if (options.json) terminal.json({ clients: findings.map(asData) });
   else show(findings, terminal);
   return findings.some((each) => each.problems.length > 0) ? 1 : 0;

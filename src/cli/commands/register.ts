@@ -82,6 +82,7 @@ export function register(program: Command): void {
     .action(run("generate"));
   inWorkspace(program.command("audit"))
     .argument("[clients...]", "keys of clients; none for all")
+    .option("--report <file>", "also write the findings for a build server: .sarif, or .xml for JUnit's form")
     .description("prove that the variants are whole, and that nothing of the template is left in them")
     .action(run("audit"));
   inWorkspace(program.command("proof"))

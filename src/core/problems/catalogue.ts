@@ -165,6 +165,10 @@ const kinds = {
     title: "A picture that looks like another client's, or the template's",
     fix: "Make sure that the right file was supplied; stores refuse copies.",
   },
+  "report-unknown": {
+    title: "A report of an unknown kind",
+    fix: "End the report's name in .sarif, or in .xml for the form that build servers read test results in.",
+  },
   "template-empty": {
     title: "The template folder holds no app",
     fix: "Point `template` in oxalis.yaml at the folder that holds the app's android, ios, windows or web part.",
