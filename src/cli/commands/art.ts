@@ -61,7 +61,7 @@ function show(slots: readonly Slot[], { print, out, settings, width }: Terminal)
     platformNames[first.platform],
     name,
     sizes,
-    fromSaid[first.from],
+    fromSaid(first),
     zoneSaid(first),
     alphaSaid[first.alpha],
   ]);

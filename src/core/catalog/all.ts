@@ -77,10 +77,14 @@ export const alphaSaid: Readonly<Record<Slot["alpha"], string>> = {
   only: "alpha only",
 };
 
-export const fromSaid: Readonly<Record<Slot["from"], string>> = {
+const sources: Readonly<Record<Slot["from"], string>> = {
   icon: "icon, or mark on ground",
   mark: "mark",
   mono: "mono, or mark's shape",
   wide: "wide, or mark",
   ground: "ground",
 };
+
+/** What a slot is drawn from, in the order in which it is looked for. */
+export const fromSaid = ({ from, covers }: Slot): string =>
+  covers ? `${covers}, or ${sources[from]}` : sources[from];

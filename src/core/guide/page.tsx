@@ -176,7 +176,7 @@ function Family({ family }: { family: SlotFamily }) {
       </div>
       <h3>{titleOf(family.name)}</h3>
       <p class="facts">
-        From {fromSaid[first.from]} · {alphaSaid[first.alpha]} · {zoneSaid(first)}
+        From {fromSaid(first)} · {alphaSaid[first.alpha]} · {zoneSaid(first)}
       </p>
       <p class="sizes">{sizes.join("  ")} px</p>
       <p class="rule">{first.rule}</p>

@@ -87,7 +87,8 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
 
   const png = async (drawing: Drawing, trueColor = drawing.trueColor === true): Promise<Buffer> => {
     const part = cropped(drawing);
-    return encodePng(await content(part?.drawing ?? drawing, trueColor), part?.placement);
+    if (!part) return encodePng(await look(drawing, trueColor));
+    return encodePng(await content(part.drawing, trueColor), part.placement);
   };
 
   return {

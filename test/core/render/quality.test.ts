@@ -26,7 +26,7 @@ const variant = (art: Artwork, ground: string) =>
 /** Small ones, where a line is a pixel wide, and some larger; grey ones are stretched by their own pixels. */
 const looked = allSlots.filter(
   (slot) =>
-    (Math.max(slot.width, slot.height) <= 100 || [150, 180, 216].includes(slot.width)) &&
+    (Math.max(slot.width, slot.height) <= 100 || [150, 180, 216, 256, 310, 320].includes(slot.width)) &&
     slot.from !== "ground" &&
     slot.tone !== "grey",
 );

@@ -9,6 +9,7 @@ import { compressed, longestPiece, type Stretch, shortestRun, zlibStream } from 
 
 /** What is drawn, and in which form its pixels are best written. */
 export interface Content {
+  /** Without its pixels, where the form has them. */
   raw: Raw;
   /** Red, green, blue and alpha around it, as they lie in memory. */
   ground: number;
@@ -23,7 +24,8 @@ export function contentOf(raw: Raw, ground: number, alpha: boolean, trueColor = 
   const pixels = pixelsOf(raw.data);
   if (isBusy(pixels, raw)) return { raw, ground, alpha, form: "photo" };
   const few = trueColor ? undefined : indexed(pixels, ground);
-  return { raw, ground, alpha, form: few ?? "drawing" };
+  if (!few) return { raw, ground, alpha, form: "drawing" };
+  return { raw: { ...raw, data: Buffer.alloc(0) }, ground, alpha, form: few };
 }
 
 /** Writes a PNG; what is drawn lies on a larger canvas where a placement says so. */
