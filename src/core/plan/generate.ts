@@ -8,7 +8,7 @@ import { fingerprint } from "../files/hash.ts";
 import { reserved } from "../ledger/reserve.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { createRenderer, rendererVersion } from "../render/draw.ts";
-import { openTemplate } from "../template/read.ts";
+import { openTemplate, type Template } from "../template/read.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import type { Workspace } from "../workspace/read.ts";
 import { applyChanges, type Tools } from "./apply.ts";
@@ -68,8 +68,11 @@ export const variantFolder = (workspace: Workspace, client: string): string =>
  * Whoever calls holds the workspace (`withLock`), unless it is a dry run.
  */
 export async function generate(workspace: Workspace, options: GenerateOptions): Promise<Generated> {
-  const resolved = await resolvePicked(workspace, options.clients);
-  const template = openTemplate(workspace);
+  // Pictures are looked at off the main thread; meanwhile the template is surveyed.
+  const [resolved, template] = await Promise.all([
+    resolvePicked(workspace, options.clients),
+    surveyed(workspace),
+  ]);
   if (options.locked) refuseChanges(workspace, resolved, options.today);
   const renderer = createRenderer((file) => readInside(workspace.root, file, file));
   const cache = openCache(workspace.root);
@@ -89,6 +92,8 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   await cache.close();
   return { outcomes, gaps: template.parts.flatMap((part) => part.gaps) };
 }
+
+const surveyed = async (workspace: Workspace): Promise<Template> => openTemplate(workspace);
 
 async function generateOne(
   workspace: Workspace,

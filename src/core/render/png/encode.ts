@@ -46,7 +46,7 @@ const whole = ({ width, height }: Raw): Placement => ({
 });
 
 /** Up to so many bytes are pressed as small as they go; with more that would take longer than drawing them. */
-const longest = 300_000;
+const longest = 500_000;
 
 function pixelsOf(data: Buffer): Uint32Array {
   const aligned = data.byteOffset % 4 === 0 ? data : Uint8Array.from(data);
@@ -88,7 +88,7 @@ async function written(rows: Rows, placement: Placement, ground: number): Promis
   });
   const all = await Promise.all(tried);
   const { parts, stretches } = all.reduce((a, b) => (sizeOf(b.parts) < sizeOf(a.parts) ? b : a));
-  return pngFile(rows.header, zlibStream(parts, stretches));
+  return pngFile(rows.header, await zlibStream(parts, stretches));
 }
 
 const sizeOf = (parts: readonly Buffer[]): number => parts.reduce((sum, each) => sum + each.length, 0);

@@ -1,7 +1,9 @@
 import { promisify } from "node:util";
-import { constants, deflateRaw, deflateRawSync, deflateSync, type ZlibOptions } from "node:zlib";
+import { constants, deflate, deflateRaw, deflateRawSync, type ZlibOptions } from "node:zlib";
 
 const pressed = promisify(deflateRaw) as (data: Uint8Array, options: ZlibOptions) => Promise<Buffer>;
+
+const stores = promisify(deflate) as typeof pressed;
 
 /** A part of a stream that can stand anywhere in it: bytes to be compressed, some of them again and again, or so many zeros. */
 export type Stretch = Uint8Array | { bytes: Uint8Array; times: number } | number;
@@ -28,7 +30,7 @@ const repeated = (stretch: Exclude<Stretch, number>) =>
   "times" in stretch ? stretch : { bytes: stretch, times: 1 };
 
 /** Compressed stretches as a zlib stream (RFC 1950): a head, an empty last block, and the sum of what was compressed. */
-export function zlibStream(parts: readonly Buffer[], stretches: readonly Stretch[]): Buffer[] {
+export async function zlibStream(parts: readonly Buffer[], stretches: readonly Stretch[]): Promise<Buffer[]> {
   let [low, high] = [1, 0];
   for (const stretch of stretches) {
     if (typeof stretch === "number") {
@@ -36,7 +38,7 @@ export function zlibStream(parts: readonly Buffer[], stretches: readonly Stretch
       continue;
     }
     const { bytes, times } = repeated(stretch);
-    const [a, b] = bytes.length > 0 ? adler(bytes) : [1, 0];
+    const [a, b] = bytes.length > 0 ? await adler(bytes) : [1, 0];
     for (let time = 0; time < times; time++) {
       high = (high + bytes.length * (low + modulus - 1) + b) % modulus;
       low = (low + a + modulus - 1) % modulus;
@@ -77,7 +79,7 @@ function piece(size: number): Buffer {
 const modulus = 65521;
 
 /** The two sums of Adler-32 (RFC 1950): a stream that is merely stored ends with them. */
-function adler(data: Uint8Array): [low: number, high: number] {
-  const stored = deflateSync(data, { level: 0, chunkSize: data.length + 4096 });
+async function adler(data: Uint8Array): Promise<[low: number, high: number]> {
+  const stored = await stores(data, { level: 0, chunkSize: data.length + 4096 });
   return [stored.readUInt16BE(stored.length - 2), stored.readUInt16BE(stored.length - 4)];
 }
