@@ -13,6 +13,7 @@ await build({
   format: "esm",
   platform: "node",
   target: "node20.19",
+  minifyWhitespace: true, // a start reads all of it
   jsx: "automatic",
   jsxImportSource: "preact",
   loader: { ".css": "text" },

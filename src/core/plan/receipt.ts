@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { z } from "zod";
+import * as z from "zod";
 import { refuse } from "../problems/problem.ts";
 import type { Entry } from "./plan.ts";
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { ledgerSchema } from "./ledger.ts";
 import { agencySchema } from "./schema/agency.ts";
 import { briefSchema } from "./schema/brief.ts";

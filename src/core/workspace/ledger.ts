@@ -1,6 +1,6 @@
 import { existsSync } from "node:fs";
 import { join } from "node:path";
-import { z } from "zod";
+import * as z from "zod";
 import { platforms } from "../values/platform.ts";
 
 const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, "a day, such as 2026-03-01");

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { patternFields } from "../../values/fields.ts";
 import { platforms } from "../../values/platform.ts";
 import { briefSchema, color } from "./brief.ts";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { parseColor } from "../../values/color.ts";
 
 const text = (most: number) => z.string().trim().min(1).max(most);
