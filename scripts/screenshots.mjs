@@ -27,7 +27,7 @@ const views = [
     rows: 30,
     typed: ["oxalis explain 3-acre identifiers", "oxalis explain orchard-lane colors"],
   },
-  { name: "generate", rows: 17, typed: ["oxalis generate", "oxalis generate 3-acre"] },
+  { name: "generate", rows: 28, typed: ["oxalis generate"] },
   {
     name: "roster",
     rows: 38,
@@ -44,8 +44,8 @@ const views = [
       "oxalis clients 3-acre saltmarsh orchard-lane",
     ],
   },
-  { name: "art", rows: 33, typed: ["oxalis art"] },
-  { name: "check", rows: 14, typed: ["oxalis check"] },
+  { name: "art", rows: 28, typed: ["oxalis art --platform android"] },
+  { name: "check", rows: 27, typed: ["oxalis check"] },
   { name: "audit", rows: 12, typed: ["oxalis audit"] },
   {
     name: "problem",

@@ -11,7 +11,6 @@ const unseen = 1.02;
 interface Enlargement {
   factor: number;
   path: string;
-  drawing: Drawing;
 }
 
 /** Tells of each bitmap that some picture wants larger than it is: where it is enlarged most, and how large it would have to be. */
@@ -23,14 +22,14 @@ export function enlarged({ entries }: Plan, { client, art }: Resolved): Problem[
       const factor = enlargement(drawing);
       const file = drawing.picture?.art.file ?? "";
       if (factor > Math.max(unseen, worst.get(file)?.factor ?? 0))
-        worst.set(file, { factor, path: entry.path, drawing });
+        worst.set(file, { factor, path: entry.path });
     }
   }
   return supplied(art).flatMap(({ at, picture: { file, width, height } }) => {
     const found = worst.get(file);
     if (!found) return [];
-    const { factor, path, drawing } = found;
-    const message = `${file} is ${width} × ${height} pixels; for ${path}, ${drawing.width} × ${drawing.height}, it is enlarged ${factor.toFixed(1)} times.`;
+    const { factor, path } = found;
+    const message = `${file} is ${width} × ${height} pixels; ${path} enlarges it ${factor.toFixed(1)} times.`;
     return problem("art-small", message, {
       severity: "warning",
       client: client.key,

@@ -96,7 +96,7 @@ function ClientSheet({ sheet }: { sheet: Sheet }) {
     <article
       id={sheet.key}
       class={`sheet c-${sheet.key}`}
-      style={`--start:${values["colors.start"]};--ground:${values["colors.ground"]};--brand:${values["colors.brand"]}`}
+      style={`--start:${values["colors.start"]};--start-dark:${values["colors.startDark"]};--ground:${values["colors.ground"]};--brand:${values["colors.brand"]}`}
     >
       <header>
         <Pic name={leading(sheet)} size={88} label="App icon" />

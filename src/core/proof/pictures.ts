@@ -41,6 +41,7 @@ export const shownPictures: readonly Shown[] = [
   android("and-square", "launcher"),
   android("and-round", "launcher-round"),
   android("and-start", "start-mark", "xhdpi"),
+  android("and-start-dark", "start-mark", "xhdpi-night"),
   android("and-note", "notification"),
   android("store-icon", "store-icon", "512"),
   android("store-feature", "feature-graphic", "1024x500"),
@@ -63,5 +64,7 @@ export const shownPictures: readonly Shown[] = [
   web("web-mono", "monochrome", "512"),
   web("web-touch", "touch", "180"),
   web("web-social", "social", "1200x630"),
+  web("web-start", "start-portrait", "375x812@3"),
+  web("web-start-turned", "start-landscape", "375x812@3"),
   web("web-tab", "favicon", "48", "32", "64"),
 ];

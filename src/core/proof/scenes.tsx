@@ -215,10 +215,13 @@ export function StartScene({ sheet }: { sheet: Sheet }) {
     { device: "phone turned", picture: "and-start", says: "Android, turned" },
     { device: "phone apple", picture: "ios-start", says: "iPhone" },
     { device: "phone apple turned", picture: "ios-start", says: "iPhone, turned" },
+    { device: "phone night", picture: "and-start-dark", says: "Android, dark" },
     { device: "window", picture: "win-start", says: "Windows" },
+    { device: "phone page", picture: "web-start", says: "Page, on iPhone" },
+    { device: "phone page turned", picture: "web-start-turned", says: "Page, on iPhone, turned" },
   ].filter(({ picture }) => has(sheet, picture));
   return (
-    <Scene title="While the app starts" note="the mark on its ground, upright and turned">
+    <Scene title="While the app starts" note="upright and turned, by day and by night">
       {screens.map(({ device, picture, says }) => (
         <figure class="starting" key={device}>
           <div class={`device ${device}`}>

@@ -36,7 +36,8 @@ export function lettered(name: string, box: Box, largest: number): Lettering {
       const tall = ascent + (lines.length - 1) * lineHeight;
       return { lines, widest, tall, size: Math.min(largest, (box.width * em) / widest, box.height / tall) };
     });
-  const best = settings.reduce((a, b) => (b.size > a.size * 1.1 ? b : a));
+  // Another line has to make the letters a good deal larger.
+  const best = settings.reduce((a, b) => (b.size > a.size * 1.4 ? b : a));
   const top = box.y + (box.height - best.tall * best.size) / 2 + ascent * best.size;
   const path = best.lines
     .map((line, at) => outline(line, box.x, top + at * lineHeight * best.size, best.size / em))
