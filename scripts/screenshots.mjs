@@ -24,7 +24,7 @@ const views = [
   { name: "clients", rows: 12, typed: ["oxalis clients"] },
   {
     name: "explain",
-    rows: 30,
+    rows: 36,
     typed: ["oxalis explain 3-acre identifiers", "oxalis explain orchard-lane colors"],
   },
   { name: "generate", rows: 28, typed: ["oxalis generate"] },
