@@ -2,7 +2,7 @@ import type { Source } from "../files/source.ts";
 import type { Form } from "./forms.ts";
 import type { Site } from "./site.ts";
 
-/** A format of one setting a line: how a line is taken apart, and how its value is written. */
+/** A format of one setting a line (ended by CR, LF or both, by nothing else): how a line is taken apart, and how its value is written. */
 interface LineFormat {
   /** Groups `key`, `before` (all up to the value) and `value`. */
   line: RegExp;
@@ -14,19 +14,19 @@ interface LineFormat {
 const formats = {
   /** Java's Properties: a value runs over line ends that are escaped (Java SE, java.util.Properties, load). */
   properties: {
-    line: /^(?<before>[ \t\f]*(?<key>(?:\\.|[^\s:=#!\\])(?:\\.|[^\s:=\\])*)(?:[ \t\f]*[:=][ \t\f]*|[ \t\f]+))(?<value>(?:\\(?:\r\n|[\s\S])|[^\r\n\\])*)$/gm,
+    line: /(?<![^\r\n])(?<before>[ \t\f]*(?<key>(?:\\[^\r\n]|[^\s:=#!\\])(?:\\[^\r\n]|[^\s:=\\])*)(?:[ \t\f]*[:=][ \t\f]*|[ \t\f]+))(?<value>(?:\\(?:\r\n|[\s\S])|[^\r\n\\])*)(?![^\r\n])/g,
     form: "properties",
     read: readProperty,
   },
   /** Xcode's configuration files: two slashes begin a comment wherever they stand (Apple, build settings reference). */
   xcconfig: {
-    line: /^(?<before>[ \t]*(?<key>[A-Za-z_]\w*(?:\[[^\]\r\n]*\])*)[ \t]*=[ \t]*)(?<value>(?:(?!\/\/|[ \t]*(?:\/\/|$))[^\r\n])*)/gm,
+    line: /(?<![^\r\n])(?<before>[ \t]*(?<key>[A-Za-z_]\w*(?:\[[^\]\r\n]*\])*)[ \t]*=[ \t]*)(?<value>(?:(?!\/\/|[ \t]*(?:\/\/|(?![^\r\n])))[^\r\n])*)/g,
     form: "xcconfig",
     read: (written) => written.replaceAll("$()", ""),
   },
   /** Settings of an environment, as a shell reads them. */
   env: {
-    line: /^(?<before>[ \t]*(?:export[ \t]+)?(?<key>[A-Za-z_]\w*)[ \t]*=[ \t]*)(?<value>"(?:\\[\s\S]|[^"\\])*"|'[^']*'|[^\s#"']*)/gm,
+    line: /(?<![^\r\n])(?<before>[ \t]*(?:export[ \t]+)?(?<key>[A-Za-z_]\w*)[ \t]*=[ \t]*)(?<value>"(?:\\[\s\S]|[^"\\])*"|'[^']*'|[^\s#"']*)/g,
     form: "env",
     read: readEnvironment,
   },

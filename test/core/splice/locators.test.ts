@@ -150,6 +150,7 @@ const awkwardText = fc.constantFrom(
   "#no",
   "q\"'",
   "a\nb",
+  "a\u2028b",
   "é 庭 🥕",
   "=:",
 );
