@@ -2,15 +2,7 @@ import { posix } from "node:path";
 import { sha256 } from "../files/hash.ts";
 import { problem } from "../problems/problem.ts";
 import { write } from "../splice/forms.ts";
-import {
-  entry,
-  itemsOf,
-  type OpenStep,
-  openStepSite,
-  parseOpenStep,
-  parseStrings,
-  textOf,
-} from "../splice/openstep.ts";
+import { entry, itemsOf, type OpenStep, parseOpenStep, stringsSite, textOf } from "../splice/openstep.ts";
 import { insertion, type Localize, type Localized, nothingLocalized } from "./localized.ts";
 
 const stringsFile = "InfoPlist.strings";
@@ -31,8 +23,8 @@ export const localizeIos: Localize = (template, part, names) => {
       added.push(locale);
       continue;
     }
-    const site = openStepSite(path, entry(parseStrings(template.source(path)), "CFBundleDisplayName"));
-    if (site) result.values.push({ site: { ...site, form: "openstep-quoted" }, value: label.value });
+    const site = stringsSite(path, template.source(path), "CFBundleDisplayName");
+    if (site) result.values.push({ site, value: label.value });
     else
       result.inserts.push(
         insertion(

@@ -7,8 +7,8 @@ const writers = {
   "gradle-single": (value: string) => escapeC(value).replace(/'/g, "\\'"),
   "gradle-number": (value: string) => value,
   openstep: (value: string) =>
-    /^[A-Za-z0-9_./]+$/.test(value) ? value : `"${escapeC(value).replace(/"/g, '\\"')}"`,
-  "openstep-quoted": (value: string) => `"${escapeC(value).replace(/"/g, '\\"')}"`,
+    /^[A-Za-z0-9_./]+$/.test(value) ? value : `"${escapeC(value, "U").replace(/"/g, '\\"')}"`,
+  "openstep-quoted": (value: string) => `"${escapeC(value, "U").replace(/"/g, '\\"')}"`,
   json: (value: string) => JSON.stringify(value),
   /** Behind a key's colon, where nothing stood. */
   "yaml-empty": (value: string) => ` ${JSON.stringify(value)}`,
@@ -20,7 +20,6 @@ const writers = {
       .trim()
       .replace(/\/(?=\/)/g, "/$()"),
   env: (value: string) => (/^[\w.@:/+-]*$/.test(value) ? value : `"${value.replace(/[\\"$`]/g, "\\$&")}"`),
-  strings: (value: string) => escapeC(value, "U").replace(/"/g, '\\"'),
   raw: (value: string) => value,
   "html-text": (value: string) => value.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;"),
   "html-attribute": (value: string) =>

@@ -20,8 +20,7 @@ const data = /<[0-9a-fA-F\s]*>/y;
 export const parseOpenStep = (source: Source): OpenStep => openStepParser(source).value(0);
 
 /** Parses a .strings file: the entries of a group, without its braces. Throws a Refusal (template-syntax). */
-export const parseStrings = (source: Source): OpenStep =>
-  openStepParser(source).entries(0, source.text.length);
+const parseStrings = (source: Source): OpenStep => openStepParser(source).entries(0, source.text.length);
 
 function openStepParser(source: Source) {
   const { text } = source;
@@ -115,3 +114,9 @@ export const openStepSite = (file: string, node: OpenStep | undefined): Site | u
   node?.kind === "string"
     ? { file, start: node.start, end: node.end, value: node.value, form: "openstep" }
     : undefined;
+
+/** The site of a key's value in a .strings file, where a value always stands in quotes; undefined where there is none. */
+export function stringsSite(file: string, source: Source, key: string): Site | undefined {
+  const site = openStepSite(file, entry(parseStrings(source), key));
+  return site && { ...site, form: "openstep-quoted" };
+}

@@ -4,9 +4,9 @@ import type { Source } from "../files/source.ts";
 import { htmlAttribute, htmlElements, htmlTextSite } from "../splice/html.ts";
 import { jsonSite, parseJson } from "../splice/json.ts";
 import { lineSite } from "../splice/lines.ts";
+import { stringsSite } from "../splice/openstep.ts";
 import { plistStrings } from "../splice/plist.ts";
 import type { Site } from "../splice/site.ts";
-import { stringsSite } from "../splice/strings.ts";
 import { attributeOf, find, parseXml, textSite } from "../splice/xml.ts";
 import { yamlSite } from "../splice/yaml.ts";
 

@@ -4,9 +4,8 @@ import { write } from "../../../src/core/splice/forms.ts";
 import { gradleSettings, settingsNamed } from "../../../src/core/splice/gradle.ts";
 import { htmlAttributeSite, htmlElements, htmlTextSite } from "../../../src/core/splice/html.ts";
 import { lineSite } from "../../../src/core/splice/lines.ts";
-import { entry, openStepSite, parseOpenStep } from "../../../src/core/splice/openstep.ts";
+import { entry, openStepSite, parseOpenStep, stringsSite } from "../../../src/core/splice/openstep.ts";
 import { applyEdits, type Site } from "../../../src/core/splice/site.ts";
-import { stringsSite } from "../../../src/core/splice/strings.ts";
 import { attributeSite, find, parseXml, textSite } from "../../../src/core/splice/xml.ts";
 import { yamlSite } from "../../../src/core/splice/yaml.ts";
 
@@ -123,7 +122,7 @@ const lines = [
   {
     kind: "strings",
     text: '/* "name" = "no"; */\n// "name" = "no";\n"names" = "no";\n"name" = "old \\"value\\"";\nCFBundleName = "no";\n',
-    old: 'old \\"value\\"',
+    old: '"old \\"value\\""',
     holds: 'old "value"',
     locate: (text: string) => stringsSite("f", source(text), "name"),
     folded: (value: string) => value,
