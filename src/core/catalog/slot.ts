@@ -1,6 +1,6 @@
 import type { ArtRole } from "../artwork/roles.ts";
 import type { Hex } from "../values/color.ts";
-import type { Field } from "../values/fields.ts";
+import { darkOf, type Field } from "../values/fields.ts";
 import type { Platform } from "../values/platform.ts";
 
 /** What a picture stands on. */
@@ -65,9 +65,7 @@ export const darkSlot = (slot: Slot, path: string): Slot => ({
   path,
   theme: "dark",
   qualifier: `${slot.qualifier}-night`,
-  ...(slot.ground.kind === "full" && slot.ground.color === "colors.start"
-    ? { ground: { kind: "full", color: "colors.startDark" } }
-    : {}),
+  ground: "color" in slot.ground ? { ...slot.ground, color: darkOf(slot.ground.color) } : slot.ground,
 });
 
 /** A slot's path with the survey's names put in. */

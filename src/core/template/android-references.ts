@@ -5,7 +5,7 @@ import { placeAt } from "../files/source.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import type { Site } from "../splice/site.ts";
 import { attributeOf, attributeSite, find, textSite, walk, type XmlElement } from "../splice/xml.ts";
-import type { Field } from "../values/fields.ts";
+import { darkOf, type Field } from "../values/fields.ts";
 import {
   type AndroidResources,
   colorSites,
@@ -24,9 +24,7 @@ const themeColors: Readonly<Record<string, Field>> = {
   colorOnPrimary: "colors.onBrand",
 };
 
-/** What a colour becomes where a resource is for the night (Android documentation, "Dark theme"). */
-const nightColors: Partial<Record<Field, Field>> = { "colors.start": "colors.startDark" };
-
+/** Whether a resource is for the night (Android documentation, "Dark theme"). */
 const forNight = (file: string): boolean => /\/res\/[^/]*-night[-/]/.test(file);
 
 /** What is found while one reference leads to the next, and the ways to follow them. */
@@ -37,8 +35,7 @@ export function followReferences(template: Folder, resources: AndroidResources) 
   const gaps: Problem[] = [];
 
   function fill(holds: Field, sites: readonly Site[], shape: Fill["shape"] = "text"): void {
-    for (const site of sites)
-      fills.push({ holds: (forNight(site.file) && nightColors[holds]) || holds, site, shape });
+    for (const site of sites) fills.push({ holds: forNight(site.file) ? darkOf(holds) : holds, site, shape });
   }
 
   function gap(what: string, file: string, element: XmlElement | undefined): void {

@@ -4,7 +4,7 @@ import type { Folder } from "../files/folder.ts";
 import { memberSite, nodeSite, parseJson } from "../splice/json.ts";
 import type { Site } from "../splice/site.ts";
 import { attributeOf, attributeSite, findAll, parseXml, walk, type XmlElement } from "../splice/xml.ts";
-import type { Field } from "../values/fields.ts";
+import { darkOf, type Field } from "../values/fields.ts";
 import type { Fill, PictureUse } from "./survey.ts";
 
 /** What an asset of a catalog adds to a survey. */
@@ -86,8 +86,6 @@ export function imageSet(
   });
   return { fills: [], pictures, brandFiles: picturesIn(template, set) };
 }
-
-const darkOf = (field: Field): Field => (field === "colors.start" ? "colors.startDark" : field);
 
 /** A colour set: every colour it lists, for any appearance. */
 export function colorSet(template: Folder, below: string, name: string, holds: Field): Found | undefined {

@@ -97,6 +97,11 @@ export const fields: Readonly<Record<Field, FieldFact>> = facts;
 
 export const fieldNames = Object.keys(facts) as Field[];
 
+const darkFields: Partial<Record<Field, Field>> = { "colors.start": "colors.startDark" };
+
+/** The field that stands for another on dark screens; the same where there is none. */
+export const darkOf = (field: Field): Field => darkFields[field] ?? field;
+
 /** Fields that are made by a pattern, and so may be given another one. */
 export const patternFields = fieldNames.filter((name) => fields[name].pattern !== undefined) as [
   Field,
