@@ -2,7 +2,7 @@ import type { Art } from "../../core/artwork/judge.ts";
 import { artRoleNames, artRoles } from "../../core/artwork/roles.ts";
 import { fieldsOf, fillPattern, patternProblem, readPattern } from "../../core/derive/pattern.ts";
 import { resolveAll } from "../../core/derive/resolve.ts";
-import type { Artwork, LocalName, Values } from "../../core/derive/variant.ts";
+import { type Artwork, type LocalName, suppliedArt, type Values } from "../../core/derive/variant.ts";
 import { nearest } from "../../core/problems/nearest.ts";
 import { isError, Refusal, refuse } from "../../core/problems/problem.ts";
 import { type Field, fieldNames, fields } from "../../core/values/fields.ts";
@@ -71,14 +71,11 @@ const asData = (art: Art | undefined): object =>
 const measures = ({ format, width, height }: Art): string => `${format}, ${width} × ${height}`;
 
 /** The pictures that were supplied, then what stands for those that were not. */
-function showPictures({ given, slots }: Artwork, { print, out }: Terminal): void {
-  const supplied = [
-    ...artRoleNames.flatMap((role) => (given[role] ? [[`art.${role}`, given[role]] as const] : [])),
-    ...Object.entries(slots).map(([slot, art]) => [`art.slots.${slot}`, art] as const),
-  ];
-  for (const [name, art] of supplied)
-    print(`\n${out.bold(name)}  ${art.file}\n    ${out.dim(measures(art))}`);
-  const derived = artRoleNames.filter((role) => !given[role]);
+function showPictures(art: Artwork, { print, out }: Terminal): void {
+  for (const { at, picture } of suppliedArt(art))
+    print(`\n${out.bold(at.join("."))}  ${picture.file}\n    ${out.dim(measures(picture))}`);
+  const derived = artRoleNames.filter((role) => !art.given[role]);
+  if (derived.length === 0) return;
   const longest = Math.max(...derived.map((role) => role.length));
   print(`\n${out.bold("Not supplied, and so derived")}`);
   for (const role of derived)

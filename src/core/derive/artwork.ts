@@ -2,6 +2,7 @@ import { type Art, judgeArt } from "../artwork/judge.ts";
 import type { LookedAt } from "../artwork/looked-at.ts";
 import { type ArtRole, artRoleNames, rolePath } from "../artwork/roles.ts";
 import { slotNames } from "../catalog/all.ts";
+import type { Place } from "../files/source.ts";
 import { nearest } from "../problems/nearest.ts";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
 import { type Client, clientFile, type Workspace } from "../workspace/read.ts";
@@ -37,9 +38,12 @@ export async function readArtwork(
   const slots: Record<string, Art> = {};
   for (const [slot, file] of Object.entries(named.slots ?? {})) {
     const path = ["art", "slots", slot];
-    const judged = slotNames.has(slot) ? await read(file, path) : undefined;
+    if (!slotNames.has(slot)) {
+      problems.push(unknownSlot(slot, document.placeOf(path, "key")));
+      continue;
+    }
+    const judged = await read(file, path);
     if (judged) slots[slot] = judged;
-    else if (!slotNames.has(slot)) problems.push(unknownSlot(slot, document.placeOf(path, "key")));
   }
   if (!named.icon && !named.mark) {
     const message = "The brief names no picture to draw from: neither an icon nor a mark.";
@@ -52,12 +56,13 @@ export async function readArtwork(
 type Named = NonNullable<NonNullable<Client["brief"]>["data"]["art"]>;
 
 const namedFile = (named: Named, role: ArtRole): string | undefined => {
-  const [, first, second] = rolePath(role);
-  const at = named[first as "icon"] as string | Record<string, string | undefined> | undefined;
-  return typeof at === "object" ? at[second ?? ""] : second === undefined ? at : undefined;
+  const [, ...steps] = rolePath(role);
+  return steps.reduce<unknown>((at, step) => (at as Record<string, unknown> | undefined)?.[step], named) as
+    | string
+    | undefined;
 };
 
-function unknownSlot(slot: string, place: ReturnType<Workspace["agency"]["document"]["placeOf"]>): Problem {
+function unknownSlot(slot: string, place: Place): Problem {
   const near = nearest(slot, [...slotNames]);
   return problem("key-unknown", `No picture is called "${slot}".`, {
     place,

@@ -1,5 +1,5 @@
 import type { Art } from "../artwork/judge.ts";
-import type { ArtRole } from "../artwork/roles.ts";
+import { type ArtRole, artRoleNames, rolePath } from "../artwork/roles.ts";
 import type { Problem } from "../problems/problem.ts";
 import type { Field } from "../values/fields.ts";
 import type { Traced } from "../values/trail.ts";
@@ -15,6 +15,12 @@ export interface Artwork {
 }
 
 export const noArtwork: Artwork = { given: {}, slots: {}, focus: { x: 0.5, y: 0.5 } };
+
+/** Every picture a client supplied, with where its brief names it. */
+export const suppliedArt = ({ given, slots }: Artwork): { at: string[]; picture: Art }[] => [
+  ...artRoleNames.flatMap((role) => (given[role] ? [{ at: rolePath(role), picture: given[role] }] : [])),
+  ...Object.entries(slots).map(([slot, picture]) => ({ at: ["art", "slots", slot], picture })),
+];
 
 export type Values = Partial<Record<Field, Traced>>;
 

@@ -1,6 +1,4 @@
-import type { Art } from "../artwork/judge.ts";
-import { artRoleNames, rolePath } from "../artwork/roles.ts";
-import type { Artwork, Resolved } from "../derive/variant.ts";
+import { type Resolved, suppliedArt } from "../derive/variant.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import type { Drawing } from "../render/drawing.ts";
 import type { Plan } from "./plan.ts";
@@ -25,7 +23,7 @@ export function enlarged({ entries }: Plan, { client, art }: Resolved): Problem[
         worst.set(file, { factor, path: entry.path });
     }
   }
-  return supplied(art).flatMap(({ at, picture: { file, width, height } }) => {
+  return suppliedArt(art).flatMap(({ at, picture: { file, width, height } }) => {
     const found = worst.get(file);
     if (!found) return [];
     const { factor, path } = found;
@@ -45,8 +43,3 @@ function enlargement({ picture }: Drawing): number {
   const { art, part, at } = picture;
   return Math.max(at.width / (part.width * art.width), at.height / (part.height * art.height));
 }
-
-const supplied = ({ given, slots }: Artwork): { at: string[]; picture: Art }[] => [
-  ...artRoleNames.flatMap((role) => (given[role] ? [{ at: rolePath(role), picture: given[role] }] : [])),
-  ...Object.entries(slots).map(([slot, picture]) => ({ at: ["art", "slots", slot], picture })),
-];
