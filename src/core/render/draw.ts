@@ -83,7 +83,7 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
   };
 
   /** The same mark on an upright and on a turned screen is drawn once. */
-  const content = lastFew(keptContents, look);
+  const content = lastFew(keptContents, (...args) => JSON.stringify(args), look);
 
   const png = async (drawing: Drawing, trueColor = drawing.trueColor === true): Promise<Buffer> => {
     const part = cropped(drawing);

@@ -1,11 +1,12 @@
-/** Does some work once for the same arguments, as long as it was among the last few that were asked for. */
+/** Does some work once for the same key, as long as that was among the last few that were asked for. */
 export function lastFew<A extends readonly unknown[], R>(
   count: number,
-  work: (...args: A) => Promise<R>,
-): (...args: A) => Promise<R> {
-  const kept = new Map<string, Promise<R>>();
+  keyOf: (...args: A) => string,
+  work: (...args: A) => R,
+): (...args: A) => R {
+  const kept = new Map<string, R>();
   return (...args) => {
-    const key = JSON.stringify(args);
+    const key = keyOf(...args);
     const known = kept.get(key) ?? work(...args);
     kept.delete(key);
     kept.set(key, known);

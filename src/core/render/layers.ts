@@ -3,6 +3,7 @@ import { readVector, type Vector } from "../artwork/vector.ts";
 import { channels, type Hex } from "../values/color.ts";
 import { composeSvg, nested } from "./compose.ts";
 import type { Placed } from "./fit.ts";
+import { lastFew } from "./last-few.ts";
 import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
 
 /** A client's pictures, read and decoded once, and given out at the size they have on a canvas. */
@@ -19,24 +20,13 @@ const decodedKept = 6;
 
 /** @param read gives the bytes of a source picture by its path within the workspace. */
 export function openLayers(read: (file: string) => Uint8Array): Layers {
-  const vectors = new Map<string, Vector>();
-  const bitmaps = new Map<string, Promise<Raw[]>>();
-  const vector = ({ art }: Placed): Vector => {
-    const known = vectors.get(art.hash);
-    if (known) return known;
-    const parsed = readVector({ file: art.file, text: new TextDecoder().decode(read(art.file)) });
-    forgetOldest(vectors, vectorsKept);
-    vectors.set(art.hash, parsed);
-    return parsed;
-  };
-  const bitmap = ({ art }: Placed): Promise<Raw[]> => {
-    const known = bitmaps.get(art.hash);
-    if (known) return known;
-    const decoded = halvings(sharp(read(art.file), { limitInputPixels: 64_000_000 }).autoOrient());
-    forgetOldest(bitmaps, decodedKept);
-    bitmaps.set(art.hash, decoded);
-    return decoded;
-  };
+  const hashOf = ({ art }: Placed) => art.hash;
+  const vector = lastFew(vectorsKept, hashOf, ({ art }) =>
+    readVector({ file: art.file, text: new TextDecoder().decode(read(art.file)) }),
+  );
+  const bitmap = lastFew(decodedKept, hashOf, ({ art }) =>
+    halvings(sharp(read(art.file), { limitInputPixels: 64_000_000 }).autoOrient()),
+  );
   return {
     vector,
     async layer(picture) {
@@ -44,11 +34,6 @@ export function openLayers(read: (file: string) => Uint8Array): Layers {
       return bitmapLayer(picture, await bitmap(picture));
     },
   };
-}
-
-/** Makes room for one more. */
-function forgetOldest(kept: Map<string, unknown>, most: number): void {
-  for (const oldest of [...kept.keys()].slice(0, Math.max(0, kept.size + 1 - most))) kept.delete(oldest);
 }
 
 /** Halved no further than this, in pixels of the shorter side. */
@@ -116,7 +101,11 @@ function keyOut(layer: Raw, key: Hex): Raw {
       data[i + c] = Math.max(0, Math.min(255, Math.round(g + ((data[i + c] ?? 0) - g) / share)));
     }
     data[i + 3] = Math.round((data[i + 3] ?? 0) * share);
-    if (data[i + 3] === 0) data.fill(0, i, i + 3);
+    if (data[i + 3] === 0) {
+      data[i] = 0;
+      data[i + 1] = 0;
+      data[i + 2] = 0;
+    }
   }
   return layer;
 }
