@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, uti
 import { rename, writeFile } from "node:fs/promises";
 import { dirname, join } from "node:path";
 import { sha256 } from "../files/hash.ts";
-import { scratchFolder } from "./write.ts";
+import { scratchFile } from "./write.ts";
 
 /** Pictures drawn before, by the fingerprint of all they come from; shared by all clients and by several runs at once. */
 export interface Cache {
@@ -21,19 +21,20 @@ const sumLength = 64;
 
 const cacheFolder = (root: string): string => join(root, ".oxalis", "cache");
 
-let counter = 0;
-
 export function openCache(root: string): Cache {
   const folder = cacheFolder(root);
   const made = new Set<string>();
   const keeping = new Set<Promise<void>>();
   let grown = false;
+  const ensure = (folder: string) => {
+    if (!made.has(folder)) mkdirSync(folder, { recursive: true });
+    made.add(folder);
+  };
   const keep = async (path: string, content: Uint8Array) => {
-    const beside = join(scratchFolder(root), `${process.pid}-kept-${counter++}`);
+    const beside = scratchFile(root);
     try {
-      if (counter === 1) mkdirSync(dirname(beside), { recursive: true });
-      if (!made.has(dirname(path))) mkdirSync(dirname(path), { recursive: true });
-      made.add(dirname(path));
+      ensure(dirname(beside));
+      ensure(dirname(path));
       await writeFile(beside, Buffer.concat([Buffer.from(sha256(content), "latin1"), content]));
       await rename(beside, path);
     } catch {

@@ -1,14 +1,15 @@
-import { lstatSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { lstatSync, readFileSync } from "node:fs";
+import { join } from "node:path";
 import { sha256 } from "../files/hash.ts";
 import type { Problem } from "../problems/problem.ts";
 import { type Receipt, receiptFile } from "./receipt.ts";
+import { writeTogether } from "./write.ts";
 
 /**
  * What a run left behind for a client: the key of everything it was made from, and how each file looked to the file
  * system. While neither has changed, nothing has to be planned, read or hashed.
  */
-export interface Record {
+export interface Made {
   form: 1;
   key: string;
   /** When it was written, in milliseconds since 1970. */
@@ -24,12 +25,13 @@ type Seen = readonly [size: number, changed: number, inode: number, sha256: stri
 /** A file changed so shortly before it was recorded could be changed again without a sign; it is read. */
 const unsure = 100;
 
-const recordFile = (root: string, client: string): string => join(root, ".oxalis", "made", `${client}.json`);
+/** Relative to the workspace. */
+const recordFile = (client: string): string => `.oxalis/made/${client}.json`;
 
 /** What is known of a client; undefined where nothing is, or it cannot be read. */
-export function readRecord(root: string, client: string): Record | undefined {
+export function readRecord(root: string, client: string): Made | undefined {
   try {
-    const record = JSON.parse(readFileSync(recordFile(root, client), "utf8")) as Record;
+    const record = JSON.parse(readFileSync(join(root, recordFile(client)), "utf8")) as Made;
     return record.form === 1 ? record : undefined;
   } catch {
     return undefined;
@@ -37,7 +39,7 @@ export function readRecord(root: string, client: string): Record | undefined {
 }
 
 /** Whether every file of a variant is as it was recorded. */
-export function isUntouched(folder: string, { files, at }: Record): boolean {
+export function isUntouched(folder: string, { files, at }: Made): boolean {
   return Object.entries(files).every(([path, [size, changed, inode, hash]]) => {
     const stat = lstatSync(join(folder, path), { throwIfNoEntry: false });
     if (!stat?.isFile() || stat.size !== size || stat.ctimeMs !== changed || stat.ino !== inode) return false;
@@ -53,23 +55,17 @@ export function writeRecord(
   key: string,
   problems: readonly Problem[],
 ): void {
-  const seen: Record["files"] = {};
+  const seen: Made["files"] = {};
   const see = (path: string, hash: string) => {
     const stat = lstatSync(join(folder, path));
     seen[path] = [stat.size, stat.ctimeMs, stat.ino, hash];
   };
-  const path = recordFile(root, client);
-  const beside = `${path}.${process.pid}`;
   try {
     for (const [file, { sha256: hash }] of Object.entries(files)) see(file, hash ?? "");
     see(receiptFile, sha256(readFileSync(join(folder, receiptFile))));
-    mkdirSync(dirname(path), { recursive: true });
-    writeFileSync(
-      beside,
-      JSON.stringify({ form: 1, key, at: Date.now(), problems, files: seen } satisfies Record),
-    );
-    renameSync(beside, path);
+    const made: Made = { form: 1, key, at: Date.now(), problems, files: seen };
+    writeTogether(root, new Map([[recordFile(client), JSON.stringify(made)]]));
   } catch {
-    rmSync(beside, { force: true });
+    // It is made again at the next run.
   }
 }

@@ -21,9 +21,13 @@ export interface Writer {
 }
 
 /** Where files are written before they are renamed into place; on the same disk as the workspace. */
-export const scratchFolder = (workspace: string): string => join(workspace, ".oxalis", "scratch");
+const scratchFolder = (workspace: string): string => join(workspace, ".oxalis", "scratch");
 
 let counter = 0;
+
+/** A file there that nobody else writes. */
+export const scratchFile = (workspace: string): string =>
+  join(scratchFolder(workspace), `${process.pid}-${counter++}`);
 
 /** Opens a folder below the workspace for writing; makes it where it is not there. */
 export function openWriter(workspace: string, folder: string): Writer {
@@ -48,7 +52,7 @@ export function openWriter(workspace: string, folder: string): Writer {
       const target = join(folder, path);
       ensure(scratch);
       ensure(dirname(target));
-      const beside = join(scratch, `${process.pid}-${counter++}`);
+      const beside = scratchFile(workspace);
       try {
         writeFileSync(beside, content, { mode: executable ? 0o755 : 0o644 });
         renameSync(beside, target);
@@ -88,7 +92,7 @@ export function writeTogether(workspace: string, files: ReadonlyMap<string, stri
   const staged = [...files].map(([path, text]) => ({
     path,
     text,
-    beside: join(scratch, `${process.pid}-${counter++}`),
+    beside: scratchFile(workspace),
   }));
   try {
     for (const { beside, text } of staged) writeFileSync(beside, text);
