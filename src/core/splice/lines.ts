@@ -7,27 +7,33 @@ interface LineFormat {
   /** Groups `key`, `before` (all up to the value) and `value`. */
   line: RegExp;
   form: Form;
-  /** The value as the format's own readers understand it. */
+  /** A key, and a value, as the format's own readers understand it. */
+  readKey(written: string): string;
   read(written: string): string;
 }
+
+const asWritten = (written: string): string => written;
 
 const formats = {
   /** Java's Properties: a value runs over line ends that are escaped (Java SE, java.util.Properties, load). */
   properties: {
     line: /(?<![^\r\n])(?<before>[ \t\f]*(?<key>(?:\\[^\r\n]|[^\s:=#!\\])(?:\\[^\r\n]|[^\s:=\\])*)(?:[ \t\f]*[:=][ \t\f]*|[ \t\f]+))(?<value>(?:\\(?:\r\n|[\s\S])|[^\r\n\\])*)(?![^\r\n])/g,
     form: "properties",
+    readKey: readProperty,
     read: readProperty,
   },
   /** Xcode's configuration files: two slashes begin a comment wherever they stand (Apple, build settings reference). */
   xcconfig: {
     line: /(?<![^\r\n])(?<before>[ \t]*(?<key>[A-Za-z_]\w*(?:\[[^\]\r\n]*\])*)[ \t]*=[ \t]*)(?<value>(?:(?!\/\/|[ \t]*(?:\/\/|(?![^\r\n])))[^\r\n])*)/g,
     form: "xcconfig",
+    readKey: asWritten,
     read: (written) => written.replaceAll("$()", ""),
   },
   /** Settings of an environment, as a shell reads them. */
   env: {
     line: /(?<![^\r\n])(?<before>[ \t]*(?:export[ \t]+)?(?<key>[A-Za-z_]\w*)[ \t]*=[ \t]*)(?<value>"(?:\\[\s\S]|[^"\\])*"|'[^']*'|[^\s#"']*)/g,
     form: "env",
+    readKey: asWritten,
     read: readEnvironment,
   },
 } as const satisfies Record<string, LineFormat>;
@@ -41,12 +47,12 @@ export function lineSite(
   format: LineFormatName,
   key: string,
 ): Site | undefined {
-  const { line, form, read } = formats[format];
+  const { line, form, readKey, read } = formats[format];
   const start = text.startsWith("\uFEFF") ? 1 : 0;
   let found: Site | undefined;
   for (const match of text.slice(start).matchAll(line)) {
     const { before = "", value = "", key: name = "" } = match.groups ?? {};
-    if ((format === "properties" ? readProperty(name) : name) !== key) continue;
+    if (readKey(name) !== key) continue;
     const from = start + match.index + before.length;
     found = { file, start: from, end: from + value.length, value: read(value), form };
   }

@@ -19,27 +19,27 @@ const path = (at: string): (string | number)[] =>
 const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
   ".json": {
     at: "a path, such as contact.email",
-    locate: (file, source, at) => jsonSite(file, parseJson(source), path(at)),
+    locate: jsonPlace,
   },
   ".webmanifest": {
     at: "a path, such as description",
-    locate: (file, source, at) => jsonSite(file, parseJson(source), path(at)),
+    locate: jsonPlace,
   },
   ".jsonc": {
     at: "a path, such as contact.email",
-    locate: (file, source, at) => jsonSite(file, parseJson(source), path(at)),
+    locate: jsonPlace,
   },
   ".xcstrings": {
     at: "a path, such as strings.greeting.localizations.en.stringUnit.value",
-    locate: (file, source, at) => jsonSite(file, parseJson(source), path(at)),
+    locate: jsonPlace,
   },
   ".yaml": {
     at: "a path, such as contact.email",
-    locate: (file, source, at) => yamlSite(file, source, path(at)),
+    locate: yamlPlace,
   },
   ".yml": {
     at: "a path, such as contact.email",
-    locate: (file, source, at) => yamlSite(file, source, path(at)),
+    locate: yamlPlace,
   },
   ".properties": { at: "a key", locate: (file, source, at) => lineSite(file, source, "properties", at) },
   ".xcconfig": {
@@ -74,6 +74,14 @@ export const knownPlaces: readonly string[] = Object.keys(locators);
 /** The site of a place; undefined where the file does not hold it. */
 export function locatePlace(template: Folder, file: string, at: string): Site | undefined {
   return locators[kindOf(file)]?.locate(file, template.source(file), at);
+}
+
+function jsonPlace(file: string, source: Source, at: string): Site | undefined {
+  return jsonSite(file, parseJson(source), path(at));
+}
+
+function yamlPlace(file: string, source: Source, at: string): Site | undefined {
+  return yamlSite(file, source, path(at));
 }
 
 function htmlPlace(file: string, source: Source, at: string): Site | undefined {
