@@ -1,4 +1,3 @@
-import { setImmediate } from "node:timers/promises";
 import type { LimitFunction } from "p-limit";
 import { fingerprint, sha256 } from "../files/hash.ts";
 import type { Renderer } from "../render/draw.ts";
@@ -26,25 +25,24 @@ export async function applyChanges(
   const files: Receipt["files"] = { ...before.files };
   const touched = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
   for (const entry of touched) files[entry.path] = producedBy(entry, null);
-  if (touched.length > 0) writer.write(receiptFile, receiptText({ ...before, files }));
+  if (touched.length > 0) await writer.write(receiptFile, receiptText({ ...before, files }));
 
-  const done = (entry: Entry, content: string | Uint8Array) => {
-    writer.write(entry.path, content, "executable" in entry && entry.executable);
+  const done = async (entry: Entry, content: string | Uint8Array) => {
+    await writer.write(entry.path, content, "executable" in entry && entry.executable);
     files[entry.path] = producedBy(entry, sha256(content), smallest);
     onFile();
   };
   const drawn = groupedDrawings(touched).map((same) =>
     drawing(async () => {
       const content = await drawnOrKept(same[0] as DrawEntry, tools);
-      for (const entry of same) done(entry, content);
+      await Promise.all(same.map((entry) => done(entry, content)));
     }),
   );
   /** Written between the pictures, so that drawing goes on meanwhile. */
   const written = async () => {
     for (const entry of touched) {
       if (entry.kind === "draw") continue;
-      done(entry, contentOf(entry, template));
-      await setImmediate();
+      await done(entry, contentOf(entry, template));
     }
   };
   for (const each of await Promise.allSettled([...drawn, written()]))
@@ -54,7 +52,7 @@ export async function applyChanges(
   const planned = new Set(plan.entries.map((entry) => entry.path));
   const kept = Object.fromEntries(Object.entries(files).filter(([path]) => planned.has(path)));
   const receipt: Receipt = { form: 1, client: plan.client, files: kept };
-  writer.write(receiptFile, receiptText(receipt));
+  await writer.write(receiptFile, receiptText(receipt));
   return receipt;
 }
 

@@ -41,7 +41,7 @@ export function openCache(root: string): Cache {
       rmSync(beside, { force: true });
     }
   };
-  const pathOf = (fingerprint: string) => join(folder, fingerprint.slice(0, 2), fingerprint.slice(2));
+  const pathOf = (fingerprint: string) => join(folder, fingerprint.slice(0, 1), fingerprint.slice(1));
   return {
     get(fingerprint) {
       try {

@@ -8,13 +8,14 @@ import {
   rmSync,
   writeFileSync,
 } from "node:fs";
+import { rename, writeFile } from "node:fs/promises";
 import { dirname, join, relative, sep } from "node:path";
 import { sha256 } from "../files/hash.ts";
 import { refuse } from "../problems/problem.ts";
 
 /** Writes into one folder of a workspace, each file whole or not at all, and never through a link. */
 export interface Writer {
-  write(path: string, content: string | Uint8Array, executable?: boolean): void;
+  write(path: string, content: string | Uint8Array, executable?: boolean): Promise<void>;
   remove(path: string): void;
   /** SHA-256 of a file; undefined where there is none, or something else in its place. */
   hash(path: string): string | undefined;
@@ -48,14 +49,14 @@ export function openWriter(workspace: string, folder: string): Writer {
   };
 
   return {
-    write(path, content, executable = false) {
+    async write(path, content, executable = false) {
       const target = join(folder, path);
       ensure(scratch);
       ensure(dirname(target));
       const beside = scratchFile(workspace);
       try {
-        writeFileSync(beside, content, { mode: executable ? 0o755 : 0o644 });
-        renameSync(beside, target);
+        await writeFile(beside, content, { mode: executable ? 0o755 : 0o644 });
+        await rename(beside, target);
       } catch (error) {
         rmSync(beside, { force: true });
         const shown = relative(workspace, target).split(sep).join("/");

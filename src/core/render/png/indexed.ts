@@ -89,15 +89,16 @@ function count(pixels: Uint32Array, ground: number) {
 
 /** A surface's colour that is as near as any rounding would be: what a bitmap's edges and its compression leave beside them. */
 const surfaceNear = (color: number, surfaces: readonly number[]): number | undefined =>
-  surfaces.find((surface) => apart(surface, color) <= 5);
+  surfaces.find(
+    (surface) =>
+      near(surface, color) &&
+      near(surface >>> 8, color >>> 8) &&
+      near(surface >>> 16, color >>> 16) &&
+      near(surface >>> 24, color >>> 24),
+  );
 
-/** The largest difference of a channel. */
-function apart(a: number, b: number): number {
-  let most = 0;
-  for (let shift = 0; shift < 32; shift += 8)
-    most = Math.max(most, Math.abs(((a >>> shift) & 255) - ((b >>> shift) & 255)));
-  return most;
-}
+/** Whether the lowest channels differ by no more than that. */
+const near = (a: number, b: number): boolean => Math.abs((a & 255) - (b & 255)) <= 5;
 
 /** Each channel to the nearest of so many levels above none; full and empty stay so. */
 function rounded(color: number, level: number): number {

@@ -1,9 +1,15 @@
 import { promisify } from "node:util";
-import { constants, deflate, deflateRaw, deflateRawSync, type ZlibOptions } from "node:zlib";
+import { constants, deflate, deflateRaw, deflateRawSync, deflateSync, type ZlibOptions } from "node:zlib";
 
-const pressed = promisify(deflateRaw) as (data: Uint8Array, options: ZlibOptions) => Promise<Buffer>;
+const inTheBackground = promisify(deflateRaw) as (data: Uint8Array, options: ZlibOptions) => Promise<Buffer>;
 
-const stores = promisify(deflate) as typeof pressed;
+const storedInTheBackground = promisify(deflate) as typeof inTheBackground;
+
+/** Bytes that are compressed sooner than another thread could be asked to. */
+const little = 24_000;
+
+const pressed = (data: Uint8Array, options: ZlibOptions): Promise<Buffer> | Buffer =>
+  data.length < little ? deflateRawSync(data, options) : inTheBackground(data, options);
 
 /** A part of a stream that can stand anywhere in it: bytes to be compressed, some of them again and again, or so many zeros. */
 export type Stretch = Uint8Array | { bytes: Uint8Array; times: number } | number;
@@ -80,6 +86,8 @@ const modulus = 65521;
 
 /** The two sums of Adler-32 (RFC 1950): a stream that is merely stored ends with them. */
 async function adler(data: Uint8Array): Promise<[low: number, high: number]> {
-  const stored = await stores(data, { level: 0, chunkSize: data.length + 4096 });
+  const options = { level: 0, chunkSize: data.length + 4096 };
+  const stored =
+    data.length < little ? deflateSync(data, options) : await storedInTheBackground(data, options);
   return [stored.readUInt16BE(stored.length - 2), stored.readUInt16BE(stored.length - 4)];
 }
