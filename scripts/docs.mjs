@@ -5,6 +5,8 @@ import { build } from "esbuild";
 const entry = `
 export { problemKinds } from "./src/core/problems/catalogue.ts";
 export { fields, fieldNames } from "./src/core/values/fields.ts";
+export { missingKinds } from "./src/core/values/missing.ts";
+export { platformNames } from "./src/core/values/platform.ts";
 export { words } from "./src/core/derive/words.ts";
 `;
 const { outputFiles } = await build({
@@ -15,7 +17,9 @@ const { outputFiles } = await build({
   platform: "node",
 });
 const code = Buffer.from(outputFiles[0].contents).toString("base64");
-const { problemKinds, fields, fieldNames, words } = await import(`data:text/javascript;base64,${code}`);
+const { problemKinds, fields, fieldNames, missingKinds, platformNames, words } = await import(
+  `data:text/javascript;base64,${code}`
+);
 
 const cell = (text) => text.replaceAll("|", "\\|");
 const table = (heads, rows) =>
@@ -27,6 +31,16 @@ const parts = {
       .sort(([a], [b]) => (a < b ? -1 : 1))
       .map(([code, { title, fix }]) => `### ${code}\n\n${title}.\n\n${fix}`)
       .join("\n\n"),
+  },
+  "docs/files.md": {
+    missing: table(
+      ["", "platform", "what is added"],
+      Object.entries(missingKinds).map(([name, { platform, says }]) => [
+        `\`${name}\``,
+        platformNames[platform],
+        says,
+      ]),
+    ),
   },
   "docs/patterns.md": {
     fields: table(

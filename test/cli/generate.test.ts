@@ -79,7 +79,7 @@ test("a killed run leaves whole files only, and the next run finishes the work",
       expect([path, bytes.equals(whole.get(path) ?? Buffer.alloc(0))]).toEqual([path, true]);
   }
   expect(oxalis(folder, "audit").code).toBe(0);
-  const form = /^(cache\/[0-9a-f]{2}\/[0-9a-f]{62}|made\/[a-z0-9-]+\.json|pictures\.json)$/;
+  const form = /^(cache\/[0-9a-f]\/[0-9a-f]{63}|made\/[a-z0-9-]+\.json|pictures\.json)$/;
   expect([...contents(join(folder, ".oxalis")).keys()].filter((file) => !form.test(file))).toEqual([]);
 });
 

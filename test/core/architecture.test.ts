@@ -25,6 +25,7 @@ const order = [
   "guide",
   "audit",
   "proof",
+  "init",
 ];
 /** Places, problems and values describe each other; as types they may. */
 const foundations = new Set(["values", "files", "problems"]);

@@ -30,6 +30,17 @@ export function register(program: Command): void {
     .argument("<folder>", "a folder that is not there yet, or is empty")
     .description("write a full example into a new folder: an agency, its template, eight clients")
     .action(run("demo"));
+  program
+    .command("init")
+    .argument("[folder]", "where the workspace is to be", ".")
+    .requiredOption("--template <dir>", "the shared app: any folder, also a git checkout")
+    .option("--agency <name>", "the agency's name; otherwise the folder's")
+    .option("--dry-run", "say what is found, and write nothing")
+    .option("--json", "print the result as JSON (docs/commands.md has the shape)")
+    .addOption(new Option("-q, --quiet", "only what is left to decide").conflicts("verbose"))
+    .option("-v, --verbose", "more: every place")
+    .description("survey a shared app, say what is found where, and write a workspace around it")
+    .action(run("init"));
   inWorkspace(program.command("import"))
     .argument("<file>", "a sheet: CSV or XLSX")
     .option("--map <heading=field>", "which field a column holds; may be given several times", together, [])
@@ -133,6 +144,7 @@ const loaders = {
   clean: () => import("./clean.ts"),
   schema: () => import("./schema.ts"),
   demo: () => import("./demo.ts"),
+  init: () => import("./init.ts"),
   clients: () => import("./clients.ts"),
   explain: () => import("./explain.ts"),
   art: () => import("./art.ts"),

@@ -35,7 +35,10 @@ const namespacePlaces: readonly { file: RegExp; place: RegExp }[] = [
 ];
 
 /** Prepares the search for one client; its own values are no residue, though they hold the template's name. Names are found in any case, and with any or no mark between their words. */
-export function searchFor(template: Template, variant: Variant): TextSearch {
+export function searchFor(
+  template: Pick<Template, "identifiers" | "names" | "parts">,
+  variant: Pick<Variant, "values" | "locales">,
+): TextSearch {
   const sought: Sought[] = [
     ...template.identifiers.map((what) => ({
       code: "residue-identifier" as const,

@@ -44,7 +44,13 @@ const tiles: readonly Tile[] = [
   },
 ];
 
-const scaledSlots: readonly Slot[] = tiles.flatMap(({ role, width, height, share, rule, start, badge }) =>
+/** What manifests of the earlier generation of namespaces name besides (Microsoft, package manifest schema reference, Windows 8). */
+const earlierTiles: readonly Tile[] = [
+  { role: "Square30x30Logo", width: 30, height: 30, share: 0.75, rule: tileRule },
+  { role: "Square70x70Logo", width: 70, height: 70, share: 0.66, rule: tileRule },
+];
+
+const scaledSlots = ({ role, width, height, share, rule, start, badge }: Tile): Slot[] =>
   scales.map((scale) => ({
     platform: "windows" as const,
     role,
@@ -60,8 +66,7 @@ const scaledSlots: readonly Slot[] = tiles.flatMap(({ role, width, height, share
     tone: badge ? ("white" as const) : ("color" as const),
     safe: { shape: "box" as const, share },
     rule,
-  })),
-);
+  }));
 
 const targetSlots: readonly Slot[] = targetSizes.flatMap((size) =>
   alternateForms.map((form) => ({
@@ -85,4 +90,6 @@ const targetSlots: readonly Slot[] = targetSizes.flatMap((size) =>
 );
 
 /** Every picture of a package, at every scale and target size. */
-export const windowsSlots: readonly Slot[] = [...scaledSlots, ...targetSlots];
+export const windowsSlots: readonly Slot[] = [...tiles.flatMap(scaledSlots), ...targetSlots];
+
+export const windowsEarlierSlots: readonly Slot[] = earlierTiles.flatMap(scaledSlots);

@@ -165,6 +165,11 @@ export function isFolder(path: string): boolean {
 const utf8 = new TextDecoder("utf-8", { fatal: true, ignoreBOM: true });
 
 function decode(bytes: Uint8Array, shown: string): string {
+  if (Buffer.from(bytes.subarray(0, 6)).toString("latin1") === "bplist") {
+    refuse("template-syntax", `${shown} is a binary property list.`, {
+      fix: "Save it as an XML property list: `plutil -convert xml1`, or `plistutil -f xml`.",
+    });
+  }
   try {
     return utf8.decode(bytes);
   } catch {

@@ -8,10 +8,10 @@ import { type Problem, problem, Refusal } from "../problems/problem.ts";
 import { rendererVersion } from "../render/draw.ts";
 import { type Drawing, drawingOf } from "../render/drawing.ts";
 import { write } from "../splice/forms.ts";
-import type { Edit, Site } from "../splice/site.ts";
+import { applyEdits, type Edit, type Site } from "../splice/site.ts";
 import type { Template } from "../template/read.ts";
 import { shaped } from "../template/shapes.ts";
-import type { Fill, PictureUse } from "../template/survey.ts";
+import { type Fill, type PictureUse, placeOf } from "../template/survey.ts";
 import type { Field } from "../values/fields.ts";
 
 /** One file of a variant: how it comes about, and a fingerprint of everything that it comes from. */
@@ -40,12 +40,10 @@ export function planVariant(variant: Variant, template: Template): Plan {
   const edits = editsByFile(variant, template, localized);
   const entries: Entry[] = [
     ...drawn.values(),
-    ...localized.writes.map(({ path, text }) => ({
-      kind: "write" as const,
-      path,
-      text,
-      fingerprint: fingerprint(text),
-    })),
+    ...localized.writes.map(({ path, text }) => written(path, text)),
+    ...template.parts.flatMap((part) =>
+      part.added.map(({ path, text }) => written(path, applyEdits(text, edits.get(path) ?? []))),
+    ),
     ...localized.copies.map((copy) =>
       fileEntry(copy.path, template, copyEdits(copy.edits, edits.get(copy.from)), copy.from),
     ),
@@ -63,6 +61,13 @@ function copyEdits(own: readonly Edit[], others: readonly Edit[] = []): Edit[] {
   const places = new Set(own.filter((edit) => edit.end > edit.start).map((edit) => edit.start));
   return [...own, ...others.filter((edit) => !places.has(edit.start))];
 }
+
+const written = (path: string, text: string): Entry => ({
+  kind: "write",
+  path,
+  text,
+  fingerprint: fingerprint(text),
+});
 
 function drawEntry(use: PictureUse, variant: Variant): Entry {
   const { path, slot } = use;
@@ -94,12 +99,12 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
   const edits = new Map<string, Edit[]>();
   const taken = new Set<string>();
   const problems: Problem[] = [];
-  const add = (site: Site, value: string | undefined, wanted: string) => {
-    const place = `${site.file}:${site.start}`;
+  const add = (site: Site, value: string | undefined, wanted: string, { opens = "", closes = "" } = {}) => {
+    const place = placeOf(site, opens);
     if (taken.has(place)) return;
     taken.add(place);
     if (value === undefined) return void problems.push(unfilled(site, wanted));
-    const edit = { start: site.start, end: site.end, text: write(site.form, value) };
+    const edit = { start: site.start, end: site.end, text: opens + write(site.form, value) + closes };
     edits.set(site.file, [...(edits.get(site.file) ?? []), edit]);
   };
   for (const { site, value } of localized.values) add(site, value, "a name");
@@ -110,9 +115,10 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
     if ("column" in read) problems.push(patternProblem(read, place));
     else add(site, fillPattern(read, lookUp), `"${pattern}"`);
   }
-  for (const fill of template.parts.flatMap((part) => part.fills)) {
+  const added = template.parts.flatMap((part) => part.added.flatMap((file) => file.fills));
+  for (const fill of [...template.parts.flatMap((part) => part.fills), ...added]) {
     const value = lookUp(fill.holds);
-    add(fill.site, value === undefined ? undefined : filled(fill, value), fill.holds);
+    add(fill.site, value === undefined ? undefined : filled(fill, value), fill.holds, fill);
   }
   if (problems.length > 0) throw new Refusal(problems);
   return edits;

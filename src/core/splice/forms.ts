@@ -3,13 +3,18 @@ const writers = {
   "xml-text": (value: string) => escapeXml(value),
   "xml-attribute": (value: string) => escapeXml(value).replace(/["'\t\n\r]/g, (c) => `&#${c.charCodeAt(0)};`),
   "android-string": (value: string) => escapeXml(androidString(value)),
-  "gradle-double": (value: string) => escapeC(value).replace(/"/g, '\\"').replace(/\$/g, "\\$"),
-  "gradle-single": (value: string) => escapeC(value).replace(/'/g, "\\'"),
+  "gradle-double": (value: string) => gradleDouble(value),
+  "gradle-single": (value: string) => gradleSingle(value),
   "gradle-number": (value: string) => value,
   openstep: (value: string) =>
     /^[A-Za-z0-9_./]+$/.test(value) ? value : `"${escapeC(value, "U").replace(/"/g, '\\"')}"`,
   "openstep-quoted": (value: string) => `"${escapeC(value, "U").replace(/"/g, '\\"')}"`,
+  /** A string resource that a build script writes, to which Android's own escaping applies as well. */
+  "gradle-double-resource": (value: string) => gradleDouble(androidString(value)),
+  "gradle-single-resource": (value: string) => gradleSingle(androidString(value)),
   json: (value: string) => JSON.stringify(value),
+  /** A basic string is JSON's but for one character (TOML 1.0, strings); what no character can be is replaced. */
+  toml: (value: string) => JSON.stringify(value.toWellFormed()).replaceAll("\u007f", "\\u007f"),
   /** Behind a key's colon, where nothing stood. */
   "yaml-empty": (value: string) => ` ${JSON.stringify(value)}`,
   properties: (value: string) => javaProperty(value),
@@ -31,6 +36,10 @@ export type Form = keyof typeof writers;
 
 /** Writes a value in a form, escaped so that the format's own parser reads back the same value. */
 export const write = (form: Form, value: string): string => writers[form](value);
+
+const gradleDouble = (value: string): string => escapeC(value).replace(/"/g, '\\"').replace(/\$/g, "\\$");
+
+const gradleSingle = (value: string): string => escapeC(value).replace(/'/g, "\\'");
 
 function escapeXml(value: string): string {
   return withoutControls(value)

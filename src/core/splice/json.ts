@@ -42,6 +42,13 @@ export const nodeSite = (file: string, node: Node): Site => ({
   form: "json",
 });
 
+/** Every string that is a value, not a key, in document order. */
+export function stringNodes(node: Node): Node[] {
+  if (node.type === "string") return [node];
+  const inside = node.type === "property" ? (node.children ?? []).slice(1) : (node.children ?? []);
+  return inside.flatMap(stringNodes);
+}
+
 /** Where a new member can be put into an object: behind its last one, or inside its empty braces. */
 export function memberSite(file: string, object: Node): { site: Site; indent: string } {
   const last = object.children?.at(-1);

@@ -40,24 +40,29 @@ const formats = {
 
 export type LineFormatName = keyof typeof formats;
 
-/** The site of a key's value; of several, the last, which is the one that counts. */
-export function lineSite(
+/** Every key of a file with the site of its value, in order. */
+export function lineSites(
   file: string,
   { text }: Source,
   format: LineFormatName,
-  key: string,
-): Site | undefined {
+): { key: string; site: Site }[] {
   const { line, form, readKey, read } = formats[format];
   const start = text.startsWith("\uFEFF") ? 1 : 0;
-  let found: Site | undefined;
-  for (const match of text.slice(start).matchAll(line)) {
-    const { before = "", value = "", key: name = "" } = match.groups ?? {};
-    if (readKey(name) !== key) continue;
+  return [...text.slice(start).matchAll(line)].map((match) => {
+    const { before = "", value = "", key = "" } = match.groups ?? {};
     const from = start + match.index + before.length;
-    found = { file, start: from, end: from + value.length, value: read(value), form };
-  }
-  return found;
+    const site: Site = { file, start: from, end: from + value.length, value: read(value), form };
+    return { key: readKey(key), site };
+  });
 }
+
+/** The site of a key's value; of several, the last, which is the one that counts. */
+export const lineSite = (
+  file: string,
+  source: Source,
+  format: LineFormatName,
+  key: string,
+): Site | undefined => lineSites(file, source, format).findLast((each) => each.key === key)?.site;
 
 const escapes: Readonly<Record<string, string>> = { n: "\n", r: "\r", t: "\t", f: "\f" };
 

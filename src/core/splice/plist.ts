@@ -1,4 +1,4 @@
-import { placeAt, type Source } from "../files/source.ts";
+import type { Source } from "../files/source.ts";
 import { refuse } from "../problems/problem.ts";
 import type { Site } from "./site.ts";
 import { parseXml, textSite, type XmlElement } from "./xml.ts";
@@ -9,14 +9,8 @@ export interface PlistString {
   site: Site;
 }
 
-/** Reads an XML property list. A binary one is refused with what to do about it. */
+/** Reads an XML property list. */
 export function plistStrings(file: string, source: Source): PlistString[] {
-  if (source.text.startsWith("bplist")) {
-    refuse("template-syntax", `${source.file} is a binary property list.`, {
-      place: placeAt(source, 0),
-      fix: "Save it as an XML property list: `plutil -convert xml1`, or `plistutil -f xml`.",
-    });
-  }
   const root = parseXml(source);
   const strings: PlistString[] = [];
   const top = root.children[0];
@@ -44,8 +38,13 @@ function collect(
   }
 }
 
-/** The string under a key of the property list's top level. */
-export const plistValue = (strings: readonly PlistString[], ...path: string[]): PlistString | undefined =>
-  strings.find(
-    (each) => each.path.length === path.length && each.path.every((step, at) => step === path[at]),
-  );
+/** The site of the string at a path of keys. */
+export const plistSite = (strings: readonly PlistString[], ...path: string[]): Site | undefined =>
+  strings.find((each) => each.path.length === path.length && each.path.every((step, at) => step === path[at]))
+    ?.site;
+
+/** Where a further key can be put into a property list's outermost dictionary. */
+export function plistStart(source: Source): number | undefined {
+  const dict = parseXml(source).children[0];
+  return dict?.name === "dict" && !dict.selfClosing ? dict.innerStart : undefined;
+}

@@ -25,7 +25,7 @@ const themeColors: Readonly<Record<string, Field>> = {
 };
 
 /** Whether a resource is for the night (Android documentation, "Dark theme"). */
-const forNight = (file: string): boolean => /\/res\/[^/]*-night[-/]/.test(file);
+export const forNight = (file: string): boolean => /\/res\/[^/]*-night[-/]/.test(file);
 
 /** What is found while one reference leads to the next, and the ways to follow them. */
 export function followReferences(template: Folder, resources: AndroidResources) {
@@ -33,6 +33,7 @@ export function followReferences(template: Folder, resources: AndroidResources) 
   const pictures: PictureUse[] = [];
   const brandFiles: string[] = [];
   const gaps: Problem[] = [];
+  const startColors = new Map<string, Site>();
 
   function fill(holds: Field, sites: readonly Site[], shape: Fill["shape"] = "text"): void {
     for (const site of sites) fills.push({ holds: forNight(site.file) ? darkOf(holds) : holds, site, shape });
@@ -50,14 +51,12 @@ export function followReferences(template: Folder, resources: AndroidResources) 
       fill("app.label", [site]);
       return;
     }
-    const found = resources.values(ref);
+    const written = resources
+      .values(ref)
+      .flatMap(({ file, element }) => textSite(file, element, "android-string") ?? []);
+    const found = [...written, ...resources.built(ref)];
     if (found.length === 0) refuseDangling(template, manifestFile, site, "label");
-    fill(
-      "app.label",
-      found
-        .map(({ file, element }) => textSite(file, element, "android-string"))
-        .filter((each) => each !== undefined),
-    );
+    fill("app.label", found);
   }
 
   /** A launcher icon: its bitmaps, and where it is adaptive, the layers. */
@@ -73,7 +72,6 @@ export function followReferences(template: Folder, resources: AndroidResources) 
       layer(file, find(root, "background"), "adaptive-background");
       layer(file, find(root, "foreground"), "adaptive-foreground");
       layer(file, find(root, "monochrome"), "adaptive-monochrome");
-      if (!find(root, "monochrome")) gap("no monochrome layer for themed icons", file, root);
     }
   }
 
@@ -97,12 +95,14 @@ export function followReferences(template: Folder, resources: AndroidResources) 
     const plate = items.some(({ name }) => name === "windowSplashScreenIconBackgroundColor");
     for (const { name, site } of items) {
       const color = themeColors[name];
-      if (color) fill(color, colorSites(resources, site), "color");
+      if (color === "colors.start") start(site);
+      else if (color) fill(color, colorSites(resources, site), "color");
       const picture = readReference(site.value);
       if (!picture) continue;
       if (name === "windowSplashScreenAnimatedIcon") draw(plate ? "start-mark-plate" : "start-mark", picture);
       if (name === "windowSplashScreenBrandingImage") draw("start-branding", picture);
-      if (name === "windowBackground") startScreen(picture);
+      if (name === "windowBackground" && picture.type === "color") start(site);
+      else if (name === "windowBackground") startScreen(picture);
     }
   }
 
@@ -115,14 +115,15 @@ export function followReferences(template: Folder, resources: AndroidResources) 
     if (ref && /notification_color$/.test(name)) fill("colors.brand", colorSites(resources, site), "color");
   }
 
+  /** A colour of the start screen, and the resource that it is asked for by. */
+  function start(site: Site | undefined): void {
+    fill("colors.start", colorSites(resources, site), "color");
+    const ref = readReference(site?.value);
+    if (site && ref?.type === "color") startColors.set(ref.name, site);
+  }
+
   /** The start screen before API 31: a list of layers, or a plain colour. */
   function startScreen(ref: ResourceRef): void {
-    if (ref.type === "color") {
-      const sites = resources.values(ref).flatMap(({ file, element }) => textSite(file, element) ?? []);
-      const colors = sites.flatMap((site) => colorSites(resources, site));
-      fill("colors.start", colors, "color");
-      return;
-    }
     const files = resources.files(ref);
     if (files.length > 0 && files.every((file) => !file.endsWith(".xml"))) fullStart(ref);
     for (const file of files.filter((each) => each.endsWith(".xml"))) {
@@ -134,7 +135,7 @@ export function followReferences(template: Folder, resources: AndroidResources) 
         if (picture && picture.type !== "color" && full) fullStart(picture);
         else if (picture && picture.type !== "color") draw("start-mark", picture);
         const colored = attributeSite(file, element, "android:color") ?? shown;
-        fill("colors.start", colorSites(resources, colored), "color");
+        start(colored);
       }
     }
   }
@@ -167,5 +168,19 @@ export function followReferences(template: Folder, resources: AndroidResources) 
     return !["adaptive-icon", "layer-list", "selector"].includes(resources.xml(file).name);
   }
 
-  return { fills, pictures, brandFiles, gaps, fill, gap, label, launcher, banner, theme, notification };
+  return {
+    startColors,
+    fills,
+    pictures,
+    brandFiles,
+    gaps,
+    fill,
+    gap,
+    label,
+    launcher,
+    banner,
+    theme,
+    notification,
+    draw,
+  };
 }

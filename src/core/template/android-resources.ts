@@ -1,9 +1,12 @@
 import type { Folder } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
 import { refuse } from "../problems/problem.ts";
+import type { Form } from "../splice/forms.ts";
+import { literalSite } from "../splice/gradle.ts";
 import type { Site } from "../splice/site.ts";
 import { attributeOf, findAll, parseXml, textSite, type XmlElement } from "../splice/xml.ts";
 import { escapeRegExp } from "../values/regexp.ts";
+import type { AppModule } from "./gradle-project.ts";
 
 /** A reference such as @mipmap/crate_lid. */
 export interface ResourceRef {
@@ -24,6 +27,8 @@ export interface AndroidResources {
   /** Folder of the main source set's resources. */
   main: string;
   values(ref: ResourceRef): ValueResource[];
+  /** Where the build itself writes a value resource. */
+  built(ref: ResourceRef): Site[];
   /** Files of a drawable, mipmap, layout …, in every qualifier. */
   files(ref: ResourceRef): string[];
   xml(file: string): XmlElement;
@@ -36,13 +41,21 @@ export function readReference(text: string | undefined): ResourceRef | undefined
     : undefined;
 }
 
-/** Opens the resources below a module's src/<source set>/res folders. */
-export function openAndroidResources(template: Folder, module: string): AndroidResources {
-  const prefix = module ? `${module}/` : "";
-  const inRes = new RegExp(`^${escapeRegExp(prefix)}src/[^/]+/res/([^/]+)/[^/]+$`);
-  const files = template.list().filter((file) => inRes.test(file));
+/** Opens the resources of a module's source sets; what they lack is looked for in the project's other modules. */
+export function openAndroidResources(template: Folder, module: AppModule): AndroidResources {
+  const prefix = module.folder ? `${module.folder}/` : "";
+  const root = module.root ? `${module.root}/` : "";
+  const files = template
+    .list()
+    .filter((file) => file.startsWith(root) && /(^|\/)res\/[a-z][^/]*\/[^/]+$/.test(file))
+    .sort((a, b) => Number(b.startsWith(prefix)) - Number(a.startsWith(prefix)));
   const parsed = new Map<string, XmlElement>();
   let values: ValueResource[] | undefined;
+  /** The module's own, where it has any. */
+  const nearest = <T>(all: T[], fileOf: (each: T) => string): T[] => {
+    const own = all.filter((each) => fileOf(each).startsWith(prefix));
+    return own.length > 0 ? own : all;
+  };
 
   const xml = (file: string) => {
     let root = parsed.get(file);
@@ -63,16 +76,33 @@ export function openAndroidResources(template: Folder, module: string): AndroidR
         }),
       );
 
+  const set = ["main", "androidMain"].find((name) =>
+    files.some((file) => file.startsWith(`${prefix}src/${name}/res/`)),
+  );
   return {
-    main: `${prefix}src/main/res`,
+    main: `${prefix}src/${set ?? "main"}/res`,
     xml,
     values({ type, name }) {
       values ??= allValues();
-      return values.filter((each) => each.type === type && sameName(each.name, name));
+      const named = values.filter((each) => each.type === type && sameName(each.name, name));
+      return nearest(named, (each) => each.file);
+    },
+    built({ type, name }) {
+      return module.statements.flatMap(({ tokens, file }) => {
+        const [of, key, value] = tokens.filter(({ kind }) => kind === "string");
+        if (tokens[0]?.text !== "resValue" || of?.text !== type || key?.text !== name || !value) return [];
+        const site = literalSite(file, value);
+        const form: Form =
+          site?.form === "gradle-single" ? "gradle-single-resource" : "gradle-double-resource";
+        return site ? [{ ...site, form: type === "string" ? form : site.form }] : [];
+      });
     },
     files({ type, name }) {
       const form = new RegExp(`/res/${type}(-[^/]+)?/${escapeRegExp(name)}(\\.9)?\\.(xml|png|webp|jpg)$`);
-      return files.filter((file) => form.test(file));
+      return nearest(
+        files.filter((file) => form.test(file)),
+        (file) => file,
+      );
     },
   };
 }
@@ -91,9 +121,10 @@ export function colorSites(resources: AndroidResources, site: Site | undefined, 
   if (/^#([0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(text)) return [{ ...site, value: text }];
   const ref = readReference(text);
   if (ref?.type !== "color" || depth > longestChain) return [];
-  return resources
+  const written = resources
     .values(ref)
     .flatMap(({ file, element }) => colorSites(resources, textSite(file, element), depth + 1));
+  return [...written, ...resources.built(ref)];
 }
 
 /** The items of a style, its parents' and its other definitions' (night, v31) included. */

@@ -1,82 +1,160 @@
 import { androidStoreSlots } from "../catalog/android.ts";
-import type { Folder } from "../files/folder.ts";
-import { gradleSettings, settingsNamed } from "../splice/gradle.ts";
+import { placeAt } from "../files/source.ts";
+import { problem } from "../problems/problem.ts";
+import { assignment, keyedSite, literalSite } from "../splice/gradle.ts";
+import type { Site } from "../splice/site.ts";
 import { attributeOf, attributeSite, find, findAll, parseXml, walk, type XmlElement } from "../splice/xml.ts";
+import type { Wants } from "../values/missing.ts";
+import { addMissing } from "./android-missing.ts";
 import { followReferences } from "./android-references.ts";
 import { openAndroidResources, type ResourceRef, readReference } from "./android-resources.ts";
-import { firstOfEachPlace, heldValues, type PartSurvey } from "./survey.ts";
+import { type AppModule, appModules, manifestsOf, valuesOf } from "./gradle-project.ts";
+import { type Fill, firstOfEachPlace, heldValues, type PartSurvey, type SurveyPart } from "./survey.ts";
 
-/** Surveys the Android app of a template; undefined where there is none. */
-export function surveyAndroid(template: Folder): PartSurvey | undefined {
-  const script = findAppScript(template);
-  if (script === undefined) return undefined;
-  const module = script.includes("/") ? script.slice(0, script.lastIndexOf("/")) : "";
-  const manifestFile = `${module ? `${module}/` : ""}src/main/AndroidManifest.xml`;
-  const manifest = parseXml(template.source(manifestFile));
-  const resources = openAndroidResources(template, module);
-  const survey = followReferences(template, resources);
-  const settings = gradleSettings(script, template.source(script).text);
-  const inConfig = (name: string) =>
-    settingsNamed(settings, name, ["android", "defaultConfig"]).map(({ site }) => site);
-
-  survey.fill("identifiers.android", inConfig("applicationId"));
-  survey.fill("version", inConfig("versionName"));
-  survey.fill("build", inConfig("versionCode"));
-  for (const element of walk(manifest)) {
-    survey.label(attributeSite(manifestFile, element, "android:label"), manifestFile);
-    survey.banner(attributeSite(manifestFile, element, "android:banner"));
-  }
-  const application = find(manifest, "application");
-  survey.launcher(attributeSite(manifestFile, application, "android:icon"), "launcher", manifestFile);
-  survey.launcher(
-    attributeSite(manifestFile, application, "android:roundIcon"),
-    "launcher-round",
-    manifestFile,
-  );
-  for (const theme of themesOf(manifest)) survey.theme(theme);
-  for (const data of findAll(manifest, "meta-data")) survey.notification(manifestFile, data);
-  survey.pictures.push(...androidStoreSlots.map((slot) => ({ slot, path: slot.path })));
-
-  const namespace =
-    settingsNamed(settings, "namespace", ["android"])[0]?.site.value ?? attributeOf(manifest, "package");
-  if (!attributeOf(application, "android:roundIcon"))
-    survey.gap("no round launcher icon", manifestFile, application);
-  const fills = firstOfEachPlace(survey.fills);
+/** Surveys the Android apps of a template's Gradle project; undefined where there is none. */
+export const surveyAndroid: SurveyPart = (template, wants) => {
+  const [first, ...others] = appModules(template);
+  if (!first) return undefined;
+  // A watch's or a television's app is one with the phone's where both are in one project.
+  const modules = [first, ...others.filter(({ root }) => root === first.root)];
+  const surveys = modules.map((module) => surveyModule(template, module, wants));
+  const fills = firstOfEachPlace(surveys.flatMap((each) => each.fills));
+  const namespace = surveys[0]?.namespace;
   return {
     platform: "android",
-    folder: rootOf(template, module),
+    folder: first.root,
     identifiers: heldValues(fills, "identifiers.android"),
     names: heldValues(fills, "app.label", "app.name"),
     ...(namespace ? { namespace } : {}),
     fills,
-    pictures: survey.pictures,
-    brandFiles: [...new Set(survey.brandFiles)].sort(),
-    gaps: survey.gaps,
+    pictures: [
+      ...surveys.flatMap((each) => each.pictures),
+      ...androidStoreSlots.map((slot) => ({ slot, path: slot.path })),
+    ],
+    brandFiles: [...new Set(surveys.flatMap((each) => each.brandFiles))].sort(),
+    added: surveys.flatMap((each) => each.added),
+    missing: surveys.flatMap((each) => each.missing),
+    gaps: surveys.flatMap((each) => each.gaps),
+  };
+};
+
+type ModuleSurvey = Pick<PartSurvey, "fills" | "pictures" | "brandFiles" | "added" | "missing" | "gaps"> & {
+  namespace: string | undefined;
+};
+
+function surveyModule(template: Parameters<SurveyPart>[0], module: AppModule, wants: Wants): ModuleSurvey {
+  const resources = openAndroidResources(template, module);
+  const survey = followReferences(template, resources);
+  const gapAt = (what: string, file: string, at: number) =>
+    survey.gaps.push(
+      problem("template-gap", `Android: ${what}.`, {
+        severity: "warning",
+        place: placeAt(template.source(file), at),
+      }),
+    );
+  /** A value of the manifest, or what the build puts in its place. */
+  const placed = (site: Site | undefined): Site[] => {
+    const key = /^\$\{(\w+)\}$/.exec(site?.value ?? "")?.[1];
+    if (!site || !key) return site ? [site] : [];
+    const found = module.statements
+      .filter(({ tokens }) => tokens.some(({ text }) => /manifestPlaceholders$/i.test(text)))
+      .flatMap((statement) => keyedSite(statement.file, statement, key) ?? []);
+    if (found.length === 0)
+      gapAt(`the build script gives no value for the placeholder ${key}`, site.file, site.start);
+    return found;
+  };
+
+  const namespace = literalNamed(module, "namespace");
+  survey.fills.push(...identifierFills(module, gapAt));
+  for (const [name, field] of [
+    ["versionName", "version"],
+    ["versionCode", "build"],
+  ] as const) {
+    const values = valuesOf(module, name);
+    for (const { statement, sites } of values) {
+      survey.fill(field, sites);
+      if (sites.length === 0)
+        gapAt(`${name} is worked out by the build`, statement.file, statement.tokens[0]?.start ?? 0);
+    }
+  }
+  const manifests = manifestsOf(template, module.folder).map((file) => ({
+    file,
+    root: parseXml(template.source(file)),
+  }));
+  for (const { file, root } of manifests) {
+    for (const element of walk(root)) {
+      for (const site of placed(attributeSite(file, element, "android:label"))) survey.label(site, file);
+      survey.banner(attributeSite(file, element, "android:banner"));
+    }
+    for (const element of iconsOf(root)) {
+      for (const site of placed(attributeSite(file, element, "android:icon")))
+        survey.launcher(site, "launcher", file);
+      for (const site of placed(attributeSite(file, element, "android:roundIcon")))
+        survey.launcher(site, "launcher-round", file);
+    }
+    for (const theme of themesOf(root)) survey.theme(theme);
+    for (const data of findAll(root, "meta-data")) survey.notification(file, data);
+  }
+  const [main] = manifests;
+  const more = main
+    ? addMissing({ template, resources, survey, wants, manifest: main, placed })
+    : { added: [], missing: [] };
+  return {
+    ...survey,
+    ...more,
+    namespace: namespace ?? attributeOf(main?.root, "package"),
   };
 }
 
-/** The build script that makes an app: it names an application ID. */
-function findAppScript(template: Folder): string | undefined {
-  return template
-    .list()
-    .filter((file) => /(^|\/)build\.gradle(\.kts)?$/.test(file))
-    .find(
-      (file) =>
-        settingsNamed(gradleSettings(file, template.source(file).text), "applicationId", [
-          "android",
-          "defaultConfig",
-        ]).length > 0,
-    );
+const literalNamed = (module: AppModule, name: string): string | undefined =>
+  module.statements
+    .map((statement) => ({ statement, set: assignment(statement) }))
+    .filter(({ statement, set }) => statement.blocks.join() === "android" && set?.name === name)
+    .flatMap(({ set, statement }) =>
+      set?.value[0] ? (literalSite(statement.file, set.value[0])?.value ?? []) : [],
+    )[0];
+
+/** The application ID wherever it is given; a flavour's keeps what it has behind the others'. */
+function identifierFills(module: AppModule, gapAt: (what: string, file: string, at: number) => void): Fill[] {
+  const values = valuesOf(module, "applicationId");
+  const base = values.find(({ statement }) => statement.blocks.at(-1) === "defaultConfig") ?? values[0];
+  const identifier = base?.sites[0]?.value;
+  for (const { statement, sites } of values)
+    if (sites.length === 0)
+      gapAt("applicationId is worked out by the build", statement.file, statement.tokens[0]?.start ?? 0);
+  if (values.length === 0) return madeFromNamespace(module);
+  return values.flatMap(({ sites, statement }) =>
+    sites.map((site): Fill => {
+      const after =
+        identifier && site.value.startsWith(`${identifier}.`) ? site.value.slice(identifier.length) : "";
+      if (identifier && site.value !== identifier && !after)
+        gapAt(
+          `the flavour ${statement.blocks.at(-1)} has an application ID of its own, and gets the client's like all others`,
+          site.file,
+          site.start,
+        );
+      return { holds: "identifiers.android", site, shape: "text", ...(after ? { after } : {}) };
+    }),
+  );
 }
 
-/** The Gradle project's folder: the nearest one upward with a settings script. */
-function rootOf(template: Folder, module: string): string {
-  for (let folder = module; folder; folder = folder.slice(0, Math.max(0, folder.lastIndexOf("/")))) {
-    if (["settings.gradle", "settings.gradle.kts"].some((name) => template.has(`${folder}/${name}`)))
-      return folder;
-  }
-  return module;
+/** Without an application ID the namespace is taken for one (Android documentation, "Configure the app module"): it gets its own. */
+function madeFromNamespace({ statements }: AppModule): Fill[] {
+  const opening = statements.find(
+    ({ opens, blocks, tokens }) =>
+      opens && blocks.join() === "android" && tokens[0]?.text === "defaultConfig",
+  );
+  const at = opening?.tokens.at(-1)?.end;
+  if (!opening || at === undefined) return [];
+  const site: Site = { file: opening.file, start: at, end: at, value: "", form: "gradle-double" };
+  return [
+    { holds: "identifiers.android", site, shape: "text", opens: '\n        applicationId = "', closes: '"' },
+  ];
 }
+
+/** Elements that may have an icon of the app's own. */
+const iconsOf = (root: XmlElement): XmlElement[] =>
+  ["application", "activity", "activity-alias"].flatMap((name) => findAll(root, name));
 
 /** The themes people see first: the launcher activity's, and the application's. */
 function themesOf(manifest: XmlElement): ResourceRef[] {

@@ -5,13 +5,16 @@ import { memberSite, nodeSite, parseJson } from "../splice/json.ts";
 import type { Site } from "../splice/site.ts";
 import { attributeOf, attributeSite, findAll, parseXml, walk, type XmlElement } from "../splice/xml.ts";
 import { darkOf, type Field } from "../values/fields.ts";
-import type { Fill, PictureUse } from "./survey.ts";
+import type { Wants } from "../values/missing.ts";
+import { addAppearances, addDarkColor } from "./ios-missing.ts";
+import type { Fill, Found } from "./survey.ts";
 
-/** What an asset of a catalog adds to a survey. */
-interface Found {
-  fills: Fill[];
-  pictures: PictureUse[];
-  brandFiles: string[];
+/** Where assets are looked for, and what is to be added to them. */
+export interface Assets {
+  template: Folder;
+  /** The project's folder. */
+  below: string;
+  wants: Wants;
 }
 
 /** The folder of a named asset, in any catalog below the project's folder. */
@@ -34,12 +37,16 @@ const text = (node: JsonNode, ...path: (string | number)[]): string | undefined 
 };
 
 /** The app's icon set: each entry of its Contents.json is a row of the catalog. */
-export function appIconSet(template: Folder, below: string, name: string): Found | undefined {
+export function appIconSet({ template, below, wants }: Assets, name: string): Found | undefined {
   const set = assetFolder(template, below, `${name}.appiconset`);
   if (!set) return undefined;
   const file = `${set}/Contents.json`;
-  const found: Found = { fills: [], pictures: [], brandFiles: picturesIn(template, set) };
-  for (const image of images(parseJson(template.source(file)))) {
+  const found: Found = { fills: [], pictures: [], brandFiles: picturesIn(template, set), missing: [] };
+  const listed = images(parseJson(template.source(file)));
+  const [only] = listed;
+  if (only && listed.length === 1 && iconQualifier(only) === "universal")
+    addAppearances(found, template, set, only, wants);
+  for (const image of listed) {
     const slot = iosIconSlots.find((each) => each.qualifier === iconQualifier(image));
     if (!slot) continue;
     const picture = text(image, "filename") ?? `icon-${slot.qualifier.replace("@", "-")}.png`;
@@ -70,8 +77,7 @@ const isDark = (entry: JsonNode): boolean => text(entry, "appearances", 0, "valu
 
 /** An image set of the start screen, at every scale and appearance it lists. */
 export function imageSet(
-  template: Folder,
-  below: string,
+  { template, below }: Assets,
   name: string,
   points: { width: number; height: number } = iosStartPoints,
 ): Found | undefined {
@@ -84,11 +90,11 @@ export function imageSet(
     const [light, dark] = iosStartForms(points, scale);
     return [{ slot: isDark(image) ? dark : light, path: `${set}/${file}` }];
   });
-  return { fills: [], pictures, brandFiles: picturesIn(template, set) };
+  return { fills: [], pictures, brandFiles: picturesIn(template, set), missing: [] };
 }
 
 /** A colour set: every colour it lists, for any appearance. */
-export function colorSet(template: Folder, below: string, name: string, holds: Field): Found | undefined {
+export function colorSet({ template, below, wants }: Assets, name: string, holds: Field): Found | undefined {
   const set = assetFolder(template, below, `${name}.colorset`);
   if (!set) return undefined;
   const file = `${set}/Contents.json`;
@@ -99,7 +105,11 @@ export function colorSet(template: Folder, below: string, name: string, holds: F
       return node && nodeSite(file, node);
     }),
   );
-  return { fills, pictures: [], brandFiles: [] };
+  const found: Found = { fills, pictures: [], brandFiles: [], missing: [] };
+  const last = colors.at(-1);
+  if (last && !colors.some(isDark) && darkOf(holds) !== holds)
+    addDarkColor(found, template, file, last, holds, wants);
+  return found;
 }
 
 const componentShapes = ["red", "green", "blue", "alpha"] as const;
@@ -111,26 +121,28 @@ const componentFills = (holds: Field, siteOf: (channel: string) => Site | undefi
   });
 
 /** The start screen's storyboard: its pictures, its ground, and the copies it keeps of named colours. */
-export function storyboard(template: Folder, below: string, name: string): Found | undefined {
+export function storyboard(assets: Assets, name: string): Found | undefined {
+  const { template, below } = assets;
   const file = template
     .list()
     .find((each) => each.endsWith(`/${name}.storyboard`) && (!below || each.startsWith(`${below}/`)));
   if (!file) return undefined;
   const root = parseXml(template.source(file));
-  const found: Found = { fills: [], pictures: [], brandFiles: [] };
+  const found: Found = { fills: [], pictures: [], brandFiles: [], missing: [] };
   const add = (more: Found | undefined) => {
     found.fills.push(...(more?.fills ?? []));
     found.pictures.push(...(more?.pictures ?? []));
     found.brandFiles.push(...(more?.brandFiles ?? []));
+    found.missing.push(...(more?.missing ?? []));
   };
   for (const view of findAll(root, "imageView")) {
     const image = attributeOf(view, "image");
-    if (image) add(imageSet(template, below, image, sizeOf(root, image)));
+    if (image) add(imageSet(assets, image, sizeOf(root, image)));
   }
   for (const element of walk(root)) {
     if (element.name !== "color" || attributeOf(element, "key") !== "backgroundColor") continue;
     const color = attributeOf(element, "name");
-    if (color) add(colorSet(template, below, color, "colors.start"));
+    if (color) add(colorSet(assets, color, "colors.start"));
     else found.fills.push(...colorElement(file, element));
     const copy = findAll(root, "namedColor").find((each) => attributeOf(each, "name") === color);
     if (copy) found.fills.push(...copy.children.flatMap((each) => colorElement(file, each)));

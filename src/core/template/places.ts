@@ -1,12 +1,15 @@
 import { extname } from "node:path";
+import { getNodePath } from "jsonc-parser";
 import type { Folder } from "../files/folder.ts";
 import type { Source } from "../files/source.ts";
+import { Refusal } from "../problems/problem.ts";
 import { htmlAttribute, htmlElements, htmlTextSite } from "../splice/html.ts";
-import { jsonSite, parseJson } from "../splice/json.ts";
-import { lineSite } from "../splice/lines.ts";
+import { jsonSite, nodeSite, parseJson, stringNodes } from "../splice/json.ts";
+import { type LineFormatName, lineSite, lineSites } from "../splice/lines.ts";
 import { stringsSite } from "../splice/openstep.ts";
 import { plistStrings } from "../splice/plist.ts";
 import type { Site } from "../splice/site.ts";
+import { tomlSite } from "../splice/toml.ts";
 import { attributeOf, find, parseXml, textSite } from "../splice/xml.ts";
 import { yamlSite } from "../splice/yaml.ts";
 
@@ -41,6 +44,7 @@ const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
     at: "a path, such as contact.email",
     locate: yamlPlace,
   },
+  ".toml": { at: "a table and its key, such as versions.app", locate: tomlSite },
   ".properties": { at: "a key", locate: (file, source, at) => lineSite(file, source, "properties", at) },
   ".xcconfig": {
     at: "a build setting, such as PRODUCT_NAME",
@@ -74,6 +78,72 @@ export const knownPlaces: readonly string[] = Object.keys(locators);
 /** The site of a place; undefined where the file does not hold it. */
 export function locatePlace(template: Folder, file: string, at: string): Site | undefined {
   return locators[kindOf(file)]?.locate(file, template.source(file), at);
+}
+
+/** Every place of a file that template.yaml could name, with what it is named by. Of some kinds of files only. */
+export function placesIn(template: Folder, file: string): { at: string; site: Site }[] {
+  const list = listers[kindOf(file)];
+  try {
+    return list?.(file, template.source(file)) ?? [];
+  } catch (error) {
+    if (error instanceof Refusal) return [];
+    throw error;
+  }
+}
+
+type Lister = (file: string, source: Source) => { at: string; site: Site }[];
+
+const listJson: Lister = (file, source) =>
+  stringNodes(parseJson(source)).flatMap((node) => {
+    const steps = getNodePath(node);
+    const isPlain = steps.every(
+      (step) => typeof step === "number" || (/^[^.]+$/.test(step) && !/^\d+$/.test(step)),
+    );
+    return isPlain ? [{ at: steps.join("."), site: nodeSite(file, node) }] : [];
+  });
+
+const listPlist: Lister = (file, source) =>
+  plistStrings(file, source).map(({ path: steps, site }) => ({ at: steps.join("."), site }));
+
+const listStrings: Lister = (file, source) =>
+  parseXml(source).children.flatMap((element) => {
+    const name = attributeOf(element, "name");
+    const site =
+      element.name === "string" && name ? xmlPlace(file, source, `string/${name}`, false) : undefined;
+    return site ? [{ at: `string/${name}`, site }] : [];
+  });
+
+const listResources: Lister = (file, source) =>
+  parseXml(source).children.flatMap((element) => {
+    const name = attributeOf(element, "name") ?? "";
+    const site = element.name === "data" ? xmlPlace(file, source, `data/${name}`, true) : undefined;
+    return site ? [{ at: name, site }] : [];
+  });
+
+const listHtml: Lister = (file, source) =>
+  htmlElements(source).flatMap((element) => {
+    const id = htmlAttribute(element, "id");
+    const site = id ? htmlTextSite(file, element) : undefined;
+    return id && site ? [{ at: `#${id}`, site }] : [];
+  });
+
+const listers: Readonly<Record<string, Lister>> = {
+  ".json": listJson,
+  ".webmanifest": listJson,
+  ".jsonc": listJson,
+  ".xcstrings": listJson,
+  ".properties": lineLister("properties"),
+  ".xcconfig": lineLister("xcconfig"),
+  ".env": lineLister("env"),
+  ".plist": listPlist,
+  ".entitlements": listPlist,
+  ".xml": listStrings,
+  ".resw": listResources,
+  ".html": listHtml,
+};
+
+function lineLister(format: LineFormatName): Lister {
+  return (file, source) => lineSites(file, source, format).map(({ key, site }) => ({ at: key, site }));
 }
 
 function jsonPlace(file: string, source: Source, at: string): Site | undefined {

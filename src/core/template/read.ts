@@ -4,12 +4,14 @@ import { sha256 } from "../files/hash.ts";
 import type { Place } from "../files/source.ts";
 import { problem, Refusal, refuse } from "../problems/problem.ts";
 import type { Site } from "../splice/site.ts";
+import type { Wants } from "../values/missing.ts";
 import { type Platform, platforms } from "../values/platform.ts";
 import type { Workspace } from "../workspace/read.ts";
 import { surveyAndroid } from "./android.ts";
 import { surveyIos } from "./ios.ts";
+import { kinFills } from "./kin.ts";
 import { knownPlaces, locatePlace, placeForm } from "./places.ts";
-import type { PartSurvey } from "./survey.ts";
+import type { PartSurvey, SurveyPart } from "./survey.ts";
 import { surveyWeb } from "./web.ts";
 import { surveyWindows } from "./windows.ts";
 
@@ -29,7 +31,7 @@ export interface Template {
   key: string;
 }
 
-const surveys: Readonly<Record<Platform, (template: Folder) => PartSurvey | undefined>> = {
+const surveys: Readonly<Record<Platform, SurveyPart>> = {
   android: surveyAndroid,
   ios: surveyIos,
   windows: surveyWindows,
@@ -40,7 +42,7 @@ const surveys: Readonly<Record<Platform, (template: Folder) => PartSurvey | unde
 export function openTemplate(workspace: Workspace): Template {
   const { agency, notes } = workspace;
   const folder = openFolder(workspace.template, agency.data.template);
-  const all = surveyTemplate(folder);
+  const all = surveyTemplate(folder, (kind) => notes.data.missing[kind] !== "leave");
   const wanted = agency.data.platforms;
   const lacking = wanted.filter((platform) => !all.some((part) => part.platform === platform));
   if (lacking.length > 0) {
@@ -52,7 +54,10 @@ export function openTemplate(workspace: Workspace): Template {
     );
   }
   const parts = all.filter((part) => wanted.includes(part.platform));
-  const unwanted = all.filter((part) => !wanted.includes(part.platform) && part.folder);
+  const holdsWanted = (folder: string) => parts.some((part) => `${part.folder}/`.startsWith(`${folder}/`));
+  const unwanted = all.filter(
+    ({ platform, folder }) => !wanted.includes(platform) && folder && !holdsWanted(folder),
+  );
   const left = picomatch(notes.data.leave, { dot: true });
   const files = folder
     .list()
@@ -70,9 +75,10 @@ export function openTemplate(workspace: Workspace): Template {
 }
 
 /** Surveys every part that a folder holds. Throws a Refusal where there is none. */
-export function surveyTemplate(folder: Folder): PartSurvey[] {
-  const parts = platforms.flatMap((platform) => surveys[platform](folder) ?? []);
-  if (parts.length > 0) return parts;
+export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartSurvey[] {
+  const parts = platforms.flatMap((platform) => surveys[platform](folder, wants) ?? []);
+  const [first, ...others] = parts;
+  if (first) return [{ ...first, fills: [...first.fills, ...kinFills(folder, parts)] }, ...others];
   refuse("template-empty", `${folder.label || folder.root} holds no app.`, {
     expected:
       "a Gradle build script with an application ID, an Xcode project, a package manifest, or a page that links a web manifest",

@@ -1,7 +1,10 @@
 import type { Slot } from "../catalog/slot.ts";
+import type { Folder } from "../files/folder.ts";
+import type { Place } from "../files/source.ts";
 import type { Problem } from "../problems/problem.ts";
 import type { Site } from "../splice/site.ts";
 import type { Field } from "../values/fields.ts";
+import type { MissingKind, Wants } from "../values/missing.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Shape } from "./shapes.ts";
 
@@ -13,6 +16,24 @@ export interface Fill {
   /** Text that stays around the value, as in `group.<identifier>.shared`. */
   before?: string;
   after?: string;
+  /** What is put around the value as it is, in the file's own form: where a place for it is made. */
+  opens?: string;
+  closes?: string;
+}
+
+/** A file that the template lacks and every variant gets. */
+export interface AddedFile {
+  path: string;
+  text: string;
+  fills: readonly Fill[];
+}
+
+/** Something that its platform has a place for and the template had none. */
+export interface Missing {
+  kind: MissingKind;
+  /** Whether variants get it. */
+  added: boolean;
+  place: Place;
 }
 
 /** A picture the template refers to: the catalog's row and the file it must become. */
@@ -22,6 +43,14 @@ export interface PictureUse {
   path: string;
   /** Set where several slots become one file, as in favicon.ico; or where the file is a vector. */
   container?: "ico" | "svg";
+}
+
+/** What one file or asset adds to a survey. */
+export interface Found {
+  fills: Fill[];
+  pictures: PictureUse[];
+  brandFiles: string[];
+  missing: Missing[];
 }
 
 /** What a client's part of the template says about itself. */
@@ -38,15 +67,24 @@ export interface PartSurvey {
   pictures: readonly PictureUse[];
   /** Pictures and drawables that show the template's brand: each is drawn anew or left out. */
   brandFiles: readonly string[];
-  /** Places that this part does not have. */
+  added: readonly AddedFile[];
+  missing: readonly Missing[];
+  /** What this part has no place for, and Oxalis cannot make one for. */
   gaps: readonly Problem[];
 }
+
+/** Surveys one platform's part of a template; undefined where there is none. */
+export type SurveyPart = (template: Folder, wants: Wants) => PartSurvey | undefined;
+
+/** A place as a key; several insertions may stand at one offset. */
+export const placeOf = ({ file, start, end }: Site, opens = ""): string =>
+  start === end ? `${file}:${start}:${opens}` : `${file}:${start}`;
 
 /** Keeps the first fill of each place: where one colour serves two purposes, the earlier purpose decides. */
 export function firstOfEachPlace(fills: readonly Fill[]): Fill[] {
   const seen = new Set<string>();
-  return fills.filter(({ site }) => {
-    const place = `${site.file}:${site.start}`;
+  return fills.filter(({ site, opens }) => {
+    const place = placeOf(site, opens);
     if (seen.has(place)) return false;
     seen.add(place);
     return true;

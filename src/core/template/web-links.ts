@@ -1,27 +1,62 @@
 import { posix } from "node:path";
+import type { Folder } from "../files/folder.ts";
 import type { Problem } from "../problems/problem.ts";
 import { type HtmlElement, htmlAttribute } from "../splice/html.ts";
-import type { Fill, PictureUse } from "./survey.ts";
+import type { AddedFile, Found } from "./survey.ts";
+
+/** A page of a template, with its elements. */
+export interface Page {
+  file: string;
+  elements: readonly HtmlElement[];
+}
 
 /** What is found in the pages and the manifest of a web app. */
-export interface WebFound {
-  fills: Fill[];
-  pictures: PictureUse[];
-  brandFiles: string[];
+export interface WebFound extends Found {
+  added: AddedFile[];
   gaps: Problem[];
+}
+
+/** A web app's folders, and how its pages' links are followed. */
+export interface Site {
+  template: Folder;
+  /** Folder of the app. */
+  folder: string;
+  /** Folder whose files are served from the top: the app's own, or the one that a bundler copies as it is. */
+  root: string;
+  /** A link of a file as a path within the template; undefined for what lies elsewhere. */
+  resolve(file: string, href: string | undefined): string | undefined;
+}
+
+/** Folders that bundlers serve from the top. */
+const servedFolders = ["public", "static"];
+
+export function openSite(template: Folder, folder: string): Site {
+  const below = (name: string) => (folder ? `${folder}/${name}` : name);
+  const served = servedFolders
+    .map(below)
+    .find((each) => template.list().some((file) => file.startsWith(`${each}/`)));
+  const root = served ?? folder;
+  const inside = (path: string) => (path.startsWith("..") ? undefined : path);
+  return {
+    template,
+    folder,
+    root,
+    resolve(file, href) {
+      if (!href) return undefined;
+      // What a bundler puts in front of a link stands for the top.
+      const plain = href.replace(/^(?:%\w+%|<%[^%]*%>|\{\{[^}]*\}\})\/?/, "/").replace(/[?#].*$/, "");
+      if (/^[a-z][a-z0-9+.-]*:|^\/\//i.test(plain)) return undefined;
+      const fromTop = plain.startsWith("/");
+      const beside = inside(posix.normalize(posix.join(fromTop ? folder : posix.dirname(file), plain)));
+      const atTop = inside(posix.normalize(posix.join(root, plain)));
+      if (beside !== undefined && template.has(beside)) return beside;
+      if (atTop !== undefined && (fromTop || template.has(atTop))) return atTop;
+      return beside;
+    },
+  };
 }
 
 /** Whether an element links something of a relation, such as "manifest". */
 export const linked = (element: HtmlElement, rel: string): boolean =>
   element.tagName === "link" &&
   (htmlAttribute(element, "rel") ?? "").toLowerCase().split(/\s+/).includes(rel);
-
-/** A link of a page as a path within the template; undefined for what lies elsewhere. */
-export function resolved(folder: string, file: string, href: string | undefined): string | undefined {
-  if (!href || /^[a-z][a-z0-9+.-]*:|^\/\//i.test(href)) return undefined;
-  const path = href.replace(/[?#].*$/, "");
-  const joined = posix.normalize(
-    path.startsWith("/") ? posix.join(folder, path) : posix.join(posix.dirname(file), path),
-  );
-  return joined.startsWith("..") ? undefined : joined;
-}

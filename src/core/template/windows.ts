@@ -1,5 +1,5 @@
 import { slotPath } from "../catalog/slot.ts";
-import { windowsSlots } from "../catalog/windows.ts";
+import { windowsEarlierSlots, windowsSlots } from "../catalog/windows.ts";
 import type { Folder } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
 import { type Problem, problem } from "../problems/problem.ts";
@@ -15,7 +15,7 @@ import {
 } from "../splice/xml.ts";
 import type { Field } from "../values/fields.ts";
 import { escapeRegExp } from "../values/regexp.ts";
-import { type Fill, firstOfEachPlace, heldValues, type PartSurvey, type PictureUse } from "./survey.ts";
+import { type Fill, firstOfEachPlace, heldValues, type PictureUse, type SurveyPart } from "./survey.ts";
 
 /** An attribute of the package manifest, and what it holds (Microsoft, package manifest schema reference). */
 interface Held {
@@ -39,11 +39,16 @@ const held: readonly Held[] = [
   { element: "SplashScreen", attribute: "BackgroundColor", holds: "colors.start", color: true },
 ];
 
-/** Where the manifest names a picture; the role is the catalog's. */
-const named: readonly { element: string; attribute?: string; role: string; required?: true }[] = [
-  { element: "Properties/Logo", role: "Logo", required: true },
-  { element: "VisualElements", attribute: "Square150x150Logo", role: "Square150x150Logo", required: true },
-  { element: "VisualElements", attribute: "Square44x44Logo", role: "Square44x44Logo", required: true },
+/** Where the manifest names a picture; the role is the catalog's. Names of the earlier namespaces are looked for in silence. */
+const named: readonly { element: string; attribute?: string; role: string; earlier?: true }[] = [
+  { element: "Properties/Logo", role: "Logo" },
+  { element: "VisualElements", attribute: "Square150x150Logo", role: "Square150x150Logo" },
+  { element: "VisualElements", attribute: "Square44x44Logo", role: "Square44x44Logo" },
+  { element: "VisualElements", attribute: "Logo", role: "Square150x150Logo", earlier: true },
+  { element: "VisualElements", attribute: "SmallLogo", role: "Square30x30Logo", earlier: true },
+  { element: "VisualElements", attribute: "Square30x30Logo", role: "Square30x30Logo", earlier: true },
+  { element: "DefaultTile", attribute: "WideLogo", role: "Wide310x150Logo", earlier: true },
+  { element: "DefaultTile", attribute: "Square70x70Logo", role: "Square70x70Logo", earlier: true },
   { element: "DefaultTile", attribute: "Wide310x150Logo", role: "Wide310x150Logo" },
   { element: "DefaultTile", attribute: "Square71x71Logo", role: "Square71x71Logo" },
   { element: "DefaultTile", attribute: "Square310x310Logo", role: "Square310x310Logo" },
@@ -52,7 +57,7 @@ const named: readonly { element: string; attribute?: string; role: string; requi
 ];
 
 /** Surveys the Windows package of a template; undefined where there is none. */
-export function surveyWindows(template: Folder): PartSurvey | undefined {
+export const surveyWindows: SurveyPart = (template) => {
   const file = template.list().find((each) => /(\.appxmanifest|(^|\/)AppxManifest\.xml)$/i.test(each));
   if (!file) return undefined;
   const folder = file.includes("/") ? file.slice(0, file.lastIndexOf("/")) : "";
@@ -75,16 +80,17 @@ export function surveyWindows(template: Folder): PartSurvey | undefined {
   });
   const pictures: PictureUse[] = [];
   const brandFiles: string[] = [];
-  for (const { element, attribute, role } of named) {
+  const isEarlier = named.some(({ element, attribute, earlier }) => earlier && site(element, attribute));
+  for (const { element, attribute, role, earlier } of named) {
     const base = site(element, attribute)?.value.trim().replaceAll("\\", "/");
     if (!base) {
-      if (role !== "BadgeLogo") gap(`the manifest names no ${role}`);
+      if (role !== "BadgeLogo" && !earlier && !isEarlier) gap(`the manifest names no ${role}`);
       continue;
     }
     const ext = /\.\w+$/.exec(base)?.[0] ?? ".png";
     const stem = `${folder ? `${folder}/` : ""}${base.slice(0, base.length - ext.length)}`;
     pictures.push(
-      ...windowsSlots
+      ...[...windowsSlots, ...windowsEarlierSlots]
         .filter((slot) => slot.role === role)
         .map((slot) => ({ slot, path: slotPath(slot, { stem, ext }) })),
     );
@@ -99,9 +105,11 @@ export function surveyWindows(template: Folder): PartSurvey | undefined {
     fills: first,
     pictures: [...new Map(pictures.map((each) => [each.path, each])).values()],
     brandFiles: [...new Set(brandFiles)].sort(),
+    added: [],
+    missing: [],
     gaps,
   };
-}
+};
 
 function elementAt(root: XmlElement, path: string): XmlElement | undefined {
   return path.split("/").reduce<XmlElement | undefined>((at, name) => at && find(at, name), root);

@@ -6,6 +6,7 @@ import { htmlAttributeSite, htmlElements, htmlTextSite } from "../../../src/core
 import { lineSite } from "../../../src/core/splice/lines.ts";
 import { entry, openStepSite, parseOpenStep, stringsSite } from "../../../src/core/splice/openstep.ts";
 import { applyEdits, type Site } from "../../../src/core/splice/site.ts";
+import { tomlSite } from "../../../src/core/splice/toml.ts";
 import { attributeSite, find, parseXml, textSite } from "../../../src/core/splice/xml.ts";
 import { yamlSite } from "../../../src/core/splice/yaml.ts";
 
@@ -125,6 +126,14 @@ const lines = [
     old: '"old \\"value\\""',
     holds: 'old "value"',
     locate: (text: string) => stringsSite("f", source(text), "name"),
+    folded: (value: string) => value,
+  },
+  {
+    kind: "TOML",
+    text: '# name = "no"\nname = "no"\n[versions]\nnames = "no"\nname = "old \\"value\\"" # kept\n[other]\nname = \'no\'\n',
+    old: '"old \\"value\\""',
+    holds: 'old "value"',
+    locate: (text: string) => tomlSite("f", source(text), "versions.name"),
     folded: (value: string) => value,
   },
   {

@@ -12,7 +12,7 @@ function survey(files: Record<string, string>): PartSurvey {
     mkdirSync(dirname(join(root, file)), { recursive: true });
     writeFileSync(join(root, file), text);
   }
-  const [part] = surveyTemplate(openFolder(root));
+  const [part] = surveyTemplate(openFolder(root), () => false);
   if (!part) throw new Error("no part");
   return part;
 }
@@ -47,7 +47,7 @@ test("Android: a Groovy script at the top, a literal label, a bitmap icon, a sta
   ]);
   expect(part.pictures.map((each) => each.path)).toContain("src/main/res/drawable-xxxhdpi/logo.png");
   expect(part.brandFiles).toEqual(["src/main/res/drawable-hdpi/logo.png", "src/main/res/drawable/logo.xml"]);
-  expect(part.gaps.map((each) => each.message)).toEqual(["Android: no round launcher icon."]);
+  expect(part.missing.map((each) => each.kind)).toEqual(["adaptive-icon", "round-icon"]);
 });
 
 test("Android: notifications, a plate under the start icon, branding, full start pictures in both turns, night forms", () => {
@@ -151,5 +151,5 @@ test("Web: links from the root and up the tree, icons that the manifest lists an
     "site/i/app-monochrome-512.png monochrome 512",
     "site/shop/fav.png favicon 64",
   ]);
-  expect(part.gaps.map((each) => each.message)).toEqual(["Web: the page links no touch icon."]);
+  expect(part.missing.map((each) => each.kind)).toEqual(["theme-color", "touch-icon"]);
 });

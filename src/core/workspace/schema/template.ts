@@ -1,4 +1,5 @@
 import * as z from "zod";
+import { missingNames } from "../../values/missing.ts";
 
 const glob = z.string().min(1).max(200);
 
@@ -18,6 +19,10 @@ export const templateSchema = z.strictObject({
     )
     .default([]),
   leave: z.array(glob).default([]).describe("Files of the template that no variant gets"),
+  missing: z
+    .partialRecord(z.enum(missingNames), z.enum(["add", "leave"]))
+    .default({})
+    .describe("What the template lacks: added where nothing is said, or left out"),
   allow: z
     .array(
       z.strictObject({ file: glob, text: z.string().min(1).optional(), reason: z.string().trim().min(3) }),

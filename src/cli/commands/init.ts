@@ -1,0 +1,132 @@
+import { basename, relative, resolve } from "node:path";
+import { stripVTControlCharacters as plain } from "node:util";
+import type { Place } from "../../core/files/source.ts";
+import type { Account } from "../../core/init/account.ts";
+import type { Elsewhere } from "../../core/init/elsewhere.ts";
+import { type Initiated, init } from "../../core/init/init.ts";
+import { fields } from "../../core/values/fields.ts";
+import { missingKinds } from "../../core/values/missing.ts";
+import { platformNames } from "../../core/values/platform.ts";
+import { problemData, showProblems } from "../view/problems.ts";
+import { table } from "../view/table.ts";
+import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
+import { today } from "../view/today.ts";
+
+interface Options {
+  template: string;
+  agency?: string;
+  dryRun?: boolean;
+}
+
+export async function run([folder = "."]: string[], options: Settings & Options): Promise<number> {
+  const terminal = openTerminal(options);
+  const target = resolve(folder);
+  const agency = options.agency ?? basename(target);
+  const dryRun = options.dryRun === true;
+  const year = Number(today().slice(0, 4));
+  const done = init({ folder: target, template: resolve(options.template), agency, year, dryRun });
+  if (options.json) terminal.json(asData(done));
+  else {
+    if (!options.quiet) for (const account of done.accounts) tell(account, terminal);
+    tellElsewhere(done, terminal);
+    const problems = done.accounts.flatMap(({ gaps }) => gaps);
+    if (problems.length > 0) terminal.note(`\n${showProblems(problems, terminal.err)}`);
+    if (!options.quiet) close(relative(process.cwd(), target) || ".", done, dryRun, terminal);
+  }
+  return 0;
+}
+
+const at = ({ file, line, column }: Place): string => `${file}:${line}:${column}`;
+
+function tell({ platform, folder, values, pictures, missing }: Account, { out, print }: Terminal): void {
+  print(
+    `${out.bold(platformNames[platform])}  ${out.dim(folder ? `${folder}/` : "in the template's own folder")}`,
+  );
+  const rows = values.map(({ field, value, place, places }) => [
+    `  ${shortly(fields[field].says)}`,
+    shortened(value),
+    out.dim(`${at(place)}${places > 1 ? `, and ${places - 1} more` : ""}`),
+  ]);
+  const drawn = pictures.map(({ role, files, first }) => [
+    `  Picture ${role}`,
+    `${counted(files, "file")}, drawn anew`,
+    out.dim(first),
+  ]);
+  const lacking = missing.map(({ kind, added, place }) => [
+    `  ${out.yellow("None:")} ${missingKinds[kind].says}`,
+    added ? "added" : "left out",
+    out.dim(at(place)),
+  ]);
+  print(`${headless([...rows, ...drawn, ...lacking], out)}\n`);
+}
+
+/** What a field is, up to the first comma. */
+const shortly = (says: string): string => says.replace(/[,;].*$/, "");
+
+/** Columns that keep their widths from one platform to the next. */
+const widths = [43, 40] as const;
+
+function headless(rows: readonly (readonly string[])[], out: Terminal["out"]): string {
+  const padded = rows.map(([first = "", second = "", ...rest]) => [
+    first.padEnd(widths[0] + first.length - plain(first).length),
+    second.padEnd(widths[1]),
+    ...rest,
+  ]);
+  return table(["", "", ""], padded, out).replace(/^.*\n/, "");
+}
+
+const longest = 40;
+
+const shortened = (value: string): string => {
+  const line = value.replace(/\s+/g, " ");
+  return line.length > longest ? `${line.slice(0, longest - 1)}…` : line;
+};
+
+function tellElsewhere({ left, suggestions }: Initiated, { out, print, settings }: Terminal): void {
+  if (suggestions.length > 0 && !settings.quiet) {
+    print(out.bold("Filled through template.yaml"));
+    const rows = suggestions.map(({ file, at: path, with: pattern }) => [
+      `  ${file}`,
+      path,
+      shortened(pattern),
+    ]);
+    print(`${headless(rows, out)}\n`);
+  }
+  if (left.length === 0) return;
+  print(
+    `${out.bold("Names the template, and is yours to decide")}  ${out.dim("fill, leave or allow it in template.yaml")}`,
+  );
+  const most = settings.verbose ? left.length : 12;
+  const rows = left
+    .slice(0, most)
+    .map((each) => [`  ${each.text}`, out.dim(at(each.place)), shortened(each.place.text.trim())]);
+  print(headless(rows, out));
+  if (left.length > most) print(out.dim(`  and ${left.length - most} more; --verbose lists them`));
+  print("");
+}
+
+function close(shown: string, { files }: Initiated, dryRun: boolean, { out, print }: Terminal): void {
+  if (dryRun) {
+    print(`Nothing is written. Would be: ${[...files.keys()].join(", ")}`);
+    return;
+  }
+  const way = shown === "." ? "" : `cd ${shown}, `;
+  print(
+    `Written: ${[...files.keys()].map((file) => (shown === "." ? file : `${shown}/${file}`)).join(", ")}`,
+  );
+  print(out.dim(`Next: ${way}oxalis import <your roster>, oxalis check`));
+}
+
+const placeData = ({ file, line, column }: Place) => ({ file, line, column });
+
+const asData = ({ accounts, left, suggestions, files }: Initiated): object => ({
+  parts: accounts.map(({ values, missing, gaps, ...rest }) => ({
+    ...rest,
+    values: values.map(({ place, ...value }) => ({ ...value, place: placeData(place) })),
+    missing: missing.map(({ place, ...each }) => ({ ...each, place: placeData(place) })),
+    gaps: gaps.map(problemData),
+  })),
+  fill: suggestions,
+  left: left.map(({ text, place }: Elsewhere) => ({ text, place: placeData(place) })),
+  files: [...files.keys()],
+});

@@ -1,0 +1,79 @@
+import { existsSync } from "node:fs";
+import { join, relative, resolve, sep } from "node:path";
+import { stringify } from "yaml";
+import { isFolder, openFolder } from "../files/folder.ts";
+import { writeTogether } from "../plan/write.ts";
+import { refuse } from "../problems/problem.ts";
+import { surveyTemplate } from "../template/read.ts";
+import { agencyFile } from "../workspace/locate.ts";
+import { type Account, accountOf } from "./account.ts";
+import { type Elsewhere, lookElsewhere, type Suggestion } from "./elsewhere.ts";
+
+export interface InitOptions {
+  /** The workspace's folder, absolute. */
+  folder: string;
+  /** The template's folder, absolute. */
+  template: string;
+  agency: string;
+  /** The year that copyright lines begin with. */
+  year: number;
+  /** Look and tell, and write nothing. */
+  dryRun: boolean;
+}
+
+/** What was found in a template, and the files of the workspace around it. */
+export interface Initiated {
+  accounts: Account[];
+  left: Elsewhere[];
+  suggestions: Suggestion[];
+  /** Texts by path within the workspace. */
+  files: ReadonlyMap<string, string>;
+}
+
+/** Surveys a template and writes a workspace around it. Throws a Refusal where there is one, or the template holds no app. */
+export function init({ folder, template, agency, year, dryRun }: InitOptions): Initiated {
+  if (existsSync(join(folder, agencyFile)))
+    refuse("folder-in-use", `${agencyFile} is there already: ${join(folder, agencyFile)}.`, {
+      fix: "Name another folder, or work in this workspace: `oxalis check`.",
+    });
+  if (!isFolder(template)) refuse("template-empty", `The template's folder ${template} is not there.`);
+  const opened = openFolder(template);
+  const parts = surveyTemplate(opened);
+  const { left, suggestions } = lookElsewhere(opened, parts);
+  const shown = relative(folder, template).split(sep).join("/") || ".";
+  const files = new Map([
+    [
+      agencyFile,
+      agencyText(
+        agency,
+        year,
+        shown,
+        parts.map(({ platform }) => platform),
+      ),
+    ],
+    ["template.yaml", templateText(suggestions)],
+  ]);
+  if (!existsSync(join(folder, ".gitignore"))) files.set(".gitignore", "variants/\n.oxalis/\n");
+  if (!dryRun) writeTogether(resolve(folder), files);
+  return { accounts: parts.map((part) => accountOf(opened, part)), left, suggestions, files };
+}
+
+const agencyText = (agency: string, year: number, template: string, platforms: readonly string[]): string =>
+  `# The agency, its rules, and what holds for every client unless its brief says otherwise.
+${stringify({ agency: { name: agency } })}
+${stringify({ template })}platforms: [${platforms.join(", ")}]
+year: ${year}
+
+defaults:
+  locale: en
+  version: 1.0.0
+  build: 1
+`;
+
+function templateText(suggestions: readonly Suggestion[]): string {
+  const head = "# What a survey of the template cannot know.\n";
+  if (suggestions.length === 0) return head;
+  return `${head}
+# Places that name the template beyond its build files, and what goes there instead.
+${stringify({ fill: suggestions })}`;
+}

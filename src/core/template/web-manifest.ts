@@ -1,0 +1,99 @@
+import { posix } from "node:path";
+import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
+import type { Slot } from "../catalog/slot.ts";
+import { icoSizes, manifestIcons, webSlot } from "../catalog/web.ts";
+import { problem } from "../problems/problem.ts";
+import { jsonSite, nodeSite, parseJson } from "../splice/json.ts";
+import type { Field } from "../values/fields.ts";
+import type { PictureUse } from "./survey.ts";
+import type { Site, WebFound } from "./web-links.ts";
+
+/** Members of a web manifest (W3C, Web Application Manifest). */
+export const manifestFields: Readonly<Record<string, { holds: Field; shape?: "color" }>> = {
+  id: { holds: "identifiers.web" },
+  name: { holds: "app.name" },
+  short_name: { holds: "app.label" },
+  theme_color: { holds: "colors.brand", shape: "color" },
+  background_color: { holds: "colors.start", shape: "color" },
+};
+
+/** The values and the icons of a web manifest that a page links. */
+export function surveyManifest(site: Site, file: string, found: WebFound): void {
+  if (!site.template.has(file)) {
+    found.gaps.push(
+      problem("template-gap", `Web: the page links ${file}, which is not there.`, { severity: "warning" }),
+    );
+    return;
+  }
+  const root = parseJson(site.template.source(file));
+  for (const [member, { holds, shape }] of Object.entries(manifestFields)) {
+    const place = jsonSite(file, root, [member]);
+    if (place) found.fills.push({ holds, site: place, shape: shape ?? "text" });
+  }
+  const icons = findNodeAtLocation(root, ["icons"]);
+  if (!icons) return;
+  const listed = icons.children?.flatMap((entry) => manifestPicture(site, file, entry)) ?? [];
+  found.pictures.push(...listed);
+  addMissingIcons(site, file, icons, listed, found);
+}
+
+const member = (node: JsonNode, name: string): string =>
+  String(findNodeAtLocation(node, [name])?.value ?? "");
+
+const purposes = ["maskable", "monochrome"] as const;
+
+function manifestPicture(site: Site, file: string, entry: JsonNode): PictureUse[] {
+  const path = site.resolve(file, member(entry, "src"));
+  if (!path) return [];
+  const purpose = member(entry, "purpose").split(/\s+/);
+  const role = purposes.find((each) => purpose.includes(each)) ?? "any";
+  if (path.endsWith(".svg")) return [{ slot: webSlot(role, 512), path, container: "svg" }];
+  return [{ slot: webSlot(role, sideOf(member(entry, "sizes")) ?? 512), path }];
+}
+
+/** Icons that an installable page needs and the manifest does not list are added to it, beside those it has. */
+function addMissingIcons(
+  site: Site,
+  file: string,
+  icons: JsonNode,
+  listed: readonly PictureUse[],
+  found: WebFound,
+): void {
+  const has = (wanted: Slot) =>
+    listed.some(({ slot }) => slot.role === wanted.role && slot.width === wanted.width);
+  const missing = manifestIcons.filter((slot) => !has(slot));
+  const last = icons.children?.at(-1);
+  if (missing.length === 0 || !last) return;
+  const beside = posix.dirname(member(last, "src") || "icon.png");
+  const at = last.offset + last.length;
+  const entries = missing.map((slot) => {
+    const src = posix.join(beside, iconName(slot));
+    const path = site.resolve(file, src);
+    if (path) found.pictures.push({ slot, path });
+    return `,\n    ${iconEntry(slot, src)}`;
+  });
+  found.fills.push({
+    holds: "key",
+    site: { ...nodeSite(file, last), start: at, end: at, value: "", form: "raw" },
+    shape: "nothing",
+    opens: entries.join(""),
+  });
+}
+
+export const iconName = ({ role, width }: Slot): string => `app-${role}-${width}.png`;
+
+export const iconEntry = ({ role, width, height }: Slot, src: string): string =>
+  `{ "src": ${JSON.stringify(src)}, "sizes": "${width}x${height}", "type": "image/png", "purpose": "${role}" }`;
+
+/** What a page's icon link becomes. */
+export function favicon(path: string, sizes: string | undefined): PictureUse[] {
+  const largest = icoSizes.at(-1) ?? 48;
+  if (path.endsWith(".ico")) return [{ slot: webSlot("favicon", largest), path, container: "ico" }];
+  if (path.endsWith(".svg")) return [{ slot: webSlot("favicon", 64), path, container: "svg" }];
+  return [{ slot: webSlot("favicon", sideOf(sizes) ?? 32), path }];
+}
+
+const sideOf = (sizes: string | undefined): number | undefined => {
+  const side = Number.parseInt(sizes ?? "", 10);
+  return side > 0 && side <= 2048 ? side : undefined;
+};

@@ -1,0 +1,75 @@
+import { manifestIcons, touchSide, webSlot } from "../catalog/web.ts";
+import { placeAt } from "../files/source.ts";
+import { htmlAttribute } from "../splice/html.ts";
+import type { Site as Range } from "../splice/site.ts";
+import type { MissingKind, Wants } from "../values/missing.ts";
+import type { Fill } from "./survey.ts";
+import { linked, type Page, type Site, type WebFound } from "./web-links.ts";
+import { iconEntry, iconName, manifestFields } from "./web-manifest.ts";
+import type { TouchLink } from "./web-start.ts";
+
+const manifestName = "app.webmanifest";
+
+/** Adds to a page's head what it lacks of an installable app; gives the touch icon's link where it adds one. */
+export function addMissing(site: Site, page: Page, wants: Wants, found: WebFound): TouchLink | undefined {
+  const { file, elements } = page;
+  const source = site.template.source(file);
+  const title = elements.find(({ tagName }) => tagName === "title")?.sourceCodeLocation;
+  const head = elements.find(({ tagName }) => tagName === "head")?.sourceCodeLocation?.startTag;
+  const at = title?.endOffset ?? head?.endOffset ?? 0;
+  const line = /\r?\n[ \t]*$/.exec(source.text.slice(0, title?.startOffset ?? at))?.[0] ?? "\n";
+  const has = (is: (element: Page["elements"][number]) => boolean) => elements.some(is);
+  const lacks = (kind: MissingKind): boolean => {
+    found.missing.push({ kind, added: wants(kind), place: placeAt(source, at) });
+    return wants(kind);
+  };
+  const insert = (opens: string) => found.fills.push(inserted(file, at, opens));
+
+  if (!has((each) => htmlAttribute(each, "name") === "theme-color") && lacks("theme-color"))
+    found.fills.push({
+      ...inserted(file, at, `${line}<meta name="theme-color" content="`),
+      site: { file, start: at, end: at, value: "", form: "html-attribute" },
+      holds: "colors.brand",
+      shape: "color",
+      closes: '">',
+    });
+  if (!has((each) => linked(each, "manifest")) && lacks("web-manifest")) {
+    insert(`${line}<link rel="manifest" href="${hrefTo(site, manifestName)}">`);
+    addManifest(site, found);
+  }
+  if (has((each) => linked(each, "apple-touch-icon")) || !lacks("touch-icon")) return undefined;
+  const href = hrefTo(site, "icons/touch.png");
+  insert(`${line}<link rel="apple-touch-icon" href="${href}">`);
+  const path = `${site.root ? `${site.root}/` : ""}icons/touch.png`;
+  found.pictures.push({ slot: webSlot("touch", touchSide), path });
+  return { file, elements, href, after: at, line };
+}
+
+/** A file that is served from the top, as a page beside it or one that a bundler moves there links it. */
+const hrefTo = (site: Site, name: string): string => (site.root === site.folder ? name : `/${name}`);
+
+const inserted = (file: string, at: number, opens: string): Fill => ({
+  holds: "key",
+  site: { file, start: at, end: at, value: "", form: "raw" },
+  shape: "nothing",
+  opens,
+});
+
+/** A manifest with its fields and icons, served from the top. */
+function addManifest(site: Site, found: WebFound): void {
+  const below = site.root ? `${site.root}/` : "";
+  const path = `${below}${manifestName}`;
+  const fills: Fill[] = [];
+  let text = "{\n";
+  for (const [member, { holds, shape }] of Object.entries(manifestFields)) {
+    text += `  "${member}": `;
+    const place: Range = { file: path, start: text.length, end: text.length, value: "", form: "json" };
+    fills.push({ holds, site: place, shape: shape ?? "text" });
+    text += ",\n";
+  }
+  text += '  "start_url": ".",\n  "scope": ".",\n  "display": "standalone",\n  "icons": [\n';
+  text += manifestIcons.map((slot) => `    ${iconEntry(slot, `icons/${iconName(slot)}`)}`).join(",\n");
+  text += "\n  ]\n}\n";
+  found.added.push({ path, text, fills });
+  for (const slot of manifestIcons) found.pictures.push({ slot, path: `${below}icons/${iconName(slot)}` });
+}
