@@ -3,14 +3,21 @@ import { type Traced, traced, writtenAt } from "../values/trail.ts";
 import type { Client } from "../workspace/read.ts";
 import { fittedLabel } from "./label.ts";
 import { wideLabel } from "./rules.ts";
-import type { LocalName, Values } from "./variant.ts";
+import type { ClientFeature, LocalName, Values } from "./variant.ts";
 
-/** A client's names in the further languages its brief gives; what a language lacks is made as for the first one. */
-export function localNames({ brief }: Client, values: Values): LocalName[] {
+/** A client's names in the further languages it gives names or texts in; what a language lacks is made as for the first one. */
+export function localNames(
+  { brief }: Client,
+  values: Values,
+  features: readonly ClientFeature[],
+): LocalName[] {
   const given = brief?.data.app?.locales ?? {};
-  return Object.entries(given)
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([locale, { name, label }]) => {
+  const spoken = features.flatMap(({ on, usage }) => (on.value === "on" ? Object.keys(usage) : []));
+  return [...new Set([...Object.keys(given), ...spoken])]
+    .filter(Boolean)
+    .sort()
+    .map((locale) => {
+      const { name, label } = given[locale] ?? {};
       const said = (key: "name" | "label", value: string): Traced =>
         traced({
           by: "brief",

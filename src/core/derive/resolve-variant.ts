@@ -4,6 +4,7 @@ import { contrast, type NoColor, parseColor, readableOn } from "../values/color.
 import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
 import { isDerived, type Traced, traced, withStep, writtenAt } from "../values/trail.ts";
 import type { Client, Workspace } from "../workspace/read.ts";
+import { clientFeatures } from "./features.ts";
 import { held, toldOnce } from "./held.ts";
 import { asciiDomain, fitWindows, settleBase } from "./identifier.ts";
 import { fittedLabel } from "./label.ts";
@@ -32,8 +33,13 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     if (value) values[field] = value;
     else if (fields[field].required) problems.push(missing(client, field));
   }
-  const locales = localNames(client, values);
-  problems.push(...judgeValues(client, values), ...locales.flatMap((each) => judgeLocalName(client, each)));
+  const { features, problems: unfit } = clientFeatures(workspace, client, values);
+  const locales = localNames(client, values, features);
+  problems.push(
+    ...unfit,
+    ...judgeValues(client, values),
+    ...locales.flatMap((each) => judgeLocalName(client, each)),
+  );
   const named = toldOnce(problems).map((each) => ({ ...each, client: client.key }));
   const failed = problems.some((each) => each.severity === "error");
   return {
@@ -41,7 +47,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     values,
     art,
     problems: named,
-    ...(failed ? {} : { variant: { key: client.key, values, art, locales } }),
+    ...(failed ? {} : { variant: { key: client.key, values, art, locales, features } }),
   };
 }
 

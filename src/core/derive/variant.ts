@@ -31,6 +31,16 @@ export interface Variant {
   art: Artwork;
   /** Its names in further languages. */
   locales: readonly LocalName[];
+  features: readonly ClientFeature[];
+}
+
+/** One of the template's features, as a client has it. */
+export interface ClientFeature {
+  name: string;
+  /** "on" or "off". */
+  on: Traced;
+  /** What people read when the app asks for it, by language; the first language's under an empty key. */
+  usage: Readonly<Record<string, string>>;
 }
 
 /** An app's name and label in one language (BCP 47 tag). */

@@ -16,23 +16,25 @@ export const localizeIos: Localize = (template, part, names) => {
   const project = readProject(parseOpenStep(source));
   const folder = posix.join(part.folder, project.folder);
   const added: string[] = [];
-  for (const { locale, label } of names) {
+  for (const { locale, label, usage } of names) {
     const path = `${folder}/${locale}.lproj/${stringsFile}`;
+    const texts = Object.entries({ CFBundleDisplayName: label.value, ...usage });
+    const lines = texts.map(([key, value]) => ({
+      key,
+      value,
+      line: `${key} = ${write("openstep-quoted", value)};\n`,
+    }));
     if (!template.has(path)) {
-      result.writes.push({ path, text: `CFBundleDisplayName = ${write("openstep-quoted", label.value)};\n` });
+      result.writes.push({ path, text: lines.map(({ line }) => line).join("") });
       added.push(locale);
       continue;
     }
-    const site = stringsSite(path, template.source(path), "CFBundleDisplayName");
-    if (site) result.values.push({ site, value: label.value });
-    else
-      result.inserts.push(
-        insertion(
-          path,
-          template.source(path).text.length,
-          `\nCFBundleDisplayName = ${write("openstep-quoted", label.value)};\n`,
-        ),
-      );
+    const source = template.source(path);
+    for (const { key, value, line } of lines) {
+      const site = stringsSite(path, source, key);
+      if (site) result.values.push({ site, value });
+      else result.inserts.push(insertion(path, source.text.length, `\n${line}`));
+    }
   }
   if (added.length > 0) register(result, file, project, added);
   return result;

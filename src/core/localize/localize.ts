@@ -1,9 +1,8 @@
-import type { LocalName } from "../derive/variant.ts";
 import type { Template } from "../template/read.ts";
 import type { Platform } from "../values/platform.ts";
 import { localizeAndroid } from "./android.ts";
 import { localizeIos } from "./ios.ts";
-import { type Localize, type Localized, nothingLocalized } from "./localized.ts";
+import { type Localize, type Localized, nothingLocalized, type Spoken } from "./localized.ts";
 import { localizeWeb } from "./web.ts";
 import { localizeWindows } from "./windows.ts";
 
@@ -15,7 +14,7 @@ const ways: Readonly<Record<Platform, Localize>> = {
 };
 
 /** Everything that a client's names in further languages take, over all parts of the template. Pure. */
-export function localize({ folder, parts }: Template, names: readonly LocalName[]): Localized {
+export function localize({ folder, parts }: Template, names: readonly Spoken[]): Localized {
   const all = nothingLocalized();
   if (names.length === 0) return all;
   for (const part of parts) {

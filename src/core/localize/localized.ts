@@ -17,7 +17,10 @@ export interface Localized {
   gaps: Problem[];
 }
 
-export type Localize = (template: Folder, part: PartSurvey, names: readonly LocalName[]) => Localized;
+/** A client's names in a language, and what people read there when the app asks for something, by property list key. */
+export type Spoken = LocalName & { usage: Readonly<Record<string, string>> };
+
+export type Localize = (template: Folder, part: PartSurvey, names: readonly Spoken[]) => Localized;
 
 export const nothingLocalized = (): Localized => ({
   writes: [],

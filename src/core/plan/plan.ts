@@ -13,6 +13,7 @@ import type { Template } from "../template/read.ts";
 import { shaped } from "../template/shapes.ts";
 import { type Fill, type PictureUse, placeOf } from "../template/survey.ts";
 import type { Field } from "../values/fields.ts";
+import { spokenBy, usageTexts, withoutFeatures } from "./features.ts";
 
 /** One file of a variant: how it comes about, and a fingerprint of everything that it comes from. */
 export type Entry = { path: string; fingerprint: string } & (
@@ -36,8 +37,8 @@ export function planVariant(variant: Variant, template: Template): Plan {
   const pictures = template.parts.flatMap((part) => part.pictures);
   const drawn = new Map(pictures.map((use) => [use.path, drawEntry(use, variant)]));
   const brand = new Set(template.parts.flatMap((part) => part.brandFiles));
-  const localized = localize(template, variant.locales);
-  const edits = editsByFile(variant, template, localized);
+  const localized = localize(template, spokenBy(variant, template));
+  const edits = withoutFeatures(editsByFile(variant, template, localized), variant, template);
   const entries: Entry[] = [
     ...drawn.values(),
     ...localized.writes.map(({ path, text }) => written(path, text)),
@@ -109,6 +110,7 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
   };
   for (const { site, value } of localized.values) add(site, value, "a name");
   for (const { file, edit } of localized.inserts) edits.set(file, [...(edits.get(file) ?? []), edit]);
+  for (const { site, text, place } of usageTexts(variant, template)) add(site, text, "a usage text", place);
   const lookUp = (field: Field) => variant.values[field]?.value;
   for (const { site, pattern, place } of template.places) {
     const read = readPattern(pattern);
@@ -118,6 +120,7 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
   const added = template.parts.flatMap((part) => part.added.flatMap((file) => file.fills));
   for (const fill of [...template.parts.flatMap((part) => part.fills), ...added]) {
     const value = lookUp(fill.holds);
+    if (value === undefined && fill.optional) continue;
     add(fill.site, value === undefined ? undefined : filled(fill, value), fill.holds, fill);
   }
   if (problems.length > 0) throw new Refusal(problems);

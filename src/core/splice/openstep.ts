@@ -6,7 +6,14 @@ import type { Site } from "./site.ts";
 export type OpenStep =
   | { kind: "string"; value: string; start: number; end: number }
   | { kind: "list"; items: OpenStep[]; start: number; end: number }
-  | { kind: "group"; entries: ReadonlyMap<string, OpenStep>; start: number; end: number };
+  | {
+      kind: "group";
+      entries: ReadonlyMap<string, OpenStep>;
+      /** Where each key stands. */
+      keys: ReadonlyMap<string, number>;
+      start: number;
+      end: number;
+    };
 
 /** Deepest nesting taken. */
 const deepest = 64;
@@ -20,7 +27,8 @@ const data = /<[0-9a-fA-F\s]*>/y;
 export const parseOpenStep = (source: Source): OpenStep => openStepParser(source).value(0);
 
 /** Parses a .strings file: the entries of a group, without its braces. Throws a Refusal (template-syntax). */
-const parseStrings = (source: Source): OpenStep => openStepParser(source).entries(0, source.text.length);
+export const parseStrings = (source: Source): OpenStep =>
+  openStepParser(source).entries(0, source.text.length);
 
 function openStepParser(source: Source) {
   const { text } = source;
@@ -62,13 +70,15 @@ function openStepParser(source: Source) {
   const entries = (depth: number, until: number): OpenStep => {
     const start = at;
     const found = new Map<string, OpenStep>();
+    const keys = new Map<string, number>();
     for (skip(); at < until && text[at] !== "}"; skip()) {
-      const key = string().value;
+      const key = string();
       expect("=");
-      found.set(key, value(depth + 1));
+      found.set(key.value, value(depth + 1));
+      keys.set(key.value, key.start);
       expect(";");
     }
-    return { kind: "group", entries: found, start, end: at };
+    return { kind: "group", entries: found, keys, start, end: at };
   };
   const group = (depth: number): OpenStep => {
     expect("{");

@@ -8,6 +8,8 @@ import type { Wants } from "../values/missing.ts";
 import { type Platform, platforms } from "../values/platform.ts";
 import type { Workspace } from "../workspace/read.ts";
 import { surveyAndroid } from "./android.ts";
+import { deviceFills } from "./devices.ts";
+import { type FeaturePlaces, featurePlaces } from "./features.ts";
 import { surveyIos } from "./ios.ts";
 import { kinFills } from "./kin.ts";
 import { knownPlaces, locatePlace, placeForm } from "./places.ts";
@@ -24,6 +26,7 @@ export interface Template {
   files: readonly string[];
   /** Places from template.yaml, each with the pattern of what goes there. */
   places: readonly { site: Site; pattern: string; place: Place }[];
+  features: readonly FeaturePlaces[];
   /** Every way in which the template names itself. */
   identifiers: readonly string[];
   names: readonly string[];
@@ -63,12 +66,16 @@ export function openTemplate(workspace: Workspace): Template {
     .list()
     .filter((file) => !left(file) && !unwanted.some((part) => file.startsWith(`${part.folder}/`)));
   const located = places(workspace, folder);
+  const features = Object.entries(notes.data.features).map(([name, declared]) =>
+    featurePlaces(folder, parts, name, declared),
+  );
   return {
     folder,
     parts,
     files,
     places: located,
-    key: sha256(JSON.stringify([parts, files.map((file) => [file, folder.state(file)]), located])),
+    features,
+    key: sha256(JSON.stringify([parts, files.map((file) => [file, folder.state(file)]), located, features])),
     identifiers: [...new Set(parts.flatMap((part) => part.identifiers))],
     names: [...new Set([...parts.flatMap((part) => part.names), ...notes.data.names])],
   };
@@ -76,7 +83,9 @@ export function openTemplate(workspace: Workspace): Template {
 
 /** Surveys every part that a folder holds. Throws a Refusal where there is none. */
 export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartSurvey[] {
-  const parts = platforms.flatMap((platform) => surveys[platform](folder, wants) ?? []);
+  const parts = platforms
+    .flatMap((platform) => surveys[platform](folder, wants) ?? [])
+    .map((part) => ({ ...part, fills: [...part.fills, ...deviceFills(folder, part)] }));
   const [first, ...others] = parts;
   if (first) return [{ ...first, fills: [...first.fills, ...kinFills(folder, parts)] }, ...others];
   refuse("template-empty", `${folder.label || folder.root} holds no app.`, {

@@ -11,7 +11,37 @@ const shapers = {
   green: (value: string, old: string) => component(channels(value)[1], old),
   blue: (value: string, old: string) => component(channels(value)[2], old),
   alpha: (_: string, old: string) => (/^\d+$/.test(old) ? "1" : "1.000"),
+  /** Of an Android activity (Android documentation, android:screenOrientation). */
+  screenOrientation: (value: string) => (value === "any" ? "unspecified" : value),
+  /** Strings of a property list, and a build setting that stands for it (Apple, UISupportedInterfaceOrientations). */
+  interfaceOrientations: (value: string) =>
+    interfaceOrientations(value)
+      .map((each) => `\n\t\t<string>${each}</string>`)
+      .join(""),
+  orientationSetting: (value: string) => interfaceOrientations(value).join(" "),
+  /** What a package prefers (Microsoft, uap:InitialRotationPreference). */
+  rotation: (value: string) => rotations(value).join(""),
+  /** TARGETED_DEVICE_FAMILY (Apple, build settings reference): 1 is the phone, 2 the tablet. */
+  deviceFamily: (value: string) => ({ phone: "1", tablet: "2" })[value] ?? "1,2",
+  /** Whether large screens, and whether small ones are wanted (Android documentation, supports-screens). */
+  largeScreens: (value: string) => String(value !== "phone"),
+  smallScreens: (value: string) => String(value !== "tablet"),
 } satisfies Record<string, (value: string, old: string) => string>;
+
+const turns: Readonly<Record<string, readonly string[]>> = {
+  portrait: ["Portrait", "PortraitUpsideDown"],
+  landscape: ["LandscapeLeft", "LandscapeRight"],
+};
+
+function interfaceOrientations(value: string): string[] {
+  const named = turns[value] ?? Object.values(turns).flat();
+  return named.map((each) => `UIInterfaceOrientation${each}`);
+}
+
+function rotations(value: string): string[] {
+  const wanted = value === "any" ? ["portrait", "landscape"] : [value];
+  return wanted.map((each) => `<uap:Rotation Preference="${each}" />`);
+}
 
 export type Shape = keyof typeof shapers;
 

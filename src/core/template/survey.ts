@@ -13,6 +13,8 @@ export interface Fill {
   holds: Field;
   site: Site;
   shape: Shape;
+  /** Left as it is where the client gives no value. */
+  optional?: true;
   /** Text that stays around the value, as in `group.<identifier>.shared`. */
   before?: string;
   after?: string;

@@ -29,6 +29,8 @@ const facts = {
   build: { says: "Build number, rises with every upload", brief: ["build"], pattern: "1" },
   copyright: { says: "Copyright line", pattern: "{year} {owner}" },
   sku: { says: "Stock code", pattern: "{key upper}" },
+  orientation: { says: "How the app may be turned; portrait, landscape or any", brief: ["orientation"] },
+  devices: { says: "Device classes; phone, tablet or both", brief: ["devices"] },
   "identifiers.base": {
     says: "Identifier that all platforms start from",
     brief: ["identifiers", "base"],

@@ -1,5 +1,6 @@
 import * as z from "zod";
 import { parseColor } from "../../values/color.ts";
+import { deviceClasses, orientations } from "../../values/devices.ts";
 
 const text = (most: number) => z.string().trim().min(1).max(most);
 
@@ -24,6 +25,19 @@ const picture = z
   .describe("Path of a picture, relative to the client's folder: SVG, PNG, JPEG or WebP");
 
 const percent = z.number().min(0).max(100);
+
+export const featureName = z
+  .string()
+  .regex(/^[a-z][a-z0-9-]{0,39}$/, "a name in small letters, such as sign-in");
+
+const usageText = z.string().trim().min(1).max(300);
+
+/** On or off, or what people read when the app asks for it; whoever gives that text wants it on. */
+const featureSwitch = z.union([
+  z.boolean(),
+  z.enum(["on", "off"]),
+  z.strictObject({ usage: z.union([usageText, z.record(languageTag, usageText)]) }),
+]);
 
 /** Everything a client may supply. All of it optional here: what must be there is decided after the defaults are laid under it. */
 export const briefSchema = z.strictObject({
@@ -87,6 +101,12 @@ export const briefSchema = z.strictObject({
     })
     .partial()
     .optional(),
+  features: z
+    .record(featureName, featureSwitch)
+    .describe("Which of the template's features the app has, and what people read when it asks for something")
+    .optional(),
+  orientation: z.enum(orientations).describe("How the app may be turned").optional(),
+  devices: z.enum(deviceClasses).describe("What the app is for").optional(),
   windows: z
     .strictObject({ publisher: text(300) })
     .partial()

@@ -1,7 +1,20 @@
 import * as z from "zod";
 import { missingNames } from "../../values/missing.ts";
+import { featureName } from "./brief.ts";
 
 const glob = z.string().min(1).max(200);
+
+const names = z.array(z.string().min(1).max(200)).max(60).optional();
+
+/** A feature that a client may have or not, and what there is of it in the build files beyond what is known of its name. */
+const feature = z.strictObject({
+  says: z.string().trim().min(1).max(200).describe("What it is, for a producer").optional(),
+  starts: z.enum(["on", "off"]).default("on").describe("Where nobody says"),
+  android: z.strictObject({ permissions: names, components: names }).optional(),
+  ios: z.strictObject({ usage: names, entitlements: names, background: names, keys: names }).optional(),
+  windows: z.strictObject({ capabilities: names, extensions: names }).optional(),
+  web: z.strictObject({ members: names, elements: names }).optional(),
+});
 
 /** template.yaml: what a survey of the template cannot know. */
 export const templateSchema = z.strictObject({
@@ -19,6 +32,7 @@ export const templateSchema = z.strictObject({
     )
     .default([]),
   leave: z.array(glob).default([]).describe("Files of the template that no variant gets"),
+  features: z.record(featureName, feature).default({}),
   missing: z
     .partialRecord(z.enum(missingNames), z.enum(["add", "leave"]))
     .default({})

@@ -1,0 +1,63 @@
+import type { ClientFeature, Variant } from "../derive/variant.ts";
+import type { Spoken } from "../localize/localized.ts";
+import { type Cut, withCuts } from "../splice/cut.ts";
+import type { Edit, Site } from "../splice/site.ts";
+import type { FeaturePlaces } from "../template/features.ts";
+import type { Template } from "../template/read.ts";
+
+/** The template's features as a client has them: on, with what people read, or off. */
+const pairs = (
+  { features }: Variant,
+  template: Template,
+): { feature: ClientFeature; places: FeaturePlaces }[] =>
+  features.flatMap((feature) => {
+    const places = template.features.find(({ name }) => name === feature.name);
+    return places ? [{ feature, places }] : [];
+  });
+
+const isOn = ({ on }: ClientFeature): boolean => on.value === "on";
+
+/** Every place that holds what people read when the app asks for something, and what stands there. */
+export function usageTexts(
+  variant: Variant,
+  template: Template,
+): { site: Site; text: string; place: { opens?: string; closes?: string } }[] {
+  return pairs(variant, template).flatMap(({ feature, places }) =>
+    !isOn(feature)
+      ? []
+      : places.usage.flatMap(({ site, locale, opens, closes }) => {
+          const text = feature.usage[locale] ?? feature.usage[""];
+          const place = { ...(opens ? { opens } : {}), ...(closes ? { closes } : {}) };
+          return text === undefined ? [] : [{ site, text, place }];
+        }),
+  );
+}
+
+/** A client's further languages, each with what people read in it. */
+export function spokenBy(variant: Variant, template: Template): Spoken[] {
+  const on = pairs(variant, template).filter(({ feature }) => isOn(feature));
+  return variant.locales.map((name) => {
+    const texts = on.flatMap(({ feature, places }) => {
+      const text = feature.usage[name.locale];
+      const keys = new Set(places.usage.map(({ key }) => key));
+      return text === undefined ? [] : [...keys].map((key) => [key, text]);
+    });
+    return { ...name, usage: Object.fromEntries(texts) };
+  });
+}
+
+/** The edits of each file, and what goes with the features that a client does not have. */
+export function withoutFeatures(
+  edits: ReadonlyMap<string, Edit[]>,
+  variant: Variant,
+  template: Template,
+): Map<string, Edit[]> {
+  const cuts = new Map<string, Cut[]>();
+  for (const { feature, places } of pairs(variant, template)) {
+    if (isOn(feature)) continue;
+    for (const cut of places.cuts) cuts.set(cut.file, [...(cuts.get(cut.file) ?? []), cut]);
+  }
+  const result = new Map(edits);
+  for (const [file, gone] of cuts) result.set(file, withCuts(edits.get(file) ?? [], gone));
+  return result;
+}

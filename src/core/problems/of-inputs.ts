@@ -1,0 +1,185 @@
+import type { ProblemKind } from "./kind.ts";
+
+/** What can be wrong with what people supply: workspace, briefs, sheets, pictures, ledgers. */
+export const ofInputs = {
+  "workspace-not-found": {
+    title: "No workspace here",
+    fix: "Go to the folder that holds oxalis.yaml, or name it with -C; `oxalis demo <folder>` makes an example.",
+  },
+  "file-missing": {
+    title: "A file is missing",
+    fix: "Put the file where it is looked for, or correct the path that names it.",
+  },
+  "file-unreadable": {
+    title: "A file cannot be read",
+    fix: "Check that it is a file, that you may read it, and that it is saved as UTF-8 text.",
+  },
+  "file-too-large": {
+    title: "A file is larger than Oxalis takes",
+    fix: "Supply a smaller file; the limits are listed in docs/files.md.",
+  },
+  "path-outside": {
+    title: "A path leads outside its folder",
+    fix: "Move the file below the folder it belongs to and name it from there.",
+  },
+  "yaml-syntax": {
+    title: "A file is not valid YAML",
+    fix: "Correct the line shown: often a missing space after a colon, a tab, or an open quote.",
+  },
+  "key-unknown": {
+    title: "A key nobody knows",
+    fix: "Correct the spelling, or remove the line.",
+  },
+  "key-missing": {
+    title: "A key that must be there is missing",
+    fix: "Add the key; docs/files.md says what it holds.",
+  },
+  "value-invalid": {
+    title: "A value is not of the kind expected",
+    fix: "Write a value of the kind named.",
+  },
+  "color-invalid": {
+    title: "A colour is none",
+    fix: 'Write it as "#rrggbb" in quotes (YAML takes an unquoted # for a comment), or as a CSS colour name.',
+  },
+  "color-transparent": {
+    title: "A colour lets something shine through",
+    fix: "Give the colour without opacity: a platform would fill the gap with a colour of its own.",
+  },
+  "client-key-invalid": {
+    title: "A client's folder name cannot be a key",
+    fix: "Rename the folder: lower-case letters, digits and hyphens, starting with a letter or digit, at most 60.",
+  },
+  "client-unknown": {
+    title: "No client has this key",
+    fix: "`oxalis clients` lists the keys.",
+  },
+  "no-clients": {
+    title: "The workspace has no clients",
+    fix: "Make a folder below clients/ with a brief.yaml in it.",
+  },
+  "pattern-invalid": {
+    title: "A pattern cannot be read",
+    fix: "docs/patterns.md lists the fields and words a pattern may use.",
+  },
+  "name-invalid": {
+    title: "A name is too long or empty for a store",
+    fix: "Give a name within the limit in the brief.",
+  },
+  "identifier-invalid": {
+    title: "An identifier that a platform does not accept",
+    fix: "Give one in the brief under `identifiers`, or change the domain or the name it is made from.",
+  },
+  "identifier-empty": {
+    title: "Nothing is left for an identifier",
+    fix: "Give one in the brief, as `identifiers.base`: at least two words of letters and digits with a full stop between them.",
+  },
+  "group-unknown": {
+    title: "A group that oxalis.yaml does not have",
+    fix: "Correct the spelling in the brief, or add the group under `groups` in oxalis.yaml.",
+  },
+  "identifier-taken": {
+    title: "Two clients with one identifier",
+    fix: "Give one of them its own under `identifiers` in its brief.",
+  },
+  "identifier-held": {
+    title: "A brief or pattern would change an identifier that is in use",
+    fix: "Nothing, if that is as it should be. `oxalis rename-identifier` changes it, and says what that breaks.",
+  },
+  "ledger-damaged": {
+    title: "A client's ledger cannot be read",
+    fix: "Take the last good one from version control. It is never made anew: it knows what is in use.",
+  },
+  "ledger-locked": {
+    title: "A ledger would have to change, and --locked forbids it",
+    fix: "Run `oxalis generate` without --locked, and commit the ledgers it writes.",
+  },
+  "label-wide": {
+    title: "A name that is cut off under the icon",
+    fix: "Give a shorter one as `app.label` in the brief.",
+  },
+  "version-invalid": {
+    title: "A version a store does not accept",
+    fix: "Write three numbers, such as 1.0.0; the first not 0.",
+  },
+  "art-missing": {
+    title: "A client has no picture to draw from",
+    fix: "Name a picture under `art` in the brief: an icon (a square picture) or a mark (the logo alone).",
+  },
+  "art-unreadable": {
+    title: "A picture that is none, or is broken",
+    fix: "Ask for it again as SVG, PNG or JPEG; open it in a viewer before you send it on.",
+  },
+  "art-unsafe": {
+    title: "A picture that reaches outside itself",
+    fix: "Ask the designer to export it again as plain SVG: no scripts, no entities, no links to other files.",
+  },
+  "art-too-large": {
+    title: "A picture larger than Oxalis takes",
+    fix: "Supply it smaller; the limits are listed in docs/files.md.",
+  },
+  "art-empty": {
+    title: "A picture with nothing on it",
+    fix: "Supply the picture that was meant; this one is fully transparent or of one colour.",
+  },
+  "art-small": {
+    title: "A picture is smaller than what is drawn from it",
+    fix: "Ask for a larger one, best as SVG; until then it is enlarged and looks soft.",
+  },
+  "art-not-square": {
+    title: "An icon that is not square",
+    fix: "Ask for a square one, or accept that the longer side is cut.",
+  },
+  "art-rounded": {
+    title: "An icon whose corners are cut round already",
+    fix: "Ask for the full square: each system cuts the corners in its own shape.",
+  },
+  "art-transparent": {
+    title: "An icon with transparency where it will be filled",
+    fix: "Ask for an opaque one, or check that the colour it is filled with is the right one.",
+  },
+  "art-cut": {
+    title: "An icon that reaches beyond what masks leave of it",
+    fix: "Ask for more room around what is drawn, or supply the mark alone as `art.mark`.",
+  },
+  "art-contrast": {
+    title: "A mark that hardly stands out from its ground",
+    fix: "Choose another `colors.ground`, or ask for the mark in another colour.",
+  },
+  "art-bitmap": {
+    title: "A vector picture with a bitmap in it",
+    fix: "Ask for one drawn in paths: the bitmap gets soft or ragged at other sizes.",
+  },
+  "art-text": {
+    title: "A vector picture with text in a font it does not bring along",
+    fix: "Ask the designer to turn the text into paths.",
+  },
+  "art-alike": {
+    title: "A picture that looks like another client's, or the template's",
+    fix: "Make sure that the right file was supplied; stores refuse copies.",
+  },
+  "report-unknown": {
+    title: "A report of an unknown kind",
+    fix: "End the report's name in .sarif, or in .xml for the form that build servers read test results in.",
+  },
+  "sheet-unreadable": {
+    title: "A sheet that cannot be read",
+    fix: "Save it again as CSV or XLSX, with the headings in its first row.",
+  },
+  "map-invalid": {
+    title: "A --map that cannot be read",
+    fix: 'Write it as --map "Heading in the sheet=field", such as --map "Firma=owner"; docs/commands.md lists the fields.',
+  },
+  "row-refused": {
+    title: "A row that cannot be taken",
+    fix: "Correct the cell and import again; with --partial the good rows are taken without it.",
+  },
+  "feature-unknown": {
+    title: "A feature that the template does not have",
+    fix: "Correct the name, or declare the feature in template.yaml.",
+  },
+  "usage-missing": {
+    title: "The text that people read when the app asks for something is missing",
+    fix: "Ask the client for one sentence that says what it is for, and put it under the feature's `usage`; or switch the feature off.",
+  },
+} satisfies Record<string, ProblemKind>;

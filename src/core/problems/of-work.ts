@@ -1,0 +1,73 @@
+import type { ProblemKind } from "./kind.ts";
+
+/** What can be wrong with a template, and with what is made from it. */
+export const ofWork = {
+  "release-refused": {
+    title: "A release that cannot be made",
+    fix: "Say what kind of release it is: --major, --minor, --patch, or --rebuild for the same version again.",
+  },
+  "template-empty": {
+    title: "The template folder holds no app",
+    fix: "Point `template` in oxalis.yaml at the folder that holds the app's android, ios, windows or web part.",
+  },
+  "template-part-missing": {
+    title: "The template has no part for a platform",
+    fix: "Take the platform out of `platforms` in oxalis.yaml, or add that part to the template.",
+  },
+  "template-syntax": {
+    title: "A file of the template cannot be read",
+    fix: "Open the template in its own tools and mend the file; it must build before it can be branded.",
+  },
+  "template-gap": {
+    title: "A place that the template does not have",
+    fix: "Add it to the template, or name it in template.yaml; until then the client's value does not appear there.",
+  },
+  "fill-not-found": {
+    title: "A place named in template.yaml is not in the file",
+    fix: "Correct `at`: it is a path in that file's own form, as docs/files.md shows.",
+  },
+  "run-in-progress": {
+    title: "Another run is at work in this workspace",
+    fix: "Wait until it ends. If it was killed, it is taken for dead a few seconds later.",
+  },
+  "write-failed": {
+    title: "A file could not be written",
+    fix: "Check the disk's space and the folder's permissions, then run the same command again: it goes on from here.",
+  },
+  "receipt-damaged": {
+    title: "A variant's receipt cannot be read",
+    fix: "Delete the variant's folder and generate it again.",
+  },
+  "out-of-date": {
+    title: "A variant is not what its inputs now say",
+    fix: "Run `oxalis generate` for this client.",
+  },
+  "output-missing": {
+    title: "A file of a variant is missing",
+    fix: "Run `oxalis generate`: it puts back what is missing.",
+  },
+  "output-changed": {
+    title: "A file of a variant was changed by hand",
+    fix: "Move the change into the template or the brief, then run `oxalis generate`: it restores the file.",
+  },
+  "output-stray": {
+    title: "A file nobody planned lies in a variant",
+    fix: "Delete it, or move it to where it belongs: nothing in a variant is kept by hand.",
+  },
+  "residue-identifier": {
+    title: "The template's identifier is left in a variant",
+    fix: "Name the place under `fill` in template.yaml so that it is filled for every client.",
+  },
+  "residue-name": {
+    title: "The template's name is left in a variant",
+    fix: "Name the place under `fill` in template.yaml, or leave the file out with `leave`.",
+  },
+  "residue-picture": {
+    title: "A picture of the template is left in a variant",
+    fix: "Leave the file out with `leave` in template.yaml, or have the template refer to it as one of its icons.",
+  },
+  "folder-in-use": {
+    title: "The folder is already there",
+    fix: "Name a folder that does not exist yet or is empty.",
+  },
+} satisfies Record<string, ProblemKind>;

@@ -1,0 +1,193 @@
+import { findNodeAtLocation } from "jsonc-parser";
+import type { Folder } from "../files/folder.ts";
+import { jsonSite, memberSite, parseJson } from "../splice/json.ts";
+import { entry, openStepSite, parseOpenStep } from "../splice/openstep.ts";
+import { plistStart } from "../splice/plist.ts";
+import type { Site } from "../splice/site.ts";
+import { attributeOf, attributeSite, find, findAll, parseXml, type XmlElement } from "../splice/xml.ts";
+import type { Platform } from "../values/platform.ts";
+import type { Fill, PartSurvey } from "./survey.ts";
+
+type Look = (template: Folder, files: readonly string[]) => Fill[];
+
+/** Where a platform says how its app may be turned, and what it is for: filled only where a client says so. */
+export function deviceFills(template: Folder, { platform, folder }: PartSurvey): Fill[] {
+  const files = template.list().filter((file) => !folder || file.startsWith(`${folder}/`));
+  return looks[platform](template, files).map((fill) => ({ ...fill, optional: true }));
+}
+
+const inserted = (file: string, at: number, form: Site["form"]): Site => ({
+  file,
+  start: at,
+  end: at,
+  value: "",
+  form,
+});
+
+/** Whether an activity is one that people open the app by. */
+const opensApp = (activity: XmlElement): boolean =>
+  findAll(activity, "category").some(
+    (each) => attributeOf(each, "android:name") === "android.intent.category.LAUNCHER",
+  );
+
+const inAndroid: Look = (template, files) =>
+  files
+    .filter((file) => file.endsWith("src/main/AndroidManifest.xml"))
+    .flatMap((file): Fill[] => {
+      const root = parseXml(template.source(file));
+      const application = find(root, "application");
+      const turned = findAll(root, "activity").flatMap((activity): Fill[] => {
+        const site = attributeSite(file, activity, "android:screenOrientation");
+        if (site) return [{ holds: "orientation", site, shape: "screenOrientation" }];
+        const name = activity.attributes.get("android:name");
+        if (!opensApp(activity) || !name) return [];
+        const opens = ' android:screenOrientation="';
+        return [
+          {
+            holds: "orientation",
+            site: inserted(file, name.end + 1, "xml-attribute"),
+            shape: "screenOrientation",
+            opens,
+            closes: '"',
+          },
+        ];
+      });
+      return [...turned, ...(application ? screens(file, root, application) : [])];
+    });
+
+const screenSizes = [
+  { attribute: "android:smallScreens", shape: "smallScreens" },
+  { attribute: "android:normalScreens", shape: "smallScreens" },
+  { attribute: "android:largeScreens", shape: "largeScreens" },
+  { attribute: "android:xlargeScreens", shape: "largeScreens" },
+] as const;
+
+/** The screens that a manifest supports: where it says so, or in front of the application. */
+function screens(file: string, root: XmlElement, application: XmlElement): Fill[] {
+  const own = find(root, "supports-screens");
+  return screenSizes.flatMap(({ attribute, shape }, at): Fill[] => {
+    const there = attributeSite(file, own, attribute);
+    if (there) return [{ holds: "devices", site: there, shape }];
+    const last = at === screenSizes.length - 1;
+    const opens = `${at === 0 && !own ? "<supports-screens" : ""} ${attribute}="`;
+    const closes = last && !own ? '" />\n\n    ' : '"';
+    const place = own ? own.start + `<${own.name}`.length : application.start;
+    return [{ holds: "devices", site: inserted(file, place, "xml-attribute"), shape, opens, closes }];
+  });
+}
+
+const orientationKeys = ["UISupportedInterfaceOrientations", "UISupportedInterfaceOrientations~ipad"];
+
+const inIos: Look = (template, files) => {
+  const fills: Fill[] = [];
+  for (const file of files.filter((each) => /(\.plist|\.pbxproj)$/.test(each))) {
+    const source = template.source(file);
+    if (file.endsWith(".pbxproj")) fills.push(...inProject(file, source));
+    else if (/<key>UILaunch/.test(source.text)) fills.push(...inList(file, source));
+  }
+  return fills;
+};
+
+function inList(file: string, source: { file: string; text: string }): Fill[] {
+  const children = parseXml(source).children[0]?.children ?? [];
+  const found = orientationKeys.flatMap((key): Fill[] => {
+    const at = children.findIndex(({ name, text }) => name === "key" && text === key);
+    const value = children[at + 1];
+    if (at === -1 || value?.name !== "array" || value.selfClosing) return [];
+    const site: Site = { file, start: value.innerStart, end: value.innerEnd, value: "", form: "raw" };
+    return [{ holds: "orientation", site, shape: "interfaceOrientations", after: "\n\t" }];
+  });
+  const at = plistStart(source);
+  if (found.length > 0 || at === undefined) return found;
+  const opens = "\n\t<key>UISupportedInterfaceOrientations</key>\n\t<array>";
+  return [
+    {
+      holds: "orientation",
+      site: inserted(file, at, "raw"),
+      shape: "interfaceOrientations",
+      opens,
+      closes: "\n\t</array>",
+    },
+  ];
+}
+
+const projectSettings = [
+  { name: "TARGETED_DEVICE_FAMILY", holds: "devices", shape: "deviceFamily" },
+  {
+    name: "INFOPLIST_KEY_UISupportedInterfaceOrientations",
+    holds: "orientation",
+    shape: "orientationSetting",
+  },
+  {
+    name: "INFOPLIST_KEY_UISupportedInterfaceOrientations_iPhone",
+    holds: "orientation",
+    shape: "orientationSetting",
+  },
+  {
+    name: "INFOPLIST_KEY_UISupportedInterfaceOrientations_iPad",
+    holds: "orientation",
+    shape: "orientationSetting",
+  },
+] as const;
+
+/** Settings where they are; a target's device family, which Xcode would take for the phone's alone, also where it is not. */
+function inProject(file: string, source: { file: string; text: string }): Fill[] {
+  const objects = entry(parseOpenStep(source), "objects");
+  if (objects?.kind !== "group") return [];
+  return [...objects.entries.values()].flatMap((object): Fill[] => {
+    const settings = entry(object, "buildSettings");
+    const found = projectSettings.flatMap(({ name, holds, shape }): Fill[] => {
+      const site = openStepSite(file, entry(settings, name));
+      return site ? [{ holds, site, shape }] : [];
+    });
+    const isTarget = settings?.kind === "group" && settings.entries.has("ASSETCATALOG_COMPILER_APPICON_NAME");
+    if (!isTarget || settings.entries.has("TARGETED_DEVICE_FAMILY")) return found;
+    const opens = "\n\t\t\t\tTARGETED_DEVICE_FAMILY = ";
+    const site = inserted(file, settings.start, "openstep");
+    return [...found, { holds: "devices", site, shape: "deviceFamily", opens, closes: ";" }];
+  });
+}
+
+const inWindows: Look = (template, files) =>
+  files
+    .filter((file) => /(\.appxmanifest|(^|\/)AppxManifest\.xml)$/i.test(file))
+    .flatMap((file): Fill[] => {
+      const root = parseXml(template.source(file));
+      const there = find(root, "InitialRotationPreference");
+      const visual = find(root, "VisualElements");
+      if (there && !there.selfClosing) {
+        const site: Site = { file, start: there.innerStart, end: there.innerEnd, value: "", form: "raw" };
+        return [{ holds: "orientation", site, shape: "rotation" }];
+      }
+      if (visual?.name !== "uap:VisualElements" || visual.selfClosing) return [];
+      const at = find(visual, "SplashScreen")?.end ?? visual.innerEnd;
+      const opens = "\n        <uap:InitialRotationPreference>";
+      const closes = "</uap:InitialRotationPreference>";
+      return [{ holds: "orientation", site: inserted(file, at, "raw"), shape: "rotation", opens, closes }];
+    });
+
+const inWeb: Look = (template, files) =>
+  files
+    .filter((file) => /(\.webmanifest|(^|\/)manifest\.json)$/.test(file))
+    .flatMap((file): Fill[] => {
+      const root = parseJson(template.source(file));
+      const site = jsonSite(file, root, ["orientation"]);
+      if (site) return [{ holds: "orientation", site, shape: "text" }];
+      if (!findNodeAtLocation(root, ["icons"])) return [];
+      const { site: place, indent } = memberSite(file, root);
+      return [
+        {
+          holds: "orientation",
+          site: { ...place, form: "json" },
+          shape: "text",
+          opens: `${indent}"orientation": `,
+        },
+      ];
+    });
+
+const looks: Readonly<Record<Platform, Look>> = {
+  android: inAndroid,
+  ios: inIos,
+  windows: inWindows,
+  web: inWeb,
+};

@@ -1,0 +1,128 @@
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { around, expectClean, fixtures, text } from "../support/around.ts";
+import { edit, oxalis } from "../support/oxalis.ts";
+import { hasTool, tool } from "../support/tools.ts";
+
+const declared = `features:
+  camera: { android: { components: [.ScanActivity] }, web: { members: [shortcuts], elements: ["#scan"] } }
+  microphone: {}
+  push: { starts: "off", android: { components: [.PushService] }, web: { elements: ["#push"] } }
+  sign-in: {}
+  sharing: { windows: { extensions: [windows.shareTarget] }, web: { members: [share_target] } }
+`;
+const files = [
+  "android/app/src/main/AndroidManifest.xml",
+  "ios/Tides.xcodeproj/project.pbxproj",
+  "ios/Tides/Info.plist",
+  "ios/Tides/Tides.entitlements",
+  "ios/Tides/en.lproj/InfoPlist.strings",
+  "windows/Package.appxmanifest",
+  "web/index.html",
+  "web/tides.webmanifest",
+];
+/** What a feature is by in the build files. */
+const traces = {
+  camera: /CAMERA|hardware\.camera|ScanActivity|NSCamera|webcam|shortcuts|id="scan"/,
+  microphone: /[Mm]icrophone/,
+  push: /POST_NOTIFICATIONS|PushService|aps-environment|remote-notification|id="push"/,
+  "sign-in": /applesignin/,
+  sharing: /shareTarget|share_target/,
+} as const;
+
+function expectWellFormed(variant: string): void {
+  JSON.parse(text(variant, "web/tides.webmanifest"));
+  if (hasTool("xmllint"))
+    for (const file of files.filter((each) => /xml$|appxmanifest$|plist$|entitlements$/.test(each)))
+      tool("xmllint", ["--noout", "--nonet", join(variant, file)]);
+  if (hasTool("plistutil"))
+    for (const file of ["Info.plist", "Tides.entitlements"])
+      tool("plistutil", ["-i", join(variant, "ios/Tides", file), "-o", "/dev/null"]);
+}
+
+test("off means gone from every build file, and nothing else with it", () => {
+  const { root, variant } = around(
+    "switches",
+    declared,
+    'features: { camera: off, microphone: "off", push: false, sign-in: off, sharing: off }\n',
+  );
+  expectClean(root);
+  expectWellFormed(variant);
+  for (const file of files) {
+    const written = text(variant, file);
+    for (const trace of Object.values(traces))
+      expect([file, trace.exec(written)?.[0]]).toEqual([file, undefined]);
+  }
+  const manifest = text(variant, files[0] as string);
+  expect(manifest).toContain("android.permission.INTERNET");
+  expect(manifest).toContain('android:name=".Main"');
+  expect(manifest).toMatch(
+    /Reads the code on a mooring\. -->\n {8}<\/application>|mooring\. -->\n {4}<\/application>/,
+  );
+  expect(text(variant, "ios/Tides/Info.plist")).toContain("<string>fetch</string>");
+  expect(text(variant, "windows/Package.appxmanifest")).toContain('<Capability Name="internetClient" />');
+  expect(JSON.parse(text(variant, "web/tides.webmanifest"))).toMatchObject({ short_name: "Bothy $1" });
+});
+
+test("on means there, with what people read in each language; who starts off stays off", () => {
+  const { root, variant } = around(
+    "switches",
+    declared,
+    `features:
+  camera: { usage: { en: "Scans the code & \\"tide\\"", de: Liest den Code } }
+  microphone: { usage: Listens to the sea }
+  sharing: on
+`,
+  );
+  expectClean(root);
+  expectWellFormed(variant);
+  const all = files.map((file) => text(variant, file)).join("\n");
+  for (const name of ["camera", "microphone", "sign-in", "sharing"] as const)
+    expect(all).toMatch(traces[name]);
+  expect(all).not.toMatch(traces.push);
+  expect(text(variant, "ios/Tides/Info.plist")).toContain('<string>Scans the code &amp; "tide"</string>');
+  expect(text(variant, "ios/Tides/en.lproj/InfoPlist.strings")).toContain(
+    'NSCameraUsageDescription = "Scans the code & \\"tide\\""; /* asked once */',
+  );
+  expect(text(variant, "ios/Tides/de.lproj/InfoPlist.strings")).toContain(
+    'NSCameraUsageDescription = "Liest den Code";',
+  );
+  expect(text(variant, "ios/Tides.xcodeproj/project.pbxproj")).toContain('"Listens to the sea"');
+});
+
+test("a text that is missing, and a feature that is not there, are told with their lines", () => {
+  const { root } = around("switches", declared, "features: { camera: off, microphone: off }\n");
+  edit(root, "clients/bothy/brief.yaml", (brief) =>
+    brief.replace("camera: off, microphone: off", "camera: on, mikrophone: off"),
+  );
+  const { code, err } = oxalis(root, "check");
+  expect(code).toBe(1);
+  expect(err).toContain("Nothing says what people read when the app asks for camera.  [usage-missing]");
+  expect(err).toContain("clients/bothy/brief.yaml:8:21");
+  expect(err).toContain('expected  "microphone"');
+});
+
+test("how the app may be turned, and what it is for, in each platform's own form; without a word nothing changes", () => {
+  const off = "features: { camera: off, microphone: off }\n";
+  const { root, variant } = around("switches", declared, `${off}orientation: landscape\ndevices: tablet\n`);
+  expectClean(root);
+  expectWellFormed(variant);
+  expect(text(variant, files[0] as string)).toContain(
+    '<activity android:name=".Main" android:screenOrientation="landscape" android:exported="true">',
+  );
+  expect(text(variant, files[0] as string)).toMatch(
+    /<supports-screens android:smallScreens="false" android:normalScreens="false" android:largeScreens="true" android:xlargeScreens="true" \/>/,
+  );
+  const list = text(variant, "ios/Tides/Info.plist");
+  expect(list.match(/UIInterfaceOrientation\w+(?=<\/string>)/g)).toEqual([
+    "UIInterfaceOrientationLandscapeLeft",
+    "UIInterfaceOrientationLandscapeRight",
+  ]);
+  expect(text(variant, "ios/Tides.xcodeproj/project.pbxproj")).toContain("TARGETED_DEVICE_FAMILY = 2;");
+  expect(text(variant, "windows/Package.appxmanifest")).toContain('<uap:Rotation Preference="landscape" />');
+  expect(JSON.parse(text(variant, "web/tides.webmanifest")).orientation).toBe("landscape");
+  const silent = around("switches", declared, off);
+  for (const file of files.filter((each) => !each.endsWith(".html")))
+    expect(text(silent.variant, file)).not.toMatch(/landscape|supports-screens|DEVICE_FAMILY/i);
+  expect(text(fixtures, "switches/ios/Tides/Info.plist")).toContain("Portrait");
+});

@@ -1,0 +1,47 @@
+import { cpSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect } from "vitest";
+import { edit, oxalis, program, temporaryFolder } from "./oxalis.ts";
+
+export const fixtures = join(import.meta.dirname, "../fixtures/templates");
+const demo = join(program, "../../demo");
+
+/** A workspace that init has written around a fixture, with one client whose name wants escaping everywhere. */
+export function around(
+  template: string,
+  notes = "",
+  brief = "",
+): { root: string; variant: string; said: string } {
+  const root = temporaryFolder();
+  cpSync(join(fixtures, template), join(root, "shared-app"), { recursive: true });
+  const started = oxalis(root, "init", "--template", "shared-app", "--agency", "Quayside");
+  expect([started.code, started.err]).toEqual([0, expect.not.stringContaining("error")]);
+  if (notes) edit(root, "template.yaml", (text) => `${text}\n${notes}`);
+  const client = join(root, "clients/bothy");
+  mkdirSync(join(client, "art"), { recursive: true });
+  cpSync(join(demo, "clients/brennans-bothy/art/mark.svg"), join(client, "art/mark.svg"));
+  writeFileSync(
+    join(client, "brief.yaml"),
+    `app: { name: 'Brennan''s "Bothy" & Sons', label: "Bothy $1" }
+domain: brennan.example
+email: hello@brennan.example
+version: 2.5.1
+build: 57
+colors: { brand: "#1f5d4c", ground: "#0b2a21" }
+art: { mark: art/mark.svg }
+${brief}`,
+  );
+  const made = oxalis(root, "generate");
+  expect([made.code, made.err]).toEqual([0, expect.not.stringContaining("error")]);
+  return { root, variant: join(root, "variants/bothy"), said: started.out };
+}
+
+/** A file of a variant. */
+export const text = (variant: string, file: string) => readFileSync(join(variant, file), "utf8");
+
+/** The audit finds the variant whole and nothing of the template in it; a second run changes nothing. */
+export function expectClean(root: string): void {
+  const audited = oxalis(root, "audit");
+  expect([audited.code, audited.err]).toEqual([0, ""]);
+  expect(oxalis(root, "generate").out).toContain("0 changed, 1 as before");
+}
