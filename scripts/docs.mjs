@@ -5,6 +5,7 @@ import { build } from "esbuild";
 const entry = `
 export { problemKinds } from "./src/core/problems/catalogue.ts";
 export { fields, fieldNames } from "./src/core/values/fields.ts";
+export { answerForms, fileForms } from "./src/core/values/answer-forms.ts";
 export { missingKinds } from "./src/core/values/missing.ts";
 export { platformNames } from "./src/core/values/platform.ts";
 export { words } from "./src/core/derive/words.ts";
@@ -17,9 +18,8 @@ const { outputFiles } = await build({
   platform: "node",
 });
 const code = Buffer.from(outputFiles[0].contents).toString("base64");
-const { problemKinds, fields, fieldNames, missingKinds, platformNames, words } = await import(
-  `data:text/javascript;base64,${code}`
-);
+const { problemKinds, fields, fieldNames, answerForms, fileForms, missingKinds, platformNames, words } =
+  await import(`data:text/javascript;base64,${code}`);
 
 const cell = (text) => text.replaceAll("|", "\\|");
 const table = (heads, rows) =>
@@ -33,6 +33,17 @@ const parts = {
       .join("\n\n"),
   },
   "docs/files.md": {
+    forms: table(
+      ["form", "what it is", "such as"],
+      [
+        ...Object.entries(answerForms).map(([name, { says, example }]) => [
+          `\`${name}\``,
+          says,
+          `\`${example}\``,
+        ]),
+        ...Object.entries(fileForms).map(([name, says]) => [`\`${name}\``, says, ""]),
+      ],
+    ),
     missing: table(
       ["", "platform", "what is added"],
       Object.entries(missingKinds).map(([name, { platform, says }]) => [

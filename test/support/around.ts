@@ -6,12 +6,15 @@ import { edit, oxalis, program, temporaryFolder } from "./oxalis.ts";
 export const fixtures = join(import.meta.dirname, "../fixtures/templates");
 const demo = join(program, "../../demo");
 
+interface Around {
+  root: string;
+  variant: string;
+  /** What init said. */
+  said: string;
+}
+
 /** A workspace that init has written around a fixture, with one client whose name wants escaping everywhere. */
-export function around(
-  template: string,
-  notes = "",
-  brief = "",
-): { root: string; variant: string; said: string } {
+function prepared(template: string, notes: string, brief: string): Around {
   const root = temporaryFolder();
   cpSync(join(fixtures, template), join(root, "shared-app"), { recursive: true });
   const started = oxalis(root, "init", "--template", "shared-app", "--agency", "Quayside");
@@ -31,9 +34,29 @@ colors: { brand: "#1f5d4c", ground: "#0b2a21" }
 art: { mark: art/mark.svg }
 ${brief}`,
   );
-  const made = oxalis(root, "generate");
-  expect([made.code, made.err]).toEqual([0, expect.not.stringContaining("error")]);
   return { root, variant: join(root, "variants/bothy"), said: started.out };
+}
+
+function generated(around: Around): Around {
+  const made = oxalis(around.root, "generate");
+  expect([made.code, made.err]).toEqual([0, expect.not.stringContaining("error")]);
+  return around;
+}
+
+/** Such a workspace, with its variant made. */
+export const around = (template: string, notes = "", brief = ""): Around =>
+  generated(prepared(template, notes, brief));
+
+/** The same, where the client's folder needs more than a brief and a mark. */
+export async function withClient(
+  template: string,
+  notes: string,
+  brief: string,
+  fill: (client: string) => Promise<void>,
+): Promise<Around> {
+  const made = prepared(template, notes, brief);
+  await fill(join(made.root, "clients/bothy"));
+  return generated(made);
 }
 
 /** A file of a variant. */

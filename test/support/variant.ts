@@ -20,5 +20,14 @@ export function variantOf(art: Artwork, values: Readonly<Record<string, string>>
     field,
     traced({ by: "brief", note: "", value }),
   ]);
-  return { key: "x", values: Object.fromEntries(written), art, locales: [], features: [] };
+  return {
+    key: "x",
+    values: Object.fromEntries(written),
+    art,
+    locales: [],
+    features: [],
+    answers: {},
+    supplied: [],
+    content: {},
+  };
 }

@@ -1,6 +1,6 @@
 // Keeps the shop's page at hand when the barn has no signal.
-const shelf = "storefront-shelf-1";
-const kept = ["./", "style.css", "app.js", "shop.json", "pictures/stamp-192.png"];
+const shelf = "storefront-shelf-2";
+const kept = ["./", "style.css", "app.js", "shop.json", "boxes/boxes.json", "pictures/stamp-192.png"];
 
 self.addEventListener("install", (event) => {
   event.waitUntil(caches.open(shelf).then((cache) => cache.addAll(kept)));

@@ -37,7 +37,7 @@ const namespacePlaces: readonly { file: RegExp; place: RegExp }[] = [
 /** Prepares the search for one client; its own values are no residue, though they hold the template's name. Names are found in any case, and with any or no mark between their words. */
 export function searchFor(
   template: Pick<Template, "identifiers" | "names" | "parts">,
-  variant: Pick<Variant, "values" | "locales">,
+  variant: Pick<Variant, "values" | "locales" | "answers">,
 ): TextSearch {
   const sought: Sought[] = [
     ...template.identifiers.map((what) => ({
@@ -48,7 +48,7 @@ export function searchFor(
     ...template.names.map((what) => ({ code: "residue-name" as const, what, pattern: namePattern(what) })),
   ];
   const local = variant.locales.flatMap(({ name, label }) => [name, label]);
-  const owned = [...Object.values(variant.values), ...local]
+  const owned = [...Object.values(variant.values), ...Object.values(variant.answers), ...local]
     .map((traced) => traced.value)
     .filter((value) => value.length > 3);
   const namespaces = template.parts.flatMap((part) => part.namespace ?? []);

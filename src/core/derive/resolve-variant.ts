@@ -4,6 +4,8 @@ import { contrast, type NoColor, parseColor, readableOn } from "../values/color.
 import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
 import { isDerived, type Traced, traced, withStep, writtenAt } from "../values/trail.ts";
 import type { Client, Workspace } from "../workspace/read.ts";
+import { clientAnswers } from "./answers.ts";
+import { clientContent } from "./content.ts";
 import { clientFeatures } from "./features.ts";
 import { held, toldOnce } from "./held.ts";
 import { asciiDomain, fitWindows, settleBase } from "./identifier.ts";
@@ -40,6 +42,10 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     ...judgeValues(client, values),
     ...locales.flatMap((each) => judgeLocalName(client, each)),
   );
+  const asked = { workspace, client, values, features, problems };
+  const { answers, supplied: files } = clientAnswers(asked);
+  const { content, supplied: items } = clientContent(asked);
+  const supplied = [...files, ...items];
   const named = toldOnce(problems).map((each) => ({ ...each, client: client.key }));
   const failed = problems.some((each) => each.severity === "error");
   return {
@@ -47,7 +53,9 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     values,
     art,
     problems: named,
-    ...(failed ? {} : { variant: { key: client.key, values, art, locales, features } }),
+    ...(failed
+      ? {}
+      : { variant: { key: client.key, values, art, locales, features, answers, supplied, content } }),
   };
 }
 

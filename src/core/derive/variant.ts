@@ -32,6 +32,23 @@ export interface Variant {
   /** Its names in further languages. */
   locales: readonly LocalName[];
   features: readonly ClientFeature[];
+  answers: Readonly<Record<string, Traced>>;
+  /** Files the client supplied for the app itself. */
+  supplied: readonly Supplied[];
+  /** Items of the template's collections, as they stand in their lists. */
+  content: Readonly<Record<string, readonly Readonly<Record<string, string | number>>[]>>;
+}
+
+/** A client's own file that becomes one of its variant's. */
+export interface Supplied {
+  /** Within the variant. */
+  to: string;
+  /** Within the workspace. */
+  from: string;
+  /** SHA-256. */
+  hash: string;
+  /** Drawn anew, so that nothing but the picture is in it. */
+  picture: boolean;
 }
 
 /** One of the template's features, as a client has it. */

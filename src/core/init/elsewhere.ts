@@ -38,7 +38,7 @@ export function lookElsewhere(
   }
   const identifiers = [...new Set(parts.flatMap((part) => part.identifiers))];
   const names = [...new Set(parts.flatMap((part) => part.names))];
-  const search = searchFor({ identifiers, names, parts }, { values: {}, locales: [] });
+  const search = searchFor({ identifiers, names, parts }, { values: {}, locales: [], answers: {} });
   const drawn = new Set(
     parts.flatMap((part) => [...part.brandFiles, ...part.pictures.map(({ path }) => path)]),
   );

@@ -1,5 +1,6 @@
 import type { LimitFunction } from "p-limit";
 import { fingerprint, sha256 } from "../files/hash.ts";
+import { pictureAlone } from "../render/alone.ts";
 import type { Renderer } from "../render/draw.ts";
 import { pressed } from "../render/png/press.ts";
 import { applyEdits } from "../splice/site.ts";
@@ -20,7 +21,7 @@ export async function applyChanges(
   before: Receipt,
   tools: Tools,
 ): Promise<Receipt> {
-  const { template, drawing, writer, smallest, onFile } = tools;
+  const { drawing, writer, smallest, onFile } = tools;
   if (changes.length === 0 && Object.keys(before.files).length === plan.entries.length) return before;
   const files: Receipt["files"] = { ...before.files };
   const touched = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
@@ -42,7 +43,7 @@ export async function applyChanges(
   const written = async () => {
     for (const entry of touched) {
       if (entry.kind === "draw") continue;
-      await done(entry, contentOf(entry, template));
+      await done(entry, await contentOf(entry, tools));
     }
   };
   for (const each of await Promise.allSettled([...drawn, written()]))
@@ -59,6 +60,8 @@ export async function applyChanges(
 /** What changes are performed with. */
 export interface Tools {
   template: Template;
+  /** The bytes of a client's file, by its path within the workspace. */
+  supplied(file: string): Uint8Array;
   renderer: Renderer;
   cache: Cache;
   /** As many pictures at once as suits the machine. */
@@ -71,7 +74,14 @@ export interface Tools {
 
 type DrawEntry = Extract<Entry, { kind: "draw" }>;
 
-function contentOf(entry: Exclude<Entry, DrawEntry>, { folder }: Template): string | Uint8Array {
+function contentOf(
+  entry: Exclude<Entry, DrawEntry>,
+  { template: { folder }, supplied }: Tools,
+): string | Uint8Array | Promise<Uint8Array> {
+  if (entry.kind === "supply") {
+    const bytes = supplied(entry.from);
+    return entry.picture ? pictureAlone(bytes, entry.from) : bytes;
+  }
   if (entry.kind === "write") return entry.text;
   if (entry.kind === "keep") return folder.bytes(entry.from);
   return applyEdits(folder.source(entry.from).text, entry.edits);

@@ -74,7 +74,8 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
     surveyed(workspace),
   ]);
   if (options.locked) refuseChanges(workspace, resolved, options.today);
-  const renderer = createRenderer((file) => readInside(workspace.root, file, file));
+  const supplied = (file: string) => readInside(workspace.root, file, file);
+  const renderer = createRenderer(supplied);
   const cache = openCache(workspace.root);
   // One more than there are cores: one part of drawing waits for another.
   const drawing = pLimit(availableParallelism() + 1);
@@ -83,7 +84,12 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   const limit = pLimit(2);
   const working = resolved.map((each) =>
     limit(async () => {
-      const outcome = await generateOne(workspace, each, { template, renderer, cache, drawing }, options);
+      const outcome = await generateOne(
+        workspace,
+        each,
+        { template, supplied, renderer, cache, drawing },
+        options,
+      );
       options.progress?.end?.(outcome);
       return outcome;
     }),
@@ -98,7 +104,7 @@ const surveyed = async (workspace: Workspace): Promise<Template> => openTemplate
 async function generateOne(
   workspace: Workspace,
   resolved: Resolved,
-  tools: Pick<Tools, "template" | "renderer" | "cache" | "drawing">,
+  tools: Pick<Tools, "template" | "supplied" | "renderer" | "cache" | "drawing">,
   { dryRun, progress, smallest, today }: GenerateOptions,
 ): Promise<Outcome> {
   const { template } = tools;

@@ -20,6 +20,8 @@ export type Entry = { path: string; fingerprint: string } & (
   | { kind: "keep"; from: string; executable: boolean }
   | { kind: "splice"; from: string; edits: readonly Edit[]; executable: boolean }
   | { kind: "write"; text: string }
+  /** A client's own file; a picture is written anew, so that nothing but the picture is in it. */
+  | { kind: "supply"; from: string; picture: boolean }
   | { kind: "draw"; drawings: readonly Drawing[]; container: "png" | "ico" | "svg" }
 );
 
@@ -45,6 +47,16 @@ export function planVariant(variant: Variant, template: Template): Plan {
     ...template.parts.flatMap((part) =>
       part.added.map(({ path, text }) => written(path, applyEdits(text, edits.get(path) ?? []))),
     ),
+    ...template.collections.map(({ name, index }) =>
+      written(index, `${JSON.stringify(variant.content[name] ?? [], null, 2)}\n`),
+    ),
+    ...variant.supplied.map(({ to, from, picture, hash }) => ({
+      kind: "supply" as const,
+      path: to,
+      from,
+      picture,
+      fingerprint: fingerprint({ hash, picture }),
+    })),
     ...localized.copies.map((copy) =>
       fileEntry(copy.path, template, copyEdits(copy.edits, edits.get(copy.from)), copy.from),
     ),
@@ -117,6 +129,9 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
     if ("column" in read) problems.push(patternProblem(read, place));
     else add(site, fillPattern(read, lookUp), `"${pattern}"`);
   }
+  for (const { name, sites } of template.answers)
+    for (const site of sites)
+      add(site, variant.answers[name]?.value ?? (site.form === "raw" ? "0" : ""), name);
   const added = template.parts.flatMap((part) => part.added.flatMap((file) => file.fills));
   for (const fill of [...template.parts.flatMap((part) => part.fills), ...added]) {
     const value = lookUp(fill.holds);

@@ -6,7 +6,7 @@ import type { Entry } from "./plan.ts";
 
 /** What is known of a file that was produced. */
 const produced = z.strictObject({
-  kind: z.enum(["keep", "splice", "write", "draw"]),
+  kind: z.enum(["keep", "splice", "write", "supply", "draw"]),
   fingerprint: z.string(),
   /** SHA-256 of what was written; null while a run that will write it is under way. */
   sha256: z.string().nullable(),

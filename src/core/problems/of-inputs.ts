@@ -174,6 +174,18 @@ export const ofInputs = {
     title: "A row that cannot be taken",
     fix: "Correct the cell and import again; with --partial the good rows are taken without it.",
   },
+  "answer-missing": {
+    title: "An answer that the template asks for is missing",
+    fix: "Ask the client, and put it under `answers` or `content` in the brief.",
+  },
+  "answer-invalid": {
+    title: "An answer that is not what was asked for",
+    fix: "Correct it, or ask the client again and show the example.",
+  },
+  "answer-unknown": {
+    title: "An answer to no question",
+    fix: "Correct the name, or ask for it in template.yaml.",
+  },
   "feature-unknown": {
     title: "A feature that the template does not have",
     fix: "Correct the name, or declare the feature in template.yaml.",

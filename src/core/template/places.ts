@@ -1,8 +1,8 @@
 import { extname } from "node:path";
 import { getNodePath } from "jsonc-parser";
 import type { Folder } from "../files/folder.ts";
-import type { Source } from "../files/source.ts";
-import { Refusal } from "../problems/problem.ts";
+import type { Place, Source } from "../files/source.ts";
+import { type Problem, problem, Refusal } from "../problems/problem.ts";
 import { htmlAttribute, htmlElements, htmlTextSite } from "../splice/html.ts";
 import { jsonSite, nodeSite, parseJson, stringNodes } from "../splice/json.ts";
 import { type LineFormatName, lineSite, lineSites } from "../splice/lines.ts";
@@ -70,15 +70,35 @@ const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
 const kindOf = (file: string): string =>
   /(^|\/)\.env(\.[\w-]+)?$/.test(file) ? ".env" : extname(file).toLowerCase();
 
-/** What `at` may say for a file of this kind; undefined where Oxalis does not know the kind. */
-export const placeForm = (file: string): string | undefined => locators[kindOf(file)]?.at;
-
-export const knownPlaces: readonly string[] = Object.keys(locators);
-
-/** The site of a place; undefined where the file does not hold it. */
-export function locatePlace(template: Folder, file: string, at: string): Site | undefined {
-  return locators[kindOf(file)]?.locate(file, template.source(file), at);
+/** The site of a place that template.yaml names; where there is none, that is told. */
+export function namedPlace(
+  folder: Folder,
+  { file, at }: { file: string; at: string },
+  line: (key: "file" | "at") => Place,
+  problems: Problem[],
+): Site | undefined {
+  if (!folder.has(file)) {
+    problems.push(problem("file-missing", `${file} is not in the template.`, { place: line("file") }));
+    return undefined;
+  }
+  const form = placeForm(file);
+  if (!form) {
+    const expected = `one of ${Object.keys(locators).join(", ")}`;
+    problems.push(
+      problem("fill-not-found", `Oxalis cannot look into ${file}.`, { place: line("file"), expected }),
+    );
+    return undefined;
+  }
+  const site = locators[kindOf(file)]?.locate(file, folder.source(file), at);
+  if (!site)
+    problems.push(
+      problem("fill-not-found", `${file} has nothing at "${at}".`, { place: line("at"), expected: form }),
+    );
+  return site;
 }
+
+/** What `at` may say for a file of this kind; undefined where Oxalis does not know the kind. */
+const placeForm = (file: string): string | undefined => locators[kindOf(file)]?.at;
 
 /** Every place of a file that template.yaml could name, with what it is named by. Of some kinds of files only. */
 export function placesIn(template: Folder, file: string): { at: string; site: Site }[] {

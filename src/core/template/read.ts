@@ -2,17 +2,18 @@ import picomatch from "picomatch";
 import { type Folder, openFolder } from "../files/folder.ts";
 import { sha256 } from "../files/hash.ts";
 import type { Place } from "../files/source.ts";
-import { problem, Refusal, refuse } from "../problems/problem.ts";
+import { type Problem, problem, Refusal, refuse } from "../problems/problem.ts";
 import type { Site } from "../splice/site.ts";
 import type { Wants } from "../values/missing.ts";
 import { type Platform, platforms } from "../values/platform.ts";
 import type { Workspace } from "../workspace/read.ts";
 import { surveyAndroid } from "./android.ts";
+import { type AnswerPlaces, answerPlaces, givenByClients } from "./answers.ts";
 import { deviceFills } from "./devices.ts";
 import { type FeaturePlaces, featurePlaces } from "./features.ts";
 import { surveyIos } from "./ios.ts";
 import { kinFills } from "./kin.ts";
-import { knownPlaces, locatePlace, placeForm } from "./places.ts";
+import { namedPlace } from "./places.ts";
 import type { PartSurvey, SurveyPart } from "./survey.ts";
 import { surveyWeb } from "./web.ts";
 import { surveyWindows } from "./windows.ts";
@@ -27,6 +28,9 @@ export interface Template {
   /** Places from template.yaml, each with the pattern of what goes there. */
   places: readonly { site: Site; pattern: string; place: Place }[];
   features: readonly FeaturePlaces[];
+  /** Where answers go, and what else a question or a collection stands for. */
+  answers: readonly AnswerPlaces[];
+  collections: readonly { name: string; index: string }[];
   /** Every way in which the template names itself. */
   identifiers: readonly string[];
   names: readonly string[];
@@ -62,10 +66,14 @@ export function openTemplate(workspace: Workspace): Template {
     ({ platform, folder }) => !wanted.includes(platform) && folder && !holdsWanted(folder),
   );
   const left = picomatch(notes.data.leave, { dot: true });
+  const own = givenByClients(notes.data);
   const files = folder
     .list()
-    .filter((file) => !left(file) && !unwanted.some((part) => file.startsWith(`${part.folder}/`)));
+    .filter(
+      (file) => !left(file) && !own(file) && !unwanted.some((part) => file.startsWith(`${part.folder}/`)),
+    );
   const located = places(workspace, folder);
+  const answers = answerPlaces(workspace, folder);
   const features = Object.entries(notes.data.features).map(([name, declared]) =>
     featurePlaces(folder, parts, name, declared),
   );
@@ -75,7 +83,11 @@ export function openTemplate(workspace: Workspace): Template {
     files,
     places: located,
     features,
-    key: sha256(JSON.stringify([parts, files.map((file) => [file, folder.state(file)]), located, features])),
+    answers,
+    collections: Object.entries(notes.data.collections).map(([name, { index }]) => ({ name, index })),
+    key: sha256(
+      JSON.stringify([parts, files.map((file) => [file, folder.state(file)]), located, features, notes.data]),
+    ),
     identifiers: [...new Set(parts.flatMap((part) => part.identifiers))],
     names: [...new Set([...parts.flatMap((part) => part.names), ...notes.data.names])],
   };
@@ -95,29 +107,11 @@ export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartS
 }
 
 function places({ notes }: Workspace, folder: Folder): Template["places"] {
-  const problems: Refusal["problems"][number][] = [];
+  const problems: Problem[] = [];
   const found = notes.data.fill.flatMap(({ file, at, with: pattern }, index) => {
     const line = (key: string) => notes.document.placeOf(["fill", index, key]);
-    if (!folder.has(file)) {
-      problems.push(problem("file-missing", `${file} is not in the template.`, { place: line("file") }));
-      return [];
-    }
-    const form = placeForm(file);
-    if (!form) {
-      const expected = `one of ${knownPlaces.join(", ")}`;
-      problems.push(
-        problem("fill-not-found", `Oxalis cannot look into ${file}.`, { place: line("file"), expected }),
-      );
-      return [];
-    }
-    const site = locatePlace(folder, file, at);
-    if (!site) {
-      problems.push(
-        problem("fill-not-found", `${file} has nothing at "${at}".`, { place: line("at"), expected: form }),
-      );
-      return [];
-    }
-    return [{ site, pattern, place: line("with") }];
+    const site = namedPlace(folder, { file, at }, line, problems);
+    return site ? [{ site, pattern, place: line("with") }] : [];
   });
   if (problems.length > 0) throw new Refusal(problems);
   return found;

@@ -4,7 +4,7 @@ import { platforms } from "../../values/platform.ts";
 import { briefSchema, color } from "./brief.ts";
 
 /** What several clients may have in common: all that a brief may say, but for what is each client's own. */
-const sharedSchema = briefSchema.omit({ art: true, identifiers: true, groups: true });
+const sharedSchema = briefSchema.omit({ art: true, identifiers: true, groups: true, content: true });
 
 /** oxalis.yaml: the agency, its rules, and what holds for every client unless its brief says otherwise. */
 export const agencySchema = z.strictObject({

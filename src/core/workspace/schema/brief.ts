@@ -30,6 +30,13 @@ export const featureName = z
   .string()
   .regex(/^[a-z][a-z0-9-]{0,39}$/, "a name in small letters, such as sign-in");
 
+export const answerName = z
+  .string()
+  .regex(/^[a-z][a-z0-9-]{0,59}$/, "a name in small letters, such as opening-hours");
+
+/** An answer as it is written: numbers need no quotes. */
+const answer = z.union([z.string().max(10_000), z.number()]);
+
 const usageText = z.string().trim().min(1).max(300);
 
 /** On or off, or what people read when the app asks for it; whoever gives that text wants it on. */
@@ -104,6 +111,11 @@ export const briefSchema = z.strictObject({
   features: z
     .record(featureName, featureSwitch)
     .describe("Which of the template's features the app has, and what people read when it asks for something")
+    .optional(),
+  answers: z.record(answerName, answer).describe("What the template's questions ask for").optional(),
+  content: z
+    .record(answerName, z.array(z.record(z.string().max(60), answer)).max(1000))
+    .describe("Items of the template's collections")
     .optional(),
   orientation: z.enum(orientations).describe("How the app may be turned").optional(),
   devices: z.enum(deviceClasses).describe("What the app is for").optional(),

@@ -1,6 +1,7 @@
 import * as z from "zod";
 import { missingNames } from "../../values/missing.ts";
-import { featureName } from "./brief.ts";
+import { answerName, featureName } from "./brief.ts";
+import { collectionSchema, questionSchema } from "./questions.ts";
 
 const glob = z.string().min(1).max(200);
 
@@ -33,6 +34,8 @@ export const templateSchema = z.strictObject({
     .default([]),
   leave: z.array(glob).default([]).describe("Files of the template that no variant gets"),
   features: z.record(featureName, feature).default({}),
+  questions: z.record(answerName, questionSchema).default({}),
+  collections: z.record(answerName, collectionSchema).default({}),
   missing: z
     .partialRecord(z.enum(missingNames), z.enum(["add", "leave"]))
     .default({})
