@@ -4,6 +4,7 @@ import { execFileSync, spawnSync } from "node:child_process";
 import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { parseArgs } from "node:util";
+import { benchLayouts } from "./layouts.mjs";
 import { benchMany } from "./many.mjs";
 import { failed, measured, program, report, work } from "./measure.mjs";
 import { benchPictures } from "./pictures.mjs";
@@ -46,6 +47,7 @@ console.log(
 );
 
 benchPictures();
+benchLayouts();
 benchMany(Number(values.clients));
 
 console.log(

@@ -21,7 +21,11 @@ function farms(count) {
       email: `post@farm${at}.example`,
       colors: { brand: "#1f5d4c", ground: `#1f5d${(at % 256).toString(16).padStart(2, "0")}` },
       art: { mark: "art/mark.svg" },
+      content: {
+        boxes: [1, 2, 3].map((n) => ({ title: `Box ${n}`, price: 10 + n, photo: `boxes/${n}.jpg` })),
+      },
     };
+    cpSync("demo/clients/3-acre/boxes", join(target, "boxes"), { recursive: true });
     writeFileSync(join(target, "brief.yaml"), JSON.stringify(brief));
   }
   return folder;

@@ -1,5 +1,6 @@
 import { copyFileSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { zipSync } from "fflate";
 import sharp from "sharp";
 import { beforeEach, expect, test } from "vitest";
 import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
@@ -159,4 +160,37 @@ test("reports for build servers: every finding with its place, what is allowed w
   }
   const { code, err } = oxalis(folder, "audit", "--report", "audit.txt");
   expect([code, err.includes("[report-unknown]")]).toEqual([1, true]);
+});
+
+test("what belongs to another client is found: its name in any case, not where it stands in its own", () => {
+  const folder = workspaceWith(["3-acre", "saltmarsh"]);
+  edit(folder, "clients/3-acre/brief.yaml", (brief) =>
+    brief.replace("text: Leaves cut the same morning", "text: As good as SALTMARSH ROOTS"),
+  );
+  expect(oxalis(folder, "generate").code).toBe(0);
+  const { code, err } = oxalis(folder, "audit");
+  expect(code).toBe(1);
+  expect(err).toContain(
+    `"SALTMARSH ROOTS", which is saltmarsh's, is in variants/3-acre/web/boxes/boxes.json.  [residue-client]`,
+  );
+  expect(err).not.toContain("which is 3-acre's");
+});
+
+test("what names the template inside an archive, and a file that no list names, are found", () => {
+  const folder = workspaceWith(["3-acre"]);
+  const archive = zipSync({
+    "texts/help.txt": Buffer.from("Write to Plain Crate"),
+    "a/b.bin": new Uint8Array([0, 1, 2]),
+  });
+  writeFileSync(join(folder, "template/android/app/help.jar"), archive);
+  writeFileSync(join(folder, "template/ios/Storefront/Shelf.xcassets/CrateLid.appiconset/old.txt"), "x");
+  expect(oxalis(folder, "generate").code).toBe(0);
+  const { code, err } = oxalis(folder, "audit");
+  expect(code).toBe(1);
+  expect(err).toContain(
+    '"Plain Crate", which is the template\'s, is left in variants/3-acre/android/app/help.jar, in texts/help.txt.',
+  );
+  expect(err).toContain(
+    "CrateLid.appiconset/old.txt is in an asset whose Contents.json does not name it.  [place-wrong]",
+  );
 });

@@ -1,6 +1,7 @@
 import type { Change } from "../../core/plan/difference.ts";
 import { generate, type Outcome } from "../../core/plan/generate.ts";
 import { isError, type Problem } from "../../core/problems/problem.ts";
+import type { Layout } from "../../core/values/layout.ts";
 import { problemData, showProblems } from "../view/problems.ts";
 import { openProgress } from "../view/progress.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
@@ -8,6 +9,7 @@ import { today } from "../view/today.ts";
 import { inWorkspace } from "../view/workspace.ts";
 
 interface Options {
+  layout?: Layout;
   dryRun?: boolean;
   locked?: boolean;
   smallest?: boolean;
@@ -24,6 +26,7 @@ export async function run(keys: string[], options: Settings & Options): Promise<
     const generated = await generate(workspace, {
       clients: keys,
       dryRun,
+      layout: options.layout,
       locked: options.locked === true,
       smallest: options.smallest === true,
       today: today(),

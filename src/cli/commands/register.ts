@@ -87,6 +87,12 @@ export function register(program: Command): void {
   inWorkspace(program.command("generate"))
     .argument("[clients...]", "keys of clients; none for all")
     .option("--dry-run", "say what would be done, and do nothing")
+    .addOption(
+      new Option("--layout <layout>", "whole projects, or only what differs from the template").choices([
+        "tree",
+        "overlay",
+      ]),
+    )
     .option("--smallest", "press every picture as small as it goes; takes longer")
     .option("--locked", "fail, and write nothing, where a ledger would have to change")
     .description("make the variants; only what changed is made again")

@@ -1,5 +1,5 @@
 import picomatch from "picomatch";
-import { resolvePicked } from "../derive/resolve.ts";
+import { resolveAll } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { type Folder, isFolder, openFolder } from "../files/folder.ts";
 import { type Change, difference } from "../plan/difference.ts";
@@ -8,8 +8,10 @@ import { type Plan, planVariant } from "../plan/plan.ts";
 import { type Receipt, readReceipt, receiptFile } from "../plan/receipt.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
-import type { Workspace } from "../workspace/read.ts";
+import { pickClients, type Workspace } from "../workspace/read.ts";
+import { type OthersSearch, searchForOthers } from "./others.ts";
 import { openPictureSearch, type PictureSearch } from "./pictures.ts";
+import { judgePlaces } from "./places.ts";
 import { type Residue, searchFor } from "./residue.ts";
 
 /** What an audit found out about one variant. */
@@ -24,19 +26,43 @@ export interface Finding {
 
 /** Holds disk, receipt and plan of each variant against each other, and looks for what is left of the template. Writes nothing. */
 export async function audit(workspace: Workspace, keys: readonly string[]): Promise<Finding[]> {
-  const resolved = await resolvePicked(workspace, keys);
+  const all = await resolveAll(workspace);
+  const picked = new Set(pickClients(workspace, keys));
+  const resolved = all.filter(({ client }) => picked.has(client));
   const template = openTemplate(workspace);
-  const pictures = await openPictureSearch(template);
+  const searches: Searches = {
+    pictures: await openPictureSearch(template),
+    others: searchForOthers(all),
+    isClean: cleanFiles(template),
+  };
   const findings: Finding[] = [];
-  for (const each of resolved) findings.push(await auditOne(workspace, template, each, pictures));
+  for (const each of resolved) findings.push(await auditOne(workspace, template, each, searches));
   return findings;
+}
+
+/** What is prepared once for all clients. */
+interface Searches {
+  pictures: PictureSearch;
+  others: OthersSearch;
+  /** Whether a file of the template's own names it nowhere, and so does for no client. */
+  isClean(file: string): boolean;
+}
+
+function cleanFiles(template: Template): Searches["isClean"] {
+  const search = searchFor(template, { values: {}, locales: [], answers: {} });
+  const known = new Map<string, boolean>();
+  return (file) => {
+    const clean = known.get(file) ?? search.inFile(file, template.folder.bytes(file), file).length === 0;
+    known.set(file, clean);
+    return clean;
+  };
 }
 
 async function auditOne(
   workspace: Workspace,
   template: Template,
   { client, variant, problems }: Resolved,
-  pictures: PictureSearch,
+  { pictures, others, isClean }: Searches,
 ): Promise<Finding> {
   const { key } = client;
   const named = (all: readonly Problem[]) => all.map((each) => ({ ...each, client: key }));
@@ -49,8 +75,8 @@ async function auditOne(
     return { client: key, files: 0, problems: named([problem("out-of-date", message)]), allowed: [] };
   }
   try {
-    const plan = planVariant(variant, template);
     const receipt = readReceipt(root, key);
+    const plan = planVariant(variant, template, receipt.layout);
     const folder = openFolder(root, `variants/${key}`, { everything: true });
     const files = folder.list().filter((file) => file !== receiptFile);
     const search = searchFor(template, variant);
@@ -58,17 +84,29 @@ async function auditOne(
     for (const file of files) {
       const bytes = folder.bytes(file);
       const shown = `variants/${key}/${file}`;
-      residue.push(...search.inFile(file, bytes, shown));
-      residue.push(...(await pictures.inFile(file, bytes, folder.hash(file), shown)));
+      const hash = folder.hash(file);
+      const isKept = isTemplates(template, file, hash);
+      if (!isKept || !isClean(file)) residue.push(...search.inFile(file, bytes, shown));
+      residue.push(...(await pictures.inFile(file, bytes, hash, shown)));
+      if (!isKept) residue.push(...others.inFile(key, file, bytes, hash, shown));
     }
     const { left, allowed } = sortOut(workspace, residue);
-    const found = [...whole(plan, receipt, folder, key), ...strays(plan, receipt, files, key), ...left];
+    const places = receipt.layout === "tree" ? judgePlaces(folder, `variants/${key}`) : [];
+    const found = [
+      ...whole(plan, receipt, folder, key),
+      ...strays(plan, receipt, files, key),
+      ...places,
+      ...left,
+    ];
     return { client: key, files: files.length, problems: named(found), allowed };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return { client: key, files: 0, problems: named(error.problems), allowed: [] };
   }
 }
+
+const isTemplates = ({ folder }: Template, file: string, hash: string): boolean =>
+  folder.has(file) && folder.hash(file) === hash;
 
 function whole(plan: Plan, receipt: Receipt, folder: Folder, key: string): Problem[] {
   return difference(plan, receipt, folder.hashIfAny).map((change) =>

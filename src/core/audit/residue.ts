@@ -4,6 +4,7 @@ import { placeAt } from "../files/source.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import type { Template } from "../template/read.ts";
 import { escapeRegExp } from "../values/regexp.ts";
+import { archived } from "./archives.ts";
 
 /** Something of the template that is left in a file of a variant. */
 export interface Residue {
@@ -52,8 +53,12 @@ export function searchFor(
     .map((traced) => traced.value)
     .filter((value) => value.length > 3);
   const namespaces = template.parts.flatMap((part) => part.namespace ?? []);
-  return {
+  const search: TextSearch = {
     inFile(path, bytes, shown) {
+      const inside = archived(bytes).flatMap(({ name, bytes: content }) =>
+        search.inFile(name, content, `${shown}, in ${name}`).map((each) => ({ ...each, file: path })),
+      );
+      if (inside.length > 0) return inside;
       const text = textIfAny(bytes);
       let searched = text === undefined ? undefined : masked(text, path, owned, namespaces);
       return sought.flatMap((each) => {
@@ -67,6 +72,7 @@ export function searchFor(
       });
     },
   };
+  return search;
 }
 
 const blank = (part: string): string => " ".repeat(part.length);

@@ -56,7 +56,7 @@ function planned(resolved: Resolved, template: Template): Problem[] {
   const { client, variant, problems } = resolved;
   if (!variant || problems.some(isError)) return [];
   try {
-    const plan = planVariant(variant, template);
+    const plan = planVariant(variant, template, "tree");
     return [...plan.gaps.map((each) => ({ ...each, client: client.key })), ...enlarged(plan, resolved)];
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;

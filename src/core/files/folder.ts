@@ -2,6 +2,7 @@ import { lstatSync, readdirSync, readFileSync, realpathSync, statSync } from "no
 import { isAbsolute, join, relative, resolve, sep } from "node:path";
 import { problem, Refusal, refuse } from "../problems/problem.ts";
 import { sha256 } from "./hash.ts";
+import { ignoredIn } from "./ignored.ts";
 import type { Source } from "./source.ts";
 
 /** The narrow door through which the core reads files: one folder, and nothing outside it. */
@@ -17,6 +18,8 @@ export interface Folder {
   /** A text file; refuses one that is not UTF-8. */
   source(file: string): Source;
   hash(file: string): string;
+  /** Where a file really lies, to be copied from; refuses what lies outside. */
+  real(file: string): string;
   /** What the file system shows of a file without reading it: it changes when the content does. */
   state(file: string): readonly number[];
   /** The same; undefined where there is no such file. */
@@ -42,8 +45,9 @@ const neverListed = new Set([
   "xcuserdata",
 ]);
 
-/** Files that a desktop or a build leaves behind. */
-const neverListedFiles = new Set([".DS_Store", "Thumbs.db", "local.properties"]);
+/** Files that a desktop or a build leaves behind, and those that hold keys: they are nobody's but the machine's they lie on. */
+const neverListedFiles =
+  /^(\.DS_Store|Thumbs\.db|local\.properties|key(store)?\.properties|\.env(\.\w+)?\.local|.*\.(jks|keystore|p8|p12|pfx|mobileprovision))$/;
 
 /**
  * Opens a folder for reading. What was read once is kept, so a folder is a snapshot for one run.
@@ -52,6 +56,8 @@ const neverListedFiles = new Set([".DS_Store", "Thumbs.db", "local.properties"])
 export function openFolder(root: string, label = "", options: { everything?: boolean } = {}): Folder {
   const bytes = new Map<string, Uint8Array>();
   const hashes = new Map<string, string>();
+  const executables = new Map<string, boolean>();
+  const reals = new Map<string, string>();
   let listed: readonly string[] | undefined;
   let names: ReadonlySet<string> | undefined;
   const shown = (file: string) => (label ? `${label}/${file}` : file);
@@ -77,11 +83,26 @@ export function openFolder(root: string, label = "", options: { everything?: boo
     source(file) {
       return { file: shown(file), text: decode(folder.bytes(file), shown(file)) };
     },
+    real(file) {
+      let path = reals.get(file);
+      if (path === undefined) {
+        path = realpathSync.native(join(root, file));
+        if (!isInside(realpathSync.native(root), path))
+          refuse("path-outside", `${shown(file)} is a link that leads outside.`);
+        reals.set(file, path);
+      }
+      return path;
+    },
     hashIfAny(file) {
       return folder.has(file) ? folder.hash(file) : undefined;
     },
     executable(file) {
-      return (statSync(join(root, file)).mode & 0o100) !== 0;
+      let known = executables.get(file);
+      if (known === undefined) {
+        known = (statSync(join(root, file)).mode & 0o100) !== 0;
+        executables.set(file, known);
+      }
+      return known;
     },
     state(file) {
       const { size, ctimeMs, ino, mode } = statSync(join(root, file));
@@ -90,7 +111,8 @@ export function openFolder(root: string, label = "", options: { everything?: boo
     hash(file) {
       let hash = hashes.get(file);
       if (!hash) {
-        hash = sha256(folder.bytes(file));
+        // A file that is only hashed is not kept: a template may have thousands.
+        hash = sha256(bytes.get(file) ?? readInside(root, file, shown(file)));
         hashes.set(file, hash);
       }
       return hash;
@@ -101,15 +123,17 @@ export function openFolder(root: string, label = "", options: { everything?: boo
 
 function listFiles(root: string, shown: (file: string) => string, everything: boolean): string[] {
   const files: string[] = [];
+  const ignored = everything ? () => false : ignoredIn(root);
   const walk = (below: string) => {
     for (const entry of readdirSync(join(root, below), { withFileTypes: true })) {
       const file = below ? `${below}/${entry.name}` : entry.name;
+      if (ignored(entry.isDirectory() ? `${file}/` : file)) continue;
       if (entry.isDirectory()) {
         if (everything || !neverListed.has(entry.name)) walk(file);
       } else if (entry.isSymbolicLink()) {
         const target = linkTarget(root, file, shown);
         if (target === "file") files.push(file);
-      } else if (entry.isFile() && (everything || !neverListedFiles.has(entry.name))) files.push(file);
+      } else if (entry.isFile() && (everything || !neverListedFiles.test(entry.name))) files.push(file);
     }
   };
   walk("");
@@ -134,8 +158,9 @@ export function readInside(root: string, file: string, shown: string): Uint8Arra
   const path = resolve(root, file);
   if (!isInside(root, path)) refuse("path-outside", `${shown} lies outside its folder.`);
   try {
-    const real = realpathSync(path);
-    if (!isInside(realpathSync(root), real)) refuse("path-outside", `${shown} is a link that leads outside.`);
+    const real = realpathSync.native(path);
+    if (!isInside(realpathSync.native(root), real))
+      refuse("path-outside", `${shown} is a link that leads outside.`);
     const stat = statSync(real);
     if (!stat.isFile()) refuse("file-unreadable", `${shown} is not a file.`);
     if (stat.size > largestFile)

@@ -1,3 +1,4 @@
+import { setImmediate } from "node:timers/promises";
 import type { LimitFunction } from "p-limit";
 import { fingerprint, sha256 } from "../files/hash.ts";
 import { pictureAlone } from "../render/alone.ts";
@@ -22,7 +23,10 @@ export async function applyChanges(
   tools: Tools,
 ): Promise<Receipt> {
   const { drawing, writer, smallest, onFile } = tools;
-  if (changes.length === 0 && Object.keys(before.files).length === plan.entries.length) return before;
+  const { revision } = tools.template;
+  const isSame = before.layout === plan.layout && before.template === revision;
+  if (isSame && changes.length === 0 && Object.keys(before.files).length === plan.entries.length)
+    return before;
   const files: Receipt["files"] = { ...before.files };
   const touched = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
   for (const entry of touched) files[entry.path] = producedBy(entry, null);
@@ -41,8 +45,17 @@ export async function applyChanges(
   );
   /** Written between the pictures, so that drawing goes on meanwhile. */
   const written = async () => {
+    let copied = 0;
     for (const entry of touched) {
       if (entry.kind === "draw") continue;
+      if (entry.kind === "keep") {
+        const { folder } = tools.template;
+        writer.copy(entry.path, folder.real(entry.from), entry.executable);
+        files[entry.path] = producedBy(entry, folder.hash(entry.from));
+        onFile();
+        if (++copied % copiedAtOnce === 0) await setImmediate();
+        continue;
+      }
       await done(entry, await contentOf(entry, tools));
     }
   };
@@ -52,10 +65,19 @@ export async function applyChanges(
 
   const planned = new Set(plan.entries.map((entry) => entry.path));
   const kept = Object.fromEntries(Object.entries(files).filter(([path]) => planned.has(path)));
-  const receipt: Receipt = { form: 1, client: plan.client, files: kept };
+  const receipt: Receipt = {
+    form: 1,
+    client: plan.client,
+    layout: plan.layout,
+    ...(revision ? { template: revision } : {}),
+    files: kept,
+  };
   await writer.write(receiptFile, receiptText(receipt));
   return receipt;
 }
+
+/** Files copied before others have their turn. */
+const copiedAtOnce = 16;
 
 /** What changes are performed with. */
 export interface Tools {
@@ -75,7 +97,7 @@ export interface Tools {
 type DrawEntry = Extract<Entry, { kind: "draw" }>;
 
 function contentOf(
-  entry: Exclude<Entry, DrawEntry>,
+  entry: Exclude<Entry, { kind: "draw" | "keep" }>,
   { template: { folder }, supplied }: Tools,
 ): string | Uint8Array | Promise<Uint8Array> {
   if (entry.kind === "supply") {
@@ -83,7 +105,6 @@ function contentOf(
     return entry.picture ? pictureAlone(bytes, entry.from) : bytes;
   }
   if (entry.kind === "write") return entry.text;
-  if (entry.kind === "keep") return folder.bytes(entry.from);
   return applyEdits(folder.source(entry.from).text, entry.edits);
 }
 

@@ -9,6 +9,7 @@ import { reserved } from "../ledger/reserve.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { createRenderer, rendererVersion } from "../render/draw.ts";
 import { openTemplate, type Template } from "../template/read.ts";
+import type { Layout } from "../values/layout.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import type { Workspace } from "../workspace/read.ts";
 import { applyChanges, type Tools } from "./apply.ts";
@@ -50,6 +51,8 @@ export interface GenerateOptions {
   dryRun: boolean;
   /** Refuse to run where a ledger would have to change. */
   locked: boolean;
+  /** Whole projects, or only what differs; what oxalis.yaml says where absent. */
+  layout?: Layout | undefined;
   /** Press every picture as small as it goes. */
   smallest: boolean;
   /** The day that new entries of a ledger get, as 2026-03-01; nothing in a variant depends on it. */
@@ -105,7 +108,7 @@ async function generateOne(
   workspace: Workspace,
   resolved: Resolved,
   tools: Pick<Tools, "template" | "supplied" | "renderer" | "cache" | "drawing">,
-  { dryRun, progress, smallest, today }: GenerateOptions,
+  { dryRun, progress, smallest, today, layout = workspace.agency.data.layout }: GenerateOptions,
 ): Promise<Outcome> {
   const { template } = tools;
   const { client, variant, problems } = resolved;
@@ -117,6 +120,7 @@ async function generateOne(
       variant,
       brief: client.brief?.document.source.text,
       template: template.key,
+      layout,
       smallest,
       madeBy,
     });
@@ -125,7 +129,7 @@ async function generateOne(
       outcome.files = Object.keys(known.files).length - 1;
       outcome.problems.push(...known.problems);
     } else {
-      const plan = planVariant(variant, template);
+      const plan = planVariant(variant, template, layout);
       const writer = openWriter(workspace.root, folder);
       const before = readReceipt(folder, client.key);
       const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...enlarged(plan, resolved)];

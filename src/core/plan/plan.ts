@@ -13,6 +13,7 @@ import type { Template } from "../template/read.ts";
 import { shaped } from "../template/shapes.ts";
 import { type Fill, type PictureUse, placeOf } from "../template/survey.ts";
 import type { Field } from "../values/fields.ts";
+import type { Layout } from "../values/layout.ts";
 import { spokenBy, usageTexts, withoutFeatures } from "./features.ts";
 
 /** One file of a variant: how it comes about, and a fingerprint of everything that it comes from. */
@@ -28,14 +29,18 @@ export type Entry = { path: string; fingerprint: string } & (
 /** Everything a variant's folder must hold. */
 export interface Plan {
   client: string;
+  layout: Layout;
   /** Sorted by path. */
   entries: readonly Entry[];
   /** What this client asks for and the template has no place for. */
   gaps: readonly Problem[];
 }
 
+/** In an overlay: files of the template that the client's app does not have, one a line. */
+const goneFile = "left-out.txt";
+
 /** Decides what a client's variant consists of. Pure: nothing in it depends on the clock or the machine. */
-export function planVariant(variant: Variant, template: Template): Plan {
+export function planVariant(variant: Variant, template: Template, layout: Layout): Plan {
   const pictures = template.parts.flatMap((part) => part.pictures);
   const drawn = new Map(pictures.map((use) => [use.path, drawEntry(use, variant)]));
   const brand = new Set(template.parts.flatMap((part) => part.brandFiles));
@@ -61,12 +66,21 @@ export function planVariant(variant: Variant, template: Template): Plan {
       fileEntry(copy.path, template, copyEdits(copy.edits, edits.get(copy.from)), copy.from),
     ),
   ];
+  const own = new Set(entries.map(({ path }) => path));
+  const isOver = layout === "overlay";
   for (const path of template.files) {
     // The template's own pictures are drawn anew, or left out.
-    if (!drawn.has(path) && !brand.has(path)) entries.push(fileEntry(path, template, edits.get(path)));
+    if (own.has(path) || brand.has(path)) continue;
+    if (isOver && !edits.has(path)) continue;
+    entries.push(fileEntry(path, template, edits.get(path)));
+  }
+  if (isOver) {
+    const kept = new Set([...template.files.filter((path) => !brand.has(path)), ...own]);
+    const gone = template.folder.list().filter((path) => !kept.has(path));
+    if (gone.length > 0) entries.push(written(goneFile, gone.map((path) => `${path}\n`).join("")));
   }
   entries.sort((a, b) => (a.path < b.path ? -1 : 1));
-  return { client: variant.key, entries, gaps: localized.gaps };
+  return { client: variant.key, layout, entries, gaps: localized.gaps };
 }
 
 /** A copy's own edits, and those of the file it is made from where they are not the same places. */

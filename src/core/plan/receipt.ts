@@ -2,6 +2,7 @@ import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import * as z from "zod";
 import { refuse } from "../problems/problem.ts";
+import { layouts } from "../values/layout.ts";
 import type { Entry } from "./plan.ts";
 
 /** What is known of a file that was produced. */
@@ -17,6 +18,9 @@ const produced = z.strictObject({
 const receiptSchema = z.strictObject({
   form: z.literal(1),
   client: z.string(),
+  layout: z.enum(layouts).default("tree"),
+  /** The template's commit, where it is a checkout. */
+  template: z.string().optional(),
   files: z.record(z.string(), produced),
 });
 
@@ -27,7 +31,7 @@ export type Receipt = z.infer<typeof receiptSchema>;
 
 export const receiptFile = ".receipt.json";
 
-const emptyReceipt = (client: string): Receipt => ({ form: 1, client, files: {} });
+const emptyReceipt = (client: string): Receipt => ({ form: 1, client, layout: "tree", files: {} });
 
 /** Reads a variant's receipt; an absent one is empty, a damaged one is refused, never replaced unseen. */
 export function readReceipt(folder: string, client: string): Receipt {

@@ -1,4 +1,7 @@
 import {
+  chmodSync,
+  constants,
+  copyFileSync,
   lstatSync,
   mkdirSync,
   readdirSync,
@@ -16,6 +19,8 @@ import { refuse } from "../problems/problem.ts";
 /** Writes into one folder of a workspace, each file whole or not at all, and never through a link. */
 export interface Writer {
   write(path: string, content: string | Uint8Array, executable?: boolean): Promise<void>;
+  /** Copies a file; where the file system can, without taking room. */
+  copy(path: string, from: string, executable: boolean): void;
   remove(path: string): void;
   /** SHA-256 of a file; undefined where there is none, or something else in its place. */
   hash(path: string): string | undefined;
@@ -48,19 +53,38 @@ export function openWriter(workspace: string, folder: string): Writer {
     safe.add(path);
   };
 
+  /** Where a file is made, and where it goes when it is whole. */
+  const prepared = (path: string) => {
+    const target = join(folder, path);
+    ensure(scratch);
+    ensure(dirname(target));
+    return { target, beside: scratchFile(workspace) };
+  };
+  const failed = (target: string, beside: string, error: unknown): never => {
+    rmSync(beside, { force: true });
+    const shown = relative(workspace, target).split(sep).join("/");
+    refuse("write-failed", `${shown} could not be written: ${(error as Error).message}.`);
+  };
+
   return {
     async write(path, content, executable = false) {
-      const target = join(folder, path);
-      ensure(scratch);
-      ensure(dirname(target));
-      const beside = scratchFile(workspace);
+      const { target, beside } = prepared(path);
       try {
         await writeFile(beside, content, { mode: executable ? 0o755 : 0o644 });
         await rename(beside, target);
       } catch (error) {
-        rmSync(beside, { force: true });
-        const shown = relative(workspace, target).split(sep).join("/");
-        refuse("write-failed", `${shown} could not be written: ${(error as Error).message}.`);
+        failed(target, beside, error);
+      }
+    },
+    copy(path, from, executable) {
+      const { target, beside } = prepared(path);
+      try {
+        copyFileSync(from, beside, constants.COPYFILE_FICLONE);
+        const mode = executable ? 0o755 : 0o644;
+        if ((lstatSync(beside).mode & 0o777) !== mode) chmodSync(beside, mode);
+        renameSync(beside, target);
+      } catch (error) {
+        failed(target, beside, error);
       }
     },
     remove(path) {

@@ -62,6 +62,14 @@ export const ofWork = {
     title: "The template's name is left in a variant",
     fix: "Name the place under `fill` in template.yaml, or leave the file out with `leave`.",
   },
+  "residue-client": {
+    title: "Something of another client",
+    fix: "Take it out of the brief, its texts or its pictures, and generate again; or allow it in template.yaml with a reason.",
+  },
+  "place-wrong": {
+    title: "A place of the build files that is not as its platform wants it",
+    fix: "Run `oxalis generate`; where it stays, the template names a place that its own files do not fit: correct it there.",
+  },
   "residue-picture": {
     title: "A picture of the template is left in a variant",
     fix: "Leave the file out with `leave` in template.yaml, or have the template refer to it as one of its icons.",

@@ -54,8 +54,8 @@ function sheetOf(
   if (!isFolder(root)) return "It has not been generated yet: run oxalis generate.";
   try {
     const folder = openFolder(root, `variants/${client.key}`);
-    const plan = planVariant(variant, template);
     const receipt = readReceipt(root, client.key);
+    const plan = planVariant(variant, template, receipt.layout);
     if (difference(plan, receipt, folder.hashIfAny).length > 0)
       return "It is out of date: run oxalis generate.";
     return {

@@ -26,7 +26,7 @@ const identifierKeys: Readonly<Record<string, Field>> = {
 };
 
 /** Settings at the top of a project: few, and none that a package manager writes. */
-const settingsForm = /^(?:[\w.-]+\/)?[\w.-]+\.json$/;
+const settingsForm = /^(?:[\w-][\w.-]*\/)?[\w-][\w.-]*\.json$/;
 const written = /(^|\/)(package-lock|tsconfig[\w.-]*|composer|renovate|\.eslintrc)\.json$|\.lock\.json$/;
 
 /**

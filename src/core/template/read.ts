@@ -1,6 +1,7 @@
 import picomatch from "picomatch";
 import { type Folder, openFolder } from "../files/folder.ts";
 import { sha256 } from "../files/hash.ts";
+import { checkoutRevision } from "../files/ignored.ts";
 import type { Place } from "../files/source.ts";
 import { type Problem, problem, Refusal, refuse } from "../problems/problem.ts";
 import type { Site } from "../splice/site.ts";
@@ -34,6 +35,8 @@ export interface Template {
   /** Every way in which the template names itself. */
   identifiers: readonly string[];
   names: readonly string[];
+  /** The commit it is at, where it is a checkout. */
+  revision?: string;
   /** Changes whenever anything of the template does, as far as the file system and the survey show. */
   key: string;
 }
@@ -77,8 +80,10 @@ export function openTemplate(workspace: Workspace): Template {
   const features = Object.entries(notes.data.features).map(([name, declared]) =>
     featurePlaces(folder, parts, name, declared),
   );
+  const revision = checkoutRevision(folder.root);
   return {
     folder,
+    ...(revision ? { revision } : {}),
     parts,
     files,
     places: located,
@@ -86,7 +91,14 @@ export function openTemplate(workspace: Workspace): Template {
     answers,
     collections: Object.entries(notes.data.collections).map(([name, { index }]) => ({ name, index })),
     key: sha256(
-      JSON.stringify([parts, files.map((file) => [file, folder.state(file)]), located, features, notes.data]),
+      JSON.stringify([
+        parts,
+        files.map((file) => [file, folder.state(file)]),
+        located,
+        features,
+        notes.data,
+        revision,
+      ]),
     ),
     identifiers: [...new Set(parts.flatMap((part) => part.identifiers))],
     names: [...new Set([...parts.flatMap((part) => part.names), ...notes.data.names])],

@@ -1,5 +1,6 @@
 import * as z from "zod";
 import { patternFields } from "../../values/fields.ts";
+import { layouts } from "../../values/layout.ts";
 import { platforms } from "../../values/platform.ts";
 import { briefSchema, color } from "./brief.ts";
 
@@ -18,6 +19,10 @@ export const agencySchema = z.strictObject({
     .array(z.enum(platforms))
     .min(1)
     .default([...platforms]),
+  layout: z
+    .enum(layouts)
+    .default("tree")
+    .describe("A variant is a whole project, or only what differs from the template"),
   year: z.int().min(2000).max(2999).optional().describe("The year of the copyright line"),
   patterns: z.partialRecord(z.enum(patternFields), z.string()).default({}),
   defaults: sharedSchema.default({}),

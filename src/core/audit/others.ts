@@ -1,0 +1,59 @@
+import { type Resolved, suppliedArt } from "../derive/variant.ts";
+import { textIfAny } from "../files/folder.ts";
+import { placeAt } from "../files/source.ts";
+import { problem } from "../problems/problem.ts";
+import { platforms } from "../values/platform.ts";
+import { escapeRegExp } from "../values/regexp.ts";
+import type { Residue } from "./residue.ts";
+
+/** Finds in one client's variant what belongs to another: identifiers, names, pictures and files. */
+export interface OthersSearch {
+  inFile(client: string, path: string, bytes: Uint8Array, hash: string, shown: string): Residue[];
+}
+
+/** Shorter names are words like others. */
+const shortest = 5;
+
+/** What a client is called, by which nobody else may be. */
+const callings = ({ values }: Resolved): string[] => [
+  ...platforms.flatMap((platform) => values[`identifiers.${platform}`]?.value ?? []),
+  ...[values["app.name"]?.value ?? ""].filter((name) => name.length >= shortest),
+];
+
+/** One search for all clients: what two of them have in common is neither's. */
+export function searchForOthers(all: readonly Resolved[]): OthersSearch {
+  const owners = new Map<string, Set<string>>();
+  const files = new Map<string, Set<string>>();
+  const own = (map: Map<string, Set<string>>, key: string, client: string) =>
+    map.set(key, (map.get(key) ?? new Set()).add(client));
+  for (const each of all) {
+    for (const calling of callings(each)) own(owners, calling.toLowerCase(), each.client.key);
+    for (const { picture } of suppliedArt(each.art)) own(files, picture.hash, each.client.key);
+    for (const { hash } of each.variant?.supplied ?? []) own(files, hash, each.client.key);
+  }
+  const longestFirst = [...owners.keys()].sort((a, b) => b.length - a.length).map(escapeRegExp);
+  const pattern =
+    longestFirst.length > 0
+      ? new RegExp(`(?<![\\p{L}\\p{N}.])(?:${longestFirst.join("|")})(?![\\p{L}\\p{N}])`, "giu")
+      : undefined;
+  const named = (clients: ReadonlySet<string>) => [...clients].join(", ");
+  return {
+    inFile(client, path, bytes, hash, shown) {
+      const holders = files.get(hash);
+      if (holders && !holders.has(client))
+        return [
+          { file: path, problem: problem("residue-client", `${shown} is a file of ${named(holders)}.`) },
+        ];
+      const text = pattern ? textIfAny(bytes) : undefined;
+      if (text === undefined || !pattern) return [];
+      return [...text.matchAll(pattern)].flatMap((match): Residue[] => {
+        const [what] = match;
+        const owner = owners.get(what.toLowerCase());
+        if (!owner || owner.has(client)) return [];
+        const message = `"${what}", which is ${named(owner)}'s, is in ${shown}.`;
+        const place = placeAt({ file: shown, text }, match.index);
+        return [{ file: path, text: what, problem: problem("residue-client", message, { place }) }];
+      });
+    },
+  };
+}

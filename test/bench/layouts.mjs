@@ -1,0 +1,69 @@
+// Many clients over a template of many files, as whole projects and as overlays, against copying and searching the same.
+import { execFileSync } from "node:child_process";
+import { cpSync, mkdirSync, readdirSync, rmSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { measured, program, report, took, work } from "./measure.mjs";
+
+const clients = 100;
+const files = 2_000;
+
+/** A page with so many files beside it, of 1 to 8 KiB each. */
+function template(folder) {
+  cpSync("test/fixtures/templates/web-static", folder, { recursive: true });
+  for (let at = readdirSync(folder).length; at < files; at++) {
+    const below = join(folder, "src", `part-${at % 40}`);
+    mkdirSync(below, { recursive: true });
+    const line = `export const value${at} = "a line of some code that does nothing in particular";\n`;
+    writeFileSync(join(below, `module-${at}.js`), line.repeat(12 + (at % 80)));
+  }
+}
+
+function workspace() {
+  const root = join(work, "layouts");
+  template(join(root, "app"));
+  execFileSync("node", [program, "init", root, "--template", join(root, "app"), "-q"]);
+  writeFileSync(
+    join(root, "template.yaml"),
+    "missing: { start-pictures: leave }\nallow: [{ file: index.html, text: Tide Table, reason: a sentence }]\n",
+  );
+  for (let at = 0; at < clients; at++) {
+    const folder = join(root, "clients", `shop-${at}`);
+    mkdirSync(join(folder, "art"), { recursive: true });
+    cpSync("demo/clients/3-acre/art/mark.svg", join(folder, "art/mark.svg"));
+    const brief = `app: { name: Shop number ${at} }\ndomain: shop${at}.example\ncolors: { brand: "#1e4d2b" }\nart: { mark: art/mark.svg }\n`;
+    writeFileSync(join(folder, "brief.yaml"), brief);
+  }
+  return root;
+}
+
+export function benchLayouts() {
+  console.log(`\nLayouts: ${clients} clients over a template of ${files} files`);
+  const root = workspace();
+  const copies = join(work, "copies");
+  const copy = measured(
+    "sh",
+    [
+      "-c",
+      `mkdir -p ${copies} && for i in $(seq ${clients}); do cp -r ${join(root, "app")} ${copies}/$i; done`,
+    ],
+    {
+      runs: 1,
+    },
+  );
+  const search = measured("sh", ["-c", `grep -rEil 'tide[ _.-]*table' ${copies} > /dev/null; true`], {
+    runs: 1,
+  });
+  console.log(`        cp -r                  ${took(copy)}\n        grep -r                ${took(search)}`);
+  rmSync(copies, { recursive: true });
+  for (const layout of ["tree", "overlay"]) {
+    for (const made of ["variants", ".oxalis/made"])
+      rmSync(join(root, made), { recursive: true, force: true });
+    const made = measured("node", [program, "generate", "-q", "--layout", layout, "-C", root], { runs: 1 });
+    const audited = measured("node", [program, "audit", "-q", "-C", root], { runs: 1 });
+    console.log(
+      `        generate, ${layout.padEnd(12)} ${took(made)}\n        audit, ${layout.padEnd(15)} ${took(audited)}`,
+    );
+    report(`${layout}: generate, as a multiple of cp -r`, made.real / copy.real);
+    report(`${layout}: audit, as a multiple of grep -r`, audited.real / search.real);
+  }
+}
