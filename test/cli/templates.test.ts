@@ -18,7 +18,7 @@ test("Gradle with a version catalog, a placeholder for the label, looks in a lib
   );
   expect(text(variant, "app/build.gradle.kts")).toContain('"appLabel" to "Bothy \\$1",');
   expect(text(variant, "design/src/main/res/values/quay.xml")).toContain('name="slate">#0b2a21<');
-  expect(text(variant, "app/src/main/res/values-night/start_colors.xml")).toMatch(
+  expect(text(variant, "app/src/main/res/values-night/night_colors.xml")).toMatch(
     /name="slate">#[0-9a-f]{6}</,
   );
   const made = [...contents(variant).keys()];

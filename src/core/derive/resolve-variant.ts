@@ -71,6 +71,7 @@ function given(field: Field, work: Work): Traced | undefined {
   const seen = seenInArt(field, art);
   if (seen) return seen;
   if (field === "colors.onBrand") return readable(values["colors.brand"]);
+  if (field === "colors.onBrandDark") return readable(values["colors.brandDark"]);
   const own = agency.data.patterns[field];
   const text = own ?? pattern;
   const place = own === undefined ? undefined : agency.document.placeOf(["patterns", field]);

@@ -1,5 +1,5 @@
 import anyAscii from "any-ascii";
-import { darkened } from "../values/color.ts";
+import { darkened, lifted } from "../values/color.ts";
 
 /** A word of the pattern grammar: changes a text, some with an argument behind them. */
 export interface Word {
@@ -95,6 +95,10 @@ const table = {
   darkened: {
     says: "a colour as a dark screen shows it, of the same hue: #f2c14e → #262012",
     apply: darkened,
+  },
+  lifted: {
+    says: "a colour light enough to be read on a dark screen, of the same hue: #1f5d4c → #508c79",
+    apply: lifted,
   },
   without: {
     says: "without these words, given with commas between them, in any case: The Hill Farm → Hill",

@@ -2,6 +2,7 @@ import type { Folder } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
 import type { Site } from "../splice/site.ts";
 import { attributeSite, find, type XmlElement } from "../splice/xml.ts";
+import { darkOf } from "../values/fields.ts";
 import type { MissingKind, Wants } from "../values/missing.ts";
 import { type followReferences, forNight } from "./android-references.ts";
 import { type AndroidResources, colorSites, type ResourceRef, readReference } from "./android-resources.ts";
@@ -87,12 +88,17 @@ export function addMissing({ template, resources, survey, wants, manifest, place
     if (makesAdaptive) added.push({ path: adaptiveFile(ref), text: made, fills: [] });
     else if (own) added.push(copyOf(template, own, adaptiveFile(ref), survey.fills));
   }
-  const light = onlyLight(resources, survey.startColors);
-  const [start] = light;
-  if (start && lacks("dark-start", start[1].file, start[1].start)) {
-    const colors = light.map(([name]) => ({ name, holds: "colors.startDark" as const }));
-    added.push(colorFile(`${resources.main}/values-night/start_colors.xml`, colors));
-  }
+  const nights: { name: string; holds: Fill["holds"] }[] = [];
+  const [start, ...starts] = onlyLight(resources, survey.named.start);
+  if (start && lacks("dark-start", start[1].file, start[1].start))
+    nights.push(...[start, ...starts].map(([name]) => ({ name, holds: "colors.startDark" as const })));
+  const ofTheme = [...survey.named.theme].filter(
+    ([name, { site }]) => !survey.named.start.has(name) && isOnlyLight(resources, site),
+  );
+  const [first] = ofTheme;
+  if (first && lacks("night-colors", first[1].site.file, first[1].site.start))
+    nights.push(...ofTheme.map(([name, { holds }]) => ({ name, holds: darkOf(holds) })));
+  if (nights.length > 0) added.push(colorFile(`${resources.main}/values-night/night_colors.xml`, nights));
   return { added, missing };
 }
 
@@ -135,9 +141,11 @@ const copyOf = (template: Folder, from: string, path: string, fills: readonly Fi
     .map((fill) => ({ ...fill, site: { ...fill.site, file: path } })),
 });
 
-/** Colours of the start screen that are the same at night: neither they nor what they refer to has a value in a night folder. */
+/** Whether a colour is the same at night: neither it nor what it refers to has a value in a night folder. */
+function isOnlyLight(resources: AndroidResources, site: Site): boolean {
+  const colors = colorSites(resources, site);
+  return colors.length > 0 && !colors.some(({ file }) => forNight(file));
+}
+
 const onlyLight = (resources: AndroidResources, starts: ReadonlyMap<string, Site>): [string, Site][] =>
-  [...starts].filter(([, site]) => {
-    const colors = colorSites(resources, site);
-    return colors.length > 0 && !colors.some(({ file }) => forNight(file));
-  });
+  [...starts].filter(([, site]) => isOnlyLight(resources, site));

@@ -33,7 +33,11 @@ export function followReferences(template: Folder, resources: AndroidResources) 
   const pictures: PictureUse[] = [];
   const brandFiles: string[] = [];
   const gaps: Problem[] = [];
-  const startColors = new Map<string, Site>();
+  /** Colours by the names that themes ask for them by. */
+  const named: { start: Map<string, Site>; theme: Map<string, { holds: Field; site: Site }> } = {
+    start: new Map(),
+    theme: new Map(),
+  };
 
   function fill(holds: Field, sites: readonly Site[], shape: Fill["shape"] = "text"): void {
     for (const site of sites) fills.push({ holds: forNight(site.file) ? darkOf(holds) : holds, site, shape });
@@ -98,6 +102,8 @@ export function followReferences(template: Folder, resources: AndroidResources) 
       if (color === "colors.start") start(site);
       else if (color) fill(color, colorSites(resources, site), "color");
       const picture = readReference(site.value);
+      if (color && darkOf(color) !== color && picture?.type === "color")
+        named.theme.set(picture.name, { holds: color, site });
       if (!picture) continue;
       if (name === "windowSplashScreenAnimatedIcon") draw(plate ? "start-mark-plate" : "start-mark", picture);
       if (name === "windowSplashScreenBrandingImage") draw("start-branding", picture);
@@ -119,7 +125,7 @@ export function followReferences(template: Folder, resources: AndroidResources) 
   function start(site: Site | undefined): void {
     fill("colors.start", colorSites(resources, site), "color");
     const ref = readReference(site?.value);
-    if (site && ref?.type === "color") startColors.set(ref.name, site);
+    if (site && ref?.type === "color") named.start.set(ref.name, site);
   }
 
   /** The start screen before API 31: a list of layers, or a plain colour. */
@@ -169,7 +175,7 @@ export function followReferences(template: Folder, resources: AndroidResources) 
   }
 
   return {
-    startColors,
+    named,
     fills,
     pictures,
     brandFiles,

@@ -53,7 +53,7 @@ const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
   ".env": { at: "a variable", locate: (file, source, at) => lineSite(file, source, "env", at) },
   ".strings": { at: "a key", locate: stringsSite },
   ".html": { at: "an element's id, such as #shop-name", locate: htmlPlace },
-  ".css": { at: "a custom property, such as --brand", locate: cssPlace },
+  ".css": { at: "a custom property, such as --brand, or dark --brand", locate: cssPlace },
   ".plist": { at: "a path of keys, such as ContactAddress", locate: plistPlace },
   ".entitlements": { at: "a path of keys", locate: plistPlace },
   ".resw": {
@@ -179,12 +179,29 @@ function htmlPlace(file: string, source: Source, at: string): Site | undefined {
   return element && htmlTextSite(file, element);
 }
 
-function cssPlace(file: string, source: Source, at: string): Site | undefined {
-  if (!/^--[\w-]+$/.test(at)) return undefined;
-  const match = new RegExp(`(?:^|[\\s{;])${at}\\s*:\\s*([^;}]*?)\\s*[;}]`).exec(source.text);
-  if (!match?.[1]) return undefined;
-  const start = match.index + match[0].lastIndexOf(match[1]);
-  return { file, start, end: start + match[1].length, value: match[1], form: "raw" };
+/** A custom property; with "dark" in front, within the rules for dark screens. */
+function cssPlace(file: string, { text }: Source, at: string): Site | undefined {
+  const [, dark, name] = /^(dark )?(--[\w-]+)$/.exec(at) ?? [];
+  if (!name) return undefined;
+  const rules = darkRules(text);
+  for (const match of text.matchAll(new RegExp(`(?:^|[\\s{;])${name}\\s*:\\s*([^;}]*?)\\s*[;}]`, "g"))) {
+    const isDark = rules.some(({ start, end }) => start <= match.index && match.index < end);
+    if (!match[1] || isDark !== (dark !== undefined)) continue;
+    const start = match.index + match[0].lastIndexOf(match[1]);
+    return { file, start, end: start + match[1].length, value: match[1], form: "raw" };
+  }
+  return undefined;
+}
+
+/** Ranges of a style sheet that count on dark screens alone. */
+function darkRules(text: string): { start: number; end: number }[] {
+  return [...text.matchAll(/@media[^{]*prefers-color-scheme\s*:\s*dark[^{]*\{/g)].map((match) => {
+    const start = match.index + match[0].length;
+    let depth = 1;
+    let end = start;
+    for (; end < text.length && depth > 0; end++) depth += text[end] === "{" ? 1 : text[end] === "}" ? -1 : 0;
+    return { start, end };
+  });
 }
 
 function plistPlace(file: string, source: Source, at: string): Site | undefined {

@@ -25,14 +25,30 @@ export function addMissing(site: Site, page: Page, wants: Wants, found: WebFound
   };
   const insert = (opens: string) => found.fills.push(inserted(file, at, opens));
 
-  if (!has((each) => htmlAttribute(each, "name") === "theme-color") && lacks("theme-color"))
-    found.fills.push({
-      ...inserted(file, at, `${line}<meta name="theme-color" content="`),
-      site: { file, start: at, end: at, value: "", form: "html-attribute" },
-      holds: "colors.brand",
-      shape: "color",
-      closes: '">',
-    });
+  const themes = elements.filter((each) => htmlAttribute(each, "name") === "theme-color");
+  const [theme] = themes;
+  const before = theme?.sourceCodeLocation?.startOffset;
+  // Of several that fit, a browser takes the first: the one for dark screens stands in front.
+  if (themes.length < 2 && lacks("dark-theme-color"))
+    found.fills.push(
+      before === undefined
+        ? themeColor(
+            file,
+            at,
+            "colors.brandDark",
+            `${line}<meta name="theme-color" media="${darkScreens}" content="`,
+            '">',
+          )
+        : themeColor(
+            file,
+            before,
+            "colors.brandDark",
+            `<meta name="theme-color" media="${darkScreens}" content="`,
+            `">${line}`,
+          ),
+    );
+  if (!theme && lacks("theme-color"))
+    found.fills.push(themeColor(file, at, "colors.brand", `${line}<meta name="theme-color" content="`, '">'));
   if (!has((each) => linked(each, "manifest")) && lacks("web-manifest")) {
     insert(`${line}<link rel="manifest" href="${hrefTo(site, manifestName)}">`);
     addManifest(site, found);
@@ -44,6 +60,16 @@ export function addMissing(site: Site, page: Page, wants: Wants, found: WebFound
   found.pictures.push({ slot: webSlot("touch", touchSide), path });
   return { file, elements, href, after: at, line };
 }
+
+const darkScreens = "(prefers-color-scheme: dark)";
+
+const themeColor = (file: string, at: number, holds: Fill["holds"], opens: string, closes: string): Fill => ({
+  holds,
+  site: { file, start: at, end: at, value: "", form: "html-attribute" },
+  shape: "color",
+  opens,
+  closes,
+});
 
 /** A file that is served from the top, as a page beside it or one that a bundler moves there links it. */
 const hrefTo = (site: Site, name: string): string => (site.root === site.folder ? name : `/${name}`);

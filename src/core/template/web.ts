@@ -3,9 +3,15 @@ import { socialSlot, touchSide, webSlot } from "../catalog/web.ts";
 import type { Folder } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
 import { problem } from "../problems/problem.ts";
-import { htmlAttribute, htmlAttributeSite, htmlElements, htmlTextSite } from "../splice/html.ts";
+import {
+  type HtmlElement,
+  htmlAttribute,
+  htmlAttributeSite,
+  htmlElements,
+  htmlTextSite,
+} from "../splice/html.ts";
 import type { Site as Range } from "../splice/site.ts";
-import type { Field } from "../values/fields.ts";
+import { darkOf, type Field } from "../values/fields.ts";
 import { type Fill, firstOfEachPlace, heldValues, type SurveyPart } from "./survey.ts";
 import { linked, openSite, type Page, type Site, type WebFound } from "./web-links.ts";
 import { favicon, surveyManifest } from "./web-manifest.ts";
@@ -37,7 +43,8 @@ export const surveyWeb: SurveyPart = (template, wants) => {
   const found: WebFound = { fills: [], pictures: [], brandFiles: [], missing: [], added: [], gaps: [] };
   for (const page of pages) surveyPage(site, page, found);
   for (const page of pages) {
-    const touch = touchLink(template, page) ?? addMissing(site, page, wants, found);
+    const added = addMissing(site, page, wants, found);
+    const touch = touchLink(template, page) ?? added;
     if (!touch) continue;
     const place = placeAt(template.source(page.file), touch.after);
     found.missing.push({ kind: "start-pictures", added: wants("start-pictures"), place });
@@ -101,7 +108,8 @@ function surveyPage(site: Site, { file, elements }: Page, found: WebFound): void
         const target = site.resolve(file, content?.value);
         if (target) found.pictures.push({ slot: socialSlot, path: target });
       }
-      if (meta) pushFill(found.fills, meta.holds, content, meta.shape);
+      if (meta)
+        pushFill(found.fills, isForDark(element) ? darkOf(meta.holds) : meta.holds, content, meta.shape);
     }
     if (element.tagName !== "link") continue;
     const target = site.resolve(file, htmlAttribute(element, "href"));
@@ -119,6 +127,10 @@ function surveyPage(site: Site, { file, elements }: Page, found: WebFound): void
     found.gaps.push(problem("template-gap", "Web: the page links no icon.", { severity: "warning", place }));
   }
 }
+
+/** Whether an element of the head counts on dark screens alone. */
+const isForDark = (element: HtmlElement): boolean =>
+  /prefers-color-scheme\s*:\s*dark/.test(htmlAttribute(element, "media") ?? "");
 
 function pushFill(fills: Fill[], holds: Field, site: Range | undefined, shape: Fill["shape"] = "text"): void {
   if (site) fills.push({ holds, site, shape });

@@ -47,3 +47,18 @@ export function darkened(text: string): string {
     clampChroma({ ...color, l: Math.min(color.l, 0.22), c: Math.min(color.c, 0.05) }, "oklch"),
   );
 }
+
+/** What dark screens are taken to show behind an app's own colours. */
+const night = "#121212";
+
+/** The same hue, light enough to be read on a dark screen: 4.5 : 1 (W3C, WCAG 2, contrast minimum). What is no colour stays as it is. */
+export function lifted(text: string): string {
+  const color = toOklch(parse(text));
+  if (!color) return text;
+  const start = formatHex(toRgb(color));
+  for (let light = color.l; light < 1; light += 0.02) {
+    const hex = light === color.l ? start : formatHex(clampChroma({ ...color, l: light }, "oklch"));
+    if (contrast(hex, night) >= 4.5) return hex;
+  }
+  return "#ffffff";
+}

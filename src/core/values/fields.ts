@@ -90,6 +90,16 @@ const facts = {
     color: true,
   },
   "colors.onBrand": { says: "Text on the brand colour: black or white, the more readable", color: true },
+  "colors.brandDark": {
+    says: "Brand colour on dark screens",
+    brief: ["colors", "brandDark"],
+    pattern: "{colors.brand lifted}",
+    color: true,
+  },
+  "colors.onBrandDark": {
+    says: "Text on the brand colour of dark screens: black or white, the more readable",
+    color: true,
+  },
 } satisfies Record<string, FieldFact>;
 
 export type Field = keyof typeof facts;
@@ -99,7 +109,11 @@ export const fields: Readonly<Record<Field, FieldFact>> = facts;
 
 export const fieldNames = Object.keys(facts) as Field[];
 
-const darkFields: Partial<Record<Field, Field>> = { "colors.start": "colors.startDark" };
+const darkFields: Partial<Record<Field, Field>> = {
+  "colors.start": "colors.startDark",
+  "colors.brand": "colors.brandDark",
+  "colors.onBrand": "colors.onBrandDark",
+};
 
 /** The field that stands for another on dark screens; the same where there is none. */
 export const darkOf = (field: Field): Field => darkFields[field] ?? field;

@@ -153,5 +153,5 @@ test("Web: links from the root and up the tree, icons that the manifest lists an
     "site/i/app-monochrome-512.png monochrome 512",
     "site/shop/fav.png favicon 64",
   ]);
-  expect(part.missing.map((each) => each.kind)).toEqual(["theme-color", "touch-icon"]);
+  expect(part.missing.map((each) => each.kind)).toEqual(["dark-theme-color", "theme-color", "touch-icon"]);
 });

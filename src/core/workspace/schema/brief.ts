@@ -75,7 +75,14 @@ export const briefSchema = z.strictObject({
   version: z.string().optional(),
   build: z.int().min(1).max(2_100_000_000).optional(),
   colors: z
-    .strictObject({ brand: color, ground: color, start: color, startEnd: color, startDark: color })
+    .strictObject({
+      brand: color,
+      brandDark: color,
+      ground: color,
+      start: color,
+      startEnd: color,
+      startDark: color,
+    })
     .partial()
     .optional(),
   art: z
