@@ -1,7 +1,8 @@
+import { existsSync, readFileSync } from "node:fs";
 import { availableParallelism } from "node:os";
 import { basename, join } from "node:path";
 import pLimit from "p-limit";
-import { resolvePicked } from "../derive/resolve.ts";
+import { resolveAll } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { readInside } from "../files/folder.ts";
 import { fingerprint } from "../files/hash.ts";
@@ -11,11 +12,12 @@ import { createRenderer, rendererVersion } from "../render/draw.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import type { Layout } from "../values/layout.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
-import type { Workspace } from "../workspace/read.ts";
+import { pickClients, type Workspace } from "../workspace/read.ts";
 import { applyChanges, type Tools } from "./apply.ts";
 import { openCache } from "./cache.ts";
 import { type Change, difference } from "./difference.ts";
 import { enlarged } from "./enlarged.ts";
+import { buildMatrix, exampleWorkflow } from "./matrix.ts";
 import { planVariant } from "./plan.ts";
 import { readReceipt } from "./receipt.ts";
 import { isUntouched, readRecord, writeRecord } from "./record.ts";
@@ -72,10 +74,9 @@ export const variantFolder = (workspace: Workspace, client: string): string =>
  */
 export async function generate(workspace: Workspace, options: GenerateOptions): Promise<Generated> {
   // Pictures are looked at off the main thread; meanwhile the template is surveyed.
-  const [resolved, template] = await Promise.all([
-    resolvePicked(workspace, options.clients),
-    surveyed(workspace),
-  ]);
+  const picked = new Set(pickClients(workspace, options.clients));
+  const [all, template] = await Promise.all([resolveAll(workspace), surveyed(workspace)]);
+  const resolved = all.filter(({ client }) => picked.has(client));
   if (options.locked) refuseChanges(workspace, resolved, options.today);
   const supplied = (file: string) => readInside(workspace.root, file, file);
   const renderer = createRenderer(supplied);
@@ -99,7 +100,19 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   );
   const outcomes = await Promise.all(working);
   await cache.close();
+  if (!options.dryRun) writeMatrix(workspace, all, template);
   return { outcomes, gaps: template.parts.flatMap((part) => part.gaps) };
+}
+
+/** What a build server needs to know of all variants that are there; written only where it changed. */
+function writeMatrix({ root }: Workspace, all: readonly Resolved[], template: Template): void {
+  const files = new Map([
+    ["variants/builds.json", `${JSON.stringify(buildMatrix(root, all, template), null, 1)}\n`],
+    ["variants/builds.example.yml", exampleWorkflow],
+  ]);
+  for (const [file, text] of files)
+    if (existsSync(join(root, file)) && readFileSync(join(root, file), "utf8") === text) files.delete(file);
+  if (files.size > 0 && existsSync(join(root, "variants"))) writeTogether(root, files);
 }
 
 const surveyed = async (workspace: Workspace): Promise<Template> => openTemplate(workspace);

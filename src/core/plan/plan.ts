@@ -14,6 +14,7 @@ import { shaped } from "../template/shapes.ts";
 import { type Fill, type PictureUse, placeOf } from "../template/survey.ts";
 import type { Field } from "../values/fields.ts";
 import type { Layout } from "../values/layout.ts";
+import { buildFiles } from "./builds.ts";
 import { spokenBy, usageTexts, withoutFeatures } from "./features.ts";
 
 /** One file of a variant: how it comes about, and a fingerprint of everything that it comes from. */
@@ -52,6 +53,7 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
     ...template.parts.flatMap((part) =>
       part.added.map(({ path, text }) => written(path, applyEdits(text, edits.get(path) ?? []))),
     ),
+    ...buildFiles(variant, template).map(({ path, text }) => written(path, text)),
     ...template.collections.map(({ name, index }) =>
       written(index, `${JSON.stringify(variant.content[name] ?? [], null, 2)}\n`),
     ),

@@ -32,6 +32,12 @@ const settingFields: Readonly<Record<string, Field>> = {
   INFOPLIST_KEY_NSHumanReadableCopyright: "copyright",
 };
 
+/** Settings that are left as they are where a client gives no value. */
+const signingFields: Readonly<Record<string, Field>> = {
+  DEVELOPMENT_TEAM: "signing.team",
+  PROVISIONING_PROFILE_SPECIFIER: "signing.profile",
+};
+
 /** Surveys the iOS app of a template; undefined where there is none. */
 export const surveyIos: SurveyPart = (template, wants) => {
   const project = readXcodeProject(template);
@@ -111,11 +117,14 @@ const inFolder = (project: XcodeProject, path: string | undefined): string | und
   path === undefined ? undefined : posix.join(project.folder, path);
 
 const settingFills = (project: XcodeProject): Fill[] =>
-  everySetting(project).flatMap((settings) =>
-    Object.entries(settingFields).flatMap(([name, holds]) =>
+  everySetting(project).flatMap((settings) => [
+    ...Object.entries(settingFields).flatMap(([name, holds]) =>
       settings.sites(name).flatMap((site) => followed(project, site, holds)),
     ),
-  );
+    ...Object.entries(signingFields).flatMap(([name, holds]) =>
+      settings.sites(name).map((site): Fill => ({ holds, site, shape: "text", optional: true })),
+    ),
+  ]);
 
 /** The property lists and entitlements that the project's targets name. */
 function propertyLists(has: (file: string) => boolean, project: XcodeProject): string[] {

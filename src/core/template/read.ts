@@ -32,6 +32,8 @@ export interface Template {
   /** Where answers go, and what else a question or a collection stands for. */
   answers: readonly AnswerPlaces[];
   collections: readonly { name: string; index: string }[];
+  /** Files that the running app reads. */
+  runtime: readonly { file: string; values: Readonly<Record<string, string>>; place: Place }[];
   /** Every way in which the template names itself. */
   identifiers: readonly string[];
   names: readonly string[];
@@ -89,6 +91,10 @@ export function openTemplate(workspace: Workspace): Template {
     places: located,
     features,
     answers,
+    runtime: notes.data.runtime.map((each, at) => ({
+      ...each,
+      place: notes.document.placeOf(["runtime", at]),
+    })),
     collections: Object.entries(notes.data.collections).map(([name, { index }]) => ({ name, index })),
     key: sha256(
       JSON.stringify([

@@ -56,6 +56,8 @@ const facts = {
     brief: ["identifiers", "web"],
     pattern: "/{app.name hyphenated}",
   },
+  "signing.team": { says: "Apple team that signs the app", brief: ["signing", "team"] },
+  "signing.profile": { says: "Name of the provisioning profile", brief: ["signing", "profile"] },
   "windows.publisher": {
     says: "Publisher, equal to the certificate's subject",
     brief: ["windows", "publisher"],

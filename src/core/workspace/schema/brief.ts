@@ -126,6 +126,13 @@ export const briefSchema = z.strictObject({
     .optional(),
   orientation: z.enum(orientations).describe("How the app may be turned").optional(),
   devices: z.enum(deviceClasses).describe("What the app is for").optional(),
+  signing: z
+    .strictObject({
+      team: z.string().regex(/^[A-Z0-9]{10}$/, "an Apple team ID: ten letters or digits, upper case"),
+      profile: text(200).describe("Name of the provisioning profile"),
+    })
+    .partial()
+    .optional(),
   windows: z
     .strictObject({ publisher: text(300) })
     .partial()

@@ -36,6 +36,20 @@ export const templateSchema = z.strictObject({
   features: z.record(featureName, feature).default({}),
   questions: z.record(answerName, questionSchema).default({}),
   collections: z.record(answerName, collectionSchema).default({}),
+  runtime: z
+    .array(
+      z.strictObject({
+        file: z
+          .string()
+          .regex(
+            /^(?!\/)(?!.*\.\.)[^\\]+\.(json|properties|env|xcconfig|yaml)$/,
+            "a path that ends in .json, .properties, .env, .xcconfig or .yaml",
+          ),
+        values: z.record(z.string().regex(/^[A-Za-z_][\w.]*$/), z.string().max(2000)),
+      }),
+    )
+    .default([])
+    .describe("Files that the running app reads, each key with a pattern"),
   missing: z
     .partialRecord(z.enum(missingNames), z.enum(["add", "leave"]))
     .default({})
