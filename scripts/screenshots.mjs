@@ -21,10 +21,11 @@ writeFileSync(join(bin, "oxalis"), `#!/bin/sh\nexec node ${program} "$@"\n`, { m
 
 /** Terminal views: what is typed, and what has to be so before. */
 const views = [
+  { name: "init", rows: 42, typed: ["oxalis init ../studio --template template --agency Lanternfield"] },
   { name: "clients", rows: 12, typed: ["oxalis clients"] },
   {
     name: "explain",
-    rows: 33,
+    rows: 39,
     typed: ["oxalis explain 3-acre identifiers", "oxalis explain orchard-lane colors"],
   },
   { name: "generate", rows: 28, typed: ["oxalis generate"] },

@@ -38,59 +38,66 @@ export async function run([folder = "."]: string[], options: Settings & Options)
 
 const at = ({ file, line, column }: Place): string => `${file}:${line}:${column}`;
 
-function tell({ platform, folder, values, pictures, missing }: Account, { out, print }: Terminal): void {
+function tell({ platform, folder, values, pictures, missing }: Account, terminal: Terminal): void {
+  const { out, print } = terminal;
   print(
     `${out.bold(platformNames[platform])}  ${out.dim(folder ? `${folder}/` : "in the template's own folder")}`,
   );
-  const rows = values.map(({ field, value, place, places }) => [
-    `  ${shortly(fields[field].says)}`,
-    shortened(value),
-    out.dim(`${at(place)}${places > 1 ? `, and ${places - 1} more` : ""}`),
-  ]);
-  const drawn = pictures.map(({ role, files, first }) => [
-    `  Picture ${role}`,
-    `${counted(files, "file")}, drawn anew`,
-    out.dim(first),
-  ]);
-  const lacking = missing.map(({ kind, added, place }) => [
-    `  ${out.yellow("None:")} ${missingKinds[kind].says}`,
-    added ? "added" : "left out",
-    out.dim(at(place)),
-  ]);
-  print(`${headless([...rows, ...drawn, ...lacking], out)}\n`);
+  const rows = values.map(
+    ({ field, value, place, places }): Row => [
+      `  ${shortly(fields[field].says)}`,
+      shortened(value),
+      `${at(place)}${places > 1 ? `, and ${places - 1} more` : ""}`,
+    ],
+  );
+  const drawn = pictures.map(
+    ({ role, files, first }): Row => [`  Picture ${role}`, `${counted(files, "file")}, drawn anew`, first],
+  );
+  const lacking = missing.map(
+    ({ kind, added, place }): Row => [
+      `  ${out.yellow("None:")} ${missingKinds[kind].says}`,
+      added ? "added" : "left out",
+      at(place),
+    ],
+  );
+  print(`${headless([...rows, ...drawn, ...lacking], terminal)}\n`);
 }
 
 /** What a field is, up to the first comma. */
 const shortly = (says: string): string => says.replace(/[,;].*$/, "");
 
-/** Columns that keep their widths from one platform to the next. */
-const widths = [43, 40] as const;
+/** What it is, what stands there, and where. */
+type Row = readonly [string, string, string];
 
-function headless(rows: readonly (readonly string[])[], out: Terminal["out"]): string {
-  const padded = rows.map(([first = "", second = "", ...rest]) => [
+/** Columns that keep their widths from one platform to the next. */
+const widths = [44, 34] as const;
+
+/** Rows of three columns; the last one, a place, is cut at its front where the terminal is too narrow for it. */
+function headless(rows: readonly Row[], { out, width }: Terminal): string {
+  const room = Math.max(24, width - widths[0] - widths[1] - 4);
+  const padded = rows.map(([first, second, third]) => [
     first.padEnd(widths[0] + first.length - plain(first).length),
     second.padEnd(widths[1]),
-    ...rest,
+    out.dim(third.length > room ? `…${third.slice(third.length - room + 1)}` : third),
   ]);
   return table(["", "", ""], padded, out).replace(/^.*\n/, "");
 }
 
-const longest = 40;
+const longest = 34;
 
 const shortened = (value: string): string => {
   const line = value.replace(/\s+/g, " ");
   return line.length > longest ? `${line.slice(0, longest - 1)}…` : line;
 };
 
-function tellElsewhere({ left, suggestions }: Initiated, { out, print, settings }: Terminal): void {
+function tellElsewhere({ left, suggestions }: Initiated, terminal: Terminal): void {
+  const { out, print, settings } = terminal;
   if (suggestions.length > 0 && !settings.quiet) {
     print(out.bold("Filled through template.yaml"));
-    const rows = suggestions.map(({ file, at: path, with: pattern }) => [
-      `  ${file}`,
-      path,
-      shortened(pattern),
-    ]);
-    print(`${headless(rows, out)}\n`);
+    const rows = suggestions.map(
+      ({ file, at: path, with: pattern }): Row => [`  ${file}`, path, shortened(pattern)],
+    );
+    print(`${headless(rows, terminal)}\n`);
   }
   if (left.length === 0) return;
   print(
@@ -99,8 +106,8 @@ function tellElsewhere({ left, suggestions }: Initiated, { out, print, settings 
   const most = settings.verbose ? left.length : 12;
   const rows = left
     .slice(0, most)
-    .map((each) => [`  ${each.text}`, out.dim(at(each.place)), shortened(each.place.text.trim())]);
-  print(headless(rows, out));
+    .map((each): Row => [`  ${each.text}`, shortened(each.place.text.trim()), at(each.place)]);
+  print(headless(rows, terminal));
   if (left.length > most) print(out.dim(`  and ${left.length - most} more; --verbose lists them`));
   print("");
 }

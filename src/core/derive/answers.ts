@@ -1,4 +1,4 @@
-import { nearest } from "../problems/nearest.ts";
+import { expectedAmong } from "../problems/nearest.ts";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
 import type { Traced } from "../values/trail.ts";
 import { writtenAt } from "../values/trail.ts";
@@ -92,12 +92,7 @@ function unasked({ notes }: Workspace, { brief }: Client): Problem[] {
   const known = Object.keys(notes.data.questions);
   return Object.keys(brief?.data.answers ?? {}).flatMap((name) => {
     if (known.includes(name)) return [];
-    const near = nearest(name, known);
-    const expected = near
-      ? `"${near}"`
-      : known.length > 0
-        ? `one of ${known.join(", ")}`
-        : "questions in template.yaml";
+    const expected = expectedAmong(name, known, "questions in template.yaml");
     return [
       problem("answer-unknown", `No question is called "${name}".`, {
         expected,

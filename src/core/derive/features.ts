@@ -1,4 +1,4 @@
-import { nearest } from "../problems/nearest.ts";
+import { expectedAmong } from "../problems/nearest.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { knownNeeds } from "../values/needs.ts";
 import { type Traced, traced } from "../values/trail.ts";
@@ -94,12 +94,7 @@ function unknownFeatures({ notes, agency }: Workspace, { brief }: Client): Probl
   ];
   return written.flatMap(({ name, document, path }) => {
     if (known.includes(name)) return [];
-    const near = nearest(name, known);
-    const expected = near
-      ? `"${near}"`
-      : known.length > 0
-        ? `one of ${known.join(", ")}`
-        : "features in template.yaml";
+    const expected = expectedAmong(name, known, "features in template.yaml");
     return [
       problem("feature-unknown", `The template has no feature called "${name}".`, {
         expected,

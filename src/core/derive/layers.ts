@@ -1,4 +1,4 @@
-import { nearest } from "../problems/nearest.ts";
+import { expectedAmong } from "../problems/nearest.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { type Step, type Traced, traced } from "../values/trail.ts";
 import type { Document, Path } from "../workspace/document.ts";
@@ -44,12 +44,7 @@ export function unknownGroups({ agency }: Workspace, { brief }: Client): Problem
   const known = Object.keys(agency.data.groups);
   return (brief?.data.groups ?? []).flatMap((group, at) => {
     if (known.includes(group)) return [];
-    const near = nearest(group, known);
-    const expected = near
-      ? `"${near}"`
-      : known.length > 0
-        ? `one of ${known.join(", ")}`
-        : "groups in oxalis.yaml";
+    const expected = expectedAmong(group, known, "groups in oxalis.yaml");
     return [
       problem("group-unknown", `No group is called "${group}".`, {
         expected,
