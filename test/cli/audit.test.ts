@@ -162,6 +162,19 @@ test("reports for build servers: every finding with its place, what is allowed w
   expect([code, err.includes("[report-unknown]")]).toEqual([1, true]);
 });
 
+test("a colour of the template's brand is found, with its opacity or without; a grey is nobody's", () => {
+  add(
+    "web/extra.css",
+    ".a { color: #C4572B }\n.b { color: #ffc4572b; background: #c4572bff }\n.c { color: #c4572b9; border: #22262b }\n",
+  );
+  const problems = found();
+  expect(problems.map((each) => [each.code, each.place?.line])).toEqual([
+    ["residue-color", 1],
+    ["residue-color", 2],
+    ["residue-color", 2],
+  ]);
+});
+
 test("what belongs to another client is found: its name in any case, not where it stands in its own", () => {
   const folder = workspaceWith(["3-acre", "saltmarsh"]);
   edit(folder, "clients/3-acre/brief.yaml", (brief) =>

@@ -88,6 +88,11 @@ test("on means there, with what people read in each language; who starts off sta
     'NSCameraUsageDescription = "Liest den Code";',
   );
   expect(text(variant, "ios/Tides.xcodeproj/project.pbxproj")).toContain('"Listens to the sea"');
+  const told = oxalis(root, "explain", "bothy").out;
+  expect(told).toContain("features.push  off\n    as the template has it  template.yaml:");
+  expect(told).toMatch(
+    /features\.camera {2}on\n {4}given in the brief {2}clients\/bothy\/brief\.yaml:9:11\n {4}usage {2}Scans/,
+  );
 });
 
 test("a text that is missing, and a feature that is not there, are told with their lines", () => {

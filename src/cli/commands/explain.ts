@@ -2,14 +2,20 @@ import type { Art } from "../../core/artwork/judge.ts";
 import { artRoleNames, artRoles } from "../../core/artwork/roles.ts";
 import { fieldsOf, fillPattern, patternProblem, readPattern } from "../../core/derive/pattern.ts";
 import { resolveAll } from "../../core/derive/resolve.ts";
-import { type Artwork, type LocalName, suppliedArt, type Values } from "../../core/derive/variant.ts";
+import {
+  type Artwork,
+  type LocalName,
+  suppliedArt,
+  type Values,
+  type Variant,
+} from "../../core/derive/variant.ts";
 import { nearest } from "../../core/problems/nearest.ts";
 import { isError, Refusal, refuse } from "../../core/problems/problem.ts";
-import { type Field, fieldNames, fields } from "../../core/values/fields.ts";
+import { fieldNames, fields } from "../../core/values/fields.ts";
 import type { Traced } from "../../core/values/trail.ts";
-import { pickClients } from "../../core/workspace/read.ts";
+import { pickClients, type Workspace } from "../../core/workspace/read.ts";
 import { showProblems } from "../view/problems.ts";
-import { openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
+import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
 
 interface Options {
@@ -50,13 +56,17 @@ export async function run([key, wanted]: string[], options: Settings & Options):
       values: Object.fromEntries(known),
       pictures,
       locales: resolved.variant.locales,
+      features: resolved.variant.features,
+      answers: resolved.variant.answers,
+      content: resolved.variant.content,
     });
     return 0;
   }
   for (const [at, [field, traced]] of known.entries()) {
     if (at > 0) terminal.print("");
-    show(field, traced, terminal);
+    show(field, traced, fields[field].says, terminal);
   }
+  if (wanted === undefined) showTemplates(resolved.variant, workspace, terminal);
   if (wanted === undefined) showPictures(art, terminal);
   if (wanted === undefined) showLocales(resolved.variant.locales, terminal);
   const warnings = resolved.problems.filter((each) => !isError(each));
@@ -82,6 +92,31 @@ function showPictures(art: Artwork, { print, out }: Terminal): void {
     print(`    ${`art.${role}`.padEnd(longest + 4)}  ${out.dim(artRoles[role].otherwise)}`);
 }
 
+/** What the template asks of a client: its features, its questions, its collections. */
+function showTemplates(
+  { features, answers, content }: Variant,
+  { notes }: Workspace,
+  terminal: Terminal,
+): void {
+  const { print, out } = terminal;
+  const { data } = notes;
+  for (const { name, on, usage } of features) {
+    print("");
+    show(`features.${name}`, on, data.features[name]?.says ?? "", terminal);
+    for (const [locale, text] of Object.entries(usage)) print(`    ${out.dim(locale || "usage")}  ${text}`);
+  }
+  for (const [name, { asks }] of Object.entries(data.questions)) {
+    const answer = answers[name];
+    print("");
+    if (answer) show(`answers.${name}`, answer, asks, terminal);
+    else print(`${out.bold(`answers.${name}`)}  ${out.dim(`${asks}: not answered, its places stay empty`)}`);
+  }
+  for (const [name, items] of Object.entries(content))
+    print(
+      `\n${out.bold(`content.${name}`)}  ${out.green(counted(items.length, "item"))}  ${out.dim(data.collections[name]?.asks ?? "")}`,
+    );
+}
+
 function showLocales(locales: readonly LocalName[], { print, out }: Terminal): void {
   for (const { locale, direction, name, label } of locales) {
     const turned = direction === "rtl" ? "  from right to left" : "";
@@ -105,8 +140,8 @@ function tryPattern(text: string, values: Values, terminal: Terminal): number {
   return 0;
 }
 
-function show(field: Field, { value, trail }: Traced, { print, out }: Terminal): void {
-  print(`${out.bold(field)}  ${out.green(value)}  ${out.dim(fields[field].says)}`);
+function show(what: string, { value, trail }: Traced, says: string, { print, out }: Terminal): void {
+  print([out.bold(what), out.green(value), ...(says ? [out.dim(says)] : [])].join("  "));
   for (const [at, step] of trail.entries()) {
     const place = step.place
       ? `  ${out.cyan(`${step.place.file}:${step.place.line}:${step.place.column}`)}`

@@ -22,7 +22,7 @@ export interface TextSearch {
 }
 
 interface Sought {
-  code: "residue-identifier" | "residue-name";
+  code: "residue-identifier" | "residue-name" | "residue-color";
   what: string;
   pattern: RegExp;
 }
@@ -37,7 +37,7 @@ const namespacePlaces: readonly { file: RegExp; place: RegExp }[] = [
 
 /** Prepares the search for one client; its own values are no residue, though they hold the template's name. Names are found in any case, and with any or no mark between their words. */
 export function searchFor(
-  template: Pick<Template, "identifiers" | "names" | "parts">,
+  template: Pick<Template, "identifiers" | "names" | "colors" | "parts">,
   variant: Pick<Variant, "values" | "locales" | "answers">,
 ): TextSearch {
   const sought: Sought[] = [
@@ -47,6 +47,9 @@ export function searchFor(
       pattern: new RegExp(`(?<![A-Za-z0-9])${escapeRegExp(what)}(?![A-Za-z0-9])`, "gi"),
     })),
     ...template.names.map((what) => ({ code: "residue-name" as const, what, pattern: namePattern(what) })),
+    ...template.colors
+      .filter((what) => !Object.values(variant.values).some(({ value }) => value === what))
+      .map((what) => ({ code: "residue-color" as const, what, pattern: colorPattern(what) })),
   ];
   const local = variant.locales.flatMap(({ name, label }) => [name, label]);
   const owned = [...Object.values(variant.values), ...Object.values(variant.answers), ...local]
@@ -76,6 +79,9 @@ export function searchFor(
 }
 
 const blank = (part: string): string => " ".repeat(part.length);
+
+/** A colour as it is written, with its opacity in front or behind it or without. */
+const colorPattern = (hex: string): RegExp => new RegExp(`#(?:ff)?${hex.slice(1)}(?:ff)?(?![0-9a-f])`, "gi");
 
 function namePattern(name: string): RegExp {
   const words = name

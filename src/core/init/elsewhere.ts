@@ -3,6 +3,7 @@ import { type Folder, textIfAny } from "../files/folder.ts";
 import type { Place } from "../files/source.ts";
 import { applyEdits } from "../splice/site.ts";
 import { placesIn } from "../template/places.ts";
+import { brandColors } from "../template/read.ts";
 import type { PartSurvey } from "../template/survey.ts";
 import type { Field } from "../values/fields.ts";
 
@@ -33,12 +34,17 @@ export function lookElsewhere(
   for (const { holds, site, before, after } of fills) {
     const isName = holds === "app.name" || holds === "app.label" || holds.startsWith("identifiers.");
     const value = site.value.trim();
+    if (holds.startsWith("colors.") && brandColors(parts).includes(value.toLowerCase()) && !own.has(value))
+      own.set(value, holds);
     // Where the long and the short name are the same, the long one stands in texts.
     if (isName && value && !before && !after && own.get(value) !== "app.name") own.set(value, holds);
   }
   const identifiers = [...new Set(parts.flatMap((part) => part.identifiers))];
   const names = [...new Set(parts.flatMap((part) => part.names))];
-  const search = searchFor({ identifiers, names, parts }, { values: {}, locales: [], answers: {} });
+  const search = searchFor(
+    { identifiers, names, colors: brandColors(parts), parts },
+    { values: {}, locales: [], answers: {} },
+  );
   const drawn = new Set(
     parts.flatMap((part) => [...part.brandFiles, ...part.pictures.map(({ path }) => path)]),
   );

@@ -62,6 +62,10 @@ export const ofWork = {
     title: "The template's name is left in a variant",
     fix: "Name the place under `fill` in template.yaml, or leave the file out with `leave`.",
   },
+  "residue-color": {
+    title: "A colour of the template's brand",
+    fix: "Name the place under `fill` in template.yaml, such as a custom property with {colors.brand}; or allow it with a reason.",
+  },
   "residue-client": {
     title: "Something of another client",
     fix: "Take it out of the brief, its texts or its pictures, and generate again; or allow it in template.yaml with a reason.",

@@ -94,7 +94,9 @@ function betweenCommas(cut: Cut, siblings: NonNullable<Cut["siblings"]>, all: re
   const before = siblings.slice(0, at).findLast((each) => !isCut(each));
   const after = siblings.slice(at + 1).find((each) => !isCut(each));
   if (before) return { ...cut, start: before.end };
-  return after ? { ...cut, end: after.start } : cut;
+  if (after) return { ...cut, end: after.start };
+  const last = siblings.at(-1) ?? cut;
+  return { ...cut, start: Math.min(cut.start, siblings[0]?.start ?? cut.start), end: last.end };
 }
 
 function merged(cuts: readonly Cut[]): { start: number; end: number }[] {

@@ -140,6 +140,15 @@ const listResources: Lister = (file, source) =>
     return site ? [{ at: name, site }] : [];
   });
 
+const listCss: Lister = (file, source) =>
+  [...new Set([...source.text.matchAll(/(?<=[\s{;])--[\w-]+(?=\s*:)/g)].map(([name]) => name))].flatMap(
+    (name) =>
+      [name, `dark ${name}`].flatMap((at) => {
+        const site = cssPlace(file, source, at);
+        return site ? [{ at, site }] : [];
+      }),
+  );
+
 const listHtml: Lister = (file, source) =>
   htmlElements(source).flatMap((element) => {
     const id = htmlAttribute(element, "id");
@@ -160,6 +169,7 @@ const listers: Readonly<Record<string, Lister>> = {
   ".xml": listStrings,
   ".resw": listResources,
   ".html": listHtml,
+  ".css": listCss,
 };
 
 function lineLister(format: LineFormatName): Lister {

@@ -5,6 +5,7 @@ import { checkoutRevision } from "../files/ignored.ts";
 import type { Place } from "../files/source.ts";
 import { type Problem, problem, Refusal, refuse } from "../problems/problem.ts";
 import type { Site } from "../splice/site.ts";
+import { channels } from "../values/color.ts";
 import type { Wants } from "../values/missing.ts";
 import { type Platform, platforms } from "../values/platform.ts";
 import type { Workspace } from "../workspace/read.ts";
@@ -37,6 +38,8 @@ export interface Template {
   /** Every way in which the template names itself. */
   identifiers: readonly string[];
   names: readonly string[];
+  /** Colours that brand it, as #rrggbb. */
+  colors: readonly string[];
   /** The commit it is at, where it is a checkout. */
   revision?: string;
   /** Changes whenever anything of the template does, as far as the file system and the survey show. */
@@ -107,9 +110,27 @@ export function openTemplate(workspace: Workspace): Template {
       ]),
     ),
     identifiers: [...new Set(parts.flatMap((part) => part.identifiers))],
+    colors: brandColors(parts),
     names: [...new Set([...parts.flatMap((part) => part.names), ...notes.data.names])],
   };
 }
+
+/** What the template's own build files say its colours are; a grey brands nobody. */
+export function brandColors(parts: readonly PartSurvey[]): string[] {
+  const written = parts.flatMap(({ fills }) =>
+    fills.flatMap(({ holds, site }) => {
+      const hex = /^#(?:[0-9a-f]{2})?([0-9a-f]{6})$/i.exec(site.value.trim())?.[1];
+      return holds.startsWith("colors.") && hex ? [`#${hex.toLowerCase()}`] : [];
+    }),
+  );
+  return [...new Set(written)].filter((hex) => {
+    const all = channels(hex);
+    return Math.max(...all) - Math.min(...all) >= leastColorful;
+  });
+}
+
+/** The least difference of channels of a colour that is one. */
+const leastColorful = 24;
 
 /** Surveys every part that a folder holds. Throws a Refusal where there is none. */
 export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartSurvey[] {
