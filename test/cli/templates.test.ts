@@ -191,6 +191,16 @@ test("a static page that is no installable app yet becomes one, as far as the te
   for (const { src } of manifest.icons) expect(made).toContain(src);
 });
 
+test("files that are not what their names say keep no survey from going on", () => {
+  const root = temporaryFolder();
+  cpSync(join(fixtures, "web-static"), join(root, "app"), { recursive: true });
+  writeFileSync(join(root, "app/old.html"), Buffer.from("<title>caf\xe9</title>", "latin1"));
+  writeFileSync(join(root, "app/data.json"), "not: json");
+  writeFileSync(join(root, "app/bytes.json"), Buffer.from([0, 159, 146, 150]));
+  const { code, out } = oxalis(root, "init", "--template", "app");
+  expect([code, out]).toEqual([0, expect.stringContaining("Tide Table")]);
+});
+
 test("init refuses a second workspace, a folder without an app, and a binary property list; nothing is written", () => {
   const root = temporaryFolder();
   mkdirSync(join(root, "empty"));

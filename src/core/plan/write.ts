@@ -110,19 +110,30 @@ export function clearScratch(workspace: string): void {
   rmSync(scratchFolder(workspace), { recursive: true, force: true });
 }
 
+/** Makes a folder and those above it; one at a time, since Node's own way never comes to an end where a system refuses to tell why. */
+function makeFolder(path: string): void {
+  if (lstatSync(path, { throwIfNoEntry: false })) return;
+  makeFolder(dirname(path));
+  try {
+    mkdirSync(path);
+  } catch (error) {
+    // Another run may have made it meanwhile.
+    if ((error as NodeJS.ErrnoException).code !== "EEXIST") throw error;
+  }
+}
+
 /** Writes several small files of a workspace together: either all of them, or, where one cannot be written, none. */
 export function writeTogether(workspace: string, files: ReadonlyMap<string, string>): void {
-  const scratch = scratchFolder(workspace);
-  mkdirSync(scratch, { recursive: true });
   const staged = [...files].map(([path, text]) => ({
     path,
     text,
     beside: scratchFile(workspace),
   }));
   try {
+    makeFolder(scratchFolder(workspace));
     for (const { beside, text } of staged) writeFileSync(beside, text);
     for (const { beside, path } of staged) {
-      mkdirSync(dirname(join(workspace, path)), { recursive: true });
+      makeFolder(dirname(join(workspace, path)));
       renameSync(beside, join(workspace, path));
     }
   } catch (error) {

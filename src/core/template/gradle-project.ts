@@ -1,4 +1,4 @@
-import type { Folder } from "../files/folder.ts";
+import { type Folder, textIfAny } from "../files/folder.ts";
 import {
   assignment,
   type GradleStatement,
@@ -86,7 +86,7 @@ function makesApp({ blocks, tokens }: GradleStatement): boolean {
 }
 
 const statementsOf = (template: Folder, file: string): Scripted[] =>
-  gradleStatements(template.source(file).text).map((each) => ({ ...each, file }));
+  gradleStatements(textIfAny(template.bytes(file)) ?? "").map((each) => ({ ...each, file }));
 
 function rootOf(template: Folder, module: string): string {
   for (let folder = module; folder; folder = folder.slice(0, Math.max(0, folder.lastIndexOf("/")))) {

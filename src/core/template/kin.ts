@@ -1,5 +1,6 @@
 import { getNodePath, type Node as JsonNode } from "jsonc-parser";
 import { type Folder, textIfAny } from "../files/folder.ts";
+import { Refusal } from "../problems/problem.ts";
 import { nodeSite, parseJson, stringNodes } from "../splice/json.ts";
 import type { Site } from "../splice/site.ts";
 import { attributeSite, find, parseXml, textSite } from "../splice/xml.ts";
@@ -39,9 +40,19 @@ export function kinFills(template: Folder, parts: readonly PartSurvey[]): Fill[]
     if (inParts.has(file)) return [];
     if (file === "config.xml") return widgetFills(template, file);
     if (!settingsForm.test(file) || written.test(file)) return [];
-    if (textIfAny(template.bytes(file)) === undefined) return [];
-    return stringNodes(parseJson(template.source(file))).flatMap((node) => jsonFill(file, node, parts));
+    return stringsIn(template, file).flatMap((node) => jsonFill(file, node, parts));
   });
+}
+
+/** A file that is no JSON, whatever its name, says nothing here; nor does it keep the survey from going on. */
+function stringsIn(template: Folder, file: string): JsonNode[] {
+  if (textIfAny(template.bytes(file)) === undefined) return [];
+  try {
+    return stringNodes(parseJson(template.source(file)));
+  } catch (error) {
+    if (error instanceof Refusal) return [];
+    throw error;
+  }
 }
 
 function jsonFill(file: string, node: JsonNode, parts: readonly PartSurvey[]): Fill[] {

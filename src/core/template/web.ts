@@ -1,6 +1,6 @@
 import { posix } from "node:path";
 import { socialSlot, touchSide, webSlot } from "../catalog/web.ts";
-import type { Folder } from "../files/folder.ts";
+import { type Folder, textIfAny } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
 import { problem } from "../problems/problem.ts";
 import {
@@ -33,7 +33,7 @@ const metaFields: Readonly<Record<string, { holds: Field; shape?: "color" }>> = 
 export const surveyWeb: SurveyPart = (template, wants) => {
   const all = template
     .list()
-    .filter((file) => /\.html?$/i.test(file))
+    .filter((file) => /\.html?$/i.test(file) && textIfAny(template.bytes(file)) !== undefined)
     .map((file): Page => ({ file, elements: htmlElements(template.source(file)) }));
   const linking = all.filter((page) => page.elements.some((element) => linked(element, "manifest")));
   const pages = linking.length > 0 ? linking : all.filter(({ file }) => file === firstPage(all));
