@@ -30,21 +30,19 @@ export function lookElsewhere(
   parts: readonly PartSurvey[],
 ): { left: Elsewhere[]; suggestions: Suggestion[] } {
   const fills = parts.flatMap((part) => part.fills);
+  const colors = brandColors(parts);
   const own = new Map<string, Field>();
   for (const { holds, site, before, after } of fills) {
     const isName = holds === "app.name" || holds === "app.label" || holds.startsWith("identifiers.");
     const value = site.value.trim();
-    if (holds.startsWith("colors.") && brandColors(parts).includes(value.toLowerCase()) && !own.has(value))
+    if (holds.startsWith("colors.") && colors.includes(value.toLowerCase()) && !own.has(value))
       own.set(value, holds);
     // Where the long and the short name are the same, the long one stands in texts.
     if (isName && value && !before && !after && own.get(value) !== "app.name") own.set(value, holds);
   }
   const identifiers = [...new Set(parts.flatMap((part) => part.identifiers))];
   const names = [...new Set(parts.flatMap((part) => part.names))];
-  const search = searchFor(
-    { identifiers, names, colors: brandColors(parts), parts },
-    { values: {}, locales: [], answers: {} },
-  );
+  const search = searchFor({ identifiers, names, colors, parts }, { values: {}, locales: [], answers: {} });
   const drawn = new Set(
     parts.flatMap((part) => [...part.brandFiles, ...part.pictures.map(({ path }) => path)]),
   );

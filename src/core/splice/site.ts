@@ -10,6 +10,15 @@ export interface Site {
   form: Form;
 }
 
+/** A place of no length, where something is put in. */
+export const emptySite = (file: string, at: number, form: Form): Site => ({
+  file,
+  start: at,
+  end: at,
+  value: "",
+  form,
+});
+
 /** A change to one file: this range becomes this text. */
 export interface Edit {
   start: number;

@@ -1,12 +1,12 @@
 import type { Folder } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
-import type { Site } from "../splice/site.ts";
+import { emptySite, type Site } from "../splice/site.ts";
 import { attributeSite, find, type XmlElement } from "../splice/xml.ts";
 import { darkOf } from "../values/fields.ts";
 import type { MissingKind, Wants } from "../values/missing.ts";
 import { type followReferences, forNight } from "./android-references.ts";
 import { type AndroidResources, colorSites, type ResourceRef, readReference } from "./android-resources.ts";
-import type { AddedFile, Fill, Missing } from "./survey.ts";
+import { type AddedFile, type Fill, insertedText, type Missing } from "./survey.ts";
 
 interface Known {
   template: Folder;
@@ -78,12 +78,8 @@ export function addMissing({ template, resources, survey, wants, manifest, place
   if (!round && lacks("round-icon", manifest.file, application.start)) {
     const ref = { type: icon.type, name: `${icon.name}_round` };
     const at = iconSite.end + 1;
-    survey.fills.push({
-      holds: "key",
-      site: { file: manifest.file, start: at, end: at, value: "", form: "raw" },
-      shape: "nothing",
-      opens: `\n        android:roundIcon="@${ref.type}/${ref.name}"`,
-    });
+    const attribute = `\n        android:roundIcon="@${ref.type}/${ref.name}"`;
+    survey.fills.push(insertedText(manifest.file, at, attribute));
     survey.draw("launcher-round", ref);
     if (makesAdaptive) added.push({ path: adaptiveFile(ref), text: made, fills: [] });
     else if (own) added.push(copyOf(template, own, adaptiveFile(ref), survey.fills));
@@ -112,12 +108,7 @@ function themedIcon(
   if (!file || find(resources.xml(file), "monochrome")) return undefined;
   const at = find(resources.xml(file), "foreground")?.end;
   if (at === undefined) return undefined;
-  return {
-    holds: "key",
-    site: { file, start: at, end: at, value: "", form: "raw" },
-    shape: "nothing",
-    opens: `\n    <monochrome android:drawable="@${icon.type}/${name}"/>`,
-  };
+  return insertedText(file, at, `\n    <monochrome android:drawable="@${icon.type}/${name}"/>`);
 }
 
 /** A file of colours, each with its place. */
@@ -125,7 +116,7 @@ function colorFile(path: string, colors: readonly { name: string; holds: Fill["h
   let text = '<?xml version="1.0" encoding="utf-8"?>\n<resources>\n';
   const fills = colors.map(({ name, holds }): Fill => {
     text += `    <color name="${name}">`;
-    const site: Site = { file: path, start: text.length, end: text.length, value: "", form: "xml-text" };
+    const site = emptySite(path, text.length, "xml-text");
     text += "</color>\n";
     return { holds, site, shape: "text" };
   });

@@ -1,8 +1,8 @@
 import { androidStoreSlots } from "../catalog/android.ts";
 import { placeAt } from "../files/source.ts";
 import { problem } from "../problems/problem.ts";
-import { assignment, keyedSite, literalSite } from "../splice/gradle.ts";
-import type { Site } from "../splice/site.ts";
+import { gradleSettings, keyedSite, settingsNamed } from "../splice/gradle.ts";
+import { emptySite, type Site } from "../splice/site.ts";
 import { attributeOf, attributeSite, find, findAll, parseXml, walk, type XmlElement } from "../splice/xml.ts";
 import type { Wants } from "../values/missing.ts";
 import { addMissing } from "./android-missing.ts";
@@ -64,7 +64,8 @@ function surveyModule(template: Parameters<SurveyPart>[0], module: AppModule, wa
     return found;
   };
 
-  const namespace = literalNamed(module, "namespace");
+  const settings = gradleSettings(module.script, template.source(module.script).text);
+  const [namespace] = settingsNamed(settings, "namespace", ["android"]);
   survey.fills.push(...identifierFills(module, gapAt));
   for (const [name, field] of [
     ["versionName", "version"],
@@ -102,17 +103,9 @@ function surveyModule(template: Parameters<SurveyPart>[0], module: AppModule, wa
   return {
     ...survey,
     ...more,
-    namespace: namespace ?? attributeOf(main?.root, "package"),
+    namespace: namespace?.site.value ?? attributeOf(main?.root, "package"),
   };
 }
-
-const literalNamed = (module: AppModule, name: string): string | undefined =>
-  module.statements
-    .map((statement) => ({ statement, set: assignment(statement) }))
-    .filter(({ statement, set }) => statement.blocks.join() === "android" && set?.name === name)
-    .flatMap(({ set, statement }) =>
-      set?.value[0] ? (literalSite(statement.file, set.value[0])?.value ?? []) : [],
-    )[0];
 
 /** The application ID wherever it is given; a flavour's keeps what it has behind the others'. */
 function identifierFills(module: AppModule, gapAt: (what: string, file: string, at: number) => void): Fill[] {
@@ -146,7 +139,7 @@ function madeFromNamespace({ statements }: AppModule): Fill[] {
   );
   const at = opening?.tokens.at(-1)?.end;
   if (!opening || at === undefined) return [];
-  const site: Site = { file: opening.file, start: at, end: at, value: "", form: "gradle-double" };
+  const site = emptySite(opening.file, at, "gradle-double");
   return [
     { holds: "identifiers.android", site, shape: "text", opens: '\n        applicationId = "', closes: '"' },
   ];
@@ -156,13 +149,15 @@ function madeFromNamespace({ statements }: AppModule): Fill[] {
 const iconsOf = (root: XmlElement): XmlElement[] =>
   ["application", "activity", "activity-alias"].flatMap((name) => findAll(root, name));
 
+/** Whether an activity is one that people open the app by. */
+export const opensApp = (activity: XmlElement): boolean =>
+  findAll(activity, "category").some(
+    (each) => attributeOf(each, "android:name") === "android.intent.category.LAUNCHER",
+  );
+
 /** The themes people see first: the launcher activity's, and the application's. */
 function themesOf(manifest: XmlElement): ResourceRef[] {
-  const launchers = findAll(manifest, "activity").filter((activity) =>
-    findAll(activity, "category").some(
-      (each) => attributeOf(each, "android:name") === "android.intent.category.LAUNCHER",
-    ),
-  );
+  const launchers = findAll(manifest, "activity").filter(opensApp);
   const named = [...launchers, find(manifest, "application")].map((each) =>
     readReference(attributeOf(each, "android:theme")),
   );

@@ -3,32 +3,20 @@ import type { Folder } from "../files/folder.ts";
 import { jsonSite, memberSite, parseJson } from "../splice/json.ts";
 import { entry, openStepSite, parseOpenStep } from "../splice/openstep.ts";
 import { plistStart } from "../splice/plist.ts";
-import type { Site } from "../splice/site.ts";
-import { attributeOf, attributeSite, find, findAll, parseXml, type XmlElement } from "../splice/xml.ts";
+import { emptySite, type Site } from "../splice/site.ts";
+import { attributeSite, find, findAll, parseXml, type XmlElement } from "../splice/xml.ts";
 import type { Platform } from "../values/platform.ts";
-import type { Fill, PartSurvey } from "./survey.ts";
+import { opensApp } from "./android.ts";
+import { type Fill, filesOf, type PartSurvey } from "./survey.ts";
+import { isWebManifest } from "./web-manifest.ts";
+import { isPackageManifest } from "./windows.ts";
 
 type Look = (template: Folder, files: readonly string[]) => Fill[];
 
 /** Where a platform says how its app may be turned, and what it is for: filled only where a client says so. */
-export function deviceFills(template: Folder, { platform, folder }: PartSurvey): Fill[] {
-  const files = template.list().filter((file) => !folder || file.startsWith(`${folder}/`));
-  return looks[platform](template, files).map((fill) => ({ ...fill, optional: true }));
+export function deviceFills(template: Folder, part: PartSurvey): Fill[] {
+  return looks[part.platform](template, filesOf(template, part)).map((fill) => ({ ...fill, optional: true }));
 }
-
-const inserted = (file: string, at: number, form: Site["form"]): Site => ({
-  file,
-  start: at,
-  end: at,
-  value: "",
-  form,
-});
-
-/** Whether an activity is one that people open the app by. */
-const opensApp = (activity: XmlElement): boolean =>
-  findAll(activity, "category").some(
-    (each) => attributeOf(each, "android:name") === "android.intent.category.LAUNCHER",
-  );
 
 const inAndroid: Look = (template, files) =>
   files
@@ -45,7 +33,7 @@ const inAndroid: Look = (template, files) =>
         return [
           {
             holds: "orientation",
-            site: inserted(file, name.end + 1, "xml-attribute"),
+            site: emptySite(file, name.end + 1, "xml-attribute"),
             shape: "screenOrientation",
             opens,
             closes: '"',
@@ -72,7 +60,7 @@ function screens(file: string, root: XmlElement, application: XmlElement): Fill[
     const opens = `${at === 0 && !own ? "<supports-screens" : ""} ${attribute}="`;
     const closes = last && !own ? '" />\n\n    ' : '"';
     const place = own ? own.start + `<${own.name}`.length : application.start;
-    return [{ holds: "devices", site: inserted(file, place, "xml-attribute"), shape, opens, closes }];
+    return [{ holds: "devices", site: emptySite(file, place, "xml-attribute"), shape, opens, closes }];
   });
 }
 
@@ -103,7 +91,7 @@ function inList(file: string, source: { file: string; text: string }): Fill[] {
   return [
     {
       holds: "orientation",
-      site: inserted(file, at, "raw"),
+      site: emptySite(file, at, "raw"),
       shape: "interfaceOrientations",
       opens,
       closes: "\n\t</array>",
@@ -143,14 +131,14 @@ function inProject(file: string, source: { file: string; text: string }): Fill[]
     const isTarget = settings?.kind === "group" && settings.entries.has("ASSETCATALOG_COMPILER_APPICON_NAME");
     if (!isTarget || settings.entries.has("TARGETED_DEVICE_FAMILY")) return found;
     const opens = "\n\t\t\t\tTARGETED_DEVICE_FAMILY = ";
-    const site = inserted(file, settings.start, "openstep");
+    const site = emptySite(file, settings.start, "openstep");
     return [...found, { holds: "devices", site, shape: "deviceFamily", opens, closes: ";" }];
   });
 }
 
 const inWindows: Look = (template, files) =>
   files
-    .filter((file) => /(\.appxmanifest|(^|\/)AppxManifest\.xml)$/i.test(file))
+    .filter((file) => isPackageManifest(file))
     .flatMap((file): Fill[] => {
       const root = parseXml(template.source(file));
       const there = find(root, "InitialRotationPreference");
@@ -163,12 +151,12 @@ const inWindows: Look = (template, files) =>
       const at = find(visual, "SplashScreen")?.end ?? visual.innerEnd;
       const opens = "\n        <uap:InitialRotationPreference>";
       const closes = "</uap:InitialRotationPreference>";
-      return [{ holds: "orientation", site: inserted(file, at, "raw"), shape: "rotation", opens, closes }];
+      return [{ holds: "orientation", site: emptySite(file, at, "raw"), shape: "rotation", opens, closes }];
     });
 
 const inWeb: Look = (template, files) =>
   files
-    .filter((file) => /(\.webmanifest|(^|\/)manifest\.json)$/.test(file))
+    .filter((file) => isWebManifest(file))
     .flatMap((file): Fill[] => {
       const root = parseJson(template.source(file));
       const site = jsonSite(file, root, ["orientation"]);

@@ -2,11 +2,13 @@ import { type Folder, textIfAny } from "../files/folder.ts";
 import { type Cut, elementCut, keyCuts, memberCuts, openStepCuts, pageCuts } from "../splice/cut.ts";
 import { entry, openStepSite, parseOpenStep, parseStrings, stringsSite } from "../splice/openstep.ts";
 import { plistSite, plistStart, plistStrings } from "../splice/plist.ts";
-import type { Site } from "../splice/site.ts";
+import { emptySite, type Site } from "../splice/site.ts";
 import { attributeOf, parseXml, walk } from "../splice/xml.ts";
 import { knownNeeds, type Needs } from "../values/needs.ts";
 import type { Platform } from "../values/platform.ts";
-import type { PartSurvey } from "./survey.ts";
+import { filesOf, type PartSurvey } from "./survey.ts";
+import { isWebManifest } from "./web-manifest.ts";
+import { isPackageManifest } from "./windows.ts";
 
 /** Where a feature is in the build files: what goes with it, and what it puts there. */
 export interface FeaturePlaces {
@@ -59,9 +61,8 @@ export function featurePlaces(
 ): FeaturePlaces {
   const needs = needsOf(name, declared);
   const all: Found = { cuts: [], usage: [] };
-  for (const { platform, folder } of parts) {
-    const files = template.list().filter((file) => !folder || file.startsWith(`${folder}/`));
-    const found = searches[platform](template, files, needs);
+  for (const part of parts) {
+    const found = searches[part.platform](template, filesOf(template, part), needs);
     all.cuts.push(...(found.cuts ?? []));
     all.usage.push(...(found.usage ?? []));
   }
@@ -153,7 +154,7 @@ function addUsage(found: Found, template: Folder, files: readonly string[], key:
   );
   const at = main === undefined ? undefined : plistStart(template.source(main));
   if (main === undefined || at === undefined) return;
-  const site: Site = { file: main, start: at, end: at, value: "", form: "xml-text" };
+  const site = emptySite(main, at, "xml-text");
   found.usage.push({
     key,
     locale: "",
@@ -180,7 +181,7 @@ function backgroundCuts(
 
 const inWindows: Search = (template, files, { windows }) => {
   const cuts: Cut[] = [];
-  for (const file of files.filter((each) => /(\.appxmanifest|(^|\/)AppxManifest\.xml)$/i.test(each))) {
+  for (const file of files.filter(isPackageManifest)) {
     const { text } = template.source(file);
     for (const element of walk(parseXml(template.source(file)))) {
       const plain = element.name.replace(/^.*:/, "");
@@ -199,7 +200,7 @@ const inWeb: Search = (template, files, { web }) => ({
   cuts: [
     ...(web?.members?.length
       ? files
-          .filter((file) => /(\.webmanifest|(^|\/)manifest\.json)$/.test(file))
+          .filter(isWebManifest)
           .flatMap((file) => memberCuts(file, template.source(file), web.members ?? []))
       : []),
     ...(web?.elements?.length

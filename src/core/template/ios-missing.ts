@@ -3,10 +3,10 @@ import { iosIconSlots } from "../catalog/ios.ts";
 import type { Folder } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
 import { plistStart } from "../splice/plist.ts";
-import type { Site } from "../splice/site.ts";
+import { emptySite, type Site } from "../splice/site.ts";
 import { darkOf, type Field } from "../values/fields.ts";
 import type { MissingKind, Wants } from "../values/missing.ts";
-import type { Fill, Found } from "./survey.ts";
+import { type Fill, type Found, insertedText } from "./survey.ts";
 import type { XcodeProject, XcodeTarget } from "./xcode.ts";
 
 interface Project {
@@ -57,7 +57,7 @@ const insertedValue = (
   holds: Field,
   opens: string,
   closes: string,
-): Fill => ({ holds, site: { file, start: at, end: at, value: "", form }, shape: "text", opens, closes });
+): Fill => ({ holds, site: emptySite(file, at, form), shape: "text", opens, closes });
 
 /** The dark and the tinted form of an icon that is one picture for all (Apple, asset catalog reference, appearances). */
 export function addAppearances(
@@ -88,12 +88,7 @@ export function addAppearances(
     };
     const opens = `,\n${indented(JSON.stringify(entry, null, 2))}`;
     into.pictures.push({ slot, path: `${set}/${filename}` });
-    into.fills.push({
-      holds: "key",
-      site: { file, start: at, end: at, value: "", form: "raw" },
-      shape: "nothing",
-      opens,
-    });
+    into.fills.push(insertedText(file, at, opens));
   }
 }
 
@@ -131,7 +126,7 @@ export function addDarkColor(
   ] as const;
   for (const { shape, opens, closes } of parts) {
     // The notation of what is put in: hexadecimal, as Xcode offers it.
-    const site: Site = { file, start: at, end: at, value: "0x00", form: "json" };
+    const site = { ...emptySite(file, at, "json"), value: "0x00" };
     into.fills.push({ holds: darkOf(holds), site, shape, opens, closes });
   }
 }

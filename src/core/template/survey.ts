@@ -2,7 +2,7 @@ import type { Slot } from "../catalog/slot.ts";
 import type { Folder } from "../files/folder.ts";
 import type { Place } from "../files/source.ts";
 import type { Problem } from "../problems/problem.ts";
-import type { Site } from "../splice/site.ts";
+import { emptySite, type Site } from "../splice/site.ts";
 import type { Field } from "../values/fields.ts";
 import type { MissingKind, Wants } from "../values/missing.ts";
 import type { Platform } from "../values/platform.ts";
@@ -77,6 +77,18 @@ export interface PartSurvey {
 
 /** Surveys one platform's part of a template; undefined where there is none. */
 export type SurveyPart = (template: Folder, wants: Wants) => PartSurvey | undefined;
+
+/** Text that every variant gets at a place of a file, whoever the client is. */
+export const insertedText = (file: string, at: number, opens: string): Fill => ({
+  holds: "key",
+  site: emptySite(file, at, "raw"),
+  shape: "nothing",
+  opens,
+});
+
+/** The files of a part. */
+export const filesOf = (template: Folder, { folder }: Pick<PartSurvey, "folder">): string[] =>
+  template.list().filter((file) => !folder || file.startsWith(`${folder}/`));
 
 /** A place as a key; several insertions may stand at one offset. */
 export const placeOf = ({ file, start, end }: Site, opens = ""): string =>

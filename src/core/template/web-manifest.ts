@@ -3,10 +3,13 @@ import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
 import type { Slot } from "../catalog/slot.ts";
 import { icoSizes, manifestIcons, webSlot } from "../catalog/web.ts";
 import { problem } from "../problems/problem.ts";
-import { jsonSite, nodeSite, parseJson } from "../splice/json.ts";
+import { jsonSite, parseJson } from "../splice/json.ts";
 import type { Field } from "../values/fields.ts";
-import type { PictureUse } from "./survey.ts";
+import { insertedText, type PictureUse } from "./survey.ts";
 import type { Site, WebFound } from "./web-links.ts";
+
+/** Whether a file is a web manifest, by its name. */
+export const isWebManifest = (file: string): boolean => /(\.webmanifest|(^|\/)manifest\.json)$/.test(file);
 
 /** Members of a web manifest (W3C, Web Application Manifest). */
 export const manifestFields: Readonly<Record<string, { holds: Field; shape?: "color" }>> = {
@@ -72,12 +75,7 @@ function addMissingIcons(
     if (path) found.pictures.push({ slot, path });
     return `,\n    ${iconEntry(slot, src)}`;
   });
-  found.fills.push({
-    holds: "key",
-    site: { ...nodeSite(file, last), start: at, end: at, value: "", form: "raw" },
-    shape: "nothing",
-    opens: entries.join(""),
-  });
+  found.fills.push(insertedText(file, at, entries.join("")));
 }
 
 export const iconName = ({ role, width }: Slot): string => `app-${role}-${width}.png`;

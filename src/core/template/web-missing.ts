@@ -1,9 +1,9 @@
 import { manifestIcons, touchSide, webSlot } from "../catalog/web.ts";
 import { placeAt } from "../files/source.ts";
 import { htmlAttribute } from "../splice/html.ts";
-import type { Site as Range } from "../splice/site.ts";
+import { emptySite } from "../splice/site.ts";
 import type { MissingKind, Wants } from "../values/missing.ts";
-import type { Fill } from "./survey.ts";
+import { type Fill, insertedText } from "./survey.ts";
 import { linked, type Page, type Site, type WebFound } from "./web-links.ts";
 import { iconEntry, iconName, manifestFields } from "./web-manifest.ts";
 import type { TouchLink } from "./web-start.ts";
@@ -23,7 +23,7 @@ export function addMissing(site: Site, page: Page, wants: Wants, found: WebFound
     found.missing.push({ kind, added: wants(kind), place: placeAt(source, at) });
     return wants(kind);
   };
-  const insert = (opens: string) => found.fills.push(inserted(file, at, opens));
+  const insert = (opens: string) => found.fills.push(insertedText(file, at, opens));
 
   const themes = elements.filter((each) => htmlAttribute(each, "name") === "theme-color");
   const [theme] = themes;
@@ -65,7 +65,7 @@ const darkScreens = "(prefers-color-scheme: dark)";
 
 const themeColor = (file: string, at: number, holds: Fill["holds"], opens: string, closes: string): Fill => ({
   holds,
-  site: { file, start: at, end: at, value: "", form: "html-attribute" },
+  site: emptySite(file, at, "html-attribute"),
   shape: "color",
   opens,
   closes,
@@ -73,13 +73,6 @@ const themeColor = (file: string, at: number, holds: Fill["holds"], opens: strin
 
 /** A file that is served from the top, as a page beside it or one that a bundler moves there links it. */
 const hrefTo = (site: Site, name: string): string => (site.root === site.folder ? name : `/${name}`);
-
-const inserted = (file: string, at: number, opens: string): Fill => ({
-  holds: "key",
-  site: { file, start: at, end: at, value: "", form: "raw" },
-  shape: "nothing",
-  opens,
-});
 
 /** A manifest with its fields and icons, served from the top. */
 function addManifest(site: Site, found: WebFound): void {
@@ -89,8 +82,7 @@ function addManifest(site: Site, found: WebFound): void {
   let text = "{\n";
   for (const [member, { holds, shape }] of Object.entries(manifestFields)) {
     text += `  "${member}": `;
-    const place: Range = { file: path, start: text.length, end: text.length, value: "", form: "json" };
-    fills.push({ holds, site: place, shape: shape ?? "text" });
+    fills.push({ holds, site: emptySite(path, text.length, "json"), shape: shape ?? "text" });
     text += ",\n";
   }
   text += '  "start_url": ".",\n  "scope": ".",\n  "display": "standalone",\n  "icons": [\n';

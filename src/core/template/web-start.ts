@@ -1,6 +1,7 @@
 import { slotPath } from "../catalog/slot.ts";
 import { webStartSlots } from "../catalog/web.ts";
 import { type HtmlElement, htmlAttribute } from "../splice/html.ts";
+import { insertedText } from "./survey.ts";
 import { linked, type Site, type WebFound } from "./web-links.ts";
 
 const relation = "apple-touch-startup-image";
@@ -34,12 +35,7 @@ export function surveyWebStart(
     found.pictures.push({ slot, path });
     links += `${line}<link rel="${relation}" media="${slot.media}" href="${picture}">`;
   }
-  found.fills.push({
-    holds: "key",
-    site: { file, start: after, end: after, value: "", form: "raw" },
-    shape: "nothing",
-    opens: links,
-  });
+  found.fills.push(insertedText(file, after, links));
   for (const element of elements.filter((each) => linked(each, relation)))
     replaced(site, file, element, found);
 }

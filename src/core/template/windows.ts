@@ -56,9 +56,13 @@ const named: readonly { element: string; attribute?: string; role: string; earli
   { element: "LockScreen", attribute: "BadgeLogo", role: "BadgeLogo" },
 ];
 
+/** Whether a file is a package manifest, by its name. */
+export const isPackageManifest = (file: string): boolean =>
+  /(\.appxmanifest|(^|\/)AppxManifest\.xml)$/i.test(file);
+
 /** Surveys the Windows package of a template; undefined where there is none. */
 export const surveyWindows: SurveyPart = (template) => {
-  const file = template.list().find((each) => /(\.appxmanifest|(^|\/)AppxManifest\.xml)$/i.test(each));
+  const file = template.list().find(isPackageManifest);
   if (!file) return undefined;
   const folder = file.includes("/") ? file.slice(0, file.lastIndexOf("/")) : "";
   const root = parseXml(template.source(file));
