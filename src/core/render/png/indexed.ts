@@ -30,7 +30,7 @@ const roundings = [
 export function indexed(pixels: Uint32Array, ground: number): Indexed | undefined {
   const counted = count(pixels, ground);
   if (!counted) return undefined;
-  const { colors, counts, numbers } = counted;
+  const { colors, counts, runs } = counted;
   const rare = counts.map((count, at) => at > 0 && count < frequent * pixels.length);
   const surfaces = colors.filter((_, at) => !rare[at]);
   const nearest = colors.map((color, at) => (rare[at] ? surfaceNear(color, surfaces) : color));
@@ -45,33 +45,62 @@ export function indexed(pixels: Uint32Array, ground: number): Indexed | undefine
       return known;
     });
     if (palette.size > 256) continue;
-    const table = Uint8Array.from(renumbered);
-    const indices = new Uint8Array(pixels.length);
-    for (let i = 0; i < indices.length; i++) indices[i] = table[numbers[i] as number] as number;
-    return { colors: [...palette.keys()], indices };
+    return { colors: [...palette.keys()], indices: spread(runs, renumbered) };
   }
   return undefined;
 }
 
-const slots = 4 * mostCounted;
+/** Pixels of one colour that follow each other, row after row: where each run ends, and the number of its colour. */
+interface Runs {
+  ends: Uint32Array;
+  numbers: Uint16Array;
+  count: number;
+}
 
-/** The colours in the order they come, how often each does, and each pixel's; undefined where there are too many. */
+/** A run's length from which on filling is quicker than a loop. */
+const worthFilling = 16;
+
+/** Each pixel's number, when each colour has got a new one. */
+function spread({ ends, numbers, count }: Runs, renumbered: readonly number[]): Uint8Array {
+  const table = Uint8Array.from(renumbered);
+  const indices = new Uint8Array(count === 0 ? 0 : (ends[count - 1] as number));
+  let start = 0;
+  for (let run = 0; run < count; run++) {
+    const end = ends[run] as number;
+    const index = table[numbers[run] as number] as number;
+    if (index !== 0) {
+      if (end - start >= worthFilling) indices.fill(index, start, end);
+      else for (let at = start; at < end; at++) indices[at] = index;
+    }
+    start = end;
+  }
+  return indices;
+}
+
+/** Runs there is room for at first, of a picture's pixels: drawings have few edges. */
+const expected = 1 / 16;
+
+const roomier = ({ ends, numbers, count }: Runs): Runs => {
+  const more = { ends: new Uint32Array(2 * count), numbers: new Uint16Array(2 * count), count };
+  more.ends.set(ends);
+  more.numbers.set(numbers);
+  return more;
+};
+
+/** The colours in the order they come, how often each does, and the runs; undefined where there are too many. */
 function count(pixels: Uint32Array, ground: number) {
-  const keys = new Uint32Array(slots);
-  const held = new Int16Array(slots).fill(-1);
+  const known = new Map<number, number>();
   const colors: number[] = [];
   const counts: number[] = [];
   const numberOf = (color: number): number => {
-    let at = (Math.imul(color, 0x9e3779b1) >>> 16) % slots;
-    while (held[at] !== -1 && keys[at] !== color) at = (at + 1) % slots;
-    if (held[at] === -1) {
-      keys[at] = color;
-      counts.push(0);
-      held[at] = colors.push(color) - 1;
-    }
-    return held[at] as number;
+    const held = known.get(color);
+    if (held !== undefined) return held;
+    counts.push(0);
+    known.set(color, colors.length);
+    return colors.push(color) - 1;
   };
-  const numbers = new Uint16Array(pixels.length);
+  const room = 64 + Math.ceil(pixels.length * expected);
+  let runs: Runs = { ends: new Uint32Array(room), numbers: new Uint16Array(room), count: 0 };
   const end = pixels.length;
   numberOf(ground);
   for (let i = 0; i < end; ) {
@@ -81,10 +110,11 @@ function count(pixels: Uint32Array, ground: number) {
     const number = numberOf(color);
     if (number >= mostCounted) return undefined;
     counts[number] = (counts[number] as number) + i - start;
-    if (i - start > 8) numbers.fill(number, start, i);
-    else for (let at = start; at < i; at++) numbers[at] = number;
+    if (runs.count === runs.ends.length) runs = roomier(runs);
+    runs.ends[runs.count] = i;
+    runs.numbers[runs.count++] = number;
   }
-  return { colors, counts, numbers };
+  return { colors, counts, runs };
 }
 
 /** A surface's colour that is as near as any rounding would be: what a bitmap's edges and its compression leave beside them. */

@@ -25,12 +25,18 @@ export function indexedRows({ colors, indices }: Indexed, placement: Placement, 
       band.set(indices.subarray(y * width, (y + 1) * width), start + left);
       continue;
     }
-    for (let x = 0; x < width; x++) {
-      const bit = (left + x) * depth;
-      band[start + (bit >> 3)] =
-        (band[start + (bit >> 3)] as number) |
-        ((indices[y * width + x] as number) << (8 - depth - (bit & 7)));
+    let at = start + ((left * depth) >> 3);
+    let filled = (left * depth) & 7;
+    let byte = 0;
+    for (let from = y * width, end = from + width; from < end; from++) {
+      byte = (byte << depth) | (indices[from] as number);
+      filled += depth;
+      if (filled < 8) continue;
+      band[at++] = byte;
+      filled = 0;
+      byte = 0;
     }
+    if (filled > 0) band[at] = byte << (8 - filled);
   }
   const palette = Buffer.from(
     colors.flatMap((color) => [color & 255, (color >> 8) & 255, (color >> 16) & 255]),
