@@ -13,7 +13,7 @@ import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
 import { toned } from "./tone.ts";
 
 /** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
-export const rendererVersion = 3;
+export const rendererVersion = 4;
 
 /** Draws pictures from sources that are read once. */
 export interface Renderer {
