@@ -11,14 +11,13 @@ import {
   rmSync,
   writeFileSync,
 } from "node:fs";
-import { rename, writeFile } from "node:fs/promises";
 import { dirname, join, relative, sep } from "node:path";
 import { sha256 } from "../files/hash.ts";
 import { refuse } from "../problems/problem.ts";
 
 /** Writes into one folder of a workspace, each file whole or not at all, and never through a link. */
 export interface Writer {
-  write(path: string, content: string | Uint8Array, executable?: boolean): Promise<void>;
+  write(path: string, content: string | Uint8Array, executable?: boolean): void;
   /** Copies a file; where the file system can, without taking room. */
   copy(path: string, from: string, executable: boolean): void;
   remove(path: string): void;
@@ -67,11 +66,11 @@ export function openWriter(workspace: string, folder: string): Writer {
   };
 
   return {
-    async write(path, content, executable = false) {
+    write(path, content, executable = false) {
       const { target, beside } = prepared(path);
       try {
-        await writeFile(beside, content, { mode: executable ? 0o755 : 0o644 });
-        await rename(beside, target);
+        writeFileSync(beside, content, { mode: executable ? 0o755 : 0o644 });
+        renameSync(beside, target);
       } catch (error) {
         failed(target, beside, error);
       }
