@@ -10,6 +10,7 @@ import { lastFew } from "./last-few.ts";
 import { openLayers } from "./layers.ts";
 import { type Content, contentOf, encodePng } from "./png/encode.ts";
 import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
+import { openSheets, smallSide } from "./sheet.ts";
 import { toned } from "./tone.ts";
 
 /** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
@@ -33,6 +34,7 @@ const embeddedSide = 512;
 /** @param read gives the bytes of a source picture by its path within the workspace. */
 export function createRenderer(read: (file: string) => Uint8Array): Renderer {
   const layers = openLayers(read);
+  const onSheet = openSheets();
 
   /** What is repeated over the plate, as part of an SVG. */
   const tileOf = async ({ tile }: Drawing): Promise<string> => {
@@ -63,7 +65,11 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
 
   const pixels = async (drawing: Drawing): Promise<Raw> => {
     const svg = await asSvg(drawing);
-    if (svg !== undefined || !drawing.picture) return rawOfSvg(svg ?? "");
+    const { picture, ...size } = drawing;
+    if (svg !== undefined || !picture)
+      return picture && fitsSheet(drawing)
+        ? onSheet({ ...size, key: picture.art.hash, svg: svg ?? "" })
+        : rawOfSvg(svg ?? "");
     const factor = finer(drawing);
     const fine = onWholePixels(times(drawing, factor));
     const alone = await placed(fine, await layers.layer(fine.picture));
@@ -107,6 +113,10 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
     },
   };
 }
+
+/** A small picture on nothing or on a plain plate: what it defines is the source's alone. */
+const fitsSheet = ({ width, height, plate, picture, tile }: Drawing): boolean =>
+  Math.max(width, height) <= smallSide && !plate?.foot && !picture?.clip && !tile;
 
 const alone = (raw: Raw): Promise<Buffer> => encodePng(contentOf(raw, 0, true));
 

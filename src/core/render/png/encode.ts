@@ -1,7 +1,7 @@
 import { constants } from "node:zlib";
 import { fromRaw, type Raw } from "../raw.ts";
 import { pngFile } from "./file.ts";
-import { upward } from "./filters.ts";
+import { upward, upwardHasFewerRuns } from "./filters.ts";
 import { type Indexed, indexed } from "./indexed.ts";
 import type { Placement } from "./placement.ts";
 import { colorRows, indexedRows, paint, type Rows } from "./rows.ts";
@@ -102,23 +102,7 @@ function wayOf({ header: { colorType, depth }, length, band }: Rows, { left, wid
   const byteOf = (column: number) => 1 + ((column * depth) >> 3);
   const columns = { from: byteOf(left), to: Math.min(length, byteOf(left + width) + 1) };
   const runs = { level: 6, strategy: constants.Z_RLE };
-  const sample = middleRows(band, length);
-  const isUpward = runsIn(upward(sample, length, columns)) < runsIn(sample);
-  return { band: isUpward ? upward(band, length, columns) : band, ...runs };
-}
-
-/** Runs of equal bytes. */
-function runsIn(rows: Uint8Array): number {
-  let runs = 1;
-  for (let at = 1; at < rows.length; at++) if (rows[at] !== rows[at - 1]) runs++;
-  return runs;
-}
-
-/** An eighth of the rows, from the middle: they tell what suits the rest. */
-function middleRows(band: Uint8Array, length: number): Uint8Array {
-  const rows = band.length / length;
-  const first = Math.floor((rows * 7) / 16);
-  return band.subarray(first * length, (first + Math.ceil(rows / 8)) * length);
+  return { band: upwardHasFewerRuns(band, length, columns) ? upward(band, length, columns) : band, ...runs };
 }
 
 /** Short runs of zeros are taken together with what is beside them. */

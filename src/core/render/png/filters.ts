@@ -81,11 +81,36 @@ export function unfiltered(filtered: Uint8Array, length: number, step: number): 
   return rows;
 }
 
+/** The bytes of a row that differ between rows; outside them, all rows hold zeros. */
+interface Columns {
+  from: number;
+  to: number;
+}
+
 /**
- * Each byte as its difference from the one above; the first row stays as it is.
- * @param columns the bytes of a row that differ between rows; outside them, all rows hold zeros.
+ * Whether rows have fewer runs of equal bytes as differences from the ones above than as they are; an eighth of them, from the
+ * middle, tells.
  */
-export function upward(rows: Uint8Array, length: number, columns: { from: number; to: number }): Uint8Array {
+export function upwardHasFewerRuns(rows: Uint8Array, length: number, { from, to }: Columns): boolean {
+  const count = rows.length / length;
+  const first = Math.max(1, Math.floor((count * 7) / 16));
+  let more = 0;
+  for (let row = first * length, end = row + Math.ceil(count / 8) * length; row < end; row += length) {
+    let [left, leftUpward] = [0, 0];
+    for (let at = row + from; at < row + to; at++) {
+      const here = rows[at] as number;
+      const hereUpward = here - (rows[at - length] as number);
+      if (here !== left) more++;
+      if (hereUpward !== leftUpward) more--;
+      left = here;
+      leftUpward = hereUpward;
+    }
+  }
+  return more > 0;
+}
+
+/** Each byte as its difference from the one above; the first row stays as it is. */
+export function upward(rows: Uint8Array, length: number, columns: Columns): Uint8Array {
   const filtered = new Uint8Array(rows.length);
   filtered.set(rows.subarray(0, length));
   const part = (row: number) => rows.subarray(row + columns.from, row + columns.to);

@@ -97,10 +97,10 @@ function adler(data: Uint8Array): [low: number, high: number] {
     const end = Math.min(words.length, word + wordsAtOnce);
     for (; word < end && words[word] !== 0; word++) {
       const four = words[word] as number;
-      for (let shift = 0; shift < 32; shift += 8) {
-        low += (four >>> shift) & 255;
-        high += low;
-      }
+      high += low += four & 255;
+      high += low += (four >>> 8) & 255;
+      high += low += (four >>> 16) & 255;
+      high += low += four >>> 24;
     }
     low %= modulus;
     high %= modulus;
