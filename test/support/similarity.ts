@@ -12,8 +12,10 @@ async function greyOf(png: Buffer): Promise<Grey> {
   const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   const levels = new Float64Array(info.width * info.height);
   for (let at = 0; at < levels.length; at++) {
-    const [r = 0, g = 0, b = 0, a = 0] = data.subarray(at * 4, at * 4 + 4);
-    levels[at] = ((0.2126 * r + 0.7152 * g + 0.0722 * b) * a + 128 * (255 - a)) / 255;
+    const a = data[at * 4 + 3] ?? 0;
+    const grey =
+      0.2126 * (data[at * 4] ?? 0) + 0.7152 * (data[at * 4 + 1] ?? 0) + 0.0722 * (data[at * 4 + 2] ?? 0);
+    levels[at] = (grey * a + 128 * (255 - a)) / 255;
   }
   return { width: info.width, height: info.height, levels };
 }

@@ -1,6 +1,6 @@
 import sharp from "sharp";
 import { channels, type Hex } from "../values/color.ts";
-import { finer, onWholePixels, placed, times } from "./canvas.ts";
+import { clipped, onCanvas } from "./canvas.ts";
 import { composeSvg, embedded, nested, tileSize } from "./compose.ts";
 import { cropped } from "./crop.ts";
 import type { Drawing } from "./drawing.ts";
@@ -9,12 +9,12 @@ import { packIco } from "./ico.ts";
 import { lastFew } from "./last-few.ts";
 import { openLayers } from "./layers.ts";
 import { type Content, contentOf, encodePng } from "./png/encode.ts";
-import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
+import { type Raw, rawOf, rawOfSvg } from "./raw.ts";
 import { openSheets, smallSide } from "./sheet.ts";
 import { toned } from "./tone.ts";
 
 /** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
-export const rendererVersion = 4;
+export const rendererVersion = 5;
 
 /** Draws pictures from sources that are read once. */
 export interface Renderer {
@@ -36,6 +36,14 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
   const layers = openLayers(read);
   const onSheet = openSheets();
 
+  /** A bitmap alone, so many times as large. */
+  const alone = async (picture: Placed, factor: number): Promise<Buffer> => {
+    const whole = (length: number) => Math.max(1, Math.round(length * factor));
+    const size = { width: whole(picture.at.width), height: whole(picture.at.height) };
+    const raw = await onCanvas(await layers.bitmap(picture), { x: 0, y: 0, ...size }, size);
+    return encodePng(contentOf(raw, 0, true));
+  };
+
   /** What is repeated over the plate, as part of an SVG. */
   const tileOf = async ({ tile }: Drawing): Promise<string> => {
     if (!tile) return "";
@@ -47,8 +55,7 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
       clip: false,
     };
     if (tile.art.format === "svg") return nested(layers.vector(picture), picture);
-    const layer = await layers.layer(resized(picture, 1));
-    return embedded(await alone(layer), picture);
+    return embedded(await alone(picture, 1), picture);
   };
 
   /** Everything of a drawing but its picture. */
@@ -70,12 +77,9 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
       return picture && fitsSheet(drawing)
         ? onSheet({ ...size, key: picture.art.hash, svg: svg ?? "" })
         : rawOfSvg(svg ?? "");
-    const factor = finer(drawing);
-    const fine = onWholePixels(times(drawing, factor));
-    const alone = await placed(fine, await layers.layer(fine.picture));
     const { width, height } = drawing;
-    const layer =
-      factor === 1 ? alone : await rawOf(fromRaw(alone).resize(width, height, { kernel: "lanczos3" }));
+    const alone = await onCanvas(await layers.bitmap(picture), picture.at, drawing);
+    const layer = picture.clip ? await clipped(alone, drawing) : alone;
     if (!drawing.plate) return layer;
     const over = { input: layer.data, raw: { width, height, channels: 4 } } as const;
     return rawOf(sharp(Buffer.from(await groundOf(drawing))).composite([over]));
@@ -108,8 +112,8 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
     async svg(drawing) {
       const svg = await asSvg(drawing);
       if (svg !== undefined || !drawing.picture) return Buffer.from(svg ?? "");
-      const larger = await layers.layer(resized(drawing.picture, embeddedSide / drawing.width));
-      return Buffer.from(composeSvg(drawing, embedded(await alone(larger), drawing.picture)));
+      const larger = await alone(drawing.picture, embeddedSide / drawing.width);
+      return Buffer.from(composeSvg(drawing, embedded(larger, drawing.picture)));
     },
   };
 }
@@ -118,17 +122,8 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
 const fitsSheet = ({ width, height, plate, picture, tile }: Drawing): boolean =>
   Math.max(width, height) <= smallSide && !plate?.foot && !picture?.clip && !tile;
 
-const alone = (raw: Raw): Promise<Buffer> => encodePng(contentOf(raw, 0, true));
-
 /** A colour as a pixel, as it lies in memory. */
 const opaque = (color: Hex): number => {
   const [r, g, b] = channels(color);
   return (0xff000000 | (b << 16) | (g << 8) | r) >>> 0;
-};
-
-/** A picture alone, so many times as large, on whole pixels. */
-const resized = (picture: Placed, factor: number): Placed => {
-  const { width, height } = picture.at;
-  const whole = (length: number) => Math.max(1, Math.round(length * factor));
-  return { ...picture, at: { x: 0, y: 0, width: whole(width), height: whole(height) } };
 };

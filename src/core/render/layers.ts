@@ -1,15 +1,17 @@
-import sharp, { type Sharp } from "sharp";
+import sharp from "sharp";
 import { readVector, type Vector } from "../artwork/vector.ts";
 import { channels, type Hex } from "../values/color.ts";
+import type { Bitmap } from "./canvas.ts";
 import { composeSvg, nested } from "./compose.ts";
 import type { Placed } from "./fit.ts";
 import { lastFew } from "./last-few.ts";
 import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
 
-/** A client's pictures, read and decoded once, and given out at the size they have on a canvas. */
+/** A client's pictures, read and decoded once. */
 export interface Layers {
   vector(picture: Placed): Vector;
-  layer(picture: Placed): Promise<Raw>;
+  /** What lies on a canvas pixel by pixel: a bitmap, or a vector whose plain ground is taken out. */
+  bitmap(picture: Placed): Promise<Bitmap>;
 }
 
 /** Vectors kept read at a time. */
@@ -20,18 +22,27 @@ const decodedKept = 6;
 
 /** @param read gives the bytes of a source picture by its path within the workspace. */
 export function openLayers(read: (file: string) => Uint8Array): Layers {
-  const hashOf = ({ art }: Placed) => art.hash;
-  const vector = lastFew(vectorsKept, hashOf, ({ art }) =>
-    readVector({ file: art.file, text: new TextDecoder().decode(read(art.file)) }),
+  const vector = lastFew(
+    vectorsKept,
+    ({ art }: Placed) => art.hash,
+    ({ art }) => readVector({ file: art.file, text: new TextDecoder().decode(read(art.file)) }),
   );
-  const bitmap = lastFew(decodedKept, hashOf, ({ art }) =>
-    halvings(sharp(read(art.file), { limitInputPixels: 64_000_000 }).autoOrient()),
+  const decoded = lastFew(
+    decodedKept,
+    ({ art, key }: Placed) => `${art.hash} ${key}`,
+    ({ art, key }) =>
+      halvings(rawOf(sharp(read(art.file), { limitInputPixels: 64_000_000 }).autoOrient()), key),
+  );
+  const drawn = lastFew(
+    decodedKept,
+    (picture: Placed) => JSON.stringify([picture.art.hash, picture.key, picture.part, sideFor(picture)]),
+    (picture) => halvings(drawnLarge(picture, vector(picture)), picture.key),
   );
   return {
     vector,
-    async layer(picture) {
-      if (picture.art.format === "svg") return vectorLayer(picture, vector(picture));
-      return bitmapLayer(picture, await bitmap(picture));
+    async bitmap(picture) {
+      if (picture.art.format !== "svg") return { levels: await decoded(picture), part: picture.part };
+      return { levels: await drawn(picture), part: { x: 0, y: 0, width: 1, height: 1 } };
     },
   };
 }
@@ -39,9 +50,13 @@ export function openLayers(read: (file: string) => Uint8Array): Layers {
 /** Halved no further than this, in pixels of the shorter side. */
 const smallestHalving = 128;
 
-/** A bitmap at its own size and halved again and again, so that a small picture need not be made from all of a large one. */
-async function halvings(image: Sharp): Promise<Raw[]> {
-  const levels = [await rawOf(image)];
+/**
+ * A bitmap at its own size and halved again and again, so that a small picture need not be made from all of a large one;
+ * without its plain ground, where there is a key.
+ */
+async function halvings(image: Promise<Raw>, key: Hex | undefined): Promise<Raw[]> {
+  const whole = await image;
+  const levels = [key === undefined ? whole : keyOut(whole, key)];
   for (
     let last = levels[0];
     last && Math.min(last.width, last.height) >= 2 * smallestHalving;
@@ -53,35 +68,18 @@ async function halvings(image: Sharp): Promise<Raw[]> {
   return levels;
 }
 
-/** The wanted part of a bitmap at the size it has on the canvas, its plain ground taken out where that is asked. */
-async function bitmapLayer({ at, part, key }: Placed, levels: readonly Raw[]): Promise<Raw> {
-  const enough = (level: Raw) =>
-    part.width * level.width >= 2 * at.width && part.height * level.height >= 2 * at.height;
-  const source = levels.findLast(enough) ?? (levels[0] as Raw);
-  const wanted = {
-    left: Math.floor(part.x * source.width),
-    top: Math.floor(part.y * source.height),
-    width: Math.max(1, Math.min(source.width, Math.round(part.width * source.width))),
-    height: Math.max(1, Math.min(source.height, Math.round(part.height * source.height))),
-  };
-  wanted.width = Math.min(wanted.width, source.width - wanted.left);
-  wanted.height = Math.min(wanted.height, source.height - wanted.top);
-  const size = { width: at.width, height: at.height };
-  const layer = await rawOf(
-    fromRaw(source)
-      .extract(wanted)
-      .resize({ ...size, fit: "fill", kernel: "lanczos3" }),
-  );
-  return key === undefined ? layer : keyOut(layer, key);
-}
+/** Pixels of the longer side of a vector that is worked on pixel by pixel: twice and more what is wanted of it. */
+const sideFor = ({ at }: Placed): number => (Math.max(at.width, at.height) <= 512 ? 1024 : 2048);
 
-/** The same of a vector, drawn at exactly that size. */
-async function vectorLayer(picture: Placed, vector: Vector): Promise<Raw> {
-  const { width, height } = picture.at;
+/** The wanted part of a vector, large. */
+function drawnLarge(picture: Placed, vector: Vector): Promise<Raw> {
+  const { art, part } = picture;
+  const size = { width: part.width * art.width, height: part.height * art.height };
+  const scale = sideFor(picture) / Math.max(size.width, size.height);
+  const width = Math.max(1, Math.round(size.width * scale));
+  const height = Math.max(1, Math.round(size.height * scale));
   const canvas = { width, height, alpha: "kept", tone: "color" } as const;
-  const content = nested(vector, { ...picture, at: { x: 0, y: 0, width, height } });
-  const layer = await rawOfSvg(composeSvg(canvas, content));
-  return picture.key === undefined ? layer : keyOut(layer, picture.key);
+  return rawOfSvg(composeSvg(canvas, nested(vector, { part, at: { x: 0, y: 0, width, height } })));
 }
 
 /** Below the first distance a pixel is ground, above the second it is mark; sums of channel differences. */
