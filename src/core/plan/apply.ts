@@ -4,7 +4,6 @@ import { fingerprint, sha256 } from "../files/hash.ts";
 import { pictureAlone } from "../render/alone.ts";
 import type { Renderer } from "../render/draw.ts";
 import { pressed } from "../render/png/press.ts";
-import { smallSide } from "../render/sheet.ts";
 import { applyEdits } from "../splice/site.ts";
 import type { Template } from "../template/read.ts";
 import type { Cache } from "./cache.ts";
@@ -38,15 +37,11 @@ export async function applyChanges(
     files[entry.path] = producedBy(entry, sha256(content), smallest);
     onFile();
   };
-  const drawn = batches(groupedDrawings(touched)).map((batch) =>
-    drawing(() =>
-      Promise.all(
-        batch.map(async (same) => {
-          const content = await drawnOrKept(same[0] as DrawEntry, tools);
-          for (const entry of same) done(entry, content);
-        }),
-      ),
-    ),
+  const drawn = groupedDrawings(touched).map((same) =>
+    drawing(async () => {
+      const content = await drawnOrKept(same[0] as DrawEntry, tools);
+      for (const entry of same) done(entry, content);
+    }),
   );
   /** Written between the pictures, so that drawing goes on meanwhile. */
   const written = async () => {
@@ -121,19 +116,6 @@ function groupedDrawings(entries: readonly Entry[]): DrawEntry[][] {
     groups.set(entry.fingerprint, [...(groups.get(entry.fingerprint) ?? []), entry]);
   }
   return [...groups.values()].sort((a, b) => widthDrawn(a) - widthDrawn(b));
-}
-
-/** Small pictures that are asked for together, so that they can be drawn on one sheet. */
-const smallAtOnce = 24;
-
-/** The pictures as they are drawn at once: small ones many together, the others alone. */
-function batches(groups: readonly DrawEntry[][]): DrawEntry[][][] {
-  const isSmall = ([first]: readonly DrawEntry[]) =>
-    first?.drawings.every(({ width, height }) => Math.max(width, height) <= smallSide);
-  const all: DrawEntry[][][] = groups.filter((group) => !isSmall(group)).map((group) => [group]);
-  const small = groups.filter(isSmall);
-  for (let at = 0; at < small.length; at += smallAtOnce) all.unshift(small.slice(at, at + smallAtOnce));
-  return all;
 }
 
 const widthDrawn = ([first]: readonly DrawEntry[]): number => first?.drawings[0]?.picture?.at.width ?? 0;

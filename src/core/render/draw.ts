@@ -10,7 +10,6 @@ import { lastFew } from "./last-few.ts";
 import { openLayers } from "./layers.ts";
 import { type Content, contentOf, encodePng } from "./png/encode.ts";
 import { type Raw, rawOf, rawOfSvg } from "./raw.ts";
-import { openSheets, smallSide } from "./sheet.ts";
 import { toned } from "./tone.ts";
 
 /** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
@@ -34,7 +33,6 @@ const embeddedSide = 512;
 /** @param read gives the bytes of a source picture by its path within the workspace. */
 export function createRenderer(read: (file: string) => Uint8Array): Renderer {
   const layers = openLayers(read);
-  const onSheet = openSheets();
 
   /** A bitmap alone, so many times as large. */
   const alone = async (picture: Placed, factor: number): Promise<Buffer> => {
@@ -72,12 +70,8 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
 
   const pixels = async (drawing: Drawing): Promise<Raw> => {
     const svg = await asSvg(drawing);
-    const { picture, ...size } = drawing;
-    if (svg !== undefined || !picture)
-      return picture && fitsSheet(drawing)
-        ? onSheet({ ...size, key: picture.art.hash, svg: svg ?? "" })
-        : rawOfSvg(svg ?? "");
-    const { width, height } = drawing;
+    const { picture, width, height } = drawing;
+    if (svg !== undefined || !picture) return rawOfSvg(svg ?? "");
     const alone = await onCanvas(await layers.bitmap(picture), picture.at, drawing);
     const layer = picture.clip ? await clipped(alone, drawing) : alone;
     if (!drawing.plate) return layer;
@@ -117,10 +111,6 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
     },
   };
 }
-
-/** A small picture on nothing or on a plain plate: what it defines is the source's alone. */
-const fitsSheet = ({ width, height, plate, picture, tile }: Drawing): boolean =>
-  Math.max(width, height) <= smallSide && !plate?.foot && !picture?.clip && !tile;
 
 /** A colour as a pixel, as it lies in memory. */
 const opaque = (color: Hex): number => {

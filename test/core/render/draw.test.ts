@@ -8,7 +8,7 @@ import { iosIconSlots } from "../../../src/core/catalog/ios.ts";
 import type { Slot } from "../../../src/core/catalog/slot.ts";
 import { webSlot, webStartSlots } from "../../../src/core/catalog/web.ts";
 import { windowsSlots } from "../../../src/core/catalog/windows.ts";
-import type { Artwork, Variant } from "../../../src/core/derive/variant.ts";
+import type { Artwork } from "../../../src/core/derive/variant.ts";
 import { readInside } from "../../../src/core/files/folder.ts";
 import { createRenderer } from "../../../src/core/render/draw.ts";
 import { drawingOf } from "../../../src/core/render/drawing.ts";
@@ -167,26 +167,6 @@ test("what is drawn in the middle of a large canvas is drawn alone, and comes ou
       expect(await likeReference(alone, all, 1), `${mark} ${slot?.qualifier}`).toBeGreaterThan(0.999);
     }
   }
-});
-
-test("small pictures that are asked for together come out as if each had been drawn alone", async () => {
-  const slots = [...windowsSlots, ...androidSlots].filter(
-    ({ width, height }) => Math.max(width, height) <= 256,
-  );
-  // What both define has the same name, and is not the same.
-  const sunny = ["#fc0", "#60c"].map(
-    (color) =>
-      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><linearGradient id="g"><stop stop-color="${color}"/><stop offset="1"/></linearGradient><circle cx="4" cy="5" r="3" fill="url(#g)"/></svg>`,
-  );
-  const marks: Variant[] = [];
-  for (const [at, svg] of sunny.entries()) {
-    writeFileSync(join(root, `sun-${at}.svg`), svg);
-    marks.push(variant(artwork({ mark: await judgeArt(root, `sun-${at}.svg`, place) })));
-  }
-  const drawings = marks.flatMap((of) => slots.map((slot) => drawingOf(slot, of)));
-  const together = await Promise.all(drawings.map((drawing) => renderer.png(drawing)));
-  for (const [at, drawing] of drawings.entries())
-    expect((await renderer.png(drawing)).equals(together[at] as Buffer)).toBe(true);
 });
 
 test("a start screen's ground runs into another colour, or is a pattern, or is covered by a picture cut around its focus", async () => {
