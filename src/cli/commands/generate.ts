@@ -42,6 +42,7 @@ export async function run(keys: string[], options: Settings & Options): Promise<
 
 const asData = (outcome: Outcome): object => ({
   client: outcome.client,
+  folder: outcome.folder,
   files: outcome.files,
   changes: outcome.changes,
   problems: outcome.problems.map(problemData),
@@ -89,9 +90,9 @@ function summarise(
   );
   if (problems.length > 0) terminal.note(`\n${showProblems(problems, err)}\n`);
   if (dryRun || settings.verbose) {
-    for (const { client, changes } of outcomes) {
+    for (const { folder, changes } of outcomes) {
       for (const { what, path } of changes)
-        terminal.print(`${said[what][dryRun ? 1 : 0].padEnd(10)}  variants/${client}/${path}`);
+        terminal.print(`${said[what][dryRun ? 1 : 0].padEnd(10)}  ${folder}/${path}`);
     }
   }
   if (settings.quiet) return;

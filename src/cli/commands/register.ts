@@ -14,6 +14,13 @@ const inWorkspace = (command: Command): Command =>
     .addOption(new Option("-q, --quiet", "only what is wrong").conflicts("verbose"))
     .option("-v, --verbose", "more: every file, every step");
 
+/** The same for a command that can look at another form of the apps than the store's. */
+const atStage = (command: Command): Command =>
+  inWorkspace(command).option(
+    "--stage <name>",
+    "not the store's form of the app, but this one of oxalis.yaml",
+  );
+
 /** Declares the commands; each one's work is loaded when it is called, so that starting stays quick. */
 export function register(program: Command): void {
   const run = (name: string) =>
@@ -60,7 +67,7 @@ export function register(program: Command): void {
     .option("--group <group>", "only clients of this group")
     .description("list the clients with their names, identifiers and versions")
     .action(run("clients"));
-  inWorkspace(program.command("explain"))
+  atStage(program.command("explain"))
     .argument("<client>", "key of a client")
     .argument("[field]", "a field, such as identifiers.android; none for all")
     .option("--pattern <pattern>", "try a pattern on the client, and show what it gives")
@@ -80,11 +87,11 @@ export function register(program: Command): void {
     .option("--guide <file.html>", "write the page for a client's designer")
     .description("list every picture a platform wants: size, source, safe zone, rule")
     .action(run("art"));
-  inWorkspace(program.command("check"))
+  atStage(program.command("check"))
     .argument("[clients...]", "keys of clients; none for all")
     .description("look at all inputs before anything is made: what is missing or wrong, for whom")
     .action(run("check"));
-  inWorkspace(program.command("generate"))
+  atStage(program.command("generate"))
     .argument("[clients...]", "keys of clients; none for all")
     .option("--dry-run", "say what would be done, and do nothing")
     .addOption(
@@ -97,12 +104,12 @@ export function register(program: Command): void {
     .option("--locked", "fail, and write nothing, where a ledger would have to change")
     .description("make the variants; only what changed is made again")
     .action(run("generate"));
-  inWorkspace(program.command("audit"))
+  atStage(program.command("audit"))
     .argument("[clients...]", "keys of clients; none for all")
     .option("--report <file>", "also write the findings for a build server: .sarif, or .xml for JUnit's form")
     .description("prove that the variants are whole, and that nothing of the template is left in them")
     .action(run("audit"));
-  inWorkspace(program.command("proof"))
+  atStage(program.command("proof"))
     .argument("[clients...]", "keys of clients; none for all")
     .option("-o, --output <file>", "where to write the page", "variants/proof.html")
     .description("write the page to look at and sign off")

@@ -3,6 +3,7 @@ import picocolors from "picocolors";
 /** Options that every command has. */
 export interface Settings {
   workspace?: string;
+  stage?: string;
   json?: boolean;
   quiet?: boolean;
   verbose?: boolean;

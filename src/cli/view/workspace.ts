@@ -1,14 +1,16 @@
 import { withLock } from "../../core/plan/lock.ts";
 import { locateWorkspace, workspaceAt } from "../../core/workspace/locate.ts";
 import { readWorkspace, type Workspace } from "../../core/workspace/read.ts";
+import { atStage } from "../../core/workspace/stage.ts";
 import type { Settings } from "./terminal.ts";
 
 /** The folder of the workspace a command works in. */
 export const workspaceRoot = ({ workspace }: Settings): string =>
   workspace === undefined ? locateWorkspace(process.cwd()) : workspaceAt(workspace);
 
-/** The workspace a command works in, read. */
-export const openWorkspace = (settings: Settings): Workspace => readWorkspace(workspaceRoot(settings));
+/** The workspace a command works in, read, and at the stage that is asked for. */
+export const openWorkspace = (settings: Settings): Workspace =>
+  atStage(readWorkspace(workspaceRoot(settings)), settings.stage);
 
 /** Works in a workspace. Where that writes, it is held from before it is read: nothing is decided on what another run changes. */
 export async function inWorkspace<T>(
@@ -17,6 +19,6 @@ export async function inWorkspace<T>(
   work: (workspace: Workspace) => Promise<T>,
 ): Promise<T> {
   const root = workspaceRoot(settings);
-  const opened = () => work(readWorkspace(root));
+  const opened = () => work(atStage(readWorkspace(root), settings.stage));
   return writes ? withLock(root, opened) : opened();
 }

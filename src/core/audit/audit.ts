@@ -9,6 +9,7 @@ import { type Receipt, readReceipt, receiptFile } from "../plan/receipt.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import { pickClients, type Workspace } from "../workspace/read.ts";
+import { variantPath } from "../workspace/stage.ts";
 import { type OthersSearch, searchForOthers } from "./others.ts";
 import { openPictureSearch, type PictureSearch } from "./pictures.ts";
 import { judgePlaces } from "./places.ts";
@@ -70,20 +71,21 @@ async function auditOne(
     return { client: key, files: 0, problems: problems.filter(isError), allowed: [] };
   }
   const root = variantFolder(workspace, key);
+  const at = variantPath(workspace, key);
   if (!isFolder(root)) {
-    const message = `variants/${key} is not there: the variant has not been generated.`;
+    const message = `${at} is not there: the variant has not been generated.`;
     return { client: key, files: 0, problems: named([problem("out-of-date", message)]), allowed: [] };
   }
   try {
     const receipt = readReceipt(root, key);
     const plan = planVariant(variant, template, receipt.layout);
-    const folder = openFolder(root, `variants/${key}`, { everything: true });
+    const folder = openFolder(root, at, { everything: true });
     const files = folder.list().filter((file) => file !== receiptFile);
     const search = searchFor(template, variant);
     const residue: Residue[] = [];
     for (const file of files) {
       const bytes = folder.bytes(file);
-      const shown = `variants/${key}/${file}`;
+      const shown = `${at}/${file}`;
       const hash = folder.hash(file);
       const isKept = isTemplates(template, file, hash);
       if (!isKept || !isClean(file)) residue.push(...search.inFile(file, bytes, shown));
@@ -91,10 +93,10 @@ async function auditOne(
       if (!isKept) residue.push(...others.inFile(key, file, bytes, hash, shown));
     }
     const { left, allowed } = sortOut(workspace, residue);
-    const places = receipt.layout === "tree" ? judgePlaces(folder, `variants/${key}`) : [];
+    const places = receipt.layout === "tree" ? judgePlaces(folder, at) : [];
     const found = [
-      ...whole(plan, receipt, folder, key),
-      ...strays(plan, receipt, files, key),
+      ...whole(plan, receipt, folder, at),
+      ...strays(plan, receipt, files, at),
       ...places,
       ...left,
     ];
@@ -108,14 +110,14 @@ async function auditOne(
 const isTemplates = ({ folder }: Template, file: string, hash: string): boolean =>
   folder.has(file) && folder.hash(file) === hash;
 
-function whole(plan: Plan, receipt: Receipt, folder: Folder, key: string): Problem[] {
+function whole(plan: Plan, receipt: Receipt, folder: Folder, at: string): Problem[] {
   return difference(plan, receipt, folder.hashIfAny).map((change) =>
-    asProblem(change, key, folder.has(change.path)),
+    asProblem(change, at, folder.has(change.path)),
   );
 }
 
-function asProblem({ what, path }: Change, key: string, there: boolean): Problem {
-  const shown = `variants/${key}/${path}`;
+function asProblem({ what, path }: Change, at: string, there: boolean): Problem {
+  const shown = `${at}/${path}`;
   switch (what) {
     case "create":
       return problem("out-of-date", `${shown} is planned and has not been made.`);
@@ -133,11 +135,11 @@ function asProblem({ what, path }: Change, key: string, there: boolean): Problem
   }
 }
 
-function strays(plan: Plan, receipt: Receipt, files: readonly string[], key: string): Problem[] {
+function strays(plan: Plan, receipt: Receipt, files: readonly string[], at: string): Problem[] {
   const known = new Set([...plan.entries.map((entry) => entry.path), ...Object.keys(receipt.files)]);
   return files
     .filter((file) => !known.has(file))
-    .map((file) => problem("output-stray", `variants/${key}/${file} was not made by Oxalis.`));
+    .map((file) => problem("output-stray", `${at}/${file} was not made by Oxalis.`));
 }
 
 /** Sorts out what template.yaml allows; an allowance without `text` covers all of a file. */

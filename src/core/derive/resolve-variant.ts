@@ -1,6 +1,6 @@
 import type { Place } from "../files/source.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { contrast, type NoColor, parseColor, readableOn } from "../values/color.ts";
+import { contrast, type Hex, type NoColor, parseColor, readableOn } from "../values/color.ts";
 import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
 import { isDerived, type Traced, traced, withStep, writtenAt } from "../values/trail.ts";
 import type { Client, Workspace } from "../workspace/read.ts";
@@ -14,7 +14,8 @@ import { layered, readAt, unknownGroups } from "./layers.ts";
 import { judgeLocalName, localNames } from "./local-names.ts";
 import { fieldsOf, fillPattern, patternProblem, readPattern, vanished } from "./pattern.ts";
 import { judgeValues } from "./rules.ts";
-import type { Artwork, Resolved, Values } from "./variant.ts";
+import { staged } from "./staged.ts";
+import type { Artwork, LocalName, Resolved, Values } from "./variant.ts";
 
 /** What one client's fields are worked out from, and what has been worked out so far. */
 interface Work {
@@ -35,8 +36,14 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     if (value) values[field] = value;
     else if (fields[field].required) problems.push(missing(client, field));
   }
+  // What is worked out from a name is the same at every stage: only then comes what a stage changes.
+  const unstaged = { ...values };
+  for (const field of fieldNames) {
+    const value = unstaged[field];
+    if (value) values[field] = staged(field, value, workspace, (name) => unstaged[name]?.value, problems);
+  }
   const { features, problems: unfit } = clientFeatures(workspace, client, values);
-  const locales = localNames(client, values, features);
+  const locales = localNames(client, unstaged, features).map((local) => stagedNames(local, work));
   problems.push(
     ...unfit,
     ...judgeValues(client, values),
@@ -46,6 +53,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
   const { answers, supplied: files } = clientAnswers(asked);
   const { content, supplied: items } = clientContent(asked);
   const supplied = [...files, ...items];
+  const corner = workspace.stage?.has.corner;
   const named = toldOnce(problems).map((each) => ({ ...each, client: client.key }));
   const failed = problems.some((each) => each.severity === "error");
   return {
@@ -55,8 +63,31 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     problems: named,
     ...(failed
       ? {}
-      : { variant: { key: client.key, values, art, locales, features, answers, supplied, content } }),
+      : {
+          variant: {
+            key: client.key,
+            values,
+            art,
+            locales,
+            features,
+            answers,
+            supplied,
+            content,
+            ...(corner ? { corner: { text: corner.text, color: parseColor(corner.color) as Hex } } : {}),
+          },
+        }),
   };
+}
+
+/** The names in a further language, at the workspace's stage. */
+function stagedNames(local: LocalName, { workspace, values, problems }: Work): LocalName {
+  const own: Partial<Record<Field, string>> = {
+    "app.name": local.name.value,
+    "app.label": local.label.value,
+  };
+  const at = (field: Field, value: Traced) =>
+    staged(field, value, workspace, (name) => own[name] ?? values[name]?.value, problems);
+  return { ...local, name: at("app.name", local.name), label: at("app.label", local.label) };
 }
 
 function given(field: Field, work: Work): Traced | undefined {

@@ -1,6 +1,7 @@
 import type { Art } from "../artwork/judge.ts";
 import { type ArtRole, artRoleNames, rolePath } from "../artwork/roles.ts";
 import type { Problem } from "../problems/problem.ts";
+import type { Hex } from "../values/color.ts";
 import type { Field } from "../values/fields.ts";
 import type { Traced } from "../values/trail.ts";
 import type { Client } from "../workspace/read.ts";
@@ -37,6 +38,8 @@ export interface Variant {
   supplied: readonly Supplied[];
   /** Items of the template's collections, as they stand in their lists. */
   content: Readonly<Record<string, readonly Readonly<Record<string, string | number>>[]>>;
+  /** What its icons are marked with, where it is not for the store. */
+  corner?: { text: string; color: Hex };
 }
 
 /** A client's own file that becomes one of its variant's. */

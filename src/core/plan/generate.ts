@@ -11,8 +11,9 @@ import { isError, type Problem, problem, Refusal } from "../problems/problem.ts"
 import { createRenderer, rendererVersion } from "../render/draw.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import type { Layout } from "../values/layout.ts";
-import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
+import { type Ledger, ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import { pickClients, type Workspace } from "../workspace/read.ts";
+import { variantName, variantPath } from "../workspace/stage.ts";
 import { applyChanges, type Tools } from "./apply.ts";
 import { openCache } from "./cache.ts";
 import { type Change, difference } from "./difference.ts";
@@ -26,6 +27,8 @@ import { clearScratch, openWriter, writeTogether } from "./write.ts";
 /** What became of one client. */
 export interface Outcome {
   client: string;
+  /** Where its variant is, relative to the workspace. */
+  folder: string;
   /** Files the variant has when all is done; 0 where it could not be planned. */
   files: number;
   /** Without what they come from, so that a long run holds no more than a short one. */
@@ -66,7 +69,7 @@ export interface GenerateOptions {
 const madeBy = { rendererVersion, program: basename(import.meta.url) };
 
 export const variantFolder = (workspace: Workspace, client: string): string =>
-  join(workspace.root, "variants", client);
+  join(workspace.root, variantPath(workspace, client));
 
 /**
  * Brings the variants of the named clients to what their inputs say. A client that fails does not stop the others.
@@ -100,14 +103,19 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   );
   const outcomes = await Promise.all(working);
   await cache.close();
-  if (!options.dryRun) writeMatrix(workspace, all, template);
+  if (!options.dryRun) await writeMatrix(workspace, all, template);
   return { outcomes, gaps: template.parts.flatMap((part) => part.gaps) };
 }
 
 /** What a build server needs to know of all variants that are there; written only where it changed. */
-function writeMatrix({ root }: Workspace, all: readonly Resolved[], template: Template): void {
+async function writeMatrix(
+  workspace: Workspace,
+  all: readonly Resolved[],
+  template: Template,
+): Promise<void> {
+  const { root } = workspace;
   const files = new Map([
-    ["variants/builds.json", `${JSON.stringify(buildMatrix(root, all, template), null, 1)}\n`],
+    ["variants/builds.json", `${JSON.stringify(await buildMatrix(workspace, all, template), null, 1)}\n`],
     ["variants/builds.example.yml", exampleWorkflow],
   ]);
   for (const [file, text] of files)
@@ -125,7 +133,13 @@ async function generateOne(
 ): Promise<Outcome> {
   const { template } = tools;
   const { client, variant, problems } = resolved;
-  const outcome: Outcome = { client: client.key, files: 0, changes: [], problems: [...problems] };
+  const outcome: Outcome = {
+    client: client.key,
+    folder: variantPath(workspace, client.key),
+    files: 0,
+    changes: [],
+    problems: [...problems],
+  };
   if (!variant || problems.some(isError)) return outcome;
   try {
     const folder = variantFolder(workspace, client.key);
@@ -137,7 +151,8 @@ async function generateOne(
       smallest,
       madeBy,
     });
-    const known = readRecord(workspace.root, client.key);
+    const record = { root: workspace.root, name: variantName(workspace, client.key) };
+    const known = readRecord(record);
     if (known?.key === key && isUntouched(folder, known)) {
       outcome.files = Object.keys(known.files).length - 1;
       outcome.problems.push(...known.problems);
@@ -154,10 +169,10 @@ async function generateOne(
       if (!dryRun) {
         const onFile = () => progress?.file?.(client.key);
         const receipt = await applyChanges(plan, changes, before, { ...tools, writer, smallest, onFile });
-        writeRecord(workspace.root, folder, receipt, key, told);
+        writeRecord(record, folder, receipt, key, told);
       }
     }
-    const ledger = reserved(variant, workspace.agency.data.platforms, client.ledger, today);
+    const ledger = newLedger(workspace, resolved, today);
     if (ledger && !dryRun)
       writeTogether(workspace.root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
   } catch (error) {
@@ -166,10 +181,17 @@ async function generateOne(
   return outcome;
 }
 
-function refuseChanges({ agency }: Workspace, resolved: readonly Resolved[], today: string): void {
-  const changing = resolved.filter(
-    ({ client, variant }) => variant && reserved(variant, agency.data.platforms, client.ledger, today),
-  );
+/** A client's ledger, where it would have to change. It holds what stands in the stores: a stage's identifiers do not. */
+function newLedger(
+  { agency, stage }: Workspace,
+  { client, variant }: Resolved,
+  today: string,
+): Ledger | undefined {
+  return variant && !stage ? reserved(variant, agency.data.platforms, client.ledger, today) : undefined;
+}
+
+function refuseChanges(workspace: Workspace, resolved: readonly Resolved[], today: string): void {
+  const changing = resolved.filter((each) => newLedger(workspace, each, today));
   if (changing.length === 0) return;
   throw new Refusal(
     changing.map(({ client }) =>

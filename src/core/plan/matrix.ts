@@ -1,12 +1,17 @@
 import { existsSync } from "node:fs";
 import { join } from "node:path";
+import { resolveAll } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import type { Template } from "../template/read.ts";
+import type { Workspace } from "../workspace/read.ts";
+import { atStage, variantPath } from "../workspace/stage.ts";
 import { signingPrefix } from "./builds.ts";
 
-/** One build: a client's app on one platform. */
+/** One build: a client's app on one platform, at one stage. */
 interface Build {
   client: string;
+  /** "store", or the name of another stage. */
+  stage: string;
   platform: string;
   /** Where it is built, relative to the workspace. */
   folder: string;
@@ -18,27 +23,39 @@ interface Build {
   signing: string;
 }
 
-/** Every build of the variants that are there, by client and platform; the form that build servers take a matrix in. */
-export function buildMatrix(
-  root: string,
+/**
+ * Every build of the variants that are there, by stage, client and platform; the form that build servers take a matrix in.
+ * @param all the clients, resolved at the workspace's stage.
+ */
+export async function buildMatrix(
+  workspace: Workspace,
   all: readonly Resolved[],
   { parts }: Template,
-): { include: Build[] } {
-  const made = all.filter(({ client, variant }) => variant && existsSync(join(root, "variants", client.key)));
-  return {
-    include: made.flatMap(({ client: { key }, values }) =>
-      parts.map(({ platform, folder }) => ({
-        client: key,
-        platform,
-        folder: ["variants", key, folder].filter(Boolean).join("/"),
-        name: values["app.name"]?.value ?? "",
-        identifier: values[`identifiers.${platform}`]?.value ?? "",
-        version: values.version?.value ?? "",
-        build: values.build?.value ?? "",
-        signing: signingPrefix(key),
-      })),
-    ),
-  };
+): Promise<{ include: Build[] }> {
+  const { stage: _, ...store } = workspace;
+  const stages = [undefined, ...Object.keys(workspace.agency.data.stages)].map((name) =>
+    atStage(store, name),
+  );
+  const include: Build[] = [];
+  for (const at of stages) {
+    const isThere = (key: string) => existsSync(join(at.root, variantPath(at, key)));
+    if (!at.clients.some(({ key }) => isThere(key))) continue;
+    const resolved = at.stage?.name === workspace.stage?.name ? all : await resolveAll(at);
+    for (const { client, values } of resolved.filter(({ client, variant }) => variant && isThere(client.key)))
+      for (const { platform, folder } of parts)
+        include.push({
+          client: client.key,
+          stage: at.stage?.name ?? "store",
+          platform,
+          folder: [variantPath(at, client.key), folder].filter(Boolean).join("/"),
+          name: values["app.name"]?.value ?? "",
+          identifier: values[`identifiers.${platform}`]?.value ?? "",
+          version: values.version?.value ?? "",
+          build: values.build?.value ?? "",
+          signing: signingPrefix(client.key),
+        });
+  }
+  return { include };
 }
 
 /** An example of a workflow that builds the matrix: one job a client and platform. To be copied and made one's own. */
@@ -62,7 +79,7 @@ jobs:
     strategy:
       fail-fast: false
       matrix: \${{ fromJSON(needs.generate.outputs.matrix) }}
-    name: \${{ matrix.client }}, \${{ matrix.platform }}
+    name: \${{ matrix.client }}, \${{ matrix.platform }}, \${{ matrix.stage }}
     runs-on: \${{ matrix.platform == 'ios' && 'macos-latest' || matrix.platform == 'windows' && 'windows-latest' || 'ubuntu-latest' }}
     steps:
       - uses: actions/download-artifact@v4

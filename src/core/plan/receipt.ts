@@ -1,5 +1,5 @@
 import { existsSync, readFileSync } from "node:fs";
-import { join } from "node:path";
+import { basename, join } from "node:path";
 import * as z from "zod";
 import { refuse } from "../problems/problem.ts";
 import { layouts } from "../values/layout.ts";
@@ -40,7 +40,7 @@ export function readReceipt(folder: string, client: string): Receipt {
   try {
     return receiptSchema.parse(JSON.parse(readFileSync(path, "utf8")));
   } catch {
-    refuse("receipt-damaged", `variants/${client}/${receiptFile} cannot be read.`, { client });
+    refuse("receipt-damaged", `variants/${basename(folder)}/${receiptFile} cannot be read.`, { client });
   }
 }
 

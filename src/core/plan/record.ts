@@ -25,13 +25,19 @@ type Seen = readonly [size: number, changed: number, inode: number, sha256: stri
 /** A file changed so shortly before it was recorded could be changed again without a sign; it is read. */
 const unsure = 100;
 
-/** Relative to the workspace. */
-const recordFile = (client: string): string => `.oxalis/made/${client}.json`;
+/** Where a variant's record is kept: in which workspace, and under which name. */
+interface Kept {
+  root: string;
+  name: string;
+}
 
-/** What is known of a client; undefined where nothing is, or it cannot be read. */
-export function readRecord(root: string, client: string): Made | undefined {
+/** Relative to the workspace. */
+const recordFile = ({ name }: Kept): string => `.oxalis/made/${name}.json`;
+
+/** What is known of a variant; undefined where nothing is, or it cannot be read. */
+export function readRecord(kept: Kept): Made | undefined {
   try {
-    const record = JSON.parse(readFileSync(join(root, recordFile(client)), "utf8")) as Made;
+    const record = JSON.parse(readFileSync(join(kept.root, recordFile(kept)), "utf8")) as Made;
     return record.form === 1 ? record : undefined;
   } catch {
     return undefined;
@@ -49,9 +55,9 @@ export function isUntouched(folder: string, { files, at }: Made): boolean {
 
 /** Records a variant that is complete. A record that cannot be written costs time, nothing else. */
 export function writeRecord(
-  root: string,
+  kept: Kept,
   folder: string,
-  { client, files }: Receipt,
+  { files }: Receipt,
   key: string,
   problems: readonly Problem[],
 ): void {
@@ -64,7 +70,7 @@ export function writeRecord(
     for (const [file, { sha256: hash }] of Object.entries(files)) see(file, hash ?? "");
     see(receiptFile, sha256(readFileSync(join(folder, receiptFile))));
     const made: Made = { form: 1, key, at: Date.now(), problems, files: seen };
-    writeTogether(root, new Map([[recordFile(client), JSON.stringify(made)]]));
+    writeTogether(kept.root, new Map([[recordFile(kept), JSON.stringify(made)]]));
   } catch {
     // It is made again at the next run.
   }

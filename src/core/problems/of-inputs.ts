@@ -54,6 +54,10 @@ export const ofInputs = {
     title: "No client has this key",
     fix: "`oxalis clients` lists the keys.",
   },
+  "stage-unknown": {
+    title: "No stage has this name",
+    fix: "Correct the name given to --stage, or describe the stage under stages in oxalis.yaml.",
+  },
   "no-clients": {
     title: "The workspace has no clients",
     fix: "Make a folder below clients/ with a brief.yaml in it.",

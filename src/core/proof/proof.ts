@@ -12,6 +12,7 @@ import { isError, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import type { Field } from "../values/fields.ts";
 import type { Workspace } from "../workspace/read.ts";
+import { variantName, variantPath } from "../workspace/stage.ts";
 import type { ProofModel, Sheet } from "./model.ts";
 import { proofPage } from "./page.tsx";
 import { shownPictures } from "./pictures.ts";
@@ -53,13 +54,13 @@ function sheetOf(
   const root = variantFolder(workspace, client.key);
   if (!isFolder(root)) return "It has not been generated yet: run oxalis generate.";
   try {
-    const folder = openFolder(root, `variants/${client.key}`);
+    const folder = openFolder(root, variantPath(workspace, client.key));
     const receipt = readReceipt(root, client.key);
     const plan = planVariant(variant, template, receipt.layout);
     if (difference(plan, receipt, folder.hashIfAny).length > 0)
       return "It is out of date: run oxalis generate.";
     return {
-      key: client.key,
+      key: variantName(workspace, client.key),
       values: plainValues(variant),
       pictures: pictures(template, folder),
       state: sha256(receiptText(receipt)).slice(0, 8),

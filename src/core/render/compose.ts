@@ -1,4 +1,5 @@
 import type { Vector } from "../artwork/vector.ts";
+import { cornerShape } from "./corner.ts";
 import type { Drawing } from "./drawing.ts";
 import type { Placed } from "./fit.ts";
 
@@ -38,12 +39,13 @@ export const tileSize = ({ art, width }: NonNullable<Drawing["tile"]>) => ({
 
 /** The canvas with its plate, and with whatever is laid on it. */
 export function composeSvg(drawing: Drawing, content = "", tile = ""): string {
-  const { picture, name } = drawing;
+  const { picture, name, corner } = drawing;
+  const mark = corner ? cornerShape(corner) : "";
   const text = name ? `<path fill="${name.color}" d="${name.path}"/>` : "";
   const ground = `${plateFilled(drawing)}${tiled(drawing, tile)}`;
-  if (!picture?.clip || !content) return `${open(drawing)}${ground}${content}${text}</svg>`;
+  if (!picture?.clip || !content) return `${open(drawing)}${ground}${content}${text}${mark}</svg>`;
   const clip = `<clipPath id="oxalis-plate">${plateShape(drawing, "#000")}</clipPath>`;
-  return `${open(drawing)}${clip}${ground}<g clip-path="url(#oxalis-plate)">${content}</g>${text}</svg>`;
+  return `${open(drawing)}${clip}${ground}<g clip-path="url(#oxalis-plate)">${content}</g>${text}${mark}</svg>`;
 }
 
 /** A mask in the plate's shape, to cut bitmaps to. */

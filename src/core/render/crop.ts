@@ -14,9 +14,9 @@ const most = 0.7;
 
 /** Whole pixels around the picture, and one more on each side; undefined where all of the canvas has to be drawn. */
 export function cropped(drawing: Drawing): Cropped | undefined {
-  const { width, height, plate, picture, tile, name } = drawing;
+  const { width, height, plate, picture, tile, name, corner } = drawing;
   const onGround = !plate || (plate.shape === "full" && !plate.foot);
-  if (!picture || !onGround || tile || name || Math.max(width, height) < smallest) return undefined;
+  if (!picture || !onGround || tile || name || corner || Math.max(width, height) < smallest) return undefined;
   const { at } = picture;
   const left = Math.max(0, Math.floor(at.x) - 1);
   const top = Math.max(0, Math.floor(at.y) - 1);

@@ -74,9 +74,13 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
     if (svg !== undefined || !picture) return rawOfSvg(svg ?? "");
     const alone = await onCanvas(await layers.bitmap(picture), picture.at, drawing);
     const layer = picture.clip ? await clipped(alone, drawing) : alone;
-    if (!drawing.plate) return layer;
+    const { corner, ...unmarked } = drawing;
+    if (!drawing.plate && !corner) return layer;
     const over = { input: layer.data, raw: { width, height, channels: 4 } } as const;
-    return rawOf(sharp(Buffer.from(await groundOf(drawing))).composite([over]));
+    const mark = corner && {
+      input: Buffer.from(composeSvg({ width, height, alpha: "kept", tone: "color", corner })),
+    };
+    return rawOf(sharp(Buffer.from(await groundOf(unmarked))).composite([over, ...(mark ? [mark] : [])]));
   };
 
   const look = async (drawing: Drawing, trueColor: boolean): Promise<Content> => {

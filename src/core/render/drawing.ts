@@ -2,6 +2,7 @@ import type { Art } from "../artwork/judge.ts";
 import type { Slot } from "../catalog/slot.ts";
 import { fieldOf, type Variant } from "../derive/variant.ts";
 import { contrast, darkened, type Hex, readableOn } from "../values/color.ts";
+import { type Corner, cornerOf } from "./corner.ts";
 import { artRef, covering, fitted, type Placed, sizeOf, within } from "./fit.ts";
 import { canBeLettered, lettered } from "./lettering.ts";
 import { coverOf, drawnByHand, givenFor, type Source, saysName, sourceOf } from "./source.ts";
@@ -24,6 +25,7 @@ export interface Drawing {
   picture?: Placed;
   /** A text as outlines, in pixels of the canvas. */
   name?: { path: string; color: Hex };
+  corner?: Corner;
   alpha: Slot["alpha"];
   /** No palette in the file. */
   trueColor?: true;
@@ -32,6 +34,12 @@ export interface Drawing {
 
 /** Decides how a slot is drawn for a client. Pure. */
 export function drawingOf(slot: Slot, variant: Variant): Drawing {
+  const corner = cornerOf(slot, variant);
+  const drawing = unmarked(slot, variant);
+  return corner ? { ...drawing, corner } : drawing;
+}
+
+function unmarked(slot: Slot, variant: Variant): Drawing {
   const { width, height, alpha, tone, trueColor } = slot;
   const plate = plateOf(slot, variant);
   const base: Drawing = {

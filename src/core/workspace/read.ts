@@ -10,6 +10,7 @@ import { agencyFile } from "./locate.ts";
 import { type Agency, agencySchema } from "./schema/agency.ts";
 import { type Brief, briefSchema } from "./schema/brief.ts";
 import { type TemplateNotes, templateSchema } from "./schema/template.ts";
+import type { Stage } from "./stage.ts";
 import { validate } from "./validate.ts";
 
 /** A validated file with the way back to its lines. */
@@ -37,6 +38,8 @@ export interface Workspace {
   /** Absolute path of the template. */
   template: string;
   clients: Client[];
+  /** What is made is not for the store, but for this stage. */
+  stage?: Stage;
 }
 
 const utf8 = new TextDecoder("utf-8", { fatal: true });

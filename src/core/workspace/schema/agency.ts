@@ -7,6 +7,31 @@ import { briefSchema, color } from "./brief.ts";
 /** What several clients may have in common: all that a brief may say, but for what is each client's own. */
 const sharedSchema = briefSchema.omit({ art: true, identifiers: true, groups: true, content: true });
 
+const name = z.string().trim().min(1).max(200).describe("A pattern");
+
+/** A form of the apps that is not the store's: one that testers can have beside it, and tell from it. */
+const stageSchema = z.strictObject({
+  suffix: z
+    .string()
+    .regex(/^[a-z][a-z0-9]{0,19}$/, "small letters and digits, starting with a letter, at most 20")
+    .describe("Put behind each identifier, so that both can be installed")
+    .optional(),
+  name: name.describe("A pattern for the long name").optional(),
+  label: name.describe("A pattern for the name under the icon").optional(),
+  corner: z
+    .strictObject({
+      text: z
+        .string()
+        .trim()
+        .regex(/^[\p{L}\p{N}]{1,4}$/u, "one to four letters or digits"),
+      color: color.default("#b3261e"),
+    })
+    .describe("A mark on the icon")
+    .optional(),
+});
+
+const stageName = z.string().regex(/^[a-z][a-z0-9-]{0,29}$/, "a name in small letters, such as testers");
+
 /** oxalis.yaml: the agency, its rules, and what holds for every client unless its brief says otherwise. */
 export const agencySchema = z.strictObject({
   agency: z.strictObject({
@@ -26,6 +51,10 @@ export const agencySchema = z.strictObject({
   year: z.int().min(2000).max(2999).optional().describe("The year of the copyright line"),
   patterns: z.partialRecord(z.enum(patternFields), z.string()).default({}),
   defaults: sharedSchema.default({}),
+  stages: z
+    .record(stageName, stageSchema)
+    .default({})
+    .describe("Forms of the apps beside the store's, each made with --stage"),
   groups: z
     .record(z.string().min(1).max(60), sharedSchema)
     .default({})

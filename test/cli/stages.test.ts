@@ -1,0 +1,69 @@
+import { existsSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { beforeAll, expect, test } from "vitest";
+import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+
+const root = workspaceWith(["3-acre", "root-and-leaf"]);
+const read = (variant: string, file: string) => readFileSync(join(root, "variants", variant, file));
+const text = (variant: string, file: string) => read(variant, file).toString();
+
+beforeAll(() => {
+  expect(oxalis(root, "generate", "-q").code).toBe(0);
+});
+
+test("a stage's variants stand beside the store's, under identifiers and labels of their own, and are proven alike", () => {
+  const ledger = () => readFileSync(join(root, "clients/3-acre/ledger.json"), "utf8");
+  const before = { ledger: ledger(), store: text("3-acre", ".receipt.json") };
+  // A stage changes no ledger, and so may be made where none may change.
+  expect(oxalis(root, "generate", "-q", "--locked", "--stage", "testers")).toMatchObject({
+    code: 0,
+    err: "",
+  });
+  expect(oxalis(root, "audit", "--stage", "testers")).toMatchObject({ code: 0, err: "" });
+  expect(oxalis(root, "audit").code).toBe(0);
+  expect({ ledger: ledger(), store: text("3-acre", ".receipt.json") }).toEqual(before);
+
+  const gradle = "android/app/build.gradle.kts";
+  const strings = "android/app/src/main/res/values/texts.xml";
+  const storeId = "example.n3acre.n3acregreens";
+  expect(text("3-acre", gradle)).toContain(`"${storeId}"`);
+  expect(text("3-acre.testers", gradle)).toContain(`"${storeId}.test"`);
+  expect(text("3-acre.testers", strings)).toContain(">T 3 Acre<");
+
+  const { include } = JSON.parse(readFileSync(join(root, "variants/builds.json"), "utf8"));
+  const rows = include.map(({ stage, folder, identifier }: Record<string, string>) =>
+    [stage, folder, identifier].join(" "),
+  );
+  expect(rows).toHaveLength(16);
+  expect(rows).toContain(`store variants/3-acre/ios ${storeId}`);
+  expect(rows).toContain(`testers variants/3-acre.testers/ios ${storeId}.test`);
+  expect(rows).toContain("testers variants/3-acre.testers/web /3-acre-greens-test");
+});
+
+test.each(["3-acre", "root-and-leaf"])(
+  "%s: the mark is on icons, and on nothing that is not one",
+  (client) => {
+    const { files } = JSON.parse(text(client, ".receipt.json")) as {
+      files: Record<string, { kind: string }>;
+    };
+    const drawn = Object.keys(files).filter((file) => files[file]?.kind === "draw");
+    const marked = drawn.filter((file) => !read(client, file).equals(read(`${client}.testers`, file)));
+    const icons =
+      /mipmap|ic_launcher_foreground|appiconset|SideList|SideSmall|SideMedium|SideLarge|SideWide|Shelf\.scale/;
+    expect(
+      marked.filter((file) => /start|Opening|Stencil|notification|social|store\/|branding/i.test(file)),
+    ).toEqual([]);
+    expect(marked.filter((file) => icons.test(file)).length).toBeGreaterThan(80);
+  },
+);
+
+test("a stage that nobody described is refused with the nearest one, and a fault in its pattern is shown", () => {
+  const unknown = oxalis(root, "generate", "--stage", "tester");
+  expect(unknown.code).toBe(1);
+  expect(unknown.err).toMatch(/stage-unknown[\s\S]*expected {2}"testers"/);
+  expect(existsSync(join(root, "variants/3-acre.tester"))).toBe(false);
+  edit(root, "oxalis.yaml", (yaml) => yaml.replace("{app.label}", "{app.lable}"));
+  const faulty = oxalis(root, "check", "--stage", "testers");
+  expect(faulty.code).toBe(1);
+  expect(faulty.err).toMatch(/pattern-invalid[\s\S]*oxalis\.yaml:\d+:\d+/);
+});
