@@ -1,5 +1,5 @@
 import anyAscii from "any-ascii";
-import { darkened, lifted } from "../values/color.ts";
+import { darkened, lifted, toned } from "../values/color.ts";
 
 /** A word of the pattern grammar: changes a text, some with an argument behind them. */
 export interface Word {
@@ -99,6 +99,11 @@ const table = {
   lifted: {
     says: "a colour light enough to be read on a dark screen, of the same hue: #1f5d4c → #508c79",
     apply: lifted,
+  },
+  toned: {
+    says: "a colour of the same hue in so much light, from 1, nearly black, to 99, nearly white: with 92, #1f5d4c → #dfe7e4",
+    takes: { what: "a lightness from 1 to 99", form: /^[1-9]\d?$/, example: "92" },
+    apply: (text, light) => toned(text, Number(light)),
   },
   without: {
     says: "without these words, given with commas between them, in any case: The Hill Farm → Hill",

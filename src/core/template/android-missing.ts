@@ -112,7 +112,10 @@ function themedIcon(
 }
 
 /** A file of colours, each with its place. */
-function colorFile(path: string, colors: readonly { name: string; holds: Fill["holds"] }[]): AddedFile {
+export function colorFile(
+  path: string,
+  colors: readonly { name: string; holds: Fill["holds"] }[],
+): AddedFile {
   let text = '<?xml version="1.0" encoding="utf-8"?>\n<resources>\n';
   const fills = colors.map(({ name, holds }): Fill => {
     text += `    <color name="${name}">`;

@@ -11,6 +11,7 @@ import { type Platform, platforms } from "../values/platform.ts";
 import type { Workspace } from "../workspace/read.ts";
 import { surveyAndroid } from "./android.ts";
 import { type AnswerPlaces, answerPlaces, givenByClients } from "./answers.ts";
+import { withColors } from "./colors.ts";
 import { deviceFills } from "./devices.ts";
 import { type FeaturePlaces, featurePlaces } from "./features.ts";
 import { surveyIos } from "./ios.ts";
@@ -57,7 +58,8 @@ const surveys: Readonly<Record<Platform, SurveyPart>> = {
 export function openTemplate(workspace: Workspace): Template {
   const { agency, notes } = workspace;
   const folder = openFolder(workspace.template, agency.data.template);
-  const all = surveyTemplate(folder, (kind) => notes.data.missing[kind] !== "leave");
+  const wants: Wants = (kind) => notes.data.missing[kind] !== "leave";
+  const all = surveyTemplate(folder, wants);
   const wanted = agency.data.platforms;
   const lacking = wanted.filter((platform) => !all.some((part) => part.platform === platform));
   if (lacking.length > 0) {
@@ -68,7 +70,8 @@ export function openTemplate(workspace: Workspace): Template {
       }),
     );
   }
-  const parts = all.filter((part) => wanted.includes(part.platform));
+  const used = all.filter((part) => wanted.includes(part.platform));
+  const parts = withColors(workspace, folder, used, wants);
   const holdsWanted = (folder: string) => parts.some((part) => `${part.folder}/`.startsWith(`${folder}/`));
   const unwanted = all.filter(
     ({ platform, folder }) => !wanted.includes(platform) && folder && !holdsWanted(folder),

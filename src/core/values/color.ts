@@ -48,6 +48,18 @@ export function darkened(text: string): string {
   );
 }
 
+/**
+ * The same hue in so much light, 1 to 99 of 100 (OKLCH), with the less of the colour the nearer it is to black or white: for
+ * grounds, texts and lines that go with it. Lightnesses that lie 60 apart read well on each other. What is no colour stays as it is.
+ */
+export function toned(text: string, light: number): string {
+  const color = toOklch(parse(text));
+  if (!color) return text;
+  const l = Math.min(99, Math.max(1, light)) / 100;
+  const c = Math.min(color.c, 0.15 * Math.min(l, 1 - l));
+  return formatHex(clampChroma({ ...color, l, c }, "oklch"));
+}
+
 /** What dark screens are taken to show behind an app's own colours. */
 const night = "#121212";
 

@@ -102,6 +102,66 @@ const facts = {
     says: "Text on the brand colour of dark screens: black or white, the more readable",
     color: true,
   },
+  "colors.page": {
+    says: "Ground of the app's pages",
+    brief: ["colors", "page"],
+    pattern: "{colors.brand toned 98}",
+    color: true,
+  },
+  "colors.pageDark": {
+    says: "Ground of the app's pages on dark screens",
+    brief: ["colors", "pageDark"],
+    pattern: "{colors.brand toned 18}",
+    color: true,
+  },
+  "colors.text": {
+    says: "Text on a page",
+    brief: ["colors", "text"],
+    pattern: "{colors.brand toned 22}",
+    color: true,
+  },
+  "colors.textDark": {
+    says: "Text on a page on dark screens",
+    brief: ["colors", "textDark"],
+    pattern: "{colors.brand toned 92}",
+    color: true,
+  },
+  "colors.soft": {
+    says: "Soft form of the brand colour, behind what is picked out",
+    brief: ["colors", "soft"],
+    pattern: "{colors.brand toned 92}",
+    color: true,
+  },
+  "colors.softDark": {
+    says: "Soft form of the brand colour, behind what is picked out on dark screens",
+    brief: ["colors", "softDark"],
+    pattern: "{colors.brand toned 32}",
+    color: true,
+  },
+  "colors.onSoft": {
+    says: "Text on the soft colour",
+    brief: ["colors", "onSoft"],
+    pattern: "{colors.brand toned 30}",
+    color: true,
+  },
+  "colors.onSoftDark": {
+    says: "Text on the soft colour on dark screens",
+    brief: ["colors", "onSoftDark"],
+    pattern: "{colors.brand toned 90}",
+    color: true,
+  },
+  "colors.line": {
+    says: "Lines and frames on a page",
+    brief: ["colors", "line"],
+    pattern: "{colors.brand toned 60}",
+    color: true,
+  },
+  "colors.lineDark": {
+    says: "Lines and frames on a page on dark screens",
+    brief: ["colors", "lineDark"],
+    pattern: "{colors.brand toned 62}",
+    color: true,
+  },
 } satisfies Record<string, FieldFact>;
 
 export type Field = keyof typeof facts;
@@ -111,14 +171,14 @@ export const fields: Readonly<Record<Field, FieldFact>> = facts;
 
 export const fieldNames = Object.keys(facts) as Field[];
 
-const darkFields: Partial<Record<Field, Field>> = {
-  "colors.start": "colors.startDark",
-  "colors.brand": "colors.brandDark",
-  "colors.onBrand": "colors.onBrandDark",
-};
-
 /** The field that stands for another on dark screens; the same where there is none. */
-export const darkOf = (field: Field): Field => darkFields[field] ?? field;
+export const darkOf = (field: Field): Field =>
+  Object.hasOwn(facts, `${field}Dark`) ? (`${field}Dark` as Field) : field;
+
+/** What a template's own colours can stand for, by the name that follows `colors.`; each with its form for dark screens. */
+export const colorRoles = fieldNames.flatMap((name) =>
+  fields[name].color && darkOf(name) !== name ? [name.slice("colors.".length)] : [],
+) as [string, ...string[]];
 
 /** Fields that are made by a pattern, and so may be given another one. */
 export const patternFields = fieldNames.filter((name) => fields[name].pattern !== undefined) as [

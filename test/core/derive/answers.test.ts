@@ -1,8 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { answerFault } from "../../../src/core/derive/answer-rules.ts";
+import { fillPattern, type Pattern, readPattern } from "../../../src/core/derive/pattern.ts";
 import { answerForms } from "../../../src/core/values/answer-forms.ts";
 import { contrast, lifted, readableOn } from "../../../src/core/values/color.ts";
+import { type Field, fields } from "../../../src/core/values/fields.ts";
 
 describe.each(Object.entries(answerForms))("%s", (form, { example, pattern, mistaken = [] }) => {
   const fault = (value: string) => answerFault("it", value, { kind: "identifier", form });
@@ -60,6 +62,27 @@ test("any brand colour has a form that is read on dark screens, and a text that 
       expect(contrast(dark, "#121212")).toBeGreaterThanOrEqual(4.5);
       expect(contrast(readableOn(dark), dark)).toBeGreaterThanOrEqual(4.5);
       if (contrast(brand, "#121212") >= 4.5) expect(dark).toBe(brand);
+    }),
+  );
+});
+
+test("from any brand colour: texts are read on their grounds, lines and the brand are seen, by day and by night", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 0xffffff }), (number) => {
+      const brand = `#${number.toString(16).padStart(6, "0")}`;
+      const color = (name: string) =>
+        fillPattern(readPattern(fields[`colors.${name}` as Field].pattern ?? "") as Pattern, () => brand) ??
+        "";
+      for (const night of ["", "Dark"]) {
+        const [page, text, soft, onSoft, line] = ["page", "text", "soft", "onSoft", "line"].map((name) =>
+          color(`${name}${night}`),
+        ) as [string, string, string, string, string];
+        expect(contrast(text, page)).toBeGreaterThanOrEqual(7);
+        expect(contrast(onSoft, soft)).toBeGreaterThanOrEqual(7);
+        expect(contrast(text, soft)).toBeGreaterThanOrEqual(4.5);
+        expect(contrast(line, page)).toBeGreaterThanOrEqual(3);
+      }
+      expect(contrast(lifted(brand), color("pageDark"))).toBeGreaterThanOrEqual(4.4);
     }),
   );
 });

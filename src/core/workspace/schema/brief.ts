@@ -1,6 +1,7 @@
 import * as z from "zod";
 import { parseColor } from "../../values/color.ts";
 import { deviceClasses, orientations } from "../../values/devices.ts";
+import { fieldNames, fields } from "../../values/fields.ts";
 
 const text = (most: number) => z.string().trim().min(1).max(most);
 
@@ -23,6 +24,11 @@ const picture = z
   .min(1)
   .max(200)
   .describe("Path of a picture, relative to the client's folder: SVG, PNG, JPEG or WebP");
+
+/** Every colour that a brief may give. */
+const givenColors = fieldNames.flatMap((name) =>
+  fields[name].color ? (fields[name].brief?.slice(1) ?? []) : [],
+);
 
 const percent = z.number().min(0).max(100);
 
@@ -75,14 +81,7 @@ export const briefSchema = z.strictObject({
   version: z.string().optional(),
   build: z.int().min(1).max(2_100_000_000).optional(),
   colors: z
-    .strictObject({
-      brand: color,
-      brandDark: color,
-      ground: color,
-      start: color,
-      startEnd: color,
-      startDark: color,
-    })
+    .strictObject(Object.fromEntries(givenColors.map((name) => [name, color])))
     .partial()
     .optional(),
   art: z

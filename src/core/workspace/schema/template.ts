@@ -1,4 +1,5 @@
 import * as z from "zod";
+import { colorRoles } from "../../values/fields.ts";
 import { missingNames } from "../../values/missing.ts";
 import { answerName, featureName } from "./brief.ts";
 import { collectionSchema, questionSchema } from "./questions.ts";
@@ -32,6 +33,13 @@ export const templateSchema = z.strictObject({
       }),
     )
     .default([]),
+  colors: z
+    .record(
+      z.string().regex(/^-{0,2}[A-Za-z][\w .-]{0,59}$/, "a colour's name, as the template has it"),
+      z.enum(colorRoles),
+    )
+    .default({})
+    .describe("The template's own colours, and what each of them is"),
   leave: z.array(glob).default([]).describe("Files of the template that no variant gets"),
   features: z.record(featureName, feature).default({}),
   questions: z.record(answerName, questionSchema).default({}),

@@ -1,0 +1,48 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+import { hasTool, tool } from "../support/tools.ts";
+
+test("the template's own colours become a client's, by day and by night, on every platform", () => {
+  const root = workspaceWith(["brennans-bothy"]);
+  const variant = join(root, "variants/brennans-bothy");
+  const read = (file: string) => readFileSync(join(variant, file), "utf8");
+  edit(root, "template.yaml", (yaml) =>
+    yaml.replace("  line: line", "  line: line\n  house: soft\n  lid-paint: page"),
+  );
+  edit(root, "clients/brennans-bothy/brief.yaml", (yaml) =>
+    yaml.replace("colors:", 'colors:\n  pageDark: "#0b0b0b"'),
+  );
+  expect(oxalis(root, "generate", "-q")).toMatchObject({ code: 0 });
+  expect(oxalis(root, "audit")).toMatchObject({ code: 0 });
+
+  const css = read("web/style.css");
+  expect([...css.matchAll(/--(paper|ink): (#\w+);/g)].map(([, name, hex]) => `${name} ${hex}`)).toEqual([
+    "ink #082019",
+    "paper #f6f9f8",
+    "ink #dde7e3",
+    "paper #0b0b0b",
+  ]);
+  const colors = (file: string) =>
+    [...read(`android/app/src/main/res/${file}`).matchAll(/<color name="(\w+)">(#\w+)</g)].map(
+      ([, name, hex]) => `${name} ${hex}`,
+    );
+  expect(colors("values/paint.xml")).toContain("house #dde7e3");
+  expect(colors("values/paint.xml")).toContain("lid_paint #f6f9f8");
+  // What has no form for the night gets one, and none of them twice.
+  const nights = [...colors("values-night/night_colors.xml"), ...colors("values-night/night_roles.xml")];
+  expect(nights.sort()).toEqual(["house #143b30", "lid_paint #0b0b0b"]);
+  const [light, dark] = JSON.parse(read("ios/Storefront/Shelf.xcassets/House.colorset/Contents.json")).colors;
+  expect([light.color.components.green, dark.color.components.green].map(Number)).toEqual([0.906, 59]);
+  if (hasTool("aapt2"))
+    tool("aapt2", ["compile", "--dir", join(variant, "android/app/src/main/res"), "-o", join(root, "r.zip")]);
+});
+
+test("a colour that the template does not have is shown where it is named", () => {
+  const root = workspaceWith(["brennans-bothy"]);
+  edit(root, "template.yaml", (yaml) => yaml.replace("  paper: page", "  papper: page"));
+  const { code, err } = oxalis(root, "generate");
+  expect(code).toBe(1);
+  expect(err).toMatch(/No colour of the template is called "papper"[\s\S]*template\.yaml:\d+:3/);
+});
