@@ -95,6 +95,32 @@ test("on means there, with what people read in each language; who starts off sta
   );
 });
 
+test("what template.yaml names and the template lacks is put in where the feature is on, once, and nowhere else", () => {
+  const named = `features:
+  camera: { starts: "off" }
+  microphone: { starts: "off" }
+  push: {}
+  sign-in: {}
+  sharing: {}
+  radio: { android: { permissions: [android.permission.NFC, android.hardware.nfc] }, windows: { capabilities: [proximity] } }
+  tags: { android: { permissions: [android.permission.NFC] }, windows: { capabilities: [phoneCall] } }
+`;
+  const { root, variant } = around("switches", named, "features: { radio: on, tags: on }\n");
+  expectClean(root);
+  expectWellFormed(variant);
+  const manifest = text(variant, files[0] as string);
+  expect(manifest.match(/<uses-permission android:name="android\.permission\.NFC" \/>/g)).toHaveLength(1);
+  expect(manifest).toContain('<uses-feature android:name="android.hardware.nfc" android:required="false" />');
+  const capabilities = /<Capabilities>[\s\S]*<\/Capabilities>/.exec(
+    text(variant, "windows/Package.appxmanifest"),
+  )?.[0];
+  expect(capabilities?.match(/Name="\w+"/g)?.at(-1)).toBe('Name="proximity"');
+  expect(capabilities).toContain('Capability Name="phoneCall"');
+  const without = around("switches", named, "features: { radio: off, tags: off }\n");
+  expect(text(without.variant, files[0] as string)).not.toMatch(/nfc/i);
+  expect(text(without.variant, "windows/Package.appxmanifest")).not.toMatch(/proximity|phoneCall/);
+});
+
 test("a text that is missing, and a feature that is not there, are told with their lines", () => {
   const { root } = around("switches", declared, "features: { camera: off, microphone: off }\n");
   edit(root, "clients/bothy/brief.yaml", (brief) =>

@@ -2,7 +2,7 @@ import type { ClientFeature, Variant } from "../derive/variant.ts";
 import type { Spoken } from "../localize/localized.ts";
 import { type Cut, withCuts } from "../splice/cut.ts";
 import type { Edit, Site } from "../splice/site.ts";
-import type { FeaturePlaces } from "../template/features.ts";
+import type { FeaturePlaces } from "../template/feature-places.ts";
 import type { Template } from "../template/read.ts";
 
 /** The template's features as a client has them: on, with what people read, or off. */
@@ -31,6 +31,13 @@ export function usageTexts(
           return text === undefined ? [] : [{ site, text, place }];
         }),
   );
+}
+
+/** What the features that a client has put into the build files; two of them may need the same. */
+export function askedFor(variant: Variant, template: Template): { file: string; edit: Edit }[] {
+  const all = pairs(variant, template).flatMap(({ feature, places }) => (isOn(feature) ? places.adds : []));
+  const once = new Map(all.map((each) => [`${each.file} ${each.at} ${each.text}`, each]));
+  return [...once.values()].map(({ file, at, text }) => ({ file, edit: { start: at, end: at, text } }));
 }
 
 /** A client's further languages, each with what people read in it. */

@@ -15,7 +15,7 @@ import { type Fill, type PictureUse, placeOf } from "../template/survey.ts";
 import type { Field } from "../values/fields.ts";
 import type { Layout } from "../values/layout.ts";
 import { buildFiles } from "./builds.ts";
-import { spokenBy, usageTexts, withoutFeatures } from "./features.ts";
+import { askedFor, spokenBy, usageTexts, withoutFeatures } from "./features.ts";
 
 /** One file of a variant: how it comes about, and a fingerprint of everything that it comes from. */
 export type Entry = { path: string; fingerprint: string } & (
@@ -137,7 +137,8 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
     edits.set(site.file, [...(edits.get(site.file) ?? []), edit]);
   };
   for (const { site, value } of localized.values) add(site, value, "a name");
-  for (const { file, edit } of localized.inserts) edits.set(file, [...(edits.get(file) ?? []), edit]);
+  for (const { file, edit } of [...localized.inserts, ...askedFor(variant, template)])
+    edits.set(file, [...(edits.get(file) ?? []), edit]);
   for (const { site, text, place } of usageTexts(variant, template)) add(site, text, "a usage text", place);
   const lookUp = (field: Field) => variant.values[field]?.value;
   for (const { site, pattern, place } of template.places) {

@@ -1,23 +1,13 @@
-import { type Folder, textIfAny } from "../files/folder.ts";
-import { type Cut, elementCut, keyCuts, memberCuts, openStepCuts, pageCuts } from "../splice/cut.ts";
-import { entry, openStepSite, parseOpenStep, parseStrings, stringsSite } from "../splice/openstep.ts";
-import { plistSite, plistStart, plistStrings } from "../splice/plist.ts";
-import { emptySite, type Site } from "../splice/site.ts";
-import { attributeOf, parseXml, walk } from "../splice/xml.ts";
+import type { Folder } from "../files/folder.ts";
+import { type Cut, elementCut, memberCuts, pageCuts } from "../splice/cut.ts";
+import { attributeOf, find, parseXml, walk } from "../splice/xml.ts";
 import { knownNeeds, type Needs } from "../values/needs.ts";
 import type { Platform } from "../values/platform.ts";
+import type { FeaturePlaces, Found, Search } from "./feature-places.ts";
+import { inIos } from "./features-ios.ts";
 import { filesOf, type PartSurvey } from "./survey.ts";
 import { isWebManifest } from "./web-manifest.ts";
 import { isPackageManifest } from "./windows.ts";
-
-/** Where a feature is in the build files: what goes with it, and what it puts there. */
-export interface FeaturePlaces {
-  name: string;
-  /** Taken out where the feature is off. */
-  cuts: readonly Cut[];
-  /** Places that hold what people read when the app asks for something, by the language of the file; the first's under an empty key. */
-  usage: readonly { key: string; locale: string; site: Site; opens?: string; closes?: string }[];
-}
 
 /** What a feature needs: what is known of its name, and what template.yaml says besides. */
 function needsOf(name: string, declared: Needs): Needs {
@@ -48,10 +38,6 @@ function needsOf(name: string, declared: Needs): Needs {
   };
 }
 
-type Found = { [K in "cuts" | "usage"]: FeaturePlaces[K][number][] };
-
-type Search = (template: Folder, files: readonly string[], needs: Needs) => Partial<Found>;
-
 /** Looks for every place of a feature in the parts of a template. */
 export function featurePlaces(
   template: Folder,
@@ -60,10 +46,11 @@ export function featurePlaces(
   declared: Needs,
 ): FeaturePlaces {
   const needs = needsOf(name, declared);
-  const all: Found = { cuts: [], usage: [] };
+  const all: Found = { cuts: [], adds: [], usage: [] };
   for (const part of parts) {
-    const found = searches[part.platform](template, filesOf(template, part), needs);
+    const found = searches[part.platform](template, filesOf(template, part), needs, declared);
     all.cuts.push(...(found.cuts ?? []));
+    all.adds.push(...(found.adds ?? []));
     all.usage.push(...(found.usage ?? []));
   }
   return { name, ...all };
@@ -81,8 +68,9 @@ const componentElements = new Set([
   "queries",
 ]);
 
-const inAndroid: Search = (template, files, { android }) => {
+const inAndroid: Search = (template, files, { android }, declared) => {
   const cuts: Cut[] = [];
+  const there = new Set<string>();
   const wanted = { permissions: new Set(android?.permissions), components: new Set(android?.components) };
   const manifests = files.filter((file) => file.endsWith("/AndroidManifest.xml"));
   for (const file of manifests) {
@@ -91,96 +79,37 @@ const inAndroid: Search = (template, files, { android }) => {
       const name = attributeOf(element, "android:name") ?? "";
       const isPermission = permissionElements.has(element.name) && wanted.permissions.has(name);
       const isComponent = componentElements.has(element.name) && wanted.components.has(name);
+      if (isPermission) there.add(name);
       if (isPermission || isComponent) cuts.push(elementCut(file, text, element));
     }
   }
-  return { cuts };
+  const lacking = (declared.android?.permissions ?? []).filter((name) => !there.has(name));
+  return { cuts, adds: manifests.length > 0 ? askedOfAndroid(template, manifests, lacking) : [] };
 };
 
-const inIos: Search = (template, files, { ios }) => {
-  const found: Found = { cuts: [], usage: [] };
-  const usage = ios?.usage ?? [];
-  const keys = [...usage, ...(ios?.entitlements ?? []), ...(ios?.keys ?? [])];
-  for (const file of files) {
-    if (
-      !/\.(plist|entitlements|pbxproj|strings)$/.test(file) ||
-      textIfAny(template.bytes(file)) === undefined
-    )
-      continue;
-    const source = template.source(file);
-    if (file.endsWith(".pbxproj")) inProject(found, file, template, usage);
-    else if (/\/InfoPlist\.strings$/.test(file)) {
-      const locale = /([^/]+)\.lproj\//.exec(file)?.[1] ?? "";
-      found.cuts.push(...openStepCuts(file, source.text, parseStrings(source), usage));
-      for (const key of usage) {
-        const site = stringsSite(file, source, key);
-        if (site) found.usage.push({ key, locale: locale === "Base" ? "" : locale, site });
-      }
-    } else if (!file.endsWith(".strings")) {
-      const root = parseXml(source);
-      found.cuts.push(...keyCuts(file, source.text, root, keys));
-      found.cuts.push(...backgroundCuts(file, source.text, root, ios?.background ?? []));
-      for (const key of usage) {
-        const site = plistSite(plistStrings(file, source), key);
-        if (site) found.usage.push({ key, locale: "", site });
-      }
-    }
-  }
-  // An app that asks for something and says nowhere what for is refused by the store: the text gets a place.
-  const [first] = usage;
-  if (first && found.usage.every(({ locale }) => locale !== "")) addUsage(found, template, files, first);
-  return found;
-};
-
-function inProject(found: Found, file: string, template: Folder, usage: readonly string[]): void {
-  const source = template.source(file);
-  const objects = entry(parseOpenStep(source), "objects");
-  if (objects?.kind !== "group") return;
-  const settings = usage.map((key) => `INFOPLIST_KEY_${key}`);
-  for (const object of objects.entries.values()) {
-    const group = entry(object, "buildSettings");
-    found.cuts.push(...openStepCuts(file, source.text, group, settings));
-    for (const key of usage) {
-      const site = openStepSite(file, entry(group, `INFOPLIST_KEY_${key}`));
-      if (site) found.usage.push({ key, locale: "", site });
-    }
-  }
-}
-
-/** The property list of an app: the one that says which storyboard, or which launch screen, it has. */
-function addUsage(found: Found, template: Folder, files: readonly string[], key: string): void {
-  const main = files.find(
-    (file) => file.endsWith(".plist") && /<key>UILaunch/.test(template.source(file).text),
-  );
-  const at = main === undefined ? undefined : plistStart(template.source(main));
-  if (main === undefined || at === undefined) return;
-  const site = emptySite(main, at, "xml-text");
-  found.usage.push({
-    key,
-    locale: "",
-    site,
-    opens: `\n\t<key>${key}</key>\n\t<string>`,
-    closes: "</string>",
+/** Permissions and hardware that a manifest lacks, in front of its application (Android documentation, app manifest). */
+function askedOfAndroid(
+  template: Folder,
+  manifests: readonly string[],
+  names: readonly string[],
+): Found["adds"] {
+  const opens = (file: string) => template.source(file).text.includes("android.intent.action.MAIN");
+  const file = manifests.find(opens) ?? manifests[0] ?? "";
+  const application = find(parseXml(template.source(file)), "application");
+  if (!application) return [];
+  const indent = /[ \t]*$/.exec(template.source(file).text.slice(0, application.start))?.[0] ?? "";
+  return names.map((name) => {
+    const isHardware = name.startsWith("android.hardware.");
+    const element = isHardware
+      ? `<uses-feature android:name="${name}" android:required="false" />`
+      : `<uses-permission android:name="${name}" />`;
+    return { file, at: application.start, text: `${element}\n${indent}` };
   });
 }
 
-/** Entries of UIBackgroundModes. */
-function backgroundCuts(
-  file: string,
-  text: string,
-  root: ReturnType<typeof parseXml>,
-  modes: readonly string[],
-): Cut[] {
-  const children = root.children[0]?.children ?? [];
-  const at = children.findIndex(({ name, text: key }) => name === "key" && key === "UIBackgroundModes");
-  const entries = children[at + 1]?.children ?? [];
-  return at === -1
-    ? []
-    : entries.filter((each) => modes.includes(each.text)).map((each) => elementCut(file, text, each));
-}
-
-const inWindows: Search = (template, files, { windows }) => {
+const inWindows: Search = (template, files, { windows }, declared) => {
   const cuts: Cut[] = [];
+  const there = new Set<string>();
   for (const file of files.filter(isPackageManifest)) {
     const { text } = template.source(file);
     for (const element of walk(parseXml(template.source(file)))) {
@@ -190,11 +119,33 @@ const inWindows: Search = (template, files, { windows }) => {
         windows?.capabilities?.includes(attributeOf(element, "Name") ?? "");
       const isExtension =
         plain === "Extension" && windows?.extensions?.includes(attributeOf(element, "Category") ?? "");
+      if (isCapability) there.add(attributeOf(element, "Name") ?? "");
       if (isCapability || isExtension) cuts.push(elementCut(file, text, element));
     }
   }
-  return { cuts };
+  const lacking = (declared.windows?.capabilities ?? []).filter((name) => !there.has(name));
+  const adds = files.filter(isPackageManifest).flatMap((file) => askedOfWindows(template, file, lacking));
+  return { cuts, adds };
 };
+
+/** Devices that an app asks for; all else is a capability of another kind (Microsoft, App capability declarations). */
+const devices = new Set(["bluetooth", "location", "microphone", "proximity", "webcam"]);
+
+/** Capabilities that a package manifest lacks; devices stand behind all others. */
+function askedOfWindows(template: Folder, file: string, names: readonly string[]): Found["adds"] {
+  const source = template.source(file);
+  const root = parseXml(source);
+  const capabilities = find(root, "Capabilities");
+  const [first, last] = [capabilities?.children[0], capabilities?.children.at(-1)];
+  if (!first || !last) return [];
+  const indent = /\s*$/.exec(source.text.slice(0, first.start))?.[0] ?? "";
+  const kind = attributeOf(root, "xmlns:uap") ? "uap:Capability" : "Capability";
+  return names.map((name) =>
+    devices.has(name)
+      ? { file, at: last.end, text: `${indent}<DeviceCapability Name="${name}" />` }
+      : { file, at: first.start, text: `<${kind} Name="${name}" />${indent}` },
+  );
+}
 
 const inWeb: Search = (template, files, { web }) => ({
   cuts: [
