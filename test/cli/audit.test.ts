@@ -189,6 +189,22 @@ test("what belongs to another client is found: its name in any case, not where i
   expect(err).not.toContain("which is 3-acre's");
 });
 
+test("a picture that was drawn for another client, and one that looks like another's art, are found", async () => {
+  const folder = workspaceWith(["3-acre", "root-and-leaf"]);
+  expect(oxalis(folder, "generate", "-q").code).toBe(0);
+  const at = (path: string) => join(folder, path);
+  const tile = "windows/Visuals/SideMedium.scale-200.png";
+  copyFileSync(at(`variants/3-acre/${tile}`), at(`variants/root-and-leaf/${tile}`));
+  const art = sharp(at("clients/root-and-leaf/art/mark.png")).flatten({ background: "#fff" });
+  await art.resize(300).jpeg({ quality: 60 }).toFile(at("variants/3-acre/web/hero.jpg"));
+  const { code, err } = oxalis(folder, "audit");
+  expect(code).toBe(1);
+  expect(err).toContain(`variants/root-and-leaf/${tile} is a file of 3-acre.  [residue-client]`);
+  expect(err).toContain(
+    "variants/3-acre/web/hero.jpg looks like clients/root-and-leaf/art/mark.png, a picture of root-and-leaf.",
+  );
+});
+
 test("what names the template inside an archive, and a file that no list names, are found", () => {
   const folder = workspaceWith(["3-acre"]);
   const archive = zipSync({

@@ -3,6 +3,9 @@ import sharp, { type Sharp } from "sharp";
 /** What a picture looks like, coarsely: 256 bits as text, one for each step of brightness from left to right. */
 export type Likeness = string;
 
+/** Whether a file is a picture, by its name. */
+export const isPicture = (file: string): boolean => /\.(png|jpe?g|webp|svg|gif)$/i.test(file);
+
 const columns = 17;
 const rows = 16;
 

@@ -5,7 +5,7 @@ import { type Folder, isFolder, openFolder } from "../files/folder.ts";
 import { type Change, difference } from "../plan/difference.ts";
 import { variantFolder } from "../plan/generate.ts";
 import { type Plan, planVariant } from "../plan/plan.ts";
-import { type Receipt, readReceipt, receiptFile } from "../plan/receipt.ts";
+import { drawnFor, type Receipt, readReceipt, receiptFile } from "../plan/receipt.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import { pickClients, type Workspace } from "../workspace/read.ts";
@@ -33,7 +33,7 @@ export async function audit(workspace: Workspace, keys: readonly string[]): Prom
   const template = openTemplate(workspace);
   const searches: Searches = {
     pictures: await openPictureSearch(template),
-    others: searchForOthers(all),
+    others: searchForOthers(all, (client) => drawnFor(variantFolder(workspace, client))),
     isClean: cleanFiles(template),
   };
   const findings: Finding[] = [];
@@ -90,7 +90,11 @@ async function auditOne(
       const isKept = isTemplates(template, file, hash);
       if (!isKept || !isClean(file)) residue.push(...search.inFile(file, bytes, shown));
       residue.push(...(await pictures.inFile(file, bytes, hash, shown)));
-      if (!isKept) residue.push(...others.inFile(key, file, bytes, hash, shown));
+      if (isKept) continue;
+      residue.push(...others.inFile(key, file, bytes, hash, shown));
+      const made = receipt.files[file];
+      if (made?.kind !== "draw" || made.sha256 !== hash)
+        residue.push(...(await others.looks(key, file, bytes, shown)));
     }
     const { left, allowed } = sortOut(workspace, residue);
     const places = receipt.layout === "tree" ? judgePlaces(folder, at) : [];

@@ -1,3 +1,4 @@
+import { alike, isPicture, likenessOf, unlikeness } from "../artwork/likeness.ts";
 import { type Resolved, suppliedArt } from "../derive/variant.ts";
 import { textIfAny } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
@@ -9,6 +10,8 @@ import type { Residue } from "./residue.ts";
 /** Finds in one client's variant what belongs to another: identifiers, names, pictures and files. */
 export interface OthersSearch {
   inFile(client: string, path: string, bytes: Uint8Array, hash: string, shown: string): Residue[];
+  /** Whether a picture that was not drawn for the client looks like one that another client supplied. */
+  looks(client: string, path: string, bytes: Uint8Array, shown: string): Promise<Residue[]>;
 }
 
 /** Shorter names are words like others. */
@@ -20,8 +23,14 @@ const callings = ({ values }: Resolved): string[] => [
   ...[values["app.name"]?.value ?? ""].filter((name) => name.length >= shortest),
 ];
 
-/** One search for all clients: what two of them have in common is neither's. */
-export function searchForOthers(all: readonly Resolved[]): OthersSearch {
+/**
+ * One search for all clients: what two of them have in common is neither's.
+ * @param drawn SHA-256 of the pictures that were drawn for a client.
+ */
+export function searchForOthers(
+  all: readonly Resolved[],
+  drawn: (client: string) => readonly string[],
+): OthersSearch {
   const owners = new Map<string, Set<string>>();
   const files = new Map<string, Set<string>>();
   const own = (map: Map<string, Set<string>>, key: string, client: string) =>
@@ -30,14 +39,29 @@ export function searchForOthers(all: readonly Resolved[]): OthersSearch {
     for (const calling of callings(each)) own(owners, calling.toLowerCase(), each.client.key);
     for (const { picture } of suppliedArt(each.art)) own(files, picture.hash, each.client.key);
     for (const { hash } of each.variant?.supplied ?? []) own(files, hash, each.client.key);
+    for (const hash of drawn(each.client.key)) own(files, hash, each.client.key);
   }
   const longestFirst = [...owners.keys()].sort((a, b) => b.length - a.length).map(escapeRegExp);
   const pattern =
     longestFirst.length > 0
       ? new RegExp(`(?<![\\p{L}\\p{N}.])(?:${longestFirst.join("|")})(?![\\p{L}\\p{N}])`, "giu")
       : undefined;
+  const pictures = all.flatMap(({ client: { key }, art }) =>
+    suppliedArt(art).flatMap(({ picture: { file, likeness } }) =>
+      likeness ? [{ key, file, likeness }] : [],
+    ),
+  );
   const named = (clients: ReadonlySet<string>) => [...clients].join(", ");
   return {
+    async looks(client, path, bytes, shown) {
+      if (!isPicture(path)) return [];
+      const seen = await likenessOf(bytes);
+      const near = seen ? pictures.filter(({ likeness }) => unlikeness(likeness, seen) <= alike) : [];
+      const [first] = near;
+      if (!first || near.some(({ key }) => key === client)) return [];
+      const message = `${shown} looks like ${first.file}, a picture of ${first.key}.`;
+      return [{ file: path, problem: problem("residue-client", message) }];
+    },
     inFile(client, path, bytes, hash, shown) {
       const holders = files.get(hash);
       if (holders && !holders.has(client))

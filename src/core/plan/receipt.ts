@@ -44,6 +44,16 @@ export function readReceipt(folder: string, client: string): Receipt {
   }
 }
 
+/** SHA-256 of every picture that was drawn into a variant's folder; none where there is no variant, or no receipt that can be read. */
+export function drawnFor(folder: string): string[] {
+  try {
+    const { files } = JSON.parse(readFileSync(join(folder, receiptFile), "utf8")) as Receipt;
+    return Object.values(files).flatMap(({ kind, sha256 }) => (kind === "draw" && sha256 ? [sha256] : []));
+  } catch {
+    return [];
+  }
+}
+
 export function receiptText(receipt: Receipt): string {
   const files = Object.fromEntries(Object.entries(receipt.files).sort(([a], [b]) => (a < b ? -1 : 1)));
   return `${JSON.stringify({ ...receipt, files }, null, 1)}\n`;
