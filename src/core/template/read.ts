@@ -60,7 +60,7 @@ export function openTemplate(workspace: Workspace): Template {
   const { agency, notes } = workspace;
   const folder = openFolder(workspace.template, agency.data.template);
   const wants: Wants = (kind) => notes.data.missing[kind] !== "leave";
-  const all = surveyTemplate(folder, wants);
+  const all = withColors(workspace, folder, surveyTemplate(folder, wants), wants);
   const wanted = agency.data.platforms;
   const lacking = wanted.filter((platform) => !all.some((part) => part.platform === platform));
   if (lacking.length > 0) {
@@ -71,8 +71,7 @@ export function openTemplate(workspace: Workspace): Template {
       }),
     );
   }
-  const used = all.filter((part) => wanted.includes(part.platform));
-  const parts = withColors(workspace, folder, used, wants);
+  const parts = all.filter((part) => wanted.includes(part.platform));
   const holdsWanted = (folder: string) => parts.some((part) => `${part.folder}/`.startsWith(`${folder}/`));
   const unwanted = all.filter(
     ({ platform, folder }) => !wanted.includes(platform) && folder && !holdsWanted(folder),
