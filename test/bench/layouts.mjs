@@ -6,9 +6,10 @@ import { measured, program, report, took, work } from "./measure.mjs";
 
 const clients = 100;
 const files = 2_000;
+const manyFiles = 10_000;
 
 /** A page with so many files beside it, of 1 to 8 KiB each. */
-function template(folder) {
+function template(folder, files) {
   cpSync("test/fixtures/templates/web-static", folder, { recursive: true });
   for (let at = readdirSync(folder).length; at < files; at++) {
     const below = join(folder, "src", `part-${at % 40}`);
@@ -18,9 +19,9 @@ function template(folder) {
   }
 }
 
-function workspace() {
-  const root = join(work, "layouts");
-  template(join(root, "app"));
+function workspace(name, files) {
+  const root = join(work, name);
+  template(join(root, "app"), files);
   execFileSync("node", [program, "init", root, "--template", join(root, "app"), "-q"]);
   writeFileSync(
     join(root, "template.yaml"),
@@ -38,7 +39,7 @@ function workspace() {
 
 export function benchLayouts() {
   console.log(`\nLayouts: ${clients} clients over a template of ${files} files`);
-  const root = workspace();
+  const root = workspace("layouts", files);
   const copies = join(work, "copies");
   const copy = measured(
     "sh",
@@ -66,4 +67,27 @@ export function benchLayouts() {
     report(`${layout}: generate, as a multiple of cp -r`, made.real / copy.real);
     report(`${layout}: audit, as a multiple of grep -r`, audited.real / search.real);
   }
+  benchManyFiles();
+}
+
+/** An overlay reads the template once, however many clients there are. */
+function benchManyFiles() {
+  console.log(`\nOverlays over a template of ${manyFiles} files`);
+  const root = workspace("many-files", manyFiles);
+  const once = measured("sh", ["-c", `cat $(find ${join(root, "app")} -type f) > /dev/null`], { runs: 3 });
+  const keys = Array.from({ length: clients }, (_, at) => `shop-${at}`);
+  const made = [1, clients].map((count) => {
+    for (const gone of ["variants", ".oxalis"]) rmSync(join(root, gone), { recursive: true, force: true });
+    const args = [program, "generate", "-q", "--layout", "overlay", "-C", root, ...keys.slice(0, count)];
+    const run = measured("node", args, { runs: 1 });
+    console.log(`        ${String(count).padEnd(4)} clients           ${took(run)}`);
+    return run;
+  });
+  const [one, all] = made;
+  console.log(`        reading it once        ${took(once)}`);
+  report(
+    "time a further client, as a multiple of reading it once",
+    (all.real - one.real) / (clients - 1) / once.real,
+    1,
+  );
 }

@@ -57,7 +57,7 @@ function identifiers(each: Resolved): string {
 export async function run(keys: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
   const workspace = openWorkspace(options);
-  const clients = (await resolvePicked(workspace, keys)).filter((each) => wanted(each, options));
+  const clients = (await resolvePicked(workspace, keys)).picked.filter((each) => wanted(each, options));
   if (options.json) terminal.json({ clients: clients.map(asData) });
   else if (options.csv) await showCsv(clients, terminal);
   else show(clients, terminal);

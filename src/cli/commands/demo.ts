@@ -1,6 +1,7 @@
-import { cpSync, existsSync, mkdirSync, readdirSync, writeFileSync } from "node:fs";
+import { cpSync, existsSync, readdirSync, writeFileSync } from "node:fs";
 import { dirname, join, relative, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
+import { makeFolder } from "../../core/files/make-folder.ts";
 import { refuse } from "../../core/problems/problem.ts";
 import { openTerminal, type Settings } from "../view/terminal.ts";
 
@@ -21,7 +22,11 @@ export async function run([folder = "."]: string[], options: Settings): Promise<
   const target = resolve(folder);
   if (existsSync(target) && readdirSync(target).length > 0)
     refuse("folder-in-use", `${target} is there and not empty.`);
-  mkdirSync(target, { recursive: true });
+  try {
+    makeFolder(target);
+  } catch (error) {
+    refuse("write-failed", `${target} could not be made: ${(error as Error).message}.`);
+  }
   cpSync(shippedDemo(), target, { recursive: true });
   // A published package leaves out files of this name, so it is written rather than copied.
   writeFileSync(join(target, ".gitignore"), "variants/\n.oxalis/\n");

@@ -9,14 +9,14 @@ import { writeWhole } from "../view/write-whole.ts";
 export async function run([file = "", ...keys]: string[], options: Settings): Promise<number> {
   const terminal = openTerminal(options);
   const workspace = openWorkspace(options);
-  const all = await resolvePicked(workspace, keys);
-  const sheet = rosterSheet(all);
+  const { picked } = await resolvePicked(workspace, keys);
+  const sheet = rosterSheet(picked);
   writeWhole(resolve(file), await sheetBytes(file, sheet));
   if (options.json)
-    terminal.json({ file: resolve(file), clients: all.length, columns: sheet[0]?.length ?? 0 });
+    terminal.json({ file: resolve(file), clients: picked.length, columns: sheet[0]?.length ?? 0 });
   else if (!options.quiet)
     terminal.print(
-      `${counted(all.length, "client")}, ${counted(sheet[0]?.length ?? 0, "column")} in ${terminal.out.cyan(file)}`,
+      `${counted(picked.length, "client")}, ${counted(sheet[0]?.length ?? 0, "column")} in ${terminal.out.cyan(file)}`,
     );
   return 0;
 }

@@ -15,7 +15,7 @@ const kinds: readonly Kind[] = ["major", "minor", "patch", "rebuild"];
 export async function run(keys: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
   const releases = await inWorkspace(options, options.dryRun !== true, async (workspace) => {
-    const resolved = await resolvePicked(workspace, keys);
+    const { picked: resolved } = await resolvePicked(workspace, keys);
     const kind = kinds.find((each) => options[each]);
     const request = {
       ...(kind ? { kind } : {}),

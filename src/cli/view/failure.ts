@@ -10,6 +10,10 @@ export function reportFailure(error: unknown, settings: Settings): number {
     else terminal.note(showProblems(error.problems, terminal.err));
     return 1;
   }
+  if ((error as NodeJS.ErrnoException).syscall === "uv_cwd") {
+    terminal.note("The folder you are in is no longer there. Go to another one, and try again.");
+    return 1;
+  }
   const message = error instanceof Error ? (error.stack ?? error.message) : String(error);
   terminal.note(
     `${terminal.err.red("Oxalis itself has failed; this is a defect, please report it:")}\n${message}`,

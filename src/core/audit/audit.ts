@@ -1,5 +1,5 @@
 import picomatch from "picomatch";
-import { resolveAll } from "../derive/resolve.ts";
+import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { type Folder, isFolder, openFolder } from "../files/folder.ts";
 import { type Change, difference } from "../plan/difference.ts";
@@ -8,7 +8,7 @@ import { type Plan, planVariant } from "../plan/plan.ts";
 import { drawnFor, type Receipt, readReceipt, receiptFile } from "../plan/receipt.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
-import { pickClients, type Workspace } from "../workspace/read.ts";
+import type { Workspace } from "../workspace/read.ts";
 import { variantPath } from "../workspace/stage.ts";
 import { type OthersSearch, searchForOthers } from "./others.ts";
 import { openPictureSearch, type PictureSearch } from "./pictures.ts";
@@ -27,9 +27,7 @@ export interface Finding {
 
 /** Holds disk, receipt and plan of each variant against each other, and looks for what is left of the template. Writes nothing. */
 export async function audit(workspace: Workspace, keys: readonly string[]): Promise<Finding[]> {
-  const all = await resolveAll(workspace);
-  const picked = new Set(pickClients(workspace, keys));
-  const resolved = all.filter(({ client }) => picked.has(client));
+  const { all, picked } = await resolvePicked(workspace, keys);
   const template = openTemplate(workspace);
   const searches: Searches = {
     pictures: await openPictureSearch(template),
@@ -37,7 +35,7 @@ export async function audit(workspace: Workspace, keys: readonly string[]): Prom
     isClean: cleanFiles(template),
   };
   const findings: Finding[] = [];
-  for (const each of resolved) findings.push(await auditOne(workspace, template, each, searches));
+  for (const each of picked) findings.push(await auditOne(workspace, template, each, searches));
   return findings;
 }
 

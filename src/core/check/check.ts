@@ -1,11 +1,11 @@
 import { likenessOf } from "../artwork/likeness.ts";
-import { resolveAll } from "../derive/resolve.ts";
+import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { enlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
 import { isError, type Problem, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
-import { pickClients, type Workspace } from "../workspace/read.ts";
+import type { Workspace } from "../workspace/read.ts";
 import { judgeLikeness, judgePictures, type TemplatePicture } from "./pictures.ts";
 
 export interface Checked {
@@ -18,21 +18,18 @@ export async function check(
   workspace: Workspace,
   keys: readonly string[],
 ): Promise<{ clients: Checked[]; gaps: Problem[] }> {
-  const picked = new Set(pickClients(workspace, keys).map((client) => client.key));
+  const { all, picked } = await resolvePicked(workspace, keys);
   const template = openTemplate(workspace);
-  const all = await resolveAll(workspace);
   const likeness = judgeLikeness(all, await templatePictures(template));
-  const clients = all
-    .filter(({ client }) => picked.has(client.key))
-    .map((resolved) => ({
-      resolved,
-      problems: [
-        ...resolved.problems,
-        ...judgePictures(resolved),
-        ...(likeness.get(resolved.client.key) ?? []),
-        ...planned(resolved, template),
-      ],
-    }));
+  const clients = picked.map((resolved) => ({
+    resolved,
+    problems: [
+      ...resolved.problems,
+      ...judgePictures(resolved),
+      ...(likeness.get(resolved.client.key) ?? []),
+      ...planned(resolved, template),
+    ],
+  }));
   return { clients, gaps: template.parts.flatMap((part) => part.gaps) };
 }
 

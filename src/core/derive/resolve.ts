@@ -31,9 +31,13 @@ export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
 }
 
 /** The named clients, resolved; none named means all. All are resolved all the same, since they are held against each other. */
-export async function resolvePicked(workspace: Workspace, keys: readonly string[]): Promise<Resolved[]> {
-  const picked = new Set(pickClients(workspace, keys));
-  return (await resolveAll(workspace)).filter(({ client }) => picked.has(client));
+export async function resolvePicked(
+  workspace: Workspace,
+  keys: readonly string[],
+): Promise<{ all: Resolved[]; picked: Resolved[] }> {
+  const named = new Set(pickClients(workspace, keys));
+  const all = await resolveAll(workspace);
+  return { all, picked: all.filter(({ client }) => named.has(client)) };
 }
 
 async function resolveClient(workspace: Workspace, client: Client, known: LookedAt): Promise<Resolved> {

@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from "node:fs";
 import { availableParallelism } from "node:os";
 import { basename, join } from "node:path";
 import pLimit from "p-limit";
-import { resolveAll } from "../derive/resolve.ts";
+import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { readInside } from "../files/folder.ts";
 import { fingerprint } from "../files/hash.ts";
@@ -12,7 +12,7 @@ import { createRenderer, rendererVersion } from "../render/draw.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import type { Layout } from "../values/layout.ts";
 import { type Ledger, ledgerFile, ledgerText } from "../workspace/ledger.ts";
-import { pickClients, type Workspace } from "../workspace/read.ts";
+import type { Workspace } from "../workspace/read.ts";
 import { variantName, variantPath } from "../workspace/stage.ts";
 import { applyChanges, type Tools } from "./apply.ts";
 import { openCache } from "./cache.ts";
@@ -77,10 +77,11 @@ export const variantFolder = (workspace: Workspace, client: string): string =>
  */
 export async function generate(workspace: Workspace, options: GenerateOptions): Promise<Generated> {
   // Pictures are looked at off the main thread; meanwhile the template is surveyed.
-  const picked = new Set(pickClients(workspace, options.clients));
-  const [all, template] = await Promise.all([resolveAll(workspace), surveyed(workspace)]);
-  const resolved = all.filter(({ client }) => picked.has(client));
-  if (options.locked) refuseChanges(workspace, resolved, options.today);
+  const [{ all, picked }, template] = await Promise.all([
+    resolvePicked(workspace, options.clients),
+    surveyed(workspace),
+  ]);
+  if (options.locked) refuseChanges(workspace, picked, options.today);
   const supplied = (file: string) => readInside(workspace.root, file, file);
   const renderer = createRenderer(supplied);
   const cache = openCache(workspace.root);
@@ -89,7 +90,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   if (!options.dryRun) clearScratch(workspace.root);
   // Two at a time, so that one client's last large picture does not leave a core idle; they share the limit on drawing.
   const limit = pLimit(2);
-  const working = resolved.map((each) =>
+  const working = picked.map((each) =>
     limit(async () => {
       const outcome = await generateOne(
         workspace,

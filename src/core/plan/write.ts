@@ -13,6 +13,7 @@ import {
 } from "node:fs";
 import { dirname, join, relative, sep } from "node:path";
 import { sha256 } from "../files/hash.ts";
+import { makeFolder } from "../files/make-folder.ts";
 import { refuse } from "../problems/problem.ts";
 
 /** Writes into one folder of a workspace, each file whole or not at all, and never through a link. */
@@ -107,18 +108,6 @@ export function openWriter(workspace: string, folder: string): Writer {
 /** Throws away what a killed run left in the scratch folder. */
 export function clearScratch(workspace: string): void {
   rmSync(scratchFolder(workspace), { recursive: true, force: true });
-}
-
-/** Makes a folder and those above it; one at a time, since Node's own way never comes to an end where a system refuses to tell why. */
-function makeFolder(path: string): void {
-  if (lstatSync(path, { throwIfNoEntry: false })) return;
-  makeFolder(dirname(path));
-  try {
-    mkdirSync(path);
-  } catch (error) {
-    // Another run may have made it meanwhile.
-    if ((error as NodeJS.ErrnoException).code !== "EEXIST") throw error;
-  }
 }
 
 /** Writes several small files of a workspace together: either all of them, or, where one cannot be written, none. */

@@ -26,11 +26,11 @@ export interface Proof {
 
 /** Makes the page from the variants as they lie on disk. Writes nothing. */
 export async function makeProof(workspace: Workspace, keys: readonly string[]): Promise<Proof> {
-  const all = await resolvePicked(workspace, keys);
+  const { picked } = await resolvePicked(workspace, keys);
   const template = openTemplate(workspace);
   const sheets: Sheet[] = [];
   const absent: { client: string; reason: string }[] = [];
-  for (const resolved of all) {
+  for (const resolved of picked) {
     const sheet = sheetOf(workspace, template, resolved);
     if (typeof sheet === "string") absent.push({ client: resolved.client.key, reason: sheet });
     else sheets.push(sheet);

@@ -6,7 +6,7 @@ import { darkOf } from "../values/fields.ts";
 import type { MissingKind, Wants } from "../values/missing.ts";
 import { type followReferences, forNight } from "./android-references.ts";
 import { type AndroidResources, colorSites, type ResourceRef, readReference } from "./android-resources.ts";
-import { type AddedFile, type Fill, insertedText, type Missing } from "./survey.ts";
+import { type AddedFile, type Fill, insertedText, type Missing, noting } from "./survey.ts";
 
 interface Known {
   template: Folder;
@@ -25,11 +25,9 @@ export function addMissing({ template, resources, survey, wants, manifest, place
 } {
   const added: AddedFile[] = [];
   const missing: Missing[] = [];
-  /** Notes that something is missing; true where it is to be added. */
-  const lacks = (kind: MissingKind, file: string, at: number): boolean => {
-    missing.push({ kind, added: wants(kind), place: placeAt(template.source(file), at) });
-    return wants(kind);
-  };
+  const noted = noting(missing, wants);
+  const lacks = (kind: MissingKind, file: string, at: number) =>
+    noted(kind, placeAt(template.source(file), at));
   const application = find(manifest.root, "application");
   const iconSite = attributeSite(manifest.file, application, "android:icon");
   const icon = readReference(placed(iconSite)[0]?.value);

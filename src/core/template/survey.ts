@@ -78,6 +78,14 @@ export interface PartSurvey {
 /** Surveys one platform's part of a template; undefined where there is none. */
 export type SurveyPart = (template: Folder, wants: Wants) => PartSurvey | undefined;
 
+/** Notes what is missing at a place; true where it is to be added. */
+export const noting =
+  (missing: Missing[], wants: Wants) =>
+  (kind: MissingKind, place: Place): boolean => {
+    missing.push({ kind, added: wants(kind), place });
+    return wants(kind);
+  };
+
 /** Text that every variant gets at a place of a file, whoever the client is. */
 export const insertedText = (file: string, at: number, opens: string): Fill => ({
   holds: "key",

@@ -3,7 +3,7 @@ import { placeAt } from "../files/source.ts";
 import { htmlAttribute } from "../splice/html.ts";
 import { emptySite } from "../splice/site.ts";
 import type { MissingKind, Wants } from "../values/missing.ts";
-import { type Fill, insertedText } from "./survey.ts";
+import { type Fill, insertedText, noting } from "./survey.ts";
 import { linked, type Page, type Site, type WebFound } from "./web-links.ts";
 import { iconEntry, iconName, manifestFields } from "./web-manifest.ts";
 import type { TouchLink } from "./web-start.ts";
@@ -19,10 +19,8 @@ export function addMissing(site: Site, page: Page, wants: Wants, found: WebFound
   const at = title?.endOffset ?? head?.endOffset ?? 0;
   const line = /\r?\n[ \t]*$/.exec(source.text.slice(0, title?.startOffset ?? at))?.[0] ?? "\n";
   const has = (is: (element: Page["elements"][number]) => boolean) => elements.some(is);
-  const lacks = (kind: MissingKind): boolean => {
-    found.missing.push({ kind, added: wants(kind), place: placeAt(source, at) });
-    return wants(kind);
-  };
+  const noted = noting(found.missing, wants);
+  const lacks = (kind: MissingKind) => noted(kind, placeAt(source, at));
   const insert = (opens: string) => found.fills.push(insertedText(file, at, opens));
 
   const themes = elements.filter((each) => htmlAttribute(each, "name") === "theme-color");

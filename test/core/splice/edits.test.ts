@@ -4,6 +4,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { type Form, write } from "../../../src/core/splice/forms.ts";
 import { applyEdits } from "../../../src/core/splice/site.ts";
+import { tomlSite } from "../../../src/core/splice/toml.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 import { hasTool, tool } from "../../support/tools.ts";
 
@@ -124,6 +125,21 @@ test.runIf(hasTool("java"))("properties read back with Java", () => {
   writeFileSync(join(folder, "R.java"), reader);
   const read = tool("java", [join(folder, "R.java"), join(folder, "all.properties")]).split("\n");
   expect(samples.map((_, at) => Buffer.from(read[at] ?? "", "base64").toString())).toEqual(samples);
+});
+
+test.runIf(hasTool("python3"))("TOML reads back with Python's own parser", () => {
+  const file = join(temporaryFolder(), "all.toml");
+  const keys = samples.map((_, at) => `k${at} = "old" # kept\n`).join("");
+  const source = { file, text: `[app]\n${keys}` };
+  const edits = samples.flatMap((value, at) => {
+    const site = tomlSite(file, source, `app.k${at}`);
+    return site ? [{ start: site.start, end: site.end, text: write(site.form, value) }] : [];
+  });
+  expect(edits).toHaveLength(samples.length);
+  writeFileSync(file, applyEdits(source.text, edits));
+  const reader = "import json, sys, tomllib; print(json.dumps(tomllib.load(open(sys.argv[1], 'rb'))['app']))";
+  const read = JSON.parse(tool("python3", ["-c", reader, file]));
+  expect(samples.map((_, at) => read[`k${at}`])).toEqual(samples);
 });
 
 test("values of an environment read back with a shell", () => {
