@@ -141,6 +141,15 @@ await page.goto(`file://${join(demo, "variants/proof.html")}`);
 await page.screenshot({ path: join(shots, "proof.png") });
 await page.locator("#ferme-duclos").scrollIntoViewIfNeeded();
 await page.locator("#ferme-duclos").screenshot({ path: join(shots, "proof-client.png") });
+oxalis("generate", "-q", "--stage", "testers", "brennans-bothy", "-C", demo);
+oxalis("proof", "--stage", "testers", "brennans-bothy", "-o", join(work, "stage.html"), "-C", demo);
+await page.goto(`file://${join(work, "stage.html")}`);
+const sheet = await page.locator('[id="brennans-bothy.testers"]').boundingBox();
+await page.screenshot({
+  path: join(shots, "stage.png"),
+  clip: { ...sheet, height: 620 },
+  fullPage: true,
+});
 oxalis("art", "--guide", join(work, "guide.html"), "-C", demo);
 await page.goto(`file://${join(work, "guide.html")}`);
 await page.screenshot({

@@ -30,17 +30,17 @@ export async function applyChanges(
   const files: Receipt["files"] = { ...before.files };
   const touched = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
   for (const entry of touched) files[entry.path] = producedBy(entry, null);
-  if (touched.length > 0) writer.write(receiptFile, receiptText({ ...before, files }));
+  if (touched.length > 0) await writer.write(receiptFile, receiptText({ ...before, files }));
 
-  const done = (entry: Entry, content: string | Uint8Array) => {
-    writer.write(entry.path, content, "executable" in entry && entry.executable);
+  const done = async (entry: Entry, content: string | Uint8Array) => {
+    await writer.write(entry.path, content, "executable" in entry && entry.executable);
     files[entry.path] = producedBy(entry, sha256(content), smallest);
     onFile();
   };
   const drawn = groupedDrawings(touched).map((same) =>
     drawing(async () => {
       const content = await drawnOrKept(same[0] as DrawEntry, tools);
-      for (const entry of same) done(entry, content);
+      await Promise.all(same.map((entry) => done(entry, content)));
     }),
   );
   /** Written between the pictures, so that drawing goes on meanwhile. */
@@ -56,7 +56,7 @@ export async function applyChanges(
         if (++copied % copiedAtOnce === 0) await setImmediate();
         continue;
       }
-      done(entry, await contentOf(entry, tools));
+      await done(entry, await contentOf(entry, tools));
     }
   };
   for (const each of await Promise.allSettled([...drawn, written()]))
@@ -72,7 +72,7 @@ export async function applyChanges(
     ...(revision ? { template: revision } : {}),
     files: kept,
   };
-  writer.write(receiptFile, receiptText(receipt));
+  await writer.write(receiptFile, receiptText(receipt));
   return receipt;
 }
 

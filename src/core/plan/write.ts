@@ -6,19 +6,22 @@ import {
   mkdirSync,
   readdirSync,
   readFileSync,
+  rename,
   renameSync,
   rmdirSync,
   rmSync,
+  writeFile,
   writeFileSync,
 } from "node:fs";
 import { dirname, join, relative, sep } from "node:path";
+import { promisify } from "node:util";
 import { sha256 } from "../files/hash.ts";
 import { makeFolder } from "../files/make-folder.ts";
 import { refuse } from "../problems/problem.ts";
 
 /** Writes into one folder of a workspace, each file whole or not at all, and never through a link. */
 export interface Writer {
-  write(path: string, content: string | Uint8Array, executable?: boolean): void;
+  write(path: string, content: string | Uint8Array, executable?: boolean): Promise<void>;
   /** Copies a file; where the file system can, without taking room. */
   copy(path: string, from: string, executable: boolean): void;
   remove(path: string): void;
@@ -28,6 +31,10 @@ export interface Writer {
 
 /** Where files are written before they are renamed into place; on the same disk as the workspace. */
 const scratchFolder = (workspace: string): string => join(workspace, ".oxalis", "scratch");
+
+/** By callbacks: the file handles of Node's promises take longer than writing a small file. */
+const writeInBackground = promisify(writeFile);
+const renameInBackground = promisify(rename);
 
 let counter = 0;
 
@@ -67,11 +74,11 @@ export function openWriter(workspace: string, folder: string): Writer {
   };
 
   return {
-    write(path, content, executable = false) {
+    async write(path, content, executable = false) {
       const { target, beside } = prepared(path);
       try {
-        writeFileSync(beside, content, { mode: executable ? 0o755 : 0o644 });
-        renameSync(beside, target);
+        await writeInBackground(beside, content, { mode: executable ? 0o755 : 0o644 });
+        await renameInBackground(beside, target);
       } catch (error) {
         failed(target, beside, error);
       }

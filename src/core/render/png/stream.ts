@@ -93,10 +93,14 @@ function adler(data: Uint8Array): [low: number, high: number] {
   for (let word = 0; word < words.length; ) {
     const start = word;
     while (word < words.length && words[word] === 0) word++;
-    high = (high + 4 * (word - start) * low) % modulus;
-    const end = Math.min(words.length, word + wordsAtOnce);
-    for (; word < end && words[word] !== 0; word++) {
+    if (word - start >= wordsAtOnce) high = (high + 4 * (word - start) * low) % modulus;
+    else word = start;
+    for (const end = Math.min(words.length, word + wordsAtOnce); word < end; word++) {
       const four = words[word] as number;
+      if (four === 0) {
+        high += low << 2;
+        continue;
+      }
       high += low += four & 255;
       high += low += (four >>> 8) & 255;
       high += low += (four >>> 16) & 255;
