@@ -144,7 +144,7 @@ await page.locator("#ferme-duclos").screenshot({ path: join(shots, "proof-client
 oxalis("generate", "-q", "--stage", "testers", "brennans-bothy", "-C", demo);
 oxalis("proof", "--stage", "testers", "brennans-bothy", "-o", join(work, "stage.html"), "-C", demo);
 await page.goto(`file://${join(work, "stage.html")}`);
-const sheet = await page.locator('[id="brennans-bothy.testers"]').boundingBox();
+const sheet = await page.locator("#brennans-bothy").boundingBox();
 await page.screenshot({
   path: join(shots, "stage.png"),
   clip: { ...sheet, height: 620 },

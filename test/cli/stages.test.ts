@@ -30,6 +30,12 @@ test("a stage's variants stand beside the store's, under identifiers and labels 
   expect(text("3-acre.testers", gradle)).toContain(`"${storeId}.test"`);
   expect(text("3-acre.testers", strings)).toContain(">T 3 Acre<");
 
+  expect(oxalis(root, "proof", "--stage", "testers", "-o", "stage.html").code).toBe(0);
+  const page = readFileSync(join(root, "stage.html"), "utf8");
+  expect(page.match(/Not for the store: [^<]*<b>testers<\/b>/g)).toHaveLength(2);
+  // A class with a full stop in it would be two, and the pictures would show nowhere.
+  expect(page).toMatch(/\.c-3-acre \.p-ios-icon/);
+
   const { include } = JSON.parse(readFileSync(join(root, "variants/builds.json"), "utf8"));
   const rows = include.map(({ stage, folder, identifier }: Record<string, string>) =>
     [stage, folder, identifier].join(" "),

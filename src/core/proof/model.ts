@@ -3,6 +3,8 @@ import type { Field } from "../values/fields.ts";
 /** What the page says of one client. */
 export interface Sheet {
   key: string;
+  /** What the app is for, where it is not for the store. */
+  stage?: string;
   values: Partial<Record<Field, string>>;
   /** Pictures by the names that the scenes use, as data URIs. */
   pictures: ReadonlyMap<string, string>;

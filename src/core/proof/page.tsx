@@ -107,6 +107,11 @@ function ClientSheet({ sheet }: { sheet: Sheet }) {
             {values.build}
           </p>
           <p>{values.copyright}</p>
+          {sheet.stage === undefined ? null : (
+            <p class="stage">
+              Not for the store: this is its form for the stage <b>{sheet.stage}</b>.
+            </p>
+          )}
         </div>
         <dl class="ids">
           {identities.map(({ field, says }) => (

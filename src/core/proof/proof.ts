@@ -12,7 +12,7 @@ import { isError, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import type { Field } from "../values/fields.ts";
 import type { Workspace } from "../workspace/read.ts";
-import { variantName, variantPath } from "../workspace/stage.ts";
+import { variantPath } from "../workspace/stage.ts";
 import type { ProofModel, Sheet } from "./model.ts";
 import { proofPage } from "./page.tsx";
 import { shownPictures } from "./pictures.ts";
@@ -60,7 +60,8 @@ function sheetOf(
     if (difference(plan, receipt, folder.hashIfAny).length > 0)
       return "It is out of date: run oxalis generate.";
     return {
-      key: variantName(workspace, client.key),
+      key: client.key,
+      ...(workspace.stage ? { stage: workspace.stage.name } : {}),
       values: plainValues(variant),
       pictures: pictures(template, folder),
       state: sha256(receiptText(receipt)).slice(0, 8),
