@@ -25,8 +25,12 @@ const views = [
   { name: "clients", rows: 12, typed: ["oxalis clients"] },
   {
     name: "explain",
-    rows: 39,
-    typed: ["oxalis explain 3-acre identifiers", "oxalis explain orchard-lane colors"],
+    rows: 28,
+    typed: [
+      "oxalis explain 3-acre identifiers",
+      "oxalis explain orchard-lane colors.ground",
+      "oxalis explain orchard-lane colors.text",
+    ],
   },
   { name: "generate", rows: 28, typed: ["oxalis generate"] },
   {

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
-import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+import { edit, oxalis, program, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";
 
 test("the template's own colours become a client's, by day and by night, on every platform", () => {
@@ -45,4 +45,27 @@ test("a colour that the template does not have is shown where it is named", () =
   const { code, err } = oxalis(root, "generate");
   expect(code).toBe(1);
   expect(err).toMatch(/No colour of the template is called "papper"[\s\S]*template\.yaml:\d+:3/);
+});
+
+test("init names the template's own colours, and writes them down to be given a part", () => {
+  const root = temporaryFolder();
+  const { code, out } = oxalis(
+    root,
+    "init",
+    "--template",
+    join(program, "../../demo/template"),
+    "--agency",
+    "Q",
+  );
+  expect(code).toBe(0);
+  const [, told = ""] = /Colours of its own.*\n([\s\S]*?)\n\n/.exec(out) ?? [];
+  expect(told.split("\n").map((line) => line.trim().split(/ {2,}/).slice(0, 2))).toEqual([
+    ["line", "#1F000000"],
+    ["--on-brand", "#ffffff"],
+    ["--ink", "#22262b"],
+    ["--paper", "#ffffff"],
+  ]);
+  expect(readFileSync(join(root, "template.yaml"), "utf8")).toContain(
+    "# colors:\n#   line:\n#   --on-brand:\n",
+  );
 });

@@ -4,7 +4,7 @@ import { isError } from "../../core/problems/problem.ts";
 import { stateOf } from "../../core/roster/state.ts";
 import type { Field } from "../../core/values/fields.ts";
 import { problemData, showProblems } from "../view/problems.ts";
-import { table } from "../view/table.ts";
+import { table, widthOf } from "../view/table.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
 
@@ -91,12 +91,18 @@ async function showCsv(clients: readonly Resolved[], { print }: Terminal): Promi
 function show(clients: readonly Resolved[], terminal: Terminal): void {
   const { out, settings, width } = terminal;
   const shown = columns.filter(({ from, to }) => width >= from && width <= (to ?? width));
-  const rows = clients.map((each) => [
-    each.client.key,
-    ...shown.map((column) => column.value(each)),
-    state(each, terminal),
-  ]);
-  terminal.print(table(["client", ...shown.map((column) => column.heading), "state"], rows, out));
+  const drawn = (count: number): string => {
+    const some = shown.slice(0, count);
+    const rows = clients.map((each) => [
+      each.client.key,
+      ...some.map((column) => column.value(each)),
+      state(each, terminal),
+    ]);
+    const all = table(["client", ...some.map((column) => column.heading), "state"], rows, out);
+    // Of what has no room, the last columns are left out; --csv and --json have them all.
+    return count > 0 && widthOf(all) > width ? drawn(count - 1) : all;
+  };
+  terminal.print(drawn(shown.length));
   const problems = clients
     .flatMap((each) => each.problems)
     .filter((each) => !settings.quiet || isError(each));

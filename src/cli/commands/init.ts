@@ -90,7 +90,7 @@ const shortened = (value: string): string => {
   return line.length > longest ? `${line.slice(0, longest - 1)}…` : line;
 };
 
-function tellElsewhere({ left, suggestions }: Initiated, terminal: Terminal): void {
+function tellElsewhere({ left, suggestions, colors }: Initiated, terminal: Terminal): void {
   const { out, print, settings } = terminal;
   if (suggestions.length > 0 && !settings.quiet) {
     print(out.bold("Filled through template.yaml"));
@@ -98,6 +98,18 @@ function tellElsewhere({ left, suggestions }: Initiated, terminal: Terminal): vo
       ({ file, at: path, with: pattern }): Row => [`  ${file}`, path, shortened(pattern)],
     );
     print(`${headless(rows, terminal)}\n`);
+  }
+  if (colors.length > 0 && !settings.quiet) {
+    print(
+      `${out.bold("Colours of its own")}  ${out.dim("say under colors in template.yaml which are to be a client's")}`,
+    );
+    const rows = colors
+      .slice(0, settings.verbose ? colors.length : 12)
+      .map(({ name, value, place }): Row => [`  ${name}`, shortened(value), at(place)]);
+    print(headless(rows, terminal));
+    if (colors.length > rows.length)
+      print(out.dim(`  and ${colors.length - rows.length} more; --verbose lists them`));
+    print("");
   }
   if (left.length === 0) return;
   print(
@@ -126,7 +138,7 @@ function close(shown: string, { files }: Initiated, dryRun: boolean, { out, prin
 
 const placeData = ({ file, line, column }: Place) => ({ file, line, column });
 
-const asData = ({ accounts, left, suggestions, files }: Initiated): object => ({
+const asData = ({ accounts, left, suggestions, colors, files }: Initiated): object => ({
   parts: accounts.map(({ values, missing, gaps, ...rest }) => ({
     ...rest,
     values: values.map(({ place, ...value }) => ({ ...value, place: placeData(place) })),
@@ -134,6 +146,7 @@ const asData = ({ accounts, left, suggestions, files }: Initiated): object => ({
     gaps: gaps.map(problemData),
   })),
   fill: suggestions,
+  colors: colors.map(({ place, ...color }) => ({ ...color, place: placeData(place) })),
   left: left.map(({ text, place }: Elsewhere) => ({ text, place: placeData(place) })),
   files: [...files.keys()],
 });

@@ -1,3 +1,4 @@
+import { stripVTControlCharacters } from "node:util";
 import Table from "cli-table3";
 import type { Colors } from "./terminal.ts";
 
@@ -18,6 +19,14 @@ const none = {
   "right-mid": "",
   middle: "  ",
 };
+
+/** Columns that the widest line takes. */
+export const widthOf = (drawn: string): number =>
+  Math.max(
+    ...stripVTControlCharacters(drawn)
+      .split("\n")
+      .map((line) => [...line].length),
+  );
 
 /** Columns under headings, without lines; widths follow the content, counting wide letters as two. */
 export function table(

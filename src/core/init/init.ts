@@ -2,9 +2,12 @@ import { existsSync } from "node:fs";
 import { join, relative, resolve, sep } from "node:path";
 import { stringify } from "yaml";
 import { isFolder, openFolder } from "../files/folder.ts";
+import { type Place, placeAt } from "../files/source.ts";
 import { writeTogether } from "../plan/write.ts";
 import { refuse } from "../problems/problem.ts";
+import { ownColors } from "../template/colors.ts";
 import { surveyTemplate } from "../template/read.ts";
+import { colorRoles } from "../values/fields.ts";
 import { agencyFile } from "../workspace/locate.ts";
 import { type Account, accountOf } from "./account.ts";
 import { type Elsewhere, lookElsewhere, type Suggestion } from "./elsewhere.ts";
@@ -26,6 +29,8 @@ export interface Initiated {
   accounts: Account[];
   left: Elsewhere[];
   suggestions: Suggestion[];
+  /** Colours that could be given a part, each with its value and the first of its places. */
+  colors: { name: string; value: string; place: Place }[];
   /** Texts by path within the workspace. */
   files: ReadonlyMap<string, string>;
 }
@@ -40,6 +45,14 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
   const opened = openFolder(template);
   const parts = surveyTemplate(opened);
   const { left, suggestions } = lookElsewhere(opened, parts);
+  const named = new Set(suggestions.map(({ at }) => at));
+  const colors = ownColors(opened, parts)
+    .filter(({ name }) => !named.has(name))
+    .map(({ name, site }) => ({
+      name,
+      value: /^\d/.test(site.value) ? "red, green, blue" : site.value,
+      place: placeAt(opened.source(site.file), site.start),
+    }));
   const shown = relative(folder, template).split(sep).join("/") || ".";
   const files = new Map([
     [
@@ -51,11 +64,11 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
         parts.map(({ platform }) => platform),
       ),
     ],
-    ["template.yaml", templateText(suggestions)],
+    ["template.yaml", templateText(suggestions, colors)],
   ]);
   if (!existsSync(join(folder, ".gitignore"))) files.set(".gitignore", "variants/\n.oxalis/\n");
   if (!dryRun) writeTogether(resolve(folder), files);
-  return { accounts: parts.map((part) => accountOf(opened, part)), left, suggestions, files };
+  return { accounts: parts.map((part) => accountOf(opened, part)), left, suggestions, colors, files };
 }
 
 const agencyText = (agency: string, year: number, template: string, platforms: readonly string[]): string =>
@@ -70,10 +83,18 @@ defaults:
   build: 1
 `;
 
-function templateText(suggestions: readonly Suggestion[]): string {
-  const head = "# What a survey of the template cannot know.\n";
-  if (suggestions.length === 0) return head;
-  return `${head}
+function templateText(suggestions: readonly Suggestion[], colors: Initiated["colors"]): string {
+  const fill = `
 # Places that name the template beyond its build files, and what goes there instead.
 ${stringify({ fill: suggestions })}`;
+  const roles = `
+# Colours of the template's own. Where one is to be a client's, take the # away and say what it is:
+# ${colorRoles.join(", ")}.
+# colors:
+${colors.map(({ name }) => `#   ${name}:\n`).join("")}`;
+  return [
+    "# What a survey of the template cannot know.\n",
+    ...(suggestions.length > 0 ? [fill] : []),
+    ...(colors.length > 0 ? [roles] : []),
+  ].join("");
 }

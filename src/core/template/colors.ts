@@ -1,7 +1,9 @@
 import { dirname, extname } from "node:path/posix";
 import type { Folder } from "../files/folder.ts";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
+import type { Site } from "../splice/site.ts";
 import { attributeOf, findAll, parseXml, textSite } from "../splice/xml.ts";
+import { parseColor } from "../values/color.ts";
 import { darkOf, type Field } from "../values/fields.ts";
 import type { Wants } from "../values/missing.ts";
 import type { Platform } from "../values/platform.ts";
@@ -10,7 +12,7 @@ import { colorFile } from "./android-missing.ts";
 import { forNight } from "./android-references.ts";
 import { colorSet } from "./ios-assets.ts";
 import { cssPlace } from "./places.ts";
-import { type AddedFile, type Fill, filesOf, type PartSurvey } from "./survey.ts";
+import { type AddedFile, type Fill, filesOf, type PartSurvey, placeOf } from "./survey.ts";
 
 /** What a colour of that name stands for; undefined where template.yaml does not say. */
 type Holds = (name: string) => Field | undefined;
@@ -135,3 +137,34 @@ export function withColors(
   if (problems.length > 0) throw new Refusal(problems);
   return colored;
 }
+
+/** A colour of the template's own that nothing is known of but its name. */
+export interface OwnColor {
+  name: string;
+  /** A place that says it, by day where there is one. */
+  site: Site;
+}
+
+/** The colours of the template that its build files give no part: each could be named under `colors` in template.yaml. */
+export function ownColors(template: Folder, parts: readonly PartSurvey[]): OwnColor[] {
+  const known = new Set(parts.flatMap(({ fills }) => fills.map(({ site }) => placeOf(site))));
+  const names = new Map<string, string>();
+  const fillsOf = (holdsOf: Holds): Fill[] =>
+    parts.flatMap((part) => looks[part.platform]?.(template, part, holdsOf, () => false).fills ?? []);
+  fillsOf((name) => {
+    if (!names.has(plain(name))) names.set(plain(name), name);
+    return undefined;
+  });
+  return [...names].flatMap(([key, name]) => {
+    const fills = fillsOf((each) => (plain(each) === key ? "colors.page" : undefined));
+    const sites = fills.map(({ site }) => site).filter((site) => isColor(site.value));
+    const site = sites.find(({ file }) => !forNight(file)) ?? sites[0];
+    return site && !sites.some((each) => known.has(placeOf(each))) ? [{ name, site }] : [];
+  });
+}
+
+/** A colour as a style sheet or a resource writes it, or one of its channels: a custom property may hold anything. */
+const isColor = (value: string): boolean =>
+  typeof parseColor(value) === "string" ||
+  /^#[0-9a-f]{8}$/i.test(value) ||
+  /^(0x[0-9a-f]{2}|\d+(\.\d+)?)$/i.test(value);

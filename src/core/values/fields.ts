@@ -109,7 +109,7 @@ const facts = {
     color: true,
   },
   "colors.pageDark": {
-    says: "Ground of the app's pages on dark screens",
+    says: "Ground of the app's pages, on dark screens",
     brief: ["colors", "pageDark"],
     pattern: "{colors.brand toned 18}",
     color: true,
@@ -121,7 +121,7 @@ const facts = {
     color: true,
   },
   "colors.textDark": {
-    says: "Text on a page on dark screens",
+    says: "Text on a page, on dark screens",
     brief: ["colors", "textDark"],
     pattern: "{colors.brand toned 92}",
     color: true,
@@ -133,7 +133,7 @@ const facts = {
     color: true,
   },
   "colors.softDark": {
-    says: "Soft form of the brand colour, behind what is picked out on dark screens",
+    says: "Soft form of the brand colour, behind what is picked out, on dark screens",
     brief: ["colors", "softDark"],
     pattern: "{colors.brand toned 32}",
     color: true,
@@ -145,7 +145,7 @@ const facts = {
     color: true,
   },
   "colors.onSoftDark": {
-    says: "Text on the soft colour on dark screens",
+    says: "Text on the soft colour, on dark screens",
     brief: ["colors", "onSoftDark"],
     pattern: "{colors.brand toned 90}",
     color: true,
@@ -157,7 +157,7 @@ const facts = {
     color: true,
   },
   "colors.lineDark": {
-    says: "Lines and frames on a page on dark screens",
+    says: "Lines and frames on a page, on dark screens",
     brief: ["colors", "lineDark"],
     pattern: "{colors.brand toned 62}",
     color: true,

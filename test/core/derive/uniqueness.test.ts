@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import type { Art } from "../../../src/core/artwork/judge.ts";
-import { comparable } from "../../../src/core/derive/identifier.ts";
+import { brokenRules, comparable } from "../../../src/core/derive/identifier.ts";
 import { resolveVariant } from "../../../src/core/derive/resolve-variant.ts";
 import { judgeTogether } from "../../../src/core/derive/rules.ts";
-import { noArtwork } from "../../../src/core/derive/variant.ts";
+import { noArtwork, type Resolved } from "../../../src/core/derive/variant.ts";
 import { isError } from "../../../src/core/problems/problem.ts";
 import { platforms } from "../../../src/core/values/platform.ts";
 import { parseYaml } from "../../../src/core/workspace/document.ts";
@@ -89,4 +89,25 @@ test("a picture on a plain ground gives its colour where the brief gives none", 
   ]);
   expect(values["colors.onBrand"]?.value).toBe("#000000");
   expect(problems.filter(isError)).toEqual([]);
+});
+
+test("at a stage, every identifier is another one that its platform accepts; what it is worked out from stays", () => {
+  const suffixes = fc.stringMatching(/^[a-z][a-z0-9]{0,19}$/);
+  fc.assert(
+    fc.property(names, domains, suffixes, (name, domain, suffix) => {
+      const stage = { name: "testers", has: { suffix, name: "{app.name} T" } };
+      const [store, tested] = [workspace, { ...workspace, stage }].map((at) =>
+        resolveVariant(at, client("c", name, domain), noArtwork),
+      ) as [Resolved, Resolved];
+      for (const platform of platforms) {
+        const of = ({ values }: Resolved) => values[`identifiers.${platform}`]?.value ?? "";
+        if (store.variant === undefined) return;
+        expect(of(tested)).not.toBe(of(store));
+        // A word of Java is refused with its reason.
+        if (!tested.problems.some(isError)) expect(brokenRules(platform, of(tested))).toEqual([]);
+      }
+      for (const field of ["identifiers.base", "sku", "copyright"] as const)
+        expect(tested.values[field]?.value).toBe(store.values[field]?.value);
+    }),
+  );
 });

@@ -1,0 +1,56 @@
+import { spawnSync } from "node:child_process";
+import { mkdirSync } from "node:fs";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { oxalis, program, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+
+const root = workspaceWith(["3-acre", "brennans-bothy"]);
+const sh = (script: string, env: Readonly<Record<string, string>> = {}) =>
+  spawnSync("sh", ["-c", script], {
+    cwd: root,
+    encoding: "utf8",
+    env: { PATH: process.env.PATH ?? "", OXALIS: `node ${program}`, ...env },
+  });
+
+const controls = String.fromCharCode(27);
+
+test("colour is for terminals, unless it is asked for; NO_COLOR holds where nobody asks", () => {
+  expect(sh("$OXALIS clients").stdout).not.toContain(controls);
+  expect(sh("$OXALIS clients --color always", { NO_COLOR: "1" }).stdout).toContain(`${controls}[`);
+  const inTerminal = (env: Record<string, string>) =>
+    sh(`script -qec "node ${program} clients" /dev/null`, { TERM: "xterm", ...env }).stdout;
+  if (sh("command -v script").status !== 0) return;
+  expect(inTerminal({})).toContain(`${controls}[`);
+  expect(inTerminal({ NO_COLOR: "1" })).not.toContain(`${controls}[`);
+  expect(inTerminal({ TERM: "dumb" })).not.toContain(`${controls}[`);
+});
+
+test("no line is wider than a narrow terminal, and every client is still named", () => {
+  const { stdout } = sh("$OXALIS clients", { COLUMNS: "60" });
+  expect(Math.max(...stdout.split("\n").map((line) => [...line].length))).toBeLessThanOrEqual(60);
+  for (const name of ["3-acre", "brennans-bothy"]) expect(stdout).toContain(name);
+});
+
+test("a reader that has seen enough may go: no error, no trace", () => {
+  const { status, stdout, stderr } = sh("$OXALIS art | head -n 2; exit 0");
+  expect([status, stderr, stdout.split("\n").length]).toEqual([0, "", 3]);
+});
+
+test("results are on standard output alone, and JSON is all there is of it", () => {
+  const { stdout, status } = sh("$OXALIS check --json 2>/dev/null");
+  expect([status, JSON.parse(stdout).clients.length]).toEqual([0, 2]);
+  expect(sh("$OXALIS generate -q --dry-run 2>/dev/null").stdout).not.toMatch(/✓/);
+  const failed = sh("$OXALIS explain nobody --json");
+  expect([failed.status, JSON.parse(failed.stdout).problems[0].code]).toEqual([1, "client-unknown"]);
+});
+
+test("a folder that is gone, and one that cannot be made, are told plainly", () => {
+  const gone = join(temporaryFolder(), "gone");
+  mkdirSync(gone);
+  const { status, stderr } = sh(`cd ${gone} && rmdir ${gone} && $OXALIS clients`);
+  expect([status, stderr]).toEqual([1, expect.stringContaining("The folder you are in is no longer there")]);
+  const { code, err } = oxalis(root, "demo", "/proc/nowhere/example");
+  expect([code, err]).toEqual([1, expect.stringContaining("[write-failed]")]);
+  const file = oxalis(root, "demo", join(root, "oxalis.yaml/example"));
+  expect([file.code, file.err]).toEqual([1, expect.stringContaining("[write-failed]")]);
+});
