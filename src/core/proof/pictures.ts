@@ -8,12 +8,23 @@ export interface Shown {
   qualifiers: readonly string[];
 }
 
-const android = (name: string, role: string, qualifier = "xxhdpi"): Shown => ({
+const android = (name: string, role: string, ...qualifiers: string[]): Shown => ({
   name,
   platform: "android",
   role,
-  qualifiers: [qualifier],
+  qualifiers: qualifiers.length > 0 ? qualifiers : ["xxhdpi"],
 });
+/** A picture over the whole screen, by day or by night. */
+const full = (name: string, turn: "port" | "land", night = ""): Shown =>
+  android(
+    name,
+    `start-full-${turn}`,
+    `xhdpi${night}`,
+    `xxhdpi${night}`,
+    `xxxhdpi${night}`,
+    `hdpi${night}`,
+    `mdpi${night}`,
+  );
 const ios = (name: string, ...qualifiers: string[]): Shown => ({
   name,
   platform: "ios",
@@ -42,6 +53,10 @@ export const shownPictures: readonly Shown[] = [
   android("and-round", "launcher-round"),
   android("and-start", "start-mark", "xhdpi"),
   android("and-start-dark", "start-mark", "xhdpi-night"),
+  full("and-full", "port"),
+  full("and-full-turned", "land"),
+  full("and-full-dark", "port", "-night"),
+  full("and-full-dark-turned", "land", "-night"),
   android("and-note", "notification"),
   android("store-icon", "store-icon", "512"),
   android("store-feature", "feature-graphic", "1024x500"),

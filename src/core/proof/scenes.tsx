@@ -216,6 +216,14 @@ export function StartScene({ sheet }: { sheet: Sheet }) {
     { device: "phone apple", picture: "ios-start", says: "iPhone" },
     { device: "phone apple turned", picture: "ios-start", says: "iPhone, turned" },
     { device: "phone night", picture: "and-start-dark", says: "Android, dark" },
+    { device: "phone page stretched", picture: "and-full", says: "Android before 12" },
+    { device: "phone page stretched turned", picture: "and-full-turned", says: "Android before 12, turned" },
+    { device: "phone page stretched night", picture: "and-full-dark", says: "Android before 12, dark" },
+    {
+      device: "phone page stretched turned night",
+      picture: "and-full-dark-turned",
+      says: "Android before 12, dark, turned",
+    },
     { device: "window", picture: "win-start", says: "Windows" },
     { device: "phone page", picture: "web-start", says: "Page, on iPhone" },
     { device: "phone page turned", picture: "web-start-turned", says: "Page, on iPhone, turned" },
@@ -223,7 +231,7 @@ export function StartScene({ sheet }: { sheet: Sheet }) {
   return (
     <Scene title="While the app starts" note="upright and turned, by day and by night">
       {screens.map(({ device, picture, says }) => (
-        <figure class="starting" key={device}>
+        <figure class="starting" key={says}>
           <div class={`device ${device}`}>
             <Pic name={picture} label={`Start screen, ${says}`} />
           </div>
