@@ -51,7 +51,9 @@ export function benchMany(most) {
   );
   report("the same, of processor", among(most, many, "cpu") / among(10, few, "cpu"), 1.1);
   report("peak memory cold, as a multiple of 10", many.cold.memory / few.cold.memory, 1.3);
-  report("nothing changed, as a share of all cold", many.again.real / many.cold.real, 0.01);
+  // Of few clients, starting the program is most of it.
+  const goal = most >= 200 ? 0.01 : undefined;
+  report("nothing changed, as a share of all cold", many.again.real / many.cold.real, goal);
   report("nothing changed, in seconds", many.again.real, 2);
   const target = join(many.folder, "clients", "farm-3", "art", "mark.svg");
   cpSync("demo/clients/3-acre/art/mark.svg", target);
