@@ -19,8 +19,17 @@ export interface PatternFault {
   expected?: string;
 }
 
+/** The same few patterns are read for every client. */
+const known = new Map<string, Pattern | PatternFault>();
+
 /** Reads `"{domain reversed}.{app.name joined}"`. Doubled braces stand for themselves. */
 export function readPattern(text: string): Pattern | PatternFault {
+  const read = known.get(text) ?? parsedPattern(text);
+  known.set(text, read);
+  return read;
+}
+
+function parsedPattern(text: string): Pattern | PatternFault {
   const parts: (string | Slotted)[] = [];
   const token = /\{\{|\}\}|\{([^{}]*)\}|[{}]|[^{}]+/g;
   for (const match of text.matchAll(token)) {

@@ -29,7 +29,8 @@ export function staged(
   const { suffix } = stage.has;
   if (behind && suffix !== undefined) {
     const note = `"${suffix}" put behind it at the stage ${stage.name}`;
-    const longer = withStep(value, { by: "agency", note, value: behind(value.value, suffix) });
+    const place = agency.document.placeOf(["stages", stage.name, "suffix"]);
+    const longer = withStep(value, { by: "agency", note, value: behind(value.value, suffix), place });
     return field === "identifiers.windows" ? fitWindows(longer) : longer;
   }
   const key = named[field as keyof typeof named];

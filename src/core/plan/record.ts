@@ -47,9 +47,10 @@ export function readRecord(kept: Kept): Made | undefined {
 /** Whether every file of a variant is as it was recorded. */
 export function isUntouched(folder: string, { files, at }: Made): boolean {
   return Object.entries(files).every(([path, [size, changed, inode, hash]]) => {
-    const stat = lstatSync(join(folder, path), { throwIfNoEntry: false });
+    const file = `${folder}/${path}`;
+    const stat = lstatSync(file, { throwIfNoEntry: false });
     if (!stat?.isFile() || stat.size !== size || stat.ctimeMs !== changed || stat.ino !== inode) return false;
-    return changed + unsure < at || sha256(readFileSync(join(folder, path))) === hash;
+    return changed + unsure < at || sha256(readFileSync(file)) === hash;
   });
 }
 
