@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { cpSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
 import { edit, oxalis, program, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
@@ -49,14 +49,11 @@ test("a colour that the template does not have is shown where it is named", () =
 
 test("init names the template's own colours, and writes them down to be given a part", () => {
   const root = temporaryFolder();
-  const { code, out } = oxalis(
-    root,
-    "init",
-    "--template",
-    join(program, "../../demo/template"),
-    "--agency",
-    "Q",
-  );
+  cpSync(join(program, "../../demo/template"), join(root, "app"), { recursive: true });
+  // Neither a number nor a word is a colour, and a style sheet in another encoding is none of init's business.
+  edit(root, "app/web/style.css", (css) => `:root { --columns: 333; --mood: bad; }\n${css}`);
+  writeFileSync(join(root, "app/web/old.css"), Buffer.from(":root { --caf\xe9: #123456; }", "latin1"));
+  const { code, out } = oxalis(root, "init", "--template", "app", "--agency", "Q");
   expect(code).toBe(0);
   const [, told = ""] = /Colours of its own.*\n([\s\S]*?)\n\n/.exec(out) ?? [];
   expect(told.split("\n").map((line) => line.trim().split(/ {2,}/).slice(0, 2))).toEqual([

@@ -1,5 +1,5 @@
 import { dirname, extname } from "node:path/posix";
-import type { Folder } from "../files/folder.ts";
+import { type Folder, textIfAny } from "../files/folder.ts";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
 import type { Site } from "../splice/site.ts";
 import { attributeOf, findAll, parseXml, textSite } from "../splice/xml.ts";
@@ -17,8 +17,11 @@ import { type AddedFile, type Fill, filesOf, type PartSurvey, placeOf } from "./
 /** What a colour of that name stands for; undefined where template.yaml does not say. */
 type Holds = (name: string) => Field | undefined;
 
+/** A place of a colour, and what the template calls it. */
+type NamedFill = Fill & { name: string };
+
 interface Colored {
-  fills: Fill[];
+  fills: NamedFill[];
   /** All that the part adds. */
   added: readonly AddedFile[];
 }
@@ -31,7 +34,7 @@ const plain = (name: string): string => name.replace(/[^A-Za-z0-9]/g, "").toLowe
 
 /** Colour resources by day and by night; one that has no form for the night gets one (Android documentation, night qualifier). */
 const inResources: Look = (template, part, holdsOf, wants) => {
-  const fills: Fill[] = [];
+  const fills: NamedFill[] = [];
   const light = new Map<string, { folder: string; holds: Field }>();
   const night = new Set<string>();
   for (const file of filesOf(template, part).filter((each) => /\/res\/values[^/]*\/[^/]+\.xml$/.test(each)))
@@ -41,7 +44,7 @@ const inResources: Look = (template, part, holdsOf, wants) => {
       const site = textSite(file, element);
       if (!holds || !site) continue;
       const isNight = forNight(file);
-      fills.push({ holds: isNight ? darkOf(holds) : holds, site, shape: "color" });
+      fills.push({ name, holds: isNight ? darkOf(holds) : holds, site, shape: "color" });
       if (isNight) night.add(name);
       else light.set(name, { folder: dirname(dirname(file)), holds });
     }
@@ -49,7 +52,7 @@ const inResources: Look = (template, part, holdsOf, wants) => {
     ...file,
     fills: file.fills.map((fill) => {
       const name = /<color name="([^"]+)">$/.exec(file.text.slice(0, fill.site.start))?.[1] ?? "";
-      const holds = holdsOf(name);
+      const holds = forNight(`/${file.path}`) ? holdsOf(name) : undefined;
       if (!holds) return fill;
       night.add(name);
       return { ...fill, holds: darkOf(holds) };
@@ -76,7 +79,8 @@ const inCatalogs: Look = (template, part, holdsOf, wants) => {
     const holds = holdsOf(set);
     const below = files.find((file) => file.endsWith(`/${set}.colorset/Contents.json`)) ?? "";
     const catalog = dirname(dirname(below));
-    return holds ? (colorSet({ template, below: catalog, wants }, set, holds)?.fills ?? []) : [];
+    const found = holds ? colorSet({ template, below: catalog, wants }, set, holds) : undefined;
+    return (found?.fills ?? []).map((fill) => ({ ...fill, name: set }));
   });
   return { fills, added: part.added };
 };
@@ -84,7 +88,7 @@ const inCatalogs: Look = (template, part, holdsOf, wants) => {
 /** Custom properties of style sheets, and their forms within the rules for dark screens. */
 const inStyles: Look = (template, part, holdsOf) => ({
   fills: filesOf(template, part)
-    .filter((file) => extname(file) === ".css")
+    .filter((file) => extname(file) === ".css" && textIfAny(template.bytes(file)) !== undefined)
     .flatMap((file) => {
       const source = template.source(file);
       const properties = new Set(
@@ -96,9 +100,9 @@ const inStyles: Look = (template, part, holdsOf) => ({
         return [
           { at: name, field: holds },
           { at: `dark ${name}`, field: darkOf(holds) },
-        ].flatMap(({ at, field }): Fill[] => {
+        ].flatMap(({ at, field }): NamedFill[] => {
           const site = cssPlace(file, source, at);
-          return site ? [{ holds: field, site, shape: "color" }] : [];
+          return site ? [{ name, holds: field, site, shape: "color" }] : [];
         });
       });
     }),
@@ -148,23 +152,23 @@ export interface OwnColor {
 /** The colours of the template that its build files give no part: each could be named under `colors` in template.yaml. */
 export function ownColors(template: Folder, parts: readonly PartSurvey[]): OwnColor[] {
   const known = new Set(parts.flatMap(({ fills }) => fills.map(({ site }) => placeOf(site))));
-  const names = new Map<string, string>();
-  const fillsOf = (holdsOf: Holds): Fill[] =>
-    parts.flatMap((part) => looks[part.platform]?.(template, part, holdsOf, () => false).fills ?? []);
-  fillsOf((name) => {
-    if (!names.has(plain(name))) names.set(plain(name), name);
-    return undefined;
-  });
-  return [...names].flatMap(([key, name]) => {
-    const fills = fillsOf((each) => (plain(each) === key ? "colors.page" : undefined));
-    const sites = fills.map(({ site }) => site).filter((site) => isColor(site.value));
+  const said = new Map<string, NamedFill[]>();
+  const anything: Holds = () => "colors.page";
+  const nothing: Wants = () => false;
+  for (const part of parts)
+    for (const fill of looks[part.platform]?.(template, part, anything, nothing).fills ?? [])
+      said.set(plain(fill.name), [...(said.get(plain(fill.name)) ?? []), fill]);
+  return [...said.values()].flatMap((fills) => {
+    const sites = fills.filter(isColor).map(({ site }) => site);
     const site = sites.find(({ file }) => !forNight(file)) ?? sites[0];
-    return site && !sites.some((each) => known.has(placeOf(each))) ? [{ name, site }] : [];
+    return fills[0] && site && !sites.some((each) => known.has(placeOf(each)))
+      ? [{ name: fills[0].name, site }]
+      : [];
   });
 }
 
-/** A colour as a style sheet or a resource writes it, or one of its channels: a custom property may hold anything. */
-const isColor = (value: string): boolean =>
-  typeof parseColor(value) === "string" ||
+/** A custom property may hold anything; and what looks like digits of a colour need not be one without a # in front. */
+const isColor = ({ shape, site: { value } }: Fill): boolean =>
+  shape !== "color" ||
   /^#[0-9a-f]{8}$/i.test(value) ||
-  /^(0x[0-9a-f]{2}|\d+(\.\d+)?)$/i.test(value);
+  (!/^[0-9a-f.]+$/i.test(value) && typeof parseColor(value) === "string");
