@@ -26,10 +26,10 @@ const writers = {
       .replace(/\/(?=\/)/g, "/$()"),
   env: (value: string) => (/^[\w.@:/+-]*$/.test(value) ? value : `"${value.replace(/[\\"$`]/g, "\\$&")}"`),
   raw: (value: string) => value,
-  "html-text": (value: string) => value.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;"),
+  "html-text": (value: string) => escapeHtml(value).replace(/</g, "&lt;").replace(/>/g, "&gt;"),
   "html-attribute": (value: string) =>
-    value.replace(/&/g, "&amp;").replace(/"/g, "&quot;").replace(/'/g, "&#39;").replace(/</g, "&lt;"),
-  "html-unquoted": (value: string) => `"${value.replace(/&/g, "&amp;").replace(/"/g, "&quot;")}"`,
+    escapeHtml(value).replace(/"/g, "&quot;").replace(/'/g, "&#39;").replace(/</g, "&lt;"),
+  "html-unquoted": (value: string) => `"${escapeHtml(value).replace(/"/g, "&quot;")}"`,
 } satisfies Record<string, (value: string) => string>;
 
 export type Form = keyof typeof writers;
@@ -40,6 +40,9 @@ export const write = (form: Form, value: string): string => writers[form](value)
 const gradleDouble = (value: string): string => escapeC(value).replace(/"/g, '\\"').replace(/\$/g, "\\$");
 
 const gradleSingle = (value: string): string => escapeC(value).replace(/'/g, "\\'");
+
+/** What means something else everywhere in a page; a carriage return as it is would be read as a line feed. */
+const escapeHtml = (value: string): string => value.replace(/&/g, "&amp;").replace(/\r/g, "&#13;");
 
 function escapeXml(value: string): string {
   return withoutControls(value)

@@ -1,8 +1,10 @@
-import { mkdirSync, writeFileSync } from "node:fs";
+import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import fc from "fast-check";
+import { chromium } from "playwright-core";
 import { expect, test } from "vitest";
 import { type Form, write } from "../../../src/core/splice/forms.ts";
+import { plistStrings } from "../../../src/core/splice/plist.ts";
 import { applyEdits } from "../../../src/core/splice/site.ts";
 import { tomlSite } from "../../../src/core/splice/toml.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
@@ -113,6 +115,44 @@ test.runIf(hasTool("aapt2"))("Android strings read back with aapt2", () => {
     ]),
   );
   expect(values.map((_, at) => read.get(at))).toEqual(values);
+});
+
+test.runIf(hasTool("chromium"))("HTML text and attributes read back in Chromium", async () => {
+  const elements = samples.map(
+    (value) => `<p title="${write("html-attribute", value)}">${write("html-text", value)}</p>`,
+  );
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium",
+    args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
+  });
+  try {
+    const page = await browser.newPage();
+    const file = join(temporaryFolder(), "all.html");
+    writeFileSync(file, `<!doctype html><meta charset="utf-8"><title>.</title>${elements.join("\n")}`);
+    await page.goto(`file://${file}`);
+    const read = await page.$$eval("p", (all) => all.map((each) => [each.title, each.textContent]));
+    expect(read).toEqual(samples.map((value) => [value, value]));
+  } finally {
+    await browser.close();
+  }
+});
+
+test.runIf(hasTool("plistutil"))("property lists read back with plistutil", () => {
+  const folder = temporaryFolder();
+  const file = (name: string) => join(folder, name);
+  const entries = samples.map((value, at) => `<key>k${at}</key><string>${write("xml-text", value)}</string>`);
+  const head = '<?xml version="1.0" encoding="UTF-8"?><plist version="1.0"><dict>';
+  writeFileSync(file("all.plist"), `${head}${entries.join("\n")}</dict></plist>`);
+  // To the binary form, which has no escaping, and back; there, plistutil writes a carriage return as it is.
+  tool("plistutil", ["-i", file("all.plist"), "-o", file("all.bin")]);
+  tool("plistutil", ["-i", file("all.bin"), "-o", file("back.plist")]);
+  const text = readFileSync(file("back.plist"), "utf8");
+  const read = new Map(
+    plistStrings("f", { file: "f", text }).map(({ path, site }) => [path.join("."), site.value]),
+  );
+  expect(samples.map((_, at) => read.get(`k${at}`))).toEqual(
+    samples.map((value) => value.replace(/\r\n?/g, "\n")),
+  );
 });
 
 test.runIf(hasTool("java"))("properties read back with Java", () => {
