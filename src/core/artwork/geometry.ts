@@ -6,6 +6,9 @@ export interface Box {
   height: number;
 }
 
+/** All of a picture, in fractions of it. */
+export const wholeBox: Box = { x: 0, y: 0, width: 1, height: 1 };
+
 export interface Circle {
   x: number;
   y: number;

@@ -14,8 +14,8 @@ import { layered, readAt, unknownGroups } from "./layers.ts";
 import { judgeLocalName, localNames } from "./local-names.ts";
 import { fieldsOf, fillPattern, patternProblem, readPattern, vanished } from "./pattern.ts";
 import { judgeValues } from "./rules.ts";
-import { staged } from "./staged.ts";
-import type { Artwork, LocalName, Resolved, Values } from "./variant.ts";
+import { stagedNames, stagedValues } from "./staged.ts";
+import type { Artwork, Resolved, Values } from "./variant.ts";
 
 /** What one client's fields are worked out from, and what has been worked out so far. */
 interface Work {
@@ -29,21 +29,18 @@ interface Work {
 /** Works out every field of a client from its brief, its groups, the agency's defaults and patterns, and its ledger. Pure. */
 export function resolveVariant(workspace: Workspace, client: Client, art: Artwork): Resolved {
   const problems = [...client.problems, ...unknownGroups(workspace, client)];
-  const values: Values = {};
-  const work = { workspace, client, art, values, problems };
+  const forStore: Values = {};
+  const work = { workspace, client, art, values: forStore, problems };
   for (const field of fieldNames) {
     const value = held(field, settle(field, given(field, work), work), client.ledger, problems);
-    if (value) values[field] = value;
+    if (value) forStore[field] = value;
     else if (fields[field].required) problems.push(missing(client, field));
   }
-  // What is worked out from a name is the same at every stage: only then comes what a stage changes.
-  const unstaged = { ...values };
-  for (const field of fieldNames) {
-    const value = unstaged[field];
-    if (value) values[field] = staged(field, value, workspace, (name) => unstaged[name]?.value, problems);
-  }
+  const values = stagedValues(forStore, workspace, problems);
   const { features, problems: unfit } = clientFeatures(workspace, client, values);
-  const locales = localNames(client, unstaged, features).map((local) => stagedNames(local, work));
+  const locales = localNames(client, forStore, features).map((local) =>
+    stagedNames(local, forStore, workspace),
+  );
   problems.push(
     ...unfit,
     ...judgeValues(client, values),
@@ -77,17 +74,6 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
           },
         }),
   };
-}
-
-/** The names in a further language, at the workspace's stage. */
-function stagedNames(local: LocalName, { workspace, values, problems }: Work): LocalName {
-  const own: Partial<Record<Field, string>> = {
-    "app.name": local.name.value,
-    "app.label": local.label.value,
-  };
-  const at = (field: Field, value: Traced) =>
-    staged(field, value, workspace, (name) => own[name] ?? values[name]?.value, problems);
-  return { ...local, name: at("app.name", local.name), label: at("app.label", local.label) };
 }
 
 function given(field: Field, work: Work): Traced | undefined {

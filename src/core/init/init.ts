@@ -48,9 +48,9 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
   const named = new Set(suggestions.map(({ at }) => at));
   const colors = ownColors(opened, parts)
     .filter(({ name }) => !named.has(name))
-    .map(({ name, site }) => ({
+    .map(({ name, fill: { site, shape } }) => ({
       name,
-      value: /^\d/.test(site.value) ? "red, green, blue" : site.value,
+      value: shape === "color" ? site.value : "red, green, blue",
       place: placeAt(opened.source(site.file), site.start),
     }));
   const shown = relative(folder, template).split(sep).join("/") || ".";

@@ -23,8 +23,11 @@ const marked: Readonly<Record<Slot["platform"], RegExp>> = {
   web: /^(any|maskable|touch|favicon)$/,
 };
 
-/** The disc's radius as a share of what is surely seen of an icon; and, as shares of it, its rim and what letters may take. */
-const share = { radius: 0.2, rim: 0.1, letters: { width: 1.5, height: 1.1 } };
+/** The disc's radius as a share of what is seen of an icon, a circle or a box; as shares of it, its rim and what letters may take. */
+const share = { inCircle: 1 / 6, inBox: 0.2, rim: 0.1, letters: { width: 1.5, height: 1.1 } };
+
+/** Of a canvas that is shown whole, what stays in sight where its corners are rounded. */
+const withoutCorners = 0.94;
 
 /** A disc's radius from which on letters on it can be read, in pixels. */
 const readable = 8;
@@ -34,32 +37,36 @@ export function cornerOf(slot: Slot, { corner }: Variant): Corner | undefined {
   if (!corner || slot.tone !== "color" || !marked[slot.platform].test(slot.role)) return undefined;
   const ink = readableOn(corner.color);
   const at = placeOn(slot);
-  const disc = { ...at, color: corner.color as Hex, ink };
+  const disc = { ...at, color: corner.color, ink };
   if (at.radius < readable || !canBeLettered(corner.text)) return disc;
   return { ...disc, path: letters(corner.text, at) };
 }
 
-/** At the lower right of a circle that no mask cuts, or of the square that is drawn. */
-function placeOn({ width, height, safe, ground }: Slot): { x: number; y: number; radius: number } {
+/** At the lower right of a circle that no mask cuts, or of the box that is drawn. */
+function placeOn(slot: Slot): { x: number; y: number; radius: number } {
+  const { width, height, ground } = slot;
   const shorter = Math.min(width, height);
-  const diameter = circleShown(safe, ground);
-  if (diameter !== undefined) {
-    const radius = (diameter * shorter * share.radius) / 1.2;
-    const off = ((diameter * shorter) / 2 - radius) * Math.SQRT1_2;
-    return { x: hundredth(width / 2 + off), y: hundredth(height / 2 + off), radius: hundredth(radius) };
-  }
-  const side = ground.kind === "square" ? ground.side : 0.94;
-  const [w, h] = ground.kind === "square" ? [shorter * side, shorter * side] : [width * side, height * side];
-  const radius = shorter * side * share.radius;
-  return {
-    x: hundredth(width / 2 + w / 2 - radius),
-    y: hundredth(height / 2 + h / 2 - radius),
+  const at = (radius: number, right: number, down: number) => ({
+    x: hundredth(width / 2 + right),
+    y: hundredth(height / 2 + down),
     radius: hundredth(radius),
-  };
+  });
+  const circle = circleShown(slot);
+  if (circle !== undefined) {
+    const radius = circle * shorter * share.inCircle;
+    const off = ((circle * shorter) / 2 - radius) * Math.SQRT1_2;
+    return at(radius, off, off);
+  }
+  const box =
+    ground.kind === "square"
+      ? { width: ground.side * shorter, height: ground.side * shorter }
+      : { width: withoutCorners * width, height: withoutCorners * height };
+  const radius = Math.min(box.width, box.height) * share.inBox;
+  return at(radius, box.width / 2 - radius, box.height / 2 - radius);
 }
 
 /** Diameter of the circle within which the icon is surely seen, as a share of the canvas; undefined where none is cut. */
-function circleShown(safe: Slot["safe"], ground: Slot["ground"]): number | undefined {
+function circleShown({ safe, ground }: Slot): number | undefined {
   if (ground.kind === "circle") return ground.side;
   return safe.shape === "circle" ? safe.share : undefined;
 }

@@ -1,4 +1,5 @@
 import sharp from "sharp";
+import { wholeBox } from "../artwork/geometry.ts";
 import { channels, type Hex } from "../values/color.ts";
 import { clipped, onCanvas } from "./canvas.ts";
 import { composeSvg, embedded, nested, tileSize } from "./compose.ts";
@@ -45,10 +46,9 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
   /** What is repeated over the plate, as part of an SVG. */
   const tileOf = async ({ tile }: Drawing): Promise<string> => {
     if (!tile) return "";
-    const whole = { x: 0, y: 0, width: 1, height: 1 };
     const picture: Placed = {
       art: tile.art,
-      part: whole,
+      part: wholeBox,
       at: { x: 0, y: 0, ...tileSize(tile) },
       clip: false,
     };

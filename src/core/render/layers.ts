@@ -1,4 +1,5 @@
 import sharp from "sharp";
+import { wholeBox } from "../artwork/geometry.ts";
 import { readVector, type Vector } from "../artwork/vector.ts";
 import { channels, type Hex } from "../values/color.ts";
 import type { Bitmap } from "./canvas.ts";
@@ -42,7 +43,7 @@ export function openLayers(read: (file: string) => Uint8Array): Layers {
     vector,
     async bitmap(picture) {
       if (picture.art.format !== "svg") return { levels: await decoded(picture), part: picture.part };
-      return { levels: await drawn(picture), part: { x: 0, y: 0, width: 1, height: 1 } };
+      return { levels: await drawn(picture), part: wholeBox };
     },
   };
 }

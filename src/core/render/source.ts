@@ -1,4 +1,4 @@
-import type { Box } from "../artwork/geometry.ts";
+import { type Box, wholeBox } from "../artwork/geometry.ts";
 import type { Art } from "../artwork/judge.ts";
 import type { ArtRole } from "../artwork/roles.ts";
 import { namesOf } from "../catalog/all.ts";
@@ -15,7 +15,6 @@ export interface Source {
   key?: Hex;
 }
 
-const whole: Box = { x: 0, y: 0, width: 1, height: 1 };
 const aroundAll = { x: 0.5, y: 0.5, radius: Math.SQRT1_2 };
 
 /** The picture of a role; its dark counterpart where the slot is for dark screens and there is one. */
@@ -44,7 +43,7 @@ export function sourceOf(slot: Slot, variant: Variant): Source {
   if (mark) return slot.from === "mono" ? { ...drawn(mark), key: ground(variant) } : drawn(mark);
   const icon = givenFor(slot, "icon", variant.art);
   if (!icon) throw new Error(`${variant.key} has no picture`);
-  return icon.edge ? { ...drawn(icon), key: icon.edge } : { art: icon, part: whole, circle: aroundAll };
+  return icon.edge ? { ...drawn(icon), key: icon.edge } : { art: icon, part: wholeBox, circle: aroundAll };
 }
 
 const ownOf = (slot: Slot, art: Artwork): Art | undefined =>

@@ -1,7 +1,6 @@
 import { dirname, extname } from "node:path/posix";
-import { type Folder, textIfAny } from "../files/folder.ts";
+import type { Folder } from "../files/folder.ts";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
-import type { Site } from "../splice/site.ts";
 import { attributeOf, findAll, parseXml, textSite } from "../splice/xml.ts";
 import { parseColor } from "../values/color.ts";
 import { darkOf, type Field } from "../values/fields.ts";
@@ -11,7 +10,7 @@ import type { Workspace } from "../workspace/read.ts";
 import { colorFile } from "./android-missing.ts";
 import { forNight } from "./android-references.ts";
 import { colorSet } from "./ios-assets.ts";
-import { cssPlace } from "./places.ts";
+import { placesIn } from "./places.ts";
 import { type AddedFile, type Fill, filesOf, type PartSurvey, placeOf } from "./survey.ts";
 
 /** What a colour of that name stands for; undefined where template.yaml does not say. */
@@ -88,24 +87,14 @@ const inCatalogs: Look = (template, part, holdsOf, wants) => {
 /** Custom properties of style sheets, and their forms within the rules for dark screens. */
 const inStyles: Look = (template, part, holdsOf) => ({
   fills: filesOf(template, part)
-    .filter((file) => extname(file) === ".css" && textIfAny(template.bytes(file)) !== undefined)
-    .flatMap((file) => {
-      const source = template.source(file);
-      const properties = new Set(
-        [...source.text.matchAll(/(?<=[\s{;])--[\w-]+(?=\s*:)/g)].map(([name]) => name),
-      );
-      return [...properties].flatMap((name) => {
+    .filter((file) => extname(file) === ".css")
+    .flatMap((file) =>
+      placesIn(template, file).flatMap(({ at, site }): NamedFill[] => {
+        const name = at.replace(/^dark /, "");
         const holds = holdsOf(name);
-        if (!holds) return [];
-        return [
-          { at: name, field: holds },
-          { at: `dark ${name}`, field: darkOf(holds) },
-        ].flatMap(({ at, field }): NamedFill[] => {
-          const site = cssPlace(file, source, at);
-          return site ? [{ name, holds: field, site, shape: "color" }] : [];
-        });
-      });
-    }),
+        return holds ? [{ name, holds: name === at ? holds : darkOf(holds), site, shape: "color" }] : [];
+      }),
+    ),
   added: part.added,
 });
 
@@ -145,8 +134,8 @@ export function withColors(
 /** A colour of the template's own that nothing is known of but its name. */
 export interface OwnColor {
   name: string;
-  /** A place that says it, by day where there is one. */
-  site: Site;
+  /** A place that says it, by day where there is one; of a colour set, one of its channels. */
+  fill: Fill;
 }
 
 /** The colours of the template that its build files give no part: each could be named under `colors` in template.yaml. */
@@ -159,11 +148,9 @@ export function ownColors(template: Folder, parts: readonly PartSurvey[]): OwnCo
     for (const fill of looks[part.platform]?.(template, part, anything, nothing).fills ?? [])
       said.set(plain(fill.name), [...(said.get(plain(fill.name)) ?? []), fill]);
   return [...said.values()].flatMap((fills) => {
-    const sites = fills.filter(isColor).map(({ site }) => site);
-    const site = sites.find(({ file }) => !forNight(file)) ?? sites[0];
-    return fills[0] && site && !sites.some((each) => known.has(placeOf(each)))
-      ? [{ name: fills[0].name, site }]
-      : [];
+    const colors = fills.filter(isColor);
+    const fill = colors.find(({ site }) => !forNight(site.file)) ?? colors[0];
+    return fill && !colors.some(({ site }) => known.has(placeOf(site))) ? [{ name: fill.name, fill }] : [];
   });
 }
 

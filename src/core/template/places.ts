@@ -190,7 +190,7 @@ function htmlPlace(file: string, source: Source, at: string): Site | undefined {
 }
 
 /** A custom property; with "dark" in front, within the rules for dark screens. */
-export function cssPlace(file: string, { text }: Source, at: string): Site | undefined {
+function cssPlace(file: string, { text }: Source, at: string): Site | undefined {
   const [, dark, name] = /^(dark )?(--[\w-]+)$/.exec(at) ?? [];
   if (!name) return undefined;
   const rules = darkRules(text);
