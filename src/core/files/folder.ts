@@ -55,6 +55,7 @@ const neverListedFiles =
  */
 export function openFolder(root: string, label = "", options: { everything?: boolean } = {}): Folder {
   const bytes = new Map<string, Uint8Array>();
+  const sources = new Map<string, Source>();
   const hashes = new Map<string, string>();
   const executables = new Map<string, boolean>();
   const reals = new Map<string, string>();
@@ -81,7 +82,11 @@ export function openFolder(root: string, label = "", options: { everything?: boo
       return read;
     },
     source(file) {
-      return { file: shown(file), text: decode(folder.bytes(file), shown(file)) };
+      const known = sources.get(file);
+      if (known) return known;
+      const read = { file: shown(file), text: decode(folder.bytes(file), shown(file)) };
+      sources.set(file, read);
+      return read;
     },
     real(file) {
       let path = reals.get(file);

@@ -1,7 +1,8 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, utimesSync } from "node:fs";
-import { rename, writeFile } from "node:fs/promises";
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, utimesSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { sha256 } from "../files/hash.ts";
+import { makeFolder } from "../files/make-folder.ts";
+import { writeBeside } from "../files/write-beside.ts";
 import { scratchFile } from "./write.ts";
 
 /** Pictures drawn before, by the fingerprint of all they come from; shared by all clients and by several runs at once. */
@@ -27,7 +28,7 @@ export function openCache(root: string): Cache {
   const keeping = new Set<Promise<void>>();
   let grown = false;
   const ensure = (folder: string) => {
-    if (!made.has(folder)) mkdirSync(folder, { recursive: true });
+    if (!made.has(folder)) makeFolder(folder);
     made.add(folder);
   };
   const keep = async (path: string, content: Uint8Array) => {
@@ -35,8 +36,7 @@ export function openCache(root: string): Cache {
     try {
       ensure(dirname(beside));
       ensure(dirname(path));
-      await writeFile(beside, Buffer.concat([Buffer.from(sha256(content), "latin1"), content]));
-      await rename(beside, path);
+      await writeBeside(beside, path, Buffer.concat([Buffer.from(sha256(content), "latin1"), content]));
     } catch {
       rmSync(beside, { force: true });
     }

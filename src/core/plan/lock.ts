@@ -1,6 +1,6 @@
-import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { lock } from "proper-lockfile";
+import { makeFolder } from "../files/make-folder.ts";
 import { refuse } from "../problems/problem.ts";
 
 /** After this long without a sign of life, in milliseconds, a run is taken for dead. */
@@ -9,7 +9,7 @@ const deadAfter = 5_000;
 /** Holds the workspace for one run that writes; a second one is refused until the first has ended or is dead. */
 export async function withLock<T>(workspace: string, work: () => Promise<T>): Promise<T> {
   const folder = join(workspace, ".oxalis");
-  mkdirSync(folder, { recursive: true });
+  makeFolder(folder);
   const release = await lock(folder, {
     lockfilePath: join(folder, "lock"),
     stale: deadAfter,

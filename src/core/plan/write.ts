@@ -6,17 +6,15 @@ import {
   mkdirSync,
   readdirSync,
   readFileSync,
-  rename,
   renameSync,
   rmdirSync,
   rmSync,
-  writeFile,
   writeFileSync,
 } from "node:fs";
 import { dirname, join, relative, sep } from "node:path";
-import { promisify } from "node:util";
 import { sha256 } from "../files/hash.ts";
 import { makeFolder } from "../files/make-folder.ts";
+import { writeBeside } from "../files/write-beside.ts";
 import { refuse } from "../problems/problem.ts";
 
 /** Writes into one folder of a workspace, each file whole or not at all, and never through a link. */
@@ -31,10 +29,6 @@ export interface Writer {
 
 /** Where files are written before they are renamed into place; on the same disk as the workspace. */
 const scratchFolder = (workspace: string): string => join(workspace, ".oxalis", "scratch");
-
-/** By callbacks: the file handles of Node's promises take longer than writing a small file. */
-const writeInBackground = promisify(writeFile);
-const renameInBackground = promisify(rename);
 
 let counter = 0;
 
@@ -77,8 +71,7 @@ export function openWriter(workspace: string, folder: string): Writer {
     async write(path, content, executable = false) {
       const { target, beside } = prepared(path);
       try {
-        await writeInBackground(beside, content, { mode: executable ? 0o755 : 0o644 });
-        await renameInBackground(beside, target);
+        await writeBeside(beside, target, content, executable ? 0o755 : 0o644);
       } catch (error) {
         failed(target, beside, error);
       }

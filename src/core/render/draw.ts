@@ -14,7 +14,7 @@ import { type Raw, rawOf, rawOfSvg } from "./raw.ts";
 import { toned } from "./tone.ts";
 
 /** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
-export const rendererVersion = 5;
+export const rendererVersion = 6;
 
 /** Draws pictures from sources that are read once. */
 export interface Renderer {
@@ -40,7 +40,7 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
     const whole = (length: number) => Math.max(1, Math.round(length * factor));
     const size = { width: whole(picture.at.width), height: whole(picture.at.height) };
     const raw = await onCanvas(await layers.bitmap(picture), { x: 0, y: 0, ...size }, size);
-    return encodePng(contentOf(raw, 0, true));
+    return encodePng(contentOf(raw, { ground: 0, alpha: true }));
   };
 
   /** What is repeated over the plate, as part of an SVG. */
@@ -84,10 +84,9 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
   };
 
   const look = async (drawing: Drawing, trueColor: boolean): Promise<Content> => {
-    const raw = await pixels(drawing);
-    if (drawing.tone !== "color") toned(raw.data, drawing.tone);
+    const raw = toned(await pixels(drawing), drawing.tone);
     const ground = drawing.plate?.shape === "full" ? opaque(drawing.plate.color) : 0;
-    return contentOf(raw, ground, drawing.alpha !== "none", trueColor);
+    return contentOf(raw, { ground, alpha: drawing.alpha !== "none", trueColor });
   };
 
   /** The same mark on an upright and on a turned screen is drawn once. */

@@ -7,6 +7,7 @@ import { composeSvg, nested } from "./compose.ts";
 import type { Placed } from "./fit.ts";
 import { lastFew } from "./last-few.ts";
 import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
+import { recolored } from "./recolor.ts";
 
 /** A client's pictures, read and decoded once. */
 export interface Layers {
@@ -88,23 +89,19 @@ const keyed = { ground: 36, mark: 132 };
 
 /** Makes a plain ground transparent and takes its share out of the pixels at the mark's edge. */
 function keyOut(layer: Raw, key: Hex): Raw {
-  const { data } = layer;
   const ground = channels(key);
-  for (let i = 0; i < data.length; i += 4) {
-    let distance = 0;
-    for (let c = 0; c < 3; c++) distance += Math.abs((data[i + c] ?? 0) - (ground[c] ?? 0));
-    if (distance >= keyed.mark) continue;
+  return recolored(layer, (color) => {
+    const own = [color & 255, (color >>> 8) & 255, (color >>> 16) & 255] as const;
+    const distance = own.reduce((sum, value, at) => sum + Math.abs(value - (ground[at] as number)), 0);
+    if (distance >= keyed.mark) return color;
     const share = Math.max(0, (distance - keyed.ground) / (keyed.mark - keyed.ground));
-    for (let c = 0; c < 3 && share > 0; c++) {
-      const g = ground[c] ?? 0;
-      data[i + c] = Math.max(0, Math.min(255, Math.round(g + ((data[i + c] ?? 0) - g) / share)));
-    }
-    data[i + 3] = Math.round((data[i + 3] ?? 0) * share);
-    if (data[i + 3] === 0) {
-      data[i] = 0;
-      data[i + 1] = 0;
-      data[i + 2] = 0;
-    }
-  }
-  return layer;
+    const alpha = Math.round((color >>> 24) * share);
+    if (alpha === 0) return 0;
+    const [red, green, blue] = own.map((value, at) => unmixed(value, ground[at] as number, share));
+    return ((alpha << 24) | ((blue as number) << 16) | ((green as number) << 8) | (red as number)) >>> 0;
+  });
 }
+
+/** A channel without the ground's share in it. */
+const unmixed = (value: number, ground: number, share: number): number =>
+  Math.max(0, Math.min(255, Math.round(ground + (value - ground) / share)));

@@ -27,3 +27,9 @@ export async function rawOfSvg(svg: string): Promise<Raw> {
   const { data, info } = await sharp(Buffer.from(svg)).raw().toBuffer({ resolveWithObject: true });
   return { data, width: info.width, height: info.height };
 }
+
+/** Red, green, blue and alpha of each pixel in one number, as they lie in memory, red lowest. */
+export function pixelsOf({ data }: Raw): Uint32Array {
+  const aligned = data.byteOffset % 4 === 0 ? data : Uint8Array.from(data);
+  return new Uint32Array(aligned.buffer, aligned.byteOffset, aligned.length / 4);
+}

@@ -1,35 +1,36 @@
 import type { Drawing } from "./drawing.ts";
+import { pixelsOf, type Raw } from "./raw.ts";
+import { recolored } from "./recolor.ts";
 
 /** One colour with the shape in the alpha; or greys, stretched so that the darkest part still shows when it is tinted. */
-export function toned(data: Buffer, tone: Drawing["tone"]): void {
-  if (tone === "grey") {
-    greyed(data);
-    return;
-  }
+export function toned(raw: Raw, tone: Drawing["tone"]): Raw {
+  if (tone === "color") return raw;
+  if (tone === "grey") return greyed(raw);
   const level = tone === "white" ? 255 : 0;
-  for (let i = 0; i < data.length; i += 4) paint(data, i, level);
+  return recolored(raw, (color) => painted(color, level));
 }
 
-function greyed(data: Buffer): void {
+function greyed(raw: Raw): Raw {
   let [darkest, lightest] = [255, 0];
-  for (let i = 0; i < data.length; i += 4) {
-    if ((data[i + 3] ?? 0) < 128) continue;
-    const luma = lumaAt(data, i);
+  const pixels = pixelsOf(raw);
+  let before = 0;
+  for (let at = 0; at < pixels.length; at++) {
+    const color = pixels[at] as number;
+    if (color === before || color >>> 24 < 128) continue;
+    before = color;
+    const luma = lumaOf(color);
     if (luma < darkest) darkest = luma;
     if (luma > lightest) lightest = luma;
   }
   const range = lightest - darkest;
-  for (let i = 0; i < data.length; i += 4) {
-    const share = Math.min(1, Math.max(0, (lumaAt(data, i) - darkest) / range));
-    paint(data, i, range < 16 ? 255 : Math.round(130 + 125 * share));
-  }
+  return recolored(raw, (color) => {
+    const share = Math.min(1, Math.max(0, (lumaOf(color) - darkest) / range));
+    return painted(color, range < 16 ? 255 : Math.round(130 + 125 * share));
+  });
 }
 
-const lumaAt = (data: Buffer, i: number): number =>
-  0.2126 * (data[i] ?? 0) + 0.7152 * (data[i + 1] ?? 0) + 0.0722 * (data[i + 2] ?? 0);
+const lumaOf = (color: number): number =>
+  0.2126 * (color & 255) + 0.7152 * ((color >>> 8) & 255) + 0.0722 * ((color >>> 16) & 255);
 
-function paint(data: Buffer, i: number, level: number): void {
-  data[i] = level;
-  data[i + 1] = level;
-  data[i + 2] = level;
-}
+const painted = (color: number, level: number): number =>
+  ((color & 0xff000000) | (level << 16) | (level << 8) | level) >>> 0;

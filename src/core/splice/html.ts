@@ -1,12 +1,12 @@
 import { type DefaultTreeAdapterTypes, parse } from "parse5";
-import type { Source } from "../files/source.ts";
+import { parsedOnce } from "../files/parsed-once.ts";
 import type { Site } from "./site.ts";
 
 export type HtmlElement = DefaultTreeAdapterTypes.Element;
 type HtmlNode = DefaultTreeAdapterTypes.Node;
 
 /** Every element of a page, in document order, with positions (as a browser would read it). */
-export function htmlElements(source: Source): HtmlElement[] {
+export const htmlElements = parsedOnce((source): readonly HtmlElement[] => {
   const found: HtmlElement[] = [];
   const visit = (node: HtmlNode) => {
     if ("tagName" in node) found.push(node);
@@ -14,7 +14,7 @@ export function htmlElements(source: Source): HtmlElement[] {
   };
   visit(parse(source.text, { sourceCodeLocationInfo: true }));
   return found;
-}
+});
 
 export const htmlAttribute = (element: HtmlElement, name: string): string | undefined =>
   element.attrs.find((each) => each.name === name)?.value;

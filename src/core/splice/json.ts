@@ -6,12 +6,13 @@ import {
   parseTree,
   printParseErrorCode,
 } from "jsonc-parser";
-import { placeAt, type Source } from "../files/source.ts";
+import { parsedOnce } from "../files/parsed-once.ts";
+import { placeAt } from "../files/source.ts";
 import { refuse } from "../problems/problem.ts";
 import type { Site } from "./site.ts";
 
 /** Parses JSON, comments allowed, into nodes with positions. Throws a Refusal (template-syntax). */
-export function parseJson(source: Source): Node {
+export const parseJson = parsedOnce((source): Node => {
   const errors: ParseError[] = [];
   const text = source.text.replace(/^\uFEFF/, " ");
   const root = parseTree(text, errors, { allowTrailingComma: true });
@@ -26,7 +27,7 @@ export function parseJson(source: Source): Node {
     );
   }
   return root;
-}
+});
 
 /** The site of a value in a JSON file, quotes included. */
 export function jsonSite(file: string, root: Node, path: JSONPath): Site | undefined {

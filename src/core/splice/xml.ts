@@ -1,4 +1,5 @@
 import { SaxesParser } from "saxes";
+import { parsedOnce } from "../files/parsed-once.ts";
 import { placeAt, type Source } from "../files/source.ts";
 import { refuse } from "../problems/problem.ts";
 import type { Form } from "./forms.ts";
@@ -34,7 +35,7 @@ type Growing = { -readonly [K in keyof XmlElement]: XmlElement[K] } & {
 };
 
 /** Parses an XML file into elements with positions. Throws a Refusal (template-syntax) where it is not well-formed. */
-export function parseXml(source: Source): XmlElement {
+export const parseXml = parsedOnce((source: Source): XmlElement => {
   const { text } = source;
   const parser = new SaxesParser({ xmlns: false, position: true });
   const open: Growing[] = [];
@@ -93,7 +94,7 @@ export function parseXml(source: Source): XmlElement {
   parser.write(text).close();
   if (!root) refuse("template-syntax", `${source.file} holds no XML.`);
   return root;
-}
+});
 
 /** The parser reports an attribute when it has read its closing quote, or one character on. */
 function valueEnd(text: string, position: number): number {

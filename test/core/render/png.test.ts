@@ -72,7 +72,7 @@ test("whatever is drawn wherever on a canvas of whatever size: it reads back to 
       const canvas = { width: left + width + right, height: top + height + bottom };
       const placement = { canvas, left, top, width, height };
       const alpha = ground === 0;
-      const png = await encodePng(contentOf(drawn, ground, alpha, trueColor), placement);
+      const png = await encodePng(contentOf(drawn, { ground, alpha, trueColor }), placement);
       const back = await read(png);
       expect([back.width, back.height]).toEqual([canvas.width, canvas.height]);
       expect(back.data.equals(laid(drawn, placement, ground))).toBe(true);
@@ -90,7 +90,7 @@ test.each([
   const ground = pixel([18, 58, 86]);
   const drawn = picture(300, 200, (x, y) => [((x >> 2) * count) & 255, (y >> 4) % count, 7, 255]);
   const placement = { canvas: { width: 2752, height: 2064 }, left: 1200, top: 900, width: 300, height: 200 };
-  const png = await encodePng(contentOf(drawn, ground, false), placement);
+  const png = await encodePng(contentOf(drawn, { ground, alpha: false }), placement);
   expect((await read(png)).data.equals(laid(drawn, placement, ground))).toBe(true);
   expect(png.length).toBeLessThan(40_000);
 });
@@ -115,7 +115,7 @@ describe("a drawing with more colours than a palette holds", () => {
     const drawn = await soft(circles);
     const before = Buffer.from(drawn.data);
     expect(new Set(new Uint32Array(Uint8Array.from(before).buffer)).size).toBeGreaterThan(256);
-    const png = await encodePng(contentOf(drawn, ground, false));
+    const png = await encodePng(contentOf(drawn, { ground, alpha: false }));
     expect(hasPalette(png)).toBe(true);
     const { data } = await read(png);
     let [furthest, differing] = [0, 0];
@@ -132,6 +132,8 @@ describe("a drawing with more colours than a palette holds", () => {
     const shade = `<radialGradient id="a"><stop stop-color="#f0a"/><stop offset="1" stop-color="#0cf"/></radialGradient><circle cx="300" cy="300" r="260" fill="url(#a)"/>`;
     const drawn = await soft(shade);
     const before = Buffer.from(drawn.data);
-    expect((await read(await encodePng(contentOf(drawn, ground, false)))).data.equals(before)).toBe(true);
+    expect(
+      (await read(await encodePng(contentOf(drawn, { ground, alpha: false })))).data.equals(before),
+    ).toBe(true);
   });
 });

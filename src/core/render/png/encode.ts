@@ -1,11 +1,11 @@
 import { constants } from "node:zlib";
-import { fromRaw, type Raw } from "../raw.ts";
+import { fromRaw, pixelsOf, type Raw } from "../raw.ts";
 import { pngFile } from "./file.ts";
 import { upward, upwardHasFewerRuns } from "./filters.ts";
 import { type Indexed, indexed } from "./indexed.ts";
 import type { Placement } from "./placement.ts";
 import { colorRows, indexedRows, paint, type Rows } from "./rows.ts";
-import { compressed, longestPiece, type Stretch, shortestRun, zlibStream } from "./stream.ts";
+import { longestPiece, type Stretch, shortestRun, zlibStream } from "./stream.ts";
 
 /** What is drawn, and in which form its pixels are best written. */
 export interface Content {
@@ -19,9 +19,16 @@ export interface Content {
   form: Indexed | "photo" | "drawing";
 }
 
-/** Looks at what is drawn. A palette can be forbidden. */
-export function contentOf(raw: Raw, ground: number, alpha: boolean, trueColor = false): Content {
-  const pixels = pixelsOf(raw.data);
+/** How a picture is to be looked at: what lies around it, whether its file has an alpha channel, and whether a palette is forbidden. */
+interface Look {
+  ground: number;
+  alpha: boolean;
+  trueColor?: boolean;
+}
+
+/** Looks at what is drawn. */
+export function contentOf(raw: Raw, { ground, alpha, trueColor = false }: Look): Content {
+  const pixels = pixelsOf(raw);
   if (isBusy(pixels, raw)) return { raw, ground, alpha, form: "photo" };
   const few = trueColor ? undefined : indexed(pixels, ground);
   if (!few) return { raw, ground, alpha, form: "drawing" };
@@ -47,11 +54,6 @@ const whole = ({ width, height }: Raw): Placement => ({
 
 /** Up to so many bytes are pressed nearly as small as they go; with more that would take longer than drawing them. */
 const longest = 500_000;
-
-function pixelsOf(data: Buffer): Uint32Array {
-  const aligned = data.byteOffset % 4 === 0 ? data : Uint8Array.from(data);
-  return new Uint32Array(aligned.buffer, aligned.byteOffset, aligned.length / 4);
-}
 
 /** More than this share of pixels that differ from the one before: a photo, not a drawing. */
 const busy = 0.25;
@@ -82,8 +84,7 @@ async function written(rows: Rows, placement: Placement, ground: number): Promis
   const below = canvas.height - top - height;
   const { band, ...how } = wayOf(rows, placement);
   const stretches = joined([...flat(rows, top, ground), band, ...flat(rows, below, ground)]);
-  const parts = await compressed(stretches, { ...how, memLevel: 9 });
-  return pngFile(rows.header, zlibStream(parts, stretches));
+  return pngFile(rows.header, await zlibStream(stretches, { ...how, memLevel: 9 }));
 }
 
 interface Way {

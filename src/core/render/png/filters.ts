@@ -88,14 +88,14 @@ interface Columns {
 }
 
 /**
- * Whether rows have fewer runs of equal bytes as differences from the ones above than as they are; an eighth of them, from the
- * middle, tells.
+ * Whether rows have fewer runs of equal bytes as differences from the ones above than as they are; a sixteenth of them, from
+ * the middle, tells.
  */
 export function upwardHasFewerRuns(rows: Uint8Array, length: number, { from, to }: Columns): boolean {
   const count = rows.length / length;
-  const first = Math.max(1, Math.floor((count * 7) / 16));
+  const first = Math.max(1, Math.floor((count * 15) / 32));
   let more = 0;
-  for (let row = first * length, end = row + Math.ceil(count / 8) * length; row < end; row += length) {
+  for (let row = first * length, end = row + Math.ceil(count / 16) * length; row < end; row += length) {
     let [left, leftUpward] = [0, 0];
     for (let at = row + from; at < row + to; at++) {
       const here = rows[at] as number;

@@ -1,8 +1,15 @@
-/** A picture's colours, and for each pixel which of them it is. */
+/** A picture's colours, and which of them its pixels have. */
 export interface Indexed {
   /** Red, green, blue and alpha in one number, as they lie in memory. The ground is the first. */
   colors: readonly number[];
-  indices: Uint8Array;
+  runs: Runs;
+}
+
+/** Pixels of one colour that follow each other, row after row: where each run ends, and the number of its colour. */
+export interface Runs {
+  ends: Uint32Array;
+  numbers: Uint16Array;
+  count: number;
 }
 
 /** Colours counted before a picture is taken for one that has too many. */
@@ -45,37 +52,16 @@ export function indexed(pixels: Uint32Array, ground: number): Indexed | undefine
       return known;
     });
     if (palette.size > 256) continue;
-    return { colors: [...palette.keys()], indices: spread(runs, renumbered) };
+    return { colors: [...palette.keys()], runs: numberedAnew(runs, renumbered) };
   }
   return undefined;
 }
 
-/** Pixels of one colour that follow each other, row after row: where each run ends, and the number of its colour. */
-interface Runs {
-  ends: Uint32Array;
-  numbers: Uint16Array;
-  count: number;
-}
-
-/** A run's length from which on filling is quicker than a loop. */
-const worthFilling = 16;
-
-/** Each pixel's number, when each colour has got a new one. */
-function spread({ ends, numbers, count }: Runs, renumbered: readonly number[]): Uint8Array {
-  const table = Uint8Array.from(renumbered);
-  const indices = new Uint8Array(count === 0 ? 0 : (ends[count - 1] as number));
-  let start = 0;
-  for (let run = 0; run < count; run++) {
-    const end = ends[run] as number;
-    const index = table[numbers[run] as number] as number;
-    if (index !== 0) {
-      if (end - start >= worthFilling) indices.fill(index, start, end);
-      else for (let at = start; at < end; at++) indices[at] = index;
-    }
-    start = end;
-  }
-  return indices;
-}
+const numberedAnew = ({ ends, numbers, count }: Runs, renumbered: readonly number[]): Runs => ({
+  ends: ends.slice(0, count),
+  numbers: numbers.subarray(0, count).map((number) => renumbered[number] as number),
+  count,
+});
 
 /** Runs there is room for at first, of a picture's pixels: drawings have few edges. */
 const expected = 1 / 16;

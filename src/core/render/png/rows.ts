@@ -14,29 +14,24 @@ export interface Rows {
 }
 
 /** Rows of numbers in a palette, several to a byte where it has few colours. */
-export function indexedRows({ colors, indices }: Indexed, placement: Placement, alpha: boolean): Rows {
+export function indexedRows({ colors, runs }: Indexed, placement: Placement, alpha: boolean): Rows {
   const { canvas, left, width, height } = placement;
   const depth = depthOf(colors.length);
   const length = 1 + Math.ceil((canvas.width * depth) / 8);
   const band = new Uint8Array(length * height);
-  for (let y = 0; y < height; y++) {
-    const start = y * length + 1;
-    if (depth === 8) {
-      band.set(indices.subarray(y * width, (y + 1) * width), start + left);
-      continue;
+  let at = 0;
+  for (let run = 0; run < runs.count; run++) {
+    const end = runs.ends[run] as number;
+    const number = runs.numbers[run] as number;
+    if (number === 0) at = end; // the ground is there already
+    while (at < end) {
+      const column = at % width;
+      const row = 1 + ((at - column) / width) * length;
+      const count = Math.min(end - at, width - column);
+      if (depth === 8) fill(band, row + left + column, count, number);
+      else fillBits(band, row * 8 + (left + column) * depth, count, number, depth);
+      at += count;
     }
-    let at = start + ((left * depth) >> 3);
-    let filled = (left * depth) & 7;
-    let byte = 0;
-    for (let from = y * width, end = from + width; from < end; from++) {
-      byte = (byte << depth) | (indices[from] as number);
-      filled += depth;
-      if (filled < 8) continue;
-      band[at++] = byte;
-      filled = 0;
-      byte = 0;
-    }
-    if (filled > 0) band[at] = byte << (8 - filled);
   }
   const palette = Buffer.from(
     colors.flatMap((color) => [color & 255, (color >> 8) & 255, (color >> 16) & 255]),
@@ -48,6 +43,20 @@ export function indexedRows({ colors, indices }: Indexed, placement: Placement, 
     step: 1,
     band,
   };
+}
+
+/** A run's length from which on filling is quicker than a loop. */
+const worthFilling = 16;
+
+function fill(bytes: Uint8Array, start: number, count: number, number: number): void {
+  if (count >= worthFilling) bytes.fill(number, start, start + count);
+  else for (let at = start; at < start + count; at++) bytes[at] = number;
+}
+
+/** The same where a number takes fewer bits than a byte has; the first of them are the highest. */
+function fillBits(bytes: Uint8Array, start: number, count: number, number: number, depth: number): void {
+  for (let bit = start; bit < start + count * depth; bit += depth)
+    bytes[bit >> 3] = (bytes[bit >> 3] as number) | (number << (8 - depth - (bit & 7)));
 }
 
 /** Rows of colours, with or without alpha. */
