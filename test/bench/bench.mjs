@@ -6,7 +6,7 @@ import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { benchLayouts } from "./layouts.mjs";
 import { benchMany } from "./many.mjs";
-import { failed, measured, program, report, work } from "./measure.mjs";
+import { failed, measured, measuredInTurn, program, report, work } from "./measure.mjs";
 import { benchPictures } from "./pictures.mjs";
 
 const { values } = parseArgs({ options: { clients: { type: "string", default: "40" } } });
@@ -31,15 +31,11 @@ const help = measured("node", [program, "--help"], { runs: 15 });
 report("oxalis --help, as a multiple of node -e 0", help.real / node.real, 2);
 
 console.log("\nVariants: the demo's eight clients");
-const demo = join(work, "demo");
-execFileSync("node", [program, "demo", demo]);
-const cold = measured("node", [program, "generate", "-q", "-C", demo], {
-  runs: 3,
-  before: () => {
-    for (const made of ["variants", ".oxalis"]) rmSync(join(demo, made), { recursive: true, force: true });
-  },
-});
-const warm = measured("node", [program, "generate", "-q", "-C", demo], { runs: 3 });
+const demos = [1, 2, 3].map((run) => join(work, `demo-${run}`));
+for (const demo of demos) execFileSync("node", [program, "demo", demo]);
+const generated = (demo) => ["node", [program, "generate", "-q", "-C", demo]];
+const [cold] = measuredInTurn([(run) => generated(demos[run])], demos.length);
+const warm = measured(...generated(demos[0]), { runs: 3 });
 report("nothing changed, as a share of making everything", warm.real / cold.real);
 report("peak memory, as a multiple of node -e 0", cold.memory / node.memory);
 console.log(

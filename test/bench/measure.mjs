@@ -9,19 +9,31 @@ export const work = mkdtempSync(join(tmpdir(), "oxalis-bench-"));
 export const failed = [];
 
 /** Seconds of the fastest of several runs, and the largest resident set, in MiB. */
-export function measured(command, args, { runs = 5, before } = {}) {
-  const rows = Array.from({ length: runs }, () => {
-    before?.();
-    const { stderr, status } = spawnSync("/usr/bin/time", ["-f", "%e %U %S %M", command, ...args], {
-      encoding: "utf8",
-      stdio: ["ignore", "ignore", "pipe"],
-    });
-    if (status !== 0) throw new Error(`${command} ${args.join(" ")}: ${stderr}`);
-    const [real, user, system, memory] = stderr.trim().split("\n").at(-1).split(" ").map(Number);
-    return { real, cpu: user + system, memory: memory / 1024 };
+export const measured = (command, args, { runs = 5 } = {}) =>
+  fastest(Array.from({ length: runs }, () => once(command, args)));
+
+/** Several commands in turn, again and again: a machine that grows slower does so for all of them. */
+export function measuredInTurn(commands, runs) {
+  const rows = commands.map(() => []);
+  for (let run = 0; run < runs; run++)
+    for (const [at, commandOf] of commands.entries()) rows[at].push(once(...commandOf(run)));
+  return rows.map(fastest);
+}
+
+function once(command, args) {
+  const { stderr, status } = spawnSync("/usr/bin/time", ["-f", "%e %U %S %M", command, ...args], {
+    encoding: "utf8",
+    stdio: ["ignore", "ignore", "pipe"],
   });
-  const least = (key) => Math.min(...rows.map((row) => row[key]));
-  return { real: least("real"), cpu: least("cpu"), memory: Math.max(...rows.map((row) => row.memory)) };
+  if (status !== 0) throw new Error(`${command} ${args.join(" ")}: ${stderr}`);
+  const [real, user, system, memory] = stderr.trim().split("\n").at(-1).split(" ").map(Number);
+  return { real, cpu: user + system, memory: memory / 1024 };
+}
+
+function fastest(rows) {
+  const of = (key) => rows.map((row) => row[key]).sort((a, b) => a - b);
+  const [real, cpu, memory] = ["real", "cpu", "memory"].map(of);
+  return { real: real[0], cpu: cpu[0], memory: memory.at(-1), median: real[real.length >> 1] };
 }
 
 export function report(what, value, goal) {

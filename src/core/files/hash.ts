@@ -1,19 +1,14 @@
-import { createHash } from "node:crypto";
+import { hash } from "node:crypto";
 
 /** SHA-256 in lower-case hexadecimal. */
-export function sha256(content: string | Uint8Array): string {
-  return createHash("sha256").update(content).digest("hex");
-}
+export const sha256 = (content: string | Uint8Array): string => hash("sha256", content);
 
 /** SHA-256 of plain data; equal data gives equal hashes whatever the order of its keys. */
-export function fingerprint(data: unknown): string {
-  return sha256(JSON.stringify(data, (_, value) => (isRecord(value) ? sortedByKey(value) : value)));
-}
+export const fingerprint = (data: unknown): string => sha256(JSON.stringify(sorted(data)));
 
-function isRecord(value: unknown): value is Record<string, unknown> {
-  return typeof value === "object" && value !== null && !Array.isArray(value);
-}
-
-function sortedByKey(record: Record<string, unknown>): Record<string, unknown> {
-  return Object.fromEntries(Object.entries(record).sort(([a], [b]) => (a < b ? -1 : 1)));
+function sorted(data: unknown): unknown {
+  if (Array.isArray(data)) return data.map(sorted);
+  if (typeof data !== "object" || data === null) return data;
+  const entries = Object.entries(data).sort(([a], [b]) => (a < b ? -1 : 1));
+  return Object.fromEntries(entries.map(([key, value]) => [key, sorted(value)]));
 }

@@ -5,7 +5,7 @@ import pLimit from "p-limit";
 import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { readInside } from "../files/folder.ts";
-import { fingerprint } from "../files/hash.ts";
+import { sha256 } from "../files/hash.ts";
 import { reserved } from "../ledger/reserve.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { createRenderer, rendererVersion } from "../render/draw.ts";
@@ -21,7 +21,7 @@ import { enlarged } from "./enlarged.ts";
 import { buildMatrix, exampleWorkflow } from "./matrix.ts";
 import { planVariant } from "./plan.ts";
 import { readReceipt } from "./receipt.ts";
-import { isUntouched, readRecord, writeRecord } from "./record.ts";
+import { keepRecord, readRecord, recordOf, seenAgain } from "./record.ts";
 import { clearScratch, openWriter, writeTogether } from "./write.ts";
 
 /** What became of one client. */
@@ -144,19 +144,15 @@ async function generateOne(
   if (!variant || problems.some(isError)) return outcome;
   try {
     const folder = variantFolder(workspace, client.key);
-    const key = fingerprint({
-      variant,
-      brief: client.brief?.document.source.text,
-      template: template.key,
-      layout,
-      smallest,
-      madeBy,
-    });
+    const brief = client.brief?.document.source.text;
+    const key = sha256(JSON.stringify({ variant, brief, template: template.key, layout, smallest, madeBy }));
     const record = { root: workspace.root, name: variantName(workspace, client.key) };
     const known = readRecord(record);
-    if (known?.key === key && isUntouched(folder, known)) {
-      outcome.files = Object.keys(known.files).length - 1;
-      outcome.problems.push(...known.problems);
+    const untouched = known?.key === key ? seenAgain(folder, known) : undefined;
+    if (untouched) {
+      outcome.files = Object.keys(untouched.files).length - 1;
+      outcome.problems.push(...untouched.problems);
+      if (untouched !== known && !dryRun) keepRecord(record, () => untouched);
     } else {
       const plan = planVariant(variant, template, layout);
       const writer = openWriter(workspace.root, folder);
@@ -170,7 +166,7 @@ async function generateOne(
       if (!dryRun) {
         const onFile = () => progress?.file?.(client.key);
         const receipt = await applyChanges(plan, changes, before, { ...tools, writer, smallest, onFile });
-        writeRecord(record, folder, receipt, key, told);
+        keepRecord(record, () => recordOf(folder, receipt, key, told));
       }
     }
     const ledger = newLedger(workspace, resolved, today);

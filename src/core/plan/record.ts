@@ -1,4 +1,4 @@
-import { lstatSync, readFileSync } from "node:fs";
+import { lstatSync, readFileSync, type Stats } from "node:fs";
 import { join } from "node:path";
 import { sha256 } from "../files/hash.ts";
 import type { Problem } from "../problems/problem.ts";
@@ -10,19 +10,17 @@ import { writeTogether } from "./write.ts";
  * system. While neither has changed, nothing has to be planned, read or hashed.
  */
 export interface Made {
-  form: 1;
+  form: 2;
   key: string;
-  /** When it was written, in milliseconds since 1970. */
-  at: number;
   /** Told at every run, changed or not. */
   problems: readonly Problem[];
   files: { [path: string]: Seen };
 }
 
-/** Size, time of the last change of content or state, inode, and SHA-256 of the content. */
-type Seen = readonly [size: number, changed: number, inode: number, sha256: string];
+/** Size, time of the last change of content or state, inode; and SHA-256 of the content, where that has to be looked at again. */
+type Seen = readonly [size: number, changed: number, inode: number, sha256?: string];
 
-/** A file changed so shortly before it was recorded could be changed again without a sign; it is read. */
+/** A file changed so shortly before it was looked at could be changed again without a sign, in milliseconds. */
 const unsure = 100;
 
 /** Where a variant's record is kept: in which workspace, and under which name. */
@@ -38,40 +36,53 @@ const recordFile = ({ name }: Kept): string => `.oxalis/made/${name}.json`;
 export function readRecord(kept: Kept): Made | undefined {
   try {
     const record = JSON.parse(readFileSync(join(kept.root, recordFile(kept)), "utf8")) as Made;
-    return record.form === 1 ? record : undefined;
+    return record.form === 2 ? record : undefined;
   } catch {
     return undefined;
   }
 }
 
-/** Whether every file of a variant is as it was recorded. */
-export function isUntouched(folder: string, { files, at }: Made): boolean {
-  return Object.entries(files).every(([path, [size, changed, inode, hash]]) => {
+/** The record as it is to be kept from now on, where every file of a variant is as it says; undefined where one is not. */
+export function seenAgain(folder: string, made: Made): Made | undefined {
+  const now = Date.now();
+  const read: Made["files"] = {};
+  for (const [path, seen] of Object.entries(made.files)) {
     const file = `${folder}/${path}`;
     const stat = lstatSync(file, { throwIfNoEntry: false });
-    if (!stat?.isFile() || stat.size !== size || stat.ctimeMs !== changed || stat.ino !== inode) return false;
-    return changed + unsure < at || sha256(readFileSync(file)) === hash;
-  });
+    const [size, changed, inode, hash] = seen;
+    if (!stat?.isFile() || stat.size !== size || stat.ctimeMs !== changed || stat.ino !== inode)
+      return undefined;
+    if (hash === undefined) continue;
+    if (sha256(readFileSync(file)) !== hash) return undefined;
+    read[path] = seenOf(stat, hash, now);
+  }
+  return Object.keys(read).length > 0 ? { ...made, files: { ...made.files, ...read } } : made;
 }
 
-/** Records a variant that is complete. A record that cannot be written costs time, nothing else. */
-export function writeRecord(
-  kept: Kept,
+/** Records a variant that is complete. */
+export function recordOf(
   folder: string,
   { files }: Receipt,
   key: string,
   problems: readonly Problem[],
-): void {
-  const seen: Made["files"] = {};
-  const see = (path: string, hash: string) => {
-    const stat = lstatSync(join(folder, path));
-    seen[path] = [stat.size, stat.ctimeMs, stat.ino, hash];
-  };
+): Made {
+  const now = Date.now();
+  const receipt = sha256(readFileSync(join(folder, receiptFile)));
+  const hashes = Object.entries(files).map(([path, { sha256: hash }]) => [path, hash ?? ""] as const);
+  const seen = [...hashes, [receiptFile, receipt] as const].map(
+    ([path, hash]) => [path, seenOf(lstatSync(join(folder, path)), hash, now)] as const,
+  );
+  return { form: 2, key, problems, files: Object.fromEntries(seen) };
+}
+
+function seenOf({ size, ctimeMs, ino }: Stats, hash: string, now: number): Seen {
+  return ctimeMs + unsure < now ? [size, ctimeMs, ino] : [size, ctimeMs, ino, hash];
+}
+
+/** Keeps a record. One that cannot be made or written costs time, nothing else. */
+export function keepRecord(kept: Kept, made: () => Made): void {
   try {
-    for (const [file, { sha256: hash }] of Object.entries(files)) see(file, hash ?? "");
-    see(receiptFile, sha256(readFileSync(join(folder, receiptFile))));
-    const made: Made = { form: 1, key, at: Date.now(), problems, files: seen };
-    writeTogether(kept.root, new Map([[recordFile(kept), JSON.stringify(made)]]));
+    writeTogether(kept.root, new Map([[recordFile(kept), JSON.stringify(made())]]));
   } catch {
     // It is made again at the next run.
   }

@@ -1,0 +1,51 @@
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { setTimeout } from "node:timers/promises";
+import { expect, test } from "vitest";
+import { sha256 } from "../../../src/core/files/hash.ts";
+import { type Receipt, receiptFile } from "../../../src/core/plan/receipt.ts";
+import { keepRecord, type Made, readRecord, recordOf, seenAgain } from "../../../src/core/plan/record.ts";
+
+/** A variant of one file and its receipt, recorded at once. */
+function recorded(): { folder: string; file: string; made: Made } {
+  const folder = mkdtempSync(join(tmpdir(), "oxalis-record-"));
+  const file = join(folder, "a.txt");
+  writeFileSync(file, "one");
+  writeFileSync(join(folder, receiptFile), "{}");
+  const files: Receipt["files"] = { "a.txt": { kind: "write", fingerprint: "", sha256: sha256("one") } };
+  const made = recordOf(folder, { form: 1, client: "a", layout: "tree", files }, "key", []);
+  return { folder, file, made };
+}
+
+const sums = (made: Made | undefined) => Object.values(made?.files ?? {}).map(([, , , sum]) => sum);
+
+test("a file that was recorded as soon as it was written is read again, until that is long enough ago", async () => {
+  const { folder, made } = recorded();
+  expect(sums(made)).toEqual([sha256("one"), sha256("{}")]);
+  await setTimeout(150);
+  const later = seenAgain(folder, made);
+  expect(sums(later)).toEqual([undefined, undefined]);
+  expect(seenAgain(folder, later as Made)).toBe(later);
+});
+
+test.each([
+  ["as soon as it was recorded", 0],
+  ["when its record is sure", 150],
+])("a file of the same size but another content is noticed %s", async (_, wait) => {
+  const { folder, file, made } = recorded();
+  await setTimeout(wait);
+  const sure = seenAgain(folder, made) as Made;
+  writeFileSync(file, "two");
+  expect(seenAgain(folder, sure)).toBeUndefined();
+});
+
+test("a record is read as it was kept; one of another form, or none, counts for nothing", () => {
+  const { folder, made } = recorded();
+  const kept = { root: folder, name: "a" };
+  expect(readRecord(kept)).toBeUndefined();
+  keepRecord(kept, () => made);
+  expect(readRecord(kept)).toEqual(made);
+  writeFileSync(join(folder, ".oxalis", "made", "a.json"), '{"form":1}');
+  expect(readRecord(kept)).toBeUndefined();
+});
