@@ -24,7 +24,8 @@ const tablesAsText = {
   setup({ onLoad }) {
     onLoad({ filter: /src[\\/].*\.json$/ }, async ({ path }) => {
       const text = JSON.stringify(JSON.parse(await readFile(path, "utf8")));
-      return { contents: `export default JSON.parse(${JSON.stringify(text)})`, loader: "js" };
+      const quoted = text.replace(/[\\']/g, "\\$&");
+      return { contents: `export default JSON.parse('${quoted}')`, loader: "js" };
     });
   },
 };

@@ -1,4 +1,5 @@
-import { clampChroma, converter, formatHex, parse, wcagContrast } from "culori";
+import "culori/css"; // the colour spaces that CSS can write, and no others
+import { clampChroma, converter, formatHex, parse, wcagContrast } from "culori/fn";
 import type { ProblemCode } from "../problems/catalogue.ts";
 
 /** An opaque sRGB colour as #rrggbb, lower case. */

@@ -88,14 +88,14 @@ interface Columns {
 }
 
 /**
- * Whether rows have fewer runs of equal bytes as differences from the ones above than as they are; a sixteenth of them, from
+ * Whether rows have fewer runs of equal bytes as differences from the ones above than as they are; an eighth of them, from
  * the middle, tells.
  */
 export function upwardHasFewerRuns(rows: Uint8Array, length: number, { from, to }: Columns): boolean {
   const count = rows.length / length;
-  const first = Math.max(1, Math.floor((count * 15) / 32));
+  const first = Math.max(1, Math.floor((count * 7) / 16));
   let more = 0;
-  for (let row = first * length, end = row + Math.ceil(count / 16) * length; row < end; row += length) {
+  for (let row = first * length, end = row + Math.ceil(count / 8) * length; row < end; row += length) {
     let [left, leftUpward] = [0, 0];
     for (let at = row + from; at < row + to; at++) {
       const here = rows[at] as number;
@@ -109,16 +109,14 @@ export function upwardHasFewerRuns(rows: Uint8Array, length: number, { from, to 
   return more > 0;
 }
 
-/** Each byte as its difference from the one above; the first row stays as it is. */
-export function upward(rows: Uint8Array, length: number, columns: Columns): Uint8Array {
-  const filtered = new Uint8Array(rows.length);
-  filtered.set(rows.subarray(0, length));
+/** Makes of each byte its difference from the one above, in place, from the last row up; the first row stays as it is. */
+export function turnUpward(rows: Uint8Array, length: number, columns: Columns): void {
   const part = (row: number) => rows.subarray(row + columns.from, row + columns.to);
-  for (let row = length; row < rows.length; row += length) {
-    filtered[row] = 2;
-    if (Buffer.compare(part(row), part(row - length)) === 0) continue;
-    for (let at = row + columns.from; at < row + columns.to; at++)
-      filtered[at] = (rows[at] as number) - (rows[at - length] as number);
+  for (let row = rows.length - length; row > 0; row -= length) {
+    rows[row] = 2;
+    if (Buffer.compare(part(row), part(row - length)) === 0) part(row).fill(0);
+    else
+      for (let at = row + columns.from; at < row + columns.to; at++)
+        rows[at] = (rows[at] as number) - (rows[at - length] as number);
   }
-  return filtered;
 }

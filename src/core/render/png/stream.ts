@@ -1,6 +1,6 @@
 import { finished } from "node:stream/promises";
 import { promisify } from "node:util";
-import { constants, createDeflate, deflate, deflateRawSync, deflateSync, type ZlibOptions } from "node:zlib";
+import { constants, createDeflate, deflate, deflateSync, type ZlibOptions } from "node:zlib";
 
 const inTheBackground = promisify(deflate) as (data: Uint8Array, options: ZlibOptions) => Promise<Buffer>;
 
@@ -21,7 +21,7 @@ export async function zlibStream(stretches: readonly Stretch[], options: ZlibOpt
   const pieces: Piece[] = [];
   for (const stretch of stretches) {
     if (typeof stretch === "number") {
-      pieces.push(...zeros(stretch));
+      pieces.push(...(await Promise.all(zeros(stretch))));
       continue;
     }
     const { bytes, times } = "times" in stretch ? stretch : { bytes: stretch, times: 1 };
@@ -79,13 +79,13 @@ function tailOf(pieces: readonly Piece[]): Buffer {
 /** Runs of zeros shorter than this are compressed with what is beside them. */
 export const shortestRun = 1024;
 /** Longer ones are put together from several pieces. */
-export const longestPiece = 2 ** 18;
+export const longestPiece = 2 ** 20;
 
-const known = new Map<number, Piece>();
+const known = new Map<number, Promise<Piece>>();
 
 /** So many zeros, in pieces of powers of two. */
-function zeros(count: number): Piece[] {
-  const pieces: Piece[] = [];
+function zeros(count: number): Promise<Piece>[] {
+  const pieces: Promise<Piece>[] = [];
   let rest = count;
   for (let size = longestPiece; rest > 0; size = size > shortestRun ? size / 2 : rest) {
     for (; rest >= size; rest -= size) pieces.push(zerosAtOnce(size));
@@ -93,16 +93,10 @@ function zeros(count: number): Piece[] {
   return pieces;
 }
 
-function zerosAtOnce(length: number): Piece {
+function zerosAtOnce(length: number): Promise<Piece> {
   const made = known.get(length);
   if (made) return made;
-  const options = { level: 9, strategy: constants.Z_RLE, finishFlush: constants.Z_FULL_FLUSH };
-  const piece = {
-    body: deflateRawSync(Buffer.alloc(length), options),
-    length,
-    low: 1,
-    high: length % modulus,
-  };
+  const piece = compressed(Buffer.alloc(length), { level: 9, strategy: constants.Z_RLE });
   if (length >= shortestRun && (length & (length - 1)) === 0) known.set(length, piece);
   return piece;
 }
