@@ -28,7 +28,7 @@ export function cropped(drawing: Drawing): Cropped | undefined {
   const moved = { ...at, x: thousandth(at.x - left), y: thousandth(at.y - top) };
   return {
     drawing: { ...drawing, ...size, picture: { ...picture, at: moved } },
-    placement: { canvas: { width, height }, left, top, ...size },
+    placement: { canvas: { width, height }, left, top, width: size.width, height: size.height },
   };
 }
 

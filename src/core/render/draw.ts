@@ -118,5 +118,5 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
 /** A colour as a pixel, as it lies in memory. */
 const opaque = (color: Hex): number => {
   const [r, g, b] = channels(color);
-  return (0xff000000 | (b << 16) | (g << 8) | r) >>> 0;
+  return 0xff000000 | (b << 16) | (g << 8) | r;
 };

@@ -98,7 +98,7 @@ function keyOut(layer: Raw, key: Hex): Raw {
     const alpha = Math.round((color >>> 24) * share);
     if (alpha === 0) return 0;
     const [red, green, blue] = own.map((value, at) => unmixed(value, ground[at] as number, share));
-    return ((alpha << 24) | ((blue as number) << 16) | ((green as number) << 8) | (red as number)) >>> 0;
+    return (alpha << 24) | ((blue as number) << 16) | ((green as number) << 8) | (red as number);
   });
 }
 

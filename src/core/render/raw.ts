@@ -28,8 +28,8 @@ export async function rawOfSvg(svg: string): Promise<Raw> {
   return { data, width: info.width, height: info.height };
 }
 
-/** Red, green, blue and alpha of each pixel in one number, as they lie in memory, red lowest. */
-export function pixelsOf({ data }: Raw): Uint32Array {
+/** Red, green, blue and alpha of each pixel in one number, as they lie in memory, red lowest; with a sign, since engines count so faster. */
+export function pixelsOf({ data }: Raw): Int32Array {
   const aligned = data.byteOffset % 4 === 0 ? data : Uint8Array.from(data);
-  return new Uint32Array(aligned.buffer, aligned.byteOffset, aligned.length / 4);
+  return new Int32Array(aligned.buffer, aligned.byteOffset, aligned.length / 4);
 }

@@ -33,4 +33,4 @@ const lumaOf = (color: number): number =>
   0.2126 * (color & 255) + 0.7152 * ((color >>> 8) & 255) + 0.0722 * ((color >>> 16) & 255);
 
 const painted = (color: number, level: number): number =>
-  ((color & 0xff000000) | (level << 16) | (level << 8) | level) >>> 0;
+  (color & 0xff000000) | (level << 16) | (level << 8) | level;

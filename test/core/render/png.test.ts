@@ -29,7 +29,7 @@ function laid({ data, width, height }: Pixels, { canvas, left, top }: Placement,
 }
 
 const pixel = ([r = 0, g = 0, b = 0, a = 255]: readonly number[]): number =>
-  ((a << 24) | (b << 16) | (g << 8) | r) >>> 0;
+  (a << 24) | (b << 16) | (g << 8) | r;
 
 function picture(
   width: number,

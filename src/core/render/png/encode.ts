@@ -59,14 +59,21 @@ const longest = 500_000;
 const busy = 0.25;
 const rowsLookedAt = 48;
 
-function isBusy(pixels: Uint32Array, { width, height }: Raw): boolean {
+function isBusy(pixels: Int32Array, { width, height }: Raw): boolean {
   const apart = Math.max(1, Math.floor(height / rowsLookedAt));
   let [differing, all] = [0, 0];
   for (let y = 0; y < height; y += apart) {
     all += width;
-    for (let i = y * width + 1; i < (y + 1) * width; i++) if (pixels[i] !== pixels[i - 1]) differing++;
+    differing += differingIn(pixels, y * width, (y + 1) * width);
   }
   return differing > busy * all;
+}
+
+/** Pixels of a row that differ from the one before. */
+function differingIn(pixels: Int32Array, start: number, end: number): number {
+  let count = 0;
+  for (let at = start + 1; at < end; at++) if (pixels[at] !== pixels[at - 1]) count++;
+  return count;
 }
 
 /** Rows of the ground alone: zeros have no need to be written out, and others are compressed once for many. */

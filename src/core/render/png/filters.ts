@@ -95,18 +95,23 @@ export function upwardHasFewerRuns(rows: Uint8Array, length: number, { from, to 
   const count = rows.length / length;
   const first = Math.max(1, Math.floor((count * 7) / 16));
   let more = 0;
-  for (let row = first * length, end = row + Math.ceil(count / 8) * length; row < end; row += length) {
-    let [left, leftUpward] = [0, 0];
-    for (let at = row + from; at < row + to; at++) {
-      const here = rows[at] as number;
-      const hereUpward = here - (rows[at - length] as number);
-      if (here !== left) more++;
-      if (hereUpward !== leftUpward) more--;
-      left = here;
-      leftUpward = hereUpward;
-    }
-  }
+  for (let row = first * length, end = row + Math.ceil(count / 8) * length; row < end; row += length)
+    more += moreRunsIn(rows, row + from, row + to, length);
   return more > 0;
+}
+
+/** Runs that a stretch of a row has more as it is than as differences from the one above. */
+function moreRunsIn(rows: Uint8Array, start: number, end: number, length: number): number {
+  let [left, leftUpward, more] = [0, 0, 0];
+  for (let at = start; at < end; at++) {
+    const here = rows[at] as number;
+    const hereUpward = here - (rows[at - length] as number);
+    if (here !== left) more++;
+    if (hereUpward !== leftUpward) more--;
+    left = here;
+    leftUpward = hereUpward;
+  }
+  return more;
 }
 
 /** Makes of each byte its difference from the one above, in place, from the last row up; the first row stays as it is. */

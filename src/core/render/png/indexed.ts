@@ -34,7 +34,7 @@ const roundings = [
  * @param pixels red, green, blue, alpha of each pixel in one number.
  * @param ground the colour that gets the number 0.
  */
-export function indexed(pixels: Uint32Array, ground: number): Indexed | undefined {
+export function indexed(pixels: Int32Array, ground: number): Indexed | undefined {
   const counted = count(pixels, ground);
   if (!counted) return undefined;
   const { colors, counts, runs } = counted;
@@ -74,7 +74,7 @@ const roomier = ({ ends, numbers, count }: Runs): Runs => {
 };
 
 /** The colours in the order they come, how often each does, and the runs; undefined where there are too many. */
-function count(pixels: Uint32Array, ground: number) {
+function count(pixels: Int32Array, ground: number) {
   const known = new Map<number, number>();
   const colors: number[] = [];
   const counts: number[] = [];
@@ -123,7 +123,7 @@ function rounded(color: number, level: number): number {
     const share = Math.round((((color >>> shift) & 255) / 255) * level) / level;
     result |= Math.round(share * 255) << shift;
   }
-  return result >>> 0;
+  return result;
 }
 
 /** Bits an index needs; PNG has these. */
