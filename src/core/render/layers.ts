@@ -6,8 +6,7 @@ import type { Bitmap } from "./canvas.ts";
 import { composeSvg, nested } from "./compose.ts";
 import type { Placed } from "./fit.ts";
 import { lastFew } from "./last-few.ts";
-import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
-import { recolored } from "./recolor.ts";
+import { fromRaw, pixelsOf, type Raw, rawOf, rawOfSvg, rawWith } from "./raw.ts";
 
 /** A client's pictures, read and decoded once. */
 export interface Layers {
@@ -87,19 +86,34 @@ function drawnLarge(picture: Placed, vector: Vector): Promise<Raw> {
 /** Below the first distance a pixel is ground, above the second it is mark; sums of channel differences. */
 const keyed = { ground: 36, mark: 132 };
 
+type Channels = ReturnType<typeof channels>;
+
 /** Makes a plain ground transparent and takes its share out of the pixels at the mark's edge. */
 function keyOut(layer: Raw, key: Hex): Raw {
   const ground = channels(key);
-  return recolored(layer, (color) => {
-    const own = [color & 255, (color >>> 8) & 255, (color >>> 16) & 255] as const;
-    const distance = own.reduce((sum, value, at) => sum + Math.abs(value - (ground[at] as number)), 0);
-    if (distance >= keyed.mark) return color;
-    const share = Math.max(0, (distance - keyed.ground) / (keyed.mark - keyed.ground));
-    const alpha = Math.round((color >>> 24) * share);
-    if (alpha === 0) return 0;
-    const [red, green, blue] = own.map((value, at) => unmixed(value, ground[at] as number, share));
-    return (alpha << 24) | ((blue as number) << 16) | ((green as number) << 8) | (red as number);
-  });
+  const pixels = pixelsOf(layer);
+  let [before, after] = [0, withoutGround(0, ground)];
+  for (let at = 0; at < pixels.length; at++) {
+    const color = pixels[at] as number;
+    if (color !== before) {
+      before = color;
+      after = withoutGround(color, ground);
+    }
+    pixels[at] = after;
+  }
+  return rawWith(layer, pixels);
+}
+
+function withoutGround(color: number, [red, green, blue]: Channels): number {
+  const [r, g, b] = [color & 255, (color >>> 8) & 255, (color >>> 16) & 255];
+  const distance = Math.abs(r - red) + Math.abs(g - green) + Math.abs(b - blue);
+  if (distance >= keyed.mark) return color;
+  const share = Math.max(0, (distance - keyed.ground) / (keyed.mark - keyed.ground));
+  const alpha = Math.round((color >>> 24) * share);
+  if (alpha === 0) return 0;
+  return (
+    (alpha << 24) | (unmixed(b, blue, share) << 16) | (unmixed(g, green, share) << 8) | unmixed(r, red, share)
+  );
 }
 
 /** A channel without the ground's share in it. */

@@ -33,3 +33,10 @@ export function pixelsOf({ data }: Raw): Int32Array {
   const aligned = data.byteOffset % 4 === 0 ? data : Uint8Array.from(data);
   return new Int32Array(aligned.buffer, aligned.byteOffset, aligned.length / 4);
 }
+
+/** A picture of the same size with these pixels. */
+export const rawWith = ({ width, height }: Raw, pixels: Int32Array): Raw => ({
+  data: Buffer.from(pixels.buffer, pixels.byteOffset, pixels.byteLength),
+  width,
+  height,
+});
