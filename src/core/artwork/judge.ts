@@ -177,22 +177,21 @@ function measure(
   let opaque = true;
   for (let i = 3; i < data.length && opaque; i += 4) opaque = channel(i) >= 250;
   const edge = opaque ? commonEdge(data, width, height) : undefined;
-  const drawn = (x: number, y: number) => {
-    const i = at(x, y);
-    return edge ? distance(data, i, edge) > sameColor : opaque || channel(i + 3) > 16;
-  };
   const outline: { x: number; y: number }[] = [];
-  const sum = [0, 0, 0];
+  const sum: Color = [0, 0, 0];
   let count = 0;
   for (let y = 0; y < height; y++) {
     let first = -1;
     let last = -1;
-    for (let x = 0; x < width; x++) {
-      if (!drawn(x, y)) continue;
+    for (let x = 0, i = at(0, y); x < width; x++, i += 4) {
+      const drawn = edge ? distance(data, i, edge) > sameColor : opaque || channel(i + 3) > 16;
+      if (!drawn) continue;
       if (first < 0) first = x;
       last = x;
       count++;
-      for (const c of [0, 1, 2]) sum[c] = (sum[c] ?? 0) + channel(at(x, y) + c);
+      sum[0] += channel(i);
+      sum[1] += channel(i + 1);
+      sum[2] += channel(i + 2);
     }
     if (first < 0) continue;
     for (const x of [first, last + 1]) outline.push({ x, y }, { x, y: y + 1 });
@@ -213,7 +212,7 @@ function measure(
     circle: { x: circle.x / width, y: circle.y / height, radius: circle.radius / width },
     cut: edge ? overhangs(outline.map(({ x, y }) => ({ x: x / width, y: y / height }))) : [],
     rounded: !opaque && isRounded((x, y) => channel(at(x, y) + 3), width, height),
-    mean: hexOf(...(sum.map((total) => total / count) as Color)),
+    mean: hexOf(sum[0] / count, sum[1] / count, sum[2] / count),
   };
 }
 

@@ -5,7 +5,7 @@ import pLimit from "p-limit";
 import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { readInside } from "../files/folder.ts";
-import { sha256 } from "../files/hash.ts";
+import { fingerprint } from "../files/hash.ts";
 import { reserved } from "../ledger/reserve.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { createRenderer, rendererVersion } from "../render/draw.ts";
@@ -145,7 +145,7 @@ async function generateOne(
   try {
     const folder = variantFolder(workspace, client.key);
     const brief = client.brief?.document.source.text;
-    const key = sha256(JSON.stringify({ variant, brief, template: template.key, layout, smallest, madeBy }));
+    const key = fingerprint({ variant, brief, template: template.key, layout, smallest, madeBy });
     const record = { root: workspace.root, name: variantName(workspace, client.key) };
     const known = readRecord(record);
     const untouched = known?.key === key ? seenAgain(folder, known) : undefined;
