@@ -1,4 +1,3 @@
-import type { Sharp } from "sharp";
 import type { Box } from "../artwork/geometry.ts";
 import { plateMask } from "./compose.ts";
 import type { Drawing } from "./drawing.ts";
@@ -42,43 +41,11 @@ async function reduced(level: Raw, part: Box, at: Box, canvas: Canvas): Promise<
     width: Math.round(canvas.width * x),
     height: Math.round(canvas.height * y),
   };
-  const inside = windowOf(level, wanted, window);
+  const inside = within(window, wanted)
+    ? fromRaw(level).extract(window)
+    : fromRaw(copied(level, wanted, window));
   const size = { width: canvas.width, height: canvas.height };
   return rawOf(inside.resize({ ...size, fit: "fill", kernel: "lanczos3" }));
-}
-
-/** What a window shows of an area of a bitmap, with as little copying as can be. */
-function windowOf(level: Raw, wanted: Area, window: Area): Sharp {
-  if (within(window, wanted)) return fromRaw(level).extract(window);
-  const framed = inFrame(level, wanted);
-  const moved = {
-    ...window,
-    left: window.left - wanted.left + frame,
-    top: window.top - wanted.top + frame,
-  };
-  if (within(moved, { left: 0, top: 0, width: framed.width, height: framed.height }))
-    return fromRaw(framed).extract(moved);
-  return fromRaw(copied(level, wanted, window));
-}
-
-/** Empty pixels around a part of a bitmap: most windows reach no further. */
-const frame = 48;
-
-/** Of each bitmap the part last wanted, in its frame: many pictures want the same. */
-const inFrames = new WeakMap<Raw, { area: Area; framed: Raw }>();
-
-function inFrame(level: Raw, area: Area): Raw {
-  const known = inFrames.get(level);
-  if (known && within(known.area, area) && within(area, known.area)) return known.framed;
-  const { left, top, width, height } = area;
-  const framed = copied(level, area, {
-    left: left - frame,
-    top: top - frame,
-    width: width + 2 * frame,
-    height: height + 2 * frame,
-  });
-  inFrames.set(level, { area, framed });
-  return framed;
 }
 
 async function onWholePixels(level: Raw, part: Box, at: Box, canvas: Canvas): Promise<Raw> {
