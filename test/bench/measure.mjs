@@ -10,14 +10,14 @@ export const failed = [];
 
 /** Seconds of the fastest of several runs, and the largest resident set, in MiB. */
 export const measured = (command, args, { runs = 5 } = {}) =>
-  fastest(Array.from({ length: runs }, () => once(command, args)));
+  summary(Array.from({ length: runs }, () => once(command, args)));
 
 /** Several commands in turn, again and again: a machine that grows slower does so for all of them. */
 export function measuredInTurn(commands, runs) {
   const rows = commands.map(() => []);
   for (let run = 0; run < runs; run++)
     for (const [at, commandOf] of commands.entries()) rows[at].push(once(...commandOf(run)));
-  return rows.map(fastest);
+  return rows.map(summary);
 }
 
 function once(command, args) {
@@ -30,7 +30,8 @@ function once(command, args) {
   return { real, cpu: user + system, memory: memory / 1024 };
 }
 
-function fastest(rows) {
+/** Of several runs: the fastest, the median, and the largest memory. */
+function summary(rows) {
   const of = (key) => rows.map((row) => row[key]).sort((a, b) => a - b);
   const [real, cpu, memory] = ["real", "cpu", "memory"].map(of);
   return { real: real[0], cpu: cpu[0], memory: memory.at(-1), median: real[real.length >> 1] };

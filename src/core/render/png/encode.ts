@@ -19,10 +19,9 @@ export interface Content {
   form: Indexed | "photo" | "drawing";
 }
 
-/** How a picture is to be looked at: what lies around it, whether its file has an alpha channel, and whether a palette is forbidden. */
-interface Look {
-  ground: number;
-  alpha: boolean;
+/** How a picture is to be looked at. */
+interface Look extends Pick<Content, "ground" | "alpha"> {
+  /** No palette. */
   trueColor?: boolean;
 }
 
@@ -89,25 +88,26 @@ function flat({ header, length, step }: Rows, count: number, ground: number): St
 async function written(rows: Rows, placement: Placement, ground: number): Promise<Buffer> {
   const { canvas, top, height } = placement;
   const below = canvas.height - top - height;
-  const how = wayOf(rows, placement);
+  const how = wayOf(rows);
+  if (how.strategy === constants.Z_RLE) filterForRuns(rows, placement);
   const stretches = joined([...flat(rows, top, ground), rows.band, ...flat(rows, below, ground)]);
   return pngFile(rows.header, await zlibStream(stretches, { ...how, memLevel: 9 }));
 }
 
 /**
- * How to compress rows, which are filtered where that helps. The last level of zlib takes twice the time of the one before for a hundredth of the bytes; and in a
+ * How to compress rows. The last level of zlib takes twice the time of the one before for a hundredth of the bytes; and in a
  * large palette picture, runs alone come close to the best in a fraction of its time.
  */
-function wayOf(
-  { header: { colorType, depth }, length, band }: Rows,
-  { left, width }: Placement,
-): ZlibOptions {
+function wayOf({ header: { colorType }, band }: Rows): ZlibOptions {
   if (band.length <= longest) return { level: 8 };
-  if (colorType !== 3) return { level: 7 };
+  return colorType === 3 ? { level: 6, strategy: constants.Z_RLE } : { level: 7 };
+}
+
+/** Filters rows where they have fewer runs so. */
+function filterForRuns({ header: { depth }, length, band }: Rows, { left, width }: Placement): void {
   const byteOf = (column: number) => 1 + ((column * depth) >> 3);
   const columns = { from: byteOf(left), to: Math.min(length, byteOf(left + width) + 1) };
   if (upwardHasFewerRuns(band, length, columns)) turnUpward(band, length, columns);
-  return { level: 6, strategy: constants.Z_RLE };
 }
 
 /** Short runs of zeros are taken together with what is beside them. */

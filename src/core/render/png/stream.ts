@@ -81,6 +81,7 @@ export const shortestRun = 1024;
 /** Longer ones are put together from several pieces. */
 export const longestPiece = 2 ** 20;
 
+/** There are few: powers of two, and lengths below the shortest run. */
 const known = new Map<number, Promise<Piece>>();
 
 /** So many zeros, in pieces of powers of two. */
@@ -97,6 +98,6 @@ function zerosAtOnce(length: number): Promise<Piece> {
   const made = known.get(length);
   if (made) return made;
   const piece = compressed(Buffer.alloc(length), { level: 9, strategy: constants.Z_RLE });
-  if (length >= shortestRun && (length & (length - 1)) === 0) known.set(length, piece);
+  known.set(length, piece);
   return piece;
 }
