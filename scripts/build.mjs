@@ -1,7 +1,11 @@
-// Builds src/ into dist/: one small start file, and a chunk for each command that is loaded when it is called.
-// All is bundled: a few files to open at a start, not hundreds. Of sharp, its native library alone stays outside.
-import { rmSync } from "node:fs";
+// Builds src/ into dist/: a small start, and one script that holds the work of all commands. Both are bundled: a few
+// files to open, not hundreds; of sharp, its native library alone stays outside. Then lets the script make an example,
+// and keeps beside it what the engine has compiled of it.
+import { execFileSync } from "node:child_process";
+import { cpSync, mkdtempSync, rmSync } from "node:fs";
 import { readFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { basename, join } from "node:path";
 import { build } from "esbuild";
 
 /** Sharp looks for its native library from where it lies itself; bundled, it has to be told where that is. */
@@ -30,27 +34,66 @@ const tablesAsText = {
   },
 };
 
-rmSync("dist", { recursive: true, force: true });
-await build({
-  entryPoints: { oxalis: "src/cli/main.ts" },
+const common = {
   outdir: "dist",
   bundle: true,
-  splitting: true,
-  format: "esm",
   platform: "node",
   target: "node20.19",
   minifyWhitespace: true, // a start reads all of it
+  sourcemap: "linked",
+  sourcesContent: false,
+  logLevel: "warning",
+};
+
+rmSync("dist", { recursive: true, force: true });
+const { metafile } = await build({
+  ...common,
+  entryPoints: { work: "src/cli/work.ts" },
+  entryNames: "[name]-[hash]",
+  outExtension: { ".js": ".cjs" },
+  format: "cjs",
   jsx: "automatic",
   jsxImportSource: "preact",
   loader: { ".css": "text" },
-  chunkNames: "chunks/[name]-[hash]",
-  sourcemap: "linked",
-  sourcesContent: false,
+  define: { "import.meta.url": "__url" },
+  // The script is a function of what a CommonJS module is given.
   banner: {
-    js: "#!/usr/bin/env node\nimport { createRequire as __oxalisRequire } from 'node:module'; const require = __oxalisRequire(import.meta.url);",
+    js: "(function(exports,require,module,__filename,__dirname){const __url=require('node:url').pathToFileURL(__filename).href;",
   },
+  footer: { js: "})" },
   mainFields: ["module", "main"], // some packages have CommonJS that cannot be bundled beside good modules
   external: ["*.node", "@img/sharp-*"],
   plugins: [sharpFromItsPlace, tablesAsText],
-  logLevel: "warning",
+  metafile: true,
 });
+const work = Object.keys(metafile.outputs).find((file) => file.endsWith(".cjs"));
+await build({
+  ...common,
+  entryPoints: { oxalis: "src/cli/main.ts" },
+  format: "esm",
+  define: { workFile: JSON.stringify(basename(work)) },
+  banner: {
+    js: "#!/usr/bin/env node\nimport { createRequire as __oxalisRequire } from 'node:module'; const require = __oxalisRequire(import.meta.url);",
+  },
+});
+keepCompiled(`${work}.compiled`);
+
+/** Runs commands as a producer does, so that the engine compiles what they need, and keeps that. */
+function keepCompiled(file) {
+  const folder = mkdtempSync(join(tmpdir(), "oxalis-build-"));
+  const workspace = join(folder, "workspace");
+  try {
+    cpSync("demo", workspace, { recursive: true });
+    for (const command of ["check", "generate", "audit", "proof"])
+      execFileSync(
+        process.execPath,
+        [
+          ...["--import", "./scripts/keep-compiled.mjs", "dist/oxalis.js"],
+          ...[command, "brennans-bothy", "--quiet", "--workspace", workspace],
+        ],
+        { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, OXALIS_COMPILED: file } },
+      );
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}

@@ -1,5 +1,6 @@
 import { type Argument, Command, CommanderError, Option } from "commander";
 import { register } from "./commands/register.ts";
+import { loadWork } from "./load-work.ts";
 import { version } from "./version.ts";
 
 /** Exit codes: 0 fine, 1 findings or a failure, 2 wrong use, 130 interrupted. */
@@ -40,8 +41,5 @@ try {
   await program.parseAsync();
 } catch (error) {
   if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : wrongUse;
-  else {
-    const { reportFailure } = await import("./view/failure.ts");
-    process.exitCode = reportFailure(error, program.opts());
-  }
+  else process.exitCode = loadWork().reportFailure(error, program.opts());
 }

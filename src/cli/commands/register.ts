@@ -1,4 +1,5 @@
 import { Argument, type Command, Option } from "commander";
+import { loadWork } from "../load-work.ts";
 import type { Settings } from "../view/terminal.ts";
 
 /** What a command's module exports: the work, given its arguments and the options of the whole line. */
@@ -23,13 +24,13 @@ const atStage = (command: Command): Command =>
 
 /** Declares the commands; each one's work is loaded when it is called, so that starting stays quick. */
 export function register(program: Command): void {
-  const run = (name: string) =>
+  const run = (name: keyof ReturnType<typeof loadWork>["commands"]) =>
     async function (this: Command, ...given: unknown[]) {
       const keys = given
         .slice(0, -2)
         .flat()
         .filter((each) => each !== undefined) as string[];
-      const { run: work } = (await loaders[name as keyof typeof loaders]()) as { run: Run<object> };
+      const { run: work } = (await loadWork().commands[name]()) as { run: Run<object> };
       process.exitCode = await work(keys, this.optsWithGlobals());
     };
   program
@@ -150,21 +151,3 @@ export function register(program: Command): void {
 }
 
 const together = (value: string, before: string[]): string[] => [...before, value];
-
-const loaders = {
-  import: () => import("./import.ts"),
-  export: () => import("./export.ts"),
-  clean: () => import("./clean.ts"),
-  schema: () => import("./schema.ts"),
-  demo: () => import("./demo.ts"),
-  init: () => import("./init.ts"),
-  clients: () => import("./clients.ts"),
-  explain: () => import("./explain.ts"),
-  art: () => import("./art.ts"),
-  check: () => import("./check.ts"),
-  generate: () => import("./generate.ts"),
-  audit: () => import("./audit.ts"),
-  release: () => import("./release.ts"),
-  "rename-identifier": () => import("./rename-identifier.ts"),
-  proof: () => import("./proof.ts"),
-};

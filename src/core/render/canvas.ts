@@ -1,6 +1,7 @@
 import type { Box } from "../artwork/geometry.ts";
 import { plateMask } from "./compose.ts";
 import type { Drawing } from "./drawing.ts";
+import { flattened, type Opaque } from "./flatten.ts";
 import { fromRaw, type Raw, rawOf } from "./raw.ts";
 
 /** A bitmap at several sizes, and the part of it that is wanted, in fractions. */
@@ -10,62 +11,84 @@ export interface Bitmap {
   part: Box;
 }
 
-interface Canvas {
+interface Size {
   width: number;
   height: number;
 }
 
-/** Source pixels a pixel: so many are best, and from so many on the whole canvas is cut out of the source and reduced at once. */
+/** Whole pixels of a picture; they may lie beyond its edges. */
+interface Area extends Size {
+  left: number;
+  top: number;
+}
+
+/** What a canvas is before anything is laid on it: a pixel as it lies in memory; none where it is empty. */
+export type Ground = number | undefined;
+
+/** Source pixels a pixel: so many are best, and from so many on what is wanted is cut out of the source and reduced at once. */
 const fine = { best: 4, enough: 2 };
 
 /**
- * A bitmap on an empty canvas. It lies between pixels where it should: the canvas is laid over the source, to a fraction of a
- * pixel, and then reduced; a source that is hardly larger, or smaller, is laid on whole pixels.
+ * A bitmap on a canvas. It lies between pixels where it should: the pixels it touches are laid over the source, to a
+ * fraction of a pixel, and then reduced; a source that is hardly larger, or smaller, is laid on whole pixels. On a plain
+ * ground it is reduced without an alpha channel, which takes a third of the time.
  */
-export function onCanvas({ levels, part }: Bitmap, at: Box, canvas: Canvas): Promise<Raw> {
+export async function onCanvas(
+  { levels, part }: Bitmap,
+  at: Box,
+  canvas: Size,
+  ground?: Ground,
+): Promise<Raw> {
   const scale = (level: Raw) =>
     Math.min((part.width * level.width) / at.width, (part.height * level.height) / at.height);
   const largest = levels[0] as Raw;
   const level = levels.findLast((each) => scale(each) >= fine.best) ?? largest;
-  return scale(level) >= fine.enough
-    ? reduced(level, part, at, canvas)
-    : onWholePixels(largest, part, at, canvas);
-}
-
-async function reduced(level: Raw, part: Box, at: Box, canvas: Canvas): Promise<Raw> {
-  const [x, y] = [(part.width * level.width) / at.width, (part.height * level.height) / at.height];
+  const isFine = scale(level) >= fine.enough;
+  const area = isFine ? touched(at, canvas) : nearest(at);
   const wanted = pixelsOf(level, part);
-  const window = {
-    left: Math.round(part.x * level.width - at.x * x),
-    top: Math.round(part.y * level.height - at.y * y),
-    width: Math.round(canvas.width * x),
-    height: Math.round(canvas.height * y),
-  };
+  const window = isFine ? windowOn(level, part, at, area) : wanted;
+  const source = ground === undefined ? { ...level, channels: 4 as const } : flattened(level, ground);
   const inside = within(window, wanted)
-    ? fromRaw(level).extract(window)
-    : fromRaw(copied(level, wanted, window));
-  const size = { width: canvas.width, height: canvas.height };
-  return rawOf(inside.resize({ ...size, fit: "fill", kernel: "lanczos3" }));
+    ? fromRaw(source).extract(window)
+    : fromRaw(copied(source, wanted, window, ground));
+  const { width, height } = area;
+  const layer = await rawOf(inside.resize({ width, height, fit: "fill", kernel: "lanczos3" }));
+  if (area.left === 0 && area.top === 0 && width === canvas.width && height === canvas.height) return layer;
+  const whole = { left: 0, top: 0, width, height };
+  return copied({ ...layer, channels: 4 }, whole, { left: -area.left, top: -area.top, ...canvas }, ground);
 }
 
-async function onWholePixels(level: Raw, part: Box, at: Box, canvas: Canvas): Promise<Raw> {
-  const [left, top] = [Math.round(at.x), Math.round(at.y)];
-  const size = {
-    width: Math.max(1, Math.round(at.x + at.width) - left),
-    height: Math.max(1, Math.round(at.y + at.height) - top),
+/** The pixels of a canvas that a box touches, and one more on each side. */
+function touched({ x, y, width, height }: Box, canvas: Size): Area {
+  const [left, top] = [Math.max(0, Math.floor(x) - 1), Math.max(0, Math.floor(y) - 1)];
+  return {
+    left,
+    top,
+    width: Math.max(1, Math.min(canvas.width, Math.ceil(x + width) + 1) - left),
+    height: Math.max(1, Math.min(canvas.height, Math.ceil(y + height) + 1) - top),
   };
-  const layer = await rawOf(
-    fromRaw(level)
-      .extract(pixelsOf(level, part))
-      .resize({ ...size, fit: "fill", kernel: "lanczos3" }),
-  );
-  return copied(layer, { left: 0, top: 0, ...size }, { left: -left, top: -top, ...canvas });
 }
 
-/** Whole pixels of a bitmap. */
-interface Area extends Canvas {
-  left: number;
-  top: number;
+/** A box on whole pixels. */
+function nearest({ x, y, width, height }: Box): Area {
+  const [left, top] = [Math.round(x), Math.round(y)];
+  return {
+    left,
+    top,
+    width: Math.max(1, Math.round(x + width) - left),
+    height: Math.max(1, Math.round(y + height) - top),
+  };
+}
+
+/** What lies under an area of the canvas, in a bitmap's own pixels. */
+function windowOn(level: Raw, part: Box, at: Box, area: Area): Area {
+  const [x, y] = [(part.width * level.width) / at.width, (part.height * level.height) / at.height];
+  return {
+    left: Math.round(part.x * level.width + (area.left - at.x) * x),
+    top: Math.round(part.y * level.height + (area.top - at.y) * y),
+    width: Math.round(area.width * x),
+    height: Math.round(area.height * y),
+  };
 }
 
 /** The wanted part, in a bitmap's own pixels. */
@@ -85,17 +108,29 @@ const within = (inner: Area, outer: Area): boolean =>
   inner.left + inner.width <= outer.left + outer.width &&
   inner.top + inner.height <= outer.top + outer.height;
 
-/** What a window shows of an area of a bitmap; nothing around it. */
-function copied({ data, width }: Raw, area: Area, window: Area): Raw {
-  const copy = Buffer.alloc(window.width * window.height * 4);
+/** What a window shows of an area of a bitmap; the ground around it. */
+function copied<R extends Opaque | (Raw & { channels: 4 })>(
+  { data, width, channels }: R,
+  area: Area,
+  window: Area,
+  ground: Ground,
+): Size & { data: Buffer; channels: R["channels"] } {
+  const copy = grounded(window.width * window.height * channels, channels, ground);
   const left = Math.max(area.left, window.left);
   const right = Math.min(area.left + area.width, window.left + window.width);
   const bottom = Math.min(area.top + area.height, window.top + window.height);
   for (let y = Math.max(area.top, window.top); y < bottom && right > left; y++) {
-    const to = ((y - window.top) * window.width + left - window.left) * 4;
-    data.copy(copy, to, (y * width + left) * 4, (y * width + right) * 4);
+    const to = ((y - window.top) * window.width + left - window.left) * channels;
+    data.copy(copy, to, (y * width + left) * channels, (y * width + right) * channels);
   }
-  return { data: copy, width: window.width, height: window.height };
+  return { data: copy, width: window.width, height: window.height, channels };
+}
+
+/** So many bytes of a ground. */
+function grounded(length: number, channels: 3 | 4, ground: Ground): Buffer {
+  if (ground === undefined) return Buffer.alloc(length);
+  const bytes = new Uint8Array(Int32Array.of(ground).buffer, 0, channels);
+  return Buffer.allocUnsafeSlow(length).fill(bytes);
 }
 
 /** A layer cut to the shape of its plate. */

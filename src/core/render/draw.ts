@@ -14,7 +14,7 @@ import { type Raw, rawOf, rawOfSvg } from "./raw.ts";
 import { toned } from "./tone.ts";
 
 /** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
-export const rendererVersion = 6;
+export const rendererVersion = 7;
 
 /** Draws pictures from sources that are read once. */
 export interface Renderer {
@@ -72,7 +72,10 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
     const svg = await asSvg(drawing);
     const { picture, width, height } = drawing;
     if (svg !== undefined || !picture) return rawOfSvg(svg ?? "");
-    const alone = await onCanvas(await layers.bitmap(picture), picture.at, drawing);
+    const bitmap = await layers.bitmap(picture);
+    const ground = plainGround(drawing);
+    if (ground !== undefined) return onCanvas(bitmap, picture.at, drawing, ground);
+    const alone = await onCanvas(bitmap, picture.at, drawing);
     const layer = picture.clip ? await clipped(alone, drawing) : alone;
     const { corner, ...unmarked } = drawing;
     if (!drawing.plate && !corner) return layer;
@@ -114,6 +117,10 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
     },
   };
 }
+
+/** The one colour that fills the canvas under a picture, where nothing else lies there. */
+const plainGround = ({ plate, tile, name, corner }: Drawing): number | undefined =>
+  plate?.shape === "full" && !plate.foot && !tile && !name && !corner ? opaque(plate.color) : undefined;
 
 /** A colour as a pixel, as it lies in memory. */
 const opaque = (color: Hex): number => {

@@ -19,8 +19,8 @@ export async function rawOf(image: Sharp): Promise<Raw> {
   return { data, width: info.width, height: info.height };
 }
 
-export const fromRaw = ({ data, width, height }: Raw): Sharp =>
-  sharp(data, { raw: { width, height, channels: 4 } });
+export const fromRaw = ({ data, width, height, channels = 4 }: Raw & { channels?: 3 | 4 }): Sharp =>
+  sharp(data, { raw: { width, height, channels } });
 
 /** A drawn SVG is sRGB with alpha as it is. */
 export async function rawOfSvg(svg: string): Promise<Raw> {
