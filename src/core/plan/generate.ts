@@ -83,7 +83,6 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   ]);
   if (options.locked) refuseChanges(workspace, picked, options.today);
   const supplied = (file: string) => readInside(workspace.root, file, file);
-  const renderer = createRenderer(supplied);
   const cache = openCache(workspace.root);
   // One more than there are cores: one part of drawing waits for another.
   const drawing = pLimit(availableParallelism() + 1);
@@ -92,12 +91,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   const limit = pLimit(2);
   const working = picked.map((each) =>
     limit(async () => {
-      const outcome = await generateOne(
-        workspace,
-        each,
-        { template, supplied, renderer, cache, drawing },
-        options,
-      );
+      const outcome = await generateOne(workspace, each, { template, supplied, cache, drawing }, options);
       options.progress?.end?.(outcome);
       return outcome;
     }),
@@ -129,7 +123,7 @@ const surveyed = async (workspace: Workspace): Promise<Template> => openTemplate
 async function generateOne(
   workspace: Workspace,
   resolved: Resolved,
-  tools: Pick<Tools, "template" | "supplied" | "renderer" | "cache" | "drawing">,
+  tools: Pick<Tools, "template" | "supplied" | "cache" | "drawing">,
   { dryRun, progress, smallest, today, layout = workspace.agency.data.layout }: GenerateOptions,
 ): Promise<Outcome> {
   const { template } = tools;
@@ -165,7 +159,10 @@ async function generateOne(
       progress?.start?.(client.key, changes.filter((change) => "entry" in change).length);
       if (!dryRun) {
         const onFile = () => progress?.file?.(client.key);
-        const receipt = await applyChanges(plan, changes, before, { ...tools, writer, smallest, onFile });
+        // Its decoded pictures go with it.
+        const renderer = createRenderer(tools.supplied);
+        const means = { ...tools, renderer, writer, smallest, onFile };
+        const receipt = await applyChanges(plan, changes, before, means);
         keepRecord(record, () => recordOf(folder, receipt, key, told));
       }
     }

@@ -16,10 +16,10 @@ export interface Layers {
 }
 
 /** Vectors kept read at a time. */
-const vectorsKept = 12;
+const vectorsKept = 6;
 
-/** Bitmaps kept decoded at a time: a client has three at most, and two clients are drawn at a time. */
-const decodedKept = 6;
+/** Bitmaps kept decoded at a time: of a client's pictures, that is all but the rarest. */
+const decodedKept = 4;
 
 /** @param read gives the bytes of a source picture by its path within the workspace. */
 export function openLayers(read: (file: string) => Uint8Array): Layers {
