@@ -61,11 +61,12 @@ export async function judgeArt(root: string, file: string, place: Place, known?:
 
 async function measureArt(bytes: Uint8Array, file: string, place: Place): Promise<Measured> {
   const vector = isSvg(file, bytes) ? readVector({ file, text: decode(bytes, file) }) : undefined;
-  if (vector?.unsure) await tryDrawing(standAlone(vector, ...largest(vector)).toString(), file, place);
+  if (vector?.unsure)
+    await tryDrawing(standAlone(vector, ...sized(vector, trialLimits.side)).toString(), file, place);
   const facts = vector
     ? { format: "svg" as const, ...sizeOf(vector) }
     : await bitmapFacts(bytes, file, place);
-  const pixels = await lookAt(vector ? standAlone(vector) : Buffer.from(bytes), facts, file, place);
+  const pixels = await lookAt(vector ? drawable(vector) : Buffer.from(bytes), facts, file, place);
   const measured = measure(pixels.data, pixels.info.width, pixels.info.height);
   if (!measured)
     refuse("art-empty", `${file} shows nothing: it is transparent or of one colour all over.`, { place });
@@ -100,11 +101,20 @@ function decode(bytes: Uint8Array, file: string): string {
 
 const sizeOf = ({ width, height }: Vector) => ({ width, height });
 
-/** Its size where its longer side is as long as any picture's. */
-function largest({ width, height }: Vector): [width: number, height: number] {
-  const scale = trialLimits.side / Math.max(width, height);
+/** Its size where its longer side has so many pixels. */
+function sized({ width, height }: Vector, longer: number): [width: number, height: number] {
+  const scale = longer / Math.max(width, height);
   return [Math.max(1, width * scale), Math.max(1, height * scale)];
 }
+
+/** User units of a longer side from which on no density makes a picture small enough to look at. */
+const vast = 72 * lookedAt;
+
+/** A vector to be looked at; some are drawn in thousandths of a millimetre, and are a million units wide. */
+const drawable = (vector: Vector): Buffer =>
+  Math.max(vector.width, vector.height) > vast
+    ? standAlone(vector, ...sized(vector, lookedAt))
+    : standAlone(vector);
 
 /** A vector as a document of its own, at its own size. */
 const standAlone = (vector: Vector, width = vector.width, height = vector.height): Buffer =>

@@ -70,7 +70,7 @@ export const shownPictures: readonly Shown[] = [
   windows("win-large", "Square310x310Logo"),
   windows("win-start", "SplashScreen"),
   windows("win-store", "Logo"),
-  windows("win-plated", "Square44x44Logo", "targetsize-48"),
+  windows("win-plated", "Square44x44Logo", "targetsize-64"),
   windows("win-unplated", "Square44x44Logo", "targetsize-48_altform-unplated"),
   windows("win-light", "Square44x44Logo", "targetsize-48_altform-lightunplated"),
   windows("win-badge", "BadgeLogo"),

@@ -79,6 +79,21 @@ test.each(inputs)(
   },
 );
 
+test.each([1e3, 1e6, 1e9])("a vector of %d units is seen as one of few", async (units) => {
+  const vector = (name: string, scale: number) => {
+    const shape = `<circle cx="${2 * scale}" cy="${scale}" r="${0.6 * scale}" fill="#2030c0"/>`;
+    const size = 4 * scale;
+    writeFileSync(
+      join(root, name),
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}" viewBox="0 0 ${size} ${size}">${shape}</svg>`,
+    );
+    return judgeArt(root, name, place);
+  };
+  const [few, many] = [await vector("few.svg", 1), await vector(`${units}.svg`, units)];
+  expect(many.mean).toBe(few.mean);
+  for (const key of ["x", "y", "radius"] as const) expect(many.circle[key]).toBeCloseTo(few.circle[key], 2);
+});
+
 /** Kinds of chunks in a PNG, without the palette. */
 function chunkTypes(png: Buffer): string[] {
   const types: string[] = [];
