@@ -45,6 +45,11 @@ test.runIf(hasTool("chromium"))(
     const drawn = await page.locator(".slot .drawn svg").count();
     expect(drawn).toBe(await page.locator(".slot").count());
     expect(drawn).toBeGreaterThan(20);
+    for (const platform of await page.locator(".platform").all()) {
+      const titles = await platform.locator("h3").allTextContents();
+      expect(new Set(titles).size, `${titles}`).toBe(titles.length);
+      for (const title of titles) expect(title).toMatch(/^[A-Z][A-Za-z]+( [A-Za-z]+)*(, [a-z ]+)*$/);
+    }
     expect(asked).toHaveLength(1);
     const width = "document.documentElement.scrollWidth";
     expect(await page.evaluate(width)).toBe(1280);

@@ -5,6 +5,7 @@ import { platformNames, platforms } from "../values/platform.ts";
 import { Diagram } from "./diagram.tsx";
 import type { GuideModel } from "./model.ts";
 import style from "./style.css";
+import { titleOf } from "./titles.ts";
 
 /** The page for a client's designer, self-contained and printable. */
 export const guidePage = (model: GuideModel): string =>
@@ -17,7 +18,7 @@ const wanted = [
     need: "Needed, unless you send an icon",
     says: "The logo alone, on nothing: no ground, no frame, no shadow. Cropped tight; margins are ignored.",
     form: "SVG, text turned into paths. Or PNG with transparency, 1024 pixels or more.",
-    keep: "It is laid on one flat colour, light or dark: it must stand out from it by 3 : 1.",
+    keep: "It is laid on one flat colour, light or dark: it must stand out from it by 3 : 1.",
   },
   {
     name: "Icon",
@@ -174,7 +175,7 @@ function Family({ family }: { family: SlotFamily }) {
       <div class="drawn">
         <Diagram family={family} />
       </div>
-      <h3>{titleOf(family.name)}</h3>
+      <h3>{titleOf(family)}</h3>
       <p class="facts">
         From {fromSaid(first)} · {alphaSaid[first.alpha]} · {zoneSaid(first)}
       </p>
@@ -182,10 +183,4 @@ function Family({ family }: { family: SlotFamily }) {
       <p class="rule">{first.rule}</p>
     </article>
   );
-}
-
-/** launcher-round → Launcher round. */
-function titleOf(name: string): string {
-  const words = name.replace(/([a-z0-9])([A-Z])/g, "$1 $2").replaceAll("-", " ");
-  return `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 }
