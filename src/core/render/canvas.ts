@@ -1,8 +1,8 @@
 import type { Box } from "../artwork/geometry.ts";
 import { plateMask } from "./compose.ts";
 import type { Drawing } from "./drawing.ts";
-import { flattened, type Opaque } from "./flatten.ts";
-import { fromRaw, type Raw, rawOf } from "./raw.ts";
+import { flattened } from "./flatten.ts";
+import { fromRaw, type Pixels, type Raw, rawOf } from "./raw.ts";
 
 /** A bitmap at several sizes, and the part of it that is wanted, in fractions. */
 export interface Bitmap {
@@ -23,7 +23,7 @@ interface Area extends Size {
 }
 
 /** What a canvas is before anything is laid on it: a pixel as it lies in memory; none where it is empty. */
-export type Ground = number | undefined;
+type Ground = number | undefined;
 
 /** Source pixels a pixel: so many are best, and from so many on what is wanted is cut out of the source and reduced at once. */
 const fine = { best: 4, enough: 2 };
@@ -33,29 +33,29 @@ const fine = { best: 4, enough: 2 };
  * fraction of a pixel, and then reduced; a source that is hardly larger, or smaller, is laid on whole pixels. On a plain
  * ground it is reduced without an alpha channel, which takes a third of the time.
  */
-export async function onCanvas(
-  { levels, part }: Bitmap,
-  at: Box,
-  canvas: Size,
-  ground?: Ground,
-): Promise<Raw> {
-  const scale = (level: Raw) =>
-    Math.min((part.width * level.width) / at.width, (part.height * level.height) / at.height);
-  const largest = levels[0] as Raw;
-  const level = levels.findLast((each) => scale(each) >= fine.best) ?? largest;
-  const isFine = scale(level) >= fine.enough;
-  const area = isFine ? touched(at, canvas) : nearest(at);
-  const wanted = pixelsOf(level, part);
-  const window = isFine ? windowOn(level, part, at, area) : wanted;
-  const source = ground === undefined ? { ...level, channels: 4 as const } : flattened(level, ground);
-  const inside = within(window, wanted)
+export async function onCanvas(bitmap: Bitmap, at: Box, canvas: Size, ground?: Ground): Promise<Raw> {
+  const { level, wanted, window, area } = overlay(bitmap, at, canvas);
+  const source: Pixels = ground === undefined ? { ...level, channels: 4 } : flattened(level, ground);
+  const shown = within(window, wanted)
     ? fromRaw(source).extract(window)
     : fromRaw(copied(source, wanted, window, ground));
-  const { width, height } = area;
-  const layer = await rawOf(inside.resize({ width, height, fit: "fill", kernel: "lanczos3" }));
-  if (area.left === 0 && area.top === 0 && width === canvas.width && height === canvas.height) return layer;
-  const whole = { left: 0, top: 0, width, height };
-  return copied({ ...layer, channels: 4 }, whole, { left: -area.left, top: -area.top, ...canvas }, ground);
+  const { left, top, width, height } = area;
+  const layer = await rawOf(shown.resize({ width, height, fit: "fill", kernel: "lanczos3" }));
+  const whole = { left: 0, top: 0, ...canvas };
+  if (within(whole, area) && within(area, whole)) return layer;
+  const around = { left: -left, top: -top, ...canvas };
+  return copied({ ...layer, channels: 4 }, { left: 0, top: 0, width, height }, around, ground);
+}
+
+/** Which pixels of the canvas show which pixels of which level; and what of that level is wanted at all. */
+function overlay({ levels, part }: Bitmap, at: Box, canvas: Size) {
+  const scale = (level: Raw) =>
+    Math.min((part.width * level.width) / at.width, (part.height * level.height) / at.height);
+  const level = levels.findLast((each) => scale(each) >= fine.best) ?? (levels[0] as Raw);
+  const wanted = pixelsOf(level, part);
+  if (scale(level) < fine.enough) return { level, wanted, window: wanted, area: nearest(at) };
+  const area = touched(at, canvas);
+  return { level, wanted, window: windowOn(level, part, at, area), area };
 }
 
 /** The pixels of a canvas that a box touches, and one more on each side. */
@@ -109,12 +109,7 @@ const within = (inner: Area, outer: Area): boolean =>
   inner.top + inner.height <= outer.top + outer.height;
 
 /** What a window shows of an area of a bitmap; the ground around it. */
-function copied<R extends Opaque | (Raw & { channels: 4 })>(
-  { data, width, channels }: R,
-  area: Area,
-  window: Area,
-  ground: Ground,
-): Size & { data: Buffer; channels: R["channels"] } {
+function copied({ data, width, channels }: Pixels, area: Area, window: Area, ground: Ground): Pixels {
   const copy = grounded(window.width * window.height * channels, channels, ground);
   const left = Math.max(area.left, window.left);
   const right = Math.min(area.left + area.width, window.left + window.width);

@@ -1,23 +1,18 @@
-import { pixelsOf, type Raw } from "./raw.ts";
-
-/** Pixels without an alpha channel: red, green, blue, 8 bits each, row by row. */
-export interface Opaque extends Raw {
-  channels: 3;
-}
+import { type Pixels, pixelsOf, type Raw } from "./raw.ts";
 
 /** What was flattened, as long as what it was made from is kept; by the ground's colour. */
-const known = new WeakMap<Raw, Map<number, Opaque>>();
+const known = new WeakMap<Raw, Map<number, Pixels>>();
 
-/** A bitmap on a plain ground, which is a pixel as it lies in memory, red lowest. */
-export function flattened(raw: Raw, ground: number): Opaque {
-  const before = known.get(raw) ?? new Map<number, Opaque>();
+/** A bitmap on a plain ground, without alpha. The ground is a pixel as it lies in memory, red lowest. */
+export function flattened(raw: Raw, ground: number): Pixels {
+  const before = known.get(raw) ?? new Map<number, Pixels>();
   known.set(raw, before);
   const opaque = before.get(ground) ?? onGround(raw, ground);
   before.set(ground, opaque);
   return opaque;
 }
 
-function onGround(raw: Raw, ground: number): Opaque {
+function onGround(raw: Raw, ground: number): Pixels {
   const pixels = pixelsOf(raw);
   const data = Buffer.allocUnsafeSlow(pixels.length * 3);
   let [before, after] = [ground, ground];

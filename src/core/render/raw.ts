@@ -10,6 +10,11 @@ export interface Raw {
   height: number;
 }
 
+/** The same, with its number of channels; without alpha where there are three. */
+export interface Pixels extends Raw {
+  channels: 3 | 4;
+}
+
 export async function rawOf(image: Sharp): Promise<Raw> {
   const { data, info } = await image
     .toColourspace("srgb")
@@ -19,7 +24,7 @@ export async function rawOf(image: Sharp): Promise<Raw> {
   return { data, width: info.width, height: info.height };
 }
 
-export const fromRaw = ({ data, width, height, channels = 4 }: Raw & { channels?: 3 | 4 }): Sharp =>
+export const fromRaw = ({ data, width, height, channels = 4 }: Raw & Partial<Pixels>): Sharp =>
   sharp(data, { raw: { width, height, channels } });
 
 /** A drawn SVG is sRGB with alpha as it is. */
