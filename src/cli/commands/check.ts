@@ -1,6 +1,7 @@
 import { type Checked, check } from "../../core/check/check.ts";
 import { isError } from "../../core/problems/problem.ts";
-import { problemData, showProblems } from "../view/problems.ts";
+import { problemData } from "../view/data.ts";
+import { showProblems } from "../view/problems.ts";
 import { table } from "../view/table.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";

@@ -14,6 +14,7 @@ import { isError, Refusal, refuse } from "../../core/problems/problem.ts";
 import { fieldNames, fields } from "../../core/values/fields.ts";
 import type { Traced } from "../../core/values/trail.ts";
 import { pickClients, type Workspace } from "../../core/workspace/read.ts";
+import { tracedData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
@@ -43,23 +44,7 @@ export async function run([key, wanted]: string[], options: Settings & Options):
   if (options.pattern !== undefined) return tryPattern(options.pattern, values, terminal);
   const known = picked.flatMap((field) => (values[field] ? [[field, values[field]] as const] : []));
   if (options.json) {
-    const pictures = [
-      ...artRoleNames.map((role) => ({
-        role,
-        ...asData(art.given[role]),
-        otherwise: artRoles[role].otherwise,
-      })),
-      ...Object.entries(art.slots).map(([slot, each]) => ({ slot, ...asData(each) })),
-    ];
-    terminal.json({
-      client: key,
-      values: Object.fromEntries(known),
-      pictures,
-      locales: resolved.variant.locales,
-      features: resolved.variant.features,
-      answers: resolved.variant.answers,
-      content: resolved.variant.content,
-    });
+    terminal.json(explained(key, Object.fromEntries(known), resolved.variant));
     return 0;
   }
   for (const [at, [field, traced]] of known.entries()) {
@@ -73,6 +58,33 @@ export async function run([key, wanted]: string[], options: Settings & Options):
   if (warnings.length > 0 && wanted === undefined) terminal.note(`\n${showProblems(warnings, terminal.err)}`);
   return 0;
 }
+
+/** All of it, for `--json`. */
+const explained = (key: string | undefined, values: Values, variant: Variant): object => {
+  const { art, locales, features, answers, content } = variant;
+  const given = artRoleNames.map((role) => ({
+    role,
+    ...asData(art.given[role]),
+    otherwise: artRoles[role].otherwise,
+  }));
+  const byHand = Object.entries(art.slots).map(([slot, each]) => ({ slot, ...asData(each) }));
+  return {
+    client: key,
+    values: allTraced(values),
+    pictures: [...given, ...byHand],
+    locales: locales.map(({ name, label, ...rest }) => ({
+      ...rest,
+      name: tracedData(name),
+      label: tracedData(label),
+    })),
+    features: features.map(({ on, ...rest }) => ({ ...rest, on: tracedData(on) })),
+    answers: allTraced(answers),
+    content,
+  };
+};
+
+const allTraced = (values: Readonly<Record<string, Traced>>): object =>
+  Object.fromEntries(Object.entries(values).map(([name, each]) => [name, tracedData(each)]));
 
 /** What is told of a picture by `--json`; nothing where it was not supplied. */
 const asData = (art: Art | undefined): object =>

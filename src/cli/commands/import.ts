@@ -6,7 +6,8 @@ import { readMapping } from "../../core/roster/columns.ts";
 import { type ImportedClient, type ImportPlan, planImport } from "../../core/roster/import.ts";
 import { readSheet } from "../../core/roster/sheet.ts";
 import { jsonSchema } from "../../core/workspace/json-schema.ts";
-import { problemData, showProblems } from "../view/problems.ts";
+import { problemData } from "../view/data.ts";
+import { showProblems } from "../view/problems.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { inWorkspace } from "../view/workspace.ts";
 

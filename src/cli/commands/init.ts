@@ -7,7 +7,8 @@ import { type Initiated, init } from "../../core/init/init.ts";
 import { fields } from "../../core/values/fields.ts";
 import { missingKinds } from "../../core/values/missing.ts";
 import { platformNames } from "../../core/values/platform.ts";
-import { problemData, showProblems } from "../view/problems.ts";
+import { placeData, problemData } from "../view/data.ts";
+import { showProblems } from "../view/problems.ts";
 import { table } from "../view/table.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { today } from "../view/today.ts";
@@ -135,8 +136,6 @@ function close(shown: string, { files }: Initiated, dryRun: boolean, { out, prin
   );
   print(out.dim(`Next: ${way}oxalis import <your roster>, oxalis check`));
 }
-
-const placeData = ({ file, line, column }: Place) => ({ file, line, column });
 
 const asData = ({ accounts, left, suggestions, colors, files }: Initiated): object => ({
   parts: accounts.map(({ values, missing, gaps, ...rest }) => ({

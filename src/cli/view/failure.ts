@@ -1,5 +1,6 @@
 import { Refusal } from "../../core/problems/problem.ts";
-import { problemData, showProblems } from "./problems.ts";
+import { problemData } from "./data.ts";
+import { showProblems } from "./problems.ts";
 import { openTerminal, type Settings } from "./terminal.ts";
 
 /** Tells why a command could not do its work; gives the exit code. */

@@ -33,9 +33,3 @@ function excerpt(text: string, column: number): { shown: string; column: number 
 
 export const showProblems = (problems: readonly Problem[], colors: Colors): string =>
   problems.map((each) => showProblem(each, colors)).join("\n\n");
-
-/** A problem as data, for --json. */
-export const problemData = ({ place, ...rest }: Problem): object => ({
-  ...rest,
-  ...(place ? { place: { file: place.file, line: place.line, column: place.column } } : {}),
-});

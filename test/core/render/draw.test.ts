@@ -208,3 +208,26 @@ test("dark screens get the dark pictures, and a hand-drawn picture its own place
   expect(files("notification", "hdpi")).toBe("icon.jpg");
   expect(files("launcher", "hdpi")).toBe("bar.svg");
 });
+
+test("a bitmap with soft edges is the same on a plain ground as when it is drawn alone and then laid on it", async () => {
+  const soft = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 90"><radialGradient id="s"><stop offset=".3" stop-color="#c00"/><stop offset="1" stop-color="#fc0" stop-opacity="0"/></radialGradient><circle cx="45" cy="45" r="44" fill="url(#s)"/></svg>`;
+  await sharp(Buffer.from(soft)).resize(1200, 1200).png().toFile(join(root, "soft.png"));
+  const pictures = artwork({ mark: await judgeArt(root, "soft.png", place) });
+  for (const slot of [slotOf(windowsSlots, "Square150x150Logo", "scale-125"), webSlot("maskable", 512)]) {
+    const drawing = { ...drawingOf(slot, variant(pictures)), trueColor: true as const };
+    const { plate, ...alone } = drawing;
+    expect(plate).toMatchObject({ shape: "full", color: "#0000ff" });
+    const laid = await sharp(await renderer.png({ ...alone, alpha: "kept" }))
+      .flatten({ background: "#0000ff" })
+      .raw()
+      .toBuffer();
+    const together = await sharp(await renderer.png(drawing))
+      .removeAlpha()
+      .raw()
+      .toBuffer();
+    expect(together.length).toBe(laid.length);
+    const furthest = together.reduce((most, each, at) => Math.max(most, Math.abs(each - (laid[at] ?? 0))), 0);
+    expect(furthest).toBeLessThanOrEqual(3);
+    expect(new Set(together).size).toBeGreaterThan(100);
+  }
+});
