@@ -1,4 +1,4 @@
-import { existsSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
@@ -19,6 +19,10 @@ const replaced = (file: string, from: string | RegExp, to: string) => (folder: s
   edit(folder, file, (text) => text.replace(from, to));
 const written = (file: string, content: string | Buffer) => (folder: string) =>
   writeFileSync(join(folder, file), content);
+
+/** A PNG that says it has 60,000 × 60,000 pixels, and has none. */
+const vast =
+  "89504e470d0a1a0a0000000d494844520000ea600000ea60080600000080d275420000000849444154789c030000000001480689d20000000049454e44ae426082";
 
 const cases: Case[] = [
   {
@@ -169,6 +173,95 @@ const cases: Case[] = [
     change: replaced("oxalis.yaml", "year: 2026\n", ""),
     code: "key-missing",
     says: ['Nothing gives copyright, which ios/Storefront/Info.plist wants in place of "2019 Lanternfield".'],
+  },
+  {
+    what: "a picture by hand for a place that is none",
+    change: replaced(brief, "android/notification:", "android/notifcation:"),
+    code: "key-unknown",
+    place: `${brief}:14:5`,
+    says: ['No picture is called "android/notifcation".', 'expected  "android/notification"', "`oxalis art`"],
+  },
+  {
+    what: "a feature that the template does not have",
+    change: replaced(brief, "art:\n", "features: { camra: on }\nart:\n"),
+    code: "feature-unknown",
+    place: `${brief}:10:13`,
+    says: ['The template has no feature called "camra".'],
+  },
+  {
+    what: "a group that nobody declared",
+    change: replaced(brief, "owner:", "groups: [farms]\nowner:"),
+    code: "group-unknown",
+    place: `${brief}:4:10`,
+    says: ['No group is called "farms".'],
+  },
+  {
+    what: "a value of another kind",
+    change: replaced(brief, "domain: 3acre.example", "domain: [3acre.example]"),
+    code: "value-invalid",
+    place: `${brief}:5:9`,
+    says: ["domain is"],
+  },
+  {
+    what: "a name of which nothing is left for an identifier",
+    change: replaced(brief, "  name: 3 Acre Greens", '  name: "!!!"'),
+    code: "identifier-empty",
+    place: `${brief}:2:9`,
+    says: [],
+  },
+  {
+    what: "a brief that is not UTF-8",
+    change: written(brief, Buffer.from("app: { name: Br\xe9nnan }", "latin1")),
+    code: "file-unreadable",
+    says: [`${brief} is not UTF-8 text.`],
+  },
+  {
+    what: "a folder whose name cannot be a key",
+    change: (folder) => renameSync(join(folder, "clients/3-acre"), join(folder, "clients/3 Acre")),
+    code: "client-key-invalid",
+    says: ["clients/3 Acre cannot be a client's key."],
+  },
+  {
+    what: "a workspace without clients",
+    change: (folder) => rmSync(join(folder, "clients/3-acre"), { recursive: true }),
+    code: "no-clients",
+    says: ["There is no client in clients/ yet."],
+  },
+  {
+    what: "a platform that the template has no part for",
+    change: (folder) => rmSync(join(folder, "template/windows"), { recursive: true }),
+    code: "template-part-missing",
+    place: "oxalis.yaml:8:27",
+    says: ["The template has no part for windows."],
+  },
+  {
+    what: "a manifest that names a resource which is nowhere",
+    change: replaced(
+      "template/android/app/src/main/AndroidManifest.xml",
+      /android:label="@string\/\w+"/,
+      'android:label="@string/nowhere"',
+    ),
+    code: "template-syntax",
+    place: "template/android/app/src/main/AndroidManifest.xml:",
+    says: ["@string/nowhere is nowhere in the template's resources."],
+  },
+  {
+    what: "an answer to no question",
+    change: replaced(brief, "art:\n", "answers: { tables: 4 }\nart:\n"),
+    code: "answer-unknown",
+    place: `${brief}:10:12`,
+    says: ['No question is called "tables".'],
+  },
+  {
+    what: "a picture of more pixels than are taken",
+    change: (folder) => {
+      const head = Buffer.from(vast, "hex");
+      writeFileSync(join(folder, "clients/3-acre/art/mark.png"), head);
+      edit(folder, brief, (text) => text.replace("art/mark.svg", "art/mark.png"));
+    },
+    code: "art-too-large",
+    place: `${brief}:11:9`,
+    says: ["60000 × 60000 pixels; the limit is 64 million"],
   },
 ];
 

@@ -93,7 +93,7 @@ const table = {
     apply: (text, number) => text.split(".").slice(0, Number(number)).join("."),
   },
   darkened: {
-    says: "a colour as a dark screen shows it, of the same hue: #f2c14e → #262012",
+    says: "a colour as a dark screen shows it, of the same hue: #f2c14e → #241900",
     apply: darkened,
   },
   lifted: {
@@ -101,7 +101,7 @@ const table = {
     apply: lifted,
   },
   toned: {
-    says: "a colour of the same hue in so much light, from 1, nearly black, to 99, nearly white: with 92, #1f5d4c → #dfe7e4",
+    says: "a colour of the same hue in so much light, from 1, nearly black, to 99, nearly white: with 92, #1f5d4c → #dde7e3",
     takes: { what: "a lightness from 1 to 99", form: /^[1-9]\d?$/, example: "92" },
     apply: (text, light) => toned(text, Number(light)),
   },

@@ -86,3 +86,13 @@ test("from any brand colour: texts are read on their grounds, lines and the bran
     }),
   );
 });
+
+test.each([
+  ["address", "https://hillfarm.example/terms", ["hillfarm.example", "ftp://hillfarm.example", "https://"]],
+  ["email", "post@hillfarm.example", ["post", "post@hillfarm", "a b@hillfarm.example"]],
+  ["color", "rebeccapurple", ["#1f5d4", "rgba(0 0 0 / 0.5)", "greenish"]],
+  ["number", "-4", ["4.5", "1e3", "four"]],
+] as const)("an answer of the kind %s", (kind, right, wrong) => {
+  expect(answerFault("it", right, { kind })).toBeUndefined();
+  for (const value of wrong) expect(answerFault("it", value, { kind })?.expected, value).toMatch(/^an? /);
+});
