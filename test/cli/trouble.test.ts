@@ -1,0 +1,72 @@
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { lock } from "proper-lockfile";
+import { beforeAll, expect, test } from "vitest";
+import { contents, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
+
+let folder: string;
+const at = (file: string) => join(folder, file);
+beforeAll(() => {
+  folder = workspaceWith(["3-acre", "saltmarsh"]);
+  expect(oxalis(folder, "generate", "3-acre").code).toBe(0);
+});
+
+test("while another run holds the workspace, nothing is written, and that is told", async () => {
+  const before = [...contents(at("variants")).keys()];
+  const release = await lock(at(".oxalis"), { lockfilePath: at(".oxalis/lock"), update: 1000, stale: 5000 });
+  const run = startOxalis(folder, "generate");
+  let told = "";
+  run.stderr.on("data", (part) => {
+    told += part;
+  });
+  const code = await new Promise((ended) => run.once("exit", ended));
+  await release();
+  expect(told).toContain("[run-in-progress]");
+  expect(code).toBe(1);
+  expect([...contents(at("variants")).keys()]).toEqual(before);
+});
+
+test("the page to sign off names the clients that are not on it, and why", () => {
+  const { out } = oxalis(folder, "proof", "--json");
+  expect(JSON.parse(out)).toMatchObject({ shown: ["3-acre"], absent: [{ client: "saltmarsh" }] });
+  const page = readFileSync(at("variants/proof.html"), "utf8");
+  expect(page).toMatch(/Not on this page[\s\S]*<b>saltmarsh<\/b>/);
+});
+
+test("a file that was deleted is missed by the audit, and comes back", () => {
+  const file = "variants/3-acre/ios/Storefront/Info.plist";
+  const before = readFileSync(at(file));
+  rmSync(at(file));
+  const { code, err, out } = oxalis(folder, "audit", "3-acre");
+  expect(code).toBe(1);
+  expect(out + err).toContain(`${file} is missing.  [output-missing]`);
+  expect(oxalis(folder, "generate", "3-acre").code).toBe(0);
+  expect(readFileSync(at(file)).equals(before)).toBe(true);
+});
+
+test("a folder where a file should be: told, and nothing in it is lost; the next run is whole again", () => {
+  const target = at("variants/3-acre/web/index.html");
+  rmSync(target);
+  mkdirSync(target);
+  writeFileSync(join(target, "notes.txt"), "mine");
+  const { code, err } = oxalis(folder, "generate", "3-acre");
+  expect(code).toBe(1);
+  expect(err).toContain("[write-failed]");
+  expect(readFileSync(join(target, "notes.txt"), "utf8")).toBe("mine");
+  rmSync(target, { recursive: true });
+  expect(oxalis(folder, "generate", "3-acre").code).toBe(0);
+  expect(oxalis(folder, "audit", "3-acre").code).toBe(0);
+});
+
+test.each(["{", "[]", '{ "form": 1 }', ""])("a receipt that cannot be read: %j", (text) => {
+  const file = at("variants/3-acre/.receipt.json");
+  const before = readFileSync(file);
+  writeFileSync(file, text);
+  rmSync(at(".oxalis/made"), { recursive: true });
+  const { code, err } = oxalis(folder, "generate", "3-acre");
+  expect(err).toContain("[receipt-damaged]");
+  expect(err).toContain("to do     Delete the variant's folder and generate it again.");
+  expect(code).toBe(1);
+  writeFileSync(file, before);
+  expect(oxalis(folder, "generate", "3-acre").code).toBe(0);
+});
