@@ -25,6 +25,10 @@ const writers = {
       .trim()
       .replace(/\/(?=\/)/g, "/$()"),
   env: (value: string) => (/^[\w.@:/+-]*$/.test(value) ? value : `"${value.replace(/[\\"$`]/g, "\\$&")}"`),
+  /** A custom property's value as it is, where it can be that; else as a string. */
+  css: (value: string) => (isPlainCss(value) ? value : `"${escapeCss(value, '"')}"`),
+  "css-double": (value: string) => `"${escapeCss(value, '"')}"`,
+  "css-single": (value: string) => `'${escapeCss(value, "'")}'`,
   raw: (value: string) => value,
   "html-text": (value: string) => escapeHtml(value).replace(/</g, "&lt;").replace(/>/g, "&gt;"),
   "html-attribute": (value: string) =>
@@ -43,6 +47,21 @@ const gradleSingle = (value: string): string => escapeC(value).replace(/'/g, "\\
 
 /** What means something else everywhere in a page; a carriage return as it is would be read as a line feed. */
 const escapeHtml = (value: string): string => value.replace(/&/g, "&amp;").replace(/\r/g, "&#13;");
+
+/** Whether nothing in it would end a declaration, or begin what has no end. */
+const isPlainCss = (value: string): boolean =>
+  /^\S(.*\S)?$/.test(value) &&
+  !/[;{}"'\\![\]<]|\/\*/.test(value) &&
+  /^[^()]*(\([^()]*\)[^()]*)*$/.test(value);
+
+/** A string of CSS (CSS Syntax, consume a string token): line ends and controls by number, which a blank ends; no NUL can be. */
+const escapeCss = (value: string, quote: string): string =>
+  value
+    .toWellFormed()
+    .replaceAll("\0", "\ufffd")
+    .replace(/[\\"']/g, (c) => (c === quote || c === "\\" ? `\\${c}` : c))
+    // biome-ignore lint/suspicious/noControlCharactersInRegex: they are what is looked for
+    .replace(/[\u0001-\u001f\u007f]/g, (c) => `\\${c.charCodeAt(0).toString(16)} `);
 
 function escapeXml(value: string): string {
   return withoutControls(value)

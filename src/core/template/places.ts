@@ -3,6 +3,7 @@ import { getNodePath } from "jsonc-parser";
 import type { Folder } from "../files/folder.ts";
 import type { Place, Source } from "../files/source.ts";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
+import { cssProperties, cssSite } from "../splice/css.ts";
 import { htmlAttribute, htmlElements, htmlTextSite } from "../splice/html.ts";
 import { jsonSite, nodeSite, parseJson, stringNodes } from "../splice/json.ts";
 import { type LineFormatName, lineSite, lineSites } from "../splice/lines.ts";
@@ -53,7 +54,7 @@ const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
   ".env": { at: "a variable", locate: (file, source, at) => lineSite(file, source, "env", at) },
   ".strings": { at: "a key", locate: stringsSite },
   ".html": { at: "an element's id, such as #shop-name", locate: htmlPlace },
-  ".css": { at: "a custom property, such as --brand, or dark --brand", locate: cssPlace },
+  ".css": { at: "a custom property, such as --brand, or dark --brand", locate: cssSite },
   ".plist": { at: "a path of keys, such as ContactAddress", locate: plistPlace },
   ".entitlements": { at: "a path of keys", locate: plistPlace },
   ".resw": {
@@ -141,12 +142,11 @@ const listResources: Lister = (file, source) =>
   });
 
 const listCss: Lister = (file, source) =>
-  [...new Set([...source.text.matchAll(/(?<=[\s{;])--[\w-]+(?=\s*:)/g)].map(([name]) => name))].flatMap(
-    (name) =>
-      [name, `dark ${name}`].flatMap((at) => {
-        const site = cssPlace(file, source, at);
-        return site ? [{ at, site }] : [];
-      }),
+  cssProperties(source).flatMap((name) =>
+    [name, `dark ${name}`].flatMap((at) => {
+      const site = cssSite(file, source, at);
+      return site ? [{ at, site }] : [];
+    }),
   );
 
 const listHtml: Lister = (file, source) =>
@@ -187,31 +187,6 @@ function yamlPlace(file: string, source: Source, at: string): Site | undefined {
 function htmlPlace(file: string, source: Source, at: string): Site | undefined {
   const element = htmlElements(source).find((each) => htmlAttribute(each, "id") === at.replace(/^#/, ""));
   return element && htmlTextSite(file, element);
-}
-
-/** A custom property; with "dark" in front, within the rules for dark screens. */
-function cssPlace(file: string, { text }: Source, at: string): Site | undefined {
-  const [, dark, name] = /^(dark )?(--[\w-]+)$/.exec(at) ?? [];
-  if (!name) return undefined;
-  const rules = darkRules(text);
-  for (const match of text.matchAll(new RegExp(`(?:^|[\\s{;])${name}\\s*:\\s*([^;}]*?)\\s*[;}]`, "g"))) {
-    const isDark = rules.some(({ start, end }) => start <= match.index && match.index < end);
-    if (!match[1] || isDark !== (dark !== undefined)) continue;
-    const start = match.index + match[0].lastIndexOf(match[1]);
-    return { file, start, end: start + match[1].length, value: match[1], form: "raw" };
-  }
-  return undefined;
-}
-
-/** Ranges of a style sheet that count on dark screens alone. */
-function darkRules(text: string): { start: number; end: number }[] {
-  return [...text.matchAll(/@media[^{]*prefers-color-scheme\s*:\s*dark[^{]*\{/g)].map((match) => {
-    const start = match.index + match[0].length;
-    let depth = 1;
-    let end = start;
-    for (; end < text.length && depth > 0; end++) depth += text[end] === "{" ? 1 : text[end] === "}" ? -1 : 0;
-    return { start, end };
-  });
 }
 
 function plistPlace(file: string, source: Source, at: string): Site | undefined {
