@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import fc from "fast-check";
-import { chromium } from "playwright-core";
+import { chromium, type Page } from "playwright-core";
 import { expect, test } from "vitest";
 import { type Form, write } from "../../../src/core/splice/forms.ts";
 import { plistStrings } from "../../../src/core/splice/plist.ts";
@@ -117,10 +117,8 @@ test.runIf(hasTool("aapt2"))("Android strings read back with aapt2", () => {
   expect(values.map((_, at) => read.get(at))).toEqual(values);
 });
 
-test.runIf(hasTool("chromium"))("HTML text and attributes read back in Chromium", async () => {
-  const elements = samples.map(
-    (value) => `<p title="${write("html-attribute", value)}">${write("html-text", value)}</p>`,
-  );
+/** A page in Chromium, looked at. */
+async function inChromium<T>(html: string, look: (page: Page) => Promise<T>): Promise<T> {
   const browser = await chromium.launch({
     executablePath: "/usr/bin/chromium",
     args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
@@ -128,14 +126,66 @@ test.runIf(hasTool("chromium"))("HTML text and attributes read back in Chromium"
   try {
     const page = await browser.newPage();
     const file = join(temporaryFolder(), "all.html");
-    writeFileSync(file, `<!doctype html><meta charset="utf-8"><title>.</title>${elements.join("\n")}`);
+    writeFileSync(file, `<!doctype html><meta charset="utf-8"><title>.</title>${html}`);
     await page.goto(`file://${file}`);
-    const read = await page.$$eval("p", (all) => all.map((each) => [each.title, each.textContent]));
-    expect(read).toEqual(samples.map((value) => [value, value]));
+    return await look(page);
   } finally {
     await browser.close();
   }
+}
+
+test.runIf(hasTool("chromium"))("HTML text and attributes read back in Chromium", async () => {
+  const elements = samples.map(
+    (value) => `<p title="${write("html-attribute", value)}">${write("html-text", value)}</p>`,
+  );
+  const read = await inChromium(elements.join("\n"), (page) =>
+    page.$$eval("p", (all) => all.map((each) => [each.title, each.textContent])),
+  );
+  expect(read).toEqual(samples.map((value) => [value, value]));
 });
+
+test.runIf(hasTool("chromium"))(
+  "strings of CSS read back in Chromium, and no value ends a declaration",
+  async () => {
+    const values = [
+      ...samples,
+      "a; } b {",
+      "/* a",
+      "(a",
+      "url(",
+      "!important",
+      "-->",
+      "#1f5d4c",
+      "Inter, serif",
+    ];
+    const strings = values.flatMap((value) =>
+      (["css-double", "css-single"] as const).map((form) => ({ value, written: write(form, value) })),
+    );
+    const plain = values.map((value) => write("css", value));
+    const { unread, set } = await inChromium("<p>", async (page) =>
+      page.evaluate(
+        ([strings, plain]) => {
+          const element = document.querySelector("p") as HTMLElement;
+          const unread = strings.filter(({ value, written }) => {
+            element.title = value;
+            return !element.matches(`[title=${written}]`);
+          });
+          const sheet = new CSSStyleSheet();
+          sheet.replaceSync(
+            `p { ${plain.map((each, at) => `--k${at}: ${each};`).join(" ")} } p { --end: here }`,
+          );
+          const rules = [...sheet.cssRules].map((rule) => (rule as CSSStyleRule).style);
+          return { unread, set: rules.map((style) => style.length) };
+        },
+        [strings, plain] as const,
+      ),
+    );
+    expect(unread).toEqual([]);
+    expect(set).toEqual([values.length, 1]);
+    expect(write("css", "#1f5d4c")).toBe("#1f5d4c");
+    expect(write("css", "Inter, serif")).toBe("Inter, serif");
+  },
+);
 
 test.runIf(hasTool("plistutil"))("property lists read back with plistutil", () => {
   const folder = temporaryFolder();
