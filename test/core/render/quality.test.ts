@@ -68,24 +68,42 @@ function windowOf(drawing: Drawing, { left, top }: { left: number; top: number }
 /** Pixels of a bitmap that are enlarged around a square of it, so that its edges do not show. */
 const margin = 8;
 
-/** Of a bitmap only what lies in that square and around it, cut between pixels: enlarging all of it would take a minute. */
+/** A bitmap along one side: the part of it that is wanted, in fractions; where that is shown, in pixels; where the square is. */
+interface Along {
+  from: number;
+  length: number;
+  whole: number;
+  start: number;
+  shown: number;
+  wanted: number;
+}
+
+/** The same for no more than the square and its margin, cut between pixels of the bitmap. */
+function cut({ from, length, whole, start, shown, wanted }: Along): Omit<Along, "whole" | "wanted"> {
+  const scale = (length * whole) / shown; // pixels of the bitmap to one of the picture
+  const first = Math.max(from * whole, (wanted - start) * scale + from * whole - margin);
+  const last = Math.min((from + length) * whole, (wanted + side - start) * scale + from * whole + margin);
+  const [low, high] = [Math.ceil(first), Math.floor(last)];
+  return {
+    from: low / whole,
+    length: (high - low) / whole,
+    start: start + (low - from * whole) / scale,
+    shown: (high - low) / scale,
+  };
+}
+
+/** Of a bitmap only what lies in that square and around it: enlarging all of it would take a minute. */
 function around(picture: Placed, left: number, top: number): Placed {
   const { art, part, at } = picture;
   if (art.format === "svg") return picture;
-  const cut = (from: number, length: number, whole: number, start: number, shown: number, wanted: number) => {
-    const scale = (length * whole) / shown; // pixels of the bitmap to one of the picture
-    const first = Math.max(from * whole, (wanted - start) * scale + from * whole - margin);
-    const last = Math.min((from + length) * whole, (wanted + side - start) * scale + from * whole + margin);
-    const [low, high] = [Math.ceil(first), Math.floor(last)];
-    return {
-      from: low / whole,
-      length: (high - low) / whole,
-      start: start + (low - from * whole) / scale,
-      shown: (high - low) / scale,
-    };
-  };
-  const across = cut(part.x, part.width, art.width, at.x, at.width, left);
-  const down = cut(part.y, part.height, art.height, at.y, at.height, top);
+  const across = cut({
+    ...{ from: part.x, length: part.width, whole: art.width },
+    ...{ start: at.x, shown: at.width, wanted: left },
+  });
+  const down = cut({
+    ...{ from: part.y, length: part.height, whole: art.height },
+    ...{ start: at.y, shown: at.height, wanted: top },
+  });
   return {
     ...picture,
     part: { x: across.from, y: down.from, width: across.length, height: down.length },
