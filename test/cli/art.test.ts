@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { chromium } from "playwright-core";
 import { expect, test } from "vitest";
+import { openChromium } from "../support/chromium.ts";
 import { oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { hasTool } from "../support/tools.ts";
 
@@ -29,8 +29,7 @@ test.runIf(hasTool("chromium"))(
     expect(oxalis(folder, "art", "--guide", file).code).toBe(0);
     const html = readFileSync(file, "utf8");
     expect(html).toContain("--accent:#3d4b63");
-    const args = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"];
-    const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args });
+    const browser = await openChromium();
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     const asked: string[] = [];
     page.on("request", (request) => asked.push(request.url()));

@@ -21,8 +21,10 @@ const written = (file: string, content: string | Buffer) => (folder: string) =>
   writeFileSync(join(folder, file), content);
 
 /** A PNG that says it has 60,000 × 60,000 pixels, and has none. */
-const vast =
-  "89504e470d0a1a0a0000000d494844520000ea600000ea60080600000080d275420000000849444154789c030000000001480689d20000000049454e44ae426082";
+const vast = Buffer.from(
+  "89504e470d0a1a0a0000000d494844520000ea600000ea60080600000080d275420000000849444154789c030000000001480689d20000000049454e44ae426082",
+  "hex",
+);
 
 const cases: Case[] = [
   {
@@ -255,9 +257,8 @@ const cases: Case[] = [
   {
     what: "a picture of more pixels than are taken",
     change: (folder) => {
-      const head = Buffer.from(vast, "hex");
-      writeFileSync(join(folder, "clients/3-acre/art/mark.png"), head);
-      edit(folder, brief, (text) => text.replace("art/mark.svg", "art/mark.png"));
+      written("clients/3-acre/art/mark.png", vast)(folder);
+      replaced(brief, "art/mark.svg", "art/mark.png")(folder);
     },
     code: "art-too-large",
     place: `${brief}:11:9`,

@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
-import { edit, oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { parseShape, unlike } from "../support/shape.ts";
 
 const docs = readFileSync(join(import.meta.dirname, "../../docs/commands.md"), "utf8");
@@ -20,7 +20,6 @@ const place = parseShape("{ file, line, column }");
 const everywhere = { problems, gaps: problems, refused: problems, place, problem };
 
 const folder = workspaceWith(["3-acre", "saltmarsh"]);
-edit(folder, "clients/saltmarsh/brief.yaml", (text) => text.replace("CIC", "C.I.C."));
 const sheet = join(temporaryFolder(), "roster.csv");
 const changed = join(temporaryFolder(), "changed.csv");
 writeFileSync(changed, "key,app.name\n3-acre,Three Acre Greens\n");

@@ -73,15 +73,21 @@ const cases: readonly Case[] = [
   },
 ];
 
+/** A workspace whose template has all these files, with the owner filled in where each case says. */
+function workspaceFilling(placeOf: (each: Case) => string): string {
+  const folder = workspaceWith(["3-acre"]);
+  const fills = cases.map((each) => `  - { file: ${each.file}, at: "${placeOf(each)}", with: "{owner}" }\n`);
+  edit(folder, "template.yaml", (text) => text.replace("fill:\n", `fill:\n${fills.join("")}`));
+  for (const { file, before } of cases) writeFileSync(join(folder, "template", file), before);
+  return folder;
+}
+
 let folder: string;
 beforeAll(() => {
-  folder = workspaceWith(["3-acre"]);
-  const fills = cases.map(({ file, at }) => `  - { file: ${file}, at: "${at}", with: "{owner}" }\n`);
-  edit(folder, "template.yaml", (text) => text.replace("fill:\n", `fill:\n${fills.join("")}`));
+  folder = workspaceFilling(({ at }) => at);
   edit(folder, "clients/3-acre/brief.yaml", (text) =>
     text.replace(/^owner: .*/m, () => `owner: ${JSON.stringify(owner)}`),
   );
-  for (const { file, before } of cases) writeFileSync(join(folder, "template", file), before);
   const { code, err } = oxalis(folder, "generate", "-q");
   expect([code, err]).toEqual([0, expect.not.stringContaining("error")]);
 });
@@ -99,11 +105,10 @@ test.each(cases.filter(({ needs }) => !needs || hasTool(needs)))(
 );
 
 test("a place that is not there, in each kind of file: what such a place looks like", () => {
-  const wrong = workspaceWith(["3-acre"]);
-  const fills = cases.map(({ file }) => `  - { file: ${file}, at: "no.such", with: "{owner}" }\n`);
-  edit(wrong, "template.yaml", (text) => text.replace("fill:\n", `fill:\n${fills.join("")}`));
-  for (const { file, before } of cases) writeFileSync(join(wrong, "template", file), before);
-  const { code, err } = oxalis(wrong, "check");
+  const { code, err } = oxalis(
+    workspaceFilling(() => "no.such"),
+    "check",
+  );
   expect(code).toBe(1);
   for (const { file } of cases) expect(err).toContain(`${file} has nothing at "no.such".`);
   expect(err.match(/expected {2}a/g)?.length).toBeGreaterThanOrEqual(cases.length);

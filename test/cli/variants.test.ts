@@ -2,9 +2,10 @@ import { cpSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { createServer } from "node:http";
 import type { AddressInfo } from "node:net";
 import { extname, join } from "node:path";
-import { type Browser, chromium } from "playwright-core";
+import type { Browser } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { entry, itemsOf, parseOpenStep, textOf } from "../../src/core/splice/openstep.ts";
+import { openChromium } from "../support/chromium.ts";
 import { contents, oxalis, temporaryFolder } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";
 
@@ -188,16 +189,7 @@ test("names in further languages stand in each platform's own form, and the proj
 describe.runIf(hasTool("chromium"))("in Chromium", () => {
   let browser: Browser;
   beforeAll(async () => {
-    const args = [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-background-networking",
-      "--disable-component-update",
-    ];
-    browser = await chromium.launch({
-      executablePath: "/usr/bin/chromium",
-      args: [...args, "--disable-sync", "--no-first-run"],
-    });
+    browser = await openChromium();
   });
   afterAll(() => browser?.close());
 

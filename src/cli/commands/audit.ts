@@ -2,7 +2,7 @@ import { resolve } from "node:path";
 import { audit, type Finding } from "../../core/audit/audit.ts";
 import { reporterFor } from "../../core/audit/report.ts";
 import { version } from "../version.ts";
-import { problemData } from "../view/data.ts";
+import { placed } from "../view/data.ts";
 import { showProblem, showProblems } from "../view/problems.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
@@ -26,8 +26,8 @@ export async function run(keys: string[], options: Settings & Options): Promise<
 const asData = ({ client, files, problems, allowed }: Finding): object => ({
   client,
   files,
-  problems: problems.map(problemData),
-  allowed: allowed.map(({ problem, reason }) => ({ reason, problem: problemData(problem) })),
+  problems: problems.map(placed),
+  allowed: allowed.map(({ problem, reason }) => ({ reason, problem: placed(problem) })),
 });
 
 /** Most problems shown of one client, unless --verbose asks for all. */

@@ -1,6 +1,6 @@
 import { type Checked, check } from "../../core/check/check.ts";
 import { isError } from "../../core/problems/problem.ts";
-import { problemData } from "../view/data.ts";
+import { placed } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table } from "../view/table.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
@@ -13,9 +13,9 @@ export async function run(keys: string[], options: Settings): Promise<number> {
   if (options.json) {
     const data = clients.map(({ resolved, problems }) => ({
       client: resolved.client.key,
-      problems: problems.map(problemData),
+      problems: problems.map(placed),
     }));
-    terminal.json({ clients: data, gaps: gaps.map(problemData) });
+    terminal.json({ clients: data, gaps: gaps.map(placed) });
     return failed ? 1 : 0;
   }
   const { out, err, print, note, settings } = terminal;

@@ -3,7 +3,7 @@ import type { Resolved } from "../../core/derive/variant.ts";
 import { isError } from "../../core/problems/problem.ts";
 import { stateOf } from "../../core/roster/state.ts";
 import type { Field } from "../../core/values/fields.ts";
-import { problemData } from "../view/data.ts";
+import { placed } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table, widthOf } from "../view/table.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
@@ -74,7 +74,7 @@ const asData = (each: Resolved): object => ({
   state: stateOf(each),
   groups: each.client.brief?.data.groups ?? [],
   values: Object.fromEntries(Object.entries(each.values).map(([field, traced]) => [field, traced.value])),
-  problems: each.problems.map(problemData),
+  problems: each.problems.map(placed),
 });
 
 async function showCsv(clients: readonly Resolved[], { print }: Terminal): Promise<void> {

@@ -2,7 +2,7 @@ import type { Change } from "../../core/plan/difference.ts";
 import { generate, type Outcome } from "../../core/plan/generate.ts";
 import { isError, type Problem } from "../../core/problems/problem.ts";
 import type { Layout } from "../../core/values/layout.ts";
-import { problemData } from "../view/data.ts";
+import { placed } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { openProgress } from "../view/progress.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
@@ -36,7 +36,7 @@ export async function run(keys: string[], options: Settings & Options): Promise<
     progress.close();
     return generated;
   });
-  if (options.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(problemData) });
+  if (options.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(placed) });
   else summarise(outcomes, gaps, dryRun, terminal);
   return outcomes.some(failed) ? 1 : 0;
 }
@@ -46,7 +46,7 @@ const asData = (outcome: Outcome): object => ({
   folder: outcome.folder,
   files: outcome.files,
   changes: outcome.changes,
-  problems: outcome.problems.map(problemData),
+  problems: outcome.problems.map(placed),
 });
 
 /** How each kind of change is said: when it was done, and when it would be. */

@@ -6,7 +6,7 @@ import { readMapping } from "../../core/roster/columns.ts";
 import { type ImportedClient, type ImportPlan, planImport } from "../../core/roster/import.ts";
 import { readSheet } from "../../core/roster/sheet.ts";
 import { jsonSchema } from "../../core/workspace/json-schema.ts";
-import { problemData } from "../view/data.ts";
+import { placed } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { inWorkspace } from "../view/workspace.ts";
@@ -33,7 +33,7 @@ export async function run([file = ""]: string[], options: Settings & Options): P
   });
   if (options.json) {
     const clients = changed.map(({ key, isNew, changes }) => ({ key, isNew, changes }));
-    terminal.json({ taken, clients, refused: plan.refused.map(problemData), unknown: plan.unknown });
+    terminal.json({ taken, clients, refused: plan.refused.map(placed), unknown: plan.unknown });
   } else show(plan, changed, taken, options, terminal);
   return plan.refused.length > 0 ? 1 : 0;
 }

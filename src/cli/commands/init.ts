@@ -7,7 +7,7 @@ import { type Initiated, init } from "../../core/init/init.ts";
 import { fields } from "../../core/values/fields.ts";
 import { missingKinds } from "../../core/values/missing.ts";
 import { platformNames } from "../../core/values/platform.ts";
-import { placeData, problemData } from "../view/data.ts";
+import { placed } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table } from "../view/table.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
@@ -140,12 +140,12 @@ function close(shown: string, { files }: Initiated, dryRun: boolean, { out, prin
 const asData = ({ accounts, left, suggestions, colors, files }: Initiated): object => ({
   parts: accounts.map(({ values, missing, gaps, ...rest }) => ({
     ...rest,
-    values: values.map(({ place, ...value }) => ({ ...value, place: placeData(place) })),
-    missing: missing.map(({ place, ...each }) => ({ ...each, place: placeData(place) })),
-    gaps: gaps.map(problemData),
+    values: values.map(placed),
+    missing: missing.map(placed),
+    gaps: gaps.map(placed),
   })),
   fill: suggestions,
-  colors: colors.map(({ place, ...color }) => ({ ...color, place: placeData(place) })),
-  left: left.map(({ text, place }: Elsewhere) => ({ text, place: placeData(place) })),
+  colors: colors.map(placed),
+  left: left.map(({ text, place }: Elsewhere) => placed({ text, place })),
   files: [...files.keys()],
 });

@@ -1,5 +1,5 @@
 import { Refusal } from "../../core/problems/problem.ts";
-import { problemData } from "./data.ts";
+import { placed } from "./data.ts";
 import { showProblems } from "./problems.ts";
 import { openTerminal, type Settings } from "./terminal.ts";
 
@@ -7,7 +7,7 @@ import { openTerminal, type Settings } from "./terminal.ts";
 export function reportFailure(error: unknown, settings: Settings): number {
   const terminal = openTerminal(settings);
   if (error instanceof Refusal) {
-    if (process.argv.includes("--json")) terminal.json({ problems: error.problems.map(problemData) });
+    if (process.argv.includes("--json")) terminal.json({ problems: error.problems.map(placed) });
     else terminal.note(showProblems(error.problems, terminal.err));
     return 1;
   }

@@ -66,7 +66,12 @@ async function measureArt(bytes: Uint8Array, file: string, place: Place): Promis
   const facts = vector
     ? { format: "svg" as const, ...sizeOf(vector) }
     : await bitmapFacts(bytes, file, place);
-  const pixels = await lookAt(vector ? drawable(vector) : Buffer.from(bytes), facts, file, place);
+  const pixels = await lookAt(
+    vector ? standAlone(vector, ...sized(vector, lookedAt)) : Buffer.from(bytes),
+    facts,
+    file,
+    place,
+  );
   const measured = measure(pixels.data, pixels.info.width, pixels.info.height);
   if (!measured)
     refuse("art-empty", `${file} shows nothing: it is transparent or of one colour all over.`, { place });
@@ -107,17 +112,8 @@ function sized({ width, height }: Vector, longer: number): [width: number, heigh
   return [Math.max(1, width * scale), Math.max(1, height * scale)];
 }
 
-/** User units of a longer side from which on no density makes a picture small enough to look at. */
-const vast = 72 * lookedAt;
-
-/** A vector to be looked at; some are drawn in thousandths of a millimetre, and are a million units wide. */
-const drawable = (vector: Vector): Buffer =>
-  Math.max(vector.width, vector.height) > vast
-    ? standAlone(vector, ...sized(vector, lookedAt))
-    : standAlone(vector);
-
-/** A vector as a document of its own, at its own size. */
-const standAlone = (vector: Vector, width = vector.width, height = vector.height): Buffer =>
+/** A vector as a document of its own, so large. */
+const standAlone = (vector: Vector, width: number, height: number): Buffer =>
   Buffer.from(
     `<svg xmlns="http://www.w3.org/2000/svg" ${withoutNamespace(vector.rootAttributes)} width="${width}" height="${height}" viewBox="${vector.viewBox}">${vector.inner}</svg>`,
   );
@@ -157,10 +153,7 @@ async function lookAt(input: Buffer, size: { width: number; height: number }, fi
   const scale = lookedAt / Math.max(size.width, size.height);
   const [width, height] = [size.width, size.height].map((side) => Math.max(1, Math.round(side * scale)));
   try {
-    return await sharp(input, {
-      limitInputPixels: mostPixels,
-      density: Math.min(2400, Math.max(1, 72 * scale)),
-    })
+    return await sharp(input, { limitInputPixels: mostPixels })
       .autoOrient()
       .resize({ width, height, fit: "fill" } as { width: number; height: number; fit: "fill" })
       .timeout({ seconds: 20 })

@@ -14,7 +14,7 @@ export interface LookedAt {
 }
 
 /** Bumped when the same picture would be measured otherwise. */
-const form = 3;
+const form = 4;
 
 /** Opens the record below .oxalis/; where that folder is not there yet, nothing is written. A record that cannot be read is empty. */
 export function openLookedAt(root: string): LookedAt {

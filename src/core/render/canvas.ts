@@ -2,7 +2,7 @@ import type { Box } from "../artwork/geometry.ts";
 import { plateMask } from "./compose.ts";
 import type { Drawing } from "./drawing.ts";
 import { flattened } from "./flatten.ts";
-import { fromRaw, type Pixels, type Raw, rawOf } from "./raw.ts";
+import { fromRaw, type Raw, rawOf, type Samples } from "./raw.ts";
 
 /** A bitmap at several sizes, and the part of it that is wanted, in fractions. */
 export interface Bitmap {
@@ -35,7 +35,7 @@ const fine = { best: 4, enough: 2 };
  */
 export async function onCanvas(bitmap: Bitmap, at: Box, canvas: Size, ground?: Ground): Promise<Raw> {
   const { level, wanted, window, area } = overlay(bitmap, at, canvas);
-  const source: Pixels = ground === undefined ? { ...level, channels: 4 } : flattened(level, ground);
+  const source: Samples = ground === undefined ? { ...level, channels: 4 } : flattened(level, ground);
   const shown = within(window, wanted)
     ? fromRaw(source).extract(window)
     : fromRaw(copied(source, wanted, window, ground));
@@ -109,7 +109,7 @@ const within = (inner: Area, outer: Area): boolean =>
   inner.top + inner.height <= outer.top + outer.height;
 
 /** What a window shows of an area of a bitmap; the ground around it. */
-function copied({ data, width, channels }: Pixels, area: Area, window: Area, ground: Ground): Pixels {
+function copied({ data, width, channels }: Samples, area: Area, window: Area, ground: Ground): Samples {
   const copy = grounded(window.width * window.height * channels, channels, ground);
   const left = Math.max(area.left, window.left);
   const right = Math.min(area.left + area.width, window.left + window.width);

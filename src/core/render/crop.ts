@@ -1,4 +1,4 @@
-import type { Drawing } from "./drawing.ts";
+import { type Drawing, isOnPlainGround } from "./drawing.ts";
 import type { Placement } from "./png/placement.ts";
 
 /** A drawing reduced to what is drawn on it, and where that lies on the canvas. */
@@ -14,9 +14,8 @@ const most = 0.7;
 
 /** Whole pixels around the picture, and one more on each side; undefined where all of the canvas has to be drawn. */
 export function cropped(drawing: Drawing): Cropped | undefined {
-  const { width, height, plate, picture, tile, name, corner } = drawing;
-  const onGround = !plate || (plate.shape === "full" && !plate.foot);
-  if (!picture || !onGround || tile || name || corner || Math.max(width, height) < smallest) return undefined;
+  const { width, height, picture } = drawing;
+  if (!picture || !isOnPlainGround(drawing) || Math.max(width, height) < smallest) return undefined;
   const { at } = picture;
   const left = Math.max(0, Math.floor(at.x) - 1);
   const top = Math.max(0, Math.floor(at.y) - 1);

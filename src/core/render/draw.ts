@@ -4,7 +4,7 @@ import { channels, type Hex } from "../values/color.ts";
 import { clipped, onCanvas } from "./canvas.ts";
 import { composeSvg, embedded, nested, tileSize } from "./compose.ts";
 import { cropped } from "./crop.ts";
-import type { Drawing } from "./drawing.ts";
+import { type Drawing, isOnPlainGround } from "./drawing.ts";
 import type { Placed } from "./fit.ts";
 import { packIco } from "./ico.ts";
 import { lastFew } from "./last-few.ts";
@@ -70,15 +70,13 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
 
   const pixels = async (drawing: Drawing): Promise<Raw> => {
     const svg = await asSvg(drawing);
-    const { picture, width, height } = drawing;
+    const { picture, plate, width, height } = drawing;
     if (svg !== undefined || !picture) return rawOfSvg(svg ?? "");
     const bitmap = await layers.bitmap(picture);
-    const ground = plainGround(drawing);
-    if (ground !== undefined) return onCanvas(bitmap, picture.at, drawing, ground);
+    if (isOnPlainGround(drawing)) return onCanvas(bitmap, picture.at, drawing, plate && opaque(plate.color));
     const alone = await onCanvas(bitmap, picture.at, drawing);
     const layer = picture.clip ? await clipped(alone, drawing) : alone;
     const { corner, ...unmarked } = drawing;
-    if (!drawing.plate && !corner) return layer;
     const over = { input: layer.data, raw: { width, height, channels: 4 } } as const;
     const mark = corner && {
       input: Buffer.from(composeSvg({ width, height, alpha: "kept", tone: "color", corner })),
@@ -117,10 +115,6 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
     },
   };
 }
-
-/** The one colour that fills the canvas under a picture, where nothing else lies there. */
-const plainGround = ({ plate, tile, name, corner }: Drawing): number | undefined =>
-  plate?.shape === "full" && !plate.foot && !tile && !name && !corner ? opaque(plate.color) : undefined;
 
 /** A colour as a pixel, as it lies in memory. */
 const opaque = (color: Hex): number => {

@@ -32,6 +32,10 @@ export interface Drawing {
   tone: Slot["tone"];
 }
 
+/** Whether the picture stands alone, on one colour or on nothing. */
+export const isOnPlainGround = ({ plate, tile, name, corner }: Drawing): boolean =>
+  (!plate || (plate.shape === "full" && !plate.foot)) && !tile && !name && !corner;
+
 /** Decides how a slot is drawn for a client. Pure. */
 export function drawingOf(slot: Slot, variant: Variant): Drawing {
   const corner = cornerOf(slot, variant);

@@ -1,18 +1,18 @@
-import { type Pixels, pixelsOf, type Raw } from "./raw.ts";
+import { pixelsOf, type Raw, type Samples } from "./raw.ts";
 
 /** What was flattened, as long as what it was made from is kept; by the ground's colour. */
-const known = new WeakMap<Raw, Map<number, Pixels>>();
+const known = new WeakMap<Raw, Map<number, Samples>>();
 
 /** A bitmap on a plain ground, without alpha. The ground is a pixel as it lies in memory, red lowest. */
-export function flattened(raw: Raw, ground: number): Pixels {
-  const before = known.get(raw) ?? new Map<number, Pixels>();
+export function flattened(raw: Raw, ground: number): Samples {
+  const before = known.get(raw) ?? new Map<number, Samples>();
   known.set(raw, before);
   const opaque = before.get(ground) ?? onGround(raw, ground);
   before.set(ground, opaque);
   return opaque;
 }
 
-function onGround(raw: Raw, ground: number): Pixels {
+function onGround(raw: Raw, ground: number): Samples {
   const pixels = pixelsOf(raw);
   const data = Buffer.allocUnsafeSlow(pixels.length * 3);
   let [before, after] = [ground, ground];

@@ -3,7 +3,7 @@ import sharp, { type Sharp } from "sharp";
 sharp.cache(false); // no picture is made twice
 sharp.concurrency(1); // several pictures are drawn at once instead: small ones gain nothing from threads
 
-/** Pixels as sRGB with alpha, 8 bits a channel, row by row. */
+/** Samples as sRGB with alpha, 8 bits a channel, row by row. */
 export interface Raw {
   data: Buffer;
   width: number;
@@ -11,7 +11,7 @@ export interface Raw {
 }
 
 /** The same, with its number of channels; without alpha where there are three. */
-export interface Pixels extends Raw {
+export interface Samples extends Raw {
   channels: 3 | 4;
 }
 
@@ -24,7 +24,7 @@ export async function rawOf(image: Sharp): Promise<Raw> {
   return { data, width: info.width, height: info.height };
 }
 
-export const fromRaw = ({ data, width, height, channels = 4 }: Raw & Partial<Pixels>): Sharp =>
+export const fromRaw = ({ data, width, height, channels = 4 }: Raw & Partial<Samples>): Sharp =>
   sharp(data, { raw: { width, height, channels } });
 
 /** A drawn SVG is sRGB with alpha as it is. */

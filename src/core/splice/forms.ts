@@ -26,9 +26,9 @@ const writers = {
       .replace(/\/(?=\/)/g, "/$()"),
   env: (value: string) => (/^[\w.@:/+-]*$/.test(value) ? value : `"${value.replace(/[\\"$`]/g, "\\$&")}"`),
   /** A custom property's value as it is, where it can be that; else as a string. */
-  css: (value: string) => (isPlainCss(value) ? value : `"${escapeCss(value, '"')}"`),
-  "css-double": (value: string) => `"${escapeCss(value, '"')}"`,
-  "css-single": (value: string) => `'${escapeCss(value, "'")}'`,
+  css: (value: string) => (isPlainCss(value) ? value : cssString(value, '"')),
+  "css-double": (value: string) => cssString(value, '"'),
+  "css-single": (value: string) => cssString(value, "'"),
   raw: (value: string) => value,
   "html-text": (value: string) => escapeHtml(value).replace(/</g, "&lt;").replace(/>/g, "&gt;"),
   "html-attribute": (value: string) =>
@@ -55,13 +55,16 @@ const isPlainCss = (value: string): boolean =>
   /^[^()]*(\([^()]*\)[^()]*)*$/.test(value);
 
 /** A string of CSS (CSS Syntax, consume a string token): line ends and controls by number, which a blank ends; no NUL can be. */
-const escapeCss = (value: string, quote: string): string =>
-  value
+const cssString = (value: string, quote: string): string => {
+  const escaped = value
     .toWellFormed()
     .replaceAll("\0", "\ufffd")
-    .replace(/[\\"']/g, (c) => (c === quote || c === "\\" ? `\\${c}` : c))
+    .replaceAll("\\", "\\\\")
+    .replaceAll(quote, `\\${quote}`)
     // biome-ignore lint/suspicious/noControlCharactersInRegex: they are what is looked for
     .replace(/[\u0001-\u001f\u007f]/g, (c) => `\\${c.charCodeAt(0).toString(16)} `);
+  return `${quote}${escaped}${quote}`;
+};
 
 function escapeXml(value: string): string {
   return withoutControls(value)

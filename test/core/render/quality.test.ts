@@ -97,12 +97,20 @@ function around(picture: Placed, left: number, top: number): Placed {
   const { art, part, at } = picture;
   if (art.format === "svg") return picture;
   const across = cut({
-    ...{ from: part.x, length: part.width, whole: art.width },
-    ...{ start: at.x, shown: at.width, wanted: left },
+    from: part.x,
+    length: part.width,
+    whole: art.width,
+    start: at.x,
+    shown: at.width,
+    wanted: left,
   });
   const down = cut({
-    ...{ from: part.y, length: part.height, whole: art.height },
-    ...{ start: at.y, shown: at.height, wanted: top },
+    from: part.y,
+    length: part.height,
+    whole: art.height,
+    start: at.y,
+    shown: at.height,
+    wanted: top,
   });
   return {
     ...picture,

@@ -1,12 +1,13 @@
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import fc from "fast-check";
-import { chromium, type Page } from "playwright-core";
+import type { Page } from "playwright-core";
 import { expect, test } from "vitest";
 import { type Form, write } from "../../../src/core/splice/forms.ts";
 import { plistStrings } from "../../../src/core/splice/plist.ts";
 import { applyEdits } from "../../../src/core/splice/site.ts";
 import { tomlSite } from "../../../src/core/splice/toml.ts";
+import { openChromium } from "../../support/chromium.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 import { hasTool, tool } from "../../support/tools.ts";
 
@@ -119,10 +120,7 @@ test.runIf(hasTool("aapt2"))("Android strings read back with aapt2", () => {
 
 /** A page in Chromium, looked at. */
 async function inChromium<T>(html: string, look: (page: Page) => Promise<T>): Promise<T> {
-  const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
-    args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
-  });
+  const browser = await openChromium();
   try {
     const page = await browser.newPage();
     const file = join(temporaryFolder(), "all.html");
