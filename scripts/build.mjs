@@ -2,7 +2,7 @@
 // files to open, not hundreds; of sharp, its native library alone stays outside. Then lets the script make an example,
 // and keeps beside it what the engine has compiled of it.
 import { execFileSync } from "node:child_process";
-import { cpSync, mkdtempSync, rmSync } from "node:fs";
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { readFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { basename, join } from "node:path";
@@ -67,6 +67,14 @@ const { metafile } = await build({
   metafile: true,
 });
 const work = Object.keys(metafile.outputs).find((file) => file.endsWith(".cjs"));
+// It is read a byte a character; the bundler escapes whatever else there is, but in regular expressions.
+writeFileSync(
+  work,
+  readFileSync(work, "utf8").replace(
+    /[\u0080-\uffff]/g,
+    (unit) => `\\u${unit.charCodeAt(0).toString(16).padStart(4, "0")}`,
+  ),
+);
 await build({
   ...common,
   entryPoints: { oxalis: "src/cli/main.ts" },

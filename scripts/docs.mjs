@@ -2,30 +2,53 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { build } from "esbuild";
 
-const entry = `
-export { problemKinds } from "./src/core/problems/catalogue.ts";
-export { fields, fieldNames } from "./src/core/values/fields.ts";
-export { answerForms, fileForms } from "./src/core/values/answer-forms.ts";
-export { missingKinds } from "./src/core/values/missing.ts";
-export { platformNames } from "./src/core/values/platform.ts";
-export { words } from "./src/core/derive/words.ts";
-`;
 const { outputFiles } = await build({
-  stdin: { contents: entry, resolveDir: "." },
+  entryPoints: ["scripts/docs-tables.ts"],
   bundle: true,
   write: false,
   format: "esm",
   platform: "node",
 });
 const code = Buffer.from(outputFiles[0].contents).toString("base64");
-const { problemKinds, fields, fieldNames, answerForms, fileForms, missingKinds, platformNames, words } =
-  await import(`data:text/javascript;base64,${code}`);
+const {
+  problemKinds,
+  fields,
+  fieldNames,
+  answerForms,
+  fileForms,
+  missingKinds,
+  platformNames,
+  words,
+  carriers,
+  termPlaces,
+  codePlaces,
+} = await import(`data:text/javascript;base64,${code}`);
 
 const cell = (text) => text.replaceAll("|", "\\|");
 const table = (heads, rows) =>
   [heads, heads.map(() => "---"), ...rows].map((row) => `| ${row.map(cell).join(" | ")} |`).join("\n");
 
+/** A pattern as it is written, in a cell. */
+const pattern = (each) => (each ? `\`${each.source.replaceAll("\\/", "/")}\`` : "");
+
+/** Where values of a kind of place are looked for: what it is, in which files, under which keys. */
+const carriedIn = (place) =>
+  table(
+    ["what", "files", "what leads to it"],
+    carriers
+      .filter(({ kind }) => termPlaces[kind].place === place)
+      .map(({ kind, file, key }) => [`${kind}: ${termPlaces[kind].reason}`, pattern(file), pattern(key)]),
+  );
+
 const parts = {
+  "docs/places.md": {
+    seen: carriedIn("seen"),
+    identifies: carriedIn("identifies"),
+    code: table(
+      ["why it stays", "files", "what leads to it, or its line"],
+      codePlaces.map(({ reason, file, at, line }) => [reason, pattern(file), pattern(at ?? line)]),
+    ),
+  },
   "docs/problems.md": {
     problems: Object.entries(problemKinds)
       .sort(([a], [b]) => (a < b ? -1 : 1))

@@ -145,10 +145,16 @@ test("how the app may be turned, and what it is for, in each platform's own form
     /<supports-screens android:smallScreens="false" android:normalScreens="false" android:largeScreens="true" android:xlargeScreens="true" \/>/,
   );
   const list = text(variant, "ios/Tides/Info.plist");
-  expect(list.match(/UIInterfaceOrientation\w+(?=<\/string>)/g)).toEqual([
-    "UIInterfaceOrientationLandscapeLeft",
-    "UIInterfaceOrientationLandscapeRight",
+  const turns = (key: string) =>
+    new RegExp(`<key>${key}</key>\\s*<array>([^]*?)</array>`)
+      .exec(list)?.[1]
+      ?.match(/Orientation(\w+)(?=<)/g);
+  expect(turns("UISupportedInterfaceOrientations")).toEqual([
+    "OrientationLandscapeLeft",
+    "OrientationLandscapeRight",
   ]);
+  // An iPad app that shares the screen is refused without all four.
+  expect(turns("UISupportedInterfaceOrientations~ipad")).toHaveLength(4);
   expect(text(variant, "ios/Tides.xcodeproj/project.pbxproj")).toContain("TARGETED_DEVICE_FAMILY = 2;");
   expect(text(variant, "windows/Package.appxmanifest")).toContain('<uap:Rotation Preference="landscape" />');
   expect(JSON.parse(text(variant, "web/tides.webmanifest")).orientation).toBe("landscape");

@@ -8,8 +8,16 @@ import { hasTool, tool } from "../support/tools.ts";
 const id = "example.brennan.brennansbothyandsons";
 
 test("Gradle with a version catalog, a placeholder for the label, looks in a library, a TV banner", () => {
-  const { root, variant, said } = around("gradle-catalog");
+  const { root, variant, said } = around(
+    "gradle-catalog",
+    `fill:
+  - file: app/build.gradle.kts
+    text: '"maps.quayside.example"'
+    with: '"maps.{domain}"'
+`,
+  );
   expectClean(root);
+  expect(text(variant, "app/build.gradle.kts")).toContain('"mapsHost" to "maps.brennan.example"');
   expect(text(variant, "gradle/libs.versions.toml")).toBe(
     text(join(fixtures, "gradle-catalog"), "gradle/libs.versions.toml")
       .replace("example.quayside.tidetable", id)
@@ -84,13 +92,17 @@ test("Gradle with flavours, values in properties and in the root script, labels 
 });
 
 test("Xcode with configuration files, an extension, names in two languages, one icon, a storyboard", () => {
-  const { root, variant } = around("xcode-config");
+  const { root, variant } = around(
+    "xcode-config",
+    'fill:\n  - file: Config/Shared.xcconfig\n    at: TIDES_SITE\n    with: "https://{domain}"\n',
+  );
   expectClean(root);
   const template = text(join(fixtures, "xcode-config"), "Config/Shared.xcconfig");
   expect(text(variant, "Config/Shared.xcconfig")).toBe(
     template
       .replace("example.quayside.tidetable", id)
       .replace("= Tide Table", "= Bothy $1")
+      .replace("quayside.example\nMARK", "brennan.example\nMARK")
       .replace("4.2.0", "2.5.1")
       .replace("118", "57"),
   );

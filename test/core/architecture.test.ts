@@ -14,6 +14,7 @@ const order = [
   "catalog",
   "derive",
   "splice",
+  "references",
   "template",
   "localize",
   "render",

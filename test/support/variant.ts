@@ -29,5 +29,6 @@ export function variantOf(art: Artwork, values: Readonly<Record<string, string>>
     answers: {},
     supplied: [],
     content: {},
+    profiles: {},
   };
 }

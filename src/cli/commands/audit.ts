@@ -1,9 +1,11 @@
 import { resolve } from "node:path";
 import { audit, type Finding } from "../../core/audit/audit.ts";
+import { type CauseFound, causesOf } from "../../core/audit/causes.ts";
 import { reporterFor } from "../../core/audit/report.ts";
 import { version } from "../version.ts";
+import { showCause } from "../view/causes.ts";
 import { placed } from "../view/data.ts";
-import { showProblem, showProblems } from "../view/problems.ts";
+import { showProblem } from "../view/problems.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
 import { writeWhole } from "../view/write-whole.ts";
@@ -18,19 +20,36 @@ export async function run(keys: string[], options: Settings & Options): Promise<
   const reporter = report === undefined ? undefined : reporterFor(report);
   const findings = await audit(openWorkspace(options), keys);
   if (report !== undefined && reporter) writeWhole(resolve(report), reporter(findings, version));
-  if (options.json) terminal.json({ clients: findings.map(asData) });
+  if (options.json)
+    terminal.json({ clients: findings.map(asData), causes: causesOf(findings).map(causeData) });
   else show(findings, terminal);
   return findings.some((each) => each.problems.length > 0) ? 1 : 0;
 }
 
-const asData = ({ client, files, problems, allowed }: Finding): object => ({
+/** Places of code, each once, however many variants have it. */
+const uniqueCode = (findings: readonly Finding[]) => [
+  ...new Map(
+    findings.flatMap(({ code }) => code).map((hit) => [`${hit.file}:${hit.line}:${hit.text}`, hit]),
+  ).values(),
+];
+
+const causeData = ({ problem, clients, places, settle }: CauseFound): object => ({
+  code: problem.code,
+  ...(problem.cause?.text === undefined ? {} : { text: problem.cause.text }),
+  clients,
+  places: places.map(({ text: _, message: __, ...place }) => place),
+  settle,
+});
+
+const asData = ({ client, files, problems, allowed, code }: Finding): object => ({
   client,
   files,
+  code: code.length,
   problems: problems.map(placed),
   allowed: allowed.map(({ problem, reason }) => ({ reason, problem: placed(problem) })),
 });
 
-/** Most problems shown of one client, unless --verbose asks for all. */
+/** Most causes shown, unless --verbose asks for all. */
 const mostShown = 8;
 
 function show(findings: readonly Finding[], terminal: Terminal): void {
@@ -46,17 +65,31 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
         `${out.green("✓")} ${client}  ${out.dim(`${counted(files, "file")}: whole, up to date, nothing of the template${excused}`)}`,
       );
     }
-    const shown = settings.verbose ? problems : problems.slice(0, mostShown);
-    if (shown.length > 0) note(`\n${showProblems(shown, err)}\n`);
-    const more = problems.length - shown.length;
-    if (more > 0) note(`   … and ${more} more; --verbose shows all.\n`);
-    if (settings.verbose)
-      for (const { problem, reason } of allowed)
-        note(`${showProblem(problem, err)}\n   ${err.green("allowed")}   ${reason}\n`);
+  }
+  const causes = causesOf(findings);
+  const shown = settings.verbose ? causes : causes.slice(0, mostShown);
+  if (shown.length > 0)
+    note(
+      `\n${shown.map((each) => showCause(each, findings.length, settings.verbose === true, err)).join("\n\n")}\n`,
+    );
+  const more = causes.length - shown.length;
+  if (more > 0) note(`   … and ${counted(more, "cause")} more; --verbose shows all.\n`);
+  if (settings.verbose) {
+    for (const { problem, reason } of findings.flatMap(({ allowed }) => allowed))
+      note(`${showProblem(problem, err)}\n   ${err.green("allowed")}   ${reason}\n`);
+    for (const hit of uniqueCode(findings))
+      note(`${err.cyan(`${hit.file}:${hit.line}`)}  "${hit.text}"  ${err.dim(hit.reason)}`);
   }
   if (settings.quiet) return;
   const bad = findings.filter((each) => each.problems.length > 0).length;
   const head = `${counted(findings.length, "variant")} audited: `;
+  const code = uniqueCode(findings).length;
+  if (code > 0)
+    print(
+      out.dim(
+        `The template's names stand ${counted(code, "time")} where only code refers to them, and may; --verbose lists them.`,
+      ),
+    );
   print(
     bad === 0
       ? out.green(`${head}all whole, nothing of the template left.`)

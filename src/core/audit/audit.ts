@@ -2,18 +2,20 @@ import picomatch from "picomatch";
 import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { type Folder, isFolder, openFolder } from "../files/folder.ts";
-import { type Change, difference } from "../plan/difference.ts";
 import { variantFolder } from "../plan/generate.ts";
-import { type Plan, planVariant } from "../plan/plan.ts";
-import { drawnFor, type Receipt, readReceipt, receiptFile } from "../plan/receipt.ts";
+import { planVariant } from "../plan/plan.ts";
+import { drawnFor, readReceipt, receiptFile } from "../plan/receipt.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
 import type { Workspace } from "../workspace/read.ts";
 import { variantPath } from "../workspace/stage.ts";
+import { type Adviser, openAdviser } from "./advice.ts";
+import { gatherIdentity, type Identity } from "./identity/gather.ts";
 import { type OthersSearch, searchForOthers } from "./others.ts";
 import { openPictureSearch, type PictureSearch } from "./pictures.ts";
-import { judgePlaces } from "./places.ts";
-import { type Residue, searchFor } from "./residue.ts";
+import { judgeReferences, type TemplateReferences, templateReferences } from "./references.ts";
+import { type CodeHit, type Found, type Residue, searchFor } from "./search/search.ts";
+import { strays, whole } from "./whole.ts";
 
 /** What an audit found out about one variant. */
 export interface Finding {
@@ -23,16 +25,25 @@ export interface Finding {
   problems: Problem[];
   /** What would have been found, but is allowed in template.yaml, with the reason given there. */
   allowed: { problem: Problem; reason: string }[];
+  /** Where the template's names stand and only code refers to them. */
+  code: readonly CodeHit[];
 }
 
-/** Holds disk, receipt and plan of each variant against each other, and looks for what is left of the template. Writes nothing. */
+/**
+ * Holds disk, receipt and plan of each variant against each other, and looks for what is left of the template: of an identity
+ * that it gathers from the template's files by itself, whatever the survey followed. Writes nothing.
+ */
 export async function audit(workspace: Workspace, keys: readonly string[]): Promise<Finding[]> {
   const { all, picked } = await resolvePicked(workspace, keys);
   const template = openTemplate(workspace);
+  const identity = gatherIdentity(template.folder, template.files, workspace.notes.data.names);
   const searches: Searches = {
-    pictures: await openPictureSearch(template),
+    identity,
+    pictures: await openPictureSearch(template.folder),
     others: searchForOthers(all, (client) => drawnFor(variantFolder(workspace, client))),
-    isClean: cleanFiles(template),
+    references: templateReferences(template.folder, template.files),
+    inTemplate: templateSearch(template, identity),
+    adviser: openAdviser(template, identity),
   };
   const findings: Finding[] = [];
   for (const each of picked) findings.push(await auditOne(workspace, template, each, searches));
@@ -41,121 +52,116 @@ export async function audit(workspace: Workspace, keys: readonly string[]): Prom
 
 /** What is prepared once for all clients. */
 interface Searches {
+  identity: Identity;
   pictures: PictureSearch;
   others: OthersSearch;
-  /** Whether a file of the template's own names it nowhere, and so does for no client. */
-  isClean(file: string): boolean;
+  references: TemplateReferences;
+  /** What is in a file of the template's own; what is not there is so for no client. */
+  inTemplate(file: string): Found;
+  adviser: Adviser;
 }
 
-function cleanFiles(template: Template): Searches["isClean"] {
-  const search = searchFor(template, { values: {}, locales: [], answers: {} });
-  const known = new Map<string, boolean>();
+function templateSearch(template: Template, identity: Identity): Searches["inTemplate"] {
+  const search = searchFor(identity, template.colors, { values: {}, locales: [], answers: {} });
+  const known = new Map<string, Found>();
   return (file) => {
-    const clean = known.get(file) ?? search.inFile(file, template.folder.bytes(file), file).length === 0;
-    known.set(file, clean);
-    return clean;
+    const found = known.get(file) ?? search.inFile(file, template.folder.bytes(file), file);
+    known.set(file, found);
+    return found;
   };
+}
+
+/** A file of a variant, read, and whether it is the template's, unchanged. */
+interface Read {
+  path: string;
+  bytes: Uint8Array;
+  hash: string;
+  isKept: boolean;
+}
+
+function readFiles({ folder: own }: Template, folder: Folder): Read[] {
+  return folder
+    .list()
+    .filter((file) => file !== receiptFile)
+    .map((path) => {
+      const bytes = folder.bytes(path);
+      const isKept = own.has(path) && Buffer.compare(own.bytes(path), bytes) === 0;
+      return { path, bytes, isKept, hash: isKept ? own.hash(path) : folder.hash(path) };
+    });
 }
 
 async function auditOne(
   workspace: Workspace,
   template: Template,
   { client, variant, problems }: Resolved,
-  { pictures, others, isClean }: Searches,
+  searches: Searches,
 ): Promise<Finding> {
   const { key } = client;
   const named = (all: readonly Problem[]) => all.map((each) => ({ ...each, client: key }));
-  if (!variant || problems.some(isError)) {
-    return { client: key, files: 0, problems: problems.filter(isError), allowed: [] };
-  }
+  const nothing = { client: key, files: 0, allowed: [], code: [] };
+  if (!variant || problems.some(isError)) return { ...nothing, problems: problems.filter(isError) };
   const root = variantFolder(workspace, key);
   const at = variantPath(workspace, key);
   if (!isFolder(root)) {
     const message = `${at} is not there: the variant has not been generated.`;
-    return { client: key, files: 0, problems: named([problem("out-of-date", message)]), allowed: [] };
+    return { ...nothing, problems: named([problem("out-of-date", message)]) };
   }
   try {
     const receipt = readReceipt(root, key);
     const plan = planVariant(variant, template, receipt.layout);
     const folder = openFolder(root, at, { everything: true });
-    const files = folder.list().filter((file) => file !== receiptFile);
-    const search = searchFor(template, variant);
+    const files = readFiles(template, folder);
+    const search = searchFor(searches.identity, template.colors, variant);
     const residue: Residue[] = [];
-    for (const file of files) {
-      const bytes = folder.bytes(file);
-      const shown = `${at}/${file}`;
-      const hash = folder.hash(file);
-      const isKept = isTemplates(template, file, hash);
-      if (!isKept || !isClean(file)) residue.push(...search.inFile(file, bytes, shown));
-      residue.push(...(await pictures.inFile(file, bytes, hash, shown)));
+    const code: CodeHit[] = [];
+    for (const { path, bytes, hash, isKept } of files) {
+      const shown = `${at}/${path}`;
+      const made = receipt.files[path];
+      const isDrawn = made?.kind === "draw" && made.sha256 === hash;
+      if (isKept && searches.inTemplate(path).residue.length === 0)
+        code.push(...searches.inTemplate(path).code);
+      else if (!isDrawn) {
+        const found = search.inFile(path, bytes, shown);
+        residue.push(...found.residue);
+        code.push(...found.code);
+      }
+      residue.push(...(await searches.pictures.inFile({ path, bytes, hash, shown, isDrawn })));
       if (isKept) continue;
-      residue.push(...others.inFile(key, file, bytes, hash, shown));
-      const made = receipt.files[file];
-      if (made?.kind !== "draw" || made.sha256 !== hash)
-        residue.push(...(await others.looks(key, file, bytes, shown)));
+      residue.push(...searches.others.inFile(key, path, bytes, hash, shown));
+      if (!isDrawn) residue.push(...(await searches.others.looks(key, path, bytes, shown)));
     }
-    const { left, allowed } = sortOut(workspace, residue);
-    const places = receipt.layout === "tree" ? judgePlaces(folder, at) : [];
+    const { left, allowed } = sortOut(workspace, residue, searches.adviser);
+    const hashes = new Map(files.map(({ path, hash }) => [path, hash]));
+    const kept = new Set(files.filter(({ isKept }) => isKept).map(({ path }) => path));
+    const paths = files.map(({ path }) => path);
+    const variantFiles = { folder, files: paths, shown: at, isKept: (file: string) => kept.has(file) };
     const found = [
-      ...whole(plan, receipt, folder, at),
-      ...strays(plan, receipt, files, at),
-      ...places,
+      ...whole(plan, receipt, hashes, at),
+      ...strays(plan, receipt, paths, at),
+      ...(receipt.layout === "tree" ? judgeReferences(searches.references, variantFiles) : []),
       ...left,
     ];
-    return { client: key, files: files.length, problems: named(found), allowed };
+    return { client: key, files: files.length, problems: named(found), allowed, code };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
-    return { client: key, files: 0, problems: named(error.problems), allowed: [] };
+    return { ...nothing, problems: named(error.problems) };
   }
 }
 
-const isTemplates = ({ folder }: Template, file: string, hash: string): boolean =>
-  folder.has(file) && folder.hash(file) === hash;
-
-function whole(plan: Plan, receipt: Receipt, folder: Folder, at: string): Problem[] {
-  return difference(plan, receipt, folder.hashIfAny).map((change) =>
-    asProblem(change, at, folder.has(change.path)),
-  );
-}
-
-function asProblem({ what, path }: Change, at: string, there: boolean): Problem {
-  const shown = `${at}/${path}`;
-  switch (what) {
-    case "create":
-      return problem("out-of-date", `${shown} is planned and has not been made.`);
-    case "press":
-    case "change":
-      return problem("out-of-date", `${shown} was made from other inputs than there are now.`);
-    case "remove":
-      return problem("out-of-date", `${shown} is no longer planned.`);
-    case "abandon":
-      return problem("output-stray", `${shown} is no longer planned, and was changed by hand.`);
-    case "restore":
-      return there
-        ? problem("output-changed", `${shown} is not as it was made.`)
-        : problem("output-missing", `${shown} is missing.`);
-  }
-}
-
-function strays(plan: Plan, receipt: Receipt, files: readonly string[], at: string): Problem[] {
-  const known = new Set([...plan.entries.map((entry) => entry.path), ...Object.keys(receipt.files)]);
-  return files
-    .filter((file) => !known.has(file))
-    .map((file) => problem("output-stray", `${at}/${file} was not made by Oxalis.`));
-}
-
-/** Sorts out what template.yaml allows; an allowance without `text` covers all of a file. */
+/** Sorts out what template.yaml allows; an allowance without `text` covers all of a file. What is left tells what settles it. */
 function sortOut(
   { notes }: Workspace,
   residue: readonly Residue[],
+  adviser: Adviser,
 ): { left: Problem[]; allowed: Finding["allowed"] } {
   const rules = notes.data.allow.map((rule) => ({ ...rule, matches: picomatch(rule.file, { dot: true }) }));
   const left: Problem[] = [];
   const allowed: Finding["allowed"] = [];
-  for (const { file, text, problem } of residue) {
-    const rule = rules.find((each) => each.matches(file) && (each.text === undefined || each.text === text));
+  for (const each of residue) {
+    const { file, text, problem } = each;
+    const rule = rules.find((rule) => rule.matches(file) && (rule.text === undefined || rule.text === text));
     if (rule) allowed.push({ problem, reason: rule.reason });
-    else left.push(problem);
+    else left.push({ ...problem, ...adviser(each) });
   }
   return { left, allowed };
 }

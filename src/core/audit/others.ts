@@ -5,7 +5,7 @@ import { placeAt } from "../files/source.ts";
 import { problem } from "../problems/problem.ts";
 import { platforms } from "../values/platform.ts";
 import { escapeRegExp } from "../values/regexp.ts";
-import type { Residue } from "./residue.ts";
+import type { Residue } from "./search/search.ts";
 
 /** Finds in one client's variant what belongs to another: identifiers, names, pictures and files. */
 export interface OthersSearch {

@@ -1,22 +1,43 @@
 import { alike, isPicture, type Likeness, likenessOf, unlikeness } from "../artwork/likeness.ts";
+import type { Folder } from "../files/folder.ts";
 import { problem } from "../problems/problem.ts";
-import type { Template } from "../template/read.ts";
-import type { Residue } from "./residue.ts";
+import type { Residue } from "./search/search.ts";
 
-/** Finds the template's own pictures in a variant: the same bytes, or the same picture re-encoded or resized. */
+/** Finds the template's own pictures in a variant: the same bytes, or the same picture re-encoded, resized or recoloured. */
 export interface PictureSearch {
-  inFile(path: string, bytes: Uint8Array, hash: string, shown: string): Promise<Residue[]>;
+  inFile(file: LookedAt): Promise<Residue[]>;
 }
 
-/** Files that came from the template are compared by their looks too; what was drawn from a client's art only byte by byte. */
-export async function openPictureSearch(template: Template): Promise<PictureSearch> {
-  const brand = [...new Set(template.parts.flatMap((part) => part.brandFiles))].filter((file) =>
-    template.folder.has(file),
-  );
-  const byHash = new Map(brand.map((file) => [template.folder.hash(file), file]));
+interface LookedAt {
+  path: string;
+  bytes: Uint8Array;
+  hash: string;
+  shown: string;
+  /** Whether it is a client's picture, as it was drawn. */
+  isDrawn: boolean;
+}
+
+/** Places where a brand stands on any platform, by path. */
+const brandPlaces =
+  /(^|\/)(mipmap|drawable)(-[\w+-]+)*\/[^/]*(ic_launcher|launcher|app_?icon|logo|splash|banner|brand|notification_icon|ic_stat|start)[^/]*\.(png|webp|jpe?g|xml)$|(^|\/)mipmap(-[\w+-]+)*\/[^/]+\.(png|webp)$|\.appiconset\/|\.icon\/Assets\/|(Splash|Launch|Logo|Brand)[\w.-]*\.imageset\/|(^|\/)(Assets|Images)\/[^/]*(Logo|Tile|Splash|Badge)[^/]*\.(png|jpe?g)$|(^|\/)(favicon|apple-(touch-)?icon|touch-icon|android-chrome|mstile|maskable|og-?image|opengraph-image|social|pwa-?\d|app-?icon|icon(?!s)|logo|splash|brand|adaptive-icon|android-icon)[\w@.-]*\.(png|ico|icns|svg|webp|jpe?g)$|(^|\/)icons?\/[^/]+\.(png|ico|icns|svg)$|\.(ico|icns)$/i;
+
+/** Pictures that go with a system, a service or a framework, and brand nobody: by the last part of the path. */
+const nobodys = /(^|\/)(node_modules|third_party|vendor)\//;
+
+/**
+ * Whatever was not drawn from a client's art is compared by its looks too; what was, only byte by byte.
+ */
+export async function openPictureSearch(template: Folder): Promise<PictureSearch> {
+  const brand = template
+    .list()
+    .filter(
+      (file) =>
+        brandPlaces.test(file) && !nobodys.test(file) && (isPicture(file) || /\.(ico|icns)$/i.test(file)),
+    );
+  const byHash = new Map(brand.map((file) => [template.hash(file), file]));
   const likenesses: { file: string; likeness: Likeness }[] = [];
   for (const file of byHash.values()) {
-    const likeness = isPicture(file) ? await likenessOf(template.folder.bytes(file)) : undefined;
+    const likeness = isPicture(file) ? await likenessOf(template.bytes(file)) : undefined;
     if (likeness) likenesses.push({ file, likeness });
   }
   const seen = new Map<string, string | undefined>();
@@ -24,15 +45,30 @@ export async function openPictureSearch(template: Template): Promise<PictureSear
     const likeness = await likenessOf(bytes);
     return likeness && likenesses.find((each) => unlikeness(each.likeness, likeness) <= alike)?.file;
   };
+  let hashes: (readonly [hash: string, file: string])[] | undefined;
+  /** A picture of the template with the same bytes, in another place. */
+  const ownBytes = (hash: string, path: string): string | undefined => {
+    hashes ??= template
+      .list()
+      .filter(isPicture)
+      .map((file) => [template.hash(file), file] as const);
+    return hashes.find(([own, file]) => own === hash && file !== path)?.[1];
+  };
   return {
-    async inFile(path, bytes, hash, shown) {
+    async inFile({ path, bytes, hash, shown, isDrawn }) {
       const same = byHash.get(hash);
-      const left = (how: string) => [{ file: path, problem: problem("residue-picture", `${shown} ${how}.`) }];
-      if (same) return left(`is the template's own ${same}`);
-      if (!isPicture(path) || !template.folder.has(path) || template.folder.hash(path) !== hash) return [];
+      const left = (of: string, how: string): Residue[] => [
+        { file: path, text: of, problem: problem("residue-picture", `${shown} ${how}.`) },
+      ];
+      if (same) return left(same, `is the template's own ${same}`);
+      if (isDrawn || !isPicture(path)) return [];
       if (!seen.has(hash)) seen.set(hash, await nearTo(bytes));
       const near = seen.get(hash);
-      return near ? left(`looks like the template's own ${near}`) : [];
+      if (near === undefined) return [];
+      const own = ownBytes(hash, path);
+      return own
+        ? left(own, `is the template's own ${own}`)
+        : left(near, `looks like the template's own ${near}`);
     },
   };
 }

@@ -1,4 +1,5 @@
 import { androidSlots } from "./android.ts";
+import { desktopSlots, programIcons } from "./desktop.ts";
 import { iosIconSlots, iosStartForms, iosStartPoints } from "./ios.ts";
 import type { Slot } from "./slot.ts";
 import { icoSizes, manifestIcons, socialSlot, touchSide, webSlot, webStartSlots } from "./web.ts";
@@ -9,7 +10,9 @@ export const allSlots: readonly Slot[] = [
   ...androidSlots,
   ...iosIconSlots,
   ...[1, 2, 3].flatMap((scale) => iosStartForms(iosStartPoints, scale)),
+  ...desktopSlots,
   ...windowsSlots,
+  ...programIcons("windows"),
   ...manifestIcons,
   webSlot("touch", touchSide),
   socialSlot,

@@ -103,6 +103,17 @@ const pictures: readonly Picture[] = [
     rule: "Splash screens (API 31): branding of 200 × 80 dp at the foot of the screen",
   },
   {
+    role: "start-texture",
+    path: "{res}/{type}-{density}/{name}.png",
+    dp: 48,
+    from: "ground",
+    ground: { kind: "full", color: "colors.start" },
+    alpha: "none",
+    tone: "color",
+    safe: { shape: "box", share: 1 },
+    rule: "A texture repeated over the start screen: a client's has its start screen's ground alone",
+  },
+  {
     role: "notification",
     path: "{res}/{type}-{density}/{name}.png",
     dp: 24,

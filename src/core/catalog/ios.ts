@@ -60,6 +60,17 @@ const singleSlots: readonly Slot[] = [
 /** Every picture of an app icon set, single or listed. */
 export const iosIconSlots: readonly Slot[] = [...singleSlots, ...listedSlots];
 
+/** The only layer of an icon in layers: the mark on nothing, on the ground that the icon's description says. */
+export const iosLayerSlot: Slot = {
+  ...icon,
+  ...square(1024),
+  qualifier: "layer",
+  from: "mark",
+  ground: { kind: "none" },
+  alpha: "kept",
+  rule: "A layer of an icon in layers: 1024 px, transparent; the system shades it and cuts the icon (Apple, Icon Composer)",
+};
+
 /** The start screen's mark at one scale; its size in points is the template's own. */
 const iosStartSlot = (points: { width: number; height: number }, scale: number): Slot => ({
   platform: "ios",
@@ -81,6 +92,28 @@ export const iosStartForms = (points: { width: number; height: number }, scale: 
   const light = iosStartSlot(points, scale);
   return [light, darkSlot(light, light.path)];
 };
+
+/** A picture over the whole start screen, as large as the template's own, for a light and for a dark screen. */
+export const iosStartFull = (points: { width: number; height: number }, scale: number): [Slot, Slot] => {
+  const light: Slot = {
+    ...iosStartSlot(points, scale),
+    role: "start-full",
+    covers: "splash",
+    scene: true,
+    ground: { kind: "full", color: "colors.start" },
+    alpha: "none",
+    safe: { shape: "circle", share: 0.24 },
+    rule: "A picture scaled to fill the launch screen: keep the middle free of what may be cut in either turn",
+  };
+  return [light, darkSlot(light, light.path)];
+};
+
+/** An entry of an icon set for an idiom that is not the phone's or the tablet's: its size is what the set says. */
+export const iconOfIdiom = (idiom: string, points: number, scale: number): Slot => ({
+  ...icon,
+  ...square(scaled(points, scale)),
+  qualifier: `${idiom}-${points}@${scale}x`,
+});
 
 /** Points of the start screen's mark where the template does not say. */
 export const iosStartPoints = { width: 160, height: 160 };

@@ -53,6 +53,17 @@ export function settleBase(given: Traced): Traced {
   return shortened(repaired, baseMost, "so that an extension's suffix has room within Apple's 155");
 }
 
+/** A scheme as every platform takes it (RFC 3986, section 3.1): small letters, digits, + - and full stops, a letter first. */
+export const settleScheme = (given: Traced): Traced =>
+  withStep(given, {
+    by: "rule",
+    note: "in the letters of a scheme",
+    value: given.value
+      .toLowerCase()
+      .replace(/[^a-z0-9+.-]/g, "")
+      .replace(/^[^a-z]+/, ""),
+  });
+
 /** Cut to a length, with a check sum of the whole at its end, so that it stays unique and is the same each time. */
 function shortened(given: Traced, most: number, why: string): Traced {
   if (given.value.length <= most) return given;
@@ -99,6 +110,11 @@ const identifierRules: Readonly<Record<Platform, readonly Rule[]>> = {
     { says: "have no empty segment", keeps: (id) => segments(id).every(Boolean) },
     { says: "have at most 155 characters", keeps: (id) => id.length <= 155 },
   ],
+  desktop: [
+    { says: "have only letters, digits, hyphens and full stops", keeps: (id) => /^[A-Za-z0-9.-]+$/.test(id) },
+    { says: "have two segments or more, none empty", keeps: (id) => /^[^.]+(\.[^.]+)+$/.test(id) },
+    { says: "have at most 155 characters", keeps: (id) => id.length <= 155 },
+  ],
   windows: [
     { says: "have 3 to 50 characters", keeps: (id) => id.length >= 3 && id.length <= windowsMost },
     { says: "have only letters, digits, full stops and hyphens", keeps: (id) => /^[A-Za-z0-9.-]+$/.test(id) },
@@ -122,10 +138,21 @@ const identifierRules: Readonly<Record<Platform, readonly Rule[]>> = {
 export const brokenRules = (platform: Platform, identifier: string): string[] =>
   identifierRules[platform].filter((rule) => !rule.keeps(identifier)).map((rule) => rule.says);
 
+/** Attributes of an X.500 name that a package's publisher may have (Microsoft, package manifest schema, Identity). */
+const distinguishedPart =
+  /^(CN|L|O|OU|E|C|S|STREET|T|G|I|SN|DC|SERIALNUMBER|Description|PostalCode|POBox|Phone|X21Address|dnQualifier|(OID\.(0|[1-9]\d*)(\.(0|[1-9]\d*))+))=(("[^"]*("")?[^"]*")|[^,+="<>#;]+)$/;
+
+/** Whether a text is an X.500 name, as a certificate's subject is. */
+export const isDistinguishedName = (text: string): boolean => {
+  const parts = text.match(/(?:"(?:[^"]|"")*"|[^",])+/g) ?? [];
+  return parts.length > 0 && parts.every((part) => distinguishedPart.test(part.trim().replaceAll('""', "")));
+};
+
 /** The form in which a store compares identifiers: Android by letter, Apple and Windows without regard to case. */
 export const comparable: Readonly<Record<Platform, (identifier: string, domain: string) => string>> = {
   android: (identifier) => identifier,
   ios: (identifier) => identifier.toLowerCase(),
+  desktop: (identifier) => identifier.toLowerCase(),
   windows: (identifier) => identifier.toLowerCase(),
   web: (identifier, domain) => `${domain.toLowerCase()}${identifier}`,
 };

@@ -1,4 +1,5 @@
 import { type Problem, problem } from "../problems/problem.ts";
+import { directionOf } from "../values/language.ts";
 import { type Traced, traced, writtenAt } from "../values/trail.ts";
 import type { Client } from "../workspace/read.ts";
 import { fittedLabel } from "./label.ts";
@@ -37,15 +38,6 @@ export function localNames(
 
 const same = (what: string, values: Values, value = values["app.name"]): Traced =>
   traced({ by: "rule", note: `the same as ${what}`, value: value?.value ?? "" });
-
-/** Which way a language is written, by its script (Unicode CLDR, as the runtime carries it). */
-function directionOf(locale: string): "ltr" | "rtl" {
-  const info = new Intl.Locale(locale) as Intl.Locale & {
-    textInfo?: { direction: string };
-    getTextInfo?(): { direction: string };
-  };
-  return (info.getTextInfo?.() ?? info.textInfo)?.direction === "rtl" ? "rtl" : "ltr";
-}
 
 /** The limits that the first language's names keep, for a further one. */
 export function judgeLocalName({ brief }: Client, { locale, name, label }: LocalName): Problem[] {

@@ -86,12 +86,17 @@ function unknown(
   };
 }
 
-/** Fills a pattern in; undefined where a field it uses has no value. */
+/** Fills a pattern in; undefined where a field it uses has no value. @param written how a value is written among the pattern's own texts. */
 export function fillPattern(
   pattern: Pattern,
   lookUp: (field: Field) => string | undefined,
+  written: (value: string) => string = (value) => value,
 ): string | undefined {
-  const parts = pattern.map((part) => (typeof part === "string" ? part : fillPart(part, lookUp)));
+  const parts = pattern.map((part) => {
+    if (typeof part === "string") return part;
+    const value = fillPart(part, lookUp);
+    return value === undefined ? undefined : written(value);
+  });
   return parts.includes(undefined) ? undefined : parts.join("");
 }
 

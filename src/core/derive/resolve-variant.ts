@@ -8,7 +8,7 @@ import { clientAnswers } from "./answers.ts";
 import { clientContent } from "./content.ts";
 import { clientFeatures } from "./features.ts";
 import { held, toldOnce } from "./held.ts";
-import { asciiDomain, fitWindows, settleBase } from "./identifier.ts";
+import { asciiDomain, fitWindows, settleBase, settleScheme } from "./identifier.ts";
 import { fittedLabel } from "./label.ts";
 import { layered, readAt, unknownGroups } from "./layers.ts";
 import { judgeLocalName, localNames } from "./local-names.ts";
@@ -70,6 +70,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
             answers,
             supplied,
             content,
+            profiles: client.brief?.data.signing?.profiles ?? {},
             ...(corner ? { corner: { text: corner.text, color: parseColor(corner.color) as Hex } } : {}),
           },
         }),
@@ -144,6 +145,7 @@ function settle(field: Field, value: Traced | undefined, work: Work): Traced | u
   if (field === "domain") return settledDomain(value);
   if (field === "app.label" && derived) return fittedLabel(value);
   if (field === "identifiers.base" && derived) return settleBase(value);
+  if (field === "scheme" && derived) return settleScheme(value);
   if (field === "identifiers.windows" && derived) return fitWindows(value);
   return value;
 }

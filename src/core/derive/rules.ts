@@ -5,7 +5,7 @@ import { fields } from "../values/fields.ts";
 import { platformNames, platforms } from "../values/platform.ts";
 import { type Traced, writtenAt } from "../values/trail.ts";
 import type { Client } from "../workspace/read.ts";
-import { brokenRules, comparable } from "./identifier.ts";
+import { brokenRules, comparable, isDistinguishedName } from "./identifier.ts";
 import { drawnWidth, roomForLabel } from "./label.ts";
 import type { Resolved } from "./variant.ts";
 
@@ -14,7 +14,7 @@ type Values = Partial<Record<Field, Traced>>;
 /** A limit a platform sets for a value that is not an identifier. */
 interface Limit {
   field: Field;
-  code: "name-invalid" | "version-invalid";
+  code: "name-invalid" | "version-invalid" | "value-invalid";
   severity: "error" | "warning";
   keeps(value: string): boolean;
   says: string;
@@ -50,6 +50,21 @@ const limits: readonly Limit[] = [
       /^[1-9]\d{0,4}\.\d{1,5}\.\d{1,5}$/.test(value) &&
       value.split(".").every((part) => Number(part) <= 65_535),
     says: "three whole numbers up to 65535, the first not 0: Apple and Windows accept no other form",
+  },
+  {
+    field: "windows.version",
+    code: "version-invalid",
+    severity: "error",
+    keeps: (value) =>
+      /^[1-9]\d*(\.\d+){3}$/.test(value) && value.split(".").every((part) => Number(part) <= 65_535),
+    says: "four whole numbers up to 65535, the first not 0: Windows accepts no other form",
+  },
+  {
+    field: "windows.publisher",
+    code: "value-invalid",
+    severity: "error",
+    keeps: isDistinguishedName,
+    says: "an X.500 name, such as CN=Hill Farm, O=Hill Farm, C=GB: the subject of the certificate",
   },
 ];
 

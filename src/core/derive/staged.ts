@@ -12,7 +12,9 @@ import type { LocalName, Values } from "./variant.ts";
 const suffixed: Partial<Record<Field, (value: string, suffix: string) => string>> = {
   "identifiers.android": (value, suffix) => `${value}.${suffix}`,
   "identifiers.ios": (value, suffix) => `${value}.${suffix}`,
+  "identifiers.desktop": (value, suffix) => `${value}.${suffix}`,
   "identifiers.windows": (value, suffix) => `${value}.${suffix}`,
+  scheme: (value, suffix) => `${value}-${suffix}`,
   "identifiers.web": (value, suffix) => `${value}-${suffix}`,
 };
 

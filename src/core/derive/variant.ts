@@ -38,6 +38,8 @@ export interface Variant {
   supplied: readonly Supplied[];
   /** Items of the template's collections, as they stand in their lists. */
   content: Readonly<Record<string, readonly Readonly<Record<string, string | number>>[]>>;
+  /** Provisioning profiles of what the app brings along, by target. */
+  profiles: Readonly<Record<string, string>>;
   /** What its icons are marked with, where it is not for the store. */
   corner?: { text: string; color: Hex };
 }

@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import anyAscii from "any-ascii";
 import { darkened, lifted, toned } from "../values/color.ts";
 
@@ -50,6 +51,15 @@ function without(text: string, list: string): string {
   return kept.length > 0 ? kept.join(" ") : text;
 }
 
+/** A name-based UUID (RFC 9562, version 5) over a namespace of Oxalis' own. */
+function guidOf(text: string): string {
+  const namespace = Buffer.from("6f78616c69735f677569645f6e616d65", "hex");
+  const bytes = createHash("sha1").update(namespace).update(text, "utf8").digest().subarray(0, 16);
+  bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x50;
+  bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
+  return bytes.toString("hex").replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, "$1-$2-$3-$4-$5");
+}
+
 const table = {
   reversed: {
     says: "the parts between full stops in reverse order: hill.example → example.hill",
@@ -76,6 +86,10 @@ const table = {
   distinguished: {
     says: 'as a part of an X.500 name: in quotes where a mark would end it: Hill, Sons → "Hill, Sons"',
     apply: (text) => (/^[\s#]|[,+"\\<>;=]|\s$/.test(text) ? `"${text.replace(/"/g, '""')}"` : text),
+  },
+  guid: {
+    says: "a GUID made from it, the same each time: Hill → d28fbe7d-0ed3-5e01-ab56-aea39f2014a9",
+    apply: guidOf,
   },
   first: {
     says: "only the first so many letters: with 2, Hill → Hi",

@@ -1,6 +1,7 @@
 import { lstatSync, readdirSync, readFileSync, realpathSync, statSync } from "node:fs";
 import { isAbsolute, join, relative, resolve, sep } from "node:path";
 import { problem, Refusal, refuse } from "../problems/problem.ts";
+import { decoded, isMarked } from "./encoding.ts";
 import { sha256 } from "./hash.ts";
 import { ignoredIn } from "./ignored.ts";
 import type { Source } from "./source.ts";
@@ -40,14 +41,16 @@ const neverListed = new Set([
   ".vs",
   "DerivedData",
   "Pods",
-  "build",
   "node_modules",
   "xcuserdata",
 ]);
 
-/** Files that a desktop or a build leaves behind, and those that hold keys: they are nobody's but the machine's they lie on. */
+/**
+ * Files that a desktop or a build leaves behind, and those that hold keys: they are nobody's but the machine's they lie on.
+ * The key store for debugging holds a key that is public by convention (Android documentation, "Sign your app").
+ */
 const neverListedFiles =
-  /^(\.DS_Store|Thumbs\.db|local\.properties|key(store)?\.properties|\.env(\.\w+)?\.local|.*\.(jks|keystore|p8|p12|pfx|mobileprovision))$/;
+  /^(\.DS_Store|Thumbs\.db|local\.properties|key(store)?\.properties|\.env(\.\w+)?\.local|(?!debug\.keystore$).*\.(jks|keystore|p8|p12|pfx|mobileprovision))$/;
 
 /**
  * Opens a folder for reading. What was read once is kept, so a folder is a snapshot for one run.
@@ -126,6 +129,17 @@ export function openFolder(root: string, label = "", options: { everything?: boo
   return folder;
 }
 
+/** What builds leave in a folder called build, or have beside it (Gradle, Xcode, CMake, bundlers). One of a project's own holds none of it. */
+const built =
+  /^(intermediates|outputs|generated|tmp|reports|kotlin|Build|Logs|CMakeCache\.txt|CMakeFiles|asset-manifest\.json|static|bundle)$/;
+const builders = /^(build\.gradle(\.kts)?|pubspec\.yaml|CMakeLists\.txt|.*\.xcodeproj)$/;
+
+function isBuilt(folder: string): boolean {
+  const names = readdirSync(folder);
+  if (names.length === 0 || names.some((name) => built.test(name))) return true;
+  return readdirSync(join(folder, "..")).some((name) => builders.test(name));
+}
+
 function listFiles(root: string, shown: (file: string) => string, everything: boolean): string[] {
   const files: string[] = [];
   const ignored = everything ? () => false : ignoredIn(root);
@@ -134,7 +148,11 @@ function listFiles(root: string, shown: (file: string) => string, everything: bo
       const file = below ? `${below}/${entry.name}` : entry.name;
       if (ignored(entry.isDirectory() ? `${file}/` : file)) continue;
       if (entry.isDirectory()) {
-        if (everything || !neverListed.has(entry.name)) walk(file);
+        if (
+          everything ||
+          (!neverListed.has(entry.name) && !(entry.name === "build" && isBuilt(join(root, file))))
+        )
+          walk(file);
       } else if (entry.isSymbolicLink()) {
         const target = linkTarget(root, file, shown);
         if (target === "file") files.push(file);
@@ -192,27 +210,16 @@ export function isFolder(path: string): boolean {
   return lstatSync(path, { throwIfNoEntry: false })?.isDirectory() ?? false;
 }
 
-const utf8 = new TextDecoder("utf-8", { fatal: true, ignoreBOM: true });
-
 function decode(bytes: Uint8Array, shown: string): string {
   if (Buffer.from(bytes.subarray(0, 6)).toString("latin1") === "bplist") {
     refuse("template-syntax", `${shown} is a binary property list.`, {
       fix: "Save it as an XML property list: `plutil -convert xml1`, or `plistutil -f xml`.",
     });
   }
-  try {
-    return utf8.decode(bytes);
-  } catch {
-    refuse("file-unreadable", `${shown} is not UTF-8 text.`);
-  }
+  return decoded(bytes) ?? refuse("file-unreadable", `${shown} is not UTF-8 text.`);
 }
 
 /** The text of a file where it is text; undefined for pictures and other binary content. */
 export function textIfAny(bytes: Uint8Array): string | undefined {
-  if (bytes.subarray(0, 8192).includes(0)) return undefined;
-  try {
-    return utf8.decode(bytes);
-  } catch {
-    return undefined;
-  }
+  return !isMarked(bytes) && bytes.subarray(0, 8192).includes(0) ? undefined : decoded(bytes);
 }

@@ -1,4 +1,5 @@
-import { searchFor } from "../audit/residue.ts";
+import { gatherIdentity } from "../audit/identity/gather.ts";
+import { searchFor } from "../audit/search/search.ts";
 import { type Folder, textIfAny } from "../files/folder.ts";
 import type { Place } from "../files/source.ts";
 import { applyEdits } from "../splice/site.ts";
@@ -6,6 +7,7 @@ import { placesIn } from "../template/places.ts";
 import { brandColors } from "../template/read.ts";
 import type { PartSurvey } from "../template/survey.ts";
 import type { Field } from "../values/fields.ts";
+import { codeReason } from "../values/place-kinds.ts";
 
 /** Something that names the template and that a survey does not fill. */
 export interface Elsewhere {
@@ -40,9 +42,19 @@ export function lookElsewhere(
     // Where the long and the short name are the same, the long one stands in texts.
     if (isName && value && !before && !after && own.get(value) !== "app.name") own.set(value, holds);
   }
-  const identifiers = [...new Set(parts.flatMap((part) => part.identifiers))];
-  const names = [...new Set(parts.flatMap((part) => part.names))];
-  const search = searchFor({ identifiers, names, colors, parts }, { values: {}, locales: [], answers: {} });
+  /** What the template is called by a platform stands, in that platform's own folder, for that platform's identifier. */
+  const ownIn = (file: string): ReadonlyMap<string, Field> => {
+    const part = parts
+      .filter(({ folder }) => folder === "" || file.startsWith(`${folder}/`))
+      .sort((a, b) => b.folder.length - a.folder.length)[0];
+    const shared = parts.filter((each) => each.folder === part?.folder).length > 1;
+    const field: Field = part && !shared ? `identifiers.${part.platform}` : "identifiers.base";
+    return new Map(
+      [...own].map(([value, holds]) => [value, holds.startsWith("identifiers.") ? field : holds]),
+    );
+  };
+  const identity = gatherIdentity(template, template.list(), []);
+  const search = searchFor(identity, colors, { values: {}, locales: [], answers: {} });
   const drawn = new Set(
     parts.flatMap((part) => [...part.brandFiles, ...part.pictures.map(({ path }) => path)]),
   );
@@ -59,7 +71,7 @@ export function lookElsewhere(
     const searched = applyEdits(text, withoutOverlaps(blanked));
     const found = search
       .inFile(file, Buffer.from(searched), file)
-      .flatMap(({ problem, text: what }) =>
+      .residue.flatMap(({ problem, text: what }) =>
         problem.place && what
           ? [{ text: what, place: { ...problem.place, text: lineAt(text, problem.place.line) } }]
           : [],
@@ -67,9 +79,10 @@ export function lookElsewhere(
     if (found.length === 0) continue;
     const proposed = new Set<number>();
     for (const { at, site } of placesIn(template, file)) {
-      const pattern = asPattern(site.value, own);
+      const pattern = asPattern(site.value, ownIn(file));
       if (
         pattern === undefined ||
+        codeReason(file, { at }) !== undefined ||
         fills.some((each) => each.site.file === file && each.site.start === site.start)
       )
         continue;

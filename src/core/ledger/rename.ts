@@ -14,6 +14,10 @@ export const breaks: Readonly<Record<Platform, readonly string[]>> = {
     "The store takes it for another app: a new record, no ratings, no updates for those who have the old one.",
     "Profiles, push certificates, app groups and the keychain's entries are bound to the old bundle identifier.",
   ],
+  desktop: [
+    "Systems take it for another app: it installs beside the old one, which gets no more updates.",
+    "Its settings, the keychain's entries and permissions are bound to the old identifier.",
+  ],
   windows: ["The package is another one: it installs beside the old one, whose data it cannot read."],
   web: ["Browsers take it for another app: those who installed the page keep the old one."],
 };

@@ -3,9 +3,13 @@ import { write } from "../splice/forms.ts";
 import { attributeOf, find, parseXml, walk } from "../splice/xml.ts";
 import { type Localize, nothingLocalized } from "./localized.ts";
 
+/** Codes of languages as Android looks for them; newer versions know the new ones too (Java, Locale, "Legacy language codes"). */
+const earlier: Readonly<Record<string, string>> = { he: "iw", id: "in", yi: "ji" };
+
 /** A language as the qualifier of a resource folder (Android documentation, "App resources overview"). */
 function qualifier(locale: string): string {
-  const [language = "", ...rest] = locale.split("-");
+  const [given = "", ...rest] = locale.split("-");
+  const language = earlier[given] ?? given;
   const [first, ...more] = rest;
   if (first === undefined) return language;
   return more.length === 0 && /^[A-Z]{2}$/.test(first)
@@ -14,7 +18,7 @@ function qualifier(locale: string): string {
 }
 
 /** The label's string in a values folder of each language: filled where the template has one, written where it has not. */
-export const localizeAndroid: Localize = (template, part, names) => {
+export const localizeAndroid: Localize = (template, part, names, main) => {
   const result = nothingLocalized();
   const labels = part.fills
     .filter(({ holds, site }) => holds === "app.label" && site.form === "android-string")
@@ -30,12 +34,13 @@ export const localizeAndroid: Localize = (template, part, names) => {
     });
   const first = labels.find(({ folder }) => folder === "values");
   if (!first) {
-    const message = "Android: the label is written into the manifest, so it is the same in every language.";
+    const message =
+      "Android: the label has one place for all languages, in the manifest or in the settings, so it is the same in each.";
     result.gaps.push(problem("template-gap", message, { severity: "warning" }));
     return result;
   }
   const res = first.site.file.replace(/\/values\/[^/]+$/, "");
-  for (const { locale, label } of names) {
+  for (const { locale, label } of [main, ...names]) {
     const folder = `values-${qualifier(locale)}`;
     const there = labels.filter((each) => each.folder === folder);
     result.values.push(...there.map(({ site }) => ({ site, value: label.value })));

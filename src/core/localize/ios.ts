@@ -1,14 +1,25 @@
 import { posix } from "node:path";
+import type { Folder } from "../files/folder.ts";
 import { sha256 } from "../files/hash.ts";
 import { problem } from "../problems/problem.ts";
 import { write } from "../splice/forms.ts";
-import { entry, itemsOf, type OpenStep, parseOpenStep, stringsSite, textOf } from "../splice/openstep.ts";
+import {
+  entry,
+  itemsOf,
+  type OpenStep,
+  openStepSite,
+  parseOpenStep,
+  stringsSite,
+  textOf,
+} from "../splice/openstep.ts";
+import { plistSite, plistStrings } from "../splice/plist.ts";
+import type { PartSurvey } from "../template/survey.ts";
 import { insertion, type Localize, type Localized, nothingLocalized } from "./localized.ts";
 
 const stringsFile = "InfoPlist.strings";
 
 /** Property list keys that are shown to people, in the app's own InfoPlist.strings of each language. */
-export const localizeIos: Localize = (template, part, names) => {
+export const localizeIos: Localize = (template, part, names, main) => {
   const result = nothingLocalized();
   const file = part.fills.find(({ site }) => site.file.endsWith(".pbxproj"))?.site.file;
   if (!file) return result;
@@ -16,7 +27,7 @@ export const localizeIos: Localize = (template, part, names) => {
   const project = readProject(parseOpenStep(source));
   const folder = posix.join(part.folder, project.folder);
   const added: string[] = [];
-  for (const { locale, label, usage } of names) {
+  for (const { locale, label, usage } of [main, ...names]) {
     const path = `${folder}/${locale}.lproj/${stringsFile}`;
     const texts = Object.entries({ CFBundleDisplayName: label.value, ...usage });
     const lines = texts.map(([key, value]) => ({
@@ -37,8 +48,37 @@ export const localizeIos: Localize = (template, part, names) => {
     }
   }
   if (added.length > 0) register(result, file, project, added);
+  result.values.push(...developed(template, part, project, file, main.locale));
   return result;
 };
+
+/** Texts of the app's own, beside its names: what language they are in, the template knows. */
+const ownTexts = /\.lproj\/(?!InfoPlist\.strings)[^/]+\.strings(dict)?$|\/(?!InfoPlist)[^/]+\.xcstrings$/;
+
+/**
+ * The language for whoever has none of those that the app has (Apple, CFBundleDevelopmentRegion). Where the app has texts of
+ * its own in the template's language, that stays the one to fall back on.
+ */
+function developed(
+  template: Folder,
+  part: PartSurvey,
+  { region }: Project,
+  file: string,
+  locale: string,
+): Localized["values"] {
+  const below = part.folder ? `${part.folder}/` : "";
+  const files = template.list().filter((each) => each.startsWith(below));
+  if (files.some((each) => ownTexts.test(each))) return [];
+  const inProject = openStepSite(file, region);
+  const lists = new Set(part.fills.map(({ site }) => site.file).filter((each) => each.endsWith(".plist")));
+  const inLists = [...lists].flatMap(
+    (each) => plistSite(plistStrings(each, template.source(each)), "CFBundleDevelopmentRegion") ?? [],
+  );
+  const sites = [...(inProject ? [inProject] : []), ...inLists];
+  return sites
+    .filter(({ value }) => value !== locale && !value.includes("$"))
+    .map((site) => ({ site, value: locale }));
+}
 
 interface Project {
   objects: OpenStep | undefined;
@@ -46,8 +86,10 @@ interface Project {
   folder: string;
   /** Group whose path is that folder, and how the files are to be named from it. */
   group: OpenStep | undefined;
+  prefix: string;
   resources: OpenStep | undefined;
   regions: OpenStep | undefined;
+  region: OpenStep | undefined;
   variants: OpenStep | undefined;
   /** The folder is one that Xcode keeps in step with the disk by itself. */
   synchronized: boolean;
@@ -70,15 +112,27 @@ function readProject(root: OpenStep): Project {
   const name = textOf(entry(app, "name")) ?? "";
   const folder = plist ? posix.dirname(plist) : name;
   const named = all.map(([, node]) => node).filter((node) => textOf(entry(node, "path")) === folder);
+  // A group may have a name and no folder of its own: its files then say the whole way.
+  const list = all.find(
+    ([, node]) => isa(node, "PBXFileReference") && textOf(entry(node, "path")) === plist,
+  )?.[0];
+  const holding = all
+    .map(([, node]) => node)
+    .find(
+      (node) => isa(node, "PBXGroup") && itemsOf(entry(node, "children")).some((id) => textOf(id) === list),
+    );
+  const own = named.find((node) => isa(node, "PBXGroup"));
   return {
     objects,
     folder,
-    group: named.find((node) => isa(node, "PBXGroup")),
+    group: own ?? holding,
+    prefix: own ? "" : `${folder}/`,
     synchronized: named.some((node) => isa(node, "PBXFileSystemSynchronizedRootGroup")),
     resources: itemsOf(entry(app, "buildPhases"))
       .map(byId)
       .find((phase) => isa(phase, "PBXResourcesBuildPhase")),
     regions: entry(project, "knownRegions"),
+    region: entry(project, "developmentRegion"),
     variants: all.find(
       ([, node]) => isa(node, "PBXVariantGroup") && textOf(entry(node, "name")) === stringsFile,
     )?.[1],
@@ -90,7 +144,7 @@ const idFor = (what: string): string => sha256(`oxalis ${what}`).slice(0, 24).to
 
 /** Tells the project of its new files: a reference each, a group of variants, its place in the app's group and resources. */
 function register(result: Localized, file: string, project: Project, locales: readonly string[]): void {
-  const { objects, group, resources, regions, variants, synchronized } = project;
+  const { objects, group, prefix, resources, regions, variants, synchronized } = project;
   const listed = new Set(itemsOf(regions).map(textOf));
   if (regions?.kind === "list") {
     const missing = locales.filter((locale) => !listed.has(locale));
@@ -107,7 +161,7 @@ function register(result: Localized, file: string, project: Project, locales: re
   const reference = (locale: string) => idFor(`reference ${locale}`);
   const references = locales.map(
     (locale) =>
-      `\n\t\t${reference(locale)} /* ${locale} */ = {isa = PBXFileReference; lastKnownFileType = text.plist.strings; name = ${write("openstep", locale)}; path = ${write("openstep", `${locale}.lproj/${stringsFile}`)}; sourceTree = "<group>"; };`,
+      `\n\t\t${reference(locale)} /* ${locale} */ = {isa = PBXFileReference; lastKnownFileType = text.plist.strings; name = ${write("openstep", locale)}; path = ${write("openstep", `${prefix}${locale}.lproj/${stringsFile}`)}; sourceTree = "<group>"; };`,
   );
   const members = locales.map((locale) => `\n\t\t\t\t${reference(locale)} /* ${locale} */,`).join("");
   const present = entry(variants, "children");

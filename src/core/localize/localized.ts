@@ -20,7 +20,16 @@ export interface Localized {
 /** A client's names in a language, and what people read there when the app asks for something, by property list key. */
 export type Spoken = LocalName & { usage: Readonly<Record<string, string>> };
 
-export type Localize = (template: Folder, part: PartSurvey, names: readonly Spoken[]) => Localized;
+/**
+ * @param names in further languages.
+ * @param main in the first one: as soon as there are others, it needs a place of its own too, or its own people see another.
+ */
+export type Localize = (
+  template: Folder,
+  part: PartSurvey,
+  names: readonly Spoken[],
+  main: Spoken,
+) => Localized;
 
 export const nothingLocalized = (): Localized => ({
   writes: [],

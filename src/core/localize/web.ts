@@ -1,28 +1,26 @@
-import { findNodeAtLocation } from "jsonc-parser";
-import { jsonSite, parseJson } from "../splice/json.ts";
+import { htmlAttribute, htmlElements } from "../splice/html.ts";
 import { type Localize, nothingLocalized } from "./localized.ts";
 
-/** A copy of the web manifest for each language, beside it: `shop.webmanifest` → `shop.fr.webmanifest`. */
+/**
+ * The names in pages that say which language they are in. A web manifest has one language: a page cannot choose among
+ * several without a program, so none is written for a further one.
+ */
 export const localizeWeb: Localize = (template, part, names) => {
   const result = nothingLocalized();
-  const manifests = new Set(
-    part.fills
-      .filter(({ holds, site }) => holds === "app.name" && site.form === "json")
-      .map(({ site }) => site.file),
-  );
-  for (const file of manifests) {
-    const root = parseJson(template.source(file));
-    const first = root.children?.[0];
-    if (!first) continue;
-    for (const { locale, direction, name, label } of names) {
-      const members = { name: name.value, short_name: label.value, lang: locale, dir: direction };
-      const edits = Object.entries(members).map(([member, value]) => {
-        const site = findNodeAtLocation(root, [member]) && jsonSite(file, root, [member]);
-        if (site) return { start: site.start, end: site.end, text: JSON.stringify(value) };
-        return { start: first.offset, end: first.offset, text: `"${member}": ${JSON.stringify(value)},\n  ` };
-      });
-      result.copies.push({ from: file, path: file.replace(/(\.[^./]+)$/, `.${locale}$1`), edits });
-    }
+  // A page that takes the client's first language has its names in that.
+  const first = new Set(part.fills.filter(({ holds }) => holds === "locale").map(({ site }) => site.file));
+  for (const { site, holds } of part.fills) {
+    if (
+      (holds !== "app.name" && holds !== "app.label") ||
+      !site.form.startsWith("html-") ||
+      !template.has(site.file) ||
+      first.has(site.file)
+    )
+      continue;
+    const page = htmlElements(template.source(site.file)).find(({ tagName }) => tagName === "html");
+    const said = page && htmlAttribute(page, "lang")?.toLowerCase();
+    const own = names.find(({ locale }) => locale.toLowerCase() === said);
+    if (own) result.values.push({ site, value: (holds === "app.name" ? own.name : own.label).value });
   }
   return result;
 };

@@ -10,7 +10,7 @@ const head = `<?xml version="1.0" encoding="utf-8"?>
 `;
 
 /** The names in a resource file of each language, and the language in the manifest's list. */
-export const localizeWindows: Localize = (template, part, names) => {
+export const localizeWindows: Localize = (template, part, names, main) => {
   const result = nothingLocalized();
   const held = part.fills
     .filter(
@@ -29,7 +29,7 @@ export const localizeWindows: Localize = (template, part, names) => {
     result.gaps.push(problem("template-gap", message, { severity: "warning" }));
     return result;
   }
-  for (const { locale, name, label } of names) {
+  for (const { locale, name, label } of [main, ...names]) {
     const nameFor = (holds: string) => (holds === "app.name" ? name.value : label.value);
     const there = held.filter(({ language }) => language.toLowerCase() === locale.toLowerCase());
     result.values.push(...there.map(({ site, holds }) => ({ site, value: nameFor(holds) })));
@@ -54,6 +54,12 @@ export const localizeWindows: Localize = (template, part, names) => {
   if (manifest && last && !listed.includes("x-generate")) {
     const text = template.source(manifest).text;
     const indent = /(\r?\n[ \t]*)$/.exec(text.slice(0, last.start))?.[1] ?? " ";
+    // The first of them is for whoever has none of the others (Microsoft, package manifest schema, Resources).
+    const first = resources?.children[0];
+    if (first && listed[0] !== main.locale.toLowerCase() && !listed.includes(main.locale.toLowerCase()))
+      result.inserts.push(
+        insertion(manifest, first.start, `<${first.name} Language="${main.locale}" />${indent}`),
+      );
     const missing = names.filter(({ locale }) => !listed.includes(locale.toLowerCase()));
     const added = missing.map(({ locale }) => `${indent}<${last.name} Language="${locale}" />`).join("");
     if (added) result.inserts.push(insertion(manifest, last.end, added));

@@ -1,5 +1,6 @@
 import { setImmediate } from "node:timers/promises";
 import type { LimitFunction } from "p-limit";
+import { encodedLike } from "../files/encoding.ts";
 import { fingerprint, sha256 } from "../files/hash.ts";
 import { pictureAlone } from "../render/alone.ts";
 import type { Renderer } from "../render/draw.ts";
@@ -105,7 +106,7 @@ function contentOf(
     return entry.picture ? pictureAlone(bytes, entry.from) : bytes;
   }
   if (entry.kind === "write") return entry.text;
-  return applyEdits(folder.source(entry.from).text, entry.edits);
+  return encodedLike(folder.bytes(entry.from), applyEdits(folder.source(entry.from).text, entry.edits));
 }
 
 /** The same picture wanted in several places is drawn once; pictures that show the same drawing follow each other. */
@@ -139,6 +140,7 @@ async function drawnOrKept(entry: DrawEntry, { renderer, cache, smallest }: Tool
 function draw({ container, drawings }: DrawEntry, renderer: Renderer): Promise<Buffer> {
   const [first] = drawings;
   if (!first) throw new Error("a picture without a drawing");
-  if (container === "ico") return renderer.ico(drawings);
-  return container === "svg" ? renderer.svg(first) : renderer.png(first);
+  if (container === "ico" || container === "icns") return renderer[container](drawings);
+  if (container === "png") return renderer.png(first);
+  return container === "svg" ? renderer.svg(first) : renderer.other(first, container);
 }

@@ -3,6 +3,7 @@ import { fillPattern, patternProblem, readPattern } from "../derive/pattern.ts";
 import { fieldOf, type Variant } from "../derive/variant.ts";
 import { problem, Refusal } from "../problems/problem.ts";
 import { write } from "../splice/forms.ts";
+import { signingScript } from "../template/android-signing.ts";
 import type { Template } from "../template/read.ts";
 
 interface BuildFile {
@@ -12,10 +13,12 @@ interface BuildFile {
 
 /** What a variant's builds need beside the project: how it is signed, without any secret, and what the running app reads. */
 export function buildFiles(variant: Variant, template: Template): BuildFile[] {
-  const signed = template.parts.flatMap(({ platform, folder }): BuildFile[] => {
+  const signed = template.parts.flatMap(({ platform, folder, signed: targets = [], fills }): BuildFile[] => {
     const path = (name: string) => (folder ? `${folder}/${name}` : name);
-    if (platform === "android") return [{ path: path("signing.gradle"), text: androidSigning(variant.key) }];
-    const options = platform === "ios" ? exportOptions(variant) : undefined;
+    const isApplied = fills.some(({ opens }) => opens?.includes(signingScript) === true);
+    if (platform === "android")
+      return isApplied ? [{ path: path(signingScript), text: androidSigning(variant.key) }] : [];
+    const options = platform === "ios" ? exportOptions(variant, targets) : undefined;
     return options ? [{ path: path("ExportOptions.plist"), text: options }] : [];
   });
   // A template that has such a file knows better.
@@ -26,23 +29,25 @@ export function buildFiles(variant: Variant, template: Template): BuildFile[] {
 /** Names of a client's environment variables begin with this. */
 export const signingPrefix = (key: string): string => `SIGNING_${key.toUpperCase().replaceAll("-", "_")}`;
 
-/** Applied by a build script, it gives the release its key; what is secret is read from the environment. */
+/** Applied by the app's build script, it gives the release its key where the environment has one; what is secret is read from there. */
 const androidSigning = (key: string): string => {
   const name = signingPrefix(key);
-  return `// For the app's build script: apply from: "$rootDir/signing.gradle"
-// The key store's path and its passwords are the environment's: none of them is written down here.
-android {
-    signingConfigs {
-        release {
-            storeFile System.getenv("${name}_STORE") ? file(System.getenv("${name}_STORE")) : null
-            storePassword System.getenv("${name}_STORE_PASSWORD")
-            keyAlias System.getenv("${name}_KEY")
-            keyPassword System.getenv("${name}_KEY_PASSWORD")
+  return `// Applied at the end of the app's build script. The key store's path and its passwords are the environment's: none of
+// them is written down here. Without them, a release is signed as the script itself says.
+if (System.getenv("${name}_STORE")) {
+    android {
+        signingConfigs {
+            clientRelease {
+                storeFile file(System.getenv("${name}_STORE"))
+                storePassword System.getenv("${name}_STORE_PASSWORD")
+                keyAlias System.getenv("${name}_KEY")
+                keyPassword System.getenv("${name}_KEY_PASSWORD")
+            }
         }
-    }
-    buildTypes {
-        release {
-            signingConfig System.getenv("${name}_STORE") ? signingConfigs.release : null
+        buildTypes {
+            release {
+                signingConfig signingConfigs.clientRelease
+            }
         }
     }
 }
@@ -50,20 +55,26 @@ android {
 };
 
 /** What an archive is exported with (Apple, xcodebuild, export options); undefined where no team is known. */
-function exportOptions(variant: Variant): string | undefined {
+function exportOptions(
+  variant: Variant,
+  targets: readonly { target: string; suffix: string }[],
+): string | undefined {
   const team = variant.values["signing.team"]?.value;
   const profile = variant.values["signing.profile"]?.value;
   if (team === undefined) return undefined;
   const escaped = (value: string) => write("xml-text", value);
+  const profiles = (targets.length > 0 ? targets : [{ target: "", suffix: "" }]).flatMap(
+    ({ target, suffix }) => {
+      const own = target === "" ? profile : variant.profiles[target];
+      if (own === undefined) return [];
+      const bundle = `${fieldOf(variant, "identifiers.ios")}${suffix}`;
+      return [`\t\t<key>${escaped(bundle)}</key>\n\t\t<string>${escaped(own)}</string>\n`];
+    },
+  );
   const named =
-    profile === undefined
+    profiles.length === 0
       ? ""
-      : `\t<key>provisioningProfiles</key>
-\t<dict>
-\t\t<key>${escaped(fieldOf(variant, "identifiers.ios"))}</key>
-\t\t<string>${escaped(profile)}</string>
-\t</dict>
-`;
+      : `\t<key>provisioningProfiles</key>\n\t<dict>\n${profiles.join("")}\t</dict>\n`;
   return `<?xml version="1.0" encoding="UTF-8"?>
 <!DOCTYPE plist PUBLIC "-//Apple//DTD PLIST 1.0//EN" "http://www.apple.com/DTDs/PropertyList-1.0.dtd">
 <plist version="1.0">

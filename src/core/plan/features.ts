@@ -4,6 +4,7 @@ import { type Cut, withCuts } from "../splice/cut.ts";
 import type { Edit, Site } from "../splice/site.ts";
 import type { FeaturePlaces } from "../template/feature-places.ts";
 import type { Template } from "../template/read.ts";
+import { directionOf } from "../values/language.ts";
 
 /** The template's features as a client has them: on, with what people read, or off. */
 const pairs = (
@@ -51,6 +52,23 @@ export function spokenBy(variant: Variant, template: Template): Spoken[] {
     });
     return { ...name, usage: Object.fromEntries(texts) };
   });
+}
+
+/** A client's first language, with its names and what people read in it. */
+export function mainSpoken(variant: Variant, template: Template): Spoken | undefined {
+  const { locale, "app.name": name, "app.label": label } = variant.values;
+  if (!locale || !name || !label) return undefined;
+  const texts = pairs(variant, template).flatMap(({ feature, places }) => {
+    const text = isOn(feature) ? feature.usage[""] : undefined;
+    return text === undefined ? [] : places.usage.map(({ key }) => [key, text]);
+  });
+  return {
+    locale: locale.value,
+    direction: directionOf(locale.value),
+    name,
+    label,
+    usage: Object.fromEntries(texts),
+  };
 }
 
 /** The edits of each file, and what goes with the features that a client does not have. */

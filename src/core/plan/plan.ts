@@ -1,7 +1,7 @@
-import { icoSizes, webSlot } from "../catalog/web.ts";
 import { fillPattern, patternProblem, readPattern } from "../derive/pattern.ts";
 import type { Variant } from "../derive/variant.ts";
 import { fingerprint } from "../files/hash.ts";
+import { placeAt } from "../files/source.ts";
 import { localize } from "../localize/localize.ts";
 import type { Localized } from "../localize/localized.ts";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
@@ -15,7 +15,7 @@ import { type Fill, type PictureUse, placeOf } from "../template/survey.ts";
 import type { Field } from "../values/fields.ts";
 import type { Layout } from "../values/layout.ts";
 import { buildFiles } from "./builds.ts";
-import { askedFor, spokenBy, usageTexts, withoutFeatures } from "./features.ts";
+import { askedFor, mainSpoken, spokenBy, usageTexts, withoutFeatures } from "./features.ts";
 
 /** One file of a variant: how it comes about, and a fingerprint of everything that it comes from. */
 export type Entry = { path: string; fingerprint: string } & (
@@ -24,7 +24,7 @@ export type Entry = { path: string; fingerprint: string } & (
   | { kind: "write"; text: string }
   /** A client's own file; a picture is written anew, so that nothing but the picture is in it. */
   | { kind: "supply"; from: string; picture: boolean }
-  | { kind: "draw"; drawings: readonly Drawing[]; container: "png" | "ico" | "svg" }
+  | { kind: "draw"; drawings: readonly Drawing[]; container: "png" | NonNullable<PictureUse["container"]> }
 );
 
 /** Everything a variant's folder must hold. */
@@ -45,7 +45,7 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
   const pictures = template.parts.flatMap((part) => part.pictures);
   const drawn = new Map(pictures.map((use) => [use.path, drawEntry(use, variant)]));
   const brand = new Set(template.parts.flatMap((part) => part.brandFiles));
-  const localized = localize(template, spokenBy(variant, template));
+  const localized = localize(template, spokenBy(variant, template), mainSpoken(variant, template));
   const edits = withoutFeatures(editsByFile(variant, template, localized), variant, template);
   const entries: Entry[] = [
     ...drawn.values(),
@@ -82,7 +82,28 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
     if (gone.length > 0) entries.push(written(goneFile, gone.map((path) => `${path}\n`).join("")));
   }
   entries.sort((a, b) => (a.path < b.path ? -1 : 1));
-  return { client: variant.key, layout, entries, gaps: localized.gaps };
+  return { client: variant.key, layout, entries, gaps: [...localized.gaps, ...staying(variant, template)] };
+}
+
+/** A team of the template's own that stays where the client gives none: it would sign the client's app. */
+function staying(variant: Variant, { parts, folder }: Template): Problem[] {
+  if (variant.values["signing.team"]) return [];
+  const [fill] = parts.flatMap(({ fills }) =>
+    fills.filter(({ holds, site }) => holds === "signing.team" && /^[A-Z0-9]{10}$/.test(site.value)),
+  );
+  if (!fill) return [];
+  const { file, start, value } = fill.site;
+  return [
+    problem(
+      "template-gap",
+      `iOS: the template's own team ${value} stays in the project: the brief gives none.`,
+      {
+        severity: "warning",
+        place: placeAt(folder.source(file), start),
+        expected: "signing: { team: … } in the brief",
+      },
+    ),
+  ];
 }
 
 /** A copy's own edits, and those of the file it is made from where they are not the same places. */
@@ -101,8 +122,7 @@ const written = (path: string, text: string): Entry => ({
 function drawEntry(use: PictureUse, variant: Variant): Entry {
   const { path, slot } = use;
   const container = use.container ?? "png";
-  const slots = container === "ico" ? icoSizes.map((side) => webSlot("favicon", side)) : [slot];
-  const drawings = slots.map((each) => drawingOf(each, variant));
+  const drawings = (use.within ?? [slot]).map((each) => drawingOf(each, variant));
   return {
     kind: "draw",
     path,
@@ -141,17 +161,17 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
     edits.set(file, [...(edits.get(file) ?? []), edit]);
   for (const { site, text, place } of usageTexts(variant, template)) add(site, text, "a usage text", place);
   const lookUp = (field: Field) => variant.values[field]?.value;
-  for (const { site, pattern, place } of template.places) {
+  for (const { site, pattern, place, form } of template.places) {
     const read = readPattern(pattern);
     if ("column" in read) problems.push(patternProblem(read, place));
-    else add(site, fillPattern(read, lookUp), `"${pattern}"`);
+    else add(site, fillPattern(read, lookUp, form && ((value) => write(form, value))), `"${pattern}"`);
   }
   for (const { name, sites } of template.answers)
     for (const site of sites)
       add(site, variant.answers[name]?.value ?? (site.form === "raw" ? "0" : ""), name);
   const added = template.parts.flatMap((part) => part.added.flatMap((file) => file.fills));
   for (const fill of [...template.parts.flatMap((part) => part.fills), ...added]) {
-    const value = lookUp(fill.holds);
+    const value = fill.target === undefined ? lookUp(fill.holds) : variant.profiles[fill.target];
     if (value === undefined && fill.optional) continue;
     add(fill.site, value === undefined ? undefined : filled(fill, value), fill.holds, fill);
   }

@@ -18,6 +18,10 @@ export const ofWork = {
     title: "A file of the template cannot be read",
     fix: "Open the template in its own tools and mend the file; it must build before it can be branded.",
   },
+  "left-out-named": {
+    title: "A file is to be left out that another refers to",
+    fix: "Take it off `leave` in template.yaml, or take the reference out of the template; a build that misses it fails.",
+  },
   "template-gap": {
     title: "A place that the template does not have",
     fix: "Add it to the template, or name it in template.yaml; until then the client's value does not appear there.",
@@ -62,6 +66,14 @@ export const ofWork = {
     title: "The template's name is left in a variant",
     fix: "Name the place under `fill` in template.yaml, or leave the file out with `leave`.",
   },
+  "residue-address": {
+    title: "An address of the template is left in a variant",
+    fix: "Name the place under `fill` in template.yaml, with {domain}, {email} or {scheme}.",
+  },
+  "residue-owner": {
+    title: "The template's owner, publisher or team is left in a variant",
+    fix: "Name the place under `fill` in template.yaml, with {owner}, {windows.publisherName} or {signing.team}.",
+  },
   "residue-color": {
     title: "A colour of the template's brand",
     fix: "Name the place under `fill` in template.yaml, such as a custom property with {colors.brand}; or allow it with a reason.",
@@ -76,7 +88,7 @@ export const ofWork = {
   },
   "residue-picture": {
     title: "A picture of the template is left in a variant",
-    fix: "Leave the file out with `leave` in template.yaml, or have the template refer to it as one of its icons.",
+    fix: "Say under `pictures` in template.yaml what it is, so that it is drawn anew; or leave it out with `leave`.",
   },
   "folder-in-use": {
     title: "The folder is already there",

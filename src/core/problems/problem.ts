@@ -13,11 +13,32 @@ export interface Problem {
   expected?: string;
   /** What to do next. */
   fix: string;
+  /** What it has in common with others that are told together: of which kind they are, and what of the template, which says so where. */
+  cause?: Cause;
+  /** What settles it, as an entry of template.yaml. */
+  settle?: Settlement;
   /** Key of the client it concerns; absent when it concerns the whole workspace. */
   client?: string;
 }
 
-export type ProblemDetail = Partial<Pick<Problem, "severity" | "expected" | "fix" | "client">> & {
+/** What problems have in common that are told together. */
+export interface Cause {
+  of: ProblemCode;
+  /** What of the template is left. */
+  text?: string;
+  /** Where the template says it. */
+  from?: Place;
+  /** The file it is about, within its variant. */
+  file: string;
+}
+
+/** An entry of template.yaml, and the list that it goes into. */
+export interface Settlement {
+  list: "fill" | "pictures" | "leave" | "allow";
+  entry: string | Readonly<Record<string, string | number>>;
+}
+
+export type ProblemDetail = Partial<Pick<Problem, "severity" | "expected" | "fix" | "client" | "cause">> & {
   place?: Place | undefined;
 };
 

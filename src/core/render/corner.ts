@@ -19,7 +19,8 @@ export interface Corner {
 const marked: Readonly<Record<Slot["platform"], RegExp>> = {
   android: /^(launcher|launcher-round|adaptive-foreground|tv-banner)$/,
   ios: /^icon$/,
-  windows: /Logo$/,
+  desktop: /icon$|^icns$/,
+  windows: /Logo$|^program-icon$/,
   web: /^(any|maskable|touch|favicon)$/,
 };
 

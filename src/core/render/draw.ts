@@ -6,6 +6,7 @@ import { composeSvg, embedded, nested, tileSize } from "./compose.ts";
 import { cropped } from "./crop.ts";
 import { type Drawing, isOnPlainGround } from "./drawing.ts";
 import type { Placed } from "./fit.ts";
+import { packIcns } from "./icns.ts";
 import { packIco } from "./ico.ts";
 import { lastFew } from "./last-few.ts";
 import { openLayers } from "./layers.ts";
@@ -22,7 +23,11 @@ export interface Renderer {
   png(drawing: Drawing): Promise<Buffer>;
   /** The drawings, smallest first, in one icon file. */
   ico(drawings: readonly Drawing[]): Promise<Buffer>;
+  /** The same, as the Mac's icon file. */
+  icns(drawings: readonly Drawing[]): Promise<Buffer>;
   svg(drawing: Drawing): Promise<Buffer>;
+  /** The same in a form that loses a little, where a template has its picture so. */
+  other(drawing: Drawing, form: "jpeg" | "webp"): Promise<Buffer>;
 }
 
 /** Drawn parts kept for the next picture: those of one screen follow each other. */
@@ -99,13 +104,19 @@ export function createRenderer(read: (file: string) => Uint8Array): Renderer {
     return encodePng(await content(part.drawing, trueColor), part.placement);
   };
 
+  /** Within an icon file, pictures have 32 bits a pixel (Windows, ICO format). */
+  const within = (drawings: readonly Drawing[]) =>
+    Promise.all(drawings.map(async (each) => ({ side: each.width, png: await png(each, true) })));
+
   return {
     png: (drawing) => png(drawing),
-    async ico(drawings) {
-      return packIco(
-        // Within an icon file, pictures have 32 bits a pixel (Windows, ICO format).
-        await Promise.all(drawings.map(async (each) => ({ side: each.width, png: await png(each, true) }))),
-      );
+    ico: async (drawings) => packIco(await within(drawings)),
+    icns: async (drawings) => packIcns(await within(drawings)),
+    async other(drawing, form) {
+      const picture = sharp(await png(drawing));
+      return form === "jpeg"
+        ? picture.jpeg({ quality: 92 }).toBuffer()
+        : picture.webp({ quality: 92 }).toBuffer();
     },
     async svg(drawing) {
       const svg = await asSvg(drawing);

@@ -5,6 +5,8 @@ const writers = {
   "android-string": (value: string) => escapeXml(androidString(value)),
   "gradle-double": (value: string) => gradleDouble(value),
   "gradle-single": (value: string) => gradleSingle(value),
+  /** A whole literal, quotes included. */
+  "gradle-quoted": (value: string) => `"${gradleDouble(value)}"`,
   "gradle-number": (value: string) => value,
   openstep: (value: string) =>
     /^[A-Za-z0-9_./]+$/.test(value) ? value : `"${escapeC(value, "U").replace(/"/g, '\\"')}"`,
@@ -29,6 +31,19 @@ const writers = {
   css: (value: string) => (isPlainCss(value) ? value : cssString(value, '"')),
   "css-double": (value: string) => cssString(value, '"'),
   "css-single": (value: string) => cssString(value, "'"),
+  "code-double": (value: string) => codeString(value, '"'),
+  "code-single": (value: string) => codeString(value, "'"),
+  "code-template": (value: string) => codeString(value, "`").replaceAll("${", "\\${"),
+  /** A string of a Windows resource script; a quote is doubled (Microsoft, resource-definition statements). */
+  "resource-string": (value: string) => `"${escapeC(value).replaceAll('"', '""')}"`,
+  /** A value of a line in a script that is a string of C. */
+  "c-string": (value: string) => `"${escapeC(value).replaceAll('"', '\\"')}"`,
+  /** Within a text that stands in quotes, or in none: of code that puts values in behind a dollar sign, and of code that does not. */
+  "code-inner": (value: string) => codeInner(value).replaceAll("$", "\\$"),
+  "plain-code-inner": (value: string) => codeInner(value),
+  "json-inner": (value: string) => JSON.stringify(value).slice(1, -1),
+  /** One line of a text that is nobody's format. */
+  line: (value: string) => value.replace(/\s*[\r\n]+\s*/g, " "),
   raw: (value: string) => value,
   "html-text": (value: string) => escapeHtml(value).replace(/</g, "&lt;").replace(/>/g, "&gt;"),
   "html-attribute": (value: string) =>
@@ -40,6 +55,16 @@ export type Form = keyof typeof writers;
 
 /** Writes a value in a form, escaped so that the format's own parser reads back the same value. */
 export const write = (form: Form, value: string): string => writers[form](value);
+
+/** A string of JavaScript (ECMAScript, string literals): what is no character stands by its number. */
+const codeString = (value: string, quote: string): string =>
+  quote +
+  escapeC(value.toWellFormed())
+    .replaceAll(quote, `\\${quote}`)
+    .replace(/[\u2028\u2029]/g, unicodeEscape) +
+  quote;
+
+const codeInner = (value: string): string => escapeC(value.toWellFormed()).replace(/["'`]/g, "\\$&");
 
 const gradleDouble = (value: string): string => escapeC(value).replace(/"/g, '\\"').replace(/\$/g, "\\$");
 

@@ -1,3 +1,4 @@
+import { parsedOnce } from "../files/parsed-once.ts";
 import { placeAt, type Source } from "../files/source.ts";
 import { refuse } from "../problems/problem.ts";
 import type { Site } from "./site.ts";
@@ -24,11 +25,12 @@ const quoted = /"((?:[^"\\]|\\[\s\S])*)"|'((?:[^'\\]|\\[\s\S])*)'/y;
 const data = /<[0-9a-fA-F\s]*>/y;
 
 /** Parses an OpenStep property list, with the ranges of its values. Throws a Refusal (template-syntax). */
-export const parseOpenStep = (source: Source): OpenStep => openStepParser(source).value(0);
+export const parseOpenStep = parsedOnce((source: Source): OpenStep => openStepParser(source).value(0));
 
 /** Parses a .strings file: the entries of a group, without its braces. Throws a Refusal (template-syntax). */
-export const parseStrings = (source: Source): OpenStep =>
-  openStepParser(source).entries(0, source.text.length);
+export const parseStrings = parsedOnce(
+  (source: Source): OpenStep => openStepParser(source).entries(0, source.text.length),
+);
 
 function openStepParser(source: Source) {
   const { text } = source;

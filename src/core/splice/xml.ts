@@ -51,6 +51,9 @@ export const parseXml = parsedOnce((source: Source): XmlElement => {
       },
     ),
   );
+  parser.on("doctype", (doctype) => {
+    for (const [name, value] of internalEntities(doctype)) parser.ENTITIES[name] = value;
+  });
   parser.on("opentagstart", () => {
     attributes = new Map();
     start = text.lastIndexOf("<", parser.position - 1);
@@ -95,6 +98,14 @@ export const parseXml = parsedOnce((source: Source): XmlElement => {
   if (!root) refuse("template-syntax", `${source.file} holds no XML.`);
   return root;
 });
+
+/** Entities that a file declares for itself (XML 1.0, internal entities); one that holds others, or lies outside, is none of them. */
+const internalEntities = (doctype: string): [name: string, value: string][] =>
+  [...doctype.matchAll(/<!ENTITY\s+([\w.-]+)\s+(?:"([^"<&%]*)"|'([^'<&%]*)')\s*>/g)]
+    .slice(0, mostEntities)
+    .map(([, name = "", double, single]) => [name, double ?? single ?? ""]);
+
+const mostEntities = 200;
 
 /** The parser reports an attribute when it has read its closing quote, or one character on. */
 function valueEnd(text: string, position: number): number {

@@ -24,6 +24,9 @@ const themeColors: Readonly<Record<string, Field>> = {
   colorOnPrimary: "colors.onBrand",
 };
 
+/** Longest chain of texts that refer to each other. */
+const longestChain = 8;
+
 /** Whether a resource is for the night (Android documentation, "Dark theme"). */
 export const forNight = (file: string): boolean => /\/res\/[^/]*-night[-/]/.test(file);
 
@@ -55,12 +58,20 @@ export function followReferences(template: Folder, resources: AndroidResources) 
       fill("app.label", [site]);
       return;
     }
-    const written = resources
-      .values(ref)
-      .flatMap(({ file, element }) => textSite(file, element, "android-string") ?? []);
-    const found = [...written, ...resources.built(ref)];
+    const found = textsBehind(ref, 0);
     if (found.length === 0) refuseDangling(template, manifestFile, site, "label");
     fill("app.label", found);
+  }
+
+  /** Where a text resource is written down, through those that are nothing but a reference to another. */
+  function textsBehind(ref: ResourceRef, depth: number): Site[] {
+    if (depth > longestChain) return [];
+    const written = resources.values(ref).flatMap(({ file, element }) => {
+      const site = textSite(file, element, "android-string");
+      const next = readReference(site?.value);
+      return next ? textsBehind(next, depth + 1) : site ? [site] : [];
+    });
+    return [...written, ...resources.built(ref)];
   }
 
   /** A launcher icon: its bitmaps, and where it is adaptive, the layers. */
@@ -107,8 +118,9 @@ export function followReferences(template: Folder, resources: AndroidResources) 
       if (!picture) continue;
       if (name === "windowSplashScreenAnimatedIcon") draw(plate ? "start-mark-plate" : "start-mark", picture);
       if (name === "windowSplashScreenBrandingImage") draw("start-branding", picture);
-      if (name === "windowBackground" && picture.type === "color") start(site);
-      else if (name === "windowBackground") startScreen(picture);
+      const isGround = name === "windowBackground" || (name === "background" && picture.type !== "color");
+      if (isGround && picture.type === "color") start(site);
+      else if (isGround) startScreen(picture);
     }
   }
 
@@ -129,7 +141,8 @@ export function followReferences(template: Folder, resources: AndroidResources) 
   }
 
   /** The start screen before API 31: a list of layers, or a plain colour. */
-  function startScreen(ref: ResourceRef): void {
+  function startScreen(ref: ResourceRef, depth = 0): void {
+    if (depth > longestChain) return;
     const files = resources.files(ref);
     if (files.length > 0 && files.every((file) => !file.endsWith(".xml"))) fullStart(ref);
     for (const file of files.filter((each) => each.endsWith(".xml"))) {
@@ -138,13 +151,20 @@ export function followReferences(template: Folder, resources: AndroidResources) 
           attributeSite(file, element, "android:drawable") ?? attributeSite(file, element, "android:src");
         const picture = readReference(shown?.value);
         const full = /fill|clip/.test(attributeOf(element, "android:gravity") ?? "");
-        if (picture && picture.type !== "color" && full) fullStart(picture);
-        else if (picture && picture.type !== "color") draw("start-mark", picture);
-        const colored = attributeSite(file, element, "android:color") ?? shown;
-        start(colored);
+        const repeated = /repeat|mirror/.test(attributeOf(element, "android:tileMode") ?? "");
+        if (!picture || picture.type === "color")
+          start(attributeSite(file, element, "android:color") ?? shown);
+        else if (repeated) draw("start-texture", picture);
+        else if (picture.type === "drawable" && isList(picture)) startScreen(picture, depth + 1);
+        else if (full) fullStart(picture);
+        else draw("start-mark", picture);
       }
     }
   }
+
+  /** Whether a drawable is a list of others. */
+  const isList = (ref: ResourceRef): boolean =>
+    resources.files(ref).some((file) => file.endsWith(".xml") && !isDrawn(file));
 
   /** One picture over the whole screen, upright and, where the template has it so, turned. */
   function fullStart(ref: ResourceRef): void {
@@ -171,7 +191,9 @@ export function followReferences(template: Folder, resources: AndroidResources) 
 
   /** A drawable that is itself a drawing (a vector, a shape), not a reference to others. */
   function isDrawn(file: string): boolean {
-    return !["adaptive-icon", "layer-list", "selector"].includes(resources.xml(file).name);
+    return !["adaptive-icon", "layer-list", "selector", "bitmap", "inset", ""].includes(
+      resources.xml(file).name,
+    );
   }
 
   return {

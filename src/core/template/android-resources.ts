@@ -1,6 +1,6 @@
 import type { Folder } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
-import { refuse } from "../problems/problem.ts";
+import { type Problem, problem, Refusal, refuse } from "../problems/problem.ts";
 import type { Form } from "../splice/forms.ts";
 import { literalSite } from "../splice/gradle.ts";
 import type { Site } from "../splice/site.ts";
@@ -31,7 +31,9 @@ export interface AndroidResources {
   built(ref: ResourceRef): Site[];
   /** Files of a drawable, mipmap, layout …, in every qualifier. */
   files(ref: ResourceRef): string[];
+  /** A resource that is no well-formed XML is empty, and told under `unread`. */
   xml(file: string): XmlElement;
+  unread(): readonly Problem[];
 }
 
 export function readReference(text: string | undefined): ResourceRef | undefined {
@@ -57,10 +59,11 @@ export function openAndroidResources(template: Folder, module: AppModule): Andro
     return own.length > 0 ? own : all;
   };
 
+  const unread: Problem[] = [];
   const xml = (file: string) => {
     let root = parsed.get(file);
     if (!root) {
-      root = parseXml(template.source(file));
+      root = readXml(template, file, unread);
       parsed.set(file, root);
     }
     return root;
@@ -82,6 +85,7 @@ export function openAndroidResources(template: Folder, module: AppModule): Andro
   return {
     main: `${prefix}src/${set ?? "main"}/res`,
     xml,
+    unread: () => unread,
     values({ type, name }) {
       values ??= allValues();
       const named = values.filter((each) => each.type === type && sameName(each.name, name));
@@ -98,13 +102,41 @@ export function openAndroidResources(template: Folder, module: AppModule): Andro
       });
     },
     files({ type, name }) {
-      const form = new RegExp(`/res/${type}(-[^/]+)?/${escapeRegExp(name)}(\\.9)?\\.(xml|png|webp|jpg)$`);
+      const form = new RegExp(
+        `/res/${type}(-[^/]+)?/${escapeRegExp(name)}(\\.9)?\\.(xml|png|webp|jpe?g|gif)$`,
+      );
       return nearest(
         files.filter((file) => form.test(file)),
         (file) => file,
       );
     },
   };
+}
+
+const nothing: XmlElement = {
+  name: "",
+  attributes: new Map(),
+  children: [],
+  text: "",
+  start: 0,
+  end: 0,
+  innerStart: 0,
+  innerEnd: 0,
+  selfClosing: true,
+};
+
+function readXml(template: Folder, file: string, unread: Problem[]): XmlElement {
+  try {
+    return parseXml(template.source(file));
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    unread.push(
+      ...error.problems.map(({ message, place }) =>
+        problem("template-gap", `Android: passed over: ${message}`, { severity: "warning", place }),
+      ),
+    );
+    return nothing;
+  }
 }
 
 /** A style's full stops and a reference's underscores mean the same. */

@@ -1,14 +1,17 @@
 import { androidStoreSlots } from "../catalog/android.ts";
 import { placeAt } from "../files/source.ts";
 import { problem } from "../problems/problem.ts";
-import { gradleSettings, keyedSite, settingsNamed } from "../splice/gradle.ts";
+import { type GradleToken, gradleSettings, keyedSite, settingsNamed } from "../splice/gradle.ts";
 import { emptySite, type Site } from "../splice/site.ts";
 import { attributeOf, attributeSite, find, findAll, parseXml, walk, type XmlElement } from "../splice/xml.ts";
 import type { Wants } from "../values/missing.ts";
+import { androidIdentities } from "./android-identities.ts";
 import { addMissing } from "./android-missing.ts";
 import { followReferences } from "./android-references.ts";
 import { openAndroidResources, type ResourceRef, readReference } from "./android-resources.ts";
+import { signingLine } from "./android-signing.ts";
 import { type AppModule, appModules, manifestsOf, valuesOf } from "./gradle-project.ts";
+import { isFromPubspec } from "./settings/pubspec.ts";
 import { type Fill, firstOfEachPlace, heldValues, type PartSurvey, type SurveyPart } from "./survey.ts";
 
 /** Surveys the Android apps of a template's Gradle project; undefined where there is none. */
@@ -38,6 +41,8 @@ export const surveyAndroid: SurveyPart = (template, wants) => {
   };
 };
 
+type GapAt = (what: string, file: string, at: number, severity?: "error" | "warning") => void;
+
 type ModuleSurvey = Pick<PartSurvey, "fills" | "pictures" | "brandFiles" | "added" | "missing" | "gaps"> & {
   namespace: string | undefined;
 };
@@ -45,10 +50,10 @@ type ModuleSurvey = Pick<PartSurvey, "fills" | "pictures" | "brandFiles" | "adde
 function surveyModule(template: Parameters<SurveyPart>[0], module: AppModule, wants: Wants): ModuleSurvey {
   const resources = openAndroidResources(template, module);
   const survey = followReferences(template, resources);
-  const gapAt = (what: string, file: string, at: number) =>
+  const gapAt: GapAt = (what, file, at, severity = "warning") =>
     survey.gaps.push(
       problem("template-gap", `Android: ${what}.`, {
-        severity: "warning",
+        severity,
         place: placeAt(template.source(file), at),
       }),
     );
@@ -67,21 +72,29 @@ function surveyModule(template: Parameters<SurveyPart>[0], module: AppModule, wa
   const settings = gradleSettings(module.script, template.source(module.script).text);
   const [namespace] = settingsNamed(settings, "namespace", ["android"]);
   survey.fills.push(...identifierFills(module, gapAt));
+  const manifests = manifestsOf(template, module.folder).map((file) => ({
+    file,
+    root: parseXml(template.source(file)),
+  }));
   for (const [name, field] of [
     ["versionName", "version"],
     ["versionCode", "build"],
   ] as const) {
     const values = valuesOf(module, name);
-    for (const { statement, sites } of values) {
+    const inManifest = manifests.flatMap(
+      ({ file, root }) => attributeSite(file, root, `android:${name}`) ?? [],
+    );
+    survey.fill(
+      field,
+      inManifest.filter(({ value }) => !value.includes("$")),
+    );
+    for (const { statement, sites, value } of values) {
       survey.fill(field, sites);
-      if (sites.length === 0)
+      const expression = value.map(({ text }) => text).join("");
+      if (sites.length === 0 && inManifest.length === 0 && !isFromPubspec(template, expression))
         gapAt(`${name} is worked out by the build`, statement.file, statement.tokens[0]?.start ?? 0);
     }
   }
-  const manifests = manifestsOf(template, module.folder).map((file) => ({
-    file,
-    root: parseXml(template.source(file)),
-  }));
   for (const { file, root } of manifests) {
     for (const element of walk(root)) {
       for (const site of placed(attributeSite(file, element, "android:label"))) survey.label(site, file);
@@ -96,6 +109,17 @@ function surveyModule(template: Parameters<SurveyPart>[0], module: AppModule, wa
     for (const theme of themesOf(root)) survey.theme(theme);
     for (const data of findAll(root, "meta-data")) survey.notification(file, data);
   }
+  const [identifier] = heldValues(survey.fills, "identifiers.android");
+  survey.fills.push(
+    ...androidIdentities({
+      template,
+      module,
+      resources,
+      manifests: manifests.map(({ file }) => file),
+      identifier,
+    }),
+  );
+  survey.fills.push(...signingLine(template, module));
   const [main] = manifests;
   const more = main
     ? addMissing({ template, resources, survey, wants, manifest: main, placed })
@@ -103,21 +127,23 @@ function surveyModule(template: Parameters<SurveyPart>[0], module: AppModule, wa
   return {
     ...survey,
     ...more,
+    gaps: [...survey.gaps, ...resources.unread()],
     namespace: namespace?.site.value ?? attributeOf(main?.root, "package"),
   };
 }
 
 /** The application ID wherever it is given; a flavour's keeps what it has behind the others'. */
-function identifierFills(module: AppModule, gapAt: (what: string, file: string, at: number) => void): Fill[] {
+function identifierFills(module: AppModule, gapAt: GapAt): Fill[] {
   const values = valuesOf(module, "applicationId");
   const base = values.find(({ statement }) => statement.blocks.at(-1) === "defaultConfig") ?? values[0];
   const identifier = base?.sites[0]?.value;
-  for (const { statement, sites } of values)
-    if (sites.length === 0)
-      gapAt("applicationId is worked out by the build", statement.file, statement.tokens[0]?.start ?? 0);
-  if (values.length === 0) return madeFromNamespace(module);
-  return values.flatMap(({ sites, statement }) =>
-    sites.map((site): Fill => {
+  if (values.length === 0) {
+    const made = madeFromNamespace(module);
+    if (made.length === 0) gapAt("nothing says which application ID the app has", module.script, 0, "error");
+    return made;
+  }
+  return values.flatMap(({ sites, statement, value }) =>
+    (sites.length > 0 ? sites : workedOut(statement.file, value)).map((site): Fill => {
       const after =
         identifier && site.value.startsWith(`${identifier}.`) ? site.value.slice(identifier.length) : "";
       if (identifier && site.value !== identifier && !after)
@@ -129,6 +155,17 @@ function identifierFills(module: AppModule, gapAt: (what: string, file: string, 
       return { holds: "identifiers.android", site, shape: "text", ...(after ? { after } : {}) };
     }),
   );
+}
+
+/**
+ * What works the identifier out gives way to the client's own, as a literal: it may be the namespace's as well, and that
+ * must stay.
+ */
+function workedOut(file: string, value: readonly GradleToken[]): Site[] {
+  const [first, last] = [value[0], value.at(-1)];
+  if (!first || !last) return [];
+  const [start, end] = [first.start - first.quote.length, last.end + last.quote.length];
+  return [{ file, start, end, value: "", form: "gradle-quoted" }];
 }
 
 /** Without an application ID the namespace is taken for one (Android documentation, "Configure the app module"): it gets its own. */

@@ -78,7 +78,9 @@ const inCatalogs: Look = (template, part, holdsOf, wants) => {
     const holds = holdsOf(set);
     const below = files.find((file) => file.endsWith(`/${set}.colorset/Contents.json`)) ?? "";
     const catalog = dirname(dirname(below));
-    const found = holds ? colorSet({ template, below: catalog, wants }, set, holds) : undefined;
+    const found = holds
+      ? colorSet({ template, below: catalog, wants, platform: part.platform }, set, holds)
+      : undefined;
     return (found?.fills ?? []).map((fill) => ({ ...fill, name: set }));
   });
   return { fills, added: part.added };
@@ -98,7 +100,12 @@ const inStyles: Look = (template, part, holdsOf) => ({
   added: part.added,
 });
 
-const looks: Partial<Record<Platform, Look>> = { android: inResources, ios: inCatalogs, web: inStyles };
+const looks: Partial<Record<Platform, Look>> = {
+  android: inResources,
+  ios: inCatalogs,
+  desktop: inCatalogs,
+  web: inStyles,
+};
 
 /** The parts of a template with the places of the colours that template.yaml names. Refuses a name that no part has. */
 export function withColors(

@@ -1,7 +1,7 @@
 import { findNodeAtLocation } from "jsonc-parser";
-import type { Folder } from "../files/folder.ts";
+import { type Folder, textIfAny } from "../files/folder.ts";
 import { jsonSite, memberSite, parseJson } from "../splice/json.ts";
-import { entry, openStepSite, parseOpenStep } from "../splice/openstep.ts";
+import { entry, openStepSite, parseOpenStep, textOf } from "../splice/openstep.ts";
 import { plistStart } from "../splice/plist.ts";
 import { emptySite, type Site } from "../splice/site.ts";
 import { attributeSite, find, findAll, parseXml, type XmlElement } from "../splice/xml.ts";
@@ -64,11 +64,16 @@ function screens(file: string, root: XmlElement, application: XmlElement): Fill[
   });
 }
 
-const orientationKeys = ["UISupportedInterfaceOrientations", "UISupportedInterfaceOrientations~ipad"];
+/** Keys of a property list, and of the settings that stand for them; an iPad's own app must have all turns where it shares the screen. */
+const orientationKeys = [
+  { key: "UISupportedInterfaceOrientations", isTablet: false },
+  { key: "UISupportedInterfaceOrientations~ipad", isTablet: true },
+] as const;
 
 const inIos: Look = (template, files) => {
   const fills: Fill[] = [];
   for (const file of files.filter((each) => /(\.plist|\.pbxproj)$/.test(each))) {
+    if (textIfAny(template.bytes(file)) === undefined) continue;
     const source = template.source(file);
     if (file.endsWith(".pbxproj")) fills.push(...inProject(file, source));
     else if (/<key>UILaunch/.test(source.text)) fills.push(...inList(file, source));
@@ -76,26 +81,40 @@ const inIos: Look = (template, files) => {
   return fills;
 };
 
+/** An iPad app that shares the screen with others and lacks a turn is refused (App Store Connect, ITMS-90474); one that fills the screen is not. */
+const tabletShape = (fillsScreen: boolean) =>
+  fillsScreen ? ("interfaceOrientations" as const) : ("everyOrientation" as const);
+
 function inList(file: string, source: { file: string; text: string }): Fill[] {
   const children = parseXml(source).children[0]?.children ?? [];
-  const found = orientationKeys.flatMap((key): Fill[] => {
+  const valueUnder = (key: string) => {
     const at = children.findIndex(({ name, text }) => name === "key" && text === key);
-    const value = children[at + 1];
-    if (at === -1 || value?.name !== "array" || value.selfClosing) return [];
+    return at === -1 ? undefined : children[at + 1];
+  };
+  const fillsScreen = valueUnder("UIRequiresFullScreen")?.name === "true";
+  const found = orientationKeys.flatMap(({ key, isTablet }): Fill[] => {
+    const value = valueUnder(key);
+    if (value?.name !== "array" || value.selfClosing) return [];
     const site: Site = { file, start: value.innerStart, end: value.innerEnd, value: "", form: "raw" };
-    return [{ holds: "orientation", site, shape: "interfaceOrientations", after: "\n\t" }];
+    const shape = isTablet ? tabletShape(fillsScreen) : "interfaceOrientations";
+    return [{ holds: "orientation", site, shape, after: "\n\t" }];
   });
   const at = plistStart(source);
-  if (found.length > 0 || at === undefined) return found;
-  const opens = "\n\t<key>UISupportedInterfaceOrientations</key>\n\t<array>";
+  if (at === undefined) return found;
+  const lacking = orientationKeys.filter(({ key, isTablet }) =>
+    isTablet ? valueUnder(key) === undefined && !fillsScreen : found.length === 0,
+  );
   return [
-    {
-      holds: "orientation",
-      site: emptySite(file, at, "raw"),
-      shape: "interfaceOrientations",
-      opens,
-      closes: "\n\t</array>",
-    },
+    ...found,
+    ...lacking.map(
+      ({ key, isTablet }): Fill => ({
+        holds: "orientation",
+        site: emptySite(file, at, "raw"),
+        shape: isTablet ? "everyOrientation" : "interfaceOrientations",
+        opens: `\n\t<key>${key}</key>\n\t<array>`,
+        closes: "\n\t</array>",
+      }),
+    ),
   ];
 }
 
@@ -114,7 +133,7 @@ const projectSettings = [
   {
     name: "INFOPLIST_KEY_UISupportedInterfaceOrientations_iPad",
     holds: "orientation",
-    shape: "orientationSetting",
+    shape: "everyOrientationSetting",
   },
 ] as const;
 
@@ -126,7 +145,9 @@ function inProject(file: string, source: { file: string; text: string }): Fill[]
     const settings = entry(object, "buildSettings");
     const found = projectSettings.flatMap(({ name, holds, shape }): Fill[] => {
       const site = openStepSite(file, entry(settings, name));
-      return site ? [{ holds, site, shape }] : [];
+      const fillsScreen = textOf(entry(settings, "INFOPLIST_KEY_UIRequiresFullScreen")) === "YES";
+      const written = shape === "everyOrientationSetting" && fillsScreen ? "orientationSetting" : shape;
+      return site ? [{ holds, site, shape: written }] : [];
     });
     const isTarget = settings?.kind === "group" && settings.entries.has("ASSETCATALOG_COMPILER_APPICON_NAME");
     if (!isTarget || settings.entries.has("TARGETED_DEVICE_FAMILY")) return found;
@@ -173,9 +194,13 @@ const inWeb: Look = (template, files) =>
       ];
     });
 
+/** A window is turned by nobody. */
+const inDesktop: Look = () => [];
+
 const looks: Readonly<Record<Platform, Look>> = {
   android: inAndroid,
   ios: inIos,
+  desktop: inDesktop,
   windows: inWindows,
   web: inWeb,
 };

@@ -1,6 +1,6 @@
 import type { Folder } from "../files/folder.ts";
 import { type Cut, elementCut, memberCuts, pageCuts } from "../splice/cut.ts";
-import { attributeOf, find, parseXml, walk } from "../splice/xml.ts";
+import { attributeOf, find, findAll, parseXml, walk, type XmlElement } from "../splice/xml.ts";
 import { knownNeeds, type Needs } from "../values/needs.ts";
 import type { Platform } from "../values/platform.ts";
 import type { FeaturePlaces, Found, Search } from "./feature-places.ts";
@@ -18,6 +18,7 @@ function needsOf(name: string, declared: Needs): Needs {
   ];
   return {
     android: {
+      links: known.android?.links,
       permissions: both(known.android?.permissions, declared.android?.permissions),
       components: both(known.android?.components, declared.android?.components),
     },
@@ -79,6 +80,8 @@ const inAndroid: Search = (template, files, { android }, declared) => {
       const name = attributeOf(element, "android:name") ?? "";
       const isPermission = permissionElements.has(element.name) && wanted.permissions.has(name);
       const isComponent = componentElements.has(element.name) && wanted.components.has(name);
+      if (android?.links && element.name === "intent-filter" && opensByAddress(element))
+        cuts.push(elementCut(file, text, element));
       if (isPermission) there.add(name);
       if (isPermission || isComponent) cuts.push(elementCut(file, text, element));
     }
@@ -86,6 +89,12 @@ const inAndroid: Search = (template, files, { android }, declared) => {
   const lacking = (declared.android?.permissions ?? []).filter((name) => !there.has(name));
   return { cuts, adds: manifests.length > 0 ? askedOfAndroid(template, manifests, lacking) : [] };
 };
+
+/** Whether a filter opens the app by an address that somebody follows (Android documentation, "Create deep links"). */
+const opensByAddress = (filter: XmlElement): boolean =>
+  findAll(filter, "category").some(
+    (each) => attributeOf(each, "android:name") === "android.intent.category.BROWSABLE",
+  ) && findAll(filter, "data").some((each) => attributeOf(each, "android:scheme") !== undefined);
 
 /** Permissions and hardware that a manifest lacks, in front of its application (Android documentation, app manifest). */
 function askedOfAndroid(
@@ -147,6 +156,15 @@ function askedOfWindows(template: Folder, file: string, names: readonly string[]
   );
 }
 
+/** A Mac app asks for what a phone's does, in the same files. */
+const inDesktop: Search = (template, files, needs, declared) =>
+  inIos(
+    template,
+    files.filter((file) => /\.(plist|entitlements|pbxproj|strings)$/.test(file)),
+    needs,
+    declared,
+  );
+
 const inWeb: Search = (template, files, { web }) => ({
   cuts: [
     ...(web?.members?.length
@@ -165,6 +183,7 @@ const inWeb: Search = (template, files, { web }) => ({
 const searches: Readonly<Record<Platform, Search>> = {
   android: inAndroid,
   ios: inIos,
+  desktop: inDesktop,
   windows: inWindows,
   web: inWeb,
 };

@@ -28,6 +28,8 @@ export interface AppModule {
 /** What a setting is given, and where. */
 export interface GradleValue {
   statement: Scripted;
+  /** What is given, as it is written. */
+  value: readonly GradleToken[];
   sites: Site[];
 }
 
@@ -66,14 +68,39 @@ export function manifestsOf(template: Folder, module: string): string[] {
 /** What a module's build gives to a name, in its defaults and in each of its flavours. */
 export function valuesOf(module: AppModule, name: string): GradleValue[] {
   return module.statements.flatMap((statement) => {
-    const [android, block, ...rest] = statement.blocks;
-    const within =
-      android === "android" &&
-      ((block === "defaultConfig" && rest.length === 0) || (block === "productFlavors" && rest.length === 1));
-    const set = within ? assignment(statement) : undefined;
-    return set?.name === name ? [{ statement, sites: module.resolve(set.value) }] : [];
+    const { blocks, ...given } = inBlocks(statement);
+    const set = givesValues(blocks) ? assignment({ ...given, blocks }) : undefined;
+    return set?.name === name
+      ? [{ statement: { ...statement, blocks }, value: set.value, sites: module.resolve(set.value) }]
+      : [];
   });
 }
+
+/** Blocks whose values an app gets: its defaults, and each flavour, within the defaults or beside them. */
+function givesValues(blocks: readonly string[]): boolean {
+  const [android, ...rest] = blocks;
+  if (android !== "android") return false;
+  const within = rest[0] === "defaultConfig" ? rest.slice(1) : rest;
+  return within.length === 0 ? rest.length > 0 : within[0] === "productFlavors" && within.length === 2;
+}
+
+/** A statement with the blocks that it names itself, as in `android.defaultConfig.applicationId = …`. */
+function inBlocks(statement: Scripted): Scripted {
+  const blocks = [...statement.blocks];
+  let { tokens } = statement;
+  while (
+    tokens[0]?.kind === "word" &&
+    tokens[1]?.text === "." &&
+    tokens[2]?.kind === "word" &&
+    isBlock(tokens[0].text)
+  ) {
+    blocks.push(tokens[0].text);
+    tokens = tokens.slice(2);
+  }
+  return { ...statement, blocks, tokens };
+}
+
+const isBlock = (word: string): boolean => word === "android" || word === "defaultConfig";
 
 const depth = (folder: string): number => (folder === "" ? 0 : folder.split("/").length);
 
@@ -81,6 +108,7 @@ const depth = (folder: string): number => (folder === "" ? 0 : folder.split("/")
 function makesApp({ blocks, tokens }: GradleStatement): boolean {
   const words = tokens.map(({ text }) => text).join("");
   if (blocks[0] === "android" && blocks[1] === "defaultConfig") return tokens[0]?.text === "applicationId";
+  if (blocks.length === 0 && /^android\.(defaultConfig\.)?applicationId=/.test(words)) return true;
   const applies = blocks[0] === "plugins" || /^applyplugin/.test(words);
   return applies && applicationPlugin.test(words) && !/applyfalse|apply\(false\)/.test(words);
 }
@@ -154,11 +182,19 @@ function resolver(template: Folder, script: string, root: string): AppModule["re
     if (!first || left === 0) return [];
     const literal = value.length === 1 ? literalSite(file, first) : undefined;
     if (literal) return [literal];
+    const otherwise = value.findIndex(({ text }, at) => text === "?" && value[at + 1]?.text === ":");
+    if (otherwise > 0) {
+      const preferred = resolve(file, value.slice(0, otherwise), left - 1);
+      return preferred.length > 0 ? preferred : resolve(file, value.slice(otherwise + 2), left - 1);
+    }
+    if (!isReference(value)) return [];
     const words = value.filter(({ kind }) => kind === "word").map(({ text }) => text);
     const inCatalog = fromCatalog(words);
     if (inCatalog.length > 0) return inCatalog;
     const strings = value.filter(({ kind }) => kind === "string").map(({ text }) => text);
-    for (const name of [...strings.flatMap(insideBraces), ...words]) {
+    // Of `holder.name`, the name is what holds the value; what holds the name may be anything.
+    const last = words.filter((word) => !connecting.has(word)).at(-1);
+    for (const name of [...strings.flatMap(insideBraces), ...(last ? [last] : [])]) {
       if (connecting.has(name)) continue;
       const found = fromProperties(name);
       if (found.length > 0) return found;
@@ -170,6 +206,16 @@ function resolver(template: Folder, script: string, root: string): AppModule["re
   };
   return (value) => resolve(script, value, longestChain);
 }
+
+/** Whether an expression does nothing but name a value: no sum, no block, nothing new. */
+const isReference = (value: readonly GradleToken[]): boolean =>
+  value.every(
+    ({ kind, text }, at) =>
+      (kind === "mark" ? [".", "(", ")", "[", "]", "!", "?", '"'].includes(text) : text !== "new") &&
+      (text !== "(" ||
+        (value[at - 1] !== undefined && connecting.has(value[at - 1]?.text ?? "")) ||
+        value.length === 1),
+  );
 
 /** A string as a name; where it is nothing but another value put in, that one's name. */
 const insideBraces = (text: string): string[] => {

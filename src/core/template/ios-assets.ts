@@ -1,12 +1,14 @@
 import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
-import { iosIconSlots, iosStartForms, iosStartPoints } from "../catalog/ios.ts";
+import { iosStartForms, iosStartFull, iosStartPoints } from "../catalog/ios.ts";
 import type { Folder } from "../files/folder.ts";
-import { memberSite, nodeSite, parseJson } from "../splice/json.ts";
+import { nodeSite, parseJson } from "../splice/json.ts";
 import type { Site } from "../splice/site.ts";
 import { attributeOf, attributeSite, findAll, parseXml, walk, type XmlElement } from "../splice/xml.ts";
 import { darkOf, type Field } from "../values/fields.ts";
 import type { Wants } from "../values/missing.ts";
-import { addAppearances, addDarkColor } from "./ios-missing.ts";
+import type { Platform } from "../values/platform.ts";
+import { addDarkColor } from "./ios-missing.ts";
+import { pictureSize } from "./picture-size.ts";
 import type { Fill, Found } from "./survey.ts";
 
 /** Where assets are looked for, and what is to be added to them. */
@@ -15,6 +17,7 @@ export interface Assets {
   /** The project's folder. */
   below: string;
   wants: Wants;
+  platform: Platform;
 }
 
 /** The folder of a named asset, in any catalog below the project's folder. */
@@ -24,62 +27,30 @@ function assetFolder(template: Folder, below: string, name: string): string | un
   return file?.slice(0, -"/Contents.json".length);
 }
 
-const picturesIn = (template: Folder, folder: string): string[] =>
+/** Pictures in an asset's folder. */
+export const picturesIn = (template: Folder, folder: string): string[] =>
   template
     .list()
     .filter((file) => file.startsWith(`${folder}/`) && /\.(png|jpe?g|pdf|svg|heic)$/i.test(file));
 
-const images = (root: JsonNode): JsonNode[] => findNodeAtLocation(root, ["images"])?.children ?? [];
+/** Entries of an asset that stand for a picture each. */
+export const images = (root: JsonNode): JsonNode[] => findNodeAtLocation(root, ["images"])?.children ?? [];
 
-const text = (node: JsonNode, ...path: (string | number)[]): string | undefined => {
+/** A text of an asset's description. */
+export const text = (node: JsonNode, ...path: (string | number)[]): string | undefined => {
   const value: unknown = findNodeAtLocation(node, path)?.value;
   return typeof value === "string" ? value : undefined;
 };
 
-/** The app's icon set: each entry of its Contents.json is a row of the catalog. */
-export function appIconSet({ template, below, wants }: Assets, name: string): Found | undefined {
-  const set = assetFolder(template, below, `${name}.appiconset`);
-  if (!set) return undefined;
-  const file = `${set}/Contents.json`;
-  const found: Found = { fills: [], pictures: [], brandFiles: picturesIn(template, set), missing: [] };
-  const listed = images(parseJson(template.source(file)));
-  const [only] = listed;
-  if (only && listed.length === 1 && iconQualifier(only) === "universal")
-    addAppearances(found, template, set, only, wants);
-  for (const image of listed) {
-    const slot = iosIconSlots.find((each) => each.qualifier === iconQualifier(image));
-    if (!slot) continue;
-    const picture = text(image, "filename") ?? `icon-${slot.qualifier.replace("@", "-")}.png`;
-    found.pictures.push({ slot, path: `${set}/${picture}` });
-    if (text(image, "filename") === undefined) found.fills.push(filenameFill(file, image, picture));
-  }
-  return found;
-}
-
-function iconQualifier(image: JsonNode): string | undefined {
-  const idiom = text(image, "idiom");
-  if (idiom === "universal") {
-    const appearance = text(image, "appearances", 0, "value");
-    return appearance ? `universal-${appearance}` : "universal";
-  }
-  const points = text(image, "size")?.split("x")[0];
-  return `${idiom}-${points}@${text(image, "scale") ?? "1x"}`;
-}
-
-/** An entry that names no picture gets one: the member is put behind its last. */
-function filenameFill(file: string, image: JsonNode, picture: string): Fill {
-  const { site, indent } = memberSite(file, image);
-  return { holds: "key", site, shape: "nothing", before: `${indent}"filename" : ${JSON.stringify(picture)}` };
-}
-
 /** Whether an entry of an asset stands for dark screens (Apple, asset catalog reference, appearances). */
 const isDark = (entry: JsonNode): boolean => text(entry, "appearances", 0, "value") === "dark";
 
-/** An image set of the start screen, at every scale and appearance it lists. */
+/** An image set of the start screen, at every scale and appearance it lists, each as large as the template's own. */
 export function imageSet(
-  { template, below }: Assets,
+  { template, below }: Pick<Assets, "template" | "below">,
   name: string,
   points: { width: number; height: number } = iosStartPoints,
+  fills = false,
 ): Found | undefined {
   const set = assetFolder(template, below, `${name}.imageset`);
   if (!set) return undefined;
@@ -87,8 +58,13 @@ export function imageSet(
     const file = text(image, "filename");
     const scale = Number.parseInt(text(image, "scale") ?? "1x", 10);
     if (!file?.endsWith(".png")) return [];
-    const [light, dark] = iosStartForms(points, scale);
-    return [{ slot: isDark(image) ? dark : light, path: `${set}/${file}` }];
+    const own = pictureSize(template, `${set}/${file}`);
+    const forms = fills ? iosStartFull : iosStartForms;
+    const [light, dark] = own ? forms(own, 1) : forms(points, scale);
+    const slot = isDark(image) ? dark : light;
+    return [
+      { slot: { ...slot, qualifier: slot.qualifier.replace(/^\d+x/, `${scale}x`) }, path: `${set}/${file}` },
+    ];
   });
   return { fills: [], pictures, brandFiles: picturesIn(template, set), missing: [] };
 }
@@ -121,11 +97,12 @@ const componentFills = (holds: Field, siteOf: (channel: string) => Site | undefi
   });
 
 /** The start screen's storyboard: its pictures, its ground, and the copies it keeps of named colours. */
-export function storyboard(assets: Assets, name: string): Found | undefined {
+export function storyboard(assets: Assets, named: string): Found | undefined {
   const { template, below } = assets;
+  const name = named.replace(/\.storyboard$/, "");
   const file = template
     .list()
-    .find((each) => each.endsWith(`/${name}.storyboard`) && (!below || each.startsWith(`${below}/`)));
+    .find((each) => `/${each}`.endsWith(`/${name}.storyboard`) && (!below || each.startsWith(`${below}/`)));
   if (!file) return undefined;
   const root = parseXml(template.source(file));
   const found: Found = { fills: [], pictures: [], brandFiles: [], missing: [] };
@@ -137,7 +114,7 @@ export function storyboard(assets: Assets, name: string): Found | undefined {
   };
   for (const view of findAll(root, "imageView")) {
     const image = attributeOf(view, "image");
-    if (image) add(imageSet(assets, image, sizeOf(root, image)));
+    if (image) add(imageSet(assets, image, sizeOf(root, image), isFilled(view)));
   }
   for (const element of walk(root)) {
     if (element.name !== "color" || attributeOf(element, "key") !== "backgroundColor") continue;
@@ -152,6 +129,9 @@ export function storyboard(assets: Assets, name: string): Found | undefined {
 
 const colorElement = (file: string, element: XmlElement): Fill[] =>
   componentFills("colors.start", (channel) => attributeSite(file, element, channel));
+
+/** Whether a picture is scaled until it fills its view, which then is the screen (Apple, UIView.ContentMode). */
+const isFilled = (view: XmlElement): boolean => attributeOf(view, "contentMode") === "scaleAspectFill";
 
 function sizeOf(root: XmlElement, image: string): { width: number; height: number } {
   const declared = findAll(root, "image").find((each) => attributeOf(each, "name") === image);

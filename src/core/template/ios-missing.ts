@@ -6,6 +6,7 @@ import { plistStart } from "../splice/plist.ts";
 import { emptySite, type Site } from "../splice/site.ts";
 import { darkOf, type Field } from "../values/fields.ts";
 import type { MissingKind, Wants } from "../values/missing.ts";
+import type { XcodePart } from "./ios-identity.ts";
 import { type Fill, type Found, insertedText } from "./survey.ts";
 import type { XcodeProject, XcodeTarget } from "./xcode.ts";
 
@@ -58,6 +59,50 @@ const insertedValue = (
   opens: string,
   closes: string,
 ): Fill => ({ holds, site: emptySite(file, at, form), shape: "text", opens, closes });
+
+/** Products that are signed each with a profile of its own (Apple, product types); tests are not. */
+const isSigned = ({ productType }: XcodeTarget): boolean =>
+  /\.(application|app-extension|extensionkit-extension|watchkit2?-extension)/.test(productType);
+
+/** Where a project says which team signs it and with which profile: filled only where a client gives them. */
+export function signingPlaces(
+  { project, targets, identifier }: XcodePart,
+  app: XcodeTarget,
+): { fills: Fill[]; signed: { target: string; suffix: string }[] } {
+  const own = targets.filter(isSigned);
+  const all = [...targets, { settings: project.settings }].flatMap(({ settings }) => settings);
+  const teams = all.flatMap((settings) => settings.sites("DEVELOPMENT_TEAM"));
+  const fills: Fill[] = teams.map((site) => ({ holds: "signing.team", site, shape: "text", optional: true }));
+  for (const { settings, name } of own) {
+    for (const { start, sites } of settings) {
+      if (teams.length === 0 && start !== undefined) fills.push(teamPlace(project.file, start));
+      for (const site of sites("PROVISIONING_PROFILE_SPECIFIER"))
+        fills.push({
+          holds: "signing.profile",
+          site,
+          shape: "text",
+          optional: true,
+          ...(name === app.name ? {} : { target: name }),
+        });
+    }
+  }
+  const signed = own.flatMap(({ name, settings }) => {
+    const bundle = settings.flatMap((each) => each.evaluated("PRODUCT_BUNDLE_IDENTIFIER") ?? [])[0];
+    return identifier && bundle?.startsWith(identifier)
+      ? [{ target: name === app.name ? "" : name, suffix: bundle.slice(identifier.length) }]
+      : [];
+  });
+  return { fills, signed: [...new Map(signed.map((each) => [each.target, each])).values()] };
+}
+
+const teamPlace = (file: string, at: number): Fill => ({
+  holds: "signing.team",
+  site: emptySite(file, at, "openstep"),
+  shape: "text",
+  optional: true,
+  opens: "\n\t\t\t\tDEVELOPMENT_TEAM = ",
+  closes: ";",
+});
 
 /** The dark and the tinted form of an icon that is one picture for all (Apple, asset catalog reference, appearances). */
 export function addAppearances(

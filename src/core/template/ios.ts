@@ -1,105 +1,177 @@
 import { posix } from "node:path";
+import type { Folder } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
-import { type Problem, problem } from "../problems/problem.ts";
+import { type Problem, problem, Refusal } from "../problems/problem.ts";
 import { type PlistString, plistSite, plistStrings } from "../splice/plist.ts";
-import type { Field } from "../values/fields.ts";
-import { appIconSet, colorSet, imageSet, storyboard } from "./ios-assets.ts";
+import type { Wants } from "../values/missing.ts";
+import { type Platform, platformNames } from "../values/platform.ts";
+import { findFile } from "./find-file.ts";
+import { colorSet, imageSet, storyboard } from "./ios-assets.ts";
+import { appIcons } from "./ios-icons.ts";
 import {
   appIdentifier,
-  aroundIdentifier,
-  everySetting,
-  followed,
   identifierFills,
   localizedFills,
+  seenTexts,
+  settingFills,
+  targetName,
 } from "./ios-identity.ts";
-import { displayName } from "./ios-missing.ts";
-import { type Fill, type Found, firstOfEachPlace, heldValues, type SurveyPart } from "./survey.ts";
-import { isApp, readXcodeProject, type XcodeProject, type XcodeTarget } from "./xcode.ts";
+import { displayName, signingPlaces } from "./ios-missing.ts";
+import { plistFills } from "./ios-plist.ts";
+import {
+  type Fill,
+  type Found,
+  firstOfEachPlace,
+  heldValues,
+  mergeFound,
+  type PartSurvey,
+  type SurveyPart,
+} from "./survey.ts";
+import { isApp, isMainApp, readXcodeProjects, type XcodeProject, type XcodeTarget } from "./xcode.ts";
 
-/** Keys of a property list, and of the build settings that stand for them, and what they hold (Apple, Information Property List). */
-const plistFields: Readonly<Record<string, Field>> = {
-  CFBundleDisplayName: "app.label",
-  CFBundleName: "app.label",
-  CFBundleShortVersionString: "version",
-  CFBundleVersion: "build",
-  NSHumanReadableCopyright: "copyright",
+/** Surveys the apps for telephones and tablets of a template's Xcode projects, and what they bring along; undefined where there is none. */
+export const surveyIos: SurveyPart = (template, wants) => surveyXcode(template, wants, "ios");
+
+/** Surveys the Mac apps of a template's Xcode projects; undefined where there is none. */
+export const surveyMac: SurveyPart = (template, wants) => surveyXcode(template, wants, "desktop");
+
+const belongsTo = ({ system }: XcodeTarget, platform: Platform): boolean =>
+  platform === "desktop" ? system === "mac" : system !== "mac";
+
+/** A project's targets of one platform, of which at least one is an app whose files are there. */
+interface Part {
+  project: XcodeProject;
+  targets: readonly XcodeTarget[];
+  app: XcodeTarget;
+}
+
+function partsOf(template: Folder, platform: Platform): Part[] {
+  return readXcodeProjects(template).flatMap((project) => {
+    const isThere = (target: XcodeTarget) => isMainApp(target) && hasFiles(template, project, target);
+    const own = project.targets.filter((target) => belongsTo(target, platform));
+    const others = project.targets.filter((target) => !belongsTo(target, platform));
+    // A target whose files lie elsewhere is no app here, but the project says what it is called: it goes with the others.
+    if (!own.some(isThere) && others.some(isThere)) return [];
+    const targets = others.some(isThere) ? own : [...own, ...others];
+    const app = targets.find(isThere) ?? own.find(isMainApp);
+    return app ? [{ project, targets, app }] : [];
+  });
+}
+
+/** Whether an app's property list is there, where it names one. */
+const hasFiles = (template: Folder, project: XcodeProject, target: XcodeTarget): boolean => {
+  const list = inFolder(project, setting(target, "INFOPLIST_FILE"));
+  return list === undefined || findFile(template, list) !== undefined;
 };
 
-const settingFields: Readonly<Record<string, Field>> = {
-  MARKETING_VERSION: "version",
-  CURRENT_PROJECT_VERSION: "build",
-  INFOPLIST_KEY_CFBundleDisplayName: "app.label",
-  INFOPLIST_KEY_NSHumanReadableCopyright: "copyright",
-};
-
-/** Settings that are left as they are where a client gives no value. */
-const signingFields: Readonly<Record<string, Field>> = {
-  DEVELOPMENT_TEAM: "signing.team",
-  PROVISIONING_PROFILE_SPECIFIER: "signing.profile",
-};
-
-/** Surveys the iOS app of a template; undefined where there is none. */
-export const surveyIos: SurveyPart = (template, wants) => {
-  const project = readXcodeProject(template);
-  const app = project?.targets.find(isApp);
-  if (!project || !app) return undefined;
-  const identifier = appIdentifier(project);
-  const lists = propertyLists(template.has, project).map(
-    (file): PropertyList => ({ file, strings: plistStrings(file, template.source(file)) }),
-  );
-  const main = lists.find((list) => list.file === inFolder(project, setting(app, "INFOPLIST_FILE")));
-  const folders = [main ? posix.dirname(main.file) : "", inFolder(project, app.name) ?? ""].filter(Boolean);
-  const fills: Fill[] = [
-    ...(identifier ? identifierFills(project, identifier) : []),
-    ...settingFills(project),
-    ...lists.flatMap((list) => plistFills(project, list)),
-    ...(identifier
-      ? lists.flatMap(({ strings }) => strings.flatMap(({ site }) => aroundIdentifier(site, identifier)))
-      : []),
-    ...localizedFills(template, folders),
-  ];
-  const found: Found = { fills, pictures: [], brandFiles: [], missing: [] };
-  const gaps: Problem[] = [];
-  const place = placeAt(template.source(project.file), 0);
-  const gap = (what: string) =>
-    gaps.push(problem("template-gap", `iOS: ${what}.`, { severity: "warning", place }));
-  const add = (more: Found | undefined, otherwise: string) => {
-    if (!more) return gap(otherwise);
-    found.fills.push(...more.fills);
-    found.pictures.push(...more.pictures);
-    found.brandFiles.push(...more.brandFiles);
-    found.missing.push(...more.missing);
-  };
-
-  if (!hasDisplayName(project, app, main))
-    add(displayName({ template, wants, project, app, main: main?.file }), "no place for a display name");
-  const assets = { template, below: project.folder, wants };
-  const iconSet = setting(app, "ASSETCATALOG_COMPILER_APPICON_NAME");
-  const noSet = `no app icon set${iconSet ? ` named ${iconSet}` : ""}`;
-  add(iconSet ? appIconSet(assets, iconSet) : undefined, noSet);
-  const accent = setting(app, "ASSETCATALOG_COMPILER_GLOBAL_ACCENT_COLOR_NAME");
-  if (accent) add(colorSet(assets, accent, "colors.brand"), `no colour set named ${accent}`);
-  const written = (...path: string[]) => plistSite(main?.strings ?? [], ...path)?.value;
-  const board = written("UILaunchStoryboardName") ?? setting(app, "INFOPLIST_KEY_UILaunchStoryboardName");
-  if (board) add(storyboard(assets, board), `no storyboard named ${board}`);
-  const [image, color] = [written("UILaunchScreen", "UIImageName"), written("UILaunchScreen", "UIColorName")];
-  if (image) add(imageSet(assets, image), `no image set named ${image}`);
-  if (color) add(colorSet(assets, color, "colors.start"), `no colour set named ${color}`);
-  if (!board && !image && !color) gap("the start screen shows neither a picture nor a colour");
-
-  const first = firstOfEachPlace(found.fills);
+function surveyXcode(template: Folder, wants: Wants, platform: Platform): PartSurvey | undefined {
+  const parts = partsOf(template, platform);
+  const [first] = parts;
+  if (!first) return undefined;
+  const surveys = parts.map((part) => surveyPart(template, wants, platform, part));
+  const found = mergeFound(surveys);
+  const fills = firstOfEachPlace(found.fills);
   return {
-    platform: "ios",
-    folder: project.folder,
-    identifiers: identifier ? [identifier] : [],
-    names: heldValues(first, "app.label", "app.name").filter((name) => !name.includes("$(")),
-    fills: first,
+    platform,
+    folder: first.project.folder,
+    identifiers: [...new Set(surveys.flatMap(({ identifier }) => identifier ?? []))],
+    names: heldValues(fills, "app.label", "app.name").filter((name) => !name.includes("$(")),
+    fills,
     pictures: [...new Map(found.pictures.map((each) => [each.path, each])).values()],
     brandFiles: [...new Set(found.brandFiles)].sort(),
     added: [],
     missing: found.missing,
-    gaps,
+    gaps: surveys.flatMap(({ gaps }) => gaps),
+    signed: surveys.flatMap(({ signed }) => signed),
   };
+}
+
+type Surveyed = Found & {
+  identifier: string | undefined;
+  gaps: Problem[];
+  signed: NonNullable<PartSurvey["signed"]>;
+};
+
+function surveyPart(
+  template: Folder,
+  wants: Wants,
+  platform: Platform,
+  { project, targets, app }: Part,
+): Surveyed {
+  const gaps: Problem[] = [];
+  const place = placeAt(template.source(project.file), 0);
+  const gap = (what: string) =>
+    void gaps.push(
+      problem("template-gap", `${platformNames[platform]}: ${what}.`, { severity: "warning", place }),
+    );
+  const identifier = appIdentifier(app);
+  const holds = `identifiers.${platform}` as const;
+  const lists = propertyLists(template, project, targets, gaps);
+  const main = lists.find(({ file }) => sameFile(file, inFolder(project, setting(app, "INFOPLIST_FILE"))));
+  const folders = [main ? posix.dirname(main.file) : "", inFolder(project, app.name) ?? ""].filter(Boolean);
+  const known = { project, targets, platform, identifier };
+  const fills: Fill[] = [
+    ...(identifier ? identifierFills(known, holds) : []),
+    ...settingFills(known),
+    ...lists.flatMap((list) => plistFills(template, known, list.strings)),
+    ...localizedFills(template, folders),
+  ];
+  const found: Found[] = [{ fills, pictures: [], brandFiles: [], missing: [] }];
+  const add = (more: Found | undefined, otherwise: string) => {
+    if (more) found.push(more);
+    else gap(otherwise);
+  };
+
+  if (!hasDisplayName(project, app, main))
+    add(displayName({ template, wants, project, app, main: main?.file }), "no place for a display name");
+  const assets = { template, below: project.folder, wants, platform };
+  add(appIcons(assets, project, targets, gap), noIcons(targets));
+  for (const accent of new Set(
+    targets
+      .filter(isApp)
+      .flatMap((each) => setting(each, "ASSETCATALOG_COMPILER_GLOBAL_ACCENT_COLOR_NAME") ?? []),
+  ))
+    add(colorSet(assets, accent, "colors.brand"), `no colour set named ${accent}`);
+  const written = (...path: string[]) => plistSite(main?.strings ?? [], ...path)?.value;
+  const board = written("UILaunchStoryboardName") ?? setting(app, "INFOPLIST_KEY_UILaunchStoryboardName");
+  const [image, color] = [written("UILaunchScreen", "UIImageName"), written("UILaunchScreen", "UIColorName")];
+  if (board) add(storyboard(assets, board), `no storyboard named ${board}`);
+  if (image) add(imageSet(assets, image), `no image set named ${image}`);
+  if (color) add(colorSet(assets, color, "colors.start"), `no colour set named ${color}`);
+  if (platform === "ios" && !board && !image && !color && hasFiles(template, project, app))
+    gap("the start screen shows neither a picture nor a colour");
+  const names = [
+    ...new Set([
+      ...heldValues(
+        found.flatMap((each) => each.fills),
+        "app.label",
+        "app.name",
+      ),
+      targetName(app),
+    ]),
+  ];
+  found.push({
+    fills: seenTexts(
+      template,
+      project,
+      lists,
+      names.filter((name) => name.length > 2 && !name.includes("$(")),
+      platform,
+    ),
+    pictures: [],
+    brandFiles: [],
+    missing: [],
+  });
+  const { fills: signing, signed } = signingPlaces(known, app);
+  found.push({ fills: signing, pictures: [], brandFiles: [], missing: [] });
+  return { ...mergeFound(found), identifier, gaps, signed };
+}
+
+const noIcons = (targets: readonly XcodeTarget[]): string => {
+  const names = targets
+    .filter(isApp)
+    .flatMap((each) => setting(each, "ASSETCATALOG_COMPILER_APPICON_NAME") ?? []);
+  return `no app icon set${names.length > 0 ? ` named ${[...new Set(names)].join(", ")}` : ""}`;
 };
 
 interface PropertyList {
@@ -116,33 +188,39 @@ function setting(target: XcodeTarget, name: string): string | undefined {
 const inFolder = (project: XcodeProject, path: string | undefined): string | undefined =>
   path === undefined ? undefined : posix.join(project.folder, path);
 
-const settingFills = (project: XcodeProject): Fill[] =>
-  everySetting(project).flatMap((settings) => [
-    ...Object.entries(settingFields).flatMap(([name, holds]) =>
-      settings.sites(name).flatMap((site) => followed(project, site, holds)),
-    ),
-    ...Object.entries(signingFields).flatMap(([name, holds]) =>
-      settings.sites(name).map((site): Fill => ({ holds, site, shape: "text", optional: true })),
-    ),
-  ]);
+const sameFile = (a: string, b: string | undefined): boolean => a.toLowerCase() === b?.toLowerCase();
 
-/** The property lists and entitlements that the project's targets name. */
-function propertyLists(has: (file: string) => boolean, project: XcodeProject): string[] {
-  const named = everySetting(project).flatMap((settings) =>
-    ["INFOPLIST_FILE", "CODE_SIGN_ENTITLEMENTS"].flatMap(
-      (name) => inFolder(project, settings.evaluated(name)) ?? [],
-    ),
+/** The property lists and entitlements that targets name and that are there; one that cannot be read is passed over, and told. */
+function propertyLists(
+  template: Folder,
+  project: XcodeProject,
+  targets: readonly XcodeTarget[],
+  gaps: Problem[],
+): PropertyList[] {
+  const named = [...targets.flatMap(({ settings }) => settings), ...project.settings].flatMap((settings) =>
+    ["INFOPLIST_FILE", "CODE_SIGN_ENTITLEMENTS"].flatMap((name) => {
+      const path = inFolder(project, settings.evaluated(name));
+      return (path && findFile(template, path)) ?? [];
+    }),
   );
-  return [...new Set(named)].filter(has);
+  return [...new Set(named)].flatMap((file) => {
+    try {
+      return [{ file, strings: plistStrings(file, template.source(file)) }];
+    } catch (error) {
+      if (!(error instanceof Refusal) || isBinary(error)) throw error;
+      gaps.push(
+        ...error.problems.map(({ message, place }) =>
+          problem("template-gap", `iOS: passed over: ${message}`, { severity: "warning", place }),
+        ),
+      );
+      return [];
+    }
+  });
 }
 
-/** What a property list says by itself; a name that follows the product's file stays as it is. */
-const plistFills = (project: XcodeProject, { strings }: PropertyList): Fill[] =>
-  Object.entries(plistFields).flatMap(([key, holds]) => {
-    const site = plistSite(strings, key);
-    const isProduct = key === "CFBundleName" && site?.value.includes("PRODUCT_NAME");
-    return isProduct ? [] : followed(project, site, holds);
-  });
+/** A binary property list has a remedy of its own. */
+const isBinary = ({ problems }: Refusal): boolean =>
+  problems.some(({ message }) => message.includes("binary"));
 
 const hasDisplayName = (project: XcodeProject, app: XcodeTarget, main: PropertyList | undefined): boolean =>
   plistSite(main?.strings ?? [], "CFBundleDisplayName") !== undefined ||

@@ -98,6 +98,16 @@ export function namedPlace(
   return site;
 }
 
+/** The site of a place by what it is named by; undefined where the file has no such place, or cannot be read as its own form. */
+export function namedSite(folder: Folder, file: string, at: string): Site | undefined {
+  try {
+    return locators[kindOf(file)]?.locate(file, folder.source(file), at);
+  } catch (error) {
+    if (error instanceof Refusal) return undefined;
+    throw error;
+  }
+}
+
 /** What `at` may say for a file of this kind; undefined where Oxalis does not know the kind. */
 const placeForm = (file: string): string | undefined => locators[kindOf(file)]?.at;
 

@@ -4,6 +4,7 @@ import { sha256 } from "../files/hash.ts";
 import { checkoutRevision } from "../files/ignored.ts";
 import type { Place } from "../files/source.ts";
 import { type Problem, problem, Refusal, refuse } from "../problems/problem.ts";
+import type { Form } from "../splice/forms.ts";
 import type { Site } from "../splice/site.ts";
 import { channels } from "../values/color.ts";
 import type { Wants } from "../values/missing.ts";
@@ -12,14 +13,23 @@ import type { Workspace } from "../workspace/read.ts";
 import { surveyAndroid } from "./android.ts";
 import { type AnswerPlaces, answerPlaces, givenByClients } from "./answers.ts";
 import { withColors } from "./colors.ts";
+import { aroundCopyright } from "./copyright.ts";
+import { surveyDesktop } from "./desktop.ts";
 import { deviceFills } from "./devices.ts";
 import type { FeaturePlaces } from "./feature-places.ts";
 import { featurePlaces } from "./features.ts";
+import { identityFills } from "./identities.ts";
 import { surveyIos } from "./ios.ts";
 import { kinFills } from "./kin.ts";
+import { keysLeftOut, refuseNamed } from "./left-out.ts";
+import { noApp } from "./no-app.ts";
+import { withOwnPictures } from "./own-pictures.ts";
 import { namedPlace } from "./places.ts";
-import type { PartSurvey, SurveyPart } from "./survey.ts";
-import { surveyWeb } from "./web.ts";
+import { pubspecFills } from "./settings/pubspec.ts";
+import { withSettings } from "./settings/survey.ts";
+import { type Fill, firstOfEachPlace, heldValues, type PartSurvey, type SurveyPart } from "./survey.ts";
+import { textSites } from "./text-places.ts";
+import { surveyWeb, wrappedPages } from "./web.ts";
 import { surveyWindows } from "./windows.ts";
 
 /** The template as one run sees it: its files, what its parts say about themselves, and what template.yaml adds. */
@@ -30,7 +40,13 @@ export interface Template {
   /** Files that variants get: without what is left out, and without parts that are not wanted. */
   files: readonly string[];
   /** Places from template.yaml, each with the pattern of what goes there. */
-  places: readonly { site: Site; pattern: string; place: Place }[];
+  places: readonly {
+    site: Site;
+    pattern: string;
+    place: Place;
+    /** How a value is written within the site's text, where that is a part of more. */
+    form?: Form;
+  }[];
   features: readonly FeaturePlaces[];
   /** Where answers go, and what else a question or a collection stands for. */
   answers: readonly AnswerPlaces[];
@@ -51,6 +67,7 @@ export interface Template {
 const surveys: Readonly<Record<Platform, SurveyPart>> = {
   android: surveyAndroid,
   ios: surveyIos,
+  desktop: surveyDesktop,
   windows: surveyWindows,
   web: surveyWeb,
 };
@@ -62,6 +79,12 @@ export function openTemplate(workspace: Workspace): Template {
   const wants: Wants = (kind) => notes.data.missing[kind] !== "leave";
   const all = withColors(workspace, folder, surveyTemplate(folder, wants), wants);
   const wanted = agency.data.platforms;
+  /** A part that nobody wants and that lies where wanted ones do goes along, and so is filled like them. */
+  const goesAlong = ({ folder: own, platform }: PartSurvey) =>
+    !wanted.includes(platform) &&
+    all.some(
+      (part) => wanted.includes(part.platform) && `${part.folder}/`.startsWith(own === "" ? "" : `${own}/`),
+    );
   const lacking = wanted.filter((platform) => !all.some((part) => part.platform === platform));
   if (lacking.length > 0) {
     throw new Refusal(
@@ -71,7 +94,11 @@ export function openTemplate(workspace: Workspace): Template {
       }),
     );
   }
-  const parts = all.filter((part) => wanted.includes(part.platform));
+  const parts = withOwnPictures(
+    workspace,
+    folder,
+    all.filter((part) => wanted.includes(part.platform) || goesAlong(part)),
+  );
   const holdsWanted = (folder: string) => parts.some((part) => `${part.folder}/`.startsWith(`${folder}/`));
   const unwanted = all.filter(
     ({ platform, folder }) => !wanted.includes(platform) && folder && !holdsWanted(folder),
@@ -83,7 +110,17 @@ export function openTemplate(workspace: Workspace): Template {
     .filter(
       (file) => !left(file) && !own(file) && !unwanted.some((part) => file.startsWith(`${part.folder}/`)),
     );
-  const located = places(workspace, folder);
+  refuseNamed(
+    workspace,
+    folder,
+    files,
+    new Set(parts.flatMap((part) => part.pictures.map(({ path }) => path))),
+  );
+  const located = places(
+    workspace,
+    folder,
+    parts.flatMap(({ fills }) => fills),
+  );
   const answers = answerPlaces(workspace, folder);
   const features = Object.entries(notes.data.features).map(([name, declared]) =>
     featurePlaces(folder, parts, name, declared),
@@ -137,22 +174,48 @@ const leastColorful = 24;
 
 /** Surveys every part that a folder holds. Throws a Refusal where there is none. */
 export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartSurvey[] {
-  const parts = platforms
-    .flatMap((platform) => surveys[platform](folder, wants) ?? [])
-    .map((part) => ({ ...part, fills: [...part.fills, ...deviceFills(folder, part)] }));
+  const native = platforms.flatMap((platform) => surveys[platform](folder, wants) ?? []);
+  const parts = withSettings(folder, native, wants).map((part) => ({
+    ...part,
+    fills: [...part.fills, ...deviceFills(folder, part)],
+  }));
   const [first, ...others] = parts;
-  if (first) return [{ ...first, fills: [...first.fills, ...kinFills(folder, parts)] }, ...others];
-  refuse("template-empty", `${folder.label || folder.root} holds no app.`, {
-    expected:
-      "a Gradle build script with an application ID, an Xcode project, a package manifest, or a page that links a web manifest",
-  });
+  if (!first) refuse("template-empty", ...noApp(folder));
+  const shown = wrappedPages(folder);
+  const known = [
+    { ...first, names: [...new Set([...first.names, ...heldValues(shown.fills, "app.name", "app.label")])] },
+    ...others,
+  ];
+  const names = known.flatMap((part) => part.names);
+  const identities = identityFills(folder, known);
+  return known.map((part, at) => ({
+    ...part,
+    ...(at === 0
+      ? {
+          pictures: [...part.pictures, ...shown.pictures],
+          brandFiles: [...part.brandFiles, ...shown.brandFiles],
+        }
+      : {}),
+    fills: firstOfEachPlace([
+      ...part.fills,
+      ...identities.filter(({ platform }) => platform === part.platform).map(({ fill }) => fill),
+      ...(at === 0 ? [...shown.fills, ...kinFills(folder, known), ...pubspecFills(folder, names)] : []),
+    ]).map(aroundCopyright),
+    gaps: part.platform === "android" ? [...part.gaps, ...keysLeftOut(folder)] : part.gaps,
+  }));
 }
 
-function places({ notes }: Workspace, folder: Folder): Template["places"] {
+/** The places that template.yaml names: by what leads to them, or by the text that stands there. */
+function places({ notes }: Workspace, folder: Folder, fills: readonly Fill[]): Template["places"] {
   const problems: Problem[] = [];
-  const found = notes.data.fill.flatMap(({ file, at, with: pattern }, index) => {
+  const found = notes.data.fill.flatMap((given, index): Template["places"][number][] => {
     const line = (key: string) => notes.document.placeOf(["fill", index, key]);
-    const site = namedPlace(folder, { file, at }, line, problems);
+    const { file, with: pattern } = given;
+    if ("text" in given) {
+      const { sites, form } = textSites(folder, given, line, fills, problems);
+      return sites.map((site) => ({ site, pattern, place: line("with"), form }));
+    }
+    const site = namedPlace(folder, { file, at: given.at }, line, problems);
     return site ? [{ site, pattern, place: line("with") }] : [];
   });
   if (problems.length > 0) throw new Refusal(problems);

@@ -1,4 +1,5 @@
 import { channels } from "../values/color.ts";
+import { directionOf } from "../values/language.ts";
 
 /** How a value is put where the template has `old`: some places hold only a part of it, or want another notation. */
 const shapers = {
@@ -7,17 +8,36 @@ const shapers = {
   nothing: () => "",
   /** #rrggbb, with full opacity in front where the old value had it (Android, #aarrggbb). */
   color: (value: string, old: string) => (old.length === 9 ? `#ff${value.slice(1)}` : value),
+  /** Of an icon in layers (Apple, Icon Composer): channels from 0 to 1, opaque. */
+  layeredColor: (value: string) =>
+    `srgb:${channels(value)
+      .map((channel) => (channel / 255).toFixed(5))
+      .join(",")},1.00000`,
+  /** 0xff1f5d4c, opaque. */
+  hexNumber: (value: string) => `0xff${value.slice(1)}`,
+  /** Which way a language is written, as a page says it. */
+  direction: (value: string) => directionOf(value),
+  /** The same as an attribute, which only a language written from right to left needs. */
+  directionAttribute: (value: string) => (directionOf(value) === "rtl" ? ' dir="rtl"' : ""),
   red: (value: string, old: string) => component(channels(value)[0], old),
   green: (value: string, old: string) => component(channels(value)[1], old),
   blue: (value: string, old: string) => component(channels(value)[2], old),
   alpha: (_: string, old: string) => (/^\d+$/.test(old) ? "1" : "1.000"),
   /** Of an Android activity (Android documentation, android:screenOrientation). */
   screenOrientation: (value: string) => (value === "any" ? "unspecified" : value),
+  /** Of a managed app's settings, where both turns have a word of their own. */
+  managedOrientation: (value: string) => (value === "any" ? "default" : value),
   /** Strings of a property list, and a build setting that stands for it (Apple, UISupportedInterfaceOrientations). */
   interfaceOrientations: (value: string) =>
     interfaceOrientations(value)
       .map((each) => `\n\t\t<string>${each}</string>`)
       .join(""),
+  /** All four, whatever the client wants of a phone. */
+  everyOrientation: () =>
+    interfaceOrientations("any")
+      .map((each) => `\n\t\t<string>${each}</string>`)
+      .join(""),
+  everyOrientationSetting: () => interfaceOrientations("any").join(" "),
   orientationSetting: (value: string) => interfaceOrientations(value).join(" "),
   /** What a package prefers (Microsoft, uap:InitialRotationPreference). */
   rotation: (value: string) => rotations(value).join(""),

@@ -15,6 +15,8 @@ export interface Fill {
   shape: Shape;
   /** Left as it is where the client gives no value. */
   optional?: true;
+  /** The target whose own value goes there, where it is not the app's. */
+  target?: string;
   /** Text that stays around the value, as in `group.<identifier>.shared`. */
   before?: string;
   after?: string;
@@ -44,7 +46,11 @@ export interface PictureUse {
   /** Relative to the template. */
   path: string;
   /** Set where several slots become one file, as in favicon.ico; or where the file is a vector. */
-  container?: "ico" | "svg";
+  container?: "ico" | "icns" | "svg" | "jpeg" | "webp";
+  /** The slots of one file, smallest first. */
+  within?: readonly Slot[];
+  /** Which of an app's targets and configurations it belongs to, where there are several. */
+  belongs?: string;
 }
 
 /** What one file or asset adds to a survey. */
@@ -54,6 +60,14 @@ export interface Found {
   brandFiles: string[];
   missing: Missing[];
 }
+
+/** Several findings as one. */
+export const mergeFound = (all: readonly Found[]): Found => ({
+  fills: all.flatMap(({ fills }) => fills),
+  pictures: all.flatMap(({ pictures }) => pictures),
+  brandFiles: all.flatMap(({ brandFiles }) => brandFiles),
+  missing: all.flatMap(({ missing }) => missing),
+});
 
 /** What a client's part of the template says about itself. */
 export interface PartSurvey {
@@ -71,6 +85,8 @@ export interface PartSurvey {
   brandFiles: readonly string[];
   added: readonly AddedFile[];
   missing: readonly Missing[];
+  /** Targets that are signed each for itself: the app, and what it brings along, with what follows the app's identifier. */
+  signed?: readonly { target: string; suffix: string }[];
   /** What this part has no place for, and Oxalis cannot make one for. */
   gaps: readonly Problem[];
 }

@@ -5,7 +5,8 @@ import { icoSizes, manifestIcons, webSlot } from "../catalog/web.ts";
 import { problem } from "../problems/problem.ts";
 import { jsonSite, parseJson } from "../splice/json.ts";
 import type { Field } from "../values/fields.ts";
-import { insertedText, type PictureUse } from "./survey.ts";
+import { hostFill } from "./addresses.ts";
+import { type Fill, insertedText, type PictureUse } from "./survey.ts";
 import type { Site, WebFound } from "./web-links.ts";
 
 /** Whether a file is a web manifest, by its name. */
@@ -33,12 +34,32 @@ export function surveyManifest(site: Site, file: string, found: WebFound): void 
     const place = jsonSite(file, root, [member]);
     if (place) found.fills.push({ holds, site: place, shape: shape ?? "text" });
   }
+  found.fills.push(...spokenIn(file, root), ...addressesIn(file, root));
   const icons = findNodeAtLocation(root, ["icons"]);
   if (!icons) return;
   const listed = icons.children?.flatMap((entry) => manifestPicture(site, file, entry)) ?? [];
   found.pictures.push(...listed);
   addMissingIcons(site, file, icons, listed, found);
 }
+
+/** The language that a manifest says it is in, and which way that is written. */
+function spokenIn(file: string, root: JsonNode): Fill[] {
+  const lang = jsonSite(file, root, ["lang"]);
+  const dir = jsonSite(file, root, ["dir"]);
+  return [
+    ...(lang ? [{ holds: "locale", site: lang, shape: "text" } as const] : []),
+    ...(dir ? [{ holds: "locale", site: dir, shape: "direction" } as const] : []),
+  ];
+}
+
+/** Members that may say the app's own address. */
+const addressed = ["id", "start_url", "scope"];
+
+const addressesIn = (file: string, root: JsonNode): Fill[] =>
+  addressed.flatMap((name) => {
+    const site = jsonSite(file, root, [name]);
+    return site && /^https?:/.test(site.value) ? hostFill(site) : [];
+  });
 
 const member = (node: JsonNode, name: string): string =>
   String(findNodeAtLocation(node, [name])?.value ?? "");
@@ -48,10 +69,15 @@ const purposes = ["maskable", "monochrome"] as const;
 function manifestPicture(site: Site, file: string, entry: JsonNode): PictureUse[] {
   const path = site.resolve(file, member(entry, "src"));
   if (!path) return [];
-  const purpose = member(entry, "purpose").split(/\s+/);
-  const role = purposes.find((each) => purpose.includes(each)) ?? "any";
-  if (path.endsWith(".svg")) return [{ slot: webSlot(role, 512), path, container: "svg" }];
-  return [{ slot: webSlot(role, sideOf(member(entry, "sizes")) ?? 512), path }];
+  const slot = manifestSlot(member(entry, "purpose"), member(entry, "sizes"));
+  return path.endsWith(".svg") ? [{ slot, path, container: "svg" }] : [{ slot, path }];
+}
+
+/** The row of an icon that a web manifest lists. @param side where the list says no size, in pixels. */
+export function manifestSlot(purpose: string, sizes: string | undefined, side = 512): Slot {
+  const wanted = purpose.split(/\s+/);
+  const role = purposes.find((each) => wanted.includes(each)) ?? "any";
+  return webSlot(role, sideOf(sizes) ?? side);
 }
 
 /** Icons that an installable page needs and the manifest does not list are added to it, beside those it has. */
@@ -69,11 +95,12 @@ function addMissingIcons(
   if (missing.length === 0 || !last) return;
   const beside = posix.dirname(member(last, "src") || "icon.png");
   const at = last.offset + last.length;
+  const line = /\r?\n[ \t]*$/.exec(site.template.source(file).text.slice(0, last.offset))?.[0] ?? "\n    ";
   const entries = missing.map((slot) => {
     const src = posix.join(beside, iconName(slot));
     const path = site.resolve(file, src);
     if (path) found.pictures.push({ slot, path });
-    return `,\n    ${iconEntry(slot, src)}`;
+    return `,${line}${iconEntry(slot, src)}`;
   });
   found.fills.push(insertedText(file, at, entries.join("")));
 }
@@ -86,7 +113,10 @@ export const iconEntry = ({ role, width, height }: Slot, src: string): string =>
 /** What a page's icon link becomes. */
 export function favicon(path: string, sizes: string | undefined): PictureUse[] {
   const largest = icoSizes.at(-1) ?? 48;
-  if (path.endsWith(".ico")) return [{ slot: webSlot("favicon", largest), path, container: "ico" }];
+  if (path.endsWith(".ico")) {
+    const within = icoSizes.map((side) => webSlot("favicon", side));
+    return [{ slot: webSlot("favicon", largest), path, container: "ico", within }];
+  }
   if (path.endsWith(".svg")) return [{ slot: webSlot("favicon", 64), path, container: "svg" }];
   return [{ slot: webSlot("favicon", sideOf(sizes) ?? 32), path }];
 }

@@ -10,8 +10,14 @@ import type { TouchLink } from "./web-start.ts";
 
 const manifestName = "app.webmanifest";
 
-/** Adds to a page's head what it lacks of an installable app; gives the touch icon's link where it adds one. */
-export function addMissing(site: Site, page: Page, wants: Wants, found: WebFound): TouchLink | undefined {
+/** Adds to a page's head what it lacks of an installable app; gives the touch icon's link where it adds one. @param hasManifest the build makes one. */
+export function addMissing(
+  site: Site,
+  page: Page,
+  wants: Wants,
+  found: WebFound,
+  hasManifest = false,
+): TouchLink | undefined {
   const { file, elements } = page;
   const source = site.template.source(file);
   const title = elements.find(({ tagName }) => tagName === "title")?.sourceCodeLocation;
@@ -47,7 +53,7 @@ export function addMissing(site: Site, page: Page, wants: Wants, found: WebFound
     );
   if (!theme && lacks("theme-color"))
     found.fills.push(themeColor(file, at, "colors.brand", `${line}<meta name="theme-color" content="`, '">'));
-  if (!has((each) => linked(each, "manifest")) && lacks("web-manifest")) {
+  if (!hasManifest && !has((each) => linked(each, "manifest")) && lacks("web-manifest")) {
     insert(`${line}<link rel="manifest" href="${hrefTo(site, manifestName)}">`);
     addManifest(site, found);
   }

@@ -15,7 +15,17 @@ import {
 } from "../splice/xml.ts";
 import type { Field } from "../values/fields.ts";
 import { escapeRegExp } from "../values/regexp.ts";
-import { type Fill, firstOfEachPlace, heldValues, type PictureUse, type SurveyPart } from "./survey.ts";
+import { schemeFill } from "./addresses.ts";
+import {
+  type Fill,
+  firstOfEachPlace,
+  heldValues,
+  type PartSurvey,
+  type PictureUse,
+  type SurveyPart,
+} from "./survey.ts";
+import { itemLists } from "./windows-items.ts";
+import { windowsProgram } from "./windows-program.ts";
 
 /** An attribute of the package manifest, and what it holds (Microsoft, package manifest schema reference). */
 interface Held {
@@ -31,7 +41,8 @@ const held: readonly Held[] = [
   { element: "Identity", attribute: "Publisher", holds: "windows.publisher" },
   { element: "Identity", attribute: "Version", holds: "windows.version" },
   { element: "Properties/DisplayName", holds: "app.name" },
-  { element: "Properties/PublisherDisplayName", holds: "owner" },
+  { element: "Properties/PublisherDisplayName", holds: "windows.publisherName" },
+  { element: "PhoneIdentity", attribute: "PhoneProductId", holds: "windows.phoneId" },
   { element: "VisualElements", attribute: "DisplayName", holds: "app.name" },
   { element: "VisualElements", attribute: "Description", holds: "app.name" },
   { element: "VisualElements", attribute: "BackgroundColor", holds: "colors.ground", color: true },
@@ -60,11 +71,56 @@ const named: readonly { element: string; attribute?: string; role: string; earli
 export const isPackageManifest = (file: string): boolean =>
   /(\.appxmanifest|(^|\/)AppxManifest\.xml)$/i.test(file);
 
-/** Surveys the Windows package of a template; undefined where there is none. */
+/** Surveys the Windows packages and programs of a template; undefined where there is neither. */
 export const surveyWindows: SurveyPart = (template) => {
-  const file = template.list().find(isPackageManifest);
-  if (!file) return undefined;
-  const folder = file.includes("/") ? file.slice(0, file.lastIndexOf("/")) : "";
+  const manifests = template.list().filter(isPackageManifest);
+  const programs = programFolders(template, manifests);
+  if (manifests.length === 0 && programs.length === 0) return undefined;
+  const packages = manifests.map((file) => surveyPackage(template, file));
+  const folder = manifests[0] === undefined ? (programs[0] ?? "") : folderOf(manifests[0]);
+  const ofPackages = firstOfEachPlace(packages.flatMap(({ fills }) => fills));
+  const names = heldValues(ofPackages, "app.name", "app.label");
+  const own = programs.map((each) => windowsProgram(template, each, names));
+  const brandFiles = packages.flatMap((each) => each.brandFiles);
+  const pictures = [...packages.flatMap((each) => each.pictures), ...own.flatMap((each) => each.pictures)];
+  const drawn = pictures.map(({ path }) => path);
+  const gone = new Set(brandFiles.filter((file) => !drawn.includes(file)));
+  const listed = manifests.flatMap((file) => itemLists(template, folderOf(file), gone, drawn).fills);
+  const fills = firstOfEachPlace([...ofPackages, ...own.flatMap((each) => each.fills), ...listed]);
+  return {
+    platform: "windows",
+    folder,
+    identifiers: heldValues(fills, "identifiers.windows"),
+    names: heldValues(fills, "app.name", "app.label"),
+    fills,
+    pictures: [...new Map(pictures.map((each) => [each.path, each])).values()],
+    brandFiles: [
+      ...new Set([...brandFiles, ...own.flatMap((each) => each.pictures.map(({ path }) => path))]),
+    ].sort(),
+    added: [],
+    missing: [],
+    gaps: packages.flatMap((each) => each.gaps),
+  };
+};
+
+const folderOf = (file: string): string => (file.includes("/") ? file.slice(0, file.lastIndexOf("/")) : "");
+
+/** Folders of programs with resources of their own: beside a package, or alone. */
+function programFolders(template: Folder, manifests: readonly string[]): string[] {
+  const beside = new Set(manifests.flatMap((file) => [folderOf(file), folderOf(folderOf(file))]));
+  const scripts = template
+    .list()
+    .filter((file) => /\.rc$/i.test(file) && !/(^|\/)(node_modules|packages|third_party)\//.test(file));
+  const folders = scripts.map(folderOf);
+  return [...new Set(folders)].filter(
+    (folder) => manifests.length === 0 || beside.has(folder) || beside.has(folderOf(folder)),
+  );
+}
+
+type Package = Pick<PartSurvey, "fills" | "pictures" | "brandFiles" | "gaps">;
+
+function surveyPackage(template: Folder, file: string): Package {
+  const folder = folderOf(file);
   const root = parseXml(template.source(file));
   const site = (path: string, attribute: string | undefined) => {
     const element = elementAt(root, path);
@@ -77,10 +133,14 @@ export const surveyWindows: SurveyPart = (template) => {
   };
   const fills = held.flatMap(({ element, attribute, holds, color }): Fill[] => {
     const found = site(element, attribute);
-    if (!found) return [];
+    if (!found || /[$]/.test(found.value)) return [];
     const sites = resourceSites(template, folder, found);
     if (sites.length === 0) gap(`${found.value} is in none of its resource files`);
     return sites.map((each) => ({ holds, site: each, shape: color ? "color" : "text" }));
+  });
+  const schemes = findAll(root, "Protocol").flatMap((element) => {
+    const found = attributeSite(file, element, "Name");
+    return found ? schemeFill(found) : [];
   });
   const pictures: PictureUse[] = [];
   const brandFiles: string[] = [];
@@ -91,6 +151,7 @@ export const surveyWindows: SurveyPart = (template) => {
       if (role !== "BadgeLogo" && !earlier && !isEarlier) gap(`the manifest names no ${role}`);
       continue;
     }
+    if (/[$]/.test(base)) continue;
     const ext = /\.\w+$/.exec(base)?.[0] ?? ".png";
     const stem = `${folder ? `${folder}/` : ""}${base.slice(0, base.length - ext.length)}`;
     pictures.push(
@@ -100,20 +161,23 @@ export const surveyWindows: SurveyPart = (template) => {
     );
     brandFiles.push(...qualified(template, stem, ext));
   }
-  const first = firstOfEachPlace(fills);
-  return {
-    platform: "windows",
-    folder,
-    identifiers: heldValues(first, "identifiers.windows"),
-    names: heldValues(first, "app.name", "app.label"),
-    fills: first,
-    pictures: [...new Map(pictures.map((each) => [each.path, each])).values()],
-    brandFiles: [...new Set(brandFiles)].sort(),
-    added: [],
-    missing: [],
-    gaps,
-  };
-};
+  // A badge that the manifest does not name lies there all the same, and is packed.
+  for (const badge of unnamedBadges(template, folder, brandFiles)) brandFiles.push(badge);
+  return { fills: [...fills, ...schemes], pictures, brandFiles, gaps };
+}
+
+/** Pictures for the lock screen that a starter lays beside the others and that nothing names. */
+function unnamedBadges(template: Folder, folder: string, known: readonly string[]): string[] {
+  const folders = new Set(known.map((file) => file.slice(0, file.lastIndexOf("/"))));
+  return template
+    .list()
+    .filter(
+      (file) =>
+        (!folder || file.startsWith(`${folder}/`)) &&
+        folders.has(file.slice(0, file.lastIndexOf("/"))) &&
+        /\/(LockScreenLogo|BadgeLogo)(\.[\w-]+)?\.png$/i.test(file),
+    );
+}
 
 function elementAt(root: XmlElement, path: string): XmlElement | undefined {
   return path.split("/").reduce<XmlElement | undefined>((at, name) => at && find(at, name), root);

@@ -1,30 +1,22 @@
+import { posix } from "node:path";
 import type { Folder } from "../files/folder.ts";
 import { entry, itemsOf, type OpenStep, openStepSite, parseOpenStep, textOf } from "../splice/openstep.ts";
 import type { Site } from "../splice/site.ts";
 import { configurationFile, settingSites } from "./xcconfig.ts";
+import { type Settings, settingsOf } from "./xcode-settings.ts";
 
-/** The build settings of one configuration: of a target, or of the whole project. */
-export interface Settings {
-  /** For example Release. */
-  name: string;
-  /** As it is written, here, in the configuration's file, or in what both inherit. */
-  value(setting: string): string | undefined;
-  /** The same with every variable put in. */
-  evaluated(setting: string): string | undefined;
-  /** A text with every variable of this configuration put in. */
-  expanded(text: string): string;
-  /** Every place that gives a setting, under any condition, in what is inherited too. */
-  sites(setting: string): Site[];
-  /** Where a further setting can be put. */
-  start: number | undefined;
-}
+/** Which of Apple's systems a target is for. */
+export type System = "phone" | "mac" | "watch" | "other";
 
 export interface XcodeTarget {
   name: string;
   /** For example com.apple.product-type.application. */
   productType: string;
+  system: System;
   /** One a configuration: debug, release … */
   settings: Settings[];
+  /** Asset catalogs among its resources, and folders that it keeps in step with by itself; relative to the template. */
+  homes: readonly string[];
 }
 
 export interface XcodeProject {
@@ -38,18 +30,34 @@ export interface XcodeProject {
 
 const projectForm = /(^|\/)[^/]+\.xcodeproj\/project\.pbxproj$/;
 
-/** Reads the Xcode project of a template that makes an app, the one nearest the top; undefined where there is none. */
-export function readXcodeProject(template: Folder): XcodeProject | undefined {
-  return template
+const projectsOf = new WeakMap<Folder, XcodeProject[]>();
+
+/** Every Xcode project of a template that makes an app, the one nearest the top first. Read once for each template. */
+export function readXcodeProjects(template: Folder): XcodeProject[] {
+  const known = projectsOf.get(template);
+  if (known) return known;
+  const read = template
     .list()
     .filter((each) => projectForm.test(each))
     .sort((a, b) => a.split("/").length - b.split("/").length)
     .map((file) => readProject(template, file))
-    .find(({ targets }) => targets.some(isApp));
+    .filter(({ targets }) => targets.some(isApp));
+  projectsOf.set(template, read);
+  return read;
 }
 
-export const isApp = ({ productType }: XcodeTarget): boolean =>
-  productType === "com.apple.product-type.application";
+/** Kinds of products that are apps with an icon of their own (Apple, product types). */
+const appTypes = new Set(
+  ["", ".watchapp", ".watchapp2", ".watchapp2-container", ".on-demand-install-capable", ".messages"].map(
+    (end) => `com.apple.product-type.application${end}`,
+  ),
+);
+
+export const isApp = ({ productType }: XcodeTarget): boolean => appTypes.has(productType);
+
+/** An app that stands for itself, not one that another brings along. */
+export const isMainApp = ({ productType, system }: XcodeTarget): boolean =>
+  productType === "com.apple.product-type.application" && system !== "watch";
 
 function readProject(template: Folder, file: string): XcodeProject {
   const folder = file.replace(projectForm, "");
@@ -65,18 +73,14 @@ function readProject(template: Folder, file: string): XcodeProject {
       const config = configurationFile(template, folder, textOf(entry(reference, "path")));
       const parent = inherited.find((each) => each.name === name) ?? inherited[0];
       const own = entry(configuration, "buildSettings");
-      return settingsOf(
-        name,
-        target,
-        parent,
-        (setting) => [
-          ...ownSites(file, own, setting),
-          ...(config ? settingSites(template, config, setting) : []),
-        ],
-        own?.start,
-      );
+      const ownSettings = (setting: string) => [
+        ...ownSites(file, own, setting),
+        ...(config ? settingSites(template, config, setting) : []),
+      ];
+      return settingsOf(name, target, parent, ownSettings, own?.start);
     });
   const settings = configurations(project, "", []);
+  const pathOf = pathsIn(objects, folder);
   return {
     file,
     folder,
@@ -86,10 +90,56 @@ function readProject(template: Folder, file: string): XcodeProject {
       .map((node) => {
         const name = textOf(entry(node, "name")) ?? "";
         const productType = textOf(entry(node, "productType")) ?? "";
-        return { name, productType, settings: configurations(node, name, settings) };
+        const own = configurations(node, name, settings);
+        const synchronized = itemsOf(entry(node, "fileSystemSynchronizedGroups")).map((id) =>
+          pathOf(textOf(id) ?? ""),
+        );
+        const resources = itemsOf(entry(node, "buildPhases"))
+          .map(byId)
+          .filter((phase) => textOf(entry(phase, "isa")) === "PBXResourcesBuildPhase")
+          .flatMap((phase) => itemsOf(entry(phase, "files")))
+          .map((id) => pathOf(textOf(entry(byId(id), "fileRef")) ?? ""));
+        const homes = [...synchronized, ...resources.filter((path) => /\.(xcassets|icon)$/.test(path))];
+        return { name, productType, settings: own, system: systemOf(productType, own), homes };
       }),
   };
 }
+
+const systems: readonly { system: System; sdk: RegExp }[] = [
+  { system: "phone", sdk: /iphone/ },
+  { system: "watch", sdk: /watch/ },
+  { system: "mac", sdk: /macosx/ },
+  { system: "other", sdk: /appletv|xros/ },
+];
+
+/** The system a target is built for: the first that its settings name, the phone before the others (Apple, SDKROOT and SUPPORTED_PLATFORMS). */
+function systemOf(productType: string, settings: readonly Settings[]): System {
+  if (productType.includes(".watchapp")) return "watch";
+  const said = settings.flatMap((each) => [
+    each.evaluated("SUPPORTED_PLATFORMS") ?? each.evaluated("SDKROOT") ?? "",
+  ]);
+  return systems.find(({ sdk }) => said.some((text) => sdk.test(text)))?.system ?? "phone";
+}
+
+/** The path of each object of a project that stands for a file or a folder, through the groups that it lies in. */
+function pathsIn(objects: OpenStep | undefined, folder: string): (id: string) => string {
+  const parents = new Map<string, string>();
+  const all = objects?.kind === "group" ? objects.entries : new Map<string, OpenStep>();
+  for (const [id, node] of all)
+    for (const child of itemsOf(entry(node, "children"))) parents.set(textOf(child) ?? "", id);
+  const pathOf = (id: string, depth = 0): string => {
+    const node = all.get(id);
+    const own = textOf(entry(node, "path")) ?? "";
+    const parent = parents.get(id);
+    const fromTop =
+      textOf(entry(node, "sourceTree")) === "SOURCE_ROOT" || parent === undefined || depth > deepestGroup;
+    return posix.join(fromTop ? folder : pathOf(parent, depth + 1), own);
+  };
+  return (id) => pathOf(id);
+}
+
+/** Deepest nesting of groups. */
+const deepestGroup = 32;
 
 /** A setting's places in the project, also those for one platform only, as in NAME[sdk=iphoneos*]. */
 function ownSites(file: string, group: OpenStep | undefined, setting: string): Site[] {
@@ -98,68 +148,3 @@ function ownSites(file: string, group: OpenStep | undefined, setting: string): S
     .filter(([key]) => key === setting || key.startsWith(`${setting}[`))
     .flatMap(([, node]) => openStepSite(file, node) ?? []);
 }
-
-/** Deepest nesting of variables. */
-const deepest = 12;
-
-function settingsOf(
-  name: string,
-  target: string,
-  parent: Settings | undefined,
-  own: (setting: string) => Site[],
-  start: number | undefined,
-): Settings {
-  /** What Xcode gives where nobody does (Apple, build settings reference). */
-  const given: Readonly<Record<string, string>> = {
-    SRCROOT: ".",
-    PROJECT_DIR: ".",
-    TARGET_NAME: target,
-    PRODUCT_NAME: "$(TARGET_NAME)",
-    CONFIGURATION: name,
-  };
-  const settings: Settings = {
-    name,
-    start,
-    sites: (setting) => [...own(setting), ...(parent?.sites(setting) ?? [])],
-    value: (setting) => settings.sites(setting)[0]?.value ?? given[setting],
-    evaluated(setting) {
-      const value = settings.value(setting);
-      return value === undefined ? undefined : settings.expanded(value);
-    },
-    expanded: (text) => expand(text, (setting) => settings.value(setting), 0),
-  };
-  return settings;
-}
-
-const variable = /\$[({](\w+)((?::[^)}]*)?)[)}]/g;
-
-function expand(text: string, value: (setting: string) => string | undefined, depth: number): string {
-  if (depth > deepest) return text;
-  return text.replace(variable, (whole, name: string, operators: string) => {
-    const found = value(name);
-    if (found === undefined || name === "inherited") return whole;
-    return operated(expand(found, value, depth + 1), operators);
-  });
-}
-
-/** What stands behind a colon changes the value (Apple, build settings reference, "operators"). */
-const operations: Readonly<Record<string, (value: string) => string>> = {
-  lower: (value) => value.toLowerCase(),
-  upper: (value) => value.toUpperCase(),
-  rfc1034identifier: (value) => value.replace(/[^A-Za-z0-9.-]/g, "-"),
-  c99extidentifier: (value) => value.replace(/\W/g, "_"),
-};
-
-const operated = (value: string, operators: string): string =>
-  operators
-    .split(":")
-    .filter(Boolean)
-    .reduce((at, operator) => operations[operator]?.(at) ?? at, value);
-
-/** The variable that a value is nothing but a reference to. */
-export const soleVariable = (value: string): string | undefined =>
-  /^\$[({](\w+)[)}]$/.exec(value.trim())?.[1];
-
-/** Every variable that a value refers to. */
-export const variablesIn = (value: string): string[] =>
-  [...value.matchAll(variable)].flatMap((match) => match[1] ?? []);

@@ -46,6 +46,11 @@ const facts = {
     brief: ["identifiers", "ios"],
     pattern: "{identifiers.base}",
   },
+  "identifiers.desktop": {
+    says: "Identifier for desktops",
+    brief: ["identifiers", "desktop"],
+    pattern: "{identifiers.base}",
+  },
   "identifiers.windows": {
     says: "Package identity name",
     brief: ["identifiers", "windows"],
@@ -56,12 +61,27 @@ const facts = {
     brief: ["identifiers", "web"],
     pattern: "/{app.name hyphenated}",
   },
+  scheme: {
+    says: "Scheme of addresses that open the app",
+    brief: ["scheme"],
+    pattern: "{identifiers.base}",
+  },
   "signing.team": { says: "Apple team that signs the app", brief: ["signing", "team"] },
   "signing.profile": { says: "Name of the provisioning profile", brief: ["signing", "profile"] },
   "windows.publisher": {
     says: "Publisher, equal to the certificate's subject",
     brief: ["windows", "publisher"],
     pattern: "CN={owner distinguished}",
+  },
+  "windows.publisherName": {
+    says: "Publisher's name, as the store shows it",
+    brief: ["windows", "publisherName"],
+    pattern: "{owner}",
+  },
+  "windows.phoneId": {
+    says: "Product ID of the package on telephones, a GUID",
+    brief: ["windows", "phoneId"],
+    pattern: "{identifiers.windows guid}",
   },
   "windows.version": {
     says: "Package version, four numbers; the third rises with every build, the last is the store's",

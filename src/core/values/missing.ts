@@ -1,6 +1,8 @@
 import type { Platform } from "./platform.ts";
 
 const kinds = {
+  "application-id": { platform: "android", says: "an application ID" },
+  "bundle-identifier": { platform: "ios", says: "a bundle identifier" },
   "round-icon": { platform: "android", says: "a round launcher icon" },
   "adaptive-icon": { platform: "android", says: "an adaptive launcher icon" },
   "themed-icon": { platform: "android", says: "a one-coloured layer for themed icons" },

@@ -1,11 +1,15 @@
-export const platforms = ["android", "ios", "windows", "web"] as const;
+export const platforms = ["android", "ios", "desktop", "windows", "web"] as const;
 
 export type Platform = (typeof platforms)[number];
+
+/** What an agency is taken to make apps for where it does not say: what most templates have. */
+export const usualPlatforms: Platform[] = ["android", "ios", "windows", "web"];
 
 /** How a platform is written for people. */
 export const platformNames: Readonly<Record<Platform, string>> = {
   android: "Android",
   ios: "iOS",
+  desktop: "Desktop",
   windows: "Windows",
   web: "Web",
 };

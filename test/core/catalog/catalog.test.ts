@@ -176,7 +176,7 @@ test("each start picture of a page is for one screen in one turn", () => {
 
 test("by night: the resource of the same name in a folder for the night, on the dark ground", () => {
   const night = androidSlots.filter((slot) => slot.theme === "dark");
-  expect(night).toHaveLength(25);
+  expect(night).toHaveLength(30);
   for (const slot of night)
     expect(slot.path).toMatch(/^\{res\}\/(\{type\}|drawable(-land)?)-night-x{0,3}[mh]dpi\//);
   const grounds = night.flatMap(({ ground }) => (ground.kind === "full" ? [ground.color] : []));

@@ -46,6 +46,8 @@ test("Android: a Groovy script at the top, a literal label, a bitmap icon, a sta
     "colors.brand src/main/res/values/s.xml |#FF102030|",
     "colors.startDark src/main/res/values-night/s.xml |#003|",
     "colors.start src/main/res/values/s.xml |#00f|",
+    // The line that applies a client's signing.
+    "key build.gradle ||",
   ]);
   expect(part.pictures.map((each) => each.path)).toContain("src/main/res/drawable-xxxhdpi/logo.png");
   expect(part.brandFiles).toEqual(["src/main/res/drawable-hdpi/logo.png", "src/main/res/drawable/logo.xml"]);
@@ -108,6 +110,7 @@ test("iOS: a listed icon set, keys in build settings, a launch screen dictionary
     "App/A.xcassets/Badge.appiconset/big.png 180",
     "App/A.xcassets/Badge.appiconset/icon-ipad-83.5-2x.png 167",
     "App/A.xcassets/Badge.appiconset/shop.png 1024",
+    "App/A.xcassets/Badge.appiconset/icon-watch-24-2x.png 48",
     "App/A.xcassets/Hello.imageset/h@2x.png 320",
   ]);
   const fills = held(part);

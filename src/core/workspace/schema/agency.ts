@@ -1,7 +1,7 @@
 import * as z from "zod";
 import { patternFields } from "../../values/fields.ts";
 import { layouts } from "../../values/layout.ts";
-import { platforms } from "../../values/platform.ts";
+import { platforms, usualPlatforms } from "../../values/platform.ts";
 import { briefSchema, color } from "./brief.ts";
 
 /** What several clients may have in common: all that a brief may say, but for what is each client's own. */
@@ -43,7 +43,7 @@ export const agencySchema = z.strictObject({
   platforms: z
     .array(z.enum(platforms))
     .min(1)
-    .default([...platforms]),
+    .default([...usualPlatforms]),
   layout: z
     .enum(layouts)
     .default("tree")

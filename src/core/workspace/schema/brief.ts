@@ -109,6 +109,7 @@ export const briefSchema = z.strictObject({
       base: text(200),
       android: text(200),
       ios: text(200),
+      desktop: text(200),
       windows: text(200),
       web: text(200),
     })
@@ -123,17 +124,29 @@ export const briefSchema = z.strictObject({
     .record(answerName, z.array(z.record(z.string().max(60), answer)).max(1000))
     .describe("Items of the template's collections")
     .optional(),
+  scheme: z
+    .string()
+    .regex(/^[a-z][a-z0-9+.-]{1,99}$/, "small letters, digits, + - and full stops, starting with a letter")
+    .describe("Scheme of addresses that open the app")
+    .optional(),
   orientation: z.enum(orientations).describe("How the app may be turned").optional(),
   devices: z.enum(deviceClasses).describe("What the app is for").optional(),
   signing: z
     .strictObject({
       team: z.string().regex(/^[A-Z0-9]{10}$/, "an Apple team ID: ten letters or digits, upper case"),
-      profile: text(200).describe("Name of the provisioning profile"),
+      profile: text(200).describe("Name of the app's provisioning profile"),
+      profiles: z
+        .record(z.string().min(1).max(100), text(200))
+        .describe("Names of the profiles of extensions and companions, by their targets"),
     })
     .partial()
     .optional(),
   windows: z
-    .strictObject({ publisher: text(300) })
+    .strictObject({
+      publisher: text(300).describe("An X.500 name, equal to the subject of the certificate"),
+      publisherName: text(256).describe("The name of the store account, as people see it"),
+      phoneId: z.guid("a GUID such as 69a6de70-03db-47e3-a053-5b8c7c11a4d1"),
+    })
     .partial()
     .optional(),
 });

@@ -1,6 +1,7 @@
 import * as z from "zod";
 import { colorRoles } from "../../values/fields.ts";
 import { missingNames } from "../../values/missing.ts";
+import { ownKinds } from "../../values/own-pictures.ts";
 import { answerName, featureName } from "./brief.ts";
 import { collectionSchema, questionSchema } from "./questions.ts";
 
@@ -26,13 +27,28 @@ export const templateSchema = z.strictObject({
     .describe("Further names of the template, to be found by the audit"),
   fill: z
     .array(
-      z.strictObject({
-        file: z.string().min(1).max(300),
-        at: z.string().min(1).max(300).describe("Where in the file, in the file's own form"),
-        with: z.string().max(2000).describe("A pattern for the value"),
-      }),
+      z.union([
+        z.strictObject({
+          file: z.string().min(1).max(300),
+          at: z.string().min(1).max(300).describe("Where in the file, in the file's own form"),
+          with: z.string().max(2000).describe("A pattern for the value"),
+        }),
+        z.strictObject({
+          file: z.string().min(1).max(300),
+          text: z.string().min(2).max(2000).describe("The text as it stands in the file"),
+          times: z.int().min(1).max(1000).default(1).describe("How often it stands there"),
+          with: z
+            .string()
+            .max(2000)
+            .describe("A pattern for what goes there; fields are escaped as the file wants"),
+        }),
+      ]),
     )
     .default([]),
+  pictures: z
+    .array(z.strictObject({ file: z.string().min(1).max(300), draw: z.enum(ownKinds) }))
+    .default([])
+    .describe("Pictures of the template that its build files do not name, and what each is"),
   colors: z
     .record(
       z.string().regex(/^-{0,2}[A-Za-z][\w .-]{0,59}$/, "a colour's name, as the template has it"),

@@ -1,0 +1,9 @@
+// The tables of the program that docs/ shows.
+export { carriers, termPlaces } from "../src/core/audit/identity/carriers.ts";
+export { words } from "../src/core/derive/words.ts";
+export { problemKinds } from "../src/core/problems/catalogue.ts";
+export { answerForms, fileForms } from "../src/core/values/answer-forms.ts";
+export { fieldNames, fields } from "../src/core/values/fields.ts";
+export { missingKinds } from "../src/core/values/missing.ts";
+export { codePlaces } from "../src/core/values/place-kinds.ts";
+export { platformNames } from "../src/core/values/platform.ts";

@@ -1,0 +1,140 @@
+import { type Folder, textIfAny } from "../../files/folder.ts";
+import type { Source } from "../../files/source.ts";
+import { Refusal } from "../../problems/problem.ts";
+import { htmlAttribute, htmlAttributeSite, htmlElements, htmlTextSite } from "../../splice/html.ts";
+import { lineSites } from "../../splice/lines.ts";
+import { plistStrings } from "../../splice/plist.ts";
+import { readResourceScript } from "../../splice/resource-script.ts";
+import { openSettings } from "../../splice/settings.ts";
+import { attributeOf, parseXml, walk } from "../../splice/xml.ts";
+
+/** A value in a file, and what leads to it: keys and positions, elements and attributes, joined by full stops. */
+export interface Keyed {
+  key: string;
+  value: string;
+  /** Offset of the value. */
+  at: number;
+}
+
+type Reader = (file: string, source: Source, template: Folder) => Keyed[];
+
+/** A line that gives a name a text in quotes, or without: build scripts, project files, shell and CMake. */
+const quotedLine =
+  /^[ \t]*(?:set\(\s*)?(?:"?)([A-Za-z_][\w.\-[\]*= ]*?)(?:"?)\s*(?:=|:|\(|\s)\s*["']([^"'\n]+)["']/gm;
+const plainLine = /^[ \t]*([A-Za-z_][\w[\]*=]*)\s*=\s*("(?:[^"\\\n]|\\.)*"|[^;"\n]+);/gm;
+
+const lines =
+  (form: RegExp): Reader =>
+  (_, { text }) =>
+    [...text.matchAll(form)].map((match) => {
+      const value = (match[2] ?? "").replace(/^"(.*)"$/s, "$1");
+      return { key: match[1] ?? "", value, at: match.index + match[0].lastIndexOf(value) };
+    });
+
+const settings: Reader = (file, _, template) =>
+  (openSettings(template, file)?.values ?? []).map(({ path, site }) => ({
+    key: path.join("."),
+    value: site.value,
+    at: site.start,
+  }));
+
+/** Texts that a build script writes as resources: `resValue "string", "app_name", "Shop"`. */
+const resourceValue = /\bresValue\s*\(?\s*["']string["']\s*,\s*["'](\w+)["']\s*,\s*["']([^"'\n]+)["']/g;
+
+const resourceValues = ({ text }: Source): Keyed[] =>
+  [...text.matchAll(resourceValue)].map((match) => {
+    const [whole, name = "", value = ""] = match;
+    return { key: `string/${name}`, value, at: match.index + whole.lastIndexOf(value) };
+  });
+
+/** Elements' texts and attributes; a resource's text by the name it is asked for by. */
+const xml: Reader = (_, source) =>
+  [...walk(parseXml(source))].flatMap((element): Keyed[] => {
+    const name = attributeOf(element, "name");
+    const own = name === undefined ? element.name : `${element.name}/${name}`;
+    return [
+      ...(element.children.length === 0 && element.text.trim() !== ""
+        ? [{ key: own, value: element.text.trim(), at: element.innerStart }]
+        : []),
+      ...[...element.attributes.values()].map(({ name: attribute, value, start }) => ({
+        key: `${element.name}@${attribute}`,
+        value,
+        at: start,
+      })),
+    ];
+  });
+
+const plist: Reader = (file, source) =>
+  plistStrings(file, source).map(({ path, site }) => ({
+    key: path.join("."),
+    value: site.value,
+    at: site.start,
+  }));
+
+const page: Reader = (file, source) =>
+  htmlElements(source).flatMap((element): Keyed[] => {
+    const name = htmlAttribute(element, "name") ?? htmlAttribute(element, "property") ?? "";
+    const rel = htmlAttribute(element, "rel") ?? "";
+    const site =
+      element.tagName === "title"
+        ? htmlTextSite(file, element)
+        : element.tagName === "meta"
+          ? htmlAttributeSite(file, source.text, element, "content")
+          : element.tagName === "link"
+            ? htmlAttributeSite(file, source.text, element, "href")
+            : undefined;
+    const key = element.tagName === "title" ? "title" : `${element.tagName}.${name || rel}`;
+    return site && site.value.trim() !== "" ? [{ key, value: site.value.trim(), at: site.start }] : [];
+  });
+
+const resourceScript: Reader = (file, source) =>
+  readResourceScript(file, source).values.map(({ key, site }) => ({
+    key,
+    value: site.value,
+    at: site.start,
+  }));
+
+const keyedLines =
+  (format: "properties" | "xcconfig" | "env"): Reader =>
+  (file, source) =>
+    lineSites(file, source, format).map(({ key, site }) => ({ key, value: site.value, at: site.start }));
+
+const readers: readonly { file: RegExp; read: Reader }[] = [
+  { file: /\.(json|jsonc|webmanifest|ya?ml|[cm]?[jt]s|[jt]sx)$/, read: settings },
+  {
+    file: /(^|\/)apple-app-site-association$/,
+    read: (file, source) => lines(quotedLine)(file, source, undefined as never),
+  },
+  { file: /\.(plist|entitlements)$/, read: plist },
+  { file: /\.(xml|appxmanifest|resw|resx|storyboard|xib)$/i, read: xml },
+  { file: /\.html?$/i, read: page },
+  { file: /\.rc$/i, read: resourceScript },
+  { file: /\.pbxproj$/, read: lines(plainLine) },
+  { file: /\.strings$/, read: lines(plainLine) },
+  { file: /\.xcconfig$/, read: keyedLines("xcconfig") },
+  { file: /\.properties$/, read: keyedLines("properties") },
+  { file: /(^|\/)\.env(\.\w+)?$/, read: keyedLines("env") },
+  {
+    file: /\.gradle(\.kts)?$/,
+    read: (file, source, template) => [
+      ...lines(quotedLine)(file, source, template),
+      ...resourceValues(source),
+    ],
+  },
+  {
+    file: /\.(kts|toml|cmake|rb)$|(^|\/)(CMakeLists\.txt|Podfile|Fastfile|Appfile)$/,
+    read: lines(quotedLine),
+  },
+];
+
+/** Every value of a file that has something leading to it; none where the file is of no such form, or cannot be read as its own. */
+export function keyedValues(template: Folder, file: string): Keyed[] {
+  const reader = readers.find((each) => each.file.test(file));
+  if (!reader || textIfAny(template.bytes(file)) === undefined) return [];
+  try {
+    return reader.read(file, template.source(file), template);
+  } catch (error) {
+    if (error instanceof Refusal) return [];
+    throw error;
+  }
+}

@@ -1,0 +1,16 @@
+import { type Folder, textIfAny } from "../files/folder.ts";
+import { Refusal } from "../problems/problem.ts";
+import { readers } from "./readers.ts";
+import type { Reference } from "./reference.ts";
+
+/** Every file that a file names; none where it is of no form that names files, or cannot be read as its own. */
+export function referencesIn(folder: Folder, file: string): Reference[] {
+  const own = readers.filter((each) => each.file.test(file));
+  if (own.length === 0 || textIfAny(folder.bytes(file)) === undefined) return [];
+  try {
+    return own.flatMap(({ read }) => read(file, folder));
+  } catch (error) {
+    if (error instanceof Refusal) return [];
+    throw error;
+  }
+}

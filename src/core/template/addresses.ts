@@ -1,0 +1,30 @@
+import type { Site } from "../splice/site.ts";
+import { commonSchemes } from "../values/schemes.ts";
+import type { Fill } from "./survey.ts";
+
+/** Hosts that are nobody's: of the machine itself, of a network at home, or with something put in by the build. */
+const nobodys = /^(localhost|127\.|10\.|192\.168\.|0\.0\.0\.0|\[)|[${}*%]/;
+
+const address =
+  /^(?<before>(?:[a-z][a-z0-9+.-]*:)?(?:\/\/)?(?:www\.)?)(?<host>[A-Za-z0-9][A-Za-z0-9.-]*\.[A-Za-z]{2,})(?<after>(?:[:/?#].*)?)$/s;
+
+/** The host of an address, or of a text such as applinks:host, becomes the client's domain; the rest stays around it. */
+export function hostFill(site: Site): Fill[] {
+  const { before, host, after } = address.exec(site.value.trim())?.groups ?? {};
+  if (!host || nobodys.test(host)) return [];
+  return [
+    {
+      holds: "domain",
+      site,
+      shape: "text",
+      ...(before ? { before } : {}),
+      ...(after ? { after } : {}),
+    },
+  ];
+}
+
+/** A scheme of the template's own becomes the client's; those that everybody has stay. */
+export function schemeFill(site: Site): Fill[] {
+  const isOwn = /^[a-z][a-z0-9+.-]*$/i.test(site.value) && !commonSchemes.has(site.value.toLowerCase());
+  return isOwn ? [{ holds: "scheme", site, shape: "text" }] : [];
+}

@@ -1,0 +1,207 @@
+import { posix } from "node:path";
+import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
+import { macIconSlots } from "../catalog/desktop.ts";
+import { iconOfIdiom, iosIconSlots, iosLayerSlot } from "../catalog/ios.ts";
+import type { Slot } from "../catalog/slot.ts";
+import type { Folder } from "../files/folder.ts";
+import { memberSite, parseJson } from "../splice/json.ts";
+import type { Site } from "../splice/site.ts";
+import { type Assets, images, picturesIn, text } from "./ios-assets.ts";
+import { addAppearances } from "./ios-missing.ts";
+import { type Fill, type Found, mergeFound } from "./survey.ts";
+import { isApp, readXcodeProjects, type XcodeProject, type XcodeTarget } from "./xcode.ts";
+
+const { basename } = posix;
+
+/** Every icon set that an app's targets and configurations name, and those that none names: each shows the template's icon. */
+export function appIcons(
+  assets: Assets,
+  { folder }: XcodeProject,
+  targets: readonly XcodeTarget[],
+  gap: (what: string) => void,
+): Found | undefined {
+  const { template, platform } = assets;
+  const named = targets.filter(isApp).flatMap((target) =>
+    target.settings.flatMap((settings) =>
+      ["ASSETCATALOG_COMPILER_APPICON_NAME", "ASSETCATALOG_COMPILER_ALTERNATE_APPICON_NAMES"].flatMap(
+        (setting) =>
+          (settings.evaluated(setting) ?? "")
+            .split(/\s+/)
+            .filter(Boolean)
+            .map((name) => ({ target, configuration: settings.name, name })),
+      ),
+    ),
+  );
+  const found = new Map<string, { found: Found; belongs: string[] }>();
+  for (const { target, configuration, name } of named) {
+    for (const asset of setsFor(assets, target, name)) {
+      const belongs = `${target.name}, ${configuration}`;
+      const known = found.get(asset);
+      if (known) known.belongs.push(belongs);
+      else found.set(asset, { found: iconAsset(assets, asset, gap), belongs: [belongs] });
+    }
+  }
+  // What no target names is an icon all the same; a set for the Mac alone is the Mac app's.
+  for (const asset of iconAssets(template, folder)) {
+    const isMac = idiomsOf(template, asset).every((idiom) => idiom === "mac");
+    if (
+      !found.has(asset) &&
+      !isNamedElsewhere(template, asset, platform) &&
+      isMac === (platform === "desktop")
+    )
+      found.set(asset, { found: iconAsset(assets, asset, gap), belongs: [] });
+  }
+  if (found.size === 0) return undefined;
+  const several = found.size > 1;
+  return mergeFound(
+    [...found.values()].map(({ found: each, belongs }) => ({
+      ...each,
+      pictures: each.pictures.map((use) =>
+        several && belongs.length > 0 ? { ...use, belongs: belongs.join("; ") } : use,
+      ),
+    })),
+  );
+}
+
+const iconAssets = (template: Folder, below: string): string[] => [
+  ...new Set(
+    template.list().flatMap((file) => {
+      const asset = /^(.+\.(?:appiconset|icon))\/(?:Contents|icon)\.json$/.exec(file)?.[1];
+      return asset && (!below || asset.startsWith(`${below}/`)) ? [asset] : [];
+    }),
+  ),
+];
+
+/** Whether targets of the other platform name an asset of that name, and have it among their own. */
+function isNamedElsewhere(template: Folder, asset: string, platform: Assets["platform"]): boolean {
+  return readXcodeProjects(template).some(({ targets }) =>
+    targets
+      .filter((target) => isApp(target) && (target.system === "mac") !== (platform === "desktop"))
+      .some(
+        ({ homes, settings }) =>
+          settings.some((each) =>
+            asset.endsWith(`/${each.evaluated("ASSETCATALOG_COMPILER_APPICON_NAME")}.appiconset`),
+          ) &&
+          (homes.length === 0 || homes.some((home) => asset.startsWith(`${home}/`))),
+      ),
+  );
+}
+
+/** The sets of a name that are a target's: in its own catalogs, or else beside its property list, or else wherever there is but one. */
+function setsFor({ template, below }: Assets, target: XcodeTarget, name: string): string[] {
+  const isOthers = (asset: string) => {
+    const idioms = idiomsOf(template, asset);
+    return idioms.length > 0 && target.system !== "mac" && idioms.every((idiom) => idiom === "mac");
+  };
+  const all = iconAssets(template, below).filter(
+    (asset) => [`${name}.appiconset`, `${name}.icon`].includes(basename(asset)) && !isOthers(asset),
+  );
+  const beside = target.settings
+    .flatMap((each) => each.evaluated("INFOPLIST_FILE") ?? [])
+    .map((list) => posix.join(below, posix.dirname(list)));
+  const near = (homes: readonly string[]) =>
+    all.filter((asset) =>
+      homes.some(
+        (home) =>
+          home !== "" && home !== "." && `${asset}/`.toLowerCase().startsWith(`${home}/`.toLowerCase()),
+      ),
+    );
+  const own = near(target.homes);
+  const close =
+    own.length > 0 ? own : near([...beside.filter((each) => each !== below), posix.join(below, target.name)]);
+  return close.length > 0 ? close : all;
+}
+
+const idiomsOf = (template: Folder, asset: string): string[] =>
+  asset.endsWith(".icon")
+    ? ["layered"]
+    : images(parseJson(template.source(`${asset}/Contents.json`))).flatMap(
+        (image) => text(image, "idiom") ?? [],
+      );
+
+function iconAsset(assets: Assets, asset: string, gap: (what: string) => void): Found {
+  return asset.endsWith(".icon") ? layeredIcon(assets.template, asset) : appIconSet(assets, asset, gap);
+}
+
+/** An icon set: each entry of its Contents.json is a row of a catalog. */
+function appIconSet({ template, wants }: Assets, set: string, gap: (what: string) => void): Found {
+  const file = `${set}/Contents.json`;
+  const found: Found = { fills: [], pictures: [], brandFiles: picturesIn(template, set), missing: [] };
+  const listed = images(parseJson(template.source(file)));
+  const [only] = listed;
+  if (only && listed.length === 1 && iconQualifier(only) === "universal" && text(only, "platform") === "ios")
+    addAppearances(found, template, set, only, wants);
+  for (const image of listed) {
+    const slot = iconSlot(image);
+    const named = text(image, "filename");
+    if (!slot) {
+      if (named === undefined) continue;
+      gap(`${set}/${named} stays the template's: its entry says no size`);
+      found.brandFiles = found.brandFiles.filter((each) => each !== `${set}/${named}`);
+      continue;
+    }
+    const picture = named ?? `icon-${slot.qualifier.replace("@", "-")}.png`;
+    found.pictures.push({ slot, path: `${set}/${picture}` });
+    if (named === undefined) found.fills.push(filenameFill(template, file, image, picture));
+  }
+  return found;
+}
+
+/** The row of an entry: of the phone's, the tablet's or the Mac's catalog; another system's in the size that it says. */
+function iconSlot(image: JsonNode): Slot | undefined {
+  const qualifier = iconQualifier(image);
+  const idiom = text(image, "idiom");
+  const known = [...iosIconSlots, ...macIconSlots].find((each) => each.qualifier === qualifier);
+  if (known) return known;
+  const points = Number(text(image, "size")?.split("x")[0]);
+  const scale = Number.parseInt(text(image, "scale") ?? "1x", 10);
+  return idiom && points > 0 && scale > 0 ? iconOfIdiom(idiom, points, scale) : undefined;
+}
+
+/**
+ * An icon in layers, which newer versions of Xcode prefer over a set of its name (Apple, Icon Composer): the client's
+ * ground, and its mark as the only layer.
+ */
+function layeredIcon(template: Folder, asset: string): Found {
+  const file = `${asset}/icon.json`;
+  const { text: written } = template.source(file);
+  const root = parseJson(template.source(file));
+  const supported = findNodeAtLocation(root, ["supported-platforms"]);
+  const kept = supported
+    ? written.slice(supported.offset, supported.offset + supported.length)
+    : '{ "squares" : "shared" }';
+  const mark = "mark.png";
+  const site: Site = { file, start: root.offset, end: root.offset + root.length, value: "", form: "raw" };
+  const fill: Fill = {
+    holds: "colors.ground",
+    site,
+    shape: "layeredColor",
+    before: '{\n  "fill" : {\n    "solid" : "',
+    after: `"\n  },\n  "groups" : [\n    {\n      "layers" : [\n        {\n          "image-name" : "${mark}",\n          "name" : "mark"\n        }\n      ]\n    }\n  ],\n  "supported-platforms" : ${kept}\n}`,
+  };
+  return {
+    fills: [fill],
+    pictures: [{ slot: iosLayerSlot, path: `${asset}/Assets/${mark}` }],
+    brandFiles: picturesIn(template, `${asset}/Assets`),
+    missing: [],
+  };
+}
+
+function iconQualifier(image: JsonNode): string | undefined {
+  const idiom = text(image, "idiom");
+  if (idiom === "universal") {
+    const appearance = text(image, "appearances", 0, "value");
+    return appearance ? `universal-${appearance}` : "universal";
+  }
+  const points = text(image, "size")?.split("x")[0];
+  return `${idiom}-${points}@${text(image, "scale") ?? "1x"}`;
+}
+
+/** An entry that names no picture gets one: the member is put behind its last, in the form of its neighbours. */
+function filenameFill(template: Folder, file: string, image: JsonNode, picture: string): Fill {
+  const { site } = memberSite(file, image);
+  const { text: written } = template.source(file);
+  const last = image.children?.at(-1);
+  const blank = last ? (/\s*$/.exec(written.slice(0, last.offset))?.[0] ?? " ") : " ";
+  return { holds: "key", site, shape: "nothing", before: `,${blank}"filename" : ${JSON.stringify(picture)}` };
+}
