@@ -9,7 +9,7 @@ import type { Identity } from "./identity/gather.ts";
 import type { Residue } from "./search/search.ts";
 
 /** What a finding has in common with others, and the lines for template.yaml that settle it. */
-export type Adviser = (residue: Residue) => Pick<Problem, "cause" | "settle">;
+export type Adviser = (residue: Residue) => Pick<Problem, "cause" | "settle"> & Partial<Pick<Problem, "fix">>;
 
 /** Which field goes where a term of a kind stands. */
 const fieldsOf: Readonly<Record<Exclude<NonNullable<Residue["kind"]>, "identifier">, Field>> = {
@@ -37,12 +37,17 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
     };
     if (text === undefined || problem.code === "residue-client" || !template.folder.has(file))
       return { cause };
+    // Where a team stands is known; what lacks is the client's.
+    if (residue.kind === "team") return { cause, fix: givenTeam };
     const key = `${problem.code} ${file} ${text} ${problem.place?.line ?? ""} ${problem.place?.column ?? ""}`;
     const settle = known.get(key) ?? settled(template, residue);
     known.set(key, settle);
     return { cause, settle };
   };
 }
+
+const givenTeam =
+  "Give the client's own as `signing: { team: … }` in its brief, or under `defaults` in oxalis.yaml.";
 
 function settled(template: Template, residue: Residue): Settlement {
   const { file, problem, kind, key } = residue;

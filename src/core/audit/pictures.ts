@@ -1,4 +1,5 @@
 import { alike, isPicture, type Likeness, likenessOf, unlikeness } from "../artwork/likeness.ts";
+import { type Light, lightOf, resembles } from "../artwork/resemblance.ts";
 import type { Folder } from "../files/folder.ts";
 import { problem } from "../problems/problem.ts";
 import type { Residue } from "./search/search.ts";
@@ -24,6 +25,21 @@ const brandPlaces =
 /** Pictures that go with a system, a service or a framework, and brand nobody: by the last part of the path. */
 const nobodys = /(^|\/)(node_modules|third_party|vendor)\//;
 
+/** What a picture looks like, by its steps of brightness and by its light as a whole. */
+interface Look {
+  likeness: Likeness | undefined;
+  light: Light;
+}
+
+const lookOf = async (bytes: Uint8Array): Promise<Look> => ({
+  likeness: await likenessOf(bytes),
+  light: await lightOf(bytes),
+});
+
+const isSame = (a: Look, b: Look): boolean =>
+  (a.likeness !== undefined && b.likeness !== undefined && unlikeness(a.likeness, b.likeness) <= alike) ||
+  resembles(a.light, b.light);
+
 /**
  * Whatever was not drawn from a client's art is compared by its looks too; what was, only byte by byte.
  */
@@ -35,15 +51,13 @@ export async function openPictureSearch(template: Folder): Promise<PictureSearch
         brandPlaces.test(file) && !nobodys.test(file) && (isPicture(file) || /\.(ico|icns)$/i.test(file)),
     );
   const byHash = new Map(brand.map((file) => [template.hash(file), file]));
-  const likenesses: { file: string; likeness: Likeness }[] = [];
-  for (const file of byHash.values()) {
-    const likeness = isPicture(file) ? await likenessOf(template.bytes(file)) : undefined;
-    if (likeness) likenesses.push({ file, likeness });
-  }
+  const looks: (Look & { file: string })[] = [];
+  for (const file of byHash.values())
+    if (isPicture(file)) looks.push({ file, ...(await lookOf(template.bytes(file))) });
   const seen = new Map<string, string | undefined>();
   const nearTo = async (bytes: Uint8Array): Promise<string | undefined> => {
-    const likeness = await likenessOf(bytes);
-    return likeness && likenesses.find((each) => unlikeness(each.likeness, likeness) <= alike)?.file;
+    const look = await lookOf(bytes);
+    return looks.find((each) => isSame(each, look))?.file;
   };
   let hashes: (readonly [hash: string, file: string])[] | undefined;
   /** A picture of the template with the same bytes, in another place. */

@@ -83,7 +83,7 @@ export const carriers: readonly Carrier[] = [
   // What identifies it to a system or a store.
   {
     kind: "identifier",
-    key: /(^|\.)(applicationId|APPLICATION_ID|bundleIdentifier|bundleId|BUNDLE_ID|PRODUCT_BUNDLE_IDENTIFIER|CFBundleIdentifier|appId|appBundleId|package_name|packageName|setAppUserModelId)$/,
+    key: /(^|\.)(applicationId|APPLICATION_ID|bundleIdentifier|bundleId|BUNDLE_ID|PRODUCT_BUNDLE_IDENTIFIER|CFBundleIdentifier|appId|appBundleId|package_name|packageName|PACKAGE_NAMESPACE|setAppUserModelId)$/,
   },
   { kind: "identifier", file: /(^|\/)app(\.config)?\.(json|[cm]?[jt]s)$/, key: /\.android\.package$/ },
   { kind: "identifier", file: /\.conf\.json$/, key: /^identifier$/ },

@@ -45,11 +45,15 @@ const isComment = (hit: Hit): boolean =>
 const shownBy =
   /\b(title|label|text|name|caption|placeholder|message|header|headerTitle|appName|applicationName|displayName|description|alt|summary|content)\w*\s*[:=({,]\s*(L|@|const\s+Text\()?$/i;
 
+/** Calls that put a text above a window or into a header, whichever argument it is. */
+const titles =
+  /\b(\w*(title|caption|headline)\w*|(\w+[.>-]+)?Create(AndShow)?|SetWindowText\w*)\s*\([^()"'`]*L?$/i;
+
 /** Within a program's own language: what stands in quotes may be shown; names, imports and comments are not. */
 const program: Language["isCode"] = (hit) => {
   if (
     isComment(hit) ||
-    /^\s*(import|package|#include|#import|using|from|require|namespace|module|extern|@import|export .* from)\b/.test(
+    /^\s*(import|package|#include|#import|using|from|require|namespace|module|extern|@import|export .* from)\b(?!\s*[:=])/.test(
       hit.line,
     )
   )
@@ -67,7 +71,7 @@ const program: Language["isCode"] = (hit) => {
     return literal !== hit.found && /\.(kt|java)$/.test(hit.file) && /^[\w.]+$/.test(literal);
   if (hit.kind !== "name" && hit.kind !== "owner") return false;
   // A literal that is the name alone may be a key of code's; what it is called tells.
-  if (literal === hit.found) return !shownBy.test(called(hit));
+  if (literal === hit.found) return !shownBy.test(called(hit)) && !titles.test(called(hit));
   return !/\s/.test(literal);
 };
 
@@ -82,6 +86,8 @@ const attribute = (hit: Hit): string | undefined => /([\w:.-]+)\s*=\s*["'][^"']*
 const markup: Language["isCode"] = (hit) => {
   if (isComment(hit)) return true;
   const name = attribute(hit);
+  // An element's own id is code's; what a system or a store knows the app by is none.
+  if (name === "id" && hit.kind === "identifier") return false;
   return (
     (name !== undefined &&
       /^(id|class|src|srcset|rel|type|for|style|data-.*|on\w+|xmlns.*|aria-labelledby|customClass|customModule|tools:.*|android:(id|src|drawable|background|theme|style|layout\w*|fontFamily|textAppearance)|parent|storyboardIdentifier|reuseIdentifier|destination|image)$/.test(
@@ -89,7 +95,7 @@ const markup: Language["isCode"] = (hit) => {
       )) ||
     (name === "name" && hit.kind !== "identifier" && /\.xml$/.test(hit.file)) ||
     (name === "android:name" && !/\b(permission|meta-data)\b/.test(before(hit))) ||
-    (name === "href" && !/^(https?:)?\/\//.test(literalAround(hit) ?? ""))
+    (name === "href" && !/^([a-z][a-z0-9+.-]*:|\/\/)/i.test(literalAround(hit) ?? ""))
   );
 };
 
