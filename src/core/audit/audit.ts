@@ -74,7 +74,7 @@ function templateSearch(template: Template, identity: Identity): Searches["inTem
 /** A file of a variant, read, and whether it is the template's, unchanged. */
 interface Read {
   path: string;
-  bytes: Uint8Array;
+  bytes(): Uint8Array;
   hash: string;
   isKept: boolean;
 }
@@ -84,9 +84,9 @@ function readFiles({ folder: own }: Template, folder: Folder): Read[] {
     .list()
     .filter((file) => file !== receiptFile)
     .map((path) => {
-      const bytes = folder.bytes(path);
-      const isKept = own.has(path) && Buffer.compare(own.bytes(path), bytes) === 0;
-      return { path, bytes, isKept, hash: isKept ? own.hash(path) : folder.hash(path) };
+      const isKept = own.has(path) && folder.holds(path, own.bytes(path));
+      const { bytes, hash } = isKept ? own : folder;
+      return { path, bytes: () => bytes(path), isKept, hash: hash(path) };
     });
 }
 
@@ -121,14 +121,14 @@ async function auditOne(
       if (isKept && searches.inTemplate(path).residue.length === 0)
         code.push(...searches.inTemplate(path).code);
       else if (!isDrawn) {
-        const found = search.inFile(path, bytes, shown);
+        const found = search.inFile(path, bytes(), shown);
         residue.push(...found.residue);
         code.push(...found.code);
       }
       residue.push(...(await searches.pictures.inFile({ path, bytes, hash, shown, isDrawn })));
       if (isKept) continue;
-      residue.push(...searches.others.inFile(key, path, bytes, hash, shown));
-      if (!isDrawn) residue.push(...(await searches.others.looks(key, path, bytes, shown)));
+      residue.push(...searches.others.inFile(key, path, bytes(), hash, shown));
+      if (!isDrawn) residue.push(...(await searches.others.looks(key, path, bytes(), shown)));
     }
     const { left, allowed } = sortOut(workspace, residue, searches.adviser);
     const hashes = new Map(files.map(({ path, hash }) => [path, hash]));

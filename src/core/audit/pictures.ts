@@ -11,7 +11,7 @@ export interface PictureSearch {
 
 interface LookedAt {
   path: string;
-  bytes: Uint8Array;
+  bytes(): Uint8Array;
   hash: string;
   shown: string;
   /** Whether it is a client's picture, as it was drawn. */
@@ -76,7 +76,7 @@ export async function openPictureSearch(template: Folder): Promise<PictureSearch
       ];
       if (same) return left(same, `is the template's own ${same}`);
       if (isDrawn || !isPicture(path)) return [];
-      if (!seen.has(hash)) seen.set(hash, await nearTo(bytes));
+      if (!seen.has(hash)) seen.set(hash, await nearTo(bytes()));
       const near = seen.get(hash);
       if (near === undefined) return [];
       const own = ownBytes(hash, path);

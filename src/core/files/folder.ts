@@ -4,6 +4,7 @@ import { problem, Refusal, refuse } from "../problems/problem.ts";
 import { decoded, isMarked } from "./encoding.ts";
 import { sha256 } from "./hash.ts";
 import { ignoredIn } from "./ignored.ts";
+import { holds, readPlain } from "./plain.ts";
 import type { Source } from "./source.ts";
 
 /** The narrow door through which the core reads files: one folder, and nothing outside it. */
@@ -16,11 +17,15 @@ export interface Folder {
   list(): readonly string[];
   has(file: string): boolean;
   bytes(file: string): Uint8Array;
+  /** Whether a file that is listed holds exactly these bytes; nothing of it is kept. */
+  holds(file: string, bytes: Uint8Array): boolean;
   /** A text file; refuses one that is not UTF-8. */
   source(file: string): Source;
   hash(file: string): string;
   /** Where a file really lies, to be copied from; refuses what lies outside. */
   real(file: string): string;
+  /** The bytes of a file that is small, to be written many times; undefined of a larger one, which is better copied. */
+  small(file: string): Uint8Array | undefined;
   /** What the file system shows of a file without reading it: it changes when the content does. */
   state(file: string): readonly number[];
   /** The same; undefined where there is no such file. */
@@ -31,6 +36,9 @@ export interface Folder {
 
 /** Largest text or picture that is read, in bytes. */
 const largestFile = 64 * 1024 * 1024;
+
+/** Largest file that is written from memory rather than copied, in bytes. */
+const smallFile = 64 * 1024;
 
 /** Folders that hold no source: a tool's own, or what a build made. Never listed, never copied. */
 const neverListed = new Set([
@@ -60,17 +68,24 @@ export function openFolder(root: string, label = "", options: { everything?: boo
   const bytes = new Map<string, Uint8Array>();
   const sources = new Map<string, Source>();
   const hashes = new Map<string, string>();
+  const smalls = new Map<string, Uint8Array | undefined>();
   const executables = new Map<string, boolean>();
   const reals = new Map<string, string>();
   let listed: readonly string[] | undefined;
+  const links = new Set<string>();
   let names: ReadonlySet<string> | undefined;
   const shown = (file: string) => (label ? `${label}/${file}` : file);
+  /** Whether a listing showed a file there, and no link. */
+  const isPlain = (file: string) => listed !== undefined && folder.has(file) && !links.has(file);
+  const readListed = (file: string) =>
+    (isPlain(file) ? readPlain(`${root}/${file}`, largestFile) : undefined) ??
+    readInside(root, file, shown(file));
 
   const folder: Folder = {
     root,
     label,
     list() {
-      listed ??= listFiles(root, shown, options.everything === true);
+      listed ??= listFiles(root, shown, options.everything === true, links);
       return listed;
     },
     has(file) {
@@ -80,9 +95,14 @@ export function openFolder(root: string, label = "", options: { everything?: boo
     bytes(file) {
       const known = bytes.get(file);
       if (known) return known;
-      const read = readInside(root, file, shown(file));
+      const read = readListed(file);
       bytes.set(file, read);
       return read;
+    },
+    holds(file, wanted) {
+      return isPlain(file)
+        ? holds(`${root}/${file}`, wanted)
+        : Buffer.compare(folder.bytes(file), wanted) === 0;
     },
     source(file) {
       const known = sources.get(file);
@@ -112,6 +132,13 @@ export function openFolder(root: string, label = "", options: { everything?: boo
       }
       return known;
     },
+    small(file) {
+      if (!smalls.has(file)) {
+        const { size } = statSync(join(root, file));
+        smalls.set(file, size <= smallFile ? folder.bytes(file) : undefined);
+      }
+      return smalls.get(file);
+    },
     state(file) {
       const { size, ctimeMs, ino, mode } = statSync(join(root, file));
       return [size, ctimeMs, ino, mode];
@@ -120,7 +147,7 @@ export function openFolder(root: string, label = "", options: { everything?: boo
       let hash = hashes.get(file);
       if (!hash) {
         // A file that is only hashed is not kept: a template may have thousands.
-        hash = sha256(bytes.get(file) ?? readInside(root, file, shown(file)));
+        hash = sha256(bytes.get(file) ?? readListed(file));
         hashes.set(file, hash);
       }
       return hash;
@@ -140,7 +167,12 @@ function isBuilt(folder: string): boolean {
   return readdirSync(join(folder, "..")).some((name) => builders.test(name));
 }
 
-function listFiles(root: string, shown: (file: string) => string, everything: boolean): string[] {
+function listFiles(
+  root: string,
+  shown: (file: string) => string,
+  everything: boolean,
+  links: Set<string>,
+): string[] {
   const files: string[] = [];
   const ignored = everything ? () => false : ignoredIn(root);
   const walk = (below: string) => {
@@ -155,7 +187,9 @@ function listFiles(root: string, shown: (file: string) => string, everything: bo
           walk(file);
       } else if (entry.isSymbolicLink()) {
         const target = linkTarget(root, file, shown);
-        if (target === "file") files.push(file);
+        if (target !== "file") continue;
+        links.add(file);
+        files.push(file);
       } else if (entry.isFile() && (everything || !neverListedFiles.test(entry.name))) files.push(file);
     }
   };

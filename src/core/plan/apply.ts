@@ -11,11 +11,12 @@ import type { Cache } from "./cache.ts";
 import type { Change } from "./difference.ts";
 import type { Entry, Plan } from "./plan.ts";
 import { isPng, producedBy, type Receipt, receiptFile, receiptText } from "./receipt.ts";
-import type { Writer } from "./write.ts";
+import type { Writer } from "./writer.ts";
 
 /**
  * Performs the changes, and writes and gives the receipt. Before the first file is touched, the receipt names every file that
- * will be, so that a run that is killed leaves nothing behind that the next one does not know.
+ * will be, so that a run that is killed leaves nothing behind that the next one does not know; a new folder comes into its
+ * place as a whole.
  */
 export async function applyChanges(
   plan: Plan,
@@ -31,7 +32,7 @@ export async function applyChanges(
   const files: Receipt["files"] = { ...before.files };
   const touched = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
   for (const entry of touched) files[entry.path] = producedBy(entry, null);
-  if (touched.length > 0) await writer.write(receiptFile, receiptText({ ...before, files }));
+  if (touched.length > 0 && !writer.isNew) await writer.write(receiptFile, receiptText({ ...before, files }));
 
   const done = async (entry: Entry, content: string | Uint8Array) => {
     await writer.write(entry.path, content, "executable" in entry && entry.executable);
@@ -51,7 +52,7 @@ export async function applyChanges(
       if (entry.kind === "draw") continue;
       if (entry.kind === "keep") {
         const { folder } = tools.template;
-        writer.copy(entry.path, folder.real(entry.from), entry.executable);
+        writer.copy(entry.path, folder.real(entry.from), entry.executable, folder.small(entry.from));
         files[entry.path] = producedBy(entry, folder.hash(entry.from));
         onFile();
         if (++copied % copiedAtOnce === 0) await setImmediate();
@@ -61,7 +62,10 @@ export async function applyChanges(
     }
   };
   for (const each of await Promise.allSettled([...drawn, written()]))
-    if (each.status === "rejected") throw each.reason;
+    if (each.status === "rejected") {
+      writer.abandon();
+      throw each.reason;
+    }
   for (const { what, path } of changes) if (what === "remove") writer.remove(path);
 
   const planned = new Set(plan.entries.map((entry) => entry.path));
@@ -74,6 +78,7 @@ export async function applyChanges(
     files: kept,
   };
   await writer.write(receiptFile, receiptText(receipt));
+  writer.finish();
   return receipt;
 }
 

@@ -3,7 +3,7 @@ import { dirname, join } from "node:path";
 import { sha256 } from "../files/hash.ts";
 import { makeFolder } from "../files/make-folder.ts";
 import { writeBeside } from "../files/write-beside.ts";
-import { scratchFile } from "./write.ts";
+import { scratchFile } from "./writer.ts";
 
 /** Pictures drawn before, by the fingerprint of all they come from; shared by all clients and by several runs at once. */
 export interface Cache {

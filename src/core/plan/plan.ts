@@ -1,5 +1,6 @@
 import { fillPattern, patternProblem, readPattern } from "../derive/pattern.ts";
 import type { Variant } from "../derive/variant.ts";
+import type { Folder } from "../files/folder.ts";
 import { fingerprint } from "../files/hash.ts";
 import { placeAt } from "../files/source.ts";
 import { localize } from "../localize/localize.ts";
@@ -132,11 +133,23 @@ function drawEntry(use: PictureUse, variant: Variant): Entry {
   };
 }
 
-function fileEntry(
+/** Entries of files that go along as they are; the same for all clients of a template. */
+const keptEntries = new WeakMap<Folder, Map<string, Entry>>();
+
+function fileEntry(path: string, template: Template, edits: readonly Edit[] | undefined, from = path): Entry {
+  if (edits || from !== path) return newFileEntry(path, template, edits, from);
+  const known = keptEntries.get(template.folder) ?? new Map<string, Entry>();
+  keptEntries.set(template.folder, known);
+  const entry = known.get(path) ?? newFileEntry(path, template, edits, from);
+  known.set(path, entry);
+  return entry;
+}
+
+function newFileEntry(
   path: string,
   { folder }: Template,
   edits: readonly Edit[] | undefined,
-  from = path,
+  from: string,
 ): Entry {
   const executable = folder.executable(from);
   const source = { hash: folder.hash(from), executable };

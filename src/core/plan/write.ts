@@ -16,25 +16,8 @@ import { sha256 } from "../files/hash.ts";
 import { makeFolder } from "../files/make-folder.ts";
 import { writeBeside } from "../files/write-beside.ts";
 import { refuse } from "../problems/problem.ts";
-
-/** Writes into one folder of a workspace, each file whole or not at all, and never through a link. */
-export interface Writer {
-  write(path: string, content: string | Uint8Array, executable?: boolean): Promise<void>;
-  /** Copies a file; where the file system can, without taking room. */
-  copy(path: string, from: string, executable: boolean): void;
-  remove(path: string): void;
-  /** SHA-256 of a file; undefined where there is none, or something else in its place. */
-  hash(path: string): string | undefined;
-}
-
-/** Where files are written before they are renamed into place; on the same disk as the workspace. */
-const scratchFolder = (workspace: string): string => join(workspace, ".oxalis", "scratch");
-
-let counter = 0;
-
-/** A file there that nobody else writes. */
-export const scratchFile = (workspace: string): string =>
-  join(scratchFolder(workspace), `${process.pid}-${counter++}`);
+import { openNewFolder } from "./new-folder.ts";
+import { modeOf, scratchFile, scratchFolder, type Writer } from "./writer.ts";
 
 /** Opens a folder below the workspace for writing; makes it where it is not there. */
 export function openWriter(workspace: string, folder: string): Writer {
@@ -54,6 +37,8 @@ export function openWriter(workspace: string, folder: string): Writer {
     safe.add(path);
   };
 
+  if (!lstatSync(folder, { throwIfNoEntry: false })) return openNewFolder(workspace, folder, ensure);
+
   /** Where a file is made, and where it goes when it is whole. */
   const prepared = (path: string) => {
     const target = join(folder, path);
@@ -68,19 +53,21 @@ export function openWriter(workspace: string, folder: string): Writer {
   };
 
   return {
+    isNew: false,
     async write(path, content, executable = false) {
       const { target, beside } = prepared(path);
       try {
-        await writeBeside(beside, target, content, executable ? 0o755 : 0o644);
+        await writeBeside(beside, target, content, modeOf(executable));
       } catch (error) {
         failed(target, beside, error);
       }
     },
-    copy(path, from, executable) {
+    copy(path, from, executable, bytes) {
       const { target, beside } = prepared(path);
+      const mode = modeOf(executable);
       try {
-        copyFileSync(from, beside, constants.COPYFILE_FICLONE);
-        const mode = executable ? 0o755 : 0o644;
+        if (bytes) writeFileSync(beside, bytes, { mode });
+        else copyFileSync(from, beside, constants.COPYFILE_FICLONE);
         if ((lstatSync(beside).mode & 0o777) !== mode) chmodSync(beside, mode);
         renameSync(beside, target);
       } catch (error) {
@@ -102,6 +89,8 @@ export function openWriter(workspace: string, folder: string): Writer {
         return undefined;
       }
     },
+    finish() {},
+    abandon() {},
   };
 }
 

@@ -23,6 +23,7 @@ export interface FileIndex {
   asset(name: string): readonly string[];
 }
 
+const pictureForm = /\.(png|jpe?g)$/i;
 const resourceForm = /(?:^|\/)res\/([a-z]+)(?:-[^/]+)?\/([^/]+?)(?:\.9)?\.[a-z0-9]+$/;
 
 export function indexFiles(files: readonly string[]): FileIndex {
@@ -36,14 +37,16 @@ export function indexFiles(files: readonly string[]): FileIndex {
     else map.set(key, [file]);
   };
   for (const file of files) {
-    const [, type, name] = resourceForm.exec(file) ?? [];
+    const [, type, name] = file.includes("res/") ? (resourceForm.exec(file) ?? []) : [];
     if (type && name) into(resources, `${type}/${name}`, file);
-    if (/\.(png|jpe?g)$/i.test(file)) {
+    if (pictureForm.test(file)) {
       const [, stem = "", ending = ""] =
         /^(.*?)(?:\.(?:scale|targetsize)-[\w-]+(?:_[\w-]+)*)?(\.\w+)$/.exec(file) ?? [];
       into(stems, `${stem}${ending}`.toLowerCase(), file);
     }
-    const [, asset] = /([^/]+\.\w+set)\/Contents\.json$/.exec(file) ?? [];
+    const [, asset] = file.endsWith("Contents.json")
+      ? (/([^/]+\.\w+set)\/Contents\.json$/.exec(file) ?? [])
+      : [];
     if (asset) into(assets, asset, file);
   }
   return {

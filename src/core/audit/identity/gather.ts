@@ -1,4 +1,4 @@
-import type { Folder } from "../../files/folder.ts";
+import { type Folder, textIfAny } from "../../files/folder.ts";
 import { type Place, placeAt } from "../../files/source.ts";
 import { codeReason } from "../../values/place-kinds.ts";
 import { commonSchemes } from "../../values/schemes.ts";
@@ -48,7 +48,7 @@ export function gatherIdentity(
   const namespaces = new Set<string>();
   for (const file of files) {
     // What is in no app says nothing of it.
-    if (codeReason(file, {}) !== undefined) continue;
+    if (codeReason(file, {}) !== undefined || !mayCarry(template, file)) continue;
     const known = carriers.filter((each) => each.file === undefined || each.file.test(file));
     for (const { key, value, at } of keyedValues(template, file)) {
       if (/^(namespace|testNamespace|PACKAGE_NAMESPACE)$/.test(key)) namespaces.add(value);
@@ -68,6 +68,13 @@ export function gatherIdentity(
   for (const name of further) add("name", name, { file: "template.yaml", line: 1, column: 1, text: "" });
   return { terms: [...terms.values()], namespaces: [...namespaces] };
 }
+
+/** Words of which a program that says something of its app's identity has one; the rest need not be parsed. */
+const telling =
+  /name|title|app_?id|bundle|package|identifier|scheme|protocol|usermodel|domain|metadata|url|canonical|mail|copyright|team|opengraph/i;
+
+const mayCarry = (template: Folder, file: string): boolean =>
+  !/\.([cm]?[jt]s|[jt]sx)$/.test(file) || telling.test(textIfAny(template.bytes(file)) ?? "");
 
 const packageLines = (template: Folder, file: string): RegExpMatchArray[] =>
   /\.(kt|java)$/.test(file) ? [...template.source(file).text.matchAll(/^\s*package\s+([\w.]+)/gm)] : [];
