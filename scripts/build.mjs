@@ -84,6 +84,7 @@ await build({
     js: "#!/usr/bin/env node\nimport { createRequire as __oxalisRequire } from 'node:module'; const require = __oxalisRequire(import.meta.url);",
   },
 });
+await build({ ...common, entryPoints: { compare: "src/cli/compare-thread.ts" }, format: "esm" });
 keepCompiled(`${work}.compiled`);
 
 /** Runs commands as a producer does, so that the engine compiles what they need, and keeps that. */

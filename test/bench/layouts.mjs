@@ -2,7 +2,7 @@
 import { execFileSync } from "node:child_process";
 import { cpSync, mkdirSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { measured, program, report, took, work } from "./measure.mjs";
+import { measured, measuredInTurn, program, report, took, work } from "./measure.mjs";
 
 const clients = 100;
 const files = 2_000;
@@ -39,35 +39,44 @@ function workspace(name, files) {
 
 export function benchLayouts() {
   console.log(`\nLayouts: ${clients} clients over a template of ${files} files`);
-  const root = workspace("layouts", files);
-  const copies = join(work, "copies");
-  const copy = measured(
+  // What a file costs to make differs from minute to minute by a multiple: copying and making take turns.
+  const roots = [0, 1].map((run) => workspace(`layouts-${run}`, files));
+  const copies = (run) => join(work, `copies-${run}`);
+  const copied = (run) => [
     "sh",
     [
       "-c",
-      `mkdir -p ${copies} && for i in $(seq ${clients}); do cp -r ${join(root, "app")} ${copies}/$i; done`,
+      `mkdir ${copies(run)} && for i in $(seq ${clients}); do cp -r ${join(roots[run], "app")} ${copies(run)}/$i; done`,
     ],
-    {
-      runs: 1,
-    },
-  );
-  const search = measured("sh", ["-c", `grep -rEil 'tide[ _.-]*table' ${copies} > /dev/null; true`], {
-    runs: 1,
-  });
+  ];
+  const madeAs = (layout) => (run) => [
+    "node",
+    [program, "generate", "-q", "--layout", layout, "-C", roots[run]],
+  ];
+  const auditOf = (run) => ["node", [program, "audit", "-q", "-C", roots[run]]];
+  const searched = (run) => ["sh", ["-c", `grep -rEil 'tide[ _.-]*table' ${copies(run)} > /dev/null; true`]];
+
+  const [copy, tree] = measuredInTurn([copied, madeAs("tree")], roots.length);
+  const [search, audited] = measuredInTurn([searched, auditOf], roots.length);
   console.log(`        cp -r                  ${took(copy)}\n        grep -r                ${took(search)}`);
-  rmSync(copies, { recursive: true });
-  for (const layout of ["tree", "overlay"]) {
-    for (const made of ["variants", ".oxalis/made"])
-      rmSync(join(root, made), { recursive: true, force: true });
-    const made = measured("node", [program, "generate", "-q", "--layout", layout, "-C", root], { runs: 1 });
-    const audited = measured("node", [program, "audit", "-q", "-C", root], { runs: 1 });
-    console.log(
-      `        generate, ${layout.padEnd(12)} ${took(made)}\n        audit, ${layout.padEnd(15)} ${took(audited)}`,
-    );
-    report(`${layout}: generate, as a multiple of cp -r`, made.real / copy.real);
-    report(`${layout}: audit, as a multiple of grep -r`, audited.real / search.real);
+  told("tree", { copy, search, made: tree, audited });
+  for (const run of [0, 1]) {
+    rmSync(copies(run), { recursive: true });
+    for (const made of ["variants", ".oxalis"])
+      rmSync(join(roots[run], made), { recursive: true, force: true });
   }
+  const [overlay] = measuredInTurn([madeAs("overlay")], roots.length);
+  const [overlaid] = measuredInTurn([auditOf], roots.length);
+  told("overlay", { copy, search, made: overlay, audited: overlaid });
   benchManyFiles();
+}
+
+function told(layout, { copy, search, made, audited }) {
+  console.log(
+    `        generate, ${layout.padEnd(12)} ${took(made)}\n        audit, ${layout.padEnd(15)} ${took(audited)}`,
+  );
+  report(`${layout}: generate, as a multiple of cp -r`, made.real / copy.real, 3);
+  report(`${layout}: audit, as a multiple of grep -r`, audited.real / search.real, 3);
 }
 
 /** An overlay reads the template once, however many clients there are. */

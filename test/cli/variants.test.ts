@@ -60,6 +60,21 @@ test("every client of the demo is generated, and the audit finds nothing", () =>
   expect(code).toBe(0);
 });
 
+test("a byte changed in a file that came from the template is seen among many variants, as in one", () => {
+  const file = variant("saltmarsh", "android/settings.gradle.kts");
+  const before = readFileSync(file, "utf8");
+  writeFileSync(file, before.replace(/.$/s, "#"));
+  const told = (...keys: string[]) => {
+    const { clients } = JSON.parse(oxalis(demo, "audit", "--json", ...keys).out) as {
+      clients: { client: string; problems: { code: string }[] }[];
+    };
+    return clients.flatMap(({ client, problems }) => problems.map(({ code }) => `${client} ${code}`));
+  };
+  expect(told()).toEqual(["saltmarsh output-changed"]);
+  expect(told("saltmarsh")).toEqual(told());
+  writeFileSync(file, before);
+});
+
 describe.each(expected)("$key", ({ key, id, label, name, english }) => {
   const framework = "/usr/share/android-framework-res/framework-res.apk";
 

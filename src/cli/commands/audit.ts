@@ -2,6 +2,7 @@ import { resolve } from "node:path";
 import { audit, type Finding } from "../../core/audit/audit.ts";
 import { type CauseFound, causesOf } from "../../core/audit/causes.ts";
 import { reporterFor } from "../../core/audit/report.ts";
+import { type Comparer, openComparer } from "../comparer.ts";
 import { version } from "../version.ts";
 import { showCause } from "../view/causes.ts";
 import { placed } from "../view/data.ts";
@@ -18,7 +19,11 @@ export async function run(keys: string[], options: Settings & Options): Promise<
   const terminal = openTerminal(options);
   const { report } = options;
   const reporter = report === undefined ? undefined : reporterFor(report);
-  const findings = await audit(openWorkspace(options), keys);
+  let comparer: Comparer | undefined;
+  const findings = await audit(openWorkspace(options), keys, (folders) => {
+    comparer = openComparer(folders);
+    return comparer?.compare;
+  }).finally(() => comparer?.close());
   if (report !== undefined && reporter) writeWhole(resolve(report), reporter(findings, version));
   if (options.json)
     terminal.json({ clients: findings.map(asData), causes: causesOf(findings).map(causeData) });

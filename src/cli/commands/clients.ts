@@ -3,6 +3,7 @@ import type { Resolved } from "../../core/derive/variant.ts";
 import { isError } from "../../core/problems/problem.ts";
 import { stateOf } from "../../core/roster/state.ts";
 import type { Field } from "../../core/values/fields.ts";
+import type { Platform } from "../../core/values/platform.ts";
 import { placed } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table, widthOf } from "../view/table.ts";
@@ -34,24 +35,22 @@ const ofField = (heading: string, field: Field, from: number): Column => ({
 /** Wide enough for an identifier a platform. */
 const wide = 190;
 
-const columns: readonly Column[] = [
+/** The columns of an agency that makes apps for these platforms. */
+const columnsFor = (platforms: readonly Platform[]): Column[] => [
   ofField("name", "app.name", 0),
   ofField("label", "app.label", 90),
-  { heading: "identifier", from: 60, to: wide - 1, value: identifiers },
-  ofField("android", "identifiers.android", wide),
-  ofField("ios", "identifiers.ios", wide),
-  ofField("windows", "identifiers.windows", wide),
-  ofField("web", "identifiers.web", wide),
+  { heading: "identifier", from: 60, to: wide - 1, value: (each) => identifiers(each, platforms) },
+  ...platforms.map((platform) => ofField(platform, `identifiers.${platform}`, wide)),
   ofField("stock code", "sku", 130),
   ofField("version", "version", 106),
   ofField("build", "build", 106),
 ];
 
-/** The one identifier that platforms share; each of them where they differ. */
-function identifiers(each: Resolved): string {
-  const all = (["android", "ios", "windows"] as const).map((platform) =>
-    value(each, `identifiers.${platform}`),
-  );
+/** The one identifier that platforms share; each of them where they differ. A page has none of its own. */
+function identifiers(each: Resolved, platforms: readonly Platform[]): string {
+  const all = platforms
+    .filter((platform) => platform !== "web")
+    .map((platform) => value(each, `identifiers.${platform}`));
   return [...new Set(all)].filter(Boolean).join(" · ");
 }
 
@@ -59,9 +58,10 @@ export async function run(keys: string[], options: Settings & Options): Promise<
   const terminal = openTerminal(options);
   const workspace = openWorkspace(options);
   const clients = (await resolvePicked(workspace, keys)).picked.filter((each) => wanted(each, options));
+  const columns = columnsFor(workspace.agency.data.platforms);
   if (options.json) terminal.json({ clients: clients.map(asData) });
-  else if (options.csv) await showCsv(clients, terminal);
-  else show(clients, terminal);
+  else if (options.csv) await showCsv(clients, columns, terminal);
+  else show(clients, columns, terminal);
   return clients.some(({ problems }) => problems.some(isError)) ? 1 : 0;
 }
 
@@ -77,7 +77,11 @@ const asData = (each: Resolved): object => ({
   problems: each.problems.map(placed),
 });
 
-async function showCsv(clients: readonly Resolved[], { print }: Terminal): Promise<void> {
+async function showCsv(
+  clients: readonly Resolved[],
+  columns: readonly Column[],
+  { print }: Terminal,
+): Promise<void> {
   const { csvText } = await import("../../core/roster/sheet.ts");
   const shown = columns.filter((column) => column.to === undefined);
   const headings = ["client", ...shown.map((column) => column.heading), "state"];
@@ -89,7 +93,7 @@ async function showCsv(clients: readonly Resolved[], { print }: Terminal): Promi
   print(csvText([headings, ...rows]).trimEnd());
 }
 
-function show(clients: readonly Resolved[], terminal: Terminal): void {
+function show(clients: readonly Resolved[], columns: readonly Column[], terminal: Terminal): void {
   const { out, settings, width } = terminal;
   const shown = columns.filter(({ from, to }) => width >= from && width <= (to ?? width));
   const drawn = (count: number): string => {

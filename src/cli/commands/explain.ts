@@ -2,15 +2,11 @@ import type { Art } from "../../core/artwork/judge.ts";
 import { artRoleNames, artRoles } from "../../core/artwork/roles.ts";
 import { fieldsOf, fillPattern, patternProblem, readPattern } from "../../core/derive/pattern.ts";
 import { resolveAll } from "../../core/derive/resolve.ts";
-import {
-  type Artwork,
-  type LocalName,
-  suppliedArt,
-  type Values,
-  type Variant,
-} from "../../core/derive/variant.ts";
+import { type Artwork, suppliedArt, type Values, type Variant } from "../../core/derive/variant.ts";
 import { nearest } from "../../core/problems/nearest.ts";
 import { isError, Refusal, refuse } from "../../core/problems/problem.ts";
+import { openTemplate } from "../../core/template/read.ts";
+import { iconsByTarget } from "../../core/template/targets.ts";
 import { fieldNames, fields } from "../../core/values/fields.ts";
 import type { Traced } from "../../core/values/trail.ts";
 import { pickClients, type Workspace } from "../../core/workspace/read.ts";
@@ -43,8 +39,9 @@ export async function run([key, wanted]: string[], options: Settings & Options):
   const { values, art } = resolved.variant;
   if (options.pattern !== undefined) return tryPattern(options.pattern, values, terminal);
   const known = picked.flatMap((field) => (values[field] ? [[field, values[field]] as const] : []));
+  const targets = wanted === undefined ? targetsOf(workspace) : [];
   if (options.json) {
-    terminal.json(explained(key, Object.fromEntries(known), resolved.variant));
+    terminal.json({ ...explained(key, Object.fromEntries(known), resolved.variant), icons: targets });
     return 0;
   }
   for (const [at, [field, traced]] of known.entries()) {
@@ -53,7 +50,8 @@ export async function run([key, wanted]: string[], options: Settings & Options):
   }
   if (wanted === undefined) showTemplates(resolved.variant, workspace, terminal);
   if (wanted === undefined) showPictures(art, terminal);
-  if (wanted === undefined) showLocales(resolved.variant.locales, terminal);
+  if (wanted === undefined) showLocales(resolved.variant, terminal);
+  if (wanted === undefined) showTargets(targets, terminal);
   const warnings = resolved.problems.filter((each) => !isError(each));
   if (warnings.length > 0 && wanted === undefined) terminal.note(`\n${showProblems(warnings, terminal.err)}`);
   return 0;
@@ -129,13 +127,49 @@ function showTemplates(
     );
 }
 
-function showLocales(locales: readonly LocalName[], { print, out }: Terminal): void {
-  for (const { locale, direction, name, label } of locales) {
-    const turned = direction === "rtl" ? "  from right to left" : "";
+/** What the app is called in each language, the main one first; that one is for whoever speaks none of the others, too. */
+function showLocales({ values, locales }: Variant, { print, out }: Terminal): void {
+  if (locales.length === 0) return;
+  const main = values.locale?.value ?? "";
+  const shown = [
+    {
+      at: `locale ${main}`,
+      name: values["app.name"],
+      label: values["app.label"],
+      more: ", and for all others",
+    },
+    ...locales.map(({ locale, direction, name, label }) => ({
+      at: `app.locales.${locale}`,
+      name,
+      label,
+      more: direction === "rtl" ? "  from right to left" : "",
+    })),
+  ];
+  for (const { at, name, label, more } of shown)
     print(
-      `\n${out.bold(`app.locales.${locale}`)}  ${out.green(name.value)}  ${out.dim(`under the icon: ${label.value}${turned}`)}`,
+      `\n${out.bold(at)}  ${out.green(name?.value ?? "")}  ${out.dim(`under the icon: ${label?.value ?? ""}${more}`)}`,
     );
+}
+
+interface Target {
+  belongs: string;
+  folder: string;
+}
+
+/** Icons of several targets; none where the template cannot be read, which other commands tell. */
+function targetsOf(workspace: Workspace): Target[] {
+  try {
+    return iconsByTarget(openTemplate(workspace)).map(({ belongs, folder }) => ({ belongs, folder }));
+  } catch (error) {
+    if (error instanceof Refusal) return [];
+    throw error;
   }
+}
+
+function showTargets(targets: readonly Target[], { print, out }: Terminal): void {
+  if (targets.length === 0) return;
+  print(`\n${out.bold("Icons by target and configuration")}`);
+  for (const { belongs, folder } of targets) print(`    ${out.cyan(folder)}\n        ${out.dim(belongs)}`);
 }
 
 /** Shows what a pattern gives for a client; a fault is shown in the pattern itself. */

@@ -30,7 +30,7 @@ export async function run([folder = "."]: string[], options: Settings & Options)
   else {
     if (!options.quiet) for (const account of done.accounts) tell(account, terminal);
     tellElsewhere(done, terminal);
-    const problems = done.accounts.flatMap(({ gaps }) => gaps);
+    const problems = [...done.accounts.flatMap(({ gaps }) => gaps), ...done.unclear];
     if (problems.length > 0) terminal.note(`\n${showProblems(problems, terminal.err)}`);
     if (!options.quiet) close(relative(process.cwd(), target) || ".", done, dryRun, terminal);
   }
@@ -137,13 +137,14 @@ function close(shown: string, { files }: Initiated, dryRun: boolean, { out, prin
   print(out.dim(`Next: ${way}oxalis import <your roster>, oxalis check`));
 }
 
-const asData = ({ accounts, left, suggestions, colors, files }: Initiated): object => ({
+const asData = ({ accounts, unclear, left, suggestions, colors, files }: Initiated): object => ({
   parts: accounts.map(({ values, missing, gaps, ...rest }) => ({
     ...rest,
     values: values.map(placed),
     missing: missing.map(placed),
     gaps: gaps.map(placed),
   })),
+  unclear: unclear.map(placed),
   fill: suggestions,
   colors: colors.map(placed),
   left: left.map(({ text, place }: Elsewhere) => placed({ text, place })),

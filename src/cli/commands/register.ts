@@ -1,4 +1,5 @@
 import { Argument, type Command, Option } from "commander";
+import { platforms } from "../../core/values/platform.ts";
 import { loadWork } from "../load-work.ts";
 import type { Settings } from "../view/terminal.ts";
 
@@ -133,7 +134,7 @@ export function register(program: Command): void {
     .action(run("release"));
   inWorkspace(program.command("rename-identifier"))
     .argument("<client>", "key of a client")
-    .addArgument(new Argument("<platform>", "the platform").choices(["android", "ios", "windows", "web"]))
+    .addArgument(new Argument("<platform>", "the platform").choices(platforms))
     .argument("<identifier>", "the new identifier")
     .option("--yes", "do it, knowing what it breaks")
     .description("change an identifier that is in use; says what that breaks")

@@ -2,6 +2,7 @@ import picomatch from "picomatch";
 import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
 import { type Folder, isFolder, openFolder } from "../files/folder.ts";
+import type { Compare } from "../files/same.ts";
 import { variantFolder } from "../plan/generate.ts";
 import { planVariant } from "../plan/plan.ts";
 import { drawnFor, readReceipt, receiptFile } from "../plan/receipt.ts";
@@ -33,7 +34,11 @@ export interface Finding {
  * Holds disk, receipt and plan of each variant against each other, and looks for what is left of the template: of an identity
  * that it gathers from the template's files by itself, whatever the survey followed. Writes nothing.
  */
-export async function audit(workspace: Workspace, keys: readonly string[]): Promise<Finding[]> {
+export async function audit(
+  workspace: Workspace,
+  keys: readonly string[],
+  openCompare: (folders: number) => Compare | undefined = () => undefined,
+): Promise<Finding[]> {
   const { all, picked } = await resolvePicked(workspace, keys);
   const template = openTemplate(workspace);
   const identity = gatherIdentity(template.folder, template.files, workspace.notes.data.names);
@@ -45,9 +50,45 @@ export async function audit(workspace: Workspace, keys: readonly string[]): Prom
     inTemplate: templateSearch(template, identity),
     adviser: openAdviser(template, identity),
   };
+  const compare = openCompare(picked.length);
+  const opened = (at: number) =>
+    picked[at] && openVariant(workspace, template, picked[at].client.key, compare);
   const findings: Finding[] = [];
-  for (const each of picked) findings.push(await auditOne(workspace, template, each, searches));
+  let next = opened(0);
+  for (const [at, each] of picked.entries()) {
+    const own = next;
+    // Read in the other thread while this one is judged.
+    next = opened(at + 1);
+    findings.push(await auditOne(workspace, template, each, searches, own));
+  }
   return findings;
+}
+
+/** A variant's folder, and which of its files were found to be the template's, where that is done elsewhere. */
+interface Opened {
+  folder: Folder;
+  same: ReadonlySet<string> | Promise<ReadonlySet<string>>;
+}
+
+function openVariant(
+  workspace: Workspace,
+  { folder: own }: Template,
+  key: string,
+  compare: Compare | undefined,
+): Opened | undefined {
+  const root = variantFolder(workspace, key);
+  if (!isFolder(root)) return undefined;
+  const folder = openFolder(root, variantPath(workspace, key), { everything: true });
+  if (!compare) return { folder, same: new Set() };
+  const same = async () => {
+    const files = folder.list().filter((file) => own.isPlain(file) && folder.isPlain(file));
+    const found = await compare({ root, other: own.root, files });
+    return new Set(files.filter((_, at) => found[at] === 1));
+  };
+  const pending = same();
+  // Where the folder cannot be listed, whoever judges it says so.
+  pending.catch(() => undefined);
+  return { folder, same: pending };
 }
 
 /** What is prepared once for all clients. */
@@ -79,12 +120,12 @@ interface Read {
   isKept: boolean;
 }
 
-function readFiles({ folder: own }: Template, folder: Folder): Read[] {
+function readFiles({ folder: own }: Template, folder: Folder, same: ReadonlySet<string>): Read[] {
   return folder
     .list()
     .filter((file) => file !== receiptFile)
     .map((path) => {
-      const isKept = own.has(path) && folder.holds(path, own.bytes(path));
+      const isKept = same.has(path) || (own.has(path) && folder.holds(path, own.bytes(path)));
       const { bytes, hash } = isKept ? own : folder;
       return { path, bytes: () => bytes(path), isKept, hash: hash(path) };
     });
@@ -95,6 +136,7 @@ async function auditOne(
   template: Template,
   { client, variant, problems }: Resolved,
   searches: Searches,
+  opened: Opened | undefined,
 ): Promise<Finding> {
   const { key } = client;
   const named = (all: readonly Problem[]) => all.map((each) => ({ ...each, client: key }));
@@ -102,15 +144,15 @@ async function auditOne(
   if (!variant || problems.some(isError)) return { ...nothing, problems: problems.filter(isError) };
   const root = variantFolder(workspace, key);
   const at = variantPath(workspace, key);
-  if (!isFolder(root)) {
+  if (!opened) {
     const message = `${at} is not there: the variant has not been generated.`;
     return { ...nothing, problems: named([problem("out-of-date", message)]) };
   }
   try {
     const receipt = readReceipt(root, key);
     const plan = planVariant(variant, template, receipt.layout);
-    const folder = openFolder(root, at, { everything: true });
-    const files = readFiles(template, folder);
+    const { folder } = opened;
+    const files = readFiles(template, folder, await opened.same);
     const search = searchFor(searches.identity, template.colors, variant);
     const residue: Residue[] = [];
     const code: CodeHit[] = [];
@@ -125,7 +167,8 @@ async function auditOne(
         residue.push(...found.residue);
         code.push(...found.code);
       }
-      residue.push(...(await searches.pictures.inFile({ path, bytes, hash, shown, isDrawn })));
+      if (searches.pictures.concerns(path, hash))
+        residue.push(...(await searches.pictures.inFile({ path, bytes, hash, shown, isDrawn })));
       if (isKept) continue;
       residue.push(...searches.others.inFile(key, path, bytes(), hash, shown));
       if (!isDrawn) residue.push(...(await searches.others.looks(key, path, bytes(), shown)));

@@ -6,6 +6,8 @@ import type { Residue } from "./search/search.ts";
 
 /** Finds the template's own pictures in a variant: the same bytes, or the same picture re-encoded, resized or recoloured. */
 export interface PictureSearch {
+  /** Whether a file has to be looked at: most are no pictures. */
+  concerns(path: string, hash: string): boolean;
   inFile(file: LookedAt): Promise<Residue[]>;
 }
 
@@ -69,6 +71,7 @@ export async function openPictureSearch(template: Folder): Promise<PictureSearch
     return hashes.find(([own, file]) => own === hash && file !== path)?.[1];
   };
   return {
+    concerns: (path, hash) => isPicture(path) || byHash.has(hash),
     async inFile({ path, bytes, hash, shown, isDrawn }) {
       const same = byHash.get(hash);
       const left = (of: string, how: string): Residue[] => [

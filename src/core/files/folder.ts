@@ -1,9 +1,9 @@
-import { lstatSync, readdirSync, readFileSync, realpathSync, statSync } from "node:fs";
-import { isAbsolute, join, relative, resolve, sep } from "node:path";
+import { lstatSync, readFileSync, realpathSync, statSync } from "node:fs";
+import { join, resolve } from "node:path";
 import { problem, Refusal, refuse } from "../problems/problem.ts";
 import { decoded, isMarked } from "./encoding.ts";
 import { sha256 } from "./hash.ts";
-import { ignoredIn } from "./ignored.ts";
+import { isInside, listFiles } from "./listing.ts";
 import { holds, readPlain } from "./plain.ts";
 import type { Source } from "./source.ts";
 
@@ -17,6 +17,8 @@ export interface Folder {
   list(): readonly string[];
   has(file: string): boolean;
   bytes(file: string): Uint8Array;
+  /** Whether a listing showed a file there, and no link. */
+  isPlain(file: string): boolean;
   /** Whether a file that is listed holds exactly these bytes; nothing of it is kept. */
   holds(file: string, bytes: Uint8Array): boolean;
   /** A text file; refuses one that is not UTF-8. */
@@ -40,26 +42,6 @@ const largestFile = 64 * 1024 * 1024;
 /** Largest file that is written from memory rather than copied, in bytes. */
 const smallFile = 64 * 1024;
 
-/** Folders that hold no source: a tool's own, or what a build made. Never listed, never copied. */
-const neverListed = new Set([
-  ".git",
-  ".gradle",
-  ".idea",
-  ".svn",
-  ".vs",
-  "DerivedData",
-  "Pods",
-  "node_modules",
-  "xcuserdata",
-]);
-
-/**
- * Files that a desktop or a build leaves behind, and those that hold keys: they are nobody's but the machine's they lie on.
- * The key store for debugging holds a key that is public by convention (Android documentation, "Sign your app").
- */
-const neverListedFiles =
-  /^(\.DS_Store|Thumbs\.db|local\.properties|key(store)?\.properties|\.env(\.\w+)?\.local|(?!debug\.keystore$).*\.(jks|keystore|p8|p12|pfx|mobileprovision))$/;
-
 /**
  * Opens a folder for reading. What was read once is kept, so a folder is a snapshot for one run.
  * @param options.everything lists what builds and desktops leave behind too.
@@ -75,7 +57,6 @@ export function openFolder(root: string, label = "", options: { everything?: boo
   const links = new Set<string>();
   let names: ReadonlySet<string> | undefined;
   const shown = (file: string) => (label ? `${label}/${file}` : file);
-  /** Whether a listing showed a file there, and no link. */
   const isPlain = (file: string) => listed !== undefined && folder.has(file) && !links.has(file);
   const readListed = (file: string) =>
     (isPlain(file) ? readPlain(`${root}/${file}`, largestFile) : undefined) ??
@@ -99,6 +80,7 @@ export function openFolder(root: string, label = "", options: { everything?: boo
       bytes.set(file, read);
       return read;
     },
+    isPlain,
     holds(file, wanted) {
       return isPlain(file)
         ? holds(`${root}/${file}`, wanted)
@@ -156,60 +138,6 @@ export function openFolder(root: string, label = "", options: { everything?: boo
   return folder;
 }
 
-/** What builds leave in a folder called build, or have beside it (Gradle, Xcode, CMake, bundlers). One of a project's own holds none of it. */
-const built =
-  /^(intermediates|outputs|generated|tmp|reports|kotlin|Build|Logs|CMakeCache\.txt|CMakeFiles|asset-manifest\.json|static|bundle)$/;
-const builders = /^(build\.gradle(\.kts)?|pubspec\.yaml|CMakeLists\.txt|.*\.xcodeproj)$/;
-
-function isBuilt(folder: string): boolean {
-  const names = readdirSync(folder);
-  if (names.length === 0 || names.some((name) => built.test(name))) return true;
-  return readdirSync(join(folder, "..")).some((name) => builders.test(name));
-}
-
-function listFiles(
-  root: string,
-  shown: (file: string) => string,
-  everything: boolean,
-  links: Set<string>,
-): string[] {
-  const files: string[] = [];
-  const ignored = everything ? () => false : ignoredIn(root);
-  const walk = (below: string) => {
-    for (const entry of readdirSync(join(root, below), { withFileTypes: true })) {
-      const file = below ? `${below}/${entry.name}` : entry.name;
-      if (ignored(entry.isDirectory() ? `${file}/` : file)) continue;
-      if (entry.isDirectory()) {
-        if (
-          everything ||
-          (!neverListed.has(entry.name) && !(entry.name === "build" && isBuilt(join(root, file))))
-        )
-          walk(file);
-      } else if (entry.isSymbolicLink()) {
-        const target = linkTarget(root, file, shown);
-        if (target !== "file") continue;
-        links.add(file);
-        files.push(file);
-      } else if (entry.isFile() && (everything || !neverListedFiles.test(entry.name))) files.push(file);
-    }
-  };
-  walk("");
-  return files.sort();
-}
-
-/** A link to a file inside is read as that file; to a folder it is passed over; to the outside it is refused. */
-function linkTarget(root: string, file: string, shown: (file: string) => string): "file" | "folder" {
-  let real: string;
-  try {
-    real = realpathSync(join(root, file));
-  } catch {
-    refuse("file-missing", `${shown(file)} is a link to something that is not there.`);
-  }
-  if (!isInside(realpathSync(root), real))
-    refuse("path-outside", `${shown(file)} is a link that leads outside its folder.`);
-  return statSync(real).isFile() ? "file" : "folder";
-}
-
 /** Reads a file below `root`, following links only where they stay inside. */
 export function readInside(root: string, file: string, shown: string): Uint8Array {
   const path = resolve(root, file);
@@ -233,11 +161,6 @@ export function readInside(root: string, file: string, shown: string): Uint8Arra
       ),
     ]);
   }
-}
-
-export function isInside(root: string, path: string): boolean {
-  const way = relative(root, path);
-  return way !== ".." && !way.startsWith(`..${sep}`) && !isAbsolute(way);
 }
 
 export function isFolder(path: string): boolean {

@@ -4,8 +4,9 @@ import { stringify } from "yaml";
 import { isFolder, openFolder } from "../files/folder.ts";
 import { type Place, placeAt } from "../files/source.ts";
 import { writeTogether } from "../plan/write.ts";
-import { refuse } from "../problems/problem.ts";
+import { type Problem, refuse } from "../problems/problem.ts";
 import { ownColors } from "../template/colors.ts";
+import { notUnderstood } from "../template/no-app.ts";
 import { surveyTemplate } from "../template/read.ts";
 import { colorRoles } from "../values/fields.ts";
 import { agencyFile } from "../workspace/locate.ts";
@@ -27,6 +28,8 @@ export interface InitOptions {
 /** What was found in a template, and the files of the workspace around it. */
 export interface Initiated {
   accounts: Account[];
+  /** What looks like a further part of the app and was not understood. */
+  unclear: Problem[];
   left: Elsewhere[];
   suggestions: Suggestion[];
   /** Colours that could be given a part, each with its value and the first of its places. */
@@ -68,7 +71,17 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
   ]);
   if (!existsSync(join(folder, ".gitignore"))) files.set(".gitignore", "variants/\n.oxalis/\n");
   if (!dryRun) writeTogether(resolve(folder), files);
-  return { accounts: parts.map((part) => accountOf(opened, part)), left, suggestions, colors, files };
+  return {
+    accounts: parts.map((part) => accountOf(opened, part)),
+    unclear: notUnderstood(
+      opened,
+      parts.map(({ platform }) => platform),
+    ),
+    left,
+    suggestions,
+    colors,
+    files,
+  };
 }
 
 const agencyText = (agency: string, year: number, template: string, platforms: readonly string[]): string =>

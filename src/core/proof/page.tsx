@@ -1,9 +1,11 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { Head } from "../page/head.tsx";
 import type { Field } from "../values/fields.ts";
+import { type Platform, platformNames } from "../values/platform.ts";
 import type { ProofModel, Sheet } from "./model.ts";
 import { Pic } from "./parts.tsx";
 import { AndroidScene, IosScene, StartScene, StoreScene, WebScene, WindowsScene } from "./scenes.tsx";
+import { DesktopScene, NameScene, TargetScene } from "./scenes-apart.tsx";
 import style from "./style.css";
 
 /** The whole page, self-contained: styles and pictures are inside, nothing is fetched. */
@@ -51,7 +53,9 @@ function Page({ agency, accent, onAccent, sheets, absent }: ProofModel) {
 }
 
 const leading = (sheet: Sheet): string =>
-  ["web-any", "and-round", "win-unplated", "ios-icon"].find((name) => sheet.pictures.has(name)) ?? "none";
+  ["web-any", "and-round", "win-unplated", "ios-icon", "mac-icon", "shell-icon", "target-0"].find((name) =>
+    sheet.pictures.has(name),
+  ) ?? "none";
 
 /** Each picture as a rule of the client's own, so that it stands in the page once however often it is shown. */
 const pictureRules = ({ key, pictures }: Sheet): string =>
@@ -77,12 +81,8 @@ function Absent({ absent }: Pick<ProofModel, "absent">) {
   );
 }
 
-const identities: readonly { field: Field; says: string }[] = [
-  { field: "identifiers.android", says: "Android" },
-  { field: "identifiers.ios", says: "iOS" },
-  { field: "identifiers.windows", says: "Windows" },
-  { field: "identifiers.web", says: "Web" },
-];
+/** In the order in which the scenes follow each other. */
+const identities: readonly Platform[] = ["android", "ios", "desktop", "windows", "web"];
 
 const swatches: readonly { field: Field; says: string }[] = [
   { field: "colors.brand", says: "Brand" },
@@ -114,12 +114,14 @@ function ClientSheet({ sheet }: { sheet: Sheet }) {
           )}
         </div>
         <dl class="ids">
-          {identities.map(({ field, says }) => (
-            <div key={field}>
-              <dt>{says}</dt>
-              <dd>{values[field]}</dd>
-            </div>
-          ))}
+          {identities
+            .filter((platform) => sheet.platforms.includes(platform))
+            .map((platform) => (
+              <div key={platform}>
+                <dt>{platformNames[platform]}</dt>
+                <dd>{values[`identifiers.${platform}`]}</dd>
+              </div>
+            ))}
         </dl>
         <ul class="swatches">
           {swatches.map(({ field, says }) => (
@@ -133,10 +135,13 @@ function ClientSheet({ sheet }: { sheet: Sheet }) {
       <div class="scenes">
         <AndroidScene sheet={sheet} />
         <IosScene sheet={sheet} />
+        <DesktopScene sheet={sheet} />
         <WindowsScene sheet={sheet} />
         <WebScene sheet={sheet} />
         <StartScene sheet={sheet} />
         <StoreScene sheet={sheet} />
+        <TargetScene sheet={sheet} />
+        <NameScene sheet={sheet} />
       </div>
       <footer class="sign">
         <span>

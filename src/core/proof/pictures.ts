@@ -44,6 +44,13 @@ const web = (name: string, role: string, ...qualifiers: string[]): Shown => ({
   qualifiers,
 });
 
+const desktop = (name: string, role: string, ...qualifiers: string[]): Shown => ({
+  name,
+  platform: "desktop",
+  role,
+  qualifiers,
+});
+
 /** Everything the page shows, read from the variant as it lies on disk. */
 export const shownPictures: readonly Shown[] = [
   android("and-front", "adaptive-foreground"),
@@ -74,6 +81,9 @@ export const shownPictures: readonly Shown[] = [
   windows("win-unplated", "Square44x44Logo", "targetsize-48_altform-unplated"),
   windows("win-light", "Square44x44Logo", "targetsize-48_altform-lightunplated"),
   windows("win-badge", "BadgeLogo"),
+  desktop("mac-icon", "mac-icon", "mac-128@2x", "mac-128@1x", "mac-256@1x", "mac-512@2x"),
+  desktop("shell-icon", "shell-icon", "512", "1024", "256"),
+  { name: "program-icon", platform: "windows", role: "program-icon", qualifiers: ["256"] },
   web("web-any", "any", "192", "512"),
   web("web-mask", "maskable", "192", "512"),
   web("web-mono", "monochrome", "512"),

@@ -10,7 +10,9 @@ import { planVariant } from "../plan/plan.ts";
 import { readReceipt, receiptText } from "../plan/receipt.ts";
 import { isError, Refusal } from "../problems/problem.ts";
 import { openTemplate, type Template } from "../template/read.ts";
+import { iconsByTarget } from "../template/targets.ts";
 import type { Field } from "../values/fields.ts";
+import { directionOf } from "../values/language.ts";
 import type { Workspace } from "../workspace/read.ts";
 import { variantPath } from "../workspace/stage.ts";
 import type { ProofModel, Sheet } from "./model.ts";
@@ -59,11 +61,20 @@ function sheetOf(
     const plan = planVariant(variant, template, receipt.layout);
     if (difference(plan, receipt, folder.hashIfAny).length > 0)
       return "It is out of date: run oxalis generate.";
+    const icons = iconsByTarget(template)
+      .filter(({ use }) => folder.has(use.path))
+      .map((icon, at) => ({ ...icon, picture: `target-${at}` }));
     return {
       key: client.key,
       ...(workspace.stage ? { stage: workspace.stage.name } : {}),
       values: plainValues(variant),
-      pictures: pictures(template, folder),
+      platforms: [...new Set(template.parts.map(({ platform }) => platform))],
+      icons: icons.map(({ picture, belongs, folder }) => ({ picture, belongs, folder })),
+      names: namesOf(variant),
+      pictures: new Map([
+        ...pictures(template, folder),
+        ...icons.map(({ picture, use }) => [picture, dataUri(folder, use.path)] as const),
+      ]),
       state: sha256(receiptText(receipt)).slice(0, 8),
       files: plan.entries.length,
     };
@@ -82,6 +93,29 @@ const mediaTypes: Readonly<Record<string, string>> = {
   ".ico": "image/x-icon",
 };
 
+function dataUri(folder: Folder, path: string): string {
+  const type = mediaTypes[extname(path).toLowerCase()] ?? "image/png";
+  return `data:${type};base64,${Buffer.from(folder.bytes(path)).toString("base64")}`;
+}
+
+/** What the app is called in each language, where it has several. */
+function namesOf({ values, locales }: Variant): Sheet["names"] {
+  const [name, label, locale] = (["app.name", "app.label", "locale"] as const).map(
+    (field) => values[field]?.value ?? "",
+  ) as [string, string, string];
+  if (locales.length === 0) return [];
+  return [
+    { locale, direction: directionOf(locale), name, label, main: true },
+    ...locales.map((each) => ({
+      locale: each.locale,
+      direction: each.direction,
+      name: each.name.value,
+      label: each.label.value,
+      main: false,
+    })),
+  ];
+}
+
 function pictures(template: Template, folder: Folder): Map<string, string> {
   const found = new Map<string, string>();
   const uses = template.parts.flatMap((part) => part.pictures);
@@ -94,8 +128,7 @@ function pictures(template: Template, folder: Folder): Map<string, string> {
       )
       .find((each) => each !== undefined);
     if (!use || !folder.has(use.path)) continue;
-    const type = mediaTypes[extname(use.path).toLowerCase()] ?? "image/png";
-    found.set(name, `data:${type};base64,${Buffer.from(folder.bytes(use.path)).toString("base64")}`);
+    found.set(name, dataUri(folder, use.path));
   }
   return found;
 }

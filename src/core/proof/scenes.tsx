@@ -228,6 +228,7 @@ export function StartScene({ sheet }: { sheet: Sheet }) {
     { device: "phone page", picture: "web-start", says: "Page, on iPhone" },
     { device: "phone page turned", picture: "web-start-turned", says: "Page, on iPhone, turned" },
   ].filter(({ picture }) => has(sheet, picture));
+  if (screens.length === 0) return null;
   return (
     <Scene title="While the app starts" note="upright and turned, by day and by night">
       {screens.map(({ device, picture, says }) => (

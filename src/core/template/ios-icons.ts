@@ -16,11 +16,13 @@ const { basename } = posix;
 /** Every icon set that an app's targets and configurations name, and those that none names: each shows the template's icon. */
 export function appIcons(
   assets: Assets,
-  { folder }: XcodeProject,
+  project: XcodeProject,
   targets: readonly XcodeTarget[],
   gap: (what: string) => void,
 ): Found | undefined {
   const { template, platform } = assets;
+  const { folder } = project;
+  const isOneOfMany = project.targets.filter(isApp).length > 1;
   const named = targets.filter(isApp).flatMap((target) =>
     target.settings.flatMap((settings) =>
       ["ASSETCATALOG_COMPILER_APPICON_NAME", "ASSETCATALOG_COMPILER_ALTERNATE_APPICON_NAMES"].flatMap(
@@ -32,13 +34,12 @@ export function appIcons(
       ),
     ),
   );
-  const found = new Map<string, { found: Found; belongs: string[] }>();
+  const found = new Map<string, { found: Found; belongs: Map<string, Set<string>> }>();
   for (const { target, configuration, name } of named) {
     for (const asset of setsFor(assets, target, name)) {
-      const belongs = `${target.name}, ${configuration}`;
-      const known = found.get(asset);
-      if (known) known.belongs.push(belongs);
-      else found.set(asset, { found: iconAsset(assets, asset, gap), belongs: [belongs] });
+      const known = found.get(asset) ?? { found: iconAsset(assets, asset, gap), belongs: new Map() };
+      found.set(asset, known);
+      known.belongs.set(target.name, (known.belongs.get(target.name) ?? new Set()).add(configuration));
     }
   }
   // What no target names is an icon all the same; a set for the Mac alone is the Mac app's.
@@ -49,19 +50,23 @@ export function appIcons(
       !isNamedElsewhere(template, asset, platform) &&
       isMac === (platform === "desktop")
     )
-      found.set(asset, { found: iconAsset(assets, asset, gap), belongs: [] });
+      found.set(asset, { found: iconAsset(assets, asset, gap), belongs: new Map() });
   }
   if (found.size === 0) return undefined;
-  const several = found.size > 1;
+  const several = found.size > 1 || isOneOfMany;
   return mergeFound(
     [...found.values()].map(({ found: each, belongs }) => ({
       ...each,
       pictures: each.pictures.map((use) =>
-        several && belongs.length > 0 ? { ...use, belongs: belongs.join("; ") } : use,
+        several && belongs.size > 0 ? { ...use, belongs: told(belongs) } : use,
       ),
     })),
   );
 }
+
+/** Targets with their configurations, as they are read: "Tides: Debug, Release; Tides Clip: Release". */
+const told = (belongs: ReadonlyMap<string, ReadonlySet<string>>): string =>
+  [...belongs].map(([target, configurations]) => `${target}: ${[...configurations].join(", ")}`).join("; ");
 
 const iconAssets = (template: Folder, below: string): string[] => [
   ...new Set(

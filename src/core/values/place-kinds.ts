@@ -94,7 +94,7 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "projects, targets and executables",
   },
   {
-    file: /(^|\/)(\.github|\.vscode|\.idea|\.gitlab|\.circleci|fastlane)\//,
+    file: /(^|\/)(\.github|\.vscode|\.idea|\.gitlab|\.circleci)\//,
     reason: "settings of editors and build servers",
   },
   {

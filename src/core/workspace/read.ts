@@ -1,6 +1,7 @@
 import { existsSync, readdirSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { isFolder, isInside, readInside } from "../files/folder.ts";
+import { isFolder, readInside } from "../files/folder.ts";
+import { isInside } from "../files/listing.ts";
 import type { Place } from "../files/source.ts";
 import { problemKinds } from "../problems/catalogue.ts";
 import { type Problem, problem, Refusal, refuse } from "../problems/problem.ts";

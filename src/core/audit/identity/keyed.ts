@@ -122,7 +122,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
     ],
   },
   {
-    file: /\.(kts|toml|cmake|rb)$|(^|\/)(CMakeLists\.txt|Podfile|Fastfile|Appfile)$/,
+    file: /\.(kts|toml|cmake|rb)$|(^|\/)(CMakeLists\.txt|Podfile)$/,
     read: lines(quotedLine),
   },
 ];

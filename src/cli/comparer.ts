@@ -1,0 +1,42 @@
+import { availableParallelism } from "node:os";
+import { Worker } from "node:worker_threads";
+import type { Compare, Pairs } from "../core/files/same.ts";
+
+/** Fewer folders are compared sooner than a thread has started. */
+const leastFolders = 6;
+
+export interface Comparer {
+  compare: Compare;
+  close(): void;
+}
+
+/**
+ * Compares folders in a thread of its own, so that one is read while another is judged; undefined where there is one core, or
+ * little to compare.
+ */
+export function openComparer(folders: number): Comparer | undefined {
+  if (folders < leastFolders || availableParallelism() < 2) return undefined;
+  const thread = new Worker(new URL("compare.js", import.meta.url));
+  const waiting = new Map<number, { resolve(same: Uint8Array): void; reject(error: Error): void }>();
+  let counter = 0;
+  thread.unref();
+  thread.on("message", ({ id, same }: { id: number; same: Uint8Array }) => {
+    waiting.get(id)?.resolve(same);
+    waiting.delete(id);
+    if (waiting.size === 0) thread.unref();
+  });
+  thread.on("error", (error) => {
+    for (const { reject } of waiting.values()) reject(error);
+    waiting.clear();
+  });
+  return {
+    compare: (pairs: Pairs) =>
+      new Promise((resolve, reject) => {
+        const id = counter++;
+        waiting.set(id, { resolve, reject });
+        thread.ref();
+        thread.postMessage({ id, pairs });
+      }),
+    close: () => void thread.terminate(),
+  };
+}
