@@ -1,8 +1,8 @@
-import { cpSync } from "node:fs";
+import { cpSync, existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { oxalis, temporaryFolder } from "../support/oxalis.ts";
-import { kelp, rivers } from "./clients.ts";
+import { kelp, languages, rivers } from "./clients.ts";
 import { expectSpoken, expectVariant, type Table } from "./expect.ts";
 import * as kinds from "./render.ts";
 import * as tables from "./tables.ts";
@@ -47,4 +47,51 @@ test("a folder with parts of an app that are not understood says which, and what
   const empty = temporaryFolder();
   cpSync(pictures, join(empty, "art"), { recursive: true });
   expect(oxalis(empty, "init", "--template", ".", "--agency", "Quayside").err).toContain("holds no app");
+});
+
+test("whose icon each is, and for whom each name, is told by explain and on the proof page", () => {
+  const { root } = made(kinds.xcodeMany);
+  const { icons } = JSON.parse(oxalis(root, "explain", rivers.key, "--json").out) as {
+    icons: { belongs: string; folder: string }[];
+  };
+  expect(icons).toEqual([
+    { belongs: "Tides Clip: Debug, Release", folder: "Clip/Assets.xcassets/AppIcon.appiconset" },
+    { belongs: "Tides Mac: Debug, Release", folder: "Mac/Assets.xcassets/AppIcon.appiconset" },
+    { belongs: "Tides Watch: Debug, Release", folder: "Watch/Assets.xcassets/AppIcon.appiconset" },
+    { belongs: "Tides: Debug", folder: "Phone/Assets.xcassets/AppIconDebug.appiconset" },
+    { belongs: "Tides: Release", folder: "Phone/Assets.xcassets/AppIcon.appiconset" },
+  ]);
+  expect(oxalis(root, "explain", rivers.key).out).toContain("locale ru  3 Реки");
+  expect(oxalis(root, "proof").code).toBe(0);
+  const page = readFileSync(join(root, "variants/proof.html"), "utf8");
+  for (const { belongs, folder } of icons) {
+    expect(page).toContain(`<b>${belongs}</b>`);
+    expect(page).toContain(folder);
+  }
+  expect(page).toContain(`lang="he">${languages.he}<`);
+});
+
+test("what a file refers to cannot be left out; a key store that a script names is told", () => {
+  const { root, template } = made(kinds.dartLayout);
+  const script = join(template, "android/app/build.gradle.kts");
+  const before = readFileSync(script, "utf8");
+  writeFileSync(
+    script,
+    before.replace(
+      "buildTypes {",
+      'signingConfigs { create("own") { storeFile = file("own.jks") } }\n    buildTypes {',
+    ),
+  );
+  writeFileSync(join(template, "android/app/own.jks"), "a key");
+  const told = oxalis(root, "generate", kelp.key);
+  expect(told.err).toContain("android/app/build.gradle.kts signs with own.jks, and no variant gets it");
+  expect(existsSync(join(root, "variants", kelp.key, "android/app/own.jks"))).toBe(false);
+  writeFileSync(
+    join(root, "template.yaml"),
+    "leave: [android/app/src/main/res/drawable/launch_background.xml]\n",
+  );
+  const { code, err } = oxalis(root, "generate");
+  expect(code).toBe(1);
+  expect(err).toContain("launch_background.xml cannot be left out");
+  expect(err).toContain("template.yaml:1:9");
 });
