@@ -55,6 +55,16 @@ export const knownOf: Readonly<Record<string, Known>> = {
     identifiers: ["example.quayside.tide_table", "example.quayside.tideTable"],
     hosts: ["quayside.example"],
   },
+  gradleCatalog: {
+    names: ["Tide Table"],
+    identifiers: ["example.quayside.tidetable"],
+    hosts: ["quayside.example"],
+  },
+  gradleFlavours: {
+    names: ["Tide Table"],
+    identifiers: ["example.quayside.tidetable"],
+    hosts: ["quayside.example"],
+  },
   xcodeMany: {
     names: ["Tides"],
     identifiers: ["example.quayside.tides"],

@@ -390,3 +390,13 @@ export function dartLayout(into: string): void {
 export function xcodeMany(into: string): void {
   copyAs(join(fixtures, "xcode-many"), into);
 }
+
+/** Native Android: modules, a version catalog and Kotlin scripts. */
+export function gradleCatalog(into: string): void {
+  copyAs(join(fixtures, "gradle-catalog"), into);
+}
+
+/** Native Android: two apps, flavours, properties and Groovy scripts. */
+export function gradleFlavours(into: string): void {
+  copyAs(join(fixtures, "gradle-flavours"), into);
+}

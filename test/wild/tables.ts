@@ -802,3 +802,100 @@ const manifestIcons = (line: string): string =>
         `,${line}{ "src": "icons/app-${purpose}-512.png", "sizes": "512x512", "type": "image/png", "purpose": "${purpose}" }`,
     )
     .join("");
+
+const gauge = (module: string, folder: string): string[] => [
+  `${module}/src/main/res/${folder}-*/gauge{,_round,_stencil,_front}.png`,
+  `${module}/src/main/res/${folder}-anydpi-v26/gauge{,_round}.xml`,
+];
+const roundGauge = (folder: string): string => `\n        android:roundIcon="@${folder}/gauge_round"`;
+
+export const gradleCatalog: Table = {
+  changed: (client) => ({
+    "app/build.gradle.kts": [
+      ['"appLabel" to "Tide Table"', `"appLabel" to "${client.label}"`],
+      [
+        '    implementation(project(":design"))\n}\n',
+        `    implementation(project(":design"))\n}\n${kotlinSigning}`,
+      ],
+    ],
+    "app/src/main/AndroidManifest.xml": [
+      ['android:icon="@mipmap/gauge"', `android:icon="@mipmap/gauge"${roundGauge("mipmap")}`],
+    ],
+    "app/src/main/res/mipmap-anydpi-v26/gauge.xml": [
+      [
+        '"@drawable/gauge_front"/>',
+        '"@drawable/gauge_front"/>\n    <monochrome android:drawable="@mipmap/gauge_stencil"/>',
+      ],
+    ],
+    "design/src/main/res/values/quay.xml": [
+      ["#2F4858", client.ground],
+      ["#33658A", client.brand],
+    ],
+    "gradle/libs.versions.toml": [
+      ["example.quayside.tidetable", client.id],
+      ["'4.2.0'", `"${client.version}"`],
+      ['"118"', `"${client.build}"`],
+    ],
+  }),
+  drawn: ["app/src/main/res/mipmap-hdpi/gauge.png"],
+  gone: ["app/src/main/res/drawable/{gauge_front,shop_sign}.xml"],
+  made: [
+    ...signed(""),
+    ...gauge("app", "mipmap"),
+    "store/android/tv-banner.png",
+    "app/src/main/res/drawable-*/{gauge_front,shop_sign}.png",
+    "app/src/main/res/values-night/night_colors.xml",
+  ],
+  stays: [
+    ["app/build.gradle.kts", 'namespace = "example.quayside.code"'],
+    ["app/build.gradle.kts", 'applicationIdSuffix = ".debug"'],
+    ["app/src/main/AndroidManifest.xml", `\${applicationId}.files`],
+    ["settings.gradle.kts", 'rootProject.name = "harbour"'],
+  ],
+  // A host in a placeholder of the app's own.
+  asks: ["residue-address app/build.gradle.kts"],
+};
+
+export const gradleFlavours: Table = {
+  changed: (client) => ({
+    "build.gradle": [["harbourId = 'example.quayside.tidetable'", `harbourId = '${client.id}'`]],
+    "gradle.properties": [
+      ["HARBOUR_CODE=118", `HARBOUR_CODE=${client.build}`],
+      ["harbour.version=4.2.0", `harbour.version=${client.version}`],
+    ],
+    "phone/build.gradle": [
+      ["'harbour_name', 'Tide Table'", `'harbour_name', '${client.label}'`],
+      ['"harbour_name", "Tide Table"', `"harbour_name", "${client.label}"`, 2],
+      ["applicationId 'example.quayside.tidetable.islands'", `applicationId '${client.id}.islands'`],
+      ["        }\n    }\n}\n", `        }\n    }\n}\n${groovySigning}`],
+    ],
+    "phone/src/islands/res/values/colours.xml": [["#FF86BBD8", `#ff${client.ground.slice(1)}`]],
+    "phone/src/main/res/values/colours.xml": [["#33658A", client.ground]],
+    "phone/src/main/AndroidManifest.xml": [
+      [`android:icon="\${appIcon}"`, `android:icon="\${appIcon}"${roundGauge("drawable")}`],
+    ],
+    "watch/build.gradle": [
+      ["versionName '4.2.0'", `versionName '${client.version}'`],
+      ["\n    }\n}\n", `\n    }\n}\n${groovySigning}`],
+    ],
+    "watch/src/main/AndroidManifest.xml": [
+      ['android:icon="@drawable/gauge"', `android:icon="@drawable/gauge"${roundGauge("drawable")}`],
+      ['android:label="Tide Table"', `android:label="${client.label}"`],
+    ],
+  }),
+  drawn: ["{phone,watch}/src/main/res/drawable-hdpi/gauge.png"],
+  made: [
+    ...signed(""),
+    ...gauge("phone", "drawable"),
+    ...gauge("watch", "drawable"),
+    "{phone,watch}/src/main/res/values/gauge_ground.xml",
+    "phone/src/main/res/values-night/night_colors.xml",
+  ],
+  stays: [
+    ["phone/build.gradle", "namespace 'example.quayside.code'"],
+    ["phone/build.gradle", "applicationIdSuffix '.south'"],
+    ["watch/build.gradle", `applicationId "\${harbourId}"`],
+    ["phone/build.gradle", 'signIn: "harbour"'],
+    ["settings.gradle", "rootProject.name = 'harbour'"],
+  ],
+};

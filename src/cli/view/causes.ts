@@ -33,7 +33,13 @@ export function showCause(cause: CauseFound, of: number, verbose: boolean, color
   const shown = verbose ? places : places.slice(0, mostPlaces);
   for (const { file, line, column, message, text: written } of shown) {
     const at = line === undefined ? file : `${file}:${line}:${column}`;
-    const beside = written ? excerpt(written) : text === undefined ? message : "";
+    const beside = written
+      ? excerpt(written)
+      : text !== undefined
+        ? ""
+        : clients.length === 1
+          ? saidOf(message, file)
+          : message;
     lines.push(`   ${colors.cyan(at)}${beside ? `  ${colors.dim(beside)}` : ""}`);
   }
   const more = places.length - shown.length;
@@ -41,6 +47,12 @@ export function showCause(cause: CauseFound, of: number, verbose: boolean, color
   if (settle.length === 0) lines.push(`   ${colors.dim("to do")}     ${problem.fix}`);
   else lines.push(`   ${colors.dim("to do")}     ${settled(settle, verbose)}`);
   return lines.join("\n");
+}
+
+/** A message without the file that it begins with, where that stands in front of it already. */
+function saidOf(message: string, file: string): string {
+  const at = message.indexOf(`${file} `);
+  return at >= 0 && !message.slice(0, at).includes(" ") ? message.slice(at + file.length + 1) : message;
 }
 
 const excerpt = (line: string): string => {

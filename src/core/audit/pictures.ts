@@ -1,6 +1,6 @@
 import { alike, isPicture, type Likeness, likenessOf, unlikeness } from "../artwork/likeness.ts";
 import { type Light, lightOf, resembles } from "../artwork/resemblance.ts";
-import type { Folder } from "../files/folder.ts";
+import { type Folder, textIfAny } from "../files/folder.ts";
 import { problem } from "../problems/problem.ts";
 import type { Residue } from "./search/search.ts";
 
@@ -27,6 +27,23 @@ const brandPlaces =
 /** Pictures that go with a system, a service or a framework, and brand nobody: by the last part of the path. */
 const nobodys = /(^|\/)(node_modules|third_party|vendor)\//;
 
+/** Whether a resource is one that a manifest, or a script for a manifest's placeholder, names: an icon, whatever it is called. */
+function namedByManifests(template: Folder): (file: string) => boolean {
+  const names = new Set(
+    template
+      .list()
+      .filter((file) => /(^|\/)AndroidManifest\.xml$|\.gradle(\.kts)?$/.test(file))
+      .flatMap((file) => [
+        ...(textIfAny(template.bytes(file)) ?? "").matchAll(/@((?:drawable|mipmap)\/\w+)/g),
+      ])
+      .map(([, name = ""]) => name),
+  );
+  return (file) => {
+    const [, type, name] = /\/res\/(drawable|mipmap)[^/]*\/(\w+)\.\w+$/.exec(file) ?? [];
+    return names.has(`${type}/${name}`);
+  };
+}
+
 /** What a picture looks like, by its steps of brightness and by its light as a whole. */
 interface Look {
   likeness: Likeness | undefined;
@@ -46,11 +63,14 @@ const isSame = (a: Look, b: Look): boolean =>
  * Whatever was not drawn from a client's art is compared by its looks too; what was, only byte by byte.
  */
 export async function openPictureSearch(template: Folder): Promise<PictureSearch> {
+  const named = namedByManifests(template);
   const brand = template
     .list()
     .filter(
       (file) =>
-        brandPlaces.test(file) && !nobodys.test(file) && (isPicture(file) || /\.(ico|icns)$/i.test(file)),
+        (brandPlaces.test(file) || named(file)) &&
+        !nobodys.test(file) &&
+        (isPicture(file) || /\.(ico|icns)$/i.test(file)),
     );
   const byHash = new Map(brand.map((file) => [template.hash(file), file]));
   const looks: (Look & { file: string })[] = [];

@@ -51,6 +51,8 @@ export const carriers: readonly Carrier[] = [
     file: /\.gradle(\.kts)?$/,
     key: /^string\/(app_?name|application_?name|launcher_name|app_label)$/i,
   },
+  // A placeholder that a manifest's label asks for.
+  { kind: "name", file: /\.gradle(\.kts)?$/, key: /^(app|application|launcher)_?(label|name)$/i },
   {
     kind: "name",
     file: /\.(appxmanifest|xml)$/i,

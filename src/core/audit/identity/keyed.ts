@@ -20,7 +20,7 @@ type Reader = (file: string, source: Source, template: Folder) => Keyed[];
 
 /** A line that gives a name a text in quotes, or without: build scripts, project files, shell and CMake. */
 const quotedLine =
-  /^[ \t]*(?:set\(\s*)?(?:"?)([A-Za-z_][\w.\-[\]*= ]*?)(?:"?)\s*(?:=|:|\(|\s)\s*["']([^"'\n]+)["']/gm;
+  /^[ \t]*(?:set\(\s*)?(?:"?)([A-Za-z_][\w.\-[\]*= ]*?)(?:"?)\s*(?:=|:|\(|\s|\sto\s)\s*["']([^"'\n]+)["']/gm;
 const plainLine = /^[ \t]*([A-Za-z_][\w[\]*=]*)\s*=\s*("(?:[^"\\\n]|\\.)*"|[^;"\n]+);/gm;
 
 const lines =
