@@ -82,7 +82,7 @@ describe.each(all)("%s", (kind, table) => {
   // biome-ignore lint/performance/noDynamicNamespaceImportAccess: a table and its app have one name.
   const { template: source, root } = made(kinds[kind]);
   const variant = join(root, "variants", kelp.key);
-  const known = knownOf[kind] ?? { names: [] };
+  const known = knownOf[kind];
   const kept = join(root, "kept");
   cpSync(variant, kept, { recursive: true });
   const restore = (files: readonly string[]) => {

@@ -1,6 +1,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import sharp from "sharp";
+import type * as tables from "./tables.ts";
 
 /** What identifies an app, by hand from reading it. */
 export interface Known {
@@ -11,7 +12,7 @@ export interface Known {
 }
 
 /** What each app says of itself. */
-export const knownOf: Readonly<Record<string, Known>> = {
+export const knownOf: Readonly<Record<keyof typeof tables, Known>> = {
   bareJavaScript: { names: ["TideTable"], identifiers: ["com.tidetable"] },
   bareJavaScriptFlavours: { names: ["TideTable"], identifiers: ["com.tidetable"] },
   managed: { names: ["Tide Table"], schemes: ["tidetable"] },
@@ -71,6 +72,13 @@ export const knownOf: Readonly<Record<string, Known>> = {
     schemes: ["quaytides"],
     hosts: ["quayside.example"],
   },
+  phoneTelevisionWatch: { names: [], identifiers: ["com.facebook.IntegrationApp"] },
+  androidGroovy: {
+    names: ["Appium Settings"],
+    identifiers: ["io.appium.settings"],
+    hosts: ["appium.io"],
+  },
+  androidKotlin: { names: [], identifiers: ["io.appium.espressoserver"], hosts: ["appium.io"] },
 };
 
 /** A file that people or systems meet, with something in it that names an app. */

@@ -371,6 +371,36 @@ export function macAndPhone(into: string): void {
   });
 }
 
+/** An Xcode project with apps for telephone, television and watch, beside libraries and tests. */
+export function phoneTelevisionWatch(into: string): void {
+  const source = unpacked("appium-webdriveragent");
+  for (const folder of [
+    "Configurations",
+    "PrivateHeaders",
+    "WebDriverAgent.xcodeproj",
+    "WebDriverAgentLib",
+    "WebDriverAgentRunner",
+    "WebDriverAgentTests",
+  ])
+    copyAs(join(source, folder), join(into, folder));
+}
+
+/** A native Android app in Java, with Groovy scripts, whose parts have labels of their own. */
+export function androidGroovy(into: string): void {
+  const source = unpacked("io.appium.settings");
+  for (const each of ["app", "gradle"]) copyAs(join(source, each), join(into, each));
+  for (const file of ["build.gradle", "settings.gradle", "gradle.properties", "gradlew", "gradlew.bat"])
+    cpSync(join(source, file), join(into, file));
+}
+
+/** Native Android in Kotlin: an app and a library, a version catalog, and an application ID that a property says. */
+export function androidKotlin(into: string): void {
+  copyAs(join(unpacked("appium-espresso-driver"), "espresso-server"), into);
+  rmSync(join(into, "buildSrc/.gradle"), { recursive: true });
+  rmSync(join(into, "buildSrc/build"), { recursive: true });
+  rmSync(join(into, "app/build"), { recursive: true });
+}
+
 /** Native resources of a JavaScript app, whose projects are made at each build. */
 export function nativeResources(into: string): void {
   copyAs(unpacked("@nativescript/template-blank-ts"), into);

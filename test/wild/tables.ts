@@ -899,3 +899,138 @@ export const gradleFlavours: Table = {
     ["settings.gradle", "rootProject.name = 'harbour'"],
   ],
 };
+
+const tests = "WebDriverAgentTests";
+const agentProject = "WebDriverAgent.xcodeproj/project.pbxproj";
+
+/** An app in a list that counts its own versions; nothing else in it is the client's. */
+const counted = ({ version, build }: Values): Change[] => [
+  ["<string>1.0</string>", `<string>${version}</string>`],
+  ["<string>1</string>", `<string>${build}</string>`],
+];
+
+/** A display name, where a list had none. */
+const shownAs = (label: string): Change => [
+  "<dict>\n\t<key>CFBundleDevelopmentRegion",
+  `<dict>\n\t<key>CFBundleDisplayName</key>\n\t<string>${xml(label)}</string>\n\t<key>CFBundleDevelopmentRegion`,
+];
+
+const speaksFirst: Change = ["<string>en</string>", "<string>ru</string>"];
+
+export const phoneTelevisionWatch: Table = {
+  changed: (client) => ({
+    [`${tests}/IntegrationApp/Info.plist`]: [shownAs(client.label), ...counted(client)],
+    [`${tests}/IntegrationApp_tvOS/Info.plist`]: [shownAs(client.label), ...counted(client)],
+    [agentProject]: [
+      ["= com.facebook.IntegrationApp;", `= ${client.id};`, 2],
+      ["= com.facebook.IntegrationApp.tvOS;", `= ${client.id}.tvOS;`, 2],
+      // A watch's app has no list of its own: the project says its versions, and what it is called.
+      [
+        `CURRENT_PROJECT_VERSION = 1;
+				GENERATE_INFOPLIST_FILE = YES;
+				INFOPLIST_KEY_UISupportedInterfaceOrientations = UIInterfaceOrientationPortrait;
+				INFOPLIST_KEY_WKWatchOnly = YES;
+				MARKETING_VERSION = 1.0;
+				PRODUCT_BUNDLE_IDENTIFIER = com.facebook.wda.IntegrationApp.watchOS;`,
+        `CURRENT_PROJECT_VERSION = ${client.build};
+				GENERATE_INFOPLIST_FILE = YES;
+				INFOPLIST_KEY_UISupportedInterfaceOrientations = UIInterfaceOrientationPortrait;
+				INFOPLIST_KEY_WKWatchOnly = YES;
+				MARKETING_VERSION = ${client.version};
+				PRODUCT_BUNDLE_IDENTIFIER = ${client.id}.watchOS;`,
+        2,
+      ],
+      [
+        `buildSettings = {
+				ALWAYS_EMBED_SWIFT_STANDARD_LIBRARIES = YES;
+				ASSETCATALOG_COMPILER_APPICON_NAME = AppIcon;
+				ASSETCATALOG_COMPILER_GENERATE_ASSET_SYMBOLS = NO;`,
+        `buildSettings = {
+				INFOPLIST_KEY_CFBundleDisplayName = ${client.label === "Kelp" ? client.label : `"${client.label}"`};
+				ALWAYS_EMBED_SWIFT_STANDARD_LIBRARIES = YES;
+				ASSETCATALOG_COMPILER_APPICON_NAME = AppIcon;
+				ASSETCATALOG_COMPILER_GENERATE_ASSET_SYMBOLS = NO;`,
+        2,
+      ],
+    ],
+  }),
+  drawn: [],
+  inLanguages: {
+    made: [`${tests}/IntegrationApp/{ru,he,de}.lproj/InfoPlist.strings`],
+    changed: {
+      [`${tests}/IntegrationApp/Info.plist`]: [speaksFirst],
+      [`${tests}/IntegrationApp_tvOS/Info.plist`]: [speaksFirst],
+      [agentProject]: [
+        ["developmentRegion = en;", "developmentRegion = ru;"],
+        ["\t\t\tknownRegions = (\n", "\t\t\tknownRegions = (\n\t\t\t\tru,\n\t\t\t\tde,\n\t\t\t\the,\n"],
+      ],
+    },
+  },
+  stays: [
+    [agentProject, "PRODUCT_BUNDLE_IDENTIFIER = com.facebook.WebDriverAgentLib;"],
+    [agentProject, "PRODUCT_BUNDLE_IDENTIFIER = com.facebook.IntegrationTests;"],
+    [agentProject, "name = IntegrationApp_watchOS;"],
+    ["WebDriverAgentLib/Info.plist", "<string>16.12.7</string>"],
+    [`${tests}/UnitTests/Info.plist`, "<string>1.0</string>"],
+    [`${tests}/IntegrationApp/Info.plist`, "<string>$(PRODUCT_NAME)</string>"],
+  ],
+  // The icon of what runs the tests: nobody installs it, but it looks like an app's.
+  asks: ["residue-picture WebDriverAgentRunner/Assets.xcassets/AppIcon.appiconset/icon-1024.png"],
+};
+
+export const androidGroovy: Table = {
+  changed: (client) => ({
+    "app/build.gradle": [
+      ['applicationId "io.appium.settings"', `applicationId "${client.id}"`],
+      ["versionCode 45", `versionCode ${client.build}`],
+      ['versionName "4.1.1"', `versionName "${client.version}"`],
+      ['"settings_apk-debug.apk"\n    }\n}\n', `"settings_apk-debug.apk"\n    }\n}\n${groovySigning}`],
+    ],
+    "app/src/main/AndroidManifest.xml": [
+      [
+        'android:icon="@drawable/ic_launcher"',
+        'android:icon="@drawable/ic_launcher"\n        android:roundIcon="@drawable/ic_launcher_round"',
+      ],
+    ],
+    "app/src/main/res/values/strings.xml": [[">Appium Settings<", `>${xml(client.label)}<`]],
+  }),
+  drawn: ["app/src/main/res/drawable-*/ic_launcher.png"],
+  // Telephones of that density are no more; the system takes the next.
+  gone: ["app/src/main/res/drawable-ldpi/ic_launcher.png"],
+  made: [
+    ...signed(""),
+    "app/src/main/res/drawable-{m,h,xh,xxh,xxxh}dpi/ic_launcher_{front,round,stencil}.png",
+    "app/src/main/res/drawable-anydpi-v26/ic_launcher{,_round}.xml",
+    "app/src/main/res/values/ic_launcher_ground.xml",
+  ],
+  inLanguages: { made: ["app/src/main/res/values-{ru,iw,de}/app_names.xml"] },
+  stays: [
+    // The namespace of its classes, and labels that say what a part does.
+    ["app/src/main/AndroidManifest.xml", 'package="io.appium.settings"'],
+    ["app/src/main/AndroidManifest.xml", 'android:label="Unlock"'],
+    ["app/src/main/AndroidManifest.xml", 'android:label="Unicode IME"'],
+  ],
+  // Texts of its program.
+  asks: [
+    "residue-identifier app/src/main/java/io/appium/settings/receivers/LocaleSettingReceiver.java",
+    "residue-name app/src/main/java/io/appium/settings/receivers/NotificationsReceiver.java app/src/main/java/io/appium/settings/receivers/SmsReader.java",
+  ],
+};
+
+export const androidKotlin: Table = {
+  changed: (client) => ({
+    "app/build.gradle.kts": [
+      ["versionCode = 1\n", `versionCode = ${client.build}\n`],
+      ['versionName = "1.0"', `versionName = "${client.version}"`],
+      ["this line)\n}\n", `this line)\n}\n${kotlinSigning}`],
+    ],
+    "gradle.properties": [["=io.appium.espressoserver", `=${client.id}`]],
+  }),
+  drawn: [],
+  made: signed(""),
+  stays: [
+    ["app/build.gradle.kts", 'namespace = "io.appium.espressoserver"'],
+    ["app/build.gradle.kts", 'testApplicationId = "io.appium.espressoserver.test"'],
+    ["build.gradle.kts", 'group = "io.appium.espressoserver"'],
+  ],
+};

@@ -57,7 +57,7 @@ function settled(template: Template, residue: Residue): Settlement {
       : { list: "leave", entry: file };
   if (kind === undefined || problem.place === undefined || residue.inside !== undefined)
     return allowance(residue);
-  const { line, column } = problem.place;
+  const { column } = problem.place;
   const content = textIfAny(template.folder.bytes(file)) ?? "";
   const found = foundAt(problem.place.text, column - 1, residue.text ?? "");
   const pattern = (value: string) =>
@@ -66,7 +66,8 @@ function settled(template: Template, residue: Residue): Settlement {
   const at = key === undefined ? undefined : namedSite(template.folder, file, key);
   if (at?.value.includes(found))
     return { list: "fill", entry: { file, at: key ?? "", with: pattern(at.value) } };
-  const text = excerpt(content.split("\n")[line - 1] ?? "", found);
+  // As it stands in the variant, where lines above may have come or gone.
+  const text = excerpt(problem.place.text, found);
   const times = content.split(text).length - 1;
   return times > 0 ? { list: "fill", entry: { file, text, times, with: pattern(text) } } : allowance(residue);
 }

@@ -144,8 +144,8 @@ const distinguishedPart =
 
 /** Whether a text is an X.500 name, as a certificate's subject is. */
 export const isDistinguishedName = (text: string): boolean => {
-  const parts = text.match(/(?:"(?:[^"]|"")*"|[^",])+/g) ?? [];
-  return parts.length > 0 && parts.every((part) => distinguishedPart.test(part.trim().replaceAll('""', "")));
+  const parts = text.split(/,(?=(?:[^"]*"[^"]*")*[^"]*$)/);
+  return parts.every((part) => distinguishedPart.test(part.trim().replaceAll('""', "")));
 };
 
 /** The form in which a store compares identifiers: Android by letter, Apple and Windows without regard to case. */

@@ -14,6 +14,7 @@ import {
   refuseDangling,
   styleItems,
 } from "./android-resources.ts";
+import { namedText } from "./named-text.ts";
 import type { Fill, PictureUse } from "./survey.ts";
 
 /** Which colour of a client a theme's attribute takes. */
@@ -61,6 +62,17 @@ export function followReferences(template: Folder, resources: AndroidResources) 
     const found = textsBehind(ref, 0);
     if (found.length === 0) refuseDangling(template, manifestFile, site, "label");
     fill("app.label", found);
+  }
+
+  /** What a part of an app is called by itself: there the app's name is put, where it is in it, and all else stays. */
+  function ownLabel(site: Site | undefined, manifestFile: string): void {
+    const names = fills.filter(({ holds }) => holds === "app.label").map((each) => each.site.value);
+    const ref = readReference(site?.value);
+    const texts = ref ? textsBehind(ref, 0) : site ? [site] : [];
+    if (ref && site && texts.length === 0) refuseDangling(template, manifestFile, site, "label");
+    const whole = texts.filter(({ value }) => names.includes(value));
+    fill("app.label", whole);
+    fills.push(...texts.filter((text) => !whole.includes(text)).flatMap((text) => namedText(text, names)));
   }
 
   /** Where a text resource is written down, through those that are nothing but a reference to another. */
@@ -205,6 +217,7 @@ export function followReferences(template: Folder, resources: AndroidResources) 
     fill,
     gap,
     label,
+    ownLabel,
     launcher,
     banner,
     theme,

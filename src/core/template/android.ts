@@ -96,8 +96,13 @@ function surveyModule(template: Parameters<SurveyPart>[0], module: AppModule, wa
     }
   }
   for (const { file, root } of manifests) {
+    const labelled = [...walk(root)].filter(({ attributes }) => attributes.has("android:label"));
+    const labelsOf = (element: XmlElement) => placed(attributeSite(file, element, "android:label"));
+    for (const element of labelled.filter(isAppItself))
+      for (const site of labelsOf(element)) survey.label(site, file);
+    for (const element of labelled.filter((each) => !isAppItself(each)))
+      for (const site of labelsOf(element)) survey.ownLabel(site, file);
     for (const element of walk(root)) {
-      for (const site of placed(attributeSite(file, element, "android:label"))) survey.label(site, file);
       survey.banner(attributeSite(file, element, "android:banner"));
     }
     for (const element of iconsOf(root)) {
@@ -191,6 +196,10 @@ export const opensApp = (activity: XmlElement): boolean =>
   findAll(activity, "category").some(
     (each) => attributeOf(each, "android:name") === "android.intent.category.LAUNCHER",
   );
+
+/** Whether an element's label is the app's: its own, or that of an activity by which people open it. Others say what they do. */
+const isAppItself = (element: XmlElement): boolean =>
+  element.name === "application" || (/^activity(-alias)?$/.test(element.name) && opensApp(element));
 
 /** The themes people see first: the launcher activity's, and the application's. */
 function themesOf(manifest: XmlElement): ResourceRef[] {

@@ -1,7 +1,7 @@
 import { findNodeAtLocation } from "jsonc-parser";
 import { type Folder, textIfAny } from "../files/folder.ts";
 import { jsonSite, memberSite, parseJson } from "../splice/json.ts";
-import { entry, openStepSite, parseOpenStep, textOf } from "../splice/openstep.ts";
+import { entry, type OpenStep, openStepSite, parseOpenStep, textOf } from "../splice/openstep.ts";
 import { plistStart } from "../splice/plist.ts";
 import { emptySite, type Site } from "../splice/site.ts";
 import { attributeSite, find, findAll, parseXml, type XmlElement } from "../splice/xml.ts";
@@ -137,12 +137,18 @@ const projectSettings = [
   },
 ] as const;
 
+/** Whether settings are those of a watch's, a television's, a headset's or a Mac's product (Apple, TARGETED_DEVICE_FAMILY and SDKROOT). */
+const isForOthers = (settings: OpenStep | undefined): boolean =>
+  /^[^126]+$/.test(textOf(entry(settings, "TARGETED_DEVICE_FAMILY")) ?? "") ||
+  /watchos|appletvos|xros|macosx/.test(textOf(entry(settings, "SDKROOT")) ?? "");
+
 /** Settings where they are; a target's device family, which Xcode would take for the phone's alone, also where it is not. */
 function inProject(file: string, source: { file: string; text: string }): Fill[] {
   const objects = entry(parseOpenStep(source), "objects");
   if (objects?.kind !== "group") return [];
   return [...objects.entries.values()].flatMap((object): Fill[] => {
     const settings = entry(object, "buildSettings");
+    if (isForOthers(settings)) return [];
     const found = projectSettings.flatMap(({ name, holds, shape }): Fill[] => {
       const site = openStepSite(file, entry(settings, name));
       const fillsScreen = textOf(entry(settings, "INFOPLIST_KEY_UIRequiresFullScreen")) === "YES";

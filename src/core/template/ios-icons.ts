@@ -9,7 +9,7 @@ import type { Site } from "../splice/site.ts";
 import { type Assets, images, picturesIn, text } from "./ios-assets.ts";
 import { addAppearances } from "./ios-missing.ts";
 import { type Fill, type Found, mergeFound } from "./survey.ts";
-import { isApp, readXcodeProjects, type XcodeProject, type XcodeTarget } from "./xcode.ts";
+import { isApp, isShipped, readXcodeProjects, type XcodeProject, type XcodeTarget } from "./xcode.ts";
 
 const { basename } = posix;
 
@@ -23,6 +23,7 @@ export function appIcons(
   const { template, platform } = assets;
   const { folder } = project;
   const isOneOfMany = project.targets.filter(isApp).length > 1;
+  const own = (asset: string) => !isOfCode(project, asset);
   const named = targets.filter(isApp).flatMap((target) =>
     target.settings.flatMap((settings) =>
       ["ASSETCATALOG_COMPILER_APPICON_NAME", "ASSETCATALOG_COMPILER_ALTERNATE_APPICON_NAMES"].flatMap(
@@ -36,14 +37,14 @@ export function appIcons(
   );
   const found = new Map<string, { found: Found; belongs: Map<string, Set<string>> }>();
   for (const { target, configuration, name } of named) {
-    for (const asset of setsFor(assets, target, name)) {
+    for (const asset of setsFor(assets, target, name).filter(own)) {
       const known = found.get(asset) ?? { found: iconAsset(assets, asset, gap), belongs: new Map() };
       found.set(asset, known);
       known.belongs.set(target.name, (known.belongs.get(target.name) ?? new Set()).add(configuration));
     }
   }
   // What no target names is an icon all the same; a set for the Mac alone is the Mac app's.
-  for (const asset of iconAssets(template, folder)) {
+  for (const asset of iconAssets(template, folder).filter(own)) {
     const isMac = idiomsOf(template, asset).every((idiom) => idiom === "mac");
     if (
       !found.has(asset) &&
@@ -76,6 +77,12 @@ const iconAssets = (template: Folder, below: string): string[] => [
     }),
   ),
 ];
+
+/** Whether an asset lies among those of tests or libraries alone. */
+const isOfCode = ({ targets }: XcodeProject, asset: string): boolean => {
+  const among = targets.filter(({ homes }) => homes.some((home) => asset.startsWith(`${home}/`)));
+  return among.length > 0 && !among.some(isShipped);
+};
 
 /** Whether targets of the other platform name an asset of that name, and have it among their own. */
 function isNamedElsewhere(template: Folder, asset: string, platform: Assets["platform"]): boolean {

@@ -39,12 +39,25 @@ const everySetting = ({ project, targets }: XcodePart): Settings[] => [
 ];
 
 /** Wherever the project says the identifier, for the app and for what belongs to it. */
-export const identifierFills = (part: XcodePart, holds: Field): Fill[] =>
-  everySetting(part).flatMap((settings) =>
-    settings
-      .sites(identifierSetting)
-      .flatMap((site) => identifierFill(settings, site, part.identifier ?? "", holds, 0)),
+export function identifierFills(part: XcodePart, ofCode: readonly XcodeTarget[], holds: Field): Fill[] {
+  const identifier = part.identifier ?? "";
+  const all = [...part.targets, ...ofCode];
+  const fills = everySetting({ ...part, targets: all }).flatMap((settings) =>
+    settings.sites(identifierSetting).flatMap((site) => identifierFill(settings, site, identifier, holds, 0)),
   );
+  const known = new Set(fills.map(({ site }) => site.start));
+  const apart = part.targets
+    .filter(({ system }) => system === "watch" || system === "other")
+    .flatMap(({ settings }) => settings.flatMap((each) => each.sites(identifierSetting)))
+    .filter(({ start, value }) => !known.has(start) && /^[\w-]+(\.[\w-]+)+$/.test(value));
+  return [...fills, ...apart.map((site) => besideIdentifier(site, identifier, holds))];
+}
+
+/** A watch's or a television's app that is called otherwise than the telephone's: it keeps its last word, behind the client's. */
+function besideIdentifier(site: Site, identifier: string, holds: Field): Fill {
+  const last = site.value.slice(site.value.lastIndexOf("."));
+  return { holds, site, shape: "text", ...(identifier.endsWith(last) ? {} : { after: last }) };
+}
 
 /** A value that refers to a variable which holds the whole identifier follows it; another is written anew. */
 function identifierFill(

@@ -68,9 +68,10 @@ const isSigned = ({ productType }: XcodeTarget): boolean =>
 export function signingPlaces(
   { project, targets, identifier }: XcodePart,
   app: XcodeTarget,
+  ofCode: readonly XcodeTarget[],
 ): { fills: Fill[]; signed: { target: string; suffix: string }[] } {
   const own = targets.filter(isSigned);
-  const all = [...targets, { settings: project.settings }].flatMap(({ settings }) => settings);
+  const all = [...targets, ...ofCode, { settings: project.settings }].flatMap(({ settings }) => settings);
   const teams = all.flatMap((settings) => settings.sites("DEVELOPMENT_TEAM"));
   const fills: Fill[] = teams.map((site) => ({ holds: "signing.team", site, shape: "text", optional: true }));
   for (const { settings, name } of own) {

@@ -27,7 +27,14 @@ import {
   type PartSurvey,
   type SurveyPart,
 } from "./survey.ts";
-import { isApp, isMainApp, readXcodeProjects, type XcodeProject, type XcodeTarget } from "./xcode.ts";
+import {
+  isApp,
+  isMainApp,
+  isShipped,
+  readXcodeProjects,
+  type XcodeProject,
+  type XcodeTarget,
+} from "./xcode.ts";
 
 /** Surveys the apps for telephones and tablets of a template's Xcode projects, and what they bring along; undefined where there is none. */
 export const surveyIos: SurveyPart = (template, wants) => surveyXcode(template, wants, "ios");
@@ -42,6 +49,8 @@ const belongsTo = ({ system }: XcodeTarget, platform: Platform): boolean =>
 interface Part {
   project: XcodeProject;
   targets: readonly XcodeTarget[];
+  /** Tests and libraries: of their settings, only an identifier that begins with the app's is the app's. */
+  ofCode: readonly XcodeTarget[];
   app: XcodeTarget;
 }
 
@@ -54,7 +63,8 @@ function partsOf(template: Folder, platform: Platform): Part[] {
     if (!own.some(isThere) && others.some(isThere)) return [];
     const targets = others.some(isThere) ? own : [...own, ...others];
     const app = targets.find(isThere) ?? own.find(isMainApp);
-    return app ? [{ project, targets, app }] : [];
+    const ofCode = targets.filter((target) => !isShipped(target));
+    return app ? [{ project, targets: targets.filter(isShipped), ofCode, app }] : [];
   });
 }
 
@@ -96,7 +106,7 @@ function surveyPart(
   template: Folder,
   wants: Wants,
   platform: Platform,
-  { project, targets, app }: Part,
+  { project, targets, ofCode, app }: Part,
 ): Surveyed {
   const gaps: Problem[] = [];
   const place = placeAt(template.source(project.file), 0);
@@ -107,11 +117,13 @@ function surveyPart(
   const identifier = appIdentifier(app);
   const holds = `identifiers.${platform}` as const;
   const lists = propertyLists(template, project, targets, gaps);
-  const main = lists.find(({ file }) => sameFile(file, inFolder(project, setting(app, "INFOPLIST_FILE"))));
+  const listOf = (target: XcodeTarget) =>
+    lists.find(({ file }) => sameFile(file, inFolder(project, setting(target, "INFOPLIST_FILE"))));
+  const main = listOf(app);
   const folders = [main ? posix.dirname(main.file) : "", inFolder(project, app.name) ?? ""].filter(Boolean);
   const known = { project, targets, platform, identifier };
   const fills: Fill[] = [
-    ...(identifier ? identifierFills(known, holds) : []),
+    ...(identifier ? identifierFills(known, ofCode, holds) : []),
     ...settingFills(known),
     ...lists.flatMap((list) => plistFills(template, known, list.strings)),
     ...localizedFills(template, folders),
@@ -122,8 +134,13 @@ function surveyPart(
     else gap(otherwise);
   };
 
-  if (!hasDisplayName(project, app, main))
-    add(displayName({ template, wants, project, app, main: main?.file }), "no place for a display name");
+  for (const each of [app, ...targets.filter((target) => target !== app && isApp(target))]) {
+    const list = listOf(each);
+    // What a list that is elsewhere says is not known here.
+    if (hasDisplayName(project, each, list) || (each !== app && !hasFiles(template, project, each))) continue;
+    const made = displayName({ template, wants, project, app: each, main: list?.file });
+    add(made, `no place for a display name of ${each.name}`);
+  }
   const assets = { template, below: project.folder, wants, platform };
   add(appIcons(assets, project, targets, gap), noIcons(targets));
   for (const accent of new Set(
@@ -162,7 +179,7 @@ function surveyPart(
     brandFiles: [],
     missing: [],
   });
-  const { fills: signing, signed } = signingPlaces(known, app);
+  const { fills: signing, signed } = signingPlaces(known, app, ofCode);
   found.push({ fills: signing, pictures: [], brandFiles: [], missing: [] });
   return { ...mergeFound(found), identifier, gaps, signed };
 }

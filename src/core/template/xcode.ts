@@ -55,6 +55,12 @@ const appTypes = new Set(
 
 export const isApp = ({ productType }: XcodeTarget): boolean => appTypes.has(productType);
 
+/** Kinds of products that nobody installs by themselves: tests, and libraries that only code refers to (Apple, product types). */
+const ofCode = /\.(bundle(\.[\w-]+)?|framework(\.static)?|library\.\w+|tool|metal-library)$/;
+
+/** Whether people get a target's product: an app, or what an app brings along for a system to show. */
+export const isShipped = ({ productType }: XcodeTarget): boolean => !ofCode.test(productType);
+
 /** An app that stands for itself, not one that another brings along. */
 export const isMainApp = ({ productType, system }: XcodeTarget): boolean =>
   productType === "com.apple.product-type.application" && system !== "watch";

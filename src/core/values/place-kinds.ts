@@ -77,8 +77,18 @@ export const codePlaces: readonly CodePlace[] = [
   },
   {
     file: /\.gradle(\.kts)?$/,
-    line: /\bnamespace\b|\btestNamespace\b|mainClass|className|import\s|\bproject\(|implementation|api\s*[("']/,
+    line: /^\s*group\s*=?\s*["']|\bnamespace\b|\btestNamespace\b|\btestApplicationId\b|mainClass|className|import\s|\bproject\(|implementation|api\s*[("']/,
     reason: "namespaces, classes and modules",
+  },
+  {
+    file: /(^|\/)AndroidManifest\.xml$/,
+    at: /^manifest@package$/,
+    reason: "the namespace of its classes, where the build script says an application ID",
+  },
+  {
+    file: /\.pbxproj$/,
+    at: /^in no app: /,
+    reason: "settings of tests and libraries, which nobody installs by themselves",
   },
   {
     file: /\.(xcscheme|xcworkspacedata|xctestplan|xcsettings)$/,

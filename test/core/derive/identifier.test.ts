@@ -1,6 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { asciiDomain, brokenRules, fitWindows, settleBase } from "../../../src/core/derive/identifier.ts";
+import {
+  asciiDomain,
+  brokenRules,
+  fitWindows,
+  isDistinguishedName,
+  settleBase,
+} from "../../../src/core/derive/identifier.ts";
 import { fillPattern, readPattern } from "../../../src/core/derive/pattern.ts";
 import type { Field } from "../../../src/core/values/fields.ts";
 import { traced } from "../../../src/core/values/trail.ts";
@@ -54,6 +60,13 @@ describe("the base identifier", () => {
       }),
       { numRuns: 400 },
     );
+  });
+
+  test("of a publisher is a certificate's subject (Microsoft, package manifest schema, Identity)", () => {
+    for (const name of ["CN=Hill", 'CN="Hill, Sons", O=Hill Farm, C=GB', "CN=Hill, OID.1.2.840.113=x"])
+      expect([name, isDistinguishedName(name)]).toEqual([name, true]);
+    for (const name of ["Hill", "CN=", "CN=Hill,, O=Hill", "CN=Hill, Farm", "XX=Hill", "CN=a<b"])
+      expect([name, isDistinguishedName(name)]).toEqual([name, false]);
   });
 
   test("is shortened for Windows so that two long ones stay apart", () => {

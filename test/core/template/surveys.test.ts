@@ -87,6 +87,52 @@ test("Android: notifications, a plate under the start icon, branding, full start
   expect(held(part)).toContain(`colors.ground ${res}/values-v31/t.xml |#123456|`);
 });
 
+test("Android: a start screen of layers: a repeated texture, a picture over all of it, a mark in its middle", () => {
+  const res = "src/main/res";
+  const layer = (picture: string, how: string) =>
+    `<item><bitmap android:src="@drawable/${picture}" ${how}/></item>`;
+  const part = survey({
+    "build.gradle": "android { defaultConfig { applicationId 'org.shed.app' } }",
+    "src/main/AndroidManifest.xml": `<manifest xmlns:android="http://schemas.android.com/apk/res/android">
+      <application android:label="Shed" android:theme="@style/T"/></manifest>`,
+    [`${res}/values/t.xml`]:
+      '<resources><style name="T"><item name="android:windowBackground">@drawable/layers</item></style></resources>',
+    [`${res}/drawable/layers.xml`]: `<layer-list xmlns:android="http://schemas.android.com/apk/res/android">
+      ${layer("grain", 'android:tileMode="repeat"')}${layer("view", 'android:gravity="fill"')}
+      ${layer("logo", 'android:gravity="center"')}</layer-list>`,
+    ...Object.fromEntries(
+      ["grain", "view", "logo"].map((name) => [`${res}/drawable-xxhdpi/${name}.png`, "png"]),
+    ),
+  });
+  const drawn = Object.fromEntries(
+    part.pictures
+      .filter(({ path }) => path.includes("/drawable-xxhdpi/"))
+      .map(({ path, slot }) => [path.split("/").at(-1), `${slot.role} ${slot.width}x${slot.height}`]),
+  );
+  expect(drawn).toEqual({
+    "grain.png": "start-texture 144x144",
+    "view.png": "start-full-port 960x1600",
+    "logo.png": "start-mark 864x864",
+  });
+});
+
+test("Android: parts with labels of their own keep them, but for the app's name in them", () => {
+  const part = survey({
+    "build.gradle": "android { defaultConfig { applicationId 'org.shed.app' } }",
+    "src/main/AndroidManifest.xml": `<manifest xmlns:android="http://schemas.android.com/apk/res/android">
+      <application android:label="@string/name"><activity android:label="@string/start"><intent-filter>
+      <category android:name="android.intent.category.LAUNCHER"/></intent-filter></activity>
+      <activity android:label="@string/settings"/><service android:label="Shed reads aloud"/></application></manifest>`,
+    "src/main/res/values/s.xml": `<resources><string name="name">Shed</string><string name="start">The Shed</string>
+      <string name="settings">Settings</string></resources>`,
+  });
+  expect(held(part).filter((each) => each.startsWith("app."))).toEqual([
+    "app.label src/main/res/values/s.xml |Shed|",
+    "app.label src/main/res/values/s.xml |The Shed|",
+    "app.name src/main/AndroidManifest.xml |Shed reads aloud| reads aloud",
+  ]);
+});
+
 test("iOS: a listed icon set, keys in build settings, a launch screen dictionary, entries that name no file", () => {
   const settings = `{ PRODUCT_BUNDLE_IDENTIFIER = org.shed.app; ASSETCATALOG_COMPILER_APPICON_NAME = Badge; INFOPLIST_FILE = "App/Info.plist"; INFOPLIST_KEY_CFBundleDisplayName = "The Shed"; }`;
   const images = [

@@ -106,7 +106,7 @@ export const carriers: readonly Carrier[] = [
   {
     kind: "identifier",
     file: /\.(xcconfig|pbxproj|properties|toml|gradle|kts|env)$/,
-    key: /(bundle|identifier|app_?id|application_?id|package_?name|_ID|Id)$/i,
+    key: /(bundle|identifier|app_?id|application_?id|package(_?name)?|_ID|Id)$/i,
     part: /^((?!com\.(?:android|google|apple|facebook|gradle)\b|org\.(?:jetbrains|gradle)\b|androidx?\b|kotlin\b|dev\.flutter\b|dagger\b)[a-z][a-z0-9-]*(?:\.[A-Za-z][\w-]*){2,})$/,
   },
   // Schemes and hosts that open it, addresses that are its own.

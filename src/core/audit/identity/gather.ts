@@ -34,6 +34,10 @@ const alias = /^[@?]|\$[({]|\{\{|%\w+%|^\$|^ms-resource:/;
 /** Hosts and domains that are nobody's (RFC 2606, RFC 6761), or the machine's own. */
 const nobodys = /^(localhost|127\.0\.0\.1|0\.0\.0\.0|10\.0\.2\.2|\*|.*\.(local|localhost|invalid|test))$/;
 
+/** Hosts where everybody has pages: a project's home there is its developers'. */
+const everybodys =
+  /^(www\.)?(github|gitlab|npmjs|google|apple|microsoft|facebook|youtube|linkedin|instagram)\.com$|^(www\.)?(bitbucket|wikipedia|schema|w3)\.org$|^(apps|play|itunes)\.(apple|google)\.com$/;
+
 /** Gathers a template's identity from these of its files. */
 export function gatherIdentity(
   template: Folder,
@@ -109,7 +113,9 @@ function accepted(kind: TermKind, text: string): string | undefined {
   if (kind === "scheme")
     return commonSchemes.has(text.toLowerCase()) || !/^[a-z][a-z0-9+.-]+$/i.test(text) ? undefined : text;
   if (kind === "host")
-    return nobodys.test(text.toLowerCase()) || !/\.[a-z]{2,}$/i.test(text)
+    return nobodys.test(text.toLowerCase()) ||
+      everybodys.test(text.toLowerCase()) ||
+      !/\.[a-z]{2,}$/i.test(text)
       ? undefined
       : text.replace(/^www\./, "");
   if (kind === "name") return /\p{L}/u.test(text) && !/[<>{}]|^\.|\/$|^https?:/.test(text) ? text : undefined;

@@ -3,10 +3,11 @@ import type { Source } from "../../files/source.ts";
 import { Refusal } from "../../problems/problem.ts";
 import { htmlAttribute, htmlAttributeSite, htmlElements, htmlTextSite } from "../../splice/html.ts";
 import { lineSites } from "../../splice/lines.ts";
+import { entry, itemsOf, type OpenStep, parseOpenStep, textOf } from "../../splice/openstep.ts";
 import { plistStrings } from "../../splice/plist.ts";
 import { readResourceScript } from "../../splice/resource-script.ts";
 import { openSettings } from "../../splice/settings.ts";
-import { attributeOf, parseXml, walk } from "../../splice/xml.ts";
+import { attributeOf, findAll, parseXml, walk } from "../../splice/xml.ts";
 
 /** A value in a file, and what leads to it: keys and positions, elements and attributes, joined by full stops. */
 export interface Keyed {
@@ -64,6 +65,42 @@ const xml: Reader = (_, source) =>
     ];
   });
 
+/** A manifest, of which only labels by which people know the app are called so: its own, and those of what opens it. */
+const androidManifest: Reader = (file, source, template) => {
+  const apart = [...walk(parseXml(source))].filter(
+    (element) =>
+      element.name !== "application" &&
+      !findAll(element, "category").some(
+        (each) => attributeOf(each, "android:name") === "android.intent.category.LAUNCHER",
+      ),
+  );
+  const labels = new Set(apart.flatMap(({ attributes }) => attributes.get("android:label")?.start ?? []));
+  return xml(file, source, template).map((each) =>
+    labels.has(each.at) ? { ...each, key: `${each.key} of a part` } : each,
+  );
+};
+
+/** An Xcode project's settings; those of tests and libraries, which nobody installs, are told apart. */
+const xcodeProject: Reader = (file, source, template) => {
+  const objects = entry(parseOpenStep(source), "objects");
+  const byId = (id: OpenStep | undefined) => entry(objects, textOf(id) ?? "");
+  const apart = (objects?.kind === "group" ? [...objects.entries.values()] : [])
+    .filter((target) => productsOfCode.test(textOf(entry(target, "productType")) ?? ""))
+    .flatMap((target) => itemsOf(entry(byId(entry(target, "buildConfigurationList")), "buildConfigurations")))
+    .flatMap((id) => byId(id) ?? []);
+  return lines(plainLine)(file, source, template).map((each) =>
+    apart.some(({ start, end }) => start <= each.at && each.at < end)
+      ? { ...each, key: `${inNoApp}${each.key}` }
+      : each,
+  );
+};
+
+/** Before the names of settings that are of no app. */
+const inNoApp = "in no app: ";
+
+/** Product types of tests and libraries (Apple, product types). */
+const productsOfCode = /\.(bundle(\.[\w-]+)?|framework(\.static)?|library\.\w+|tool)$/;
+
 const plist: Reader = (file, source) =>
   plistStrings(file, source).map(({ path, site }) => ({
     key: path.join("."),
@@ -106,10 +143,11 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
     read: (file, source) => lines(quotedLine)(file, source, undefined as never),
   },
   { file: /\.(plist|entitlements)$/, read: plist },
+  { file: /(^|\/)AndroidManifest\.xml$/, read: androidManifest },
   { file: /\.(xml|appxmanifest|resw|resx|storyboard|xib)$/i, read: xml },
   { file: /\.html?$/i, read: page },
   { file: /\.rc$/i, read: resourceScript },
-  { file: /\.pbxproj$/, read: lines(plainLine) },
+  { file: /\.pbxproj$/, read: xcodeProject },
   { file: /\.strings$/, read: lines(plainLine) },
   { file: /\.xcconfig$/, read: keyedLines("xcconfig") },
   { file: /\.properties$/, read: keyedLines("properties") },

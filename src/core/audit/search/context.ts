@@ -49,6 +49,10 @@ const shownBy =
 const titles =
   /\b(\w*(title|caption|headline)\w*|(\w+[.>-]+)?Create(AndShow)?|SetWindowText\w*)\s*\([^()"'`]*L?$/i;
 
+/** Calls and names of what goes into a log, which developers read. */
+const logged =
+  /\b(Log\.(v|d|i|w|e|wtf)|Timber\.\w+|NSLog|os_log|console\.(log|debug|info|warn|error|trace)|debugPrint|println|print)\s*\([^()]*$|\bTAG\b\s*(:\s*String\s*)?=\s*["']$/;
+
 /** Within a program's own language: what stands in quotes may be shown; names, imports and comments are not. */
 const program: Language["isCode"] = (hit) => {
   if (
@@ -60,6 +64,7 @@ const program: Language["isCode"] = (hit) => {
     return true;
   const literal = literalAround(hit);
   if (literal === undefined) return !isMarkupText(hit);
+  if (logged.test(before(hit))) return true;
   if (
     /\b(require|import|from|resolve|registerComponent|moduleName|ComponentName|getMainComponentName|MainComponent|loadLibrary|forClass|NSClassFromString)\b[^"'`]*$/.test(
       called(hit),
