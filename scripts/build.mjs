@@ -1,11 +1,8 @@
 // Builds src/ into dist/: a small start, and one script that holds the work of all commands. Both are bundled: a few
-// files to open, not hundreds; of sharp, its native library alone stays outside. Then lets the script make an example,
-// and keeps beside it what the engine has compiled of it.
-import { execFileSync } from "node:child_process";
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+// files to open, not hundreds; of sharp, its native library alone stays outside.
+import { readFileSync, rmSync, writeFileSync } from "node:fs";
 import { readFile } from "node:fs/promises";
-import { tmpdir } from "node:os";
-import { basename, join } from "node:path";
+import { basename } from "node:path";
 import { build } from "esbuild";
 
 /** Sharp looks for its native library from where it lies itself; bundled, it has to be told where that is. */
@@ -85,24 +82,3 @@ await build({
   },
 });
 await build({ ...common, entryPoints: { compare: "src/cli/compare-thread.ts" }, format: "esm" });
-keepCompiled(`${work}.compiled`);
-
-/** Runs commands as a producer does, so that the engine compiles what they need, and keeps that. */
-function keepCompiled(file) {
-  const folder = mkdtempSync(join(tmpdir(), "oxalis-build-"));
-  const workspace = join(folder, "workspace");
-  try {
-    cpSync("demo", workspace, { recursive: true });
-    for (const command of ["check", "generate", "audit", "proof"])
-      execFileSync(
-        process.execPath,
-        [
-          ...["--import", "./scripts/keep-compiled.mjs", "dist/oxalis.js"],
-          ...[command, "brennans-bothy", "--quiet", "--workspace", workspace],
-        ],
-        { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, OXALIS_COMPILED: file } },
-      );
-  } finally {
-    rmSync(folder, { recursive: true, force: true });
-  }
-}

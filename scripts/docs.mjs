@@ -97,16 +97,13 @@ const parts = {
 let stale = false;
 for (const [file, sections] of Object.entries(parts)) {
   const before = readFileSync(file, "utf8");
-  const after = Object.entries(sections).reduce(
-    (text, [name, body]) => {
-      const [open, end] = [`<!-- ${name} -->\n`, "\n<!-- end -->"];
-      const from = text.indexOf(open);
-      const to = text.indexOf(end, from + open.length - 1);
-      if (from === -1 || to === -1) throw new Error(`${file} has no place for ${name}`);
-      return `${text.slice(0, from)}${open}\n${body}\n${text.slice(to)}`;
-    },
-    before,
-  );
+  const after = Object.entries(sections).reduce((text, [name, body]) => {
+    const [open, end] = [`<!-- ${name} -->\n`, "\n<!-- end -->"];
+    const from = text.indexOf(open);
+    const to = text.indexOf(end, from + open.length - 1);
+    if (from === -1 || to === -1) throw new Error(`${file} has no place for ${name}`);
+    return `${text.slice(0, from)}${open}\n${body}\n${text.slice(to)}`;
+  }, before);
   if (after === before) continue;
   stale = true;
   if (!process.argv.includes("--check")) writeFileSync(file, after);

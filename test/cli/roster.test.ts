@@ -87,8 +87,8 @@ describe("sheets as people save them", () => {
   test.each([
     [
       "semicolons, a byte-order mark, Windows line ends, a quoted newline",
-      '\uFEFFkey;owner\r\n3-acre;"Ács\r\n& Co"\r\n',
-      "Ács\n& Co",
+      '\uFEFFkey;remark;owner\r\n3-acre;"two\r\nlines";Ács & Co\r\n',
+      "Ács & Co",
     ],
     ["tabs", "key\towner\n3-acre\tÁcs, Bt\n", "Ács, Bt"],
     ["Windows-1252", Buffer.from("key;owner\n3-acre;B\xe4uerin \x96 Hof\n", "latin1"), "Bäuerin – Hof"],

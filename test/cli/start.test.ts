@@ -1,43 +1,61 @@
 import { spawnSync } from "node:child_process";
-import { cpSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
-import { expect, test } from "vitest";
-import { oxalis, program, temporaryFolder } from "../support/oxalis.ts";
+import { beforeAll, expect, test } from "vitest";
+import { program, temporaryFolder } from "../support/oxalis.ts";
 
-const built = dirname(program);
-const work = readdirSync(built).find((file) => file.endsWith(".cjs")) ?? "";
-const compiled = readFileSync(join(built, `${work}.compiled`));
+const work = readdirSync(dirname(program)).find((file) => file.endsWith(".cjs")) ?? "";
+const cache = temporaryFolder();
+const run = () => {
+  const env = { ...process.env, XDG_CACHE_HOME: cache };
+  const { status, stdout, stderr } = spawnSync("node", [program, "schema", "brief"], {
+    encoding: "utf8",
+    env,
+  });
+  return { code: status, out: stdout, err: stderr };
+};
+const kept = () => {
+  const [name = ""] = readdirSync(join(cache, "oxalis")).filter((file) => file.endsWith(".compiled"));
+  return join(cache, "oxalis", name);
+};
 
-/** A program that says whether the engine takes what was compiled of the script. */
+/** A program that says whether the engine takes what was compiled of the script: behind a sum of 32 bytes and a line. */
 const asks = `
 const { readFileSync } = require("node:fs");
 const [file, compiled] = process.argv.slice(1);
-const given = { filename: file, cachedData: readFileSync(compiled) };
-console.log(new (require("node:vm").Script)(readFileSync(file, "latin1"), given).cachedDataRejected);`;
+const bytes = readFileSync(compiled);
+const cachedData = bytes.subarray(bytes.indexOf("\\n", 32) + 1);
+console.log(new (require("node:vm").Script)(readFileSync(file, "latin1"), { filename: process.argv[3], cachedData }).cachedDataRejected);`;
 
-test("the engine takes what it compiled when the program was built", () => {
-  const file = join(built, work);
-  const { stdout } = spawnSync("node", ["-e", asks, file, `${file}.compiled`], { encoding: "utf8" });
-  expect(stdout).toBe("false\n");
+let before: ReturnType<typeof run>;
+let whole: Buffer;
+beforeAll(() => {
+  before = run();
+  whole = readFileSync(kept());
 });
 
+test("what the engine compiles is kept where the program is used, and taken at the next run", () => {
+  const asked = spawnSync("node", ["-e", asks, join(dirname(program), work), kept()], { encoding: "utf8" });
+  expect(asked.stdout).toBe("false\n");
+  expect(readdirSync(dirname(program)).filter((file) => file.endsWith(".compiled"))).toEqual([]);
+});
+
+const flipped = (at: number): [string, (bytes: Buffer) => Buffer] => [
+  `has a bit wrong at ${at} of 14`,
+  (bytes) => {
+    const copy = Buffer.from(bytes);
+    const where = Math.floor(((at - 0.5) / 14) * copy.length);
+    copy[where] = (copy[where] ?? 0) ^ (1 << (at % 8));
+    return copy;
+  },
+];
 test.each([
-  ["is gone", undefined],
-  ["is cut off", compiled.subarray(0, compiled.length >> 1)],
-  ["is from another engine", Buffer.from(compiled).fill(7, 0, 16)],
-  ["is nothing of the kind", Buffer.from("oxalis")],
-])("where that %s, the program does the same", (_, bytes) => {
-  const folder = temporaryFolder();
-  cpSync(built, folder, { recursive: true });
-  writeFileSync(join(folder, "package.json"), '{ "type": "module" }');
-  const file = join(folder, `${work}.compiled`);
-  if (bytes) writeFileSync(file, bytes);
-  else rmSync(file);
-  const { stdout, status } = spawnSync("node", [join(folder, "oxalis.js"), "schema", "brief"], {
-    encoding: "utf8",
-  });
-  expect({ out: stdout, code: status }).toMatchObject({
-    out: oxalis(folder, "schema", "brief").out,
-    code: 0,
-  });
+  ...Array.from({ length: 14 }, (_, at) => flipped(at + 1)),
+  ["is cut off", (bytes: Buffer) => bytes.subarray(0, bytes.length >> 1)] as const,
+  ["is nothing of the kind", () => Buffer.from("oxalis")] as const,
+  ["is empty", () => Buffer.alloc(0)] as const,
+])("where that %s, the program does the same, and makes it anew", (_, damage) => {
+  writeFileSync(kept(), damage(whole));
+  expect(run()).toEqual(before);
+  expect(readFileSync(kept()).subarray(32, 40)).toEqual(whole.subarray(32, 40));
 });

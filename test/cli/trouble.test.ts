@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { lock } from "proper-lockfile";
 import { beforeAll, expect, test } from "vitest";
+import { withLock } from "../../src/core/files/lock.ts";
 import { contents, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;
@@ -13,15 +13,16 @@ beforeAll(() => {
 
 test("while another run holds the workspace, nothing is written, and that is told", async () => {
   const before = [...contents(at("variants")).keys()];
-  const release = await lock(at(".oxalis"), { lockfilePath: at(".oxalis/lock"), update: 1000, stale: 5000 });
-  const run = startOxalis(folder, "generate");
   let told = "";
-  run.stderr.on("data", (part) => {
-    told += part;
+  const code = await withLock(folder, () => {
+    const run = startOxalis(folder, "generate");
+    run.stderr.on("data", (part) => {
+      told += part;
+    });
+    return new Promise((ended) => run.once("exit", ended));
   });
-  const code = await new Promise((ended) => run.once("exit", ended));
-  await release();
   expect(told).toContain("[run-in-progress]");
+  expect(told).toContain(`process ${process.pid}`);
   expect(code).toBe(1);
   expect([...contents(at("variants")).keys()]).toEqual(before);
 });

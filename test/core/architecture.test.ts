@@ -68,6 +68,21 @@ test("the core prints nothing, ends nothing, and knows no command framework", ()
   expect(wrong).toEqual([]);
 });
 
+test("nothing of the core but its doors touches the file system", () => {
+  const past = files
+    .filter((file) => file.startsWith("core/") && !file.startsWith("core/files/"))
+    .filter((file) => imports(file).some((path) => /^(node:)?(fs|fs\/promises)$/.test(path)));
+  expect(past).toEqual([]);
+  const writing = files
+    .filter((file) => file.startsWith("core/files/"))
+    .filter((file) =>
+      /\b(write\w*|rename\w*|rm\w*|unlink\w*|mkdir\w*|copyFile\w*|chmod\w*|symlink\w*|utimes\w*)\b[^;]*from "node:fs"/.test(
+        readFileSync(join(src, file), "utf8"),
+      ),
+    );
+  expect(writing.sort()).toEqual(["core/files/door.ts", "core/files/new-folder.ts"]);
+});
+
 test("files stay small enough to hold one idea", () => {
   const long = files.filter((file) => readFileSync(join(src, file), "utf8").split("\n").length > 260);
   expect(long).toEqual([]);

@@ -1,12 +1,27 @@
+import { breakLock } from "../../core/files/lock.ts";
 import { clearCache } from "../../core/plan/cache.ts";
-import { withLock } from "../../core/plan/lock.ts";
 import { counted, openTerminal, type Settings } from "../view/terminal.ts";
-import { workspaceRoot } from "../view/workspace.ts";
+import { holding, workspaceRoot } from "../view/workspace.ts";
 
-export async function run(_: string[], options: Settings): Promise<number> {
+interface Options {
+  lock?: boolean;
+}
+
+export async function run(_: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
   const root = workspaceRoot(options);
-  const freed = await withLock(root, async () => clearCache(root));
+  if (options.lock) {
+    const holder = breakLock(root);
+    if (options.json) terminal.json({ lock: holder ?? null });
+    else if (!options.quiet)
+      terminal.print(
+        holder === undefined
+          ? "Nobody holds the workspace."
+          : `The workspace is free. It was held by ${holder}.`,
+      );
+    return 0;
+  }
+  const freed = await holding(root, async () => clearCache(root));
   if (options.json) terminal.json(freed);
   else if (!options.quiet)
     terminal.print(

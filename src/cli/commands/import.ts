@@ -1,6 +1,6 @@
 import { existsSync } from "node:fs";
 import { basename, dirname, join, resolve } from "node:path";
-import { writeTogether } from "../../core/plan/write.ts";
+import { writeTogether } from "../../core/files/together.ts";
 import { refuse } from "../../core/problems/problem.ts";
 import { readMapping } from "../../core/roster/columns.ts";
 import { type ImportedClient, type ImportPlan, planImport } from "../../core/roster/import.ts";
@@ -13,6 +13,7 @@ import { inWorkspace } from "../view/workspace.ts";
 
 interface Options {
   map: string[];
+  encoding?: string;
   partial?: boolean;
   dryRun?: boolean;
 }
@@ -22,7 +23,16 @@ export async function run([file = ""]: string[], options: Settings & Options): P
   const mapping = readMapping(options.map);
   if (typeof mapping === "string") refuse("map-invalid", `"${mapping}" names no column and field.`);
   const path = resolve(file);
-  const sheet = await readSheet(dirname(path), basename(path));
+  const { sheet, guessed, quotes } = await readSheet(dirname(path), basename(path), options.encoding);
+  if (!options.json && !options.quiet) {
+    const { note, err } = terminal;
+    if (guessed)
+      note(
+        `${err.yellow("read as")}  ${guessed}, since it is not UTF-8. Is a word wrong? --encoding says what it is.`,
+      );
+    for (const line of quotes)
+      note(`${err.yellow("taken as it stands")}  a quote in the middle of a cell, line ${line}.`);
+  }
   const writes = options.dryRun !== true;
   const { plan, changed, taken } = await inWorkspace(options, writes, async (workspace) => {
     const plan = planImport(workspace, sheet, basename(path), mapping);

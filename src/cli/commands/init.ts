@@ -30,7 +30,7 @@ export async function run([folder = "."]: string[], options: Settings & Options)
   else {
     if (!options.quiet) for (const account of done.accounts) tell(account, terminal);
     tellElsewhere(done, terminal);
-    const problems = [...done.accounts.flatMap(({ gaps }) => gaps), ...done.unclear];
+    const problems = [...done.accounts.flatMap(({ gaps }) => gaps), ...done.secrets, ...done.unclear];
     if (problems.length > 0) terminal.note(`\n${showProblems(problems, terminal.err)}`);
     if (!options.quiet) close(relative(process.cwd(), target) || ".", done, dryRun, terminal);
   }

@@ -1,4 +1,6 @@
 import { relative, resolve } from "node:path";
+import { leadsDown } from "../../core/files/door.ts";
+import { writeTogether } from "../../core/files/together.ts";
 import { makeProof } from "../../core/proof/proof.ts";
 import { counted, openTerminal, type Settings } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
@@ -13,7 +15,9 @@ export async function run(keys: string[], options: Settings & Options): Promise<
   const workspace = openWorkspace(options);
   const { html, shown, absent } = await makeProof(workspace, keys);
   const file = resolve(workspace.root, options.output);
-  writeWhole(file, html);
+  const inside = relative(workspace.root, file).replaceAll("\\", "/");
+  if (leadsDown(inside)) writeTogether(workspace.root, new Map([[inside, html]]));
+  else writeWhole(file, html);
   const named = relative(process.cwd(), file) || file;
   if (options.json) terminal.json({ file, bytes: Buffer.byteLength(html), shown, absent });
   else {

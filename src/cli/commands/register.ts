@@ -31,7 +31,7 @@ export function register(program: Command): void {
         .slice(0, -2)
         .flat()
         .filter((each) => each !== undefined) as string[];
-      const { run: work } = (await loadWork().commands[name]()) as { run: Run<object> };
+      const { run: work } = (await loadWork(name).commands[name]()) as { run: Run<object> };
       process.exitCode = await work(keys, this.optsWithGlobals());
     };
   program
@@ -53,6 +53,7 @@ export function register(program: Command): void {
   inWorkspace(program.command("import"))
     .argument("<file>", "a sheet: CSV or XLSX")
     .option("--map <heading=field>", "which field a column holds; may be given several times", together, [])
+    .option("--encoding <name>", "what a CSV file is written in, where that cannot be told")
     .option("--partial", "take the good rows though others are refused")
     .option("--dry-run", "show what would change, and write nothing")
     .description("take a roster in: new clients are made, known ones updated field by field")
@@ -140,6 +141,7 @@ export function register(program: Command): void {
     .description("change an identifier that is in use; says what that breaks")
     .action(run("rename-identifier"));
   inWorkspace(program.command("clean"))
+    .option("--lock", "take the hold on the workspace away from a run on a machine that is no more")
     .description("empty the cache of pictures that were drawn before; variants stay")
     .action(run("clean"));
   program

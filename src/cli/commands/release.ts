@@ -1,6 +1,6 @@
 import { resolvePicked } from "../../core/derive/resolve.ts";
+import { writeTogether } from "../../core/files/together.ts";
 import { type Kind, type PlannedRelease, planRelease } from "../../core/ledger/release.ts";
-import { writeTogether } from "../../core/plan/write.ts";
 import { Refusal } from "../../core/problems/problem.ts";
 import { openTemplate, templateRevision } from "../../core/template/read.ts";
 import { ledgerFile, ledgerText } from "../../core/workspace/ledger.ts";

@@ -1,6 +1,6 @@
 import { resolveAll } from "../../core/derive/resolve.ts";
+import { writeTogether } from "../../core/files/together.ts";
 import { breaks, renamed } from "../../core/ledger/rename.ts";
-import { writeTogether } from "../../core/plan/write.ts";
 import { type Platform, platformNames } from "../../core/values/platform.ts";
 import { ledgerFile, ledgerText } from "../../core/workspace/ledger.ts";
 import { pickClients } from "../../core/workspace/read.ts";

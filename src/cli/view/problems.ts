@@ -22,9 +22,13 @@ export function showProblem(problem: Problem, colors: Colors): string {
   return lines.join("\n");
 }
 
+/** Each character that would steer the terminal as one mark, so that the column stays where it is. */
+const plainLine = (text: string): string =>
+  text.replaceAll("\t", " ").replace(/[\p{Cc}\p{Bidi_C}]/gu, "\ufffd");
+
 /** The part of a long line around the column; tabs become blanks, so that the mark stands under the right letter. */
 function excerpt(text: string, column: number): { shown: string; column: number } {
-  const line = text.replaceAll("\t", " ");
+  const line = plainLine(text);
   const most = 90;
   if (line.length <= most) return { shown: line, column };
   const start = Math.max(0, Math.min(column - 1 - 40, line.length - most));

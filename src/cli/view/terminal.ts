@@ -33,11 +33,17 @@ function wanted(stream: NodeJS.WriteStream, when: Settings["color"]): boolean {
   return stream.isTTY === true;
 }
 
+/** Colours, and nothing else that steers a terminal: names of files and texts from elsewhere may hold anything. */
+const steady = (text: string): string =>
+  text.replace(/\p{Cc}\[\d{1,2}m|(?![\n\t])[\p{Cc}\u202a-\u202e\u2066-\u2069]/gu, (mark) =>
+    mark.length > 1 && mark.startsWith("\u001b") ? mark : "\ufffd",
+  );
+
 export function openTerminal(settings: Settings): Terminal {
   const columns = Number(process.env.COLUMNS) || process.stdout.columns;
   return {
-    print: (text) => void process.stdout.write(`${text}\n`),
-    note: (text) => void process.stderr.write(`${text}\n`),
+    print: (text) => void process.stdout.write(`${steady(text)}\n`),
+    note: (text) => void process.stderr.write(`${steady(text)}\n`),
     json: (data) => void process.stdout.write(`${JSON.stringify(data, null, 2)}\n`),
     out: picocolors.createColors(wanted(process.stdout, settings.color)),
     err: picocolors.createColors(wanted(process.stderr, settings.color)),

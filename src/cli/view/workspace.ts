@@ -1,4 +1,5 @@
-import { withLock } from "../../core/plan/lock.ts";
+import { withLock } from "../../core/files/lock.ts";
+import { hasOpen, settleOpen } from "../../core/files/transaction.ts";
 import { locateWorkspace, workspaceAt } from "../../core/workspace/locate.ts";
 import { readWorkspace, type Workspace } from "../../core/workspace/read.ts";
 import { atStage } from "../../core/workspace/stage.ts";
@@ -20,5 +21,12 @@ export async function inWorkspace<T>(
 ): Promise<T> {
   const root = workspaceRoot(settings);
   const opened = () => work(atStage(readWorkspace(root), settings.stage));
-  return writes ? withLock(root, opened) : opened();
+  if (writes) return holding(root, opened);
+  // What a run that died had decided is brought to its end by whichever command comes next, also one that only reads.
+  if (hasOpen(root)) await holding(root, async () => {});
+  return opened();
 }
+
+/** Works in a workspace that is held, after what a dead run has left open is settled. */
+export const holding = <T>(root: string, work: () => Promise<T>): Promise<T> =>
+  withLock(root, work, () => settleOpen(root));

@@ -1,15 +1,16 @@
 import { extname } from "node:path";
-import sharp, { type Metadata } from "sharp";
+import sharp from "sharp";
 import { readInside } from "../files/folder.ts";
 import { sha256 } from "../files/hash.ts";
 import type { Place } from "../files/source.ts";
 import { Refusal, refuse } from "../problems/problem.ts";
 import { type Hex, hexOf } from "../values/color.ts";
+import { bitmapFacts, mostPixels } from "./bitmap.ts";
 import { type Box, type Circle, enclosingCircle } from "./geometry.ts";
 import { likenessOf } from "./likeness.ts";
 import type { LookedAt, Measured } from "./looked-at.ts";
 import { type Overhang, overhangs } from "./masks.ts";
-import { trialLimits, tryDrawing } from "./trial.ts";
+import { trialLimits, tryDrawing, type Unfit } from "./trial.ts";
 import { readVector, type Vector } from "./vector.ts";
 
 /** A picture that a client supplied, and what was measured of it. */
@@ -42,9 +43,6 @@ export interface Art {
   likeness?: string;
 }
 
-/** Largest bitmap taken, in pixels (8000 × 8000). */
-const mostPixels = 64_000_000;
-
 /** Longest side at which a picture is looked at, in pixels. */
 const lookedAt = 400;
 
@@ -53,16 +51,23 @@ export async function judgeArt(root: string, file: string, place: Place, known?:
   const bytes = readAt(root, file, place);
   const hash = sha256(bytes);
   const before = known?.get(hash);
-  if (before) return { file, hash, ...before };
-  const measured = await measureArt(bytes, file, place);
-  known?.set(hash, measured);
-  return { file, hash, ...measured };
+  const found = before ?? (await measureArt(bytes, file, place));
+  // Also what was too dear to be drawn is tried once, not at every command.
+  if (!before) known?.set(hash, found);
+  if ("unfit" in found) refuse(found.unfit.code, `${file} ${found.unfit.says}.`, { place });
+  return { file, hash, ...found };
 }
 
-async function measureArt(bytes: Uint8Array, file: string, place: Place): Promise<Measured> {
+async function measureArt(
+  bytes: Uint8Array,
+  file: string,
+  place: Place,
+): Promise<Measured | { unfit: Unfit }> {
   const vector = isSvg(file, bytes) ? readVector({ file, text: decode(bytes, file) }) : undefined;
-  if (vector?.unsure)
-    await tryDrawing(standAlone(vector, ...sized(vector, trialLimits.side)).toString(), file, place);
+  const unfit = vector?.unsure
+    ? await tryDrawing(standAlone(vector, ...sized(vector, trialLimits.side)).toString())
+    : undefined;
+  if (unfit) return { unfit };
   const facts = vector
     ? { format: "svg" as const, ...sizeOf(vector) }
     : await bitmapFacts(bytes, file, place);
@@ -119,35 +124,6 @@ const standAlone = (vector: Vector, width: number, height: number): Buffer =>
   );
 
 const withoutNamespace = (attributes: string): string => attributes.replace(/(^|\s)xmlns="[^"]*"/, "");
-
-async function bitmapFacts(
-  bytes: Uint8Array,
-  file: string,
-  place: Place,
-): Promise<Pick<Art, "format" | "width" | "height">> {
-  let found: Metadata;
-  try {
-    found = await sharp(bytes, { limitInputPixels: false }).metadata();
-  } catch {
-    refuse("art-unreadable", `${file} is not a picture that can be read.`, {
-      place,
-      expected: "SVG, PNG, JPEG or WebP",
-    });
-  }
-  const { format } = found;
-  const turned = (found.orientation ?? 1) >= 5;
-  const [width, height] = turned ? [found.height, found.width] : [found.width, found.height];
-  if (format !== "png" && format !== "jpeg" && format !== "webp") {
-    refuse("art-unreadable", `${file} is a ${format} picture.`, {
-      place,
-      expected: "SVG, PNG, JPEG or WebP",
-    });
-  }
-  if (width * height > mostPixels) {
-    refuse("art-too-large", `${file} has ${width} × ${height} pixels; the limit is 64 million.`, { place });
-  }
-  return { format, width, height };
-}
 
 async function lookAt(input: Buffer, size: { width: number; height: number }, file: string, place: Place) {
   const scale = lookedAt / Math.max(size.width, size.height);

@@ -1,4 +1,7 @@
 import sharp, { type Sharp } from "sharp";
+import { decoded } from "../files/encoding.ts";
+import { isBitmap } from "./bitmap-forms.ts";
+import { guardVector } from "./vector-guard.ts";
 
 /** What a picture looks like, coarsely: 256 bits as text, one for each step of brightness from left to right. */
 export type Likeness = string;
@@ -13,6 +16,7 @@ const rows = 16;
 export async function likenessOf(input: Uint8Array | Sharp): Promise<Likeness | undefined> {
   let pixels: Buffer;
   try {
+    if (input instanceof Uint8Array && !isCheap(input)) return undefined;
     const image = input instanceof Uint8Array ? sharp(input, { limitInputPixels: 64_000_000 }) : input;
     pixels = await image
       .flatten({ background: "#ffffff" })
@@ -31,6 +35,13 @@ export async function likenessOf(input: Uint8Array | Sharp): Promise<Likeness | 
     }
   }
   return bits.includes("1") ? bits : undefined;
+}
+
+/** Bitmaps, and vectors whose cost is known to be small: nothing else is drawn only to see what it looks like. */
+function isCheap(bytes: Uint8Array): boolean {
+  if (isBitmap(bytes) || Buffer.from(bytes.subarray(0, 4)).toString("latin1") === "GIF8") return true;
+  const text = decoded(bytes);
+  return text !== undefined && !guardVector({ file: "", text }).unsure;
 }
 
 /** How many of the 256 steps differ. Up to `alike` two pictures are taken for the same one, re-encoded or resized. */

@@ -1,7 +1,5 @@
 import { spawn } from "node:child_process";
 import { createRequire } from "node:module";
-import type { Place } from "../files/source.ts";
-import { refuse } from "../problems/problem.ts";
 
 /** What drawing one SVG at the largest size may take. Stated in docs/files.md. */
 export const trialLimits = { side: 2048, processorSeconds: 4, seconds: 30, kibibytes: 2_000_000 };
@@ -16,20 +14,22 @@ sharp(readFileSync(0)).raw().toBuffer().then(
   (error) => writeSync(1, error.message.split("\\n")[0]),
 );`;
 
-/**
- * Draws an SVG once, out of harm's way: for those of which no counting can tell what they cost.
- * @throws Refusal art-too-large where it takes more than the limits; art-unreadable where it cannot be drawn.
- */
-export async function tryDrawing(svg: string, file: string, place: Place): Promise<void> {
+/** What is wrong with a picture, as it goes on behind its file's name. */
+export interface Unfit {
+  code: "art-unreadable" | "art-too-large";
+  says: string;
+}
+
+/** Draws an SVG once, out of harm's way: for those of which no counting can tell what they cost. What is wrong with it, if anything is. */
+export async function tryDrawing(svg: string): Promise<Unfit | undefined> {
   const said = await drawApart(svg);
-  if (said === "drawn") return;
-  if (said !== "") refuse("art-unreadable", `${file} cannot be drawn (${said}).`, { place });
+  if (said === "drawn") return undefined;
+  if (said !== "") return { code: "art-unreadable", says: `cannot be drawn (${said})` };
   const { side, processorSeconds, kibibytes } = trialLimits;
-  refuse(
-    "art-too-large",
-    `${file} takes more than ${processorSeconds} seconds, or ${Math.round(kibibytes / 1e6)} GB of memory, to draw at ${side} pixels.`,
-    { place },
-  );
+  return {
+    code: "art-too-large",
+    says: `takes more than ${processorSeconds} seconds, or ${Math.round(kibibytes / 1e6)} GB of memory, to draw at ${side} pixels`,
+  };
 }
 
 /** What the process said of it; nothing where it was ended. */

@@ -17,6 +17,8 @@ export const unknowable = {
   attributes: /(^|[\s;"'])(stroke-dasharray|filter|mask|marker(-\w+)?|mix-blend-mode)\s*[:=]/,
   /** Elements drawn. */
   drawn: 300,
+  /** Points of all outlines, each two numbers: a stroke goes around every one of them. */
+  points: 2_000,
   /** Characters of the whole. */
   length: 200_000,
 };

@@ -7,9 +7,6 @@ import { costLimits, referencesIn, unknowable, type Weighed, weigh } from "./vec
 /** What reading an SVG gives, before anything is made of it. */
 export interface Guarded {
   root: Readonly<Record<string, string>>;
-  /** Range of what stands inside the root element. */
-  innerStart: number;
-  innerEnd: number;
   bitmap: boolean;
   text: boolean;
   /** Nobody can tell what it costs without drawing it. */
@@ -64,8 +61,7 @@ export function guardVector(source: Source): Guarded {
     lettered: false,
     ownFont: false,
     unsure: false,
-    innerStart: 0,
-    innerEnd: 0,
+    points: 0,
   };
   let root: Record<string, string> | undefined;
   let top: Weighed | undefined;
@@ -95,6 +91,8 @@ export function guardVector(source: Source): Guarded {
     if (local === "image" || local === "feImage") seen.bitmap = true;
     if (local === "text") seen.lettered = true;
     if (unknowable.elements.test(local)) seen.unsure = true;
+    for (const outline of [attributes.d, attributes.points])
+      seen.points += (outline?.match(/\d(?![\d.])/g) ?? []).length / 2;
     const element: Weighed = {
       id: attributes.id,
       name: local,
@@ -105,11 +103,10 @@ export function guardVector(source: Source): Guarded {
     open.push(element);
     if (root) return;
     if (local !== "svg") stop("art-unreadable", `is a <${name}>, not a picture`);
-    [root, top, seen.innerStart] = [attributes, element, parser.position];
+    [root, top] = [attributes, element];
   });
   parser.on("closetag", () => {
     open.pop();
-    if (open.length === 0) seen.innerEnd = text.lastIndexOf("</", parser.position);
   });
   const onText = (content: string) => {
     if (/@font-face[^}]*src:[^}]*data:/i.test(content)) seen.ownFont = true;
@@ -122,15 +119,13 @@ export function guardVector(source: Source): Guarded {
   parser.write(text).close();
   if (!root || !top) refuse("art-unreadable", `${file} holds no picture.`);
   const drawn = refuseCost(file, top, styled, seen.elements);
-  const { innerStart, innerEnd, bitmap } = seen;
   return {
     root,
-    innerStart,
-    innerEnd: Math.max(innerStart, innerEnd),
-    bitmap,
+    bitmap: seen.bitmap,
     text: seen.lettered && !seen.ownFont,
     unsure:
       seen.unsure ||
+      seen.points > unknowable.points ||
       drawn > unknowable.drawn ||
       text.length > unknowable.length ||
       unknowable.attributes.test(text),

@@ -1,6 +1,7 @@
 import type { Source } from "../files/source.ts";
 import { refuse } from "../problems/problem.ts";
 import { guardVector } from "./vector-guard.ts";
+import { rebuildVector } from "./vector-rebuild.ts";
 
 /** An SVG, checked, in a form that can be laid into another drawing at any size. */
 export interface Vector {
@@ -33,11 +34,12 @@ const replaced = new Set([
 
 /** Reads an SVG that has passed the guard. Errors: art-unreadable, art-unsafe, art-too-large. */
 export function readVector(source: Source): Vector {
-  const { root, innerStart, innerEnd, bitmap, text, unsure } = guardVector(source);
+  const { root, bitmap, text, unsure } = guardVector(source);
+  const { rootAttributes, inner } = rebuildVector(source.text, (name) => !replaced.has(name));
   return {
     ...sizeOf(root, source.file),
-    rootAttributes: others(root),
-    inner: source.text.slice(innerStart, innerEnd),
+    rootAttributes: rootAttributes.trim(),
+    inner,
     bitmap,
     text,
     unsure,
@@ -61,12 +63,3 @@ function sizeOf(
     refuse("art-unreadable", `${file} has neither a viewBox nor a width and height.`);
   return { width, height, viewBox: `${x} ${y} ${width} ${height}` };
 }
-
-const others = (root: Readonly<Record<string, string>>): string =>
-  Object.entries(root)
-    .filter(([name]) => !replaced.has(name))
-    .map(([name, value]) => `${name}="${escapeAttribute(value)}"`)
-    .join(" ");
-
-const escapeAttribute = (value: string): string =>
-  value.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/"/g, "&quot;");

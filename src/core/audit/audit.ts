@@ -45,7 +45,7 @@ export async function audit(
   const searches: Searches = {
     identity,
     pictures: await openPictureSearch(template.folder),
-    others: searchForOthers(all, (client) => drawnFor(variantFolder(workspace, client))),
+    others: searchForOthers(all, (client) => drawnFor(workspace.root, variantPath(workspace, client))),
     references: templateReferences(template.folder, template.files),
     inTemplate: templateSearch(template, identity),
     adviser: openAdviser(template, identity),
@@ -142,14 +142,13 @@ async function auditOne(
   const named = (all: readonly Problem[]) => all.map((each) => ({ ...each, client: key }));
   const nothing = { client: key, files: 0, allowed: [], code: [] };
   if (!variant || problems.some(isError)) return { ...nothing, problems: problems.filter(isError) };
-  const root = variantFolder(workspace, key);
   const at = variantPath(workspace, key);
   if (!opened) {
     const message = `${at} is not there: the variant has not been generated.`;
     return { ...nothing, problems: named([problem("out-of-date", message)]) };
   }
   try {
-    const receipt = readReceipt(root, key);
+    const receipt = readReceipt(workspace.root, at, key);
     const plan = planVariant(variant, template, receipt.layout);
     const { folder } = opened;
     const files = readFiles(template, folder, await opened.same);
@@ -169,9 +168,10 @@ async function auditOne(
       }
       if (searches.pictures.concerns(path, hash))
         residue.push(...(await searches.pictures.inFile({ path, bytes, hash, shown, isDrawn })));
-      if (isKept) continue;
-      residue.push(...searches.others.inFile(key, path, bytes(), hash, shown));
-      if (!isDrawn) residue.push(...(await searches.others.looks(key, path, bytes(), shown)));
+      // Also in what is the template's own: a client whose app became the template left its name there for all others.
+      const searched = { client: key, path, hash, bytes, shown, isKept };
+      residue.push(...searches.others.inFile(searched));
+      if (!isDrawn) residue.push(...(await searches.others.looks(searched)));
     }
     const { left, allowed } = sortOut(workspace, residue, searches.adviser);
     const hashes = new Map(files.map(({ path, hash }) => [path, hash]));
@@ -183,6 +183,8 @@ async function auditOne(
       ...strays(plan, receipt, paths, at),
       ...(receipt.layout === "tree" ? judgeReferences(searches.references, variantFiles) : []),
       ...left,
+      // What is no client's business is told here too: a variant may have been made before it was known.
+      ...template.secrets().flatMap((each) => (hashes.has(each.file) ? [each.problem] : [])),
     ];
     return { client: key, files: files.length, problems: named(found), allowed, code };
   } catch (error) {

@@ -1,21 +1,42 @@
 import { alike, isPicture, likenessOf, unlikeness } from "../artwork/likeness.ts";
 import { type Resolved, suppliedArt } from "../derive/variant.ts";
 import { textIfAny } from "../files/folder.ts";
-import { placeAt } from "../files/source.ts";
+import { type Place, placeAt } from "../files/source.ts";
 import { problem } from "../problems/problem.ts";
 import { platforms } from "../values/platform.ts";
 import { escapeRegExp } from "../values/regexp.ts";
 import type { Residue } from "./search/search.ts";
 
+/** A file of a variant, as it is searched. */
+interface Searched {
+  client: string;
+  path: string;
+  hash: string;
+  bytes(): Uint8Array;
+  shown: string;
+  /** Whether it is the template's, unchanged. */
+  isKept: boolean;
+}
+
+/** Where a client is called by its name or identifier. */
+interface Hit {
+  what: string;
+  owner: ReadonlySet<string>;
+  place: Place;
+}
+
 /** Finds in one client's variant what belongs to another: identifiers, names, pictures and files. */
 export interface OthersSearch {
-  inFile(client: string, path: string, bytes: Uint8Array, hash: string, shown: string): Residue[];
+  inFile(file: Searched): Residue[];
   /** Whether a picture that was not drawn for the client looks like one that another client supplied. */
-  looks(client: string, path: string, bytes: Uint8Array, shown: string): Promise<Residue[]>;
+  looks(file: Searched): Promise<Residue[]>;
 }
 
 /** Shorter names are words like others. */
 const shortest = 5;
+
+/** So long a single word is no common one. */
+const longName = 9;
 
 /** What a client is called, by which nobody else may be. */
 const callings = ({ values }: Resolved): string[] => [
@@ -44,7 +65,7 @@ export function searchForOthers(
   const longestFirst = [...owners.keys()].sort((a, b) => b.length - a.length).map(escapeRegExp);
   const pattern =
     longestFirst.length > 0
-      ? new RegExp(`(?<![\\p{L}\\p{N}.])(?:${longestFirst.join("|")})(?![\\p{L}\\p{N}])`, "giu")
+      ? new RegExp(`(?<![\\p{L}\\p{N}.<])(?:${longestFirst.join("|")})(?![\\p{L}\\p{N}])`, "giu")
       : undefined;
   const pictures = all.flatMap(({ client: { key }, art }) =>
     suppliedArt(art).flatMap(({ picture: { file, likeness } }) =>
@@ -52,31 +73,50 @@ export function searchForOthers(
     ),
   );
   const named = (clients: ReadonlySet<string>) => [...clients].join(", ");
+  /** What was found in the template's own files, which all variants have: once, for all clients. */
+  const said = new Map<string, Hit[]>();
+  const seen = new Map<string, typeof pictures>();
+  const lookalikes = async (bytes: Uint8Array) => {
+    const look = await likenessOf(bytes);
+    return look ? pictures.filter(({ likeness }) => unlikeness(likeness, look) <= alike) : [];
+  };
+  const calledIn = (bytes: Uint8Array, isKept: boolean): Hit[] => {
+    const text = pattern ? textIfAny(bytes) : undefined;
+    if (text === undefined || !pattern) return [];
+    return [...text.matchAll(pattern)].flatMap((match): Hit[] => {
+      const [what] = match;
+      const owner = owners.get(what.toLowerCase());
+      if (!owner) return [];
+      // A page's path is one where it stands in quotes; elsewhere it is a folder's like others.
+      if (what.startsWith("/") && !/["'`]/.test(text[match.index - 1] ?? "")) return [];
+      // In the template's own texts a short word is most likely a word.
+      if (isKept && !/[\s./]/.test(what) && what.length < longName) return [];
+      return [{ what, owner, place: placeAt({ file: "", text }, match.index) }];
+    });
+  };
   return {
-    async looks(client, path, bytes, shown) {
+    async looks({ client, path, hash, bytes, shown, isKept }) {
       if (!isPicture(path)) return [];
-      const seen = await likenessOf(bytes);
-      const near = seen ? pictures.filter(({ likeness }) => unlikeness(likeness, seen) <= alike) : [];
+      const near = seen.get(hash) ?? (await lookalikes(bytes()));
+      if (isKept) seen.set(hash, near);
       const [first] = near;
       if (!first || near.some(({ key }) => key === client)) return [];
       const message = `${shown} looks like ${first.file}, a picture of ${first.key}.`;
       return [{ file: path, problem: problem("residue-client", message) }];
     },
-    inFile(client, path, bytes, hash, shown) {
+    inFile({ client, path, hash, bytes, shown, isKept }) {
       const holders = files.get(hash);
       if (holders && !holders.has(client))
         return [
           { file: path, problem: problem("residue-client", `${shown} is a file of ${named(holders)}.`) },
         ];
-      const text = pattern ? textIfAny(bytes) : undefined;
-      if (text === undefined || !pattern) return [];
-      return [...text.matchAll(pattern)].flatMap((match): Residue[] => {
-        const [what] = match;
-        const owner = owners.get(what.toLowerCase());
-        if (!owner || owner.has(client)) return [];
+      const hits = said.get(hash) ?? calledIn(bytes(), isKept);
+      if (isKept) said.set(hash, hits);
+      return hits.flatMap(({ what, owner, place }): Residue[] => {
+        if (owner.has(client)) return [];
         const message = `"${what}", which is ${named(owner)}'s, is in ${shown}.`;
-        const place = placeAt({ file: shown, text }, match.index);
-        return [{ file: path, text: what, problem: problem("residue-client", message, { place }) }];
+        const at = { ...place, file: shown };
+        return [{ file: path, text: what, problem: problem("residue-client", message, { place: at }) }];
       });
     },
   };

@@ -30,7 +30,13 @@ export async function check(
       ...planned(resolved, template),
     ],
   }));
-  return { clients, gaps: template.parts.flatMap((part) => part.gaps) };
+  return {
+    clients,
+    gaps: [
+      ...template.secrets().map(({ problem }) => problem),
+      ...template.parts.flatMap((part) => part.gaps),
+    ],
+  };
 }
 
 /** The largest of the template's own icons and marks, in each part. */

@@ -1,6 +1,6 @@
 import { expectedAmong } from "../problems/nearest.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { knownNeeds } from "../values/needs.ts";
+import { needsKnown } from "../values/needs.ts";
 import { type Traced, traced } from "../values/trail.ts";
 import type { Path } from "../workspace/document.ts";
 import type { Client, Workspace } from "../workspace/read.ts";
@@ -18,7 +18,7 @@ export function clientFeatures(
   const features = Object.entries(declared).map(([name, { starts, ios }]): ClientFeature => {
     const on = switched(workspace, client, name) ?? startsAs(workspace, name, starts);
     const usage = usageTexts(workspace, client, name, values.locale?.value ?? "en");
-    const keys = [...(knownNeeds[name]?.ios?.usage ?? []), ...(ios?.usage ?? [])];
+    const keys = [...(needsKnown(name)?.ios?.usage ?? []), ...(ios?.usage ?? [])];
     const wanted = keys.length > 0 && workspace.agency.data.platforms.includes("ios");
     if (on.value === "on" && wanted && !usage[""]) problems.push(withoutUsage(client, name));
     return { name, on, usage };

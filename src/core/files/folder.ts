@@ -1,4 +1,12 @@
-import { lstatSync, readFileSync, realpathSync, statSync } from "node:fs";
+import {
+  existsSync,
+  lstatSync,
+  readdirSync,
+  readFileSync,
+  realpathSync,
+  type Stats,
+  statSync,
+} from "node:fs";
 import { join, resolve } from "node:path";
 import { problem, Refusal, refuse } from "../problems/problem.ts";
 import { decoded, isMarked } from "./encoding.ts";
@@ -17,6 +25,8 @@ export interface Folder {
   list(): readonly string[];
   has(file: string): boolean;
   bytes(file: string): Uint8Array;
+  /** The same, of a file that is looked at once: it is not kept. */
+  glimpse(file: string): Uint8Array;
   /** Whether a listing showed a file there, and no link. */
   isPlain(file: string): boolean;
   /** Whether a file that is listed holds exactly these bytes; nothing of it is kept. */
@@ -80,6 +90,7 @@ export function openFolder(root: string, label = "", options: { everything?: boo
       bytes.set(file, read);
       return read;
     },
+    glimpse: (file) => bytes.get(file) ?? readListed(file),
     isPlain,
     holds(file, wanted) {
       return isPlain(file)
@@ -164,7 +175,42 @@ export function readInside(root: string, file: string, shown: string): Uint8Arra
 }
 
 export function isFolder(path: string): boolean {
-  return lstatSync(path, { throwIfNoEntry: false })?.isDirectory() ?? false;
+  try {
+    return lstatSync(path, { throwIfNoEntry: false })?.isDirectory() ?? false;
+  } catch {
+    return false; // there is a file where a folder on the way should be, or nobody may look
+  }
+}
+
+/** What the file system shows of a file, for looking only: nothing is done on what it says. */
+export const glanceAt = (path: string): Stats | undefined => {
+  try {
+    return lstatSync(path, { throwIfNoEntry: false });
+  } catch {
+    return undefined;
+  }
+};
+
+/** Whether there is anything at a path, which is a user's own or a fixed one. */
+export const isThere = (path: string): boolean => existsSync(path);
+
+/** Names and kinds of what lies in a folder, sorted; none where there is no folder. Throws a Refusal (file-unreadable). */
+export function entriesOf(
+  path: string,
+  shown: string,
+): { name: string; isFolder: boolean; isLink: boolean }[] {
+  if (!isFolder(path)) return [];
+  try {
+    return readdirSync(path, { withFileTypes: true })
+      .map((entry) => ({
+        name: entry.name,
+        isFolder: entry.isDirectory(),
+        isLink: entry.isSymbolicLink(),
+      }))
+      .sort((a, b) => (a.name < b.name ? -1 : 1));
+  } catch (error) {
+    return refuse("file-unreadable", `${shown} cannot be read: ${(error as Error).message}.`);
+  }
 }
 
 function decode(bytes: Uint8Array, shown: string): string {

@@ -1,6 +1,7 @@
-import { readdirSync, realpathSync, statSync } from "node:fs";
+import { type Dirent, readdirSync, realpathSync, statSync } from "node:fs";
 import { isAbsolute, join, relative, sep } from "node:path";
 import { refuse } from "../problems/problem.ts";
+import { steeringIn } from "../values/plain-text.ts";
 import { ignoredIn } from "./ignored.ts";
 
 /** Folders that hold no source: a tool's own, or what a build made. Never listed, never copied. */
@@ -21,7 +22,7 @@ const neverListed = new Set([
  * The key store for debugging holds a key that is public by convention (Android documentation, "Sign your app").
  */
 const neverListedFiles =
-  /^(\.DS_Store|Thumbs\.db|local\.properties|key(store)?\.properties|\.env(\.\w+)?\.local|(?!debug\.keystore$).*\.(jks|keystore|p8|p12|pfx|mobileprovision))$/;
+  /^(\.DS_Store|Thumbs\.db|local\.properties|key(store)?\.properties|\.env(\.\w+)?\.local|(?!debug\.keystore$).*\.(jks|keystore|p8|p12|pfx|mobileprovision))$/i;
 
 /** What builds leave in a folder called build, or have beside it (Gradle, Xcode, CMake, bundlers). One of a project's own holds none of it. */
 const built =
@@ -44,8 +45,10 @@ export function listFiles(
   const files: string[] = [];
   const ignored = everything ? () => false : ignoredIn(root);
   const walk = (below: string) => {
-    for (const entry of readdirSync(join(root, below), { withFileTypes: true })) {
+    for (const entry of entriesIn(join(root, below), below ? shown(below) : shown("."))) {
       const file = below ? `${below}/${entry.name}` : entry.name;
+      if (steeringIn(entry.name) || entry.name.includes("\ufffd"))
+        refuse("file-name-invalid", `${shown(file)} has a name that is no text, or steers a terminal.`);
       if (ignored(entry.isDirectory() ? `${file}/` : file)) continue;
       if (entry.isDirectory()) {
         if (
@@ -54,6 +57,7 @@ export function listFiles(
         )
           walk(file);
       } else if (entry.isSymbolicLink()) {
+        if (editorsOwn.test(entry.name)) continue;
         const target = linkTarget(root, file, shown);
         if (target !== "file") continue;
         links.add(file);
@@ -64,6 +68,17 @@ export function listFiles(
   walk("");
   return files.sort();
 }
+
+function entriesIn(path: string, shown: string): Dirent[] {
+  try {
+    return readdirSync(path, { withFileTypes: true });
+  } catch (error) {
+    return refuse("file-unreadable", `${shown} cannot be read: ${(error as Error).message}.`);
+  }
+}
+
+/** Links that editors leave beside a file they have open; they lead nowhere. */
+const editorsOwn = /^\.#/;
 
 /** A link to a file inside is read as that file; to a folder it is passed over; to the outside it is refused. */
 function linkTarget(root: string, file: string, shown: (file: string) => string): "file" | "folder" {

@@ -1,7 +1,12 @@
 import { closeSync, constants, fstatSync, openSync, readSync } from "node:fs";
 
 /** Opens what a listing showed as a file; a link that took its place since is not followed. */
-const openPlain = (path: string): number => openSync(path, constants.O_RDONLY | (constants.O_NOFOLLOW ?? 0));
+const openPlain = (path: string): number => openSync(path, constants.O_RDONLY | noFollow | noWait);
+
+const noFollow = constants.O_NOFOLLOW ?? 0;
+
+/** A pipe in the place of a file keeps nobody waiting. */
+const noWait = constants.O_NONBLOCK ?? 0;
 
 /** Reads an open file from its beginning into a buffer; how many bytes there were, at most as many as it holds. */
 function fill(descriptor: number, buffer: Buffer): number {

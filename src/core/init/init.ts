@@ -1,13 +1,13 @@
-import { existsSync } from "node:fs";
 import { join, relative, resolve, sep } from "node:path";
 import { stringify } from "yaml";
-import { isFolder, openFolder } from "../files/folder.ts";
+import { isFolder, isThere, openFolder } from "../files/folder.ts";
 import { type Place, placeAt } from "../files/source.ts";
-import { writeTogether } from "../plan/write.ts";
+import { writeTogether } from "../files/together.ts";
 import { type Problem, refuse } from "../problems/problem.ts";
 import { ownColors } from "../template/colors.ts";
 import { notUnderstood } from "../template/no-app.ts";
 import { surveyTemplate } from "../template/read.ts";
+import { findSecrets } from "../template/secrets/find.ts";
 import { colorRoles } from "../values/fields.ts";
 import { agencyFile } from "../workspace/locate.ts";
 import { type Account, accountOf } from "./account.ts";
@@ -30,6 +30,8 @@ export interface Initiated {
   accounts: Account[];
   /** What looks like a further part of the app and was not understood. */
   unclear: Problem[];
+  /** What no client may get, and what looks like it. */
+  secrets: Problem[];
   left: Elsewhere[];
   suggestions: Suggestion[];
   /** Colours that could be given a part, each with its value and the first of its places. */
@@ -40,7 +42,7 @@ export interface Initiated {
 
 /** Surveys a template and writes a workspace around it. Throws a Refusal where there is one, or the template holds no app. */
 export function init({ folder, template, agency, year, dryRun }: InitOptions): Initiated {
-  if (existsSync(join(folder, agencyFile)))
+  if (isThere(join(folder, agencyFile)))
     refuse("folder-in-use", `${agencyFile} is there already: ${join(folder, agencyFile)}.`, {
       fix: "Name another folder, or work in this workspace: `oxalis check`.",
     });
@@ -69,10 +71,11 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
     ],
     ["template.yaml", templateText(suggestions, colors)],
   ]);
-  if (!existsSync(join(folder, ".gitignore"))) files.set(".gitignore", "variants/\n.oxalis/\n");
+  if (!isThere(join(folder, ".gitignore"))) files.set(".gitignore", "variants/\n.oxalis/\n");
   if (!dryRun) writeTogether(resolve(folder), files);
   return {
     accounts: parts.map((part) => accountOf(opened, part)),
+    secrets: findSecrets(opened, opened.list()).map(({ problem }) => problem),
     unclear: notUnderstood(
       opened,
       parts.map(({ platform }) => platform),

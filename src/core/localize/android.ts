@@ -49,7 +49,8 @@ export const localizeAndroid: Localize = (template, part, names, main) => {
     );
     if (missing.size === 0) continue;
     const strings = [...missing].map(
-      (name) => `    <string name="${name}">${write("android-string", label.value)}</string>`,
+      (name) =>
+        `    <string name="${name}"${label.value.split("%").length > 2 ? ' formatted="false"' : ""}>${write("android-string", label.value)}</string>`,
     );
     const text = `<?xml version="1.0" encoding="utf-8"?>\n<resources>\n${strings.join("\n")}\n</resources>\n`;
     result.writes.push({ path: `${res}/${folder}/app_names.xml`, text });

@@ -2,6 +2,7 @@ import { setImmediate } from "node:timers/promises";
 import type { LimitFunction } from "p-limit";
 import { encodedLike } from "../files/encoding.ts";
 import { fingerprint, sha256 } from "../files/hash.ts";
+import type { Writer } from "../files/writer.ts";
 import { pictureAlone } from "../render/alone.ts";
 import type { Renderer } from "../render/draw.ts";
 import { pressed } from "../render/png/press.ts";
@@ -11,12 +12,10 @@ import type { Cache } from "./cache.ts";
 import type { Change } from "./difference.ts";
 import type { Entry, Plan } from "./plan.ts";
 import { isPng, producedBy, type Receipt, receiptFile, receiptText } from "./receipt.ts";
-import type { Writer } from "./writer.ts";
 
 /**
- * Performs the changes, and writes and gives the receipt. Before the first file is touched, the receipt names every file that
- * will be, so that a run that is killed leaves nothing behind that the next one does not know; a new folder comes into its
- * place as a whole.
+ * Performs the changes, and writes and gives the receipt. All that will be is made beside; then it comes into its place
+ * together with the receipt, so that a variant is what it was, or what its receipt says.
  */
 export async function applyChanges(
   plan: Plan,
@@ -31,8 +30,6 @@ export async function applyChanges(
     return before;
   const files: Receipt["files"] = { ...before.files };
   const touched = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
-  for (const entry of touched) files[entry.path] = producedBy(entry, null);
-  if (touched.length > 0 && !writer.isNew) await writer.write(receiptFile, receiptText({ ...before, files }));
 
   const done = async (entry: Entry, content: string | Uint8Array) => {
     await writer.write(entry.path, content, "executable" in entry && entry.executable);

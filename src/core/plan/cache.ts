@@ -1,9 +1,7 @@
-import { existsSync, readdirSync, readFileSync, rmSync, statSync, utimesSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { filesBelow, removeFile, removeTree, through, touch } from "../files/door.ts";
 import { sha256 } from "../files/hash.ts";
-import { makeFolder } from "../files/make-folder.ts";
-import { writeBeside } from "../files/write-beside.ts";
-import { scratchFile } from "./writer.ts";
+import { readPlain } from "../files/plain.ts";
+import { keepFile } from "../files/together.ts";
 
 /** Pictures drawn before, by the fingerprint of all they come from; shared by all clients and by several runs at once. */
 export interface Cache {
@@ -20,83 +18,60 @@ const most = 1024 ** 3;
 /** Length of the check sum that stands before each picture, in hexadecimal digits. */
 const sumLength = 64;
 
-const cacheFolder = (root: string): string => join(root, ".oxalis", "cache");
+const cacheFolder = ".oxalis/cache";
+
+/** Largest picture that is kept, in bytes. */
+const largest = 64 * 1024 * 1024;
 
 export function openCache(root: string): Cache {
-  const folder = cacheFolder(root);
-  const made = new Set<string>();
-  const keeping = new Set<Promise<void>>();
   let grown = false;
-  const ensure = (folder: string) => {
-    if (!made.has(folder)) makeFolder(folder);
-    made.add(folder);
-  };
-  const keep = async (path: string, content: Uint8Array) => {
-    const beside = scratchFile(root);
-    try {
-      ensure(dirname(beside));
-      ensure(dirname(path));
-      await writeBeside(beside, path, Buffer.concat([Buffer.from(sha256(content), "latin1"), content]));
-    } catch {
-      rmSync(beside, { force: true });
-    }
-  };
-  const pathOf = (fingerprint: string) => join(folder, fingerprint.slice(0, 1), fingerprint.slice(1));
+  const pathOf = (fingerprint: string) => `${cacheFolder}/${fingerprint.slice(0, 1)}/${fingerprint.slice(1)}`;
   return {
     get(fingerprint) {
       try {
-        const path = pathOf(fingerprint);
-        const kept = readFileSync(path);
-        const content = kept.subarray(sumLength);
-        if (kept.toString("latin1", 0, sumLength) !== sha256(content)) return undefined;
-        const now = new Date();
-        utimesSync(path, now, now);
-        return content;
+        const path = through(root, pathOf(fingerprint));
+        const kept = readPlain(path, largest);
+        const content = kept?.subarray(sumLength);
+        if (
+          !kept ||
+          !content ||
+          Buffer.from(kept).toString("latin1", 0, sumLength) !== sumOf(fingerprint, content)
+        )
+          return undefined;
+        touch(root, pathOf(fingerprint));
+        return Buffer.from(content);
       } catch {
         return undefined;
       }
     },
     put(fingerprint, content) {
       grown = true;
-      const kept = keep(pathOf(fingerprint), content).finally(() => keeping.delete(kept));
-      keeping.add(kept);
+      const sum = Buffer.from(sumOf(fingerprint, content), "latin1");
+      keepFile(root, pathOf(fingerprint), Buffer.concat([sum, content]));
     },
     async close() {
-      await Promise.all(keeping);
-      if (grown) trimTo(folder, most);
+      if (grown) trimTo(root, most);
     },
   };
 }
 
-interface Kept {
-  path: string;
-  size: number;
-  used: number;
-}
+/** A picture that is kept under another's name is not that one. */
+const sumOf = (fingerprint: string, content: Uint8Array): string => sha256(fingerprint + sha256(content));
 
-function trimTo(folder: string, limit: number): void {
-  const kept = listKept(folder);
+function trimTo(root: string, limit: number): void {
+  const kept = filesBelow(root, cacheFolder);
   let size = kept.reduce((sum, each) => sum + each.size, 0);
   if (size <= limit) return;
   for (const each of kept.sort((a, b) => a.used - b.used)) {
     if (size <= limit * 0.9) return;
-    rmSync(each.path, { force: true });
+    removeFile(root, each.path);
     size -= each.size;
   }
 }
 
-function listKept(folder: string): Kept[] {
-  if (!existsSync(folder)) return [];
-  return readdirSync(folder, { recursive: true, encoding: "utf8" }).flatMap((file) => {
-    const path = join(folder, file);
-    const stat = statSync(path, { throwIfNoEntry: false });
-    return stat?.isFile() ? [{ path, size: stat.size, used: stat.mtimeMs }] : [];
-  });
-}
-
 /** Empties the cache. */
 export function clearCache(root: string): { pictures: number; bytes: number } {
-  const kept = listKept(cacheFolder(root));
-  rmSync(cacheFolder(root), { recursive: true, force: true });
+  const kept = filesBelow(root, cacheFolder);
+  removeTree(root, cacheFolder);
   return { pictures: kept.length, bytes: kept.reduce((sum, each) => sum + each.size, 0) };
 }

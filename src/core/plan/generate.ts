@@ -1,11 +1,14 @@
-import { existsSync, readFileSync } from "node:fs";
 import { availableParallelism } from "node:os";
 import { basename, join } from "node:path";
 import pLimit from "p-limit";
 import { resolvePicked } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
+import { lookAt } from "../files/door.ts";
 import { readInside } from "../files/folder.ts";
 import { fingerprint } from "../files/hash.ts";
+import { clearScratch } from "../files/scratch.ts";
+import { writeTogether } from "../files/together.ts";
+import { openWriter } from "../files/write-folder.ts";
 import { reserved } from "../ledger/reserve.ts";
 import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
 import { createRenderer, rendererVersion } from "../render/draw.ts";
@@ -22,7 +25,6 @@ import { buildMatrix, exampleWorkflow } from "./matrix.ts";
 import { planVariant } from "./plan.ts";
 import { readReceipt } from "./receipt.ts";
 import { keepRecord, readRecord, recordOf, seenAgain } from "./record.ts";
-import { clearScratch, openWriter, writeTogether } from "./write.ts";
 
 /** What became of one client. */
 export interface Outcome {
@@ -114,8 +116,9 @@ async function writeMatrix(
     ["variants/builds.example.yml", exampleWorkflow],
   ]);
   for (const [file, text] of files)
-    if (existsSync(join(root, file)) && readFileSync(join(root, file), "utf8") === text) files.delete(file);
-  if (files.size > 0 && existsSync(join(root, "variants"))) writeTogether(root, files);
+    if (lookAt(root, file)?.isFile() && Buffer.from(readInside(root, file, file)).toString() === text)
+      files.delete(file);
+  if (files.size > 0 && lookAt(root, "variants")) writeTogether(root, files);
 }
 
 const surveyed = async (workspace: Workspace): Promise<Template> => openTemplate(workspace);
@@ -137,20 +140,21 @@ async function generateOne(
   };
   if (!variant || problems.some(isError)) return outcome;
   try {
-    const folder = variantFolder(workspace, client.key);
+    const folder = variantPath(workspace, client.key);
     const brief = client.brief?.document.source.text;
     const key = fingerprint({ variant, brief, template: template.key, layout, smallest, madeBy });
     const record = { root: workspace.root, name: variantName(workspace, client.key) };
     const known = readRecord(record);
-    const untouched = known?.key === key ? seenAgain(folder, known) : undefined;
+    const untouched = known?.key === key ? seenAgain(workspace.root, folder, known) : undefined;
     if (untouched) {
       outcome.files = Object.keys(untouched.files).length - 1;
       outcome.problems.push(...untouched.problems);
       if (untouched !== known && !dryRun) keepRecord(record, () => untouched);
     } else {
+      refuseSecrets(template);
       const plan = planVariant(variant, template, layout);
       const writer = openWriter(workspace.root, folder);
-      const before = readReceipt(folder, client.key);
+      const before = readReceipt(workspace.root, folder, client.key);
       const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...enlarged(plan, resolved)];
       const changes = difference(plan, before, writer.hash, smallest);
       outcome.files = plan.entries.length;
@@ -163,7 +167,7 @@ async function generateOne(
         const renderer = createRenderer(tools.supplied);
         const means = { ...tools, renderer, writer, smallest, onFile };
         const receipt = await applyChanges(plan, changes, before, means);
-        keepRecord(record, () => recordOf(folder, receipt, key, told));
+        keepRecord(record, () => recordOf(record, folder, receipt, key, told));
       }
     }
     const ledger = newLedger(workspace, resolved, today);
@@ -192,6 +196,12 @@ function refuseChanges(workspace: Workspace, resolved: readonly Resolved[], toda
       problem("ledger-locked", `${ledgerFile(client.key)} would have to change.`, { client: client.key }),
     ),
   );
+}
+
+/** No variant gets what gives whoever has it more than the app. */
+function refuseSecrets(template: Template): void {
+  const kept = template.secrets().filter(({ level }) => level === "stop");
+  if (kept.length > 0) throw new Refusal(kept.map(({ problem }) => problem));
 }
 
 function asProblems(error: unknown, client: string): Problem[] {

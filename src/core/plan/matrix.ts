@@ -1,7 +1,6 @@
-import { existsSync } from "node:fs";
-import { join } from "node:path";
 import { resolveAll } from "../derive/resolve.ts";
 import type { Resolved } from "../derive/variant.ts";
+import { lookAt } from "../files/door.ts";
 import type { Template } from "../template/read.ts";
 import type { Workspace } from "../workspace/read.ts";
 import { atStage, variantPath } from "../workspace/stage.ts";
@@ -38,7 +37,7 @@ export async function buildMatrix(
   );
   const include: Build[] = [];
   for (const at of stages) {
-    const isThere = (key: string) => existsSync(join(at.root, variantPath(at, key)));
+    const isThere = (key: string) => lookAt(at.root, variantPath(at, key)) !== undefined;
     if (!at.clients.some(({ key }) => isThere(key))) continue;
     const resolved = at.stage?.name === workspace.stage?.name ? all : await resolveAll(at);
     for (const { client, values } of resolved.filter(({ client, variant }) => variant && isThere(client.key)))

@@ -167,7 +167,8 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
     taken.add(place);
     if (value === undefined) return void problems.push(unfilled(site, wanted));
     const edit = { start: site.start, end: site.end, text: opens + write(site.form, value) + closes };
-    edits.set(site.file, [...(edits.get(site.file) ?? []), edit]);
+    const more = site.form === "android-string" ? unformatted(template, site, value) : [];
+    edits.set(site.file, [...(edits.get(site.file) ?? []), ...more, edit]);
   };
   for (const { site, value } of localized.values) add(site, value, "a name");
   for (const { file, edit } of [...localized.inserts, ...askedFor(variant, template)])
@@ -190,6 +191,15 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
   }
   if (problems.length > 0) throw new Refusal(problems);
   return edits;
+}
+
+/** Two percent signs would be taken for places of arguments (Android documentation, "String resources"): the text says that it has none. */
+function unformatted(template: Template, site: Site, value: string): Edit[] {
+  if (value.split("%").length < 3 || !template.folder.has(site.file)) return [];
+  const { text } = template.folder.source(site.file);
+  const tag = text.slice(text.lastIndexOf("<", site.start - 1), site.start);
+  const isPlain = tag.startsWith("<string") && tag.endsWith(">") && !tag.includes("formatted=");
+  return isPlain ? [{ start: site.start - 1, end: site.start - 1, text: ' formatted="false"' }] : [];
 }
 
 const filled = ({ shape, site, before = "", after = "" }: Fill, value: string): string =>

@@ -1,6 +1,6 @@
-import { existsSync, readFileSync } from "node:fs";
-import { basename, join } from "node:path";
 import * as z from "zod";
+import { leadsDown, lookAt } from "../files/door.ts";
+import { readInside } from "../files/folder.ts";
 import { refuse } from "../problems/problem.ts";
 import { layouts } from "../values/layout.ts";
 import type { Entry } from "./plan.ts";
@@ -30,6 +30,8 @@ function isProduced(value: unknown): value is Produced {
   );
 }
 
+export const receiptFile = ".receipt.json";
+
 const receiptSchema = z.strictObject({
   form: z.literal(1),
   client: z.string(),
@@ -37,25 +39,28 @@ const receiptSchema = z.strictObject({
   /** The template's commit, where it is a checkout. */
   template: z.string().optional(),
   files: z.custom<Record<string, Produced>>(
-    (files) => typeof files === "object" && files !== null && Object.values(files).every(isProduced),
+    (files) =>
+      typeof files === "object" &&
+      files !== null &&
+      Object.values(files).every(isProduced) &&
+      // Whoever wrote it: no path in it leads out of the folder, nor to the receipt itself.
+      Object.keys(files).every((path) => leadsDown(path) && path !== receiptFile),
   ),
 });
 
 /** The record of what lies in a variant's folder; the same inputs give the same receipt, to the byte. */
 export type Receipt = z.infer<typeof receiptSchema>;
 
-export const receiptFile = ".receipt.json";
-
 const emptyReceipt = (client: string): Receipt => ({ form: 1, client, layout: "tree", files: {} });
 
-/** Reads a variant's receipt; an absent one is empty, a damaged one is refused, never replaced unseen. */
-export function readReceipt(folder: string, client: string): Receipt {
-  const path = join(folder, receiptFile);
-  if (!existsSync(path)) return emptyReceipt(client);
+/** Reads a variant's receipt; an absent one is empty, a damaged one is refused, never replaced unseen. @param folder relative to the workspace. */
+export function readReceipt(root: string, folder: string, client: string): Receipt {
+  const file = `${folder}/${receiptFile}`;
+  if (!lookAt(root, file)) return emptyReceipt(client);
   try {
-    return receiptSchema.parse(JSON.parse(readFileSync(path, "utf8")));
+    return receiptSchema.parse(JSON.parse(Buffer.from(readInside(root, file, file)).toString()));
   } catch {
-    refuse("receipt-damaged", `variants/${basename(folder)}/${receiptFile} cannot be read.`, { client });
+    refuse("receipt-damaged", `${file} cannot be read.`, { client });
   }
 }
 
@@ -63,11 +68,15 @@ export function readReceipt(folder: string, client: string): Receipt {
 const drawnEntry = /"kind": "draw",\s*"fingerprint": "[^"]*",\s*"sha256": "([0-9a-f]{64})"/g;
 
 /** SHA-256 of every picture that was drawn into a variant's folder; none where there is no variant, or no receipt. */
-export function drawnFor(folder: string): string[] {
-  const path = join(folder, receiptFile);
-  if (!existsSync(path)) return [];
+export function drawnFor(root: string, folder: string): string[] {
+  const file = `${folder}/${receiptFile}`;
+  if (!lookAt(root, file)?.isFile()) return [];
   // Among thousands of other entries; those of all clients are looked through for each audit.
-  return [...readFileSync(path, "latin1").matchAll(drawnEntry)].map(([, hash = ""]) => hash);
+  return [
+    ...Buffer.from(readInside(root, file, file))
+      .toString("latin1")
+      .matchAll(drawnEntry),
+  ].map(([, hash = ""]) => hash);
 }
 
 export function receiptText(receipt: Receipt): string {

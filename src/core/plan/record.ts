@@ -1,16 +1,17 @@
-import { lstatSync, readFileSync, type Stats } from "node:fs";
-import { join } from "node:path";
+import { glanceAt, readInside } from "../files/folder.ts";
 import { sha256 } from "../files/hash.ts";
+import { keepFile } from "../files/together.ts";
 import type { Problem } from "../problems/problem.ts";
 import { type Receipt, receiptFile } from "./receipt.ts";
-import { writeTogether } from "./write.ts";
 
 /**
  * What a run left behind for a client: the key of everything it was made from, and how each file looked to the file
  * system. While neither has changed, nothing has to be planned, read or hashed.
  */
 export interface Made {
-  form: 2;
+  form: 3;
+  /** Whose it is: one that lies under another's name is none. */
+  name: string;
   key: string;
   /** Told at every run, changed or not. */
   problems: readonly Problem[];
@@ -19,6 +20,9 @@ export interface Made {
 
 /** Size, time of the last change of content or state, inode; and SHA-256 of the content, where that has to be looked at again. */
 type Seen = readonly [size: number, changed: number, inode: number, sha256?: string];
+
+/** What the file system shows of a file, so far as it is recorded. */
+type Looks = Record<"size" | "ctimeMs" | "ino", number>;
 
 /** A file changed so shortly before it was looked at could be changed again without a sign, in milliseconds. */
 const unsure = 100;
@@ -35,25 +39,29 @@ const recordFile = ({ name }: Kept): string => `.oxalis/made/${name}.json`;
 /** What is known of a variant; undefined where nothing is, or it cannot be read. */
 export function readRecord(kept: Kept): Made | undefined {
   try {
-    const record = JSON.parse(readFileSync(join(kept.root, recordFile(kept)), "utf8")) as Made;
-    return record.form === 2 ? record : undefined;
+    const file = recordFile(kept);
+    const text = Buffer.from(readInside(kept.root, file, file)).toString();
+    // The sum of all that follows stands in front: a record that was changed is none.
+    const [sum, body = ""] = [text.slice(0, 64), text.slice(64)];
+    const record = sum === sha256(body) ? (JSON.parse(body) as Made) : undefined;
+    return record?.form === 3 && record.name === kept.name ? record : undefined;
   } catch {
     return undefined;
   }
 }
 
 /** The record as it is to be kept from now on, where every file of a variant is as it says; undefined where one is not. */
-export function seenAgain(folder: string, made: Made): Made | undefined {
+export function seenAgain(root: string, folder: string, made: Made): Made | undefined {
   const now = Date.now();
   const read: Made["files"] = {};
   for (const [path, seen] of Object.entries(made.files)) {
     const file = `${folder}/${path}`;
-    const stat = lstatSync(file, { throwIfNoEntry: false });
+    const stat = glanceAt(`${root}/${file}`);
     const [size, changed, inode, hash] = seen;
     if (!stat?.isFile() || stat.size !== size || stat.ctimeMs !== changed || stat.ino !== inode)
       return undefined;
     if (hash === undefined) continue;
-    if (sha256(readFileSync(file)) !== hash) return undefined;
+    if (sha256(readInside(root, file, file)) !== hash) return undefined;
     read[path] = seenOf(stat, hash, now);
   }
   return Object.keys(read).length > 0 ? { ...made, files: { ...made.files, ...read } } : made;
@@ -61,28 +69,32 @@ export function seenAgain(folder: string, made: Made): Made | undefined {
 
 /** Records a variant that is complete. */
 export function recordOf(
+  { root, name }: Kept,
   folder: string,
   { files }: Receipt,
   key: string,
   problems: readonly Problem[],
 ): Made {
   const now = Date.now();
-  const receipt = sha256(readFileSync(join(folder, receiptFile)));
+  const written = `${folder}/${receiptFile}`;
+  const receipt = sha256(readInside(root, written, written));
   const hashes = Object.entries(files).map(([path, { sha256: hash }]) => [path, hash ?? ""] as const);
-  const seen = [...hashes, [receiptFile, receipt] as const].map(
-    ([path, hash]) => [path, seenOf(lstatSync(join(folder, path)), hash, now)] as const,
-  );
-  return { form: 2, key, problems, files: Object.fromEntries(seen) };
+  const seen = [...hashes, [receiptFile, receipt] as const].flatMap(([path, hash]) => {
+    const stat = glanceAt(`${root}/${folder}/${path}`);
+    return stat ? [[path, seenOf(stat, hash, now)] as const] : [];
+  });
+  return { form: 3, name, key, problems, files: Object.fromEntries(seen) };
 }
 
-function seenOf({ size, ctimeMs, ino }: Stats, hash: string, now: number): Seen {
+function seenOf({ size, ctimeMs, ino }: Looks, hash: string, now: number): Seen {
   return ctimeMs + unsure < now ? [size, ctimeMs, ino] : [size, ctimeMs, ino, hash];
 }
 
 /** Keeps a record. One that cannot be made or written costs time, nothing else. */
 export function keepRecord(kept: Kept, made: () => Made): void {
   try {
-    writeTogether(kept.root, new Map([[recordFile(kept), JSON.stringify(made())]]));
+    const body = JSON.stringify(made());
+    keepFile(kept.root, recordFile(kept), sha256(body) + body);
   } catch {
     // It is made again at the next run.
   }

@@ -166,6 +166,18 @@ export const ofInputs = {
     title: "A report of an unknown kind",
     fix: "End the report's name in .sarif, or in .xml for the form that build servers read test results in.",
   },
+  "text-invalid": {
+    title: "A text with a character that cannot be shown",
+    fix: "Write the text anew at this place: it was most likely copied from a page or a document, with something unseen in it.",
+  },
+  "sheet-encoding": {
+    title: "A sheet in an encoding that cannot be told",
+    fix: "Save it as UTF-8, or say with --encoding what it is: the one in which the words read right.",
+  },
+  "file-name-invalid": {
+    title: "A file's name that not every system can hold",
+    fix: "Rename the file: letters of any script, digits, blanks, and marks other than control characters.",
+  },
   "sheet-unreadable": {
     title: "A sheet that cannot be read",
     fix: "Save it again as CSV or XLSX, with the headings in its first row.",

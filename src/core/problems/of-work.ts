@@ -26,13 +26,29 @@ export const ofWork = {
     title: "A place that the template does not have",
     fix: "Add it to the template, or name it in template.yaml; until then the client's value does not appear there.",
   },
+  "secret-kept": {
+    title: "A secret in the template",
+    fix: "Take it out of the template, or name it under `leave` in template.yaml; or, where it is public, under `allow` with the reason.",
+  },
+  "secret-likely": {
+    title: "What looks like a secret in the template",
+    fix: "Look at it. Name it under `leave` in template.yaml, or, where everybody may have it, under `allow` with the reason.",
+  },
   "fill-not-found": {
     title: "A place named in template.yaml is not in the file",
     fix: "Correct `at`: it is a path in that file's own form, as docs/files.md shows.",
   },
   "run-in-progress": {
     title: "Another run is at work in this workspace",
-    fix: "Wait until it ends. If it was killed, it is taken for dead a few seconds later.",
+    fix: "Wait until it ends; a dead one's hold ends by itself. One of another machine that is no more: `oxalis clean --lock`.",
+  },
+  "lock-lost": {
+    title: "The hold on a workspace was taken away",
+    fix: "Nothing that was not there yet has been written. Run the same command again.",
+  },
+  "change-open": {
+    title: "A change of several files that is neither made nor taken back",
+    fix: "Make the folder it names writable, then run any command: it goes on. What is open lies in .oxalis/open.",
   },
   "write-failed": {
     title: "A file could not be written",

@@ -1,4 +1,5 @@
 import type { Place } from "../files/source.ts";
+import { shownText } from "../values/plain-text.ts";
 import { type ProblemCode, problemKinds } from "./catalogue.ts";
 
 /** One thing that is wrong, told to a producer. */
@@ -48,10 +49,12 @@ export function problem(code: ProblemCode, message: string, detail: ProblemDetai
   return {
     code,
     severity: "error",
-    message,
+    // What comes from a brief, a sheet, a name or a template never reaches a terminal as it is.
+    message: shownText(message),
     fix: problemKinds[code].fix,
     ...rest,
-    ...(place ? { place } : {}),
+    ...(rest.expected === undefined ? {} : { expected: shownText(rest.expected) }),
+    ...(place ? { place: { ...place, file: shownText(place.file) } } : {}),
   };
 }
 

@@ -57,7 +57,7 @@ function sheetOf(
   if (!isFolder(root)) return "It has not been generated yet: run oxalis generate.";
   try {
     const folder = openFolder(root, variantPath(workspace, client.key));
-    const receipt = readReceipt(root, client.key);
+    const receipt = readReceipt(workspace.root, variantPath(workspace, client.key), client.key);
     const plan = planVariant(variant, template, receipt.layout);
     if (difference(plan, receipt, folder.hashIfAny).length > 0)
       return "It is out of date: run oxalis generate.";

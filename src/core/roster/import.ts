@@ -1,7 +1,7 @@
 import { isScalar, parseDocument, Document as YamlDocument } from "yaml";
 import { words } from "../derive/words.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { type Client, clientKeyForm, type Workspace } from "../workspace/read.ts";
+import { type Client, isClientKey, type Workspace } from "../workspace/read.ts";
 import { briefSchema } from "../workspace/schema/brief.ts";
 import { type Column, type Matched, matchColumns } from "./columns.ts";
 import type { Sheet } from "./sheet.ts";
@@ -64,7 +64,7 @@ export function planImport(
         undefined,
         "a column for the client's key, or one for app.name",
       );
-    else if (!clientKeyForm.test(key))
+    else if (!isClientKey(key))
       refuseRow(`"${key}" cannot be a client's key.`, "client", "lower-case letters, digits and hyphens");
     else if (seen.has(key)) refuseRow(`${key} stands in row ${seen.get(key)} already.`, "client");
     else {
@@ -110,7 +110,9 @@ function importRow(
   cells: readonly Cell[],
   refuseRow: RefuseRow,
 ): ImportedClient | undefined {
-  if (client && !client.brief) {
+  // A folder with nothing in it is what a run that was killed left; a brief that cannot be read is not.
+  const isEmpty = client?.problems.every(({ code }) => code === "file-missing") === true && !client.ledger;
+  if (client && !client.brief && !isEmpty) {
     refuseRow(`the brief of ${key} cannot be read; mend it first.`);
     return undefined;
   }
@@ -137,13 +139,13 @@ function importRow(
     }
     return undefined;
   }
-  if (!client && !fields.some(({ column }) => column.heading === "app.name")) {
+  if (!client?.brief && !fields.some(({ column }) => column.heading === "app.name")) {
     refuseRow(`${key} is new and has no name.`, undefined, "app.name, or the key of a client there is");
     return undefined;
   }
   const text =
     changes.length > 0 ? document.toString({ lineWidth: 0 }) : (client?.brief?.document.source.text ?? "");
-  return { key, isNew: client === undefined, changes, text };
+  return { key, isNew: client?.brief === undefined, changes, text };
 }
 
 function newBrief(): YamlDocument {

@@ -1,40 +1,53 @@
 import { basename, extname } from "node:path";
 import { parse } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
-import iconv from "iconv-lite";
 import readXlsxFile from "read-excel-file/node";
 import writeXlsxFile from "write-excel-file/node";
 import { readInside } from "../files/folder.ts";
-import { refuse } from "../problems/problem.ts";
+import { Refusal, refuse } from "../problems/problem.ts";
+import { decodeSheet } from "./encoding.ts";
+import { guardWorkbook, sheetLimits } from "./workbook.ts";
 
 /** A sheet as text, row by row; the first row holds the headings. */
 export type Sheet = string[][];
 
-/** Limits on a roster, stated in docs/files.md. */
-const limits = { bytes: 20 * 1024 * 1024, rows: 20_000, columns: 200 };
+const limits = sheetLimits;
+
+/** How a sheet was read, and what a producer is told of it. */
+export interface ReadSheet {
+  sheet: Sheet;
+  /** The encoding that it was taken for, where nothing in it says so. */
+  guessed?: string;
+  /** Rows with a quote in the middle of a cell, which was taken as it stands. */
+  quotes: number[];
+}
 
 /** Reads a CSV or XLSX file. Errors: file-missing, sheet-unreadable, file-too-large. */
-export async function readSheet(folder: string, file: string): Promise<Sheet> {
+export async function readSheet(folder: string, file: string, encoding?: string): Promise<ReadSheet> {
   const bytes = readInside(folder, file, file);
   const shown = basename(file);
   if (bytes.length > limits.bytes)
     refuse("file-too-large", `${shown} has ${bytes.length} bytes; the limit is ${limits.bytes}.`);
-  const sheet = isZip(bytes) ? await readXlsx(bytes, shown) : readCsv(decode(bytes), shown);
+  const decoded = isZip(bytes) ? undefined : decodeSheet(bytes, shown, encoding);
+  const quotes: number[] = [];
+  const sheet = decoded ? readCsv(decoded.text, shown, quotes) : await readXlsx(bytes, shown);
   const filled = sheet.map((row) => row.map((cell) => unguarded(cell.trim())));
   while (filled.at(-1)?.every((cell) => cell === "")) filled.pop();
   if (filled.length < 2) refuse("sheet-unreadable", `${shown} has no rows below its headings.`);
   if (filled.length > limits.rows)
     refuse("file-too-large", `${shown} has ${filled.length} rows; the limit is ${limits.rows}.`);
-  return filled;
+  return { sheet: filled, quotes, ...(decoded?.guessed ? { guessed: decoded.guessed } : {}) };
 }
 
 const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
 async function readXlsx(bytes: Uint8Array, shown: string): Promise<Sheet> {
   try {
+    guardWorkbook(bytes, shown);
     const [first] = await readXlsxFile(Buffer.from(bytes));
     return (first?.data ?? []).map((row) => row.slice(0, limits.columns).map((cell) => cellText(cell)));
   } catch (error) {
+    if (error instanceof Refusal) throw error;
     refuse("sheet-unreadable", `${shown} is not an XLSX file that can be read: ${(error as Error).message}.`);
   }
 }
@@ -42,17 +55,6 @@ async function readXlsx(bytes: Uint8Array, shown: string): Promise<Sheet> {
 function cellText(cell: unknown): string {
   if (cell === null || cell === undefined) return "";
   return cell instanceof Date ? cell.toISOString().slice(0, 10) : String(cell);
-}
-
-/** UTF-8 and UTF-16 by their marks; UTF-8 where it is valid; otherwise Windows-1252, as spreadsheets in Europe save it. */
-function decode(bytes: Uint8Array): string {
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder("utf-16le").decode(bytes);
-  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder("utf-16be").decode(bytes);
-  try {
-    return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
-  } catch {
-    return iconv.decode(Buffer.from(bytes), "windows-1252"); // Node 20 itself takes it for Latin-1
-  }
 }
 
 const delimiters = [",", ";", "\t", "|"] as const;
@@ -64,16 +66,47 @@ function delimiterOf(text: string): string {
   return counts.reduce((most, each) => (each.count > most.count ? each : most)).mark;
 }
 
-function readCsv(text: string, shown: string): Sheet {
+/** Reads no further than the limits; a quote in the middle of a cell is a mark like others. */
+function readCsv(text: string, shown: string, quotes: number[]): Sheet {
+  const delimiter = delimiterOf(text);
+  const options = {
+    delimiter,
+    relaxColumnCount: true,
+    skipEmptyLines: false,
+    bom: true,
+    to: limits.rows + 1,
+    maxRecordSize: 4 * 1024 * 1024,
+    onRecord: (record: string[], { lines }: { lines: number }) => {
+      if (record.length > limits.columns)
+        refuse(
+          "file-too-large",
+          `${shown}, line ${lines} has ${record.length} columns; the limit is ${limits.columns}.`,
+        );
+      return record;
+    },
+  };
   try {
-    return parse(text, {
-      delimiter: delimiterOf(text),
-      relaxColumnCount: true,
-      skipEmptyLines: false,
-      bom: true,
-    });
+    return parse(text, options);
   } catch (error) {
-    refuse("sheet-unreadable", `${shown} is not a CSV file that can be read: ${(error as Error).message}.`);
+    if (error instanceof Refusal) throw error;
+    const { code, lines, message } = error as Error & { code?: string; lines?: number };
+    const isStray = code === "INVALID_OPENING_QUOTE" || code === "CSV_INVALID_CLOSING_QUOTE";
+    if (!isStray)
+      return refuse("sheet-unreadable", `${shown} is not a CSV file that can be read: ${message}.`);
+    if (lines !== undefined) quotes.push(lines);
+    return lenient(text, shown, options);
+  }
+}
+
+function lenient(text: string, shown: string, options: object): Sheet {
+  try {
+    return parse(text, { ...options, relaxQuotes: true }) as unknown as Sheet;
+  } catch (error) {
+    if (error instanceof Refusal) throw error;
+    return refuse(
+      "sheet-unreadable",
+      `${shown} is not a CSV file that can be read: ${(error as Error).message}.`,
+    );
   }
 }
 

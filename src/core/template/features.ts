@@ -1,7 +1,7 @@
 import type { Folder } from "../files/folder.ts";
 import { type Cut, elementCut, memberCuts, pageCuts } from "../splice/cut.ts";
 import { attributeOf, find, findAll, parseXml, walk, type XmlElement } from "../splice/xml.ts";
-import { knownNeeds, type Needs } from "../values/needs.ts";
+import { type Needs, needsKnown } from "../values/needs.ts";
 import type { Platform } from "../values/platform.ts";
 import type { FeaturePlaces, Found, Search } from "./feature-places.ts";
 import { inIos } from "./features-ios.ts";
@@ -11,7 +11,7 @@ import { isPackageManifest } from "./windows.ts";
 
 /** What a feature needs: what is known of its name, and what template.yaml says besides. */
 function needsOf(name: string, declared: Needs): Needs {
-  const known = knownNeeds[name] ?? {};
+  const known = needsKnown(name) ?? {};
   const both = (a: readonly string[] | undefined, b: readonly string[] | undefined) => [
     ...(a ?? []),
     ...(b ?? []),

@@ -25,6 +25,7 @@ import { keysLeftOut, refuseNamed } from "./left-out.ts";
 import { noApp } from "./no-app.ts";
 import { withOwnPictures } from "./own-pictures.ts";
 import { namedPlace } from "./places.ts";
+import { type FoundSecret, findSecrets, notAllowed } from "./secrets/find.ts";
 import { pubspecFills } from "./settings/pubspec.ts";
 import { withSettings } from "./settings/survey.ts";
 import { type Fill, firstOfEachPlace, heldValues, type PartSurvey, type SurveyPart } from "./survey.ts";
@@ -60,6 +61,8 @@ export interface Template {
   colors: readonly string[];
   /** The commit it is at, where it is a checkout. */
   revision?: string;
+  /** Files among them that hold secrets, or may, and that template.yaml does not allow. Looked for when it is asked. */
+  secrets(): readonly FoundSecret[];
   /** Changes whenever anything of the template does, as far as the file system and the survey show. */
   key: string;
 }
@@ -126,7 +129,12 @@ export function openTemplate(workspace: Workspace): Template {
     featurePlaces(folder, parts, name, declared),
   );
   const revision = checkoutRevision(folder.root);
+  let secrets: FoundSecret[] | undefined;
   return {
+    secrets() {
+      secrets ??= notAllowed(findSecrets(folder, files), notes.data.allow);
+      return secrets;
+    },
     folder,
     ...(revision ? { revision } : {}),
     parts,

@@ -46,7 +46,7 @@ const permission = (...names: string[]) => names.map((name) => `android.permissi
  * What features that most apps know need (Android, Manifest.permission and app manifest; Apple, Information Property List and
  * Entitlements; Microsoft, App capability declarations).
  */
-export const knownNeeds: Readonly<Record<string, Needs>> = {
+const knownNeeds: Readonly<Record<string, Needs>> = {
   camera: {
     android: {
       permissions: [
@@ -188,3 +188,7 @@ export const knownNeeds: Readonly<Record<string, Needs>> = {
     },
   },
 };
+
+/** What is known of a feature's name; names that every object has are none. */
+export const needsKnown = (name: string): Needs | undefined =>
+  Object.hasOwn(knownNeeds, name) ? knownNeeds[name] : undefined;

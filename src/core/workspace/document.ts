@@ -1,6 +1,16 @@
-import { isMap, isScalar, LineCounter, type Node, type Pair, parseDocument } from "yaml";
+import {
+  isMap,
+  isScalar,
+  LineCounter,
+  type Node,
+  type Pair,
+  parseDocument,
+  visit,
+  type Document as YamlDocument,
+} from "yaml";
 import { type Place, placeAt, type Source } from "../files/source.ts";
-import { problem, Refusal } from "../problems/problem.ts";
+import { problem, Refusal, refuse } from "../problems/problem.ts";
+import { steeringIn } from "../values/plain-text.ts";
 
 export type Path = readonly (string | number)[];
 
@@ -15,10 +25,19 @@ export interface Document {
 /** Deepest nesting taken, in levels. */
 const deepest = 24;
 
+/** Longest file taken, in characters; most values in it. */
+const largest = 2 * 1024 * 1024;
+const most = { nodes: 20_000, depth: deepest };
+
 /** Parses YAML 1.2. An empty file is an empty mapping. Throws a Refusal with every syntax error. */
 export function parseYaml(source: Source): Document {
+  if (source.text.length > largest)
+    refuse("file-too-large", `${source.file} has ${source.text.length} characters; the limit is ${largest}.`);
+  refuseDepth(source);
   const lines = new LineCounter();
-  const doc = parseDocument(source.text, { lineCounter: lines, prettyErrors: false, uniqueKeys: true });
+  const doc = unlessTooDeep(source, () =>
+    parseDocument(source.text, { lineCounter: lines, prettyErrors: false, uniqueKeys: false }),
+  );
   if (doc.errors.length > 0) {
     throw new Refusal(
       doc.errors.map((error) =>
@@ -26,8 +45,8 @@ export function parseYaml(source: Source): Document {
       ),
     );
   }
-  refuseDepth(source);
-  const data: unknown = doc.toJS({ maxAliasCount: 100 }) ?? {};
+  refuseNodes(source, doc);
+  const data = unlessTooDeep(source, () => asData(source, doc));
   return {
     source,
     data,
@@ -41,6 +60,69 @@ export function parseYaml(source: Source): Document {
       return placeAt(source, 0);
     },
   };
+}
+
+/** Aliases that are of no anchor, or that stand for more than all else, are the file's failure. */
+function asData(source: Source, doc: YamlDocument.Parsed): unknown {
+  try {
+    return doc.toJS({ maxAliasCount: 100 }) ?? {};
+  } catch (error) {
+    if (!(error instanceof ReferenceError)) throw error;
+    const name = /\*?([\w-]+)$/.exec(firstSentence(error.message))?.[1] ?? "";
+    return refuse("yaml-syntax", `${firstSentence(error.message)}.`, {
+      place: placeAt(source, Math.max(0, source.text.indexOf(`*${name}`))),
+      expected: "a text that begins with * in quotes",
+    });
+  }
+}
+
+function unlessTooDeep<T>(source: Source, work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return refuse("yaml-syntax", `${source.file} is nested too deeply.`, { place: placeAt(source, 0) });
+  }
+}
+
+/** Names that every object has already. */
+const given = new Set(["__proto__", "constructor", "prototype", "toString", "valueOf", "hasOwnProperty"]);
+
+/** Looks at every node: how many there are, what they are called, and that nothing in them cannot be shown. */
+function refuseNodes(source: Source, doc: YamlDocument.Parsed): void {
+  let nodes = 0;
+  visit(doc, {
+    Node(key, node) {
+      // Worked out only where it is told: it counts lines from the start.
+      const at = () => placeAt(source, node.range?.[0] ?? 0);
+      if (++nodes > most.nodes)
+        refuse("file-too-large", `${source.file} holds more than ${most.nodes} values.`, { place: at() });
+      if (!isScalar(node) || typeof node.value !== "string") return;
+      if (key === "key" && given.has(node.value))
+        refuse("key-unknown", `"${node.value}" cannot be a name.`, { place: at() });
+      const found = steeringIn(node.value, true);
+      if (found)
+        refuse("text-invalid", `Character ${found.at} of this text is ${found.codePoint}, ${found.says}.`, {
+          place: at(),
+        });
+    },
+    // The parser's own way compares each key with each.
+    Map(_, node) {
+      const keys = new Set<unknown>();
+      for (const { key } of node.items) {
+        if (!isScalar(key)) continue;
+        if (keys.has(key.value))
+          refuse("yaml-syntax", "Map keys must be unique.", { place: placeAt(source, key.range?.[0] ?? 0) });
+        keys.add(key.value);
+      }
+    },
+    Pair(_, pair, path) {
+      if (path.length > most.depth * 2)
+        refuse("yaml-syntax", `${source.file} is nested too deeply.`, {
+          place: placeAt(source, (pair.key as Node | undefined)?.range?.[0] ?? 0),
+        });
+    },
+  });
 }
 
 function keyNode(root: unknown, path: Path): Node | undefined {
@@ -71,4 +153,6 @@ function refuseDepth(source: Source): void {
 }
 
 const firstSentence = (message: string): string =>
-  (message.split("\n")[0] ?? message).replace(/[.:\s]+$/, "");
+  (message.split("\n")[0] ?? message)
+    .replace(/[.:\s]+$/, "")
+    .replace("Maximum call stack size exceeded", "This is nested too deeply");

@@ -1,6 +1,5 @@
-import { existsSync } from "node:fs";
-import { join } from "node:path";
 import * as z from "zod";
+import { lookAt } from "../files/door.ts";
 import { platforms } from "../values/platform.ts";
 
 const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, "a day, such as 2026-03-01");
@@ -35,7 +34,7 @@ export type Release = z.infer<typeof release>;
 
 export const ledgerFile = (key: string): string => `clients/${key}/ledger.json`;
 
-export const hasLedger = (root: string, key: string): boolean => existsSync(join(root, ledgerFile(key)));
+export const hasLedger = (root: string, key: string): boolean => lookAt(root, ledgerFile(key)) !== undefined;
 
 export const emptyLedger: Ledger = { form: 1, identifiers: {}, releases: [] };
 

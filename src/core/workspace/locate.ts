@@ -1,5 +1,5 @@
-import { existsSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
+import { isThere } from "../files/folder.ts";
 import { refuse } from "../problems/problem.ts";
 
 export const agencyFile = "oxalis.yaml";
@@ -8,7 +8,7 @@ export const agencyFile = "oxalis.yaml";
 export function locateWorkspace(start: string): string {
   const from = resolve(start);
   for (let folder = from; ; folder = dirname(folder)) {
-    if (existsSync(join(folder, agencyFile))) return folder;
+    if (isThere(join(folder, agencyFile))) return folder;
     if (folder === dirname(folder)) break;
   }
   refuse("workspace-not-found", `No ${agencyFile} in ${from} or in any folder above it.`);
@@ -17,6 +17,6 @@ export function locateWorkspace(start: string): string {
 /** The workspace at exactly this folder. */
 export function workspaceAt(folder: string): string {
   const root = resolve(folder);
-  if (existsSync(join(root, agencyFile))) return root;
+  if (isThere(join(root, agencyFile))) return root;
   refuse("workspace-not-found", `No ${agencyFile} in ${root}.`);
 }

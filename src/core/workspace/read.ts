@@ -1,6 +1,6 @@
-import { existsSync, readdirSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { isFolder, readInside } from "../files/folder.ts";
+import { lookAt } from "../files/door.ts";
+import { entriesOf, isFolder, readInside } from "../files/folder.ts";
 import { isInside } from "../files/listing.ts";
 import type { Place } from "../files/source.ts";
 import { problemKinds } from "../problems/catalogue.ts";
@@ -44,13 +44,18 @@ export interface Workspace {
 }
 
 const utf8 = new TextDecoder("utf-8", { fatal: true });
-export const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
+const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
+/** Names that a file system keeps for itself (Microsoft, "Naming Files, Paths, and Namespaces"). */
+const reservedNames = /^(con|prn|aux|nul|com\d|lpt\d)$/;
+
+export const isClientKey = (key: string): boolean => clientKeyForm.test(key) && !reservedNames.test(key);
+
 const notesFile = "template.yaml";
 
 /** Reads and validates a workspace. A broken brief does not stop the others; a broken oxalis.yaml does. */
 export function readWorkspace(root: string): Workspace {
   const agency = readYaml(root, agencyFile, agencySchema);
-  const notes = existsSync(join(root, notesFile))
+  const notes = lookAt(root, notesFile)
     ? readYaml(root, notesFile, templateSchema)
     : { data: templateSchema.parse({}), document: parseYaml({ file: notesFile, text: "" }) };
   const template = resolve(root, agency.data.template);
@@ -63,19 +68,15 @@ export function readWorkspace(root: string): Workspace {
 }
 
 function readClients(root: string): Client[] {
-  const folder = join(root, "clients");
-  const names = isFolder(folder) ? readdirSync(folder, { withFileTypes: true }) : [];
-  return names
-    .filter((entry) => entry.isDirectory() && !entry.name.startsWith("."))
-    .map((entry) => entry.name)
-    .sort()
-    .map((key) => readClient(root, key));
+  return entriesOf(join(root, "clients"), "clients")
+    .filter(({ name, isFolder }) => isFolder && !name.startsWith("."))
+    .map(({ name }) => readClient(root, name));
 }
 
 function readClient(root: string, key: string): Client {
   const folder = join(root, "clients", key);
   const client: Client = { key, folder, problems: [] };
-  if (!clientKeyForm.test(key)) {
+  if (!isClientKey(key)) {
     client.problems.push(
       problem("client-key-invalid", `clients/${key} cannot be a client's key.`, { client: key }),
     );
@@ -96,11 +97,33 @@ function readLedger(root: string, key: string): Ledger {
   const file = ledgerFile(key);
   try {
     // Read with its lines, which takes ten times as long, only where something is to be told about one.
-    return plainLedger(readInside(root, file, file)) ?? readYaml(root, file, ledgerSchema).data;
+    const ledger = plainLedger(readInside(root, file, file)) ?? readYaml(root, file, ledgerSchema).data;
+    refuseFalling(ledger, file);
+    return ledger;
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     const { fix } = problemKinds["ledger-damaged"];
-    throw new Refusal(error.problems.map((each) => ({ ...each, code: "ledger-damaged" as const, fix })));
+    throw new Refusal(
+      error.problems.map((each) =>
+        each.code === "ledger-damaged" ? each : { ...each, code: "ledger-damaged" as const, fix },
+      ),
+    );
+  }
+}
+
+/** A build number is used once, and rises: a merge of two branches that both released makes others. */
+function refuseFalling({ releases }: Ledger, file: string): void {
+  for (const [at, { build, version }] of releases.entries()) {
+    const before = releases[at - 1];
+    if (before && build <= before.build)
+      refuse(
+        "ledger-damaged",
+        `${file} has build ${build} (version ${version}) behind build ${before.build} (version ${before.version}).`,
+        {
+          expected: "build numbers that rise from one release to the next",
+          fix: "Two branches have released: put their releases in order, and give each that no store has yet the next free build number.",
+        },
+      );
   }
 }
 

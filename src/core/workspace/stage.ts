@@ -13,7 +13,7 @@ export interface Stage {
 export function atStage(workspace: Workspace, name: string | undefined): Workspace {
   if (name === undefined) return workspace;
   const { stages } = workspace.agency.data;
-  const has = stages[name];
+  const has = Object.hasOwn(stages, name) ? stages[name] : undefined;
   if (!has)
     refuse("stage-unknown", `No stage is called "${name}".`, {
       expected: expectedAmong(name, Object.keys(stages), "a name under stages in oxalis.yaml"),

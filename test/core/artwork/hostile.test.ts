@@ -2,6 +2,7 @@ import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
 import { judgeArt } from "../../../src/core/artwork/judge.ts";
+import type { Looked } from "../../../src/core/artwork/looked-at.ts";
 import { readVector } from "../../../src/core/artwork/vector.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 
@@ -123,3 +124,23 @@ test("a mask, a pattern and a dash, as designers use them, pass", async () => {
   );
   expect(art.content.width).toBeGreaterThan(0.5);
 });
+
+test("a stroke around thirty thousand points is tried once, out of harm's way, and remembered as too dear", async () => {
+  const line = Array.from({ length: 30_000 }, (_, at) => `${(at * 7919) % 977} ${(at * 6007) % 991}`).join(
+    "L",
+  );
+  writeFileSync(join(root, "x.svg"), svg(`<path d="M${line}" fill="none" stroke="#123" stroke-width="40"/>`));
+  let times = 0;
+  const kept = new Map<string, Looked>();
+  const known = {
+    get: (hash: string) => kept.get(hash),
+    set: (hash: string, looked: Looked) => {
+      times++;
+      kept.set(hash, looked);
+    },
+    save() {},
+  };
+  for (let at = 0; at < 3; at++)
+    await expect(judgeArt(root, "x.svg", place, known)).rejects.toThrow("takes more than 4 seconds");
+  expect(times).toBe(1);
+}, 60_000);

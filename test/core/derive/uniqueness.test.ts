@@ -6,6 +6,7 @@ import { resolveVariant } from "../../../src/core/derive/resolve-variant.ts";
 import { judgeTogether } from "../../../src/core/derive/rules.ts";
 import { noArtwork, type Resolved } from "../../../src/core/derive/variant.ts";
 import { isError } from "../../../src/core/problems/problem.ts";
+import { steeringIn } from "../../../src/core/values/plain-text.ts";
 import { platforms } from "../../../src/core/values/platform.ts";
 import { parseYaml } from "../../../src/core/workspace/document.ts";
 import type { Client, Workspace } from "../../../src/core/workspace/read.ts";
@@ -41,7 +42,9 @@ const client = (key: string, name: string, domain: string): Client => ({
 /** Names that are often alike once they are written in ASCII, and others. */
 const names = fc.oneof(
   fc.constantFrom("Ácre", "Acre", "ACRE", "a c r e", "Acre!", "Áçre", "Акре", "3", "three", "new", "Con"),
-  fc.string({ unit: "grapheme", minLength: 2, maxLength: 24 }).filter((text) => text.trim() !== ""),
+  fc
+    .string({ unit: "grapheme", minLength: 2, maxLength: 24 })
+    .filter((text) => text.trim() !== "" && steeringIn(text) === undefined),
 );
 const domains = fc.constantFrom(
   "hill.example",

@@ -2,8 +2,21 @@ import * as z from "zod";
 import { parseColor } from "../../values/color.ts";
 import { deviceClasses, orientations } from "../../values/devices.ts";
 import { fieldNames, fields } from "../../values/fields.ts";
+import { steeringIn } from "../../values/plain-text.ts";
 
-const text = (most: number) => z.string().trim().min(1).max(most);
+/** A text of one line, of characters that can be shown. */
+const text = (most: number) =>
+  z
+    .string()
+    .trim()
+    .min(1)
+    .max(most)
+    .superRefine((value, context) => {
+      const found = steeringIn(value);
+      if (!found) return;
+      const message = `character ${found.at} is ${found.codePoint}, ${found.says}`;
+      context.addIssue({ code: "custom", message, params: { problem: "text-invalid" } });
+    });
 
 /** A colour as people write it, kept as written; what it means is worked out when the variant is resolved. */
 export const color = z.string().superRefine((value, context) => {
@@ -43,7 +56,7 @@ export const answerName = z
 /** An answer as it is written: numbers need no quotes. */
 const answer = z.union([z.string().max(10_000), z.number()]);
 
-const usageText = z.string().trim().min(1).max(300);
+const usageText = text(300);
 
 /** On or off, or what people read when the app asks for it; whoever gives that text wants it on. */
 const featureSwitch = z.union([

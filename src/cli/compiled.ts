@@ -1,0 +1,80 @@
+import { createHash } from "node:crypto";
+import { lstatSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { cpus, homedir } from "node:os";
+import { join } from "node:path";
+import type { Script } from "node:vm";
+
+/** What the engine has compiled of a script: made where it is used, by the first run of each command, and kept for the next. */
+export interface Compiled {
+  data: Buffer | undefined;
+  /** Keeps what is compiled by now, where this command has added to it. */
+  keep(script: Script, command: string): void;
+}
+
+/** Length of a check sum, in bytes. */
+const sumLength = 32;
+
+/** Days after which what no run has used is thrown away. */
+const keptDays = 30;
+
+const folder = (): string =>
+  process.platform === "win32"
+    ? join(process.env.LOCALAPPDATA ?? homedir(), "oxalis")
+    : join(process.env.XDG_CACHE_HOME || join(homedir(), ".cache"), "oxalis");
+
+const sha256 = (...parts: readonly (string | Uint8Array)[]): Buffer => {
+  const sum = createHash("sha256");
+  for (const part of parts) sum.update(part).update("\0");
+  return sum.digest();
+};
+
+/**
+ * Opens what is kept for a script. It is bound to the script's own bytes, to the engine and to the processor by its name, and to
+ * its content by a sum in front: the engine itself takes whatever it is given, and ends where a bit of it is wrong.
+ */
+export function openCompiled(script: Uint8Array): Compiled {
+  const { node, v8 } = process.versions;
+  const bound = sha256(script, node, v8, process.arch, process.execArgv.join(" "), cpus()[0]?.model ?? "");
+  const name = `${bound.toString("hex").slice(0, 32)}.compiled`;
+  const kept = read(join(folder(), name), bound);
+  return {
+    data: kept?.data,
+    keep(compiled, command) {
+      const taken = compiled.cachedDataRejected === true ? undefined : kept;
+      if (taken?.commands.includes(command)) return;
+      const commands = [...(taken?.commands ?? []), command];
+      const head = Buffer.from(`${JSON.stringify(commands)}\n`);
+      write(name, bound, Buffer.concat([head, compiled.createCachedData()]));
+    },
+  };
+}
+
+function read(file: string, bound: Buffer): { commands: string[]; data: Buffer } | undefined {
+  try {
+    const stat = lstatSync(file);
+    if (!stat.isFile() || (process.getuid && stat.uid !== process.getuid())) return undefined;
+    const bytes = readFileSync(file);
+    const body = bytes.subarray(sumLength);
+    if (!sha256(bound, body).equals(bytes.subarray(0, sumLength))) return undefined;
+    const end = body.indexOf("\n");
+    return { commands: JSON.parse(body.toString("utf8", 0, end)) as string[], data: body.subarray(end + 1) };
+  } catch {
+    return undefined; // it is only quicker with it
+  }
+}
+
+function write(name: string, bound: Buffer, body: Buffer): void {
+  const beside = join(folder(), `${name}.${process.pid}`);
+  try {
+    mkdirSync(folder(), { recursive: true, mode: 0o700 });
+    writeFileSync(beside, Buffer.concat([sha256(bound, body), body]), { mode: 0o600, flag: "wx" });
+    renameSync(beside, join(folder(), name));
+    for (const other of readdirSync(folder())) {
+      const path = join(folder(), other);
+      if (/\.compiled(\.\d+)?$/.test(other) && Date.now() - lstatSync(path).mtimeMs > keptDays * 86_400_000)
+        rmSync(path);
+    }
+  } catch {
+    // It costs time, nothing else.
+  }
+}
