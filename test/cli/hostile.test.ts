@@ -206,3 +206,49 @@ test("names that no other system could hold are told, and nothing hangs on what 
   expect(oxalis(own, "check", "nul").err).toContain("clients/nul cannot be a client's key");
   expect(oxalis(own, "check", "--stage", "constructor").err).toContain("[stage-unknown]");
 });
+
+test("an empty folder, as a killed import leaves it, is no client that blocks the next import", () => {
+  const own = workspaceWith(["3-acre"]);
+  mkdirSync(join(own, "clients/new-one"));
+  writeFileSync(join(own, "roster.csv"), "client,app.name,domain\nnew-one,New One,new.example\n");
+  expect(oxalis(own, "import", "roster.csv").out).toContain("1 new client");
+  expect(readFileSync(join(own, "clients/new-one/brief.yaml"), "utf8")).toContain("New One");
+});
+
+test("artwork that links into another client's folder is refused", () => {
+  const own = workspaceWith(["3-acre", "saltmarsh"]);
+  rmSync(join(own, "clients/3-acre/art/mark.svg"));
+  symlinkSync("../../saltmarsh/art/mark.svg", join(own, "clients/3-acre/art/mark.svg"));
+  const { code, err } = oxalis(own, "check", "3-acre");
+  expect([code, err]).toEqual([1, expect.stringContaining("is a link into the folder of saltmarsh")]);
+});
+
+test("a client whose app became the template: its name, its files and its pictures are told in all others", () => {
+  const own = workspaceWith(["3-acre", "saltmarsh"]);
+  writeFileSync(join(own, "template/web/about.html"), "<p>Boxes by Saltmarsh Roots</p>\n</data>\n");
+  writeFileSync(
+    join(own, "template/web/mark.svg"),
+    readFileSync(join(own, "clients/saltmarsh/art/mark.svg")),
+  );
+  writeFileSync(join(own, "template/.receipt.json"), '{"mine":true}');
+  expect(oxalis(own, "generate").code).toBe(0);
+  const told = JSON.parse(oxalis(own, "audit", "--json").out) as {
+    clients: { client: string; problems: { code: string; message: string }[] }[];
+  };
+  const others = Object.fromEntries(
+    told.clients.map(({ client, problems }) => [
+      client,
+      problems.filter(({ code }) => code === "residue-client").map(({ message }) => message),
+    ]),
+  );
+  expect(others).toEqual({
+    "3-acre": [
+      '"Saltmarsh Roots", which is saltmarsh\'s, is in variants/3-acre/web/about.html.',
+      "variants/3-acre/web/mark.svg is a file of saltmarsh.",
+      "variants/3-acre/web/mark.svg looks like clients/saltmarsh/art/mark.svg, a picture of saltmarsh.",
+    ],
+    saltmarsh: [],
+  });
+  expect(existsSync(join(own, "variants/3-acre/.receipt.json"))).toBe(true);
+  expect(oxalis(own, "generate").out).toContain("0 changed");
+});

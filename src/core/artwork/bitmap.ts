@@ -14,6 +14,18 @@ export interface BitmapFacts {
   height: number;
 }
 
+/** Most passes in which a JPEG is drawn: programs write ten or so, and each costs as much as the whole. */
+const mostScans = 100;
+
+/** Starts of scans in a JPEG (ITU-T T.81, SOS); 0 of other forms. */
+function scansOf(bytes: Uint8Array): number {
+  if (bytes[0] !== 0xff || bytes[1] !== 0xd8) return 0;
+  let count = 0;
+  for (let at = bytes.indexOf(0xff); at !== -1; at = bytes.indexOf(0xff, at + 1))
+    if (bytes[at + 1] === 0xda) count++;
+  return count;
+}
+
 /** Reads a bitmap's head. Throws a Refusal: art-unreadable, art-too-large. */
 export async function bitmapFacts(bytes: Uint8Array, file: string, place: Place): Promise<BitmapFacts> {
   if (!isBitmap(bytes))
@@ -21,6 +33,8 @@ export async function bitmapFacts(bytes: Uint8Array, file: string, place: Place)
       place,
       expected: "SVG, PNG, JPEG or WebP",
     });
+  if (scansOf(bytes) > mostScans)
+    refuse("art-too-large", `${file} is drawn in more than ${mostScans} passes.`, { place });
   let found: Metadata;
   try {
     found = await sharp(bytes, { limitInputPixels: false }).metadata();

@@ -2,6 +2,7 @@ import {
   chmodSync,
   constants,
   copyFileSync,
+  linkSync,
   lstatSync,
   mkdirSync,
   readdirSync,
@@ -77,6 +78,17 @@ function makeOne(path: string): void {
 /** Writes a new file. */
 export const put = (root: string, path: string, content: string | Uint8Array, mode = 0o644): void =>
   writeFileSync(through(root, path, true), content, { mode, flag: "wx" });
+
+/** Gives a file a second name, where nothing has it yet: what is there is there as a whole. Where a disk has no such names, a copy. */
+export function nameAnew(root: string, from: string, to: string): void {
+  const [source, target] = [through(root, from), through(root, to, true)];
+  try {
+    linkSync(source, target);
+  } catch (error) {
+    if (!/^(EPERM|ENOTSUP|ENOSYS|EMLINK)$/.test((error as NodeJS.ErrnoException).code ?? "")) throw error;
+    copyFileSync(source, target, constants.COPYFILE_EXCL);
+  }
+}
 
 /** Writes a new file, while others are written too. */
 export const putSoon = (

@@ -7,7 +7,7 @@ import {
   type Stats,
   statSync,
 } from "node:fs";
-import { join, resolve } from "node:path";
+import { join, relative, resolve } from "node:path";
 import { problem, Refusal, refuse } from "../problems/problem.ts";
 import { decoded, isMarked } from "./encoding.ts";
 import { sha256 } from "./hash.ts";
@@ -157,6 +157,7 @@ export function readInside(root: string, file: string, shown: string): Uint8Arra
     const real = realpathSync.native(path);
     if (!isInside(realpathSync.native(root), real))
       refuse("path-outside", `${shown} is a link that leads outside.`);
+    refuseOthers(root, file, real, shown);
     const stat = statSync(real);
     if (!stat.isFile()) refuse("file-unreadable", `${shown} is not a file.`);
     if (stat.size > largestFile)
@@ -180,6 +181,16 @@ export function isFolder(path: string): boolean {
   } catch {
     return false; // there is a file where a folder on the way should be, or nobody may look
   }
+}
+
+/** A link in one client's folder into another's: whose that is, nobody could tell any more. */
+function refuseOthers(root: string, file: string, real: string, shown: string): void {
+  const ownerOf = (path: string) => /^clients\/([^/]+)\//.exec(path.replaceAll("\\", "/"))?.[1];
+  const owner = ownerOf(file);
+  if (owner === undefined) return;
+  const other = ownerOf(relative(realpathSync.native(root), real));
+  if (other !== undefined && other !== owner)
+    refuse("path-outside", `${shown} is a link into the folder of ${other}.`);
 }
 
 /** What the file system shows of a file, for looking only: nothing is done on what it says. */

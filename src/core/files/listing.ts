@@ -66,7 +66,21 @@ export function listFiles(
     }
   };
   walk("");
+  if (!everything) refuseAlike(files, shown);
   return files.sort();
+}
+
+/** Names that differ by case alone are one file on most desks, where the second takes the first's place. */
+function refuseAlike(files: readonly string[], shown: (file: string) => string): void {
+  const known = new Map<string, string>();
+  for (const file of files) {
+    const other = known.get(file.toLowerCase());
+    if (other !== undefined)
+      refuse("file-name-invalid", `${shown(other)} and ${shown(file)} differ by case alone.`, {
+        fix: "Rename one of them: most desks take them for one file.",
+      });
+    known.set(file.toLowerCase(), file);
+  }
 }
 
 function entriesIn(path: string, shown: string): Dirent[] {

@@ -2,7 +2,8 @@ import { readFileSync } from "node:fs";
 import { hostname } from "node:os";
 import { setTimeout } from "node:timers/promises";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
-import { lookAt, move, put, removeFile, removeTree, through } from "./door.ts";
+import { lookAt, move, nameAnew, put, removeFile, removeTree, through } from "./door.ts";
+import { scratchName } from "./scratch.ts";
 
 /** Who holds a workspace. */
 interface Holder {
@@ -75,11 +76,17 @@ export async function withLock<T>(root: string, work: () => Promise<T>, opened?:
 
 /** Takes the lock where nobody has it, or somebody dead. */
 function taken(root: string, holder: Holder): boolean {
+  const beside = scratchName();
   try {
-    put(root, lockFile, JSON.stringify(holder));
+    // Written beside first: a lock that is there says whose it is, whenever its writer dies.
+    put(root, beside, JSON.stringify(holder));
+    nameAnew(root, beside, lockFile);
     return true;
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code !== "EEXIST") throw error;
+    // Another run may have cleared what was written beside.
+    if (!/^(EEXIST|ENOENT)$/.test((error as NodeJS.ErrnoException).code ?? "")) throw error;
+  } finally {
+    removeFile(root, beside);
   }
   const other = holderOf(root);
   if (other && isDead(other)) takeAway(root, other.token, holder.token);

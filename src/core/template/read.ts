@@ -75,6 +75,9 @@ const surveys: Readonly<Record<Platform, SurveyPart>> = {
   web: surveyWeb,
 };
 
+/** What a variant's receipt is called: a file of that name in a template is not the variant's. */
+const ownReceipt = ".receipt.json";
+
 /** Opens and surveys the workspace's template. Throws a Refusal where it holds no app, or lacks a wanted part. */
 export function openTemplate(workspace: Workspace): Template {
   const { agency, notes } = workspace;
@@ -111,7 +114,11 @@ export function openTemplate(workspace: Workspace): Template {
   const files = folder
     .list()
     .filter(
-      (file) => !left(file) && !own(file) && !unwanted.some((part) => file.startsWith(`${part.folder}/`)),
+      (file) =>
+        !left(file) &&
+        !own(file) &&
+        file !== ownReceipt &&
+        !unwanted.some((part) => file.startsWith(`${part.folder}/`)),
     );
   refuseNamed(
     workspace,
