@@ -42,7 +42,7 @@ test("an overlay, laid over the template, is the whole project to the byte; audi
 test("a template that is a checkout: what git leaves out, its history, build output and keys go to no client; the commit is recorded", () => {
   const { root, variant } = around(
     "web-static",
-    "allow: [{ file: index.html, text: Tide Table, reason: a sentence }]",
+    "allow: [{ file: index.html, text: Tide Table, reason: a sentence }, { file: .env, reason: a place }]",
   );
   const template = join(root, "shared-app");
   put(template, {

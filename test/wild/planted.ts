@@ -16,6 +16,7 @@ export const knownOf: Readonly<Record<keyof typeof tables, Known>> = {
   bareJavaScript: { names: ["TideTable"], identifiers: ["com.tidetable"] },
   bareJavaScriptFlavours: { names: ["TideTable"], identifiers: ["com.tidetable"] },
   managed: { names: ["Tide Table"], schemes: ["tidetable"] },
+  managedLayers: { names: ["TideTable"], schemes: ["tidetable"] },
   managedCode: {
     names: ["Tide Table"],
     identifiers: ["example.quayside.tidetable"],

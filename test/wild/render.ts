@@ -116,6 +116,21 @@ export function managed(into: string): void {
   );
 }
 
+/** The same with an icon in layers, and pictures of its own that no configuration names. */
+export function managedLayers(into: string): void {
+  copyAs(unpacked("expo-template-default"), into, { _vscode: ".vscode", HelloWorld: "TideTable" });
+  renameSync(join(into, "gitignore"), join(into, ".gitignore"));
+  rmSync(join(into, "LICENSE"));
+  change(into, "app.json", (text) =>
+    text
+      .replace('"slug": "expo-template-default"', '"slug": "tide-table"')
+      .replace('"scheme": "helloworld"', '"scheme": "tidetable"'),
+  );
+  change(into, "package.json", (text) =>
+    text.replace('"name": "expo-template-default"', '"name": "tide-table"'),
+  );
+}
+
 /** The same, configured in code. */
 export function managedCode(into: string): void {
   copyAs(unpacked("expo-template-blank-typescript"), into);

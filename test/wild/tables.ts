@@ -185,6 +185,73 @@ export const managed: Table = {
   ],
 };
 
+const layers = "assets/expo.icon/icon.json";
+
+export const managedLayers: Table = {
+  changed: (client) => ({
+    "app.json": [
+      ['"name": "TideTable"', `"name": "${client.label}"`],
+      ['"version": "1.0.0"', `"version": "${client.version}"`],
+      ['"scheme": "tidetable"', `"scheme": "${client.id}"`],
+      [
+        '"icon": "./assets/expo.icon"\n',
+        `"icon": "./assets/expo.icon",\n      "bundleIdentifier": "${client.id}"\n`,
+      ],
+      ['"backgroundColor": "#E6F4FE"', `"backgroundColor": "${client.ground}"`],
+      [
+        '"predictiveBackGestureEnabled": false\n',
+        `"predictiveBackGestureEnabled": false,\n      "package": "${client.id}"\n`,
+      ],
+      ['"backgroundColor": "#208AEF"', `"backgroundColor": "${client.ground}"`],
+    ],
+    [layers]: [
+      [
+        '"fill" : {\n    "automatic-gradient" : "extended-srgb:0.00000,0.47843,1.00000,1.00000"',
+        layeredFill(client),
+      ],
+      [
+        `"image-name" : "expo-symbol 2.svg",
+          "name" : "expo-symbol 2",
+          "position" : {
+            "scale" : 1,
+            "translation-in-points" : [
+              1.1008400065293245e-05,
+              -16.046875
+            ]
+          }
+        },
+        {
+          "image-name" : "grid.png",
+          "name" : "grid"
+        }
+      ],
+      "shadow" : {
+        "kind" : "neutral",
+        "opacity" : 0.5
+      },
+      "translucency" : {
+        "enabled" : true,
+        "value" : 0.5
+      }
+    }`,
+        '"image-name" : "mark.png",\n          "name" : "mark"\n        }\n      ]\n    }',
+      ],
+    ],
+  }),
+  drawn: ["assets/images/{icon,splash-icon,favicon,android-icon-*}.png"],
+  gone: ["assets/expo.icon/Assets/{expo-symbol 2.svg,grid.png}"],
+  made: ["assets/expo.icon/Assets/mark.png"],
+  stays: [
+    ["app.json", '"slug": "tide-table"'],
+    ["package.json", '"name": "tide-table"'],
+  ],
+  // What its own pages show: the framework's badges and logos, and its colour.
+  asks: [
+    "residue-color src/components/animated-icon.tsx",
+    "residue-picture assets/images/expo-badge-white.png assets/images/expo-badge.png assets/images/expo-logo.png assets/images/logo-glow.png assets/images/react-logo.png assets/images/react-logo@2x.png assets/images/react-logo@3x.png",
+  ],
+};
+
 export const managedCode: Table = {
   changed: ({ label, version, id, ground }) => ({
     "app.config.ts": [

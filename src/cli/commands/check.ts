@@ -9,7 +9,7 @@ import { openWorkspace } from "../view/workspace.ts";
 export async function run(keys: string[], options: Settings): Promise<number> {
   const terminal = openTerminal(options);
   const { clients, gaps } = await check(openWorkspace(options), keys);
-  const failed = clients.some(({ problems }) => problems.some(isError));
+  const failed = [...gaps, ...clients.flatMap(({ problems }) => problems)].some(isError);
   if (options.json) {
     const data = clients.map(({ resolved, problems }) => ({
       client: resolved.client.key,
@@ -22,7 +22,7 @@ export async function run(keys: string[], options: Settings): Promise<number> {
   const shown = clients
     .flatMap(({ problems }) => problems)
     .filter((each) => !settings.quiet || isError(each));
-  const all = [...(settings.quiet ? [] : gaps), ...shown];
+  const all = [...gaps.filter((each) => !settings.quiet || isError(each)), ...shown];
   if (all.length > 0) note(`${showProblems(all, err)}\n`);
   if (settings.quiet) return failed ? 1 : 0;
   print(
@@ -32,10 +32,11 @@ export async function run(keys: string[], options: Settings): Promise<number> {
       out,
     ),
   );
-  const ready = clients.filter(({ problems }) => !problems.some(isError)).length;
-  const rest = clients.length - ready;
-  const said = rest === 0 ? out.green : out.red;
-  print(said(`\n${ready} of ${counted(clients.length, "client")} can be generated.`));
+  const secret = gaps.some(({ code }) => code === "secret-kept");
+  const ready = secret ? 0 : clients.filter(({ problems }) => !problems.some(isError)).length;
+  const said = ready === clients.length ? out.green : out.red;
+  const why = secret ? ": the template holds what no client may get" : "";
+  print(said(`\n${ready} of ${counted(clients.length, "client")} can be generated${why}.`));
   return failed ? 1 : 0;
 }
 

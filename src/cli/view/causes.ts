@@ -30,6 +30,8 @@ export function showCause(cause: CauseFound, of: number, verbose: boolean, color
   ];
   if (from && from.file !== "template.yaml")
     lines.push(`   ${colors.dim("said by")}   ${from.file}:${from.line}:${from.column}`);
+  // The same in all of them, a place needs no variant's name.
+  const isSame = clients.length === 1 || (clients.length === of && problem.code === "residue-picture");
   const shown = verbose ? places : places.slice(0, mostPlaces);
   for (const { file, line, column, message, text: written } of shown) {
     const at = line === undefined ? file : `${file}:${line}:${column}`;
@@ -37,7 +39,7 @@ export function showCause(cause: CauseFound, of: number, verbose: boolean, color
       ? excerpt(written)
       : text !== undefined
         ? ""
-        : clients.length === 1
+        : isSame
           ? saidOf(message, file)
           : message;
     lines.push(`   ${colors.cyan(at)}${beside ? `  ${colors.dim(beside)}` : ""}`);

@@ -32,7 +32,8 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
     const cause: Cause = {
       of: problem.code,
       file: inside === undefined ? file : `${file}, in ${inside}`,
-      ...(text === undefined ? {} : { text }),
+      // Whoever says what is to become of pictures goes through all of them at once.
+      ...(text === undefined || problem.code === "residue-picture" ? {} : { text }),
       ...(from === undefined ? {} : { from }),
     };
     if (text === undefined || problem.code === "residue-client" || !template.folder.has(file))

@@ -2,6 +2,7 @@ import { alike, isPicture, type Likeness, likenessOf, unlikeness } from "../artw
 import { type Light, lightOf, resembles } from "../artwork/resemblance.ts";
 import { type Folder, textIfAny } from "../files/folder.ts";
 import { problem } from "../problems/problem.ts";
+import { isBrandPlace } from "./brand-places.ts";
 import type { Residue } from "./search/search.ts";
 
 /** Finds the template's own pictures in a variant: the same bytes, or the same picture re-encoded, resized or recoloured. */
@@ -19,10 +20,6 @@ interface LookedAt {
   /** Whether it is a client's picture, as it was drawn. */
   isDrawn: boolean;
 }
-
-/** Places where a brand stands on any platform, by path. */
-const brandPlaces =
-  /(^|\/)(mipmap|drawable)(-[\w+-]+)*\/[^/]*(ic_launcher|launcher|app_?icon|logo|splash|banner|brand|notification_icon|ic_stat|start)[^/]*\.(png|webp|jpe?g|xml)$|(^|\/)mipmap(-[\w+-]+)*\/[^/]+\.(png|webp)$|\.appiconset\/|\.icon\/Assets\/|(Splash|Launch|Logo|Brand)[\w.-]*\.imageset\/|(^|\/)(Assets|Images)\/[^/]*(Logo|Tile|Splash|Badge)[^/]*\.(png|jpe?g)$|(^|\/)(favicon|apple-(touch-)?icon|touch-icon|android-chrome|mstile|maskable|og-?image|opengraph-image|social|pwa-?\d|app-?icon|icon(?!s)|logo|splash|brand|adaptive-icon|android-icon)[\w@.-]*\.(png|ico|icns|svg|webp|jpe?g)$|(^|\/)icons?\/[^/]+\.(png|ico|icns|svg)$|\.(ico|icns)$/i;
 
 /** Pictures that go with a system, a service or a framework, and brand nobody: by the last part of the path. */
 const nobodys = /(^|\/)(node_modules|third_party|vendor)\//;
@@ -68,7 +65,7 @@ export async function openPictureSearch(template: Folder): Promise<PictureSearch
     .list()
     .filter(
       (file) =>
-        (brandPlaces.test(file) || named(file)) &&
+        (isBrandPlace(file) || named(file)) &&
         !nobodys.test(file) &&
         (isPicture(file) || /\.(ico|icns)$/i.test(file)),
     );
@@ -97,7 +94,7 @@ export async function openPictureSearch(template: Folder): Promise<PictureSearch
       const left = (of: string, how: string): Residue[] => [
         { file: path, text: of, problem: problem("residue-picture", `${shown} ${how}.`) },
       ];
-      if (same) return left(same, `is the template's own ${same}`);
+      if (same) return left(same, `is the template's own${same === path ? "" : ` ${same}`}`);
       if (isDrawn || !isPicture(path)) return [];
       if (!seen.has(hash)) seen.set(hash, await nearTo(bytes()));
       const near = seen.get(hash);

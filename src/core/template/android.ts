@@ -1,4 +1,6 @@
 import { androidStoreSlots } from "../catalog/android.ts";
+import type { Slot } from "../catalog/slot.ts";
+import type { Folder } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
 import { problem } from "../problems/problem.ts";
 import { type GradleToken, gradleSettings, keyedSite, settingsNamed } from "../splice/gradle.ts";
@@ -23,6 +25,7 @@ export const surveyAndroid: SurveyPart = (template, wants) => {
   const surveys = modules.map((module) => surveyModule(template, module, wants));
   const fills = firstOfEachPlace(surveys.flatMap((each) => each.fills));
   const namespace = surveys[0]?.namespace;
+  const beside = storeIcons(template, modules);
   return {
     platform: "android",
     folder: first.root,
@@ -33,13 +36,28 @@ export const surveyAndroid: SurveyPart = (template, wants) => {
     pictures: [
       ...surveys.flatMap((each) => each.pictures),
       ...androidStoreSlots.map((slot) => ({ slot, path: slot.path })),
+      ...beside.map((path) => ({ slot: storeIcon, path })),
     ],
-    brandFiles: [...new Set(surveys.flatMap((each) => each.brandFiles))].sort(),
+    brandFiles: [...new Set([...surveys.flatMap((each) => each.brandFiles), ...beside])].sort(),
     added: surveys.flatMap((each) => each.added),
     missing: surveys.flatMap((each) => each.missing),
     gaps: surveys.flatMap((each) => each.gaps),
   };
 };
+
+const storeIcon = androidStoreSlots.find(({ role }) => role === "store-icon") as Slot;
+
+/** The store's icon as the platform's studio leaves it beside the resources (Android Studio, Image Asset). */
+const storeIcons = (template: Folder, modules: readonly AppModule[]): string[] =>
+  template
+    .list()
+    .filter(
+      (file) =>
+        modules.some(({ folder }) => file.startsWith(folder === "" ? "src/" : `${folder}/src/`)) &&
+        /\/(?:(?:ic_launcher|icon)\w*[-_](?:playstore|web)|(?:playstore|play_store)[-_]icon)\.png$/.test(
+          file,
+        ),
+    );
 
 type GapAt = (what: string, file: string, at: number, severity?: "error" | "warning") => void;
 

@@ -1,13 +1,13 @@
 import { posix } from "node:path";
-import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
+import type { Node as JsonNode } from "jsonc-parser";
 import { macIconSlots } from "../catalog/desktop.ts";
-import { iconOfIdiom, iosIconSlots, iosLayerSlot } from "../catalog/ios.ts";
+import { iconOfIdiom, iosIconSlots } from "../catalog/ios.ts";
 import type { Slot } from "../catalog/slot.ts";
 import type { Folder } from "../files/folder.ts";
 import { memberSite, parseJson } from "../splice/json.ts";
-import type { Site } from "../splice/site.ts";
 import { type Assets, images, picturesIn, text } from "./ios-assets.ts";
 import { addAppearances } from "./ios-missing.ts";
+import { layeredIcon } from "./layered-icon.ts";
 import { type Fill, type Found, mergeFound } from "./survey.ts";
 import { isApp, isShipped, readXcodeProjects, type XcodeProject, type XcodeTarget } from "./xcode.ts";
 
@@ -168,35 +168,6 @@ function iconSlot(image: JsonNode): Slot | undefined {
   const points = Number(text(image, "size")?.split("x")[0]);
   const scale = Number.parseInt(text(image, "scale") ?? "1x", 10);
   return idiom && points > 0 && scale > 0 ? iconOfIdiom(idiom, points, scale) : undefined;
-}
-
-/**
- * An icon in layers, which newer versions of Xcode prefer over a set of its name (Apple, Icon Composer): the client's
- * ground, and its mark as the only layer.
- */
-function layeredIcon(template: Folder, asset: string): Found {
-  const file = `${asset}/icon.json`;
-  const { text: written } = template.source(file);
-  const root = parseJson(template.source(file));
-  const supported = findNodeAtLocation(root, ["supported-platforms"]);
-  const kept = supported
-    ? written.slice(supported.offset, supported.offset + supported.length)
-    : '{ "squares" : "shared" }';
-  const mark = "mark.png";
-  const site: Site = { file, start: root.offset, end: root.offset + root.length, value: "", form: "raw" };
-  const fill: Fill = {
-    holds: "colors.ground",
-    site,
-    shape: "layeredColor",
-    before: '{\n  "fill" : {\n    "solid" : "',
-    after: `"\n  },\n  "groups" : [\n    {\n      "layers" : [\n        {\n          "image-name" : "${mark}",\n          "name" : "mark"\n        }\n      ]\n    }\n  ],\n  "supported-platforms" : ${kept}\n}`,
-  };
-  return {
-    fills: [fill],
-    pictures: [{ slot: iosLayerSlot, path: `${asset}/Assets/${mark}` }],
-    brandFiles: picturesIn(template, `${asset}/Assets`),
-    missing: [],
-  };
 }
 
 function iconQualifier(image: JsonNode): string | undefined {

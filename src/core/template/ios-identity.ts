@@ -39,7 +39,12 @@ const everySetting = ({ project, targets }: XcodePart): Settings[] => [
 ];
 
 /** Wherever the project says the identifier, for the app and for what belongs to it. */
-export function identifierFills(part: XcodePart, ofCode: readonly XcodeTarget[], holds: Field): Fill[] {
+export function identifierFills(
+  part: XcodePart,
+  app: XcodeTarget,
+  ofCode: readonly XcodeTarget[],
+  holds: Field,
+): Fill[] {
   const identifier = part.identifier ?? "";
   const all = [...part.targets, ...ofCode];
   const fills = everySetting({ ...part, targets: all }).flatMap((settings) =>
@@ -50,7 +55,15 @@ export function identifierFills(part: XcodePart, ofCode: readonly XcodeTarget[],
     .filter(({ system }) => system === "watch" || system === "other")
     .flatMap(({ settings }) => settings.flatMap((each) => each.sites(identifierSetting)))
     .filter(({ start, value }) => !known.has(start) && /^[\w-]+(\.[\w-]+)+$/.test(value));
-  return [...fills, ...apart.map((site) => besideIdentifier(site, identifier, holds))];
+  // Under another condition the app may be called otherwise: for a device, for a configuration.
+  const otherwise = app.settings
+    .flatMap((settings) => settings.sites(identifierSetting))
+    .filter(({ start, value }) => !known.has(start) && value !== "" && !/\$[({]/.test(value));
+  return [
+    ...fills,
+    ...apart.map((site) => besideIdentifier(site, identifier, holds)),
+    ...otherwise.map((site): Fill => ({ holds, site, shape: "text" })),
+  ];
 }
 
 /** A watch's or a television's app that is called otherwise than the telephone's: it keeps its last word, behind the client's. */

@@ -123,7 +123,7 @@ function surveyPart(
   const folders = [main ? posix.dirname(main.file) : "", inFolder(project, app.name) ?? ""].filter(Boolean);
   const known = { project, targets, platform, identifier };
   const fills: Fill[] = [
-    ...(identifier ? identifierFills(known, ofCode, holds) : []),
+    ...(identifier ? identifierFills(known, app, ofCode, holds) : []),
     ...settingFills(known),
     ...lists.flatMap((list) => plistFills(template, known, list.strings)),
     ...localizedFills(template, folders),

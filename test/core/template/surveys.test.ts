@@ -1,6 +1,7 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { expect, test } from "vitest";
+import { isBrandPlace } from "../../../src/core/audit/brand-places.ts";
 import { openFolder } from "../../../src/core/files/folder.ts";
 import { surveyTemplate } from "../../../src/core/template/read.ts";
 import type { PartSurvey } from "../../../src/core/template/survey.ts";
@@ -203,4 +204,62 @@ test("Web: links from the root and up the tree, icons that the manifest lists an
     "site/shop/fav.png favicon 64",
   ]);
   expect(part.missing.map((each) => each.kind)).toEqual(["dark-theme-color", "theme-color", "touch-icon"]);
+});
+
+test("where a brand stands: pictures called by a size or as an icon, not signs for buttons", () => {
+  for (const file of [
+    "icons/Icon-192.png",
+    "build/icons/256x256.png",
+    "icons/128x128@2x.png",
+    "icon/app-mono.svg",
+  ])
+    expect([file, isBrandPlace(file)]).toEqual([file, true]);
+  for (const file of [
+    "assets/icons/back@2x.png",
+    "src/icons/language.svg",
+    "icons/check2.png",
+    "icons/bell.png",
+  ])
+    expect([file, isBrandPlace(file)]).toEqual([file, false]);
+});
+
+test("iOS: an app that is called otherwise under a condition, or in a configuration, is the client's there too", () => {
+  const configuration = (id: string, name: string, more: string) =>
+    `${id} = { isa = XCBuildConfiguration; name = ${name}; buildSettings = { INFOPLIST_FILE = App/Info.plist; ${more} }; };`;
+  const part = survey({
+    "App.xcodeproj/project.pbxproj": `{ objects = {
+      P = { isa = PBXProject; buildConfigurationList = L0; targets = (T); };
+      T = { isa = PBXNativeTarget; name = App; productType = "com.apple.product-type.application"; buildConfigurationList = L1; };
+      L0 = { isa = XCConfigurationList; buildConfigurations = (); };
+      L1 = { isa = XCConfigurationList; buildConfigurations = (D, R); };
+      ${configuration("D", "Debug", 'PRODUCT_BUNDLE_IDENTIFIER = org.shed.app; "PRODUCT_BUNDLE_IDENTIFIER[sdk=iphoneos*]" = "sheds.device-v4";')}
+      ${configuration("R", "Release", "PRODUCT_BUNDLE_IDENTIFIER = com.other.app;")}
+    }; rootObject = P; }`,
+    "App/Info.plist":
+      '<?xml version="1.0"?><plist version="1.0"><dict><key>CFBundleDisplayName</key><string>Shed</string></dict></plist>',
+  });
+  expect(
+    held(part)
+      .filter((each) => each.startsWith("identifiers."))
+      .map((each) => each.split(" ").at(-1)),
+  ).toEqual(["|org.shed.app|", "|sheds.device-v4|", "|com.other.app|"]);
+});
+
+test("Android: the store's icon that a studio has left beside the resources is drawn", () => {
+  const part = survey({
+    "app/build.gradle":
+      "plugins { id 'com.android.application' }\nandroid { defaultConfig { applicationId 'org.shed.app' } }",
+    "app/src/main/AndroidManifest.xml": `<manifest xmlns:android="http://schemas.android.com/apk/res/android"><application android:label="Shed"/></manifest>`,
+    "app/src/main/ic_launcher-playstore.png": "png",
+    "app/src/main/res/playstore-icon.png": "png",
+    "app/src/main/res/drawable/web.png": "png",
+  });
+  const drawn = part.pictures
+    .filter(({ slot }) => slot.role === "store-icon")
+    .map(({ path, slot }) => `${path} ${slot.width}`);
+  expect(drawn).toEqual([
+    "store/android/icon.png 512",
+    "app/src/main/ic_launcher-playstore.png 512",
+    "app/src/main/res/playstore-icon.png 512",
+  ]);
 });

@@ -43,8 +43,8 @@ function told(
   const place = where ? { ...placeAt({ file: shown, text: where.text }, where.at), text: "" } : undefined;
   const [code, message] =
     level === "stop"
-      ? (["secret-kept", `${shown} is ${says}, or holds one.`] as const)
-      : (["secret-likely", `${shown} holds what looks like ${says}.`] as const);
+      ? (["secret-kept", `${shown} ${where ? "holds" : "is"} ${says}.`] as const)
+      : (["secret-likely", `${shown} ${where ? "holds what looks like" : "is"} ${says}.`] as const);
   const detail = {
     severity: level === "stop" ? "error" : "warning",
     place,

@@ -22,6 +22,13 @@ const der = (rest: string): RegExp => new RegExp(`${sequence}${rest}`, "s");
 const written =
   "(?!\\$|%|<|\\{|\\*|@|env\\b|process\\b|System\\.|project\\b|properties\\b|null|true|false|none|changeme|change_me|example|your|xxx|placeholder|password|passwd|secret|todo|android[\"'\\s])[^\\s\"',;#]{6,}";
 
+/** A line that gives a password, whatever it is called there. */
+const password = (value: string): RegExp =>
+  new RegExp(
+    `^[ \\t]*["']?(?:export\\s+|val\\s+|def\\s+)?[\\w.-]*(?:password|passwd|passphrase|secret|api_?key|private_?key|access_?token)[\\w.-]*["']?${value}`,
+    "im",
+  );
+
 /**
  * What gives whoever has it more than the app: from the formats' own documentation. A debug key store's key is public by
  * convention (Android documentation, "Sign your app"), and keys that push and map files carry are in every app that is handed out.
@@ -144,10 +151,13 @@ export const secretKinds: readonly SecretKind[] = [
   {
     level: "warn",
     says: "a password",
-    content: new RegExp(
-      `^[ \\t]*["']?(?:export\\s+|val\\s+|def\\s+)?[\\w.-]*(?:password|passwd|passphrase|secret|api_?key|private_?key|access_?token)[\\w.-]*["']?[ \\t]*[=: ][ \\t]*["']?${written}`,
-      "im",
-    ),
-    within: /\.(properties|gradle|kts|ini|cfg|conf|toml|xcconfig|ya?ml|env)$/i,
+    content: password(`[ \\t]*[=: ][ \\t]*["']?${written}`),
+    within: /\.(properties|ini|cfg|conf|xcconfig|ya?ml|env)$/i,
+  },
+  {
+    level: "warn",
+    says: "a password",
+    content: password(`(?:[ \\t]*[=(]|[ \\t])[ \\t]*["']${written}`),
+    within: /\.(gradle|kts|toml)$/i,
   },
 ];

@@ -7,6 +7,7 @@ import type { MissingKind, Wants } from "../../values/missing.ts";
 import { type Platform, platformNames, platforms } from "../../values/platform.ts";
 import { hostFill, schemeFill } from "../addresses.ts";
 import { desktopCode } from "../desktop-code.ts";
+import { layeredIcon } from "../layered-icon.ts";
 import {
   type Fill,
   firstOfEachPlace,
@@ -26,6 +27,8 @@ interface Held {
   platform: Platform | undefined;
   fills: Fill[];
   pictures: PictureUse[];
+  /** Pictures that go with these, and that no variant gets as they are. */
+  brandFiles: string[];
   missing: Missing[];
   gaps: Problem[];
 }
@@ -56,7 +59,7 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
   );
   for (const { file, fills, pictures } of pages) {
     const of = (platform: Platform | undefined, own: Pick<Held, "fills" | "pictures">) =>
-      held.push({ file, platform, missing: [], gaps: [], ...own });
+      held.push({ file, platform, brandFiles: [], missing: [], gaps: [], ...own });
     of(undefined, { fills, pictures: [] });
     for (const { platform, use } of pictures) of(platform, { fills: [], pictures: [use] });
   }
@@ -67,6 +70,7 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
       platform: "desktop",
       fills: desktopCode(template, folderOf(shellAt.settings.file)),
       pictures: [],
+      brandFiles: [],
       missing: [],
       gaps: [],
     });
@@ -113,6 +117,7 @@ function heldBy(
     platform,
     fills: [],
     pictures: [],
+    brandFiles: [],
     missing: [],
     gaps: [],
   });
@@ -129,6 +134,13 @@ function heldBy(
     for (const { site } of below.filter(({ path }) => leadsTo(at, path))) {
       const path = posix.normalize(posix.join(folderOf(file), site.value));
       if (path.startsWith("..") || !/\.\w+$/.test(path)) continue;
+      if (path.endsWith(".icon") && template.has(`${path}/icon.json`)) {
+        const { fills, pictures, brandFiles } = layeredIcon(template, path);
+        held(platform).fills.push(...fills);
+        held(platform).pictures.push(...pictures);
+        held(platform).brandFiles.push(...brandFiles);
+        continue;
+      }
       const use = settingsPicture(template, drawn, path);
       if (use) held(platform).pictures.push(use);
       else held(platform).gaps.push(unwritten(template, site, file, path, platform));
@@ -221,7 +233,10 @@ function joined(part: PartSurvey, held: readonly Held[]): PartSurvey {
     fills,
     pictures: once,
     brandFiles: [
-      ...new Set([...part.brandFiles, ...held.flatMap((each) => each.pictures.map(({ path }) => path))]),
+      ...new Set([
+        ...part.brandFiles,
+        ...held.flatMap((each) => [...each.pictures.map(({ path }) => path), ...each.brandFiles]),
+      ]),
     ].sort(),
     missing: [...part.missing, ...held.flatMap((each) => each.missing)],
     gaps: [...part.gaps, ...held.flatMap((each) => each.gaps)],
