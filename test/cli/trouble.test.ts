@@ -71,3 +71,13 @@ test.each(["{", "[]", '{ "form": 1 }', ""])("a receipt that cannot be read: %j",
   writeFileSync(file, before);
   expect(oxalis(folder, "generate", "3-acre").code).toBe(0);
 });
+
+test.each([
+  [["art", "--csv", "--role", "maskabel"], "role-unknown", '"maskable"'],
+  [["art", "--json", "--role", "nonsense"], "role-unknown", "one of"],
+  [["clients", "--group", "nowhere"], "group-unknown", "expected"],
+])("%j names what is not there, and what is near", (args, code, expected) => {
+  const ran = oxalis(folder, ...args);
+  expect([ran.code, ran.out + ran.err]).toEqual([1, expect.stringContaining(code)]);
+  expect(ran.out + ran.err).toContain(expected);
+});

@@ -1,6 +1,8 @@
 import { resolve } from "node:path";
 import { allSlots, alphaSaid, families, fromSaid, zoneSaid } from "../../core/catalog/all.ts";
 import type { Slot } from "../../core/catalog/slot.ts";
+import { expectedAmong } from "../../core/problems/nearest.ts";
+import { refuse } from "../../core/problems/problem.ts";
 import { type Platform, platformNames } from "../../core/values/platform.ts";
 import { table } from "../view/table.ts";
 import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
@@ -16,6 +18,12 @@ interface Options {
 
 export async function run(_: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
+  const roles = [...new Set(allSlots.map(({ role }) => role))];
+  const { role: asked } = options;
+  if (asked !== undefined && !roles.some((role) => role.toLowerCase() === asked.toLowerCase()))
+    refuse("role-unknown", `No picture is of the role "${asked}".`, {
+      expected: expectedAmong(asked, roles, "a role that oxalis art lists"),
+    });
   const slots = allSlots.filter(
     ({ platform, role }) =>
       (options.platform ?? platform) === platform &&

@@ -1,9 +1,11 @@
 import { resolvePicked } from "../../core/derive/resolve.ts";
 import type { Resolved } from "../../core/derive/variant.ts";
-import { isError } from "../../core/problems/problem.ts";
+import { expectedAmong } from "../../core/problems/nearest.ts";
+import { isError, refuse } from "../../core/problems/problem.ts";
 import { stateOf } from "../../core/roster/state.ts";
 import type { Field } from "../../core/values/fields.ts";
 import type { Platform } from "../../core/values/platform.ts";
+import type { Workspace } from "../../core/workspace/read.ts";
 import { placed } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table, widthOf } from "../view/table.ts";
@@ -57,12 +59,26 @@ function identifiers(each: Resolved, platforms: readonly Platform[]): string {
 export async function run(keys: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
   const workspace = openWorkspace(options);
+  refuseUnknownGroup(workspace, options);
   const clients = (await resolvePicked(workspace, keys)).picked.filter((each) => wanted(each, options));
   const columns = columnsFor(workspace.agency.data.platforms);
   if (options.json) terminal.json({ clients: clients.map(asData) });
   else if (options.csv) await showCsv(clients, columns, terminal);
   else show(clients, columns, terminal);
   return clients.some(({ problems }) => problems.some(isError)) ? 1 : 0;
+}
+
+function refuseUnknownGroup({ agency, clients }: Workspace, { group }: Options): void {
+  const groups = [
+    ...new Set([
+      ...Object.keys(agency.data.groups),
+      ...clients.flatMap(({ brief }) => brief?.data.groups ?? []),
+    ]),
+  ];
+  if (group !== undefined && !groups.includes(group))
+    refuse("group-unknown", `No group is called "${group}".`, {
+      expected: expectedAmong(group, groups, "a name under groups in oxalis.yaml"),
+    });
 }
 
 const wanted = (each: Resolved, { state, group }: Options): boolean =>

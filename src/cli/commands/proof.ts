@@ -1,6 +1,6 @@
 import { relative, resolve } from "node:path";
 import { leadsDown } from "../../core/files/door.ts";
-import { writeTogether } from "../../core/files/together.ts";
+import { replaceFile } from "../../core/files/together.ts";
 import { makeProof } from "../../core/proof/proof.ts";
 import { counted, openTerminal, type Settings } from "../view/terminal.ts";
 import { openWorkspace } from "../view/workspace.ts";
@@ -16,7 +16,7 @@ export async function run(keys: string[], options: Settings & Options): Promise<
   const { html, shown, absent } = await makeProof(workspace, keys);
   const file = resolve(workspace.root, options.output);
   const inside = relative(workspace.root, file).replaceAll("\\", "/");
-  if (leadsDown(inside)) writeTogether(workspace.root, new Map([[inside, html]]));
+  if (leadsDown(inside)) replaceFile(workspace.root, inside, html);
   else writeWhole(file, html);
   const named = relative(process.cwd(), file) || file;
   if (options.json) terminal.json({ file, bytes: Buffer.byteLength(html), shown, absent });

@@ -1,4 +1,4 @@
-import { move, put, removeFile } from "./door.ts";
+import { lookAt, move, put, removeFile } from "./door.ts";
 import { scratchName } from "./scratch.ts";
 import { openTransaction } from "./transaction.ts";
 import { failed } from "./writer.ts";
@@ -15,17 +15,23 @@ export function writeTogether(root: string, files: ReadonlyMap<string, string>):
   transaction.commit();
 }
 
-/** Writes a file by which time is saved and nothing else: whole or not at all, and in silence where it cannot be. */
-export function keepFile(root: string, path: string, content: string | Uint8Array): void {
+/** Writes one file of a workspace: whole, or not at all. */
+export function replaceFile(root: string, path: string, content: string | Uint8Array): void {
   const beside = scratchName();
   try {
     put(root, beside, content);
     move(root, beside, path);
+  } catch (error) {
+    if (lookAt(root, beside)) removeFile(root, beside);
+    failed(path, error);
+  }
+}
+
+/** Writes a file by which time is saved and nothing else: in silence where it cannot be. */
+export function keepFile(root: string, path: string, content: string | Uint8Array): void {
+  try {
+    replaceFile(root, path, content);
   } catch {
-    try {
-      removeFile(root, beside);
-    } catch {
-      // There is no way to where it was.
-    }
+    // It is made again at the next run.
   }
 }

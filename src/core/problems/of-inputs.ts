@@ -78,9 +78,13 @@ export const ofInputs = {
     title: "Nothing is left for an identifier",
     fix: "Give one in the brief, as `identifiers.base`: at least two words of letters and digits with a full stop between them.",
   },
+  "role-unknown": {
+    title: "No picture is of this role",
+    fix: "Correct the name given to --role; `oxalis art` lists all of them.",
+  },
   "group-unknown": {
     title: "A group that oxalis.yaml does not have",
-    fix: "Correct the spelling in the brief, or add the group under `groups` in oxalis.yaml.",
+    fix: "Correct the spelling in the brief or behind --group, or add the group under `groups` in oxalis.yaml.",
   },
   "identifier-taken": {
     title: "Two clients with one identifier",
