@@ -1,4 +1,7 @@
+import { spawn } from "node:child_process";
+import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
+import { hostname } from "node:os";
 import { join } from "node:path";
 import { zipSync } from "fflate";
 import iconv from "iconv-lite";
@@ -284,4 +287,38 @@ test("a secret in the template stops every variant until it is taken out, left o
     [...contents(join(own, "variants/3-acre")).keys()].filter((file) => /deploy|\.env/.test(file)),
   ).toEqual([]);
   expect(oxalis(own, "audit").out).toContain("nothing of the template");
+});
+
+test("what a run that died had decided is brought to its end by the next command, also one that only reads", () => {
+  const own = workspaceWith(["3-acre"]);
+  const steps = [{ path: "clients/3-acre/brief.yaml" }];
+  const open = join(own, ".oxalis/open/1-a-0");
+  mkdirSync(join(open, "new"), { recursive: true });
+  mkdirSync(join(open, "old"));
+  const text = readFileSync(join(own, brief), "utf8").replace(/label:.*/, "label: Decided");
+  writeFileSync(join(open, "new/0"), text);
+  const sum = createHash("sha256").update(JSON.stringify(steps)).digest("hex");
+  writeFileSync(join(open, "list.json"), JSON.stringify({ form: 1, steps, sum }));
+  // While its run is alive, whoever only reads goes on without it.
+  const child = spawn("sleep", ["60"]);
+  const started = readFileSync(`/proc/${child.pid}/stat`, "utf8").split(") ").at(-1)?.split(" ")[19];
+  const boot = readFileSync("/proc/sys/kernel/random/boot_id", "utf8").trim();
+  const holder = {
+    form: 1,
+    token: "a",
+    pid: child.pid,
+    host: hostname(),
+    boot,
+    started,
+    since: "2026-01-01",
+  };
+  writeFileSync(join(own, ".oxalis/lock"), JSON.stringify(holder));
+  expect(oxalis(own, "explain", "3-acre", "app.label")).toMatchObject({
+    code: 0,
+    out: expect.not.stringContaining("Decided"),
+  });
+  child.kill("SIGKILL");
+  expect(oxalis(own, "explain", "3-acre", "app.label").out).toContain("Decided");
+  expect(readFileSync(join(own, brief), "utf8")).toBe(text);
+  expect(existsSync(open)).toBe(false);
 });

@@ -94,7 +94,7 @@ async function writeGuide(
   terminal: Terminal,
 ): Promise<number> {
   const { makeGuide } = await import("../../core/guide/guide.ts");
-  const html = makeGuide(openWorkspace(options), slots);
+  const html = makeGuide(await openWorkspace(options), slots);
   writeWhole(resolve(file), html);
   if (options.json) terminal.json({ file: resolve(file), bytes: Buffer.byteLength(html) });
   else if (!options.quiet) terminal.print(`The artwork guide is in ${terminal.out.cyan(file)}`);

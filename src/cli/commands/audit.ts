@@ -20,7 +20,7 @@ export async function run(keys: string[], options: Settings & Options): Promise<
   const { report } = options;
   const reporter = report === undefined ? undefined : reporterFor(report);
   let comparer: Comparer | undefined;
-  const findings = await audit(openWorkspace(options), keys, (folders) => {
+  const findings = await audit(await openWorkspace(options), keys, (folders) => {
     comparer = openComparer(folders);
     return comparer?.compare;
   }).finally(() => comparer?.close());

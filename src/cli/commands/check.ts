@@ -8,7 +8,7 @@ import { openWorkspace } from "../view/workspace.ts";
 
 export async function run(keys: string[], options: Settings): Promise<number> {
   const terminal = openTerminal(options);
-  const { clients, gaps } = await check(openWorkspace(options), keys);
+  const { clients, gaps } = await check(await openWorkspace(options), keys);
   const failed = [...gaps, ...clients.flatMap(({ problems }) => problems)].some(isError);
   if (options.json) {
     const data = clients.map(({ resolved, problems }) => ({

@@ -58,7 +58,7 @@ function identifiers(each: Resolved, platforms: readonly Platform[]): string {
 
 export async function run(keys: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
-  const workspace = openWorkspace(options);
+  const workspace = await openWorkspace(options);
   refuseUnknownGroup(workspace, options);
   const clients = (await resolvePicked(workspace, keys)).picked.filter((each) => wanted(each, options));
   const columns = columnsFor(workspace.agency.data.platforms);

@@ -21,7 +21,7 @@ interface Options {
 
 export async function run([key, wanted]: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
-  const workspace = openWorkspace(options);
+  const workspace = await openWorkspace(options);
   const [client] = pickClients(workspace, key === undefined ? [] : [key]);
   const picked =
     wanted === undefined

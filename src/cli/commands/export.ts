@@ -8,7 +8,7 @@ import { writeWhole } from "../view/write-whole.ts";
 
 export async function run([file = "", ...keys]: string[], options: Settings): Promise<number> {
   const terminal = openTerminal(options);
-  const workspace = openWorkspace(options);
+  const workspace = await openWorkspace(options);
   const { picked } = await resolvePicked(workspace, keys);
   const sheet = rosterSheet(picked);
   writeWhole(resolve(file), await sheetBytes(file, sheet));

@@ -12,7 +12,7 @@ interface Options {
 
 export async function run(keys: string[], options: Settings & Options): Promise<number> {
   const terminal = openTerminal(options);
-  const workspace = openWorkspace(options);
+  const workspace = await openWorkspace(options);
   const { html, shown, absent } = await makeProof(workspace, keys);
   const file = resolve(workspace.root, options.output);
   const inside = relative(workspace.root, file).replaceAll("\\", "/");

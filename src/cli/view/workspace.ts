@@ -1,5 +1,6 @@
-import { withLock } from "../../core/files/lock.ts";
+import { patience, withLock } from "../../core/files/lock.ts";
 import { hasOpen, settleOpen } from "../../core/files/transaction.ts";
+import { Refusal } from "../../core/problems/problem.ts";
 import { locateWorkspace, workspaceAt } from "../../core/workspace/locate.ts";
 import { readWorkspace, type Workspace } from "../../core/workspace/read.ts";
 import { atStage } from "../../core/workspace/stage.ts";
@@ -9,9 +10,27 @@ import type { Settings } from "./terminal.ts";
 export const workspaceRoot = ({ workspace }: Settings): string =>
   workspace === undefined ? locateWorkspace(process.cwd()) : workspaceAt(workspace);
 
-/** The workspace a command works in, read, and at the stage that is asked for. */
-export const openWorkspace = (settings: Settings): Workspace =>
-  atStage(readWorkspace(workspaceRoot(settings)), settings.stage);
+/** The workspace a command works in, read, and at the stage that is asked for; after what a dead run has left open is settled. */
+export async function openWorkspace(settings: Settings): Promise<Workspace> {
+  const root = workspaceRoot(settings);
+  if (hasOpen(root)) await settle(root);
+  return atStage(readWorkspace(root), settings.stage);
+}
+
+/** Settles what a dead run has left open; what a living one is about to settle itself is its own. */
+async function settle(root: string): Promise<void> {
+  try {
+    await withLock(
+      root,
+      async () => {},
+      () => settleOpen(root),
+      patience.step,
+    );
+  } catch (error) {
+    const isAlive = error instanceof Refusal && error.problems.some(({ code }) => code === "run-in-progress");
+    if (!isAlive) throw error;
+  }
+}
 
 /** Works in a workspace. Where that writes, it is held from before it is read: nothing is decided on what another run changes. */
 export async function inWorkspace<T>(
@@ -19,12 +38,9 @@ export async function inWorkspace<T>(
   writes: boolean,
   work: (workspace: Workspace) => Promise<T>,
 ): Promise<T> {
+  if (!writes) return work(await openWorkspace(settings));
   const root = workspaceRoot(settings);
-  const opened = () => work(atStage(readWorkspace(root), settings.stage));
-  if (writes) return holding(root, opened);
-  // What a run that died had decided is brought to its end by whichever command comes next, also one that only reads.
-  if (hasOpen(root)) await holding(root, async () => {});
-  return opened();
+  return holding(root, () => work(atStage(readWorkspace(root), settings.stage)));
 }
 
 /** Works in a workspace that is held, after what a dead run has left open is settled. */

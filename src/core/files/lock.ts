@@ -22,7 +22,7 @@ interface Holder {
 const lockFile = ".oxalis/lock";
 
 /** How long a run waits for another to end, and how often it looks, in milliseconds. */
-const patience = { all: 6_000, step: 250 };
+export const patience = { all: 6_000, step: 250 };
 
 /** What this process holds: tokens by workspace. */
 const held = new Map<string, string>();
@@ -37,9 +37,14 @@ const textOf = (path: string): string => {
 
 const bootOf = (): string => textOf("/proc/sys/kernel/random/boot_id");
 
-/** When a process was started, in ticks since the machine was (Linux, proc(5), stat, field 22); empty where nothing tells. */
-const startedOf = (pid: number): string =>
-  textOf(`/proc/${pid}/stat`).split(") ").at(-1)?.split(" ")[19] ?? "";
+/**
+ * When a process was started, in ticks since the machine was (Linux, proc(5), stat, fields 3 and 22); empty where nothing tells, and
+ * of one that has ended, though whoever started it has not taken note yet.
+ */
+const startedOf = (pid: number): string => {
+  const [state = "", ...fields] = textOf(`/proc/${pid}/stat`).split(") ").at(-1)?.split(" ") ?? [];
+  return /[ZX]/.test(state) ? "" : (fields[18] ?? "");
+};
 
 let counter = 0;
 
@@ -58,10 +63,15 @@ const self = (): Holder => ({
  * it, one that is dead has none. @param opened is done first, when the workspace is held.
  * @throws Refusal run-in-progress
  */
-export async function withLock<T>(root: string, work: () => Promise<T>, opened?: () => void): Promise<T> {
+export async function withLock<T>(
+  root: string,
+  work: () => Promise<T>,
+  opened?: () => void,
+  wait = patience.all,
+): Promise<T> {
   const holder = self();
   for (let waited = 0; !taken(root, holder); waited += patience.step) {
-    if (waited >= patience.all) throw new Refusal([inProgress(holderOf(root))]);
+    if (waited >= wait) throw new Refusal([inProgress(holderOf(root))]);
     await setTimeout(patience.step);
   }
   held.set(root, holder.token);
