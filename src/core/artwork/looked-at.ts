@@ -1,7 +1,5 @@
 import { lookAt } from "../files/door.ts";
-import { readInside } from "../files/folder.ts";
-import { sha256 } from "../files/hash.ts";
-import { keepFile } from "../files/together.ts";
+import { keepSummed, readSummed } from "../files/summed.ts";
 import type { Art } from "./judge.ts";
 import type { Unfit } from "./trial.ts";
 
@@ -39,26 +37,14 @@ export function openLookedAt(root: string): LookedAt {
     },
     save() {
       if (!changed || !lookAt(root, ".oxalis")) return;
-      const body = JSON.stringify({ form, pictures: Object.fromEntries(used) });
-      keepFile(root, file, sha256(body) + body);
+      keepSummed(root, file, { form, pictures: Object.fromEntries(used) });
     },
   };
 }
 
 const file = ".oxalis/pictures.json";
 
-/** What was kept, where the sum in front is that of all that follows. */
 function read(root: string): Map<string, Looked> {
-  try {
-    const text = Buffer.from(readInside(root, file, file)).toString();
-    const body = text.slice(64);
-    if (text.slice(0, 64) !== sha256(body)) return new Map();
-    const { form: written, pictures } = JSON.parse(body) as {
-      form: number;
-      pictures: Record<string, Looked>;
-    };
-    return new Map(written === form ? Object.entries(pictures) : []);
-  } catch {
-    return new Map();
-  }
+  const kept = readSummed(root, file) as { form: number; pictures: Record<string, Looked> } | undefined;
+  return new Map(kept?.form === form ? Object.entries(kept.pictures) : []);
 }

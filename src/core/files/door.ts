@@ -24,8 +24,8 @@ import { refuse } from "../problems/problem.ts";
  * names a path relative to the root, and every folder on the way is looked at when it is used; a link there is refused.
  */
 
-/** By callbacks: the file handles of Node's promises take longer than writing a small file. */
-const writeSoon = promisify(writeFile);
+/** By callbacks: the file handles of Node's promises take longer than writing a small file. To a path that was settled here. */
+export const writeSoon = promisify(writeFile);
 
 /** Marks that no part of a path may have: they would lead elsewhere on some system. */
 const misleading = process.platform === "win32" ? /[\0\\:]/ : /\0/;
@@ -98,9 +98,8 @@ export const putSoon = (
   mode = 0o644,
 ): Promise<void> => writeSoon(through(root, path, true), content, { mode, flag: "wx" });
 
-/** Copies a file that was found by the reading door; where the file system can, without taking room. */
-export function copyIn(root: string, path: string, from: string, mode: number): void {
-  const target = through(root, path, true);
+/** Copies a file that was found by the reading door to a path that was settled by this one; where the file system can, without taking room. */
+export function copyTo(target: string, from: string, mode: number): void {
   copyFileSync(from, target, constants.COPYFILE_FICLONE | constants.COPYFILE_EXCL);
   if ((statSync(target).mode & 0o777) !== mode) chmodSync(target, mode);
 }
@@ -109,12 +108,10 @@ export function copyIn(root: string, path: string, from: string, mode: number): 
 export const move = (root: string, from: string, to: string): void =>
   renameSync(through(root, from), through(root, to, true));
 
-/** Removes a file, and the folders above it that are empty then, up to one that stays. A link is removed, not what it leads to. */
-export function removeFile(root: string, path: string, upTo?: string): void {
+/** Removes a file. A link is removed, not what it leads to; a folder stays. */
+export function removeFile(root: string, path: string): void {
   const stat = lookAt(root, path);
-  if (stat?.isDirectory()) return;
-  if (stat) rmSync(through(root, path), { force: true });
-  if (upTo !== undefined) pruneAbove(root, path, upTo);
+  if (stat && !stat.isDirectory()) rmSync(through(root, path), { force: true });
 }
 
 /** Removes the folders above a path that are empty, up to one that stays. */

@@ -3,6 +3,7 @@ import { hostname } from "node:os";
 import { setTimeout } from "node:timers/promises";
 import { type Problem, problem, Refusal } from "../problems/problem.ts";
 import { lookAt, move, nameAnew, put, removeFile, removeTree, through } from "./door.ts";
+import { isRunning } from "./running.ts";
 import { scratchName } from "./scratch.ts";
 
 /** Who holds a workspace. */
@@ -128,13 +129,7 @@ function holderOf(root: string, file = lockFile): Holder | undefined {
 /** Whether a holder's process has ended; of one on another machine nobody here can tell. */
 function isDead({ host, boot, pid, started }: Holder): boolean {
   if (host !== hostname()) return false;
-  if (boot !== bootOf()) return true;
-  try {
-    process.kill(pid, 0);
-  } catch (error) {
-    return (error as NodeJS.ErrnoException).code === "ESRCH";
-  }
-  return started !== startedOf(pid);
+  return boot !== bootOf() || !isRunning(pid) || started !== startedOf(pid);
 }
 
 function inProgress(holder: Holder | undefined): Problem {

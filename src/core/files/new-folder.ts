@@ -1,14 +1,10 @@
-import { chmodSync, constants, copyFileSync, mkdirSync, statSync, writeFile, writeFileSync } from "node:fs";
+import { mkdirSync, writeFileSync } from "node:fs";
 import { dirname } from "node:path";
-import { promisify } from "node:util";
 import { refuse } from "../problems/problem.ts";
-import { leadsDown, makeFolder, move, removeTree } from "./door.ts";
+import { copyTo, leadsDown, makeFolder, move, removeTree, writeSoon } from "./door.ts";
 import { assertHeld } from "./lock.ts";
 import { scratchName } from "./scratch.ts";
 import { failed, modeOf, type Writer } from "./writer.ts";
-
-/** By callbacks: the file handles of Node's promises take longer than writing a small file. */
-const writeSoon = promisify(writeFile);
 
 /**
  * Writes a folder that is not there yet: all of it beside, and in one step into its place. Until then there is nothing of it,
@@ -55,8 +51,7 @@ export function openNewFolder(root: string, folder: string): Writer {
       try {
         const target = placed(file);
         if (bytes) return writeFileSync(target, bytes, { mode });
-        copyFileSync(from, target, constants.COPYFILE_FICLONE);
-        if ((statSync(target).mode & 0o777) !== mode) chmodSync(target, mode);
+        copyTo(target, from, mode);
       } catch (error) {
         stopped(file, error);
       }

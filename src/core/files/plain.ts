@@ -22,7 +22,7 @@ function fill(descriptor: number, buffer: Buffer): number {
 }
 
 /** Reads a file that a listing showed as one; undefined where it is larger than the limit, in bytes. */
-export function readPlain(path: string, limit: number): Uint8Array | undefined {
+export function readPlain(path: string, limit: number): Buffer | undefined {
   const descriptor = openPlain(path);
   try {
     const { size } = fstatSync(descriptor);

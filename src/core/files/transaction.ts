@@ -1,8 +1,9 @@
 import { closeSync, fsyncSync, openSync, readFileSync } from "node:fs";
 import { join } from "node:path";
+import { basename, dirname } from "node:path/posix";
 import { problem, Refusal, refuse } from "../problems/problem.ts";
 import {
-  copyIn,
+  copyTo,
   leadsDown,
   lookAt,
   makeFolder,
@@ -12,6 +13,7 @@ import {
   put,
   putSoon,
   removeTree,
+  through,
 } from "./door.ts";
 import { sha256 } from "./hash.ts";
 import { assertHeld } from "./lock.ts";
@@ -69,7 +71,7 @@ export function openTransaction(
   return {
     put: (path, content, mode) => put(root, next({ path }), content, mode),
     putSoon: (path, content, mode) => putSoon(root, next({ path }), content, mode),
-    copy: (path, from, mode) => copyIn(root, next({ path }), from, mode),
+    copy: (path, from, mode) => copyTo(through(root, next({ path }), true), from, mode),
     remove: (path) => void next({ path, gone: true }),
     commit() {
       if (steps.length === 0) return removeTree(root, own);
@@ -81,7 +83,7 @@ export function openTransaction(
         for (const file of [...steps.flatMap((step, at) => (step.gone ? [] : [`new/${at}`])), listFile])
           settleOnDisk(join(root, own, file));
       assertHeld(root);
-      const decided = `${openFolder}/${own.slice(own.lastIndexOf("/") + 1)}`;
+      const decided = `${openFolder}/${basename(own)}`;
       makeFolder(root, openFolder);
       move(root, own, decided);
       const failed = carryOut(root, decided, steps, options.keeps);
@@ -159,7 +161,7 @@ function back(root: string, folder: string, steps: readonly Step[]): void {
 /** Moved away as a whole first: what is removed by halves is not taken for something that is open. */
 function drop(root: string, folder: string): void {
   const away = scratchName();
-  makeFolder(root, away.slice(0, away.lastIndexOf("/")));
+  makeFolder(root, dirname(away));
   move(root, folder, away);
   removeTree(root, away);
 }

@@ -32,14 +32,10 @@ export function openCache(root: string): Cache {
         const path = through(root, pathOf(fingerprint));
         const kept = readPlain(path, largest);
         const content = kept?.subarray(sumLength);
-        if (
-          !kept ||
-          !content ||
-          Buffer.from(kept).toString("latin1", 0, sumLength) !== sumOf(fingerprint, content)
-        )
+        if (!kept || !content || kept.toString("latin1", 0, sumLength) !== sumOf(fingerprint, content))
           return undefined;
         touch(root, pathOf(fingerprint));
-        return Buffer.from(content);
+        return content;
       } catch {
         return undefined;
       }

@@ -1,6 +1,6 @@
 import { glanceAt, readInside } from "../files/folder.ts";
 import { sha256 } from "../files/hash.ts";
-import { keepFile } from "../files/together.ts";
+import { keepSummed, readSummed } from "../files/summed.ts";
 import type { Problem } from "../problems/problem.ts";
 import { type Receipt, receiptFile } from "./receipt.ts";
 
@@ -38,16 +38,8 @@ const recordFile = ({ name }: Kept): string => `.oxalis/made/${name}.json`;
 
 /** What is known of a variant; undefined where nothing is, or it cannot be read. */
 export function readRecord(kept: Kept): Made | undefined {
-  try {
-    const file = recordFile(kept);
-    const text = Buffer.from(readInside(kept.root, file, file)).toString();
-    // The sum of all that follows stands in front: a record that was changed is none.
-    const [sum, body = ""] = [text.slice(0, 64), text.slice(64)];
-    const record = sum === sha256(body) ? (JSON.parse(body) as Made) : undefined;
-    return record?.form === 3 && record.name === kept.name ? record : undefined;
-  } catch {
-    return undefined;
-  }
+  const record = readSummed(kept.root, recordFile(kept)) as Made | undefined;
+  return record?.form === 3 && record.name === kept.name ? record : undefined;
 }
 
 /** The record as it is to be kept from now on, where every file of a variant is as it says; undefined where one is not. */
@@ -93,8 +85,7 @@ function seenOf({ size, ctimeMs, ino }: Looks, hash: string, now: number): Seen 
 /** Keeps a record. One that cannot be made or written costs time, nothing else. */
 export function keepRecord(kept: Kept, made: () => Made): void {
   try {
-    const body = JSON.stringify(made());
-    keepFile(kept.root, recordFile(kept), sha256(body) + body);
+    keepSummed(kept.root, recordFile(kept), made());
   } catch {
     // It is made again at the next run.
   }

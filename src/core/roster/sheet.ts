@@ -11,8 +11,6 @@ import { guardWorkbook, sheetLimits } from "./workbook.ts";
 /** A sheet as text, row by row; the first row holds the headings. */
 export type Sheet = string[][];
 
-const limits = sheetLimits;
-
 /** How a sheet was read, and what a producer is told of it. */
 export interface ReadSheet {
   sheet: Sheet;
@@ -26,16 +24,16 @@ export interface ReadSheet {
 export async function readSheet(folder: string, file: string, encoding?: string): Promise<ReadSheet> {
   const bytes = readInside(folder, file, file);
   const shown = basename(file);
-  if (bytes.length > limits.bytes)
-    refuse("file-too-large", `${shown} has ${bytes.length} bytes; the limit is ${limits.bytes}.`);
+  if (bytes.length > sheetLimits.bytes)
+    refuse("file-too-large", `${shown} has ${bytes.length} bytes; the limit is ${sheetLimits.bytes}.`);
   const decoded = isZip(bytes) ? undefined : decodeSheet(bytes, shown, encoding);
   const quotes: number[] = [];
   const sheet = decoded ? readCsv(decoded.text, shown, quotes) : await readXlsx(bytes, shown);
   const filled = sheet.map((row) => row.map((cell) => unguarded(cell.trim())));
   while (filled.at(-1)?.every((cell) => cell === "")) filled.pop();
   if (filled.length < 2) refuse("sheet-unreadable", `${shown} has no rows below its headings.`);
-  if (filled.length > limits.rows)
-    refuse("file-too-large", `${shown} has ${filled.length} rows; the limit is ${limits.rows}.`);
+  if (filled.length > sheetLimits.rows)
+    refuse("file-too-large", `${shown} has ${filled.length} rows; the limit is ${sheetLimits.rows}.`);
   return { sheet: filled, quotes, ...(decoded?.guessed ? { guessed: decoded.guessed } : {}) };
 }
 
@@ -45,7 +43,7 @@ async function readXlsx(bytes: Uint8Array, shown: string): Promise<Sheet> {
   try {
     guardWorkbook(bytes, shown);
     const [first] = await readXlsxFile(Buffer.from(bytes));
-    return (first?.data ?? []).map((row) => row.slice(0, limits.columns).map((cell) => cellText(cell)));
+    return (first?.data ?? []).map((row) => row.slice(0, sheetLimits.columns).map((cell) => cellText(cell)));
   } catch (error) {
     if (error instanceof Refusal) throw error;
     refuse("sheet-unreadable", `${shown} is not an XLSX file that can be read: ${(error as Error).message}.`);
@@ -66,47 +64,34 @@ function delimiterOf(text: string): string {
   return counts.reduce((most, each) => (each.count > most.count ? each : most)).mark;
 }
 
-/** Reads no further than the limits; a quote in the middle of a cell is a mark like others. */
-function readCsv(text: string, shown: string, quotes: number[]): Sheet {
-  const delimiter = delimiterOf(text);
-  const options = {
-    delimiter,
-    relaxColumnCount: true,
-    skipEmptyLines: false,
-    bom: true,
-    to: limits.rows + 1,
-    maxRecordSize: 4 * 1024 * 1024,
-    onRecord: (record: string[], { lines }: { lines: number }) => {
-      if (record.length > limits.columns)
-        refuse(
-          "file-too-large",
-          `${shown}, line ${lines} has ${record.length} columns; the limit is ${limits.columns}.`,
-        );
-      return record;
-    },
-  };
+/** Reads no further than the limits. A quote in the middle of a cell is a mark like others: then all is read again, leniently. */
+function readCsv(text: string, shown: string, quotes: number[], relaxQuotes = false): Sheet {
   try {
-    return parse(text, options);
+    return parse(text, {
+      delimiter: delimiterOf(text),
+      relaxColumnCount: true,
+      relaxQuotes,
+      skipEmptyLines: false,
+      bom: true,
+      to: sheetLimits.rows + 1,
+      maxRecordSize: 4 * 1024 * 1024,
+      onRecord: (record: string[], { lines }) => {
+        if (record.length > sheetLimits.columns)
+          refuse(
+            "file-too-large",
+            `${shown}, line ${lines} has ${record.length} columns; the limit is ${sheetLimits.columns}.`,
+          );
+        return record;
+      },
+    });
   } catch (error) {
     if (error instanceof Refusal) throw error;
     const { code, lines, message } = error as Error & { code?: string; lines?: number };
     const isStray = code === "INVALID_OPENING_QUOTE" || code === "CSV_INVALID_CLOSING_QUOTE";
-    if (!isStray)
+    if (relaxQuotes || !isStray)
       return refuse("sheet-unreadable", `${shown} is not a CSV file that can be read: ${message}.`);
     if (lines !== undefined) quotes.push(lines);
-    return lenient(text, shown, options);
-  }
-}
-
-function lenient(text: string, shown: string, options: object): Sheet {
-  try {
-    return parse(text, { ...options, relaxQuotes: true }) as unknown as Sheet;
-  } catch (error) {
-    if (error instanceof Refusal) throw error;
-    return refuse(
-      "sheet-unreadable",
-      `${shown} is not a CSV file that can be read: ${(error as Error).message}.`,
-    );
+    return readCsv(text, shown, quotes, true);
   }
 }
 

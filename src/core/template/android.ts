@@ -3,6 +3,7 @@ import type { Slot } from "../catalog/slot.ts";
 import type { Folder } from "../files/folder.ts";
 import { placeAt } from "../files/source.ts";
 import { problem } from "../problems/problem.ts";
+import { opensApp } from "../splice/android-manifest.ts";
 import { type GradleToken, gradleSettings, keyedSite, settingsNamed } from "../splice/gradle.ts";
 import { emptySite, type Site } from "../splice/site.ts";
 import { attributeOf, attributeSite, find, findAll, parseXml, walk, type XmlElement } from "../splice/xml.ts";
@@ -208,12 +209,6 @@ function madeFromNamespace({ statements }: AppModule): Fill[] {
 /** Elements that may have an icon of the app's own. */
 const iconsOf = (root: XmlElement): XmlElement[] =>
   ["application", "activity", "activity-alias"].flatMap((name) => findAll(root, name));
-
-/** Whether an activity is one that people open the app by. */
-export const opensApp = (activity: XmlElement): boolean =>
-  findAll(activity, "category").some(
-    (each) => attributeOf(each, "android:name") === "android.intent.category.LAUNCHER",
-  );
 
 /** Whether an element's label is the app's: its own, or that of an activity by which people open it. Others say what they do. */
 const isAppItself = (element: XmlElement): boolean =>

@@ -1,12 +1,12 @@
 import { findNodeAtLocation } from "jsonc-parser";
 import { type Folder, textIfAny } from "../files/folder.ts";
+import { opensApp } from "../splice/android-manifest.ts";
 import { jsonSite, memberSite, parseJson } from "../splice/json.ts";
 import { entry, type OpenStep, openStepSite, parseOpenStep, textOf } from "../splice/openstep.ts";
 import { plistStart } from "../splice/plist.ts";
 import { emptySite, type Site } from "../splice/site.ts";
 import { attributeSite, find, findAll, parseXml, type XmlElement } from "../splice/xml.ts";
 import type { Platform } from "../values/platform.ts";
-import { opensApp } from "./android.ts";
 import { type Fill, filesOf, type PartSurvey } from "./survey.ts";
 import { isWebManifest } from "./web-manifest.ts";
 import { isPackageManifest } from "./windows.ts";

@@ -50,15 +50,16 @@ export function identifierFills(
   const fills = everySetting({ ...part, targets: all }).flatMap((settings) =>
     settings.sites(identifierSetting).flatMap((site) => identifierFill(settings, site, identifier, holds, 0)),
   );
-  const known = new Set(fills.map(({ site }) => site.start));
+  const placeOf = ({ file, start }: Site) => `${file}:${start}`;
+  const known = new Set(fills.map(({ site }) => placeOf(site)));
   const apart = part.targets
     .filter(({ system }) => system === "watch" || system === "other")
     .flatMap(({ settings }) => settings.flatMap((each) => each.sites(identifierSetting)))
-    .filter(({ start, value }) => !known.has(start) && /^[\w-]+(\.[\w-]+)+$/.test(value));
+    .filter((site) => !known.has(placeOf(site)) && /^[\w-]+(\.[\w-]+)+$/.test(site.value));
   // Under another condition the app may be called otherwise: for a device, for a configuration.
   const otherwise = app.settings
     .flatMap((settings) => settings.sites(identifierSetting))
-    .filter(({ start, value }) => !known.has(start) && value !== "" && !/\$[({]/.test(value));
+    .filter((site) => !known.has(placeOf(site)) && site.value !== "" && !/\$[({]/.test(site.value));
   return [
     ...fills,
     ...apart.map((site) => besideIdentifier(site, identifier, holds)),

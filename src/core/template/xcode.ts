@@ -2,6 +2,7 @@ import { posix } from "node:path";
 import type { Folder } from "../files/folder.ts";
 import { entry, itemsOf, type OpenStep, openStepSite, parseOpenStep, textOf } from "../splice/openstep.ts";
 import type { Site } from "../splice/site.ts";
+import { isOfCode } from "../values/xcode-products.ts";
 import { configurationFile, settingSites } from "./xcconfig.ts";
 import { type Settings, settingsOf } from "./xcode-settings.ts";
 
@@ -55,11 +56,8 @@ const appTypes = new Set(
 
 export const isApp = ({ productType }: XcodeTarget): boolean => appTypes.has(productType);
 
-/** Kinds of products that nobody installs by themselves: tests, and libraries that only code refers to (Apple, product types). */
-const ofCode = /\.(bundle(\.[\w-]+)?|framework(\.static)?|library\.\w+|tool|metal-library)$/;
-
 /** Whether people get a target's product: an app, or what an app brings along for a system to show. */
-export const isShipped = ({ productType }: XcodeTarget): boolean => !ofCode.test(productType);
+export const isShipped = ({ productType }: XcodeTarget): boolean => !isOfCode(productType);
 
 /** An app that stands for itself, not one that another brings along. */
 export const isMainApp = ({ productType, system }: XcodeTarget): boolean =>

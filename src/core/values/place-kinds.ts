@@ -13,6 +13,9 @@ interface CodePlace {
   reason: string;
 }
 
+/** Before the names of settings that are of no app. */
+export const inNoApp = "in no app: ";
+
 /** Every place that only code refers to, each with its reason. By file, then by what stands there. */
 export const codePlaces: readonly CodePlace[] = [
   {
@@ -87,7 +90,7 @@ export const codePlaces: readonly CodePlace[] = [
   },
   {
     file: /\.pbxproj$/,
-    at: /^in no app: /,
+    at: new RegExp(`^${inNoApp}`),
     reason: "settings of tests and libraries, which nobody installs by themselves",
   },
   {

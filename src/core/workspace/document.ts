@@ -27,7 +27,7 @@ const deepest = 24;
 
 /** Longest file taken, in characters; most values in it. */
 const largest = 2 * 1024 * 1024;
-const most = { nodes: 20_000, depth: deepest };
+const mostNodes = 20_000;
 
 /** Parses YAML 1.2. An empty file is an empty mapping. Throws a Refusal with every syntax error. */
 export function parseYaml(source: Source): Document {
@@ -95,8 +95,8 @@ function refuseNodes(source: Source, doc: YamlDocument.Parsed): void {
     Node(key, node) {
       // Worked out only where it is told: it counts lines from the start.
       const at = () => placeAt(source, node.range?.[0] ?? 0);
-      if (++nodes > most.nodes)
-        refuse("file-too-large", `${source.file} holds more than ${most.nodes} values.`, { place: at() });
+      if (++nodes > mostNodes)
+        refuse("file-too-large", `${source.file} holds more than ${mostNodes} values.`, { place: at() });
       if (!isScalar(node) || typeof node.value !== "string") return;
       if (key === "key" && given.has(node.value))
         refuse("key-unknown", `"${node.value}" cannot be a name.`, { place: at() });
@@ -117,7 +117,7 @@ function refuseNodes(source: Source, doc: YamlDocument.Parsed): void {
       }
     },
     Pair(_, pair, path) {
-      if (path.length > most.depth * 2)
+      if (path.length > deepest * 2)
         refuse("yaml-syntax", `${source.file} is nested too deeply.`, {
           place: placeAt(source, (pair.key as Node | undefined)?.range?.[0] ?? 0),
         });

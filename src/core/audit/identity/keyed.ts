@@ -1,13 +1,16 @@
 import { type Folder, textIfAny } from "../../files/folder.ts";
 import type { Source } from "../../files/source.ts";
 import { Refusal } from "../../problems/problem.ts";
+import { opensApp } from "../../splice/android-manifest.ts";
 import { htmlAttribute, htmlAttributeSite, htmlElements, htmlTextSite } from "../../splice/html.ts";
 import { lineSites } from "../../splice/lines.ts";
 import { entry, itemsOf, type OpenStep, parseOpenStep, textOf } from "../../splice/openstep.ts";
 import { plistStrings } from "../../splice/plist.ts";
 import { readResourceScript } from "../../splice/resource-script.ts";
 import { openSettings } from "../../splice/settings.ts";
-import { attributeOf, findAll, parseXml, walk } from "../../splice/xml.ts";
+import { attributeOf, parseXml, walk } from "../../splice/xml.ts";
+import { inNoApp } from "../../values/place-kinds.ts";
+import { isOfCode } from "../../values/xcode-products.ts";
 
 /** A value in a file, and what leads to it: keys and positions, elements and attributes, joined by full stops. */
 export interface Keyed {
@@ -68,11 +71,7 @@ const xml: Reader = (_, source) =>
 /** A manifest, of which only labels by which people know the app are called so: its own, and those of what opens it. */
 const androidManifest: Reader = (file, source, template) => {
   const apart = [...walk(parseXml(source))].filter(
-    (element) =>
-      element.name !== "application" &&
-      !findAll(element, "category").some(
-        (each) => attributeOf(each, "android:name") === "android.intent.category.LAUNCHER",
-      ),
+    (element) => element.name !== "application" && !opensApp(element),
   );
   const labels = new Set(apart.flatMap(({ attributes }) => attributes.get("android:label")?.start ?? []));
   return xml(file, source, template).map((each) =>
@@ -85,7 +84,7 @@ const xcodeProject: Reader = (file, source, template) => {
   const objects = entry(parseOpenStep(source), "objects");
   const byId = (id: OpenStep | undefined) => entry(objects, textOf(id) ?? "");
   const apart = (objects?.kind === "group" ? [...objects.entries.values()] : [])
-    .filter((target) => productsOfCode.test(textOf(entry(target, "productType")) ?? ""))
+    .filter((target) => isOfCode(textOf(entry(target, "productType")) ?? ""))
     .flatMap((target) => itemsOf(entry(byId(entry(target, "buildConfigurationList")), "buildConfigurations")))
     .flatMap((id) => byId(id) ?? []);
   return lines(plainLine)(file, source, template).map((each) =>
@@ -94,12 +93,6 @@ const xcodeProject: Reader = (file, source, template) => {
       : each,
   );
 };
-
-/** Before the names of settings that are of no app. */
-const inNoApp = "in no app: ";
-
-/** Product types of tests and libraries (Apple, product types). */
-const productsOfCode = /\.(bundle(\.[\w-]+)?|framework(\.static)?|library\.\w+|tool)$/;
 
 const plist: Reader = (file, source) =>
   plistStrings(file, source).map(({ path, site }) => ({
