@@ -276,6 +276,17 @@ test("a secret in the template stops every variant until it is taken out, left o
     "Quayside",
   );
   expect(started.err).toContain("[secret-kept]");
+  const asData = oxalis(
+    temporaryFolder(),
+    "init",
+    "a/new/studio",
+    "--template",
+    join(own, "template"),
+    "--json",
+  );
+  expect(asData.code).toBe(0);
+  const { secrets } = JSON.parse(asData.out) as { secrets: { code: string }[] };
+  expect(secrets.map(({ code }) => code).sort()).toEqual(["secret-kept", "secret-likely"]);
   const notes = join(own, "template.yaml");
   const before = readFileSync(notes, "utf8");
   writeFileSync(notes, `${before}\nallow:\n  - { file: "web/deploy.txt", reason: public }\n`);

@@ -1,9 +1,9 @@
 import { cpSync, existsSync, readdirSync, writeFileSync } from "node:fs";
 import { dirname, join, relative, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
+import { makeRoot } from "../../core/files/door.ts";
 import { refuse } from "../../core/problems/problem.ts";
 import { openTerminal, type Settings } from "../view/terminal.ts";
-import { makeFolders } from "../view/write-whole.ts";
 
 /** The example that ships with the program. */
 function shippedDemo(): string {
@@ -23,7 +23,7 @@ export async function run([folder = "."]: string[], options: Settings): Promise<
   if (existsSync(target) && readdirSync(target).length > 0)
     refuse("folder-in-use", `${target} is there and not empty.`);
   try {
-    makeFolders(target);
+    makeRoot(target);
   } catch (error) {
     refuse("write-failed", `${target} could not be made: ${(error as Error).message}.`);
   }

@@ -137,7 +137,7 @@ function close(shown: string, { files }: Initiated, dryRun: boolean, { out, prin
   print(out.dim(`Next: ${way}oxalis import <your roster>, oxalis check`));
 }
 
-const asData = ({ accounts, unclear, left, suggestions, colors, files }: Initiated): object => ({
+const asData = ({ accounts, unclear, secrets, left, suggestions, colors, files }: Initiated): object => ({
   parts: accounts.map(({ values, missing, gaps, ...rest }) => ({
     ...rest,
     values: values.map(placed),
@@ -145,6 +145,7 @@ const asData = ({ accounts, unclear, left, suggestions, colors, files }: Initiat
     gaps: gaps.map(placed),
   })),
   unclear: unclear.map(placed),
+  secrets: secrets.map(placed),
   fill: suggestions,
   colors: colors.map(placed),
   left: left.map(({ text, place }: Elsewhere) => placed({ text, place })),

@@ -75,6 +75,16 @@ function makeOne(path: string): void {
   }
 }
 
+/**
+ * Makes a folder that a user named, and those above it, wherever that is: a root to be. One at a time, since Node's own way never
+ * comes to an end where a system refuses to tell why.
+ */
+export function makeRoot(path: string): void {
+  if (lstatSync(path, { throwIfNoEntry: false })) return;
+  makeRoot(dirname(path));
+  makeOne(path);
+}
+
 /** Writes a new file. */
 export const put = (root: string, path: string, content: string | Uint8Array, mode = 0o644): void =>
   writeFileSync(through(root, path, true), content, { mode, flag: "wx" });

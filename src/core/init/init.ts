@@ -1,8 +1,10 @@
 import { join, relative, resolve, sep } from "node:path";
 import { stringify } from "yaml";
+import { makeRoot } from "../files/door.ts";
 import { isFolder, isThere, openFolder } from "../files/folder.ts";
 import { type Place, placeAt } from "../files/source.ts";
 import { writeTogether } from "../files/together.ts";
+import { failed } from "../files/writer.ts";
 import { type Problem, refuse } from "../problems/problem.ts";
 import { ownColors } from "../template/colors.ts";
 import { notUnderstood } from "../template/no-app.ts";
@@ -72,7 +74,7 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
     ["template.yaml", templateText(suggestions, colors)],
   ]);
   if (!isThere(join(folder, ".gitignore"))) files.set(".gitignore", "variants/\n.oxalis/\n");
-  if (!dryRun) writeTogether(resolve(folder), files);
+  if (!dryRun) writeNew(resolve(folder), files);
   return {
     accounts: parts.map((part) => accountOf(opened, part)),
     secrets: findSecrets(opened, opened.list()).map(({ problem }) => problem),
@@ -85,6 +87,16 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
     colors,
     files,
   };
+}
+
+/** Writes the files of a workspace whose folder may not be there yet. */
+function writeNew(root: string, files: ReadonlyMap<string, string>): void {
+  try {
+    makeRoot(root);
+  } catch (error) {
+    failed(root, error);
+  }
+  writeTogether(root, files);
 }
 
 const agencyText = (agency: string, year: number, template: string, platforms: readonly string[]): string =>
