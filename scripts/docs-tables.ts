@@ -1,6 +1,6 @@
 // The tables of the program that docs/ shows.
 export { carriers, termPlaces } from "../src/core/audit/identity/carriers.ts";
-export { words } from "../src/core/derive/words.ts";
+export { words } from "../src/core/derive/fields/words.ts";
 export { problemKinds } from "../src/core/problems/catalogue.ts";
 export { answerForms, fileForms } from "../src/core/values/answer-forms.ts";
 export { fieldNames, fields } from "../src/core/values/fields.ts";

@@ -1,14 +1,10 @@
 import { availableParallelism } from "node:os";
 import { Worker } from "node:worker_threads";
-import type { Compare, Pairs } from "../core/files/same.ts";
+import type { Pairs } from "../core/files/reading/same.ts";
+import type { Comparer } from "../core/operations/ports.ts";
 
 /** Fewer folders are compared sooner than a thread has started. */
 const leastFolders = 6;
-
-export interface Comparer {
-  compare: Compare;
-  close(): void;
-}
 
 /**
  * Compares folders in a thread of its own, so that one is read while another is judged; undefined where there is one core, or

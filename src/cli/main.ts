@@ -1,6 +1,7 @@
 import { type Argument, Command, CommanderError, Option } from "commander";
-import { register } from "./commands/register.ts";
 import { loadWork } from "./load-work.ts";
+import { register } from "./rows/register.ts";
+import { type CommandName, rows } from "./rows/table.ts";
 import { version } from "./version.ts";
 
 /** Exit codes: 0 fine, 1 findings or a failure, 2 wrong use, 130 interrupted. */
@@ -35,7 +36,10 @@ const program = new Command("oxalis")
   })
   .showHelpAfterError("(oxalis --help lists what there is)")
   .exitOverride();
-register(program);
+for (const name of Object.keys(rows) as CommandName[])
+  register(program, name, rows[name], async (args, options) => {
+    process.exitCode = await loadWork(name).call(name, args, options);
+  });
 
 try {
   await program.parseAsync();

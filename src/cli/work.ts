@@ -1,8 +1,15 @@
+import type { Run } from "./command.ts";
+import { openPorts } from "./ports.ts";
+import { given } from "./rows/row.ts";
+import { type CommandName, rows } from "./rows/table.ts";
+import { showFailure } from "./view/failure.ts";
+import { openTerminal, type Settings } from "./view/terminal.ts";
+
 /** The work of all commands: built as one script of its own, which the start loads when a command is called. */
 export { reportFailure } from "./view/failure.ts";
 
-/** Each command's module, by the command's name. */
-export const commands = {
+/** Each command's module, loaded when it is called. */
+const commands: { readonly [N in CommandName]: () => Promise<{ run: Run<N> }> } = {
   import: () => import("./commands/import.ts"),
   export: () => import("./commands/export.ts"),
   clean: () => import("./commands/clean.ts"),
@@ -19,3 +26,15 @@ export const commands = {
   "rename-identifier": () => import("./commands/rename-identifier.ts"),
   proof: () => import("./commands/proof.ts"),
 };
+
+/** Does what a command line asks for; gives the exit code. */
+export async function call<N extends CommandName>(
+  name: N,
+  args: readonly unknown[],
+  options: Settings & Readonly<Record<string, unknown>>,
+): Promise<number> {
+  const terminal = openTerminal(options);
+  const { run } = await commands[name]();
+  const done = await run(given(rows[name], args, options), { terminal, ports: openPorts() });
+  return done.ok ? done.value : showFailure(done.problems, terminal);
+}

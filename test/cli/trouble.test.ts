@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { beforeAll, expect, test } from "vitest";
-import { withLock } from "../../src/core/files/lock.ts";
+import { withLock } from "../../src/core/files/holding/lock.ts";
 import { contents, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;

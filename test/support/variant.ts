@@ -1,7 +1,7 @@
-import type { Art } from "../../src/core/artwork/judge.ts";
+import type { Art } from "../../src/core/artwork/art.ts";
 import type { ArtRole } from "../../src/core/artwork/roles.ts";
-import { type Artwork, noArtwork, type Variant } from "../../src/core/derive/variant.ts";
 import { traced } from "../../src/core/values/trail.ts";
+import { type Artwork, noArtwork, type Variant } from "../../src/core/variant/variant.ts";
 
 /** A client's pictures, by role. */
 export const artwork = (

@@ -1,42 +1,35 @@
-import { resolve } from "node:path";
-import { allSlots, alphaSaid, families, fromSaid, zoneSaid } from "../../core/catalog/all.ts";
-import type { Slot } from "../../core/catalog/slot.ts";
-import { expectedAmong } from "../../core/problems/nearest.ts";
-import { refuse } from "../../core/problems/problem.ts";
-import { type Platform, platformNames } from "../../core/values/platform.ts";
+import { alphaSaid, families, fromSaid, zoneSaid } from "../../core/catalog/all.ts";
+import { listPictures, writeGuide } from "../../core/operations/art.ts";
+import { succeeded } from "../../core/problems/result.ts";
+import type { Slot } from "../../core/slots/slot.ts";
+import { platformNames } from "../../core/values/platform.ts";
+import type { Run } from "../command.ts";
 import { table } from "../view/table.ts";
-import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
-import { openWorkspace } from "../view/workspace.ts";
-import { writeWhole } from "../view/write-whole.ts";
+import { counted, type Terminal } from "../view/terminal.ts";
 
-interface Options {
-  platform?: Platform;
-  role?: string;
-  csv?: boolean;
-  guide?: string;
-}
+export const run: Run<"art"> = async (given, { terminal, ports }) => {
+  const { guide } = given;
+  if (guide !== undefined) {
+    const written = await writeGuide({ ...given, file: guide }, ports);
+    if (!written.ok) return written;
+    const { file, bytes, pictures } = written.value;
+    if (given.json) terminal.json({ file, bytes });
+    else if (!given.quiet) terminal.print(`The artwork guide is in ${terminal.out.cyan(guide)}`);
+    return succeeded(pictures > 0 ? 0 : 1);
+  }
+  const listed = await listPictures(given, ports);
+  if (!listed.ok) return listed;
+  const slots = listed.value;
+  if (given.json) terminal.json({ slots: slots.map(asData) });
+  else if (given.csv) await showCsv(slots, terminal);
+  else show(slots, terminal);
+  return succeeded(slots.length > 0 ? 0 : 1);
+};
 
-export async function run(_: string[], options: Settings & Options): Promise<number> {
-  const terminal = openTerminal(options);
-  const roles = [...new Set(allSlots.map(({ role }) => role))];
-  const { role: asked } = options;
-  if (asked !== undefined && !roles.some((role) => role.toLowerCase() === asked.toLowerCase()))
-    refuse("role-unknown", `No picture is of the role "${asked}".`, {
-      expected: expectedAmong(asked, roles, "a role that oxalis art lists"),
-    });
-  const slots = allSlots.filter(
-    ({ platform, role }) =>
-      (options.platform ?? platform) === platform &&
-      (options.role ?? role).toLowerCase() === role.toLowerCase(),
-  );
-  if (options.guide !== undefined) return writeGuide(options.guide, slots, options, terminal);
-  if (options.json) terminal.json({ slots: slots.map(asData) });
-  else if (options.csv) {
-    const { csvText } = await import("../../core/roster/sheet.ts");
-    const rows = slots.map((slot) => Object.values(asData(slot)).map(String));
-    terminal.print(csvText([Object.keys(asData(slots[0] as Slot)), ...rows]).trimEnd());
-  } else show(slots, terminal);
-  return slots.length > 0 ? 0 : 1;
+async function showCsv(slots: readonly Slot[], { print }: Terminal): Promise<void> {
+  const { csvText } = await import("../../core/roster/sheet.ts");
+  const rows = slots.map((slot) => Object.values(asData(slot)).map(String));
+  print(csvText([slots[0] ? Object.keys(asData(slots[0])) : [], ...rows]).trimEnd());
 }
 
 const asData = (slot: Slot) => ({
@@ -85,18 +78,4 @@ function sizesOf(slots: readonly Slot[], width: number): string {
   const sizes = [...new Set(slots.map(sizeOf))];
   const shown = sizes.length > 6 || width < 120 ? [sizes[0], "…", sizes.at(-1)] : sizes;
   return sizes.length < 3 ? sizes.join(" ") : shown.join(" ");
-}
-
-async function writeGuide(
-  file: string,
-  slots: readonly Slot[],
-  options: Settings,
-  terminal: Terminal,
-): Promise<number> {
-  const { makeGuide } = await import("../../core/guide/guide.ts");
-  const html = makeGuide(await openWorkspace(options), slots);
-  writeWhole(resolve(file), html);
-  if (options.json) terminal.json({ file: resolve(file), bytes: Buffer.byteLength(html) });
-  else if (!options.quiet) terminal.print(`The artwork guide is in ${terminal.out.cyan(file)}`);
-  return 0;
 }

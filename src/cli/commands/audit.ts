@@ -1,35 +1,20 @@
-import { resolve } from "node:path";
-import { audit, type Finding } from "../../core/audit/audit.ts";
+import type { Finding } from "../../core/audit/audit.ts";
 import { type CauseFound, causesOf } from "../../core/audit/causes.ts";
-import { reporterFor } from "../../core/audit/report.ts";
-import { type Comparer, openComparer } from "../comparer.ts";
-import { version } from "../version.ts";
+import { auditVariants } from "../../core/operations/audit.ts";
+import { mapResult } from "../../core/problems/result.ts";
+import type { Run } from "../command.ts";
 import { showCause } from "../view/causes.ts";
 import { placed } from "../view/data.ts";
 import { showProblem } from "../view/problems.ts";
-import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
-import { openWorkspace } from "../view/workspace.ts";
-import { writeWhole } from "../view/write-whole.ts";
+import { counted, type Terminal } from "../view/terminal.ts";
 
-interface Options {
-  report?: string;
-}
-
-export async function run(keys: string[], options: Settings & Options): Promise<number> {
-  const terminal = openTerminal(options);
-  const { report } = options;
-  const reporter = report === undefined ? undefined : reporterFor(report);
-  let comparer: Comparer | undefined;
-  const findings = await audit(await openWorkspace(options), keys, (folders) => {
-    comparer = openComparer(folders);
-    return comparer?.compare;
-  }).finally(() => comparer?.close());
-  if (report !== undefined && reporter) writeWhole(resolve(report), reporter(findings, version));
-  if (options.json)
-    terminal.json({ clients: findings.map(asData), causes: causesOf(findings).map(causeData) });
-  else show(findings, terminal);
-  return findings.some((each) => each.problems.length > 0) ? 1 : 0;
-}
+export const run: Run<"audit"> = async (given, { terminal, ports }) =>
+  mapResult(await auditVariants(given, ports), (findings) => {
+    if (given.json)
+      terminal.json({ clients: findings.map(asData), causes: causesOf(findings).map(causeData) });
+    else show(findings, terminal);
+    return findings.some(({ problems }) => problems.length > 0) ? 1 : 0;
+  });
 
 /** Places of code, each once, however many variants have it. */
 const uniqueCode = (findings: readonly Finding[]) => [

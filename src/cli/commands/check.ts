@@ -1,30 +1,32 @@
-import { type Checked, check } from "../../core/check/check.ts";
-import { isError } from "../../core/problems/problem.ts";
+import type { Checked } from "../../core/check/check.ts";
+import { checkInputs } from "../../core/operations/check.ts";
+import { isError, type Problem } from "../../core/problems/problem.ts";
+import { mapResult } from "../../core/problems/result.ts";
+import type { Run } from "../command.ts";
 import { placed } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table } from "../view/table.ts";
-import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
-import { openWorkspace } from "../view/workspace.ts";
+import { counted, type Terminal } from "../view/terminal.ts";
 
-export async function run(keys: string[], options: Settings): Promise<number> {
-  const terminal = openTerminal(options);
-  const { clients, gaps } = await check(await openWorkspace(options), keys);
-  const failed = [...gaps, ...clients.flatMap(({ problems }) => problems)].some(isError);
-  if (options.json) {
-    const data = clients.map(({ resolved, problems }) => ({
-      client: resolved.client.key,
-      problems: problems.map(placed),
-    }));
-    terminal.json({ clients: data, gaps: gaps.map(placed) });
-    return failed ? 1 : 0;
-  }
+export const run: Run<"check"> = async (given, { terminal, ports }) =>
+  mapResult(await checkInputs(given, ports), ({ clients, gaps }) => {
+    if (given.json) terminal.json({ clients: clients.map(asData), gaps: gaps.map(placed) });
+    else show(clients, gaps, terminal);
+    return [...gaps, ...clients.flatMap(({ problems }) => problems)].some(isError) ? 1 : 0;
+  });
+
+const asData = ({ resolved, problems }: Checked): object => ({
+  client: resolved.client.key,
+  problems: problems.map(placed),
+});
+
+function show(clients: readonly Checked[], gaps: readonly Problem[], terminal: Terminal): void {
   const { out, err, print, note, settings } = terminal;
-  const shown = clients
-    .flatMap(({ problems }) => problems)
-    .filter((each) => !settings.quiet || isError(each));
-  const all = [...gaps.filter((each) => !settings.quiet || isError(each)), ...shown];
-  if (all.length > 0) note(`${showProblems(all, err)}\n`);
-  if (settings.quiet) return failed ? 1 : 0;
+  const told = [...gaps, ...clients.flatMap(({ problems }) => problems)].filter(
+    (each) => !settings.quiet || isError(each),
+  );
+  if (told.length > 0) note(`${showProblems(told, err)}\n`);
+  if (settings.quiet) return;
   print(
     table(
       ["client", "name", "errors", "warnings", ""],
@@ -37,7 +39,6 @@ export async function run(keys: string[], options: Settings): Promise<number> {
   const said = ready === clients.length ? out.green : out.red;
   const why = secret ? ": the template holds what no client may get" : "";
   print(said(`\n${ready} of ${counted(clients.length, "client")} can be generated${why}.`));
-  return failed ? 1 : 0;
 }
 
 function row({ resolved, problems }: Checked, { out }: Terminal): string[] {

@@ -1,33 +1,31 @@
-import { breakLock } from "../../core/files/lock.ts";
-import { clearCache } from "../../core/plan/cache.ts";
-import { counted, openTerminal, type Settings } from "../view/terminal.ts";
-import { holding, workspaceRoot } from "../view/workspace.ts";
+import { emptyCache, freeWorkspace } from "../../core/operations/clean.ts";
+import { mapResult } from "../../core/problems/result.ts";
+import type { Run } from "../command.ts";
+import { counted, type Terminal } from "../view/terminal.ts";
 
-interface Options {
-  lock?: boolean;
-}
+export const run: Run<"clean"> = async (given, { terminal, ports }) =>
+  given.lock
+    ? mapResult(await freeWorkspace(given, ports), ({ holder }) => {
+        tell(
+          { lock: holder ?? null },
+          holder === undefined
+            ? "Nobody holds the workspace."
+            : `The workspace is free. It was held by ${holder}.`,
+          terminal,
+        );
+        return 0;
+      })
+    : mapResult(await emptyCache(given, ports), (freed) => {
+        const size = `${counted(freed.pictures, "picture")}, ${(freed.bytes / 1e6).toFixed(1)} MB`;
+        tell(
+          freed,
+          freed.pictures === 0 ? "The cache is empty." : `The cache is empty now: ${size}.`,
+          terminal,
+        );
+        return 0;
+      });
 
-export async function run(_: string[], options: Settings & Options): Promise<number> {
-  const terminal = openTerminal(options);
-  const root = workspaceRoot(options);
-  if (options.lock) {
-    const holder = breakLock(root);
-    if (options.json) terminal.json({ lock: holder ?? null });
-    else if (!options.quiet)
-      terminal.print(
-        holder === undefined
-          ? "Nobody holds the workspace."
-          : `The workspace is free. It was held by ${holder}.`,
-      );
-    return 0;
-  }
-  const freed = await holding(root, async () => clearCache(root));
-  if (options.json) terminal.json(freed);
-  else if (!options.quiet)
-    terminal.print(
-      freed.pictures === 0
-        ? "The cache is empty."
-        : `The cache is empty now: ${counted(freed.pictures, "picture")}, ${(freed.bytes / 1e6).toFixed(1)} MB.`,
-    );
-  return 0;
+function tell(data: object, text: string, { settings, json, print }: Terminal): void {
+  if (settings.json) json(data);
+  else if (!settings.quiet) print(text);
 }

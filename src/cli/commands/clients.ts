@@ -1,22 +1,26 @@
-import { resolvePicked } from "../../core/derive/resolve.ts";
-import type { Resolved } from "../../core/derive/variant.ts";
-import { expectedAmong } from "../../core/problems/nearest.ts";
-import { isError, refuse } from "../../core/problems/problem.ts";
+import { listClients } from "../../core/operations/clients.ts";
+import { isError } from "../../core/problems/problem.ts";
+import { succeeded } from "../../core/problems/result.ts";
 import { stateOf } from "../../core/roster/state.ts";
 import type { Field } from "../../core/values/fields.ts";
 import type { Platform } from "../../core/values/platform.ts";
-import type { Workspace } from "../../core/workspace/read.ts";
+import type { Resolved } from "../../core/variant/variant.ts";
+import type { Run } from "../command.ts";
 import { placed } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table, widthOf } from "../view/table.ts";
-import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
-import { openWorkspace } from "../view/workspace.ts";
+import { counted, type Terminal } from "../view/terminal.ts";
 
-interface Options {
-  csv?: boolean;
-  state?: string;
-  group?: string;
-}
+export const run: Run<"clients"> = async (given, { terminal, ports }) => {
+  const listed = await listClients(given, ports);
+  if (!listed.ok) return listed;
+  const { clients, platforms } = listed.value;
+  const columns = columnsFor(platforms);
+  if (given.json) terminal.json({ clients: clients.map(asData) });
+  else if (given.csv) await showCsv(clients, columns, terminal);
+  else show(clients, columns, terminal);
+  return succeeded(clients.some(({ problems }) => problems.some(isError)) ? 1 : 0);
+};
 
 interface Column {
   heading: string;
@@ -55,35 +59,6 @@ function identifiers(each: Resolved, platforms: readonly Platform[]): string {
     .map((platform) => value(each, `identifiers.${platform}`));
   return [...new Set(all)].filter(Boolean).join(" · ");
 }
-
-export async function run(keys: string[], options: Settings & Options): Promise<number> {
-  const terminal = openTerminal(options);
-  const workspace = await openWorkspace(options);
-  refuseUnknownGroup(workspace, options);
-  const clients = (await resolvePicked(workspace, keys)).picked.filter((each) => wanted(each, options));
-  const columns = columnsFor(workspace.agency.data.platforms);
-  if (options.json) terminal.json({ clients: clients.map(asData) });
-  else if (options.csv) await showCsv(clients, columns, terminal);
-  else show(clients, columns, terminal);
-  return clients.some(({ problems }) => problems.some(isError)) ? 1 : 0;
-}
-
-function refuseUnknownGroup({ agency, clients }: Workspace, { group }: Options): void {
-  const groups = [
-    ...new Set([
-      ...Object.keys(agency.data.groups),
-      ...clients.flatMap(({ brief }) => brief?.data.groups ?? []),
-    ]),
-  ];
-  if (group !== undefined && !groups.includes(group))
-    refuse("group-unknown", `No group is called "${group}".`, {
-      expected: expectedAmong(group, groups, "a name under groups in oxalis.yaml"),
-    });
-}
-
-const wanted = (each: Resolved, { state, group }: Options): boolean =>
-  (state === undefined || stateOf(each).startsWith(state)) &&
-  (group === undefined || each.client.brief?.data.groups?.includes(group) === true);
 
 const asData = (each: Resolved): object => ({
   key: each.client.key,

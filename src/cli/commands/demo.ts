@@ -1,9 +1,18 @@
-import { cpSync, existsSync, readdirSync, writeFileSync } from "node:fs";
-import { dirname, join, relative, resolve } from "node:path";
+import { existsSync } from "node:fs";
+import { dirname, join, relative } from "node:path";
 import { fileURLToPath } from "node:url";
-import { makeRoot } from "../../core/files/door.ts";
-import { refuse } from "../../core/problems/problem.ts";
-import { openTerminal, type Settings } from "../view/terminal.ts";
+import { writeDemo } from "../../core/operations/demo.ts";
+import { mapResult } from "../../core/problems/result.ts";
+import type { Run } from "../command.ts";
+
+export const run: Run<"demo"> = async ({ folder }, { terminal, ports }) =>
+  mapResult(await writeDemo({ from: shippedDemo(), folder }, ports), (written) => {
+    const shown = relative(ports.folder, written.folder) || ".";
+    terminal.print(
+      `The example is in ${shown}. Next:\n\n    cd ${shown}\n    oxalis clients\n    oxalis generate`,
+    );
+    return 0;
+  });
 
 /** The example that ships with the program. */
 function shippedDemo(): string {
@@ -15,24 +24,4 @@ function shippedDemo(): string {
     if (existsSync(join(folder, "demo", "oxalis.yaml"))) return join(folder, "demo");
   }
   throw new Error("the example is not where the program was installed");
-}
-
-export async function run([folder = "."]: string[], options: Settings): Promise<number> {
-  const terminal = openTerminal(options);
-  const target = resolve(folder);
-  if (existsSync(target) && readdirSync(target).length > 0)
-    refuse("folder-in-use", `${target} is there and not empty.`);
-  try {
-    makeRoot(target);
-  } catch (error) {
-    refuse("write-failed", `${target} could not be made: ${(error as Error).message}.`);
-  }
-  cpSync(shippedDemo(), target, { recursive: true });
-  // A published package leaves out files of this name, so it is written rather than copied.
-  writeFileSync(join(target, ".gitignore"), "variants/\n.oxalis/\n");
-  const shown = relative(process.cwd(), target) || ".";
-  terminal.print(
-    `The example is in ${shown}. Next:\n\n    cd ${shown}\n    oxalis clients\n    oxalis generate`,
-  );
-  return 0;
 }

@@ -1,64 +1,60 @@
-import type { Art } from "../../core/artwork/judge.ts";
+import type { Art } from "../../core/artwork/art.ts";
 import { artRoleNames, artRoles } from "../../core/artwork/roles.ts";
-import { fieldsOf, fillPattern, patternProblem, readPattern } from "../../core/derive/pattern.ts";
-import { resolveAll } from "../../core/derive/resolve.ts";
-import { type Artwork, suppliedArt, type Values, type Variant } from "../../core/derive/variant.ts";
+import { explainClient, tryPattern } from "../../core/operations/explain.ts";
 import { nearest } from "../../core/problems/nearest.ts";
-import { isError, Refusal, refuse } from "../../core/problems/problem.ts";
-import { openTemplate } from "../../core/template/read.ts";
-import { iconsByTarget } from "../../core/template/targets.ts";
+import { mapResult, succeeded } from "../../core/problems/result.ts";
+import type { ByLanguage } from "../../core/values/by-language.ts";
 import { fieldNames, fields } from "../../core/values/fields.ts";
 import type { Traced } from "../../core/values/trail.ts";
-import { pickClients, type Workspace } from "../../core/workspace/read.ts";
+import { type Artwork, suppliedArt, type Values, type Variant } from "../../core/variant/variant.ts";
+import type { TemplateNotes } from "../../core/workspace/schema/template.ts";
+import type { Run } from "../command.ts";
 import { tracedData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
-import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
-import { openWorkspace } from "../view/workspace.ts";
+import { counted, type Terminal } from "../view/terminal.ts";
 
-interface Options {
-  pattern?: string;
-}
-
-export async function run([key, wanted]: string[], options: Settings & Options): Promise<number> {
-  const terminal = openTerminal(options);
-  const workspace = await openWorkspace(options);
-  const [client] = pickClients(workspace, key === undefined ? [] : [key]);
-  const picked =
-    wanted === undefined
-      ? fieldNames
-      : fieldNames.filter((field) => field === wanted || field.startsWith(`${wanted}.`));
+export const run: Run<"explain"> = async (given, { terminal, ports }) => {
+  const { client, field: wanted, pattern } = given;
+  const picked = fieldNames.filter(
+    (field) => wanted === undefined || field === wanted || field.startsWith(`${wanted}.`),
+  );
+  const explained = await explainClient(given, ports);
+  if (!explained.ok) return explained;
   if (picked.length === 0) {
     const near = nearest(wanted ?? "", fieldNames);
-    terminal.note(
-      `No field is called "${wanted}".${near ? ` Did you mean ${near}?` : ""}\nFields: ${fieldNames.join(", ")}`,
-    );
-    return 2;
+    const meant = near ? ` Did you mean ${near}?` : "";
+    terminal.note(`No field is called "${wanted}".${meant}\nFields: ${fieldNames.join(", ")}`);
+    return succeeded(2);
   }
-  const resolved = (await resolveAll(workspace)).find((each) => each.client === client);
-  if (!resolved?.variant) throw new Refusal(resolved?.problems.filter(isError) ?? []);
-  const { values, art } = resolved.variant;
-  if (options.pattern !== undefined) return tryPattern(options.pattern, values, terminal);
+  if (pattern !== undefined)
+    return mapResult(await tryPattern({ ...given, pattern }, ports), ({ value }) => {
+      if (given.json) terminal.json({ pattern, value });
+      else terminal.print(value);
+      return 0;
+    });
+  const { variant, notes, warnings, icons } = explained.value;
+  const { values, art } = variant;
   const known = picked.flatMap((field) => (values[field] ? [[field, values[field]] as const] : []));
-  const targets = wanted === undefined ? targetsOf(workspace) : [];
-  if (options.json) {
-    terminal.json({ ...explained(key, Object.fromEntries(known), resolved.variant), icons: targets });
-    return 0;
+  if (given.json) {
+    const targets = wanted === undefined ? icons : [];
+    terminal.json({ ...asWhole(client, Object.fromEntries(known), variant), icons: targets });
+    return succeeded(0);
   }
   for (const [at, [field, traced]] of known.entries()) {
     if (at > 0) terminal.print("");
     show(field, traced, fields[field].says, terminal);
   }
-  if (wanted === undefined) showTemplates(resolved.variant, workspace, terminal);
-  if (wanted === undefined) showPictures(art, terminal);
-  if (wanted === undefined) showLocales(resolved.variant, terminal);
-  if (wanted === undefined) showTargets(targets, terminal);
-  const warnings = resolved.problems.filter((each) => !isError(each));
-  if (warnings.length > 0 && wanted === undefined) terminal.note(`\n${showProblems(warnings, terminal.err)}`);
-  return 0;
-}
+  if (wanted !== undefined) return succeeded(0);
+  showTemplates(variant, notes, terminal);
+  showPictures(art, terminal);
+  showLocales(variant, terminal);
+  showTargets(icons, terminal);
+  if (warnings.length > 0) terminal.note(`\n${showProblems(warnings, terminal.err)}`);
+  return succeeded(0);
+};
 
 /** All of it, for `--json`. */
-const explained = (key: string | undefined, values: Values, variant: Variant): object => {
+const asWhole = (key: string, values: Values, variant: Variant): object => {
   const { art, locales, features, answers, content } = variant;
   const given = artRoleNames.map((role) => ({
     role,
@@ -75,11 +71,18 @@ const explained = (key: string | undefined, values: Values, variant: Variant): o
       name: tracedData(name),
       label: tracedData(label),
     })),
-    features: features.map(({ on, ...rest }) => ({ ...rest, on: tracedData(on) })),
+    features: features.map(({ name, on, usage }) => ({ name, usage: usageData(usage), on: tracedData(on) })),
     answers: allTraced(answers),
     content,
   };
 };
+
+/** Texts by language, the first one's under an empty key. */
+const usageData = ({ first, further }: ByLanguage<Traced>): object =>
+  Object.fromEntries([
+    ...(first ? [["", first.value]] : []),
+    ...Object.entries(further).map(([tag, { value }]) => [tag, value]),
+  ]);
 
 const allTraced = (values: Readonly<Record<string, Traced>>): object =>
   Object.fromEntries(Object.entries(values).map(([name, each]) => [name, tracedData(each)]));
@@ -105,15 +108,16 @@ function showPictures(art: Artwork, { print, out }: Terminal): void {
 /** What the template asks of a client: its features, its questions, its collections. */
 function showTemplates(
   { features, answers, content }: Variant,
-  { notes }: Workspace,
+  data: TemplateNotes,
   terminal: Terminal,
 ): void {
   const { print, out } = terminal;
-  const { data } = notes;
   for (const { name, on, usage } of features) {
     print("");
     show(`features.${name}`, on, data.features[name]?.says ?? "", terminal);
-    for (const [locale, text] of Object.entries(usage)) print(`    ${out.dim(locale || "usage")}  ${text}`);
+    for (const { value } of usage.first ? [usage.first] : []) print(`    ${out.dim("usage")}  ${value}`);
+    for (const [locale, { value }] of Object.entries(usage.further))
+      print(`    ${out.dim(locale)}  ${value}`);
   }
   for (const [name, { asks }] of Object.entries(data.questions)) {
     const answer = answers[name];
@@ -151,39 +155,13 @@ function showLocales({ values, locales }: Variant, { print, out }: Terminal): vo
     );
 }
 
-interface Target {
-  belongs: string;
-  folder: string;
-}
-
-/** Icons of several targets; none where the template cannot be read, which other commands tell. */
-function targetsOf(workspace: Workspace): Target[] {
-  try {
-    return iconsByTarget(openTemplate(workspace)).map(({ belongs, folder }) => ({ belongs, folder }));
-  } catch (error) {
-    if (error instanceof Refusal) return [];
-    throw error;
-  }
-}
-
-function showTargets(targets: readonly Target[], { print, out }: Terminal): void {
+function showTargets(
+  targets: readonly { belongs: string; folder: string }[],
+  { print, out }: Terminal,
+): void {
   if (targets.length === 0) return;
   print(`\n${out.bold("Icons by target and configuration")}`);
   for (const { belongs, folder } of targets) print(`    ${out.cyan(folder)}\n        ${out.dim(belongs)}`);
-}
-
-/** Shows what a pattern gives for a client; a fault is shown in the pattern itself. */
-function tryPattern(text: string, values: Values, terminal: Terminal): number {
-  const pattern = readPattern(text);
-  if ("column" in pattern) {
-    throw new Refusal([patternProblem(pattern, { file: "pattern", line: 1, column: 0, text })]);
-  }
-  const empty = fieldsOf(pattern).find((field) => values[field] === undefined);
-  if (empty) refuse("pattern-invalid", `This client has no ${empty}.`);
-  const value = fillPattern(pattern, (field) => values[field]?.value) ?? "";
-  if (terminal.settings.json) terminal.json({ pattern: text, value });
-  else terminal.print(value);
-  return 0;
 }
 
 function show(what: string, { value, trail }: Traced, says: string, { print, out }: Terminal): void {

@@ -1,45 +1,27 @@
-import type { Change } from "../../core/plan/difference.ts";
-import { generate, type Outcome } from "../../core/plan/generate.ts";
+import type { Change } from "../../core/make/difference.ts";
+import type { Outcome } from "../../core/make/generate.ts";
+import { makeVariants } from "../../core/operations/generate.ts";
 import { isError, type Problem } from "../../core/problems/problem.ts";
-import type { Layout } from "../../core/values/layout.ts";
+import { mapResult } from "../../core/problems/result.ts";
+import type { Run } from "../command.ts";
 import { placed } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { openProgress } from "../view/progress.ts";
-import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
-import { today } from "../view/today.ts";
-import { inWorkspace } from "../view/workspace.ts";
+import { counted, type Terminal } from "../view/terminal.ts";
 
-interface Options {
-  layout?: Layout;
-  dryRun?: boolean;
-  locked?: boolean;
-  smallest?: boolean;
-}
-
-const failed = (outcome: Outcome): boolean => outcome.problems.some(isError);
-
-export async function run(keys: string[], options: Settings & Options): Promise<number> {
-  const terminal = openTerminal(options);
-  const dryRun = options.dryRun === true;
-  const { outcomes, gaps } = await inWorkspace(options, !dryRun, async (workspace) => {
-    const longest = Math.max(...workspace.clients.map((client) => client.key.length));
-    const progress = openProgress(terminal, (outcome) => line(outcome, dryRun, longest, terminal));
-    const generated = await generate(workspace, {
-      clients: keys,
-      dryRun,
-      layout: options.layout,
-      locked: options.locked === true,
-      smallest: options.smallest === true,
-      today: today(),
-      progress,
-    });
-    progress.close();
-    return generated;
+export const run: Run<"generate"> = async (given, { terminal, ports }) => {
+  const { dryRun } = given;
+  const progress = openProgress(terminal, (outcome, width) => line(outcome, dryRun, width, terminal));
+  const made = await makeVariants(given, { ...ports, on: progress.on });
+  progress.close();
+  return mapResult(made, ({ outcomes, gaps }) => {
+    if (given.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(placed) });
+    else summarise(outcomes, gaps, dryRun, terminal);
+    return outcomes.some(isFailed) ? 1 : 0;
   });
-  if (options.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(placed) });
-  else summarise(outcomes, gaps, dryRun, terminal);
-  return outcomes.some(failed) ? 1 : 0;
-}
+};
+
+const isFailed = (outcome: Outcome): boolean => outcome.problems.some(isError);
 
 const asData = (outcome: Outcome): object => ({
   client: outcome.client,
@@ -67,7 +49,7 @@ function line(
 ): string | undefined {
   const { changes, files } = outcome;
   const client = outcome.client.padEnd(longest);
-  if (failed(outcome))
+  if (isFailed(outcome))
     return `${err.red("✗")} ${client}  ${err.red(counted(outcome.problems.filter(isError).length, "error"))}`;
   if (settings.quiet) return undefined;
   if (changes.length === 0)
@@ -97,7 +79,7 @@ function summarise(
     }
   }
   if (settings.quiet) return;
-  const good = outcomes.filter((outcome) => !failed(outcome));
+  const good = outcomes.filter((outcome) => !isFailed(outcome));
   const bad = outcomes.length - good.length;
   const changed = good.filter((outcome) => outcome.changes.length > 0).length;
   const head = dryRun

@@ -1,40 +1,34 @@
-import { basename, relative, resolve } from "node:path";
+import { relative } from "node:path";
 import { stripVTControlCharacters as plain } from "node:util";
-import type { Place } from "../../core/files/source.ts";
 import type { Account } from "../../core/init/account.ts";
 import type { Elsewhere } from "../../core/init/elsewhere.ts";
-import { type Initiated, init } from "../../core/init/init.ts";
+import type { Initiated } from "../../core/init/init.ts";
+import { initWorkspace } from "../../core/operations/init.ts";
+import { mapResult } from "../../core/problems/result.ts";
 import { fields } from "../../core/values/fields.ts";
 import { missingKinds } from "../../core/values/missing.ts";
 import { platformNames } from "../../core/values/platform.ts";
+import type { Place } from "../../core/values/source.ts";
+import type { Run } from "../command.ts";
 import { placed } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table } from "../view/table.ts";
-import { counted, openTerminal, type Settings, type Terminal } from "../view/terminal.ts";
-import { today } from "../view/today.ts";
+import { counted, type Terminal } from "../view/terminal.ts";
 
-interface Options {
-  template: string;
-  agency?: string;
-  dryRun?: boolean;
-}
+export const run: Run<"init"> = async (given, { terminal, ports }) =>
+  mapResult(await initWorkspace(given, ports), (done) => {
+    if (given.json) terminal.json(asData(done));
+    else show(done, relative(ports.folder, done.folder) || ".", given.dryRun, terminal);
+    return 0;
+  });
 
-export async function run([folder = "."]: string[], options: Settings & Options): Promise<number> {
-  const terminal = openTerminal(options);
-  const target = resolve(folder);
-  const agency = options.agency ?? basename(target);
-  const dryRun = options.dryRun === true;
-  const year = Number(today().slice(0, 4));
-  const done = init({ folder: target, template: resolve(options.template), agency, year, dryRun });
-  if (options.json) terminal.json(asData(done));
-  else {
-    if (!options.quiet) for (const account of done.accounts) tell(account, terminal);
-    tellElsewhere(done, terminal);
-    const problems = [...done.accounts.flatMap(({ gaps }) => gaps), ...done.secrets, ...done.unclear];
-    if (problems.length > 0) terminal.note(`\n${showProblems(problems, terminal.err)}`);
-    if (!options.quiet) close(relative(process.cwd(), target) || ".", done, dryRun, terminal);
-  }
-  return 0;
+function show(done: Initiated, shown: string, dryRun: boolean, terminal: Terminal): void {
+  const { settings, note, err } = terminal;
+  if (!settings.quiet) for (const account of done.accounts) tell(account, terminal);
+  tellElsewhere(done, terminal);
+  const problems = [...done.accounts.flatMap(({ gaps }) => gaps), ...done.secrets, ...done.unclear];
+  if (problems.length > 0) note(`\n${showProblems(problems, err)}`);
+  if (!settings.quiet) close(shown, done, dryRun, terminal);
 }
 
 const at = ({ file, line, column }: Place): string => `${file}:${line}:${column}`;

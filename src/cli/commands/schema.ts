@@ -1,6 +1,8 @@
-import { jsonSchema, type SchemaName } from "../../core/workspace/json-schema.ts";
+import { succeeded } from "../../core/problems/result.ts";
+import { jsonSchema } from "../../core/workspace/json-schema.ts";
+import type { Run } from "../command.ts";
 
-export async function run([name]: string[]): Promise<number> {
-  process.stdout.write(jsonSchema(name as SchemaName));
-  return 0;
-}
+export const run: Run<"schema"> = async ({ file }) => {
+  process.stdout.write(jsonSchema(file));
+  return succeeded(0);
+};

@@ -1,4 +1,4 @@
-import type { Place } from "../../core/files/source.ts";
+import type { Place } from "../../core/values/source.ts";
 import type { Traced } from "../../core/values/trail.ts";
 
 /** Anything that has a place, such as a problem, as `--json` prints it: without the line that stands there, and without what groups it. */

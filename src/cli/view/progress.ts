@@ -1,27 +1,33 @@
 import { SingleBar } from "cli-progress";
-import type { Outcome, Progress } from "../../core/plan/generate.ts";
+import type { Outcome } from "../../core/make/generate.ts";
+import type { Event } from "../../core/operations/ports.ts";
 import type { Terminal } from "./terminal.ts";
 
-/** Shows the work while it goes on: a bar where somebody watches, a line a client elsewhere. */
+interface Progress {
+  on(event: Event): void;
+  close(): void;
+}
+
+/** Shows the work while it goes on: a bar where somebody watches, a line a client elsewhere. @param line width of the longest key */
 export function openProgress(
   terminal: Terminal,
-  line: (outcome: Outcome) => string | undefined,
-): Progress & { close(): void } {
+  line: (outcome: Outcome, width: number) => string | undefined,
+): Progress {
   const { watched, err, settings } = terminal;
+  let width = 0;
   const say = (outcome: Outcome) => {
-    const text = settings.json ? undefined : line(outcome);
+    const text = settings.json ? undefined : line(outcome, width);
     if (text !== undefined) terminal.note(text);
   };
-  if (!watched || settings.quiet || settings.json) return { end: say, close: () => {} };
-
+  const isDrawn = watched && !settings.quiet && !settings.json;
   let bar: SingleBar | undefined;
   const count = { done: 0, total: 0 };
-  const stop = () => {
+  const close = () => {
     bar?.stop();
     bar = undefined;
   };
   const show = (client: string) => {
-    stop();
+    close();
     bar = new SingleBar({
       format: `${err.cyan("{bar}")} {value}/{total}  {client}`,
       barsize: 24,
@@ -33,21 +39,19 @@ export function openProgress(
     });
     bar.start(count.total, count.done, { client });
   };
-  return {
-    start(client, files) {
-      if (files === 0) return;
-      count.total += files;
-      show(client);
-    },
-    file(client) {
+  const on = (event: Event) => {
+    if (event.what === "clients") width = Math.max(...event.keys.map((key) => key.length));
+    else if (event.what === "client") {
+      close();
+      say(event.outcome);
+      if (isDrawn && count.done < count.total) show("");
+    } else if (event.what === "planned" && event.files > 0) {
+      count.total += event.files;
+      if (isDrawn) show(event.client);
+    } else if (event.what === "file") {
       count.done++;
-      bar?.update(count.done, { client });
-    },
-    end(outcome) {
-      stop();
-      say(outcome);
-      if (count.done < count.total) show("");
-    },
-    close: stop,
+      bar?.update(count.done, { client: event.client });
+    }
   };
+  return { on, close };
 }

@@ -1,9 +1,7 @@
 import picocolors from "picocolors";
 
-/** Options that every command has. */
+/** Options that say how a command shows what it has to say. */
 export interface Settings {
-  workspace?: string;
-  stage?: string;
   json?: boolean;
   quiet?: boolean;
   verbose?: boolean;

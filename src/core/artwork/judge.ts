@@ -1,47 +1,18 @@
 import { extname } from "node:path";
 import sharp from "sharp";
-import { readInside } from "../files/folder.ts";
-import { sha256 } from "../files/hash.ts";
-import type { Place } from "../files/source.ts";
-import { Refusal, refuse } from "../problems/problem.ts";
-import { type Hex, hexOf } from "../values/color.ts";
-import { bitmapFacts, mostPixels } from "./bitmap.ts";
-import { type Box, type Circle, enclosingCircle } from "./geometry.ts";
+import { readInside } from "../files/reading/folder.ts";
+import { attempt, refuse, stop } from "../problems/result.ts";
+import { hexOf } from "../values/color.ts";
+import { sha256 } from "../values/hash.ts";
+import type { Place } from "../values/source.ts";
+import type { Art } from "./art.ts";
+import { bitmapFacts, mostPixels } from "./bitmap/read.ts";
+import { enclosingCircle } from "./geometry.ts";
 import { likenessOf } from "./likeness.ts";
 import type { LookedAt, Measured } from "./looked-at.ts";
-import { type Overhang, overhangs } from "./masks.ts";
+import { overhangs } from "./masks.ts";
 import { trialLimits, tryDrawing, type Unfit } from "./trial.ts";
-import { readVector, type Vector } from "./vector.ts";
-
-/** A picture that a client supplied, and what was measured of it. */
-export interface Art {
-  /** Relative to the workspace. */
-  file: string;
-  hash: string;
-  format: "svg" | "png" | "jpeg" | "webp";
-  /** Pixels; user units for SVG. */
-  width: number;
-  height: number;
-  /** True when no pixel lets anything through. */
-  opaque: boolean;
-  /** The colour that all four edges have in common, where the picture is opaque and they do. */
-  edge?: Hex;
-  /** What is drawn, without transparent margins or margins of the edge's colour; fractions of the canvas. */
-  content: Box;
-  /** The smallest circle around what is drawn; x and radius in fractions of the canvas's width, y of its height. */
-  circle: Circle;
-  /** Masks that would cut what is drawn, where it stands on a plain ground. */
-  cut: readonly Overhang[];
-  /** The mean colour of what is drawn. */
-  mean: Hex;
-  /** Its corners are transparent and the middles of its edges are not: somebody has cut them round already. */
-  rounded: boolean;
-  /** A vector that holds a bitmap; one that holds text in a font it does not bring along. */
-  bitmap: boolean;
-  text: boolean;
-  /** What it looks like, to be held against others; absent for a plain picture. */
-  likeness?: string;
-}
+import { readVector, type Vector } from "./vector/read.ts";
 
 /** Longest side at which a picture is looked at, in pixels. */
 const lookedAt = 400;
@@ -87,12 +58,8 @@ async function measureArt(
 }
 
 function readAt(root: string, file: string, place: Place): Uint8Array {
-  try {
-    return readInside(root, file, file);
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    throw new Refusal(error.problems.map((each) => ({ ...each, place })));
-  }
+  const read = attempt(() => readInside(root, file, file));
+  return read.ok ? read.value : stop(read.problems.map((each) => ({ ...each, place })));
 }
 
 /** Told by content, since names lie; an SVG by its name too, for a message about SVG rather than about bitmaps. */

@@ -1,7 +1,7 @@
 import sharp, { type Sharp } from "sharp";
-import { decoded } from "../files/encoding.ts";
-import { isBitmap } from "./bitmap-forms.ts";
-import { guardVector } from "./vector-guard.ts";
+import { decoded } from "../files/reading/encoding.ts";
+import { isBitmap } from "./bitmap/forms.ts";
+import { guardVector } from "./vector/guard.ts";
 
 /** What a picture looks like, coarsely: 256 bits as text, one for each step of brightness from left to right. */
 export type Likeness = string;

@@ -1,6 +1,6 @@
-import { lookAt } from "../files/door.ts";
-import { keepSummed, readSummed } from "../files/summed.ts";
-import type { Art } from "./judge.ts";
+import { lookAt } from "../files/writing/door.ts";
+import { keepSummed, readSummed } from "../files/writing/summed.ts";
+import type { Art } from "./art.ts";
 import type { Unfit } from "./trial.ts";
 
 /** What was measured of a picture, whatever it is called and wherever it lies. */

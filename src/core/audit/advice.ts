@@ -1,9 +1,9 @@
 import { isPicture } from "../artwork/likeness.ts";
-import { textIfAny } from "../files/folder.ts";
+import { textIfAny } from "../files/reading/folder.ts";
 import type { Cause, Problem, Settlement } from "../problems/problem.ts";
-import { drawnAs } from "../template/own-pictures.ts";
+import { drawnAs } from "../survey/own-pictures.ts";
+import type { Template } from "../survey/template.ts";
 import { namedSite } from "../template/places.ts";
-import type { Template } from "../template/read.ts";
 import type { Field } from "../values/fields.ts";
 import type { Identity } from "./identity/gather.ts";
 import type { Residue } from "./search/search.ts";

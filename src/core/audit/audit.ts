@@ -1,15 +1,16 @@
 import picomatch from "picomatch";
 import { resolvePicked } from "../derive/resolve.ts";
-import type { Resolved } from "../derive/variant.ts";
-import { type Folder, isFolder, openFolder } from "../files/folder.ts";
-import type { Compare } from "../files/same.ts";
-import { variantFolder } from "../plan/generate.ts";
+import { type Folder, isFolder, openFolder } from "../files/reading/folder.ts";
+import type { Compare } from "../files/reading/same.ts";
+import { variantFolder } from "../make/generate.ts";
+import { drawnFor, readReceipt, receiptFile } from "../make/receipt.ts";
 import { planVariant } from "../plan/plan.ts";
-import { drawnFor, readReceipt, receiptFile } from "../plan/receipt.ts";
-import { isError, type Problem, problem, Refusal } from "../problems/problem.ts";
-import { openTemplate, type Template } from "../template/read.ts";
-import type { Workspace } from "../workspace/read.ts";
+import { isError, type Problem, problem } from "../problems/problem.ts";
+import { attemptAsync } from "../problems/result.ts";
+import { openTemplate, type Template } from "../survey/template.ts";
+import type { Resolved } from "../variant/variant.ts";
 import { variantPath } from "../workspace/stage.ts";
+import type { Workspace } from "../workspace/workspace.ts";
 import { type Adviser, openAdviser } from "./advice.ts";
 import { gatherIdentity, type Identity } from "./identity/gather.ts";
 import { type OthersSearch, searchForOthers } from "./others.ts";
@@ -147,7 +148,7 @@ async function auditOne(
     const message = `${at} is not there: the variant has not been generated.`;
     return { ...nothing, problems: named([problem("out-of-date", message)]) };
   }
-  try {
+  const audited = await attemptAsync(async () => {
     const receipt = readReceipt(workspace.root, at, key);
     const plan = planVariant(variant, template, receipt.layout);
     const { folder } = opened;
@@ -187,10 +188,8 @@ async function auditOne(
       ...template.secrets().flatMap((each) => (hashes.has(each.file) ? [each.problem] : [])),
     ];
     return { client: key, files: files.length, problems: named(found), allowed, code };
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    return { ...nothing, problems: named(error.problems) };
-  }
+  });
+  return audited.ok ? audited.value : { ...nothing, problems: named(audited.problems) };
 }
 
 /** Sorts out what template.yaml allows; an allowance without `text` covers all of a file. What is left tells what settles it. */

@@ -1,10 +1,10 @@
 import { alike, isPicture, likenessOf, unlikeness } from "../artwork/likeness.ts";
-import { type Resolved, suppliedArt } from "../derive/variant.ts";
-import { textIfAny } from "../files/folder.ts";
-import { type Place, placeAt } from "../files/source.ts";
+import { textIfAny } from "../files/reading/folder.ts";
 import { problem } from "../problems/problem.ts";
 import { platforms } from "../values/platform.ts";
 import { escapeRegExp } from "../values/regexp.ts";
+import { type Place, placeAt } from "../values/source.ts";
+import { type Resolved, suppliedArt } from "../variant/variant.ts";
 import type { Residue } from "./search/search.ts";
 
 /** A file of a variant, as it is searched. */

@@ -1,6 +1,6 @@
 import { alike, isPicture, type Likeness, likenessOf, unlikeness } from "../artwork/likeness.ts";
 import { type Light, lightOf, resembles } from "../artwork/resemblance.ts";
-import { type Folder, textIfAny } from "../files/folder.ts";
+import { type Folder, textIfAny } from "../files/reading/folder.ts";
 import { problem } from "../problems/problem.ts";
 import { isBrandPlace } from "./brand-places.ts";
 import type { Residue } from "./search/search.ts";

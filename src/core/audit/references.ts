@@ -1,8 +1,8 @@
 import { posix } from "node:path";
-import type { Folder } from "../files/folder.ts";
+import type { Folder } from "../files/reading/folder.ts";
 import { type Problem, problem } from "../problems/problem.ts";
+import { referencesIn } from "../references/of-file.ts";
 import { type FileIndex, indexFiles, type Reference } from "../references/reference.ts";
-import { referencesIn } from "../references/references.ts";
 import { aboutFile } from "./whole.ts";
 
 /** What the template's own files name, read once for all clients. */

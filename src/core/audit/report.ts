@@ -1,5 +1,6 @@
 import { type ProblemCode, problemKinds } from "../problems/catalogue.ts";
-import { type Problem, refuse } from "../problems/problem.ts";
+import type { Problem } from "../problems/problem.ts";
+import { refuse } from "../problems/result.ts";
 import { write } from "../splice/forms.ts";
 import type { Finding } from "./audit.ts";
 

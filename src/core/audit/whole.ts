@@ -1,6 +1,6 @@
-import { type Change, difference } from "../plan/difference.ts";
+import { type Change, difference } from "../make/difference.ts";
+import type { Receipt } from "../make/receipt.ts";
 import type { Plan } from "../plan/plan.ts";
-import type { Receipt } from "../plan/receipt.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 
 /** Where disk, receipt and plan differ. @param hashes of the files that are there, by path. */

@@ -1,24 +1,17 @@
-import { androidSlots } from "./android.ts";
-import { desktopSlots, programIcons } from "./desktop.ts";
-import { iosIconSlots, iosStartForms, iosStartPoints } from "./ios.ts";
-import type { Slot } from "./slot.ts";
-import { icoSizes, manifestIcons, socialSlot, touchSide, webSlot, webStartSlots } from "./web.ts";
-import { windowsSlots } from "./windows.ts";
+import { definitions } from "../platforms/all.ts";
+import type { Slot } from "../slots/slot.ts";
+import { picturesFor, stores } from "../stores/all.ts";
+import { type Platform, platforms } from "../values/platform.ts";
 
-/** Every picture of every platform, as it stands in the catalogs; the iOS start screen's in the size it has where a template says nothing. */
-export const allSlots: readonly Slot[] = [
-  ...androidSlots,
-  ...iosIconSlots,
-  ...[1, 2, 3].flatMap((scale) => iosStartForms(iosStartPoints, scale)),
-  ...desktopSlots,
-  ...windowsSlots,
-  ...programIcons("windows"),
-  ...manifestIcons,
-  webSlot("touch", touchSide),
-  socialSlot,
-  ...icoSizes.map((side) => webSlot("favicon", side)),
-  ...webStartSlots,
-];
+/** Every picture of every platform and its stores, as it stands in the catalogs. */
+export const allSlots: readonly Slot[] = platforms.flatMap((platform) => [
+  ...definitions[platform].slots,
+  ...picturesFor(platform),
+]);
+
+/** What a designer would call pictures of a role; the role itself where nobody would call it anything. */
+export const titleOf = (platform: Platform, role: string): string =>
+  definitions[platform].titles[role] ?? stores.find(({ titles }) => titles[role])?.titles[role] ?? role;
 
 /** What a slot can be called by: its platform and role, and its qualifier where only one picture is meant. */
 export const namesOf = ({ platform, role, qualifier }: Slot): [string, string] => [

@@ -1,11 +1,12 @@
 import { likenessOf } from "../artwork/likeness.ts";
 import { resolvePicked } from "../derive/resolve.ts";
-import type { Resolved } from "../derive/variant.ts";
 import { enlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
-import { isError, type Problem, Refusal } from "../problems/problem.ts";
-import { openTemplate, type Template } from "../template/read.ts";
-import type { Workspace } from "../workspace/read.ts";
+import { isError, type Problem } from "../problems/problem.ts";
+import { attempt } from "../problems/result.ts";
+import { openTemplate, type Template } from "../survey/template.ts";
+import type { Resolved } from "../variant/variant.ts";
+import type { Workspace } from "../workspace/workspace.ts";
 import { judgeLikeness, judgePictures, type TemplatePicture } from "./pictures.ts";
 
 export interface Checked {
@@ -58,11 +59,8 @@ async function templatePictures({ folder, parts }: Template): Promise<TemplatePi
 function planned(resolved: Resolved, template: Template): Problem[] {
   const { client, variant, problems } = resolved;
   if (!variant || problems.some(isError)) return [];
-  try {
-    const plan = planVariant(variant, template, "tree");
-    return [...plan.gaps.map((each) => ({ ...each, client: client.key })), ...enlarged(plan, resolved)];
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    return error.problems.map((each) => ({ ...each, client: client.key }));
-  }
+  const read = attempt(() => planVariant(variant, template, "tree"));
+  if (!read.ok) return read.problems.map((each) => ({ ...each, client: client.key }));
+  const plan = read.value;
+  return [...plan.gaps.map((each) => ({ ...each, client: client.key })), ...enlarged(plan, resolved)];
 }

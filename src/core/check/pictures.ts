@@ -1,11 +1,11 @@
-import type { Art } from "../artwork/judge.ts";
+import type { Art } from "../artwork/art.ts";
 import { alike, unlikeness } from "../artwork/likeness.ts";
 import { type ArtRole, artRoleNames, rolePath } from "../artwork/roles.ts";
-import type { Resolved } from "../derive/variant.ts";
 import type { ProblemCode } from "../problems/catalogue.ts";
 import { type Problem, type ProblemDetail, problem } from "../problems/problem.ts";
 import { contrast } from "../values/color.ts";
 import type { Field } from "../values/fields.ts";
+import type { Resolved } from "../variant/variant.ts";
 
 /** WCAG 2 asks pictures for this contrast with what surrounds them. */
 const leastContrast = 3;

@@ -1,12 +1,17 @@
-import { type Art, judgeArt } from "../artwork/judge.ts";
+import { resolve } from "node:path";
+import type { Art } from "../artwork/art.ts";
+import { judgeArt } from "../artwork/judge.ts";
 import type { LookedAt } from "../artwork/looked-at.ts";
 import { type ArtRole, artRoleNames, rolePath } from "../artwork/roles.ts";
 import { slotNames } from "../catalog/all.ts";
-import type { Place } from "../files/source.ts";
+import { isInside } from "../files/reading/listing.ts";
 import { nearest } from "../problems/nearest.ts";
-import { type Problem, problem, Refusal } from "../problems/problem.ts";
-import { type Client, clientFile, type Workspace } from "../workspace/read.ts";
-import { type Artwork, noArtwork } from "./variant.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import { attemptAsync, failed, type Result } from "../problems/result.ts";
+import type { Place } from "../values/source.ts";
+import { type Artwork, noArtwork } from "../variant/variant.ts";
+import { outside } from "../workspace/read.ts";
+import type { Client, Workspace } from "../workspace/workspace.ts";
 
 /** Reads and measures every picture that a client's brief names; what cannot be used is told, the rest is read all the same. */
 export async function readArtwork(
@@ -14,43 +19,44 @@ export async function readArtwork(
   client: Client,
   known: LookedAt,
 ): Promise<{ art: Artwork; problems: Problem[] }> {
-  const problems: Problem[] = [];
-  if (!client.brief) return { art: noArtwork, problems };
+  if (!client.brief) return { art: noArtwork, problems: [] };
   const { document, data } = client.brief;
   const named = data.art ?? {};
-  const read = async (file: string, path: readonly string[]): Promise<Art | undefined> => {
+  const read = async (file: string, path: readonly string[]): Promise<Result<Art>> => {
     const place = document.placeOf([...path]);
-    try {
-      clientFile(client, file, place);
-      return await judgeArt(workspace.root, `clients/${client.key}/${file}`, place, known);
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      problems.push(...error.problems);
-      return undefined;
-    }
+    if (!isInside(client.folder, resolve(client.folder, file)))
+      return failed({ ...outside(client.key, file), place });
+    return attemptAsync(() => judgeArt(workspace.root, `clients/${client.key}/${file}`, place, known));
   };
-  const given: Partial<Record<ArtRole, Art>> = {};
+  const given: { role: ArtRole; art: Result<Art> }[] = [];
   for (const role of artRoleNames) {
     const file = namedFile(named, role);
-    const judged = file === undefined ? undefined : await read(file, rolePath(role));
-    if (judged) given[role] = judged;
+    if (file !== undefined) given.push({ role, art: await read(file, rolePath(role)) });
   }
-  const slots: Record<string, Art> = {};
+  const slots: { slot: string; art: Result<Art> }[] = [];
   for (const [slot, file] of Object.entries(named.slots ?? {})) {
     const path = ["art", "slots", slot];
-    if (!slotNames.has(slot)) {
-      problems.push(unknownSlot(slot, document.placeOf(path, "key")));
-      continue;
-    }
-    const judged = await read(file, path);
-    if (judged) slots[slot] = judged;
+    const isKnown = slotNames.has(slot);
+    slots.push({
+      slot,
+      art: isKnown ? await read(file, path) : failed(unknownSlot(slot, document.placeOf(path, "key"))),
+    });
   }
-  if (!named.icon && !named.mark) {
-    const message = "The brief names no picture to draw from: neither an icon nor a mark.";
-    problems.push(problem("art-missing", message, { place: document.placeOf(["art"], "key") }));
-  }
+  const message = "The brief names no picture to draw from: neither an icon nor a mark.";
   const { x = 50, y = 50 } = named.focus ?? {};
-  return { art: { given, slots, focus: { x: x / 100, y: y / 100 } }, problems };
+  return {
+    art: {
+      given: Object.fromEntries(given.flatMap(({ role, art }) => (art.ok ? [[role, art.value]] : []))),
+      slots: Object.fromEntries(slots.flatMap(({ slot, art }) => (art.ok ? [[slot, art.value]] : []))),
+      focus: { x: x / 100, y: y / 100 },
+    },
+    problems: [
+      ...[...given, ...slots].flatMap(({ art }) => (art.ok ? [] : art.problems)),
+      ...(named.icon || named.mark
+        ? []
+        : [problem("art-missing", message, { place: document.placeOf(["art"], "key") })]),
+    ],
+  };
 }
 
 type Named = NonNullable<NonNullable<Client["brief"]>["data"]["art"]>;

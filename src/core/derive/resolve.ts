@@ -1,10 +1,12 @@
 import pLimit from "p-limit";
 import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
-import { type Client, pickClients, type Workspace } from "../workspace/read.ts";
+import { noArtwork, type Resolved } from "../variant/variant.ts";
+import { pickClients } from "../workspace/read.ts";
+import type { Client, Workspace } from "../workspace/workspace.ts";
 import { readArtwork } from "./artwork.ts";
-import { resolveVariant } from "./resolve-variant.ts";
-import { judgeTogether } from "./rules.ts";
-import { noArtwork, type Resolved } from "./variant.ts";
+import { readClientFiles } from "./asked/supplied.ts";
+import { judgeTogether } from "./fields/rules.ts";
+import { resolveVariant } from "./one-client.ts";
 
 /**
  * Resolves every client of a workspace: judges its pictures, derives its values, and holds all clients against each
@@ -43,7 +45,7 @@ export async function resolvePicked(
 async function resolveClient(workspace: Workspace, client: Client, known: LookedAt): Promise<Resolved> {
   if (!client.brief) return { client, values: {}, art: noArtwork, problems: client.problems };
   const { art, problems } = await readArtwork(workspace, client, known);
-  const resolved = resolveVariant(workspace, client, art);
+  const resolved = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
   const all = [...resolved.problems, ...problems.map((each) => ({ ...each, client: client.key }))];
   const usable = resolved.variant && !problems.some((each) => each.severity === "error");
   return {

@@ -1,18 +1,6 @@
 import { type SlotFamily, zoneSaid } from "../catalog/all.ts";
-import type { Slot } from "../catalog/slot.ts";
-
-/** What a system's mask may cut away, by platform and role: the shape of what surely stays, as a share of the canvas. */
-const masks: readonly {
-  platform: Slot["platform"];
-  role: RegExp;
-  shape: "circle" | "rounded";
-  share: number;
-}[] = [
-  { platform: "android", role: /^adaptive/, shape: "circle", share: 72 / 108 },
-  { platform: "ios", role: /^icon$/, shape: "rounded", share: 1 },
-  { platform: "web", role: /^maskable$/, shape: "circle", share: 1 },
-  { platform: "web", role: /^touch$/, shape: "rounded", share: 1 },
-];
+import { definitions } from "../platforms/all.ts";
+import type { Slot } from "../slots/slot.ts";
 
 /** Width at which the widest picture is drawn, and the height none exceeds; in CSS pixels. */
 const room = { width: 176, height: 150 };
@@ -23,7 +11,7 @@ export function Diagram({ family }: { family: SlotFamily }) {
   const scale = Math.min(room.width / first.width, room.height / first.height);
   const [width, height] = [first.width * scale, first.height * scale];
   const id = `${first.platform}-${first.role}-${first.qualifier}`.replace(/[^\w-]/g, "");
-  const mask = masks.find((each) => each.platform === first.platform && each.role.test(first.role));
+  const mask = definitions[first.platform].masks.find(({ role }) => role.test(first.role));
   return (
     <svg
       width={width}

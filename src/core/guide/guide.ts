@@ -1,7 +1,7 @@
 import { families } from "../catalog/all.ts";
-import type { Slot } from "../catalog/slot.ts";
 import { accentOf } from "../page/accent.ts";
-import type { Workspace } from "../workspace/read.ts";
+import type { Slot } from "../slots/slot.ts";
+import type { Workspace } from "../workspace/workspace.ts";
 import { guidePage } from "./page.tsx";
 
 /** The designer's page of a workspace, in the agency's name and colour, for the platforms it uses. */

@@ -1,11 +1,10 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
-import { alphaSaid, fromSaid, type SlotFamily, zoneSaid } from "../catalog/all.ts";
+import { alphaSaid, fromSaid, type SlotFamily, titleOf, zoneSaid } from "../catalog/all.ts";
 import { Head } from "../page/head.tsx";
 import { platformNames, platforms } from "../values/platform.ts";
 import { Diagram } from "./diagram.tsx";
 import type { GuideModel } from "./model.ts";
 import style from "./style.css";
-import { titleOf } from "./titles.ts";
 
 /** The page for a client's designer, self-contained and printable. */
 export const guidePage = (model: GuideModel): string =>
@@ -175,7 +174,10 @@ function Family({ family }: { family: SlotFamily }) {
       <div class="drawn">
         <Diagram family={family} />
       </div>
-      <h3>{titleOf(family)}</h3>
+      <h3>
+        {titleOf(first.platform, first.role)}
+        {family.name.slice(first.role.length)}
+      </h3>
       <p class="facts">
         From {fromSaid(first)} · {alphaSaid[first.alpha]} · {zoneSaid(first)}
       </p>

@@ -1,9 +1,9 @@
-import type { Folder } from "../files/folder.ts";
-import { type Place, placeAt } from "../files/source.ts";
+import type { Folder } from "../files/reading/folder.ts";
 import type { Problem } from "../problems/problem.ts";
-import type { Fill, Missing, PartSurvey } from "../template/survey.ts";
+import type { Fill, Missing, PartSurvey } from "../template/found.ts";
 import { type Field, fieldNames } from "../values/fields.ts";
 import type { Platform } from "../values/platform.ts";
+import { type Place, placeAt } from "../values/source.ts";
 
 /** What a survey found in one platform's part, told by place. */
 export interface Account {

@@ -1,13 +1,13 @@
 import { gatherIdentity } from "../audit/identity/gather.ts";
 import { searchFor } from "../audit/search/search.ts";
-import { type Folder, textIfAny } from "../files/folder.ts";
-import type { Place } from "../files/source.ts";
+import { type Folder, textIfAny } from "../files/reading/folder.ts";
 import { applyEdits } from "../splice/site.ts";
+import { brandColors } from "../survey/template.ts";
+import type { PartSurvey } from "../template/found.ts";
 import { placesIn } from "../template/places.ts";
-import { brandColors } from "../template/read.ts";
-import type { PartSurvey } from "../template/survey.ts";
 import type { Field } from "../values/fields.ts";
 import { codeReason } from "../values/place-kinds.ts";
+import type { Place } from "../values/source.ts";
 
 /** Something that names the template and that a survey does not fill. */
 export interface Elsewhere {

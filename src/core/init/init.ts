@@ -1,16 +1,17 @@
 import { join, relative, resolve, sep } from "node:path";
 import { stringify } from "yaml";
-import { makeRoot } from "../files/door.ts";
-import { isFolder, isThere, openFolder } from "../files/folder.ts";
-import { type Place, placeAt } from "../files/source.ts";
-import { writeTogether } from "../files/together.ts";
-import { failed } from "../files/writer.ts";
-import { type Problem, refuse } from "../problems/problem.ts";
-import { ownColors } from "../template/colors.ts";
-import { notUnderstood } from "../template/no-app.ts";
-import { surveyTemplate } from "../template/read.ts";
-import { findSecrets } from "../template/secrets/find.ts";
+import { isFolder, isThere, openFolder } from "../files/reading/folder.ts";
+import { makeRoot } from "../files/writing/door.ts";
+import { writeTogether } from "../files/writing/together.ts";
+import { unwritten } from "../files/writing/writer.ts";
+import type { Problem } from "../problems/problem.ts";
+import { orStop, refuse } from "../problems/result.ts";
+import { ownColors } from "../survey/colors.ts";
+import { notUnderstood } from "../survey/no-app.ts";
+import { findSecrets } from "../survey/secrets/find.ts";
+import { surveyTemplate } from "../survey/template.ts";
 import { colorRoles } from "../values/fields.ts";
+import { type Place, placeAt } from "../values/source.ts";
 import { agencyFile } from "../workspace/locate.ts";
 import { type Account, accountOf } from "./account.ts";
 import { type Elsewhere, lookElsewhere, type Suggestion } from "./elsewhere.ts";
@@ -42,7 +43,7 @@ export interface Initiated {
   files: ReadonlyMap<string, string>;
 }
 
-/** Surveys a template and writes a workspace around it. Throws a Refusal where there is one, or the template holds no app. */
+/** Surveys a template and writes a workspace around it. Stops where there is one, or the template holds no app. */
 export function init({ folder, template, agency, year, dryRun }: InitOptions): Initiated {
   if (isThere(join(folder, agencyFile)))
     refuse("folder-in-use", `${agencyFile} is there already: ${join(folder, agencyFile)}.`, {
@@ -91,11 +92,7 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
 
 /** Writes the files of a workspace whose folder may not be there yet. */
 function writeNew(root: string, files: ReadonlyMap<string, string>): void {
-  try {
-    makeRoot(root);
-  } catch (error) {
-    failed(root, error);
-  }
+  orStop(() => makeRoot(root), unwritten(root));
   writeTogether(root, files);
 }
 

@@ -1,9 +1,11 @@
-import type { Resolved } from "../derive/variant.ts";
-import { fieldOf } from "../derive/variant.ts";
-import { isError, type Problem, problem } from "../problems/problem.ts";
+import { definitions } from "../platforms/all.ts";
+import { isError, problem } from "../problems/problem.ts";
+import { failed, type Result, succeeded } from "../problems/result.ts";
 import type { Platform } from "../values/platform.ts";
+import type { Resolved } from "../variant/variant.ts";
+import { fieldOf } from "../variant/variant.ts";
 import { emptyLedger, type Ledger, lastRelease, type Release } from "../workspace/ledger.ts";
-import { fixed, reserved } from "./reserve.ts";
+import { fixIdentifiers, reserveIdentifiers } from "./reserve.ts";
 
 /** How the next version follows from the last; `rebuild` keeps it and only uses the next build number. */
 export type Kind = "major" | "minor" | "patch" | "rebuild";
@@ -28,25 +30,21 @@ export interface PlannedRelease {
   ledger: Ledger;
 }
 
-const next: Readonly<Record<Kind, (parts: readonly [number, number, number]) => number[]>> = {
+const following: Readonly<Record<Kind, (parts: readonly [number, number, number]) => number[]>> = {
   major: ([major]) => [major + 1, 0, 0],
   minor: ([major, minor]) => [major, minor + 1, 0],
   patch: ([major, minor, patch]) => [major, minor, patch + 1],
   rebuild: (parts) => [...parts],
 };
 
-/** Most a build number may be on each platform, from their documentation: Android's versionCode, the third part on Windows. */
-const mostBuilds: Partial<Record<Platform, number>> = { android: 2_100_000_000, windows: 65_535 };
-
 /** Decides a client's next release, or says why it cannot be made. Pure. */
 export function planRelease(
   { client, variant, problems }: Resolved,
   request: ReleaseRequest,
-): PlannedRelease | Problem[] {
-  const named = (message: string, expected?: string) => [
-    problem("release-refused", message, { client: client.key, ...(expected ? { expected } : {}) }),
-  ];
-  if (!variant) return problems.filter(isError);
+): Result<PlannedRelease> {
+  const named = (message: string, expected?: string) =>
+    failed(problem("release-refused", message, { client: client.key, ...(expected ? { expected } : {}) }));
+  if (!variant) return failed(...problems.filter(isError));
   const ledger = client.ledger ?? emptyLedger;
   const before = lastRelease(ledger);
   if (before && !request.kind) {
@@ -57,9 +55,9 @@ export function planRelease(
   }
   if (!before && request.kind === "rebuild")
     return named(`${client.key} has not been released yet: there is nothing to build again.`);
-  const version = before && request.kind ? bumped(before.version, request.kind) : fieldOf(variant, "version");
+  const version = before && request.kind ? bump(before.version, request.kind) : fieldOf(variant, "version");
   const build = before ? before.build + 1 : Number(fieldOf(variant, "build"));
-  const most = Math.min(...request.platforms.map((each) => mostBuilds[each] ?? Number.POSITIVE_INFINITY));
+  const most = Math.min(...request.platforms.map((each) => definitions[each].mostBuilds));
   if (build > most)
     return named(
       `${client.key}: build number ${build} is more than ${most}, the most a platform in use takes.`,
@@ -71,17 +69,17 @@ export function planRelease(
     template: request.template,
     notes: { ...request.notes },
   };
-  const held = reserved(variant, request.platforms, ledger, request.today) ?? ledger;
-  const released = fixed(held, request.today);
-  return {
+  const reserved = reserveIdentifiers(variant, request.platforms, ledger, request.today) ?? ledger;
+  const released = fixIdentifiers(reserved, request.today);
+  return succeeded({
     client: client.key,
     ...(before ? { before } : {}),
     after,
     ledger: { ...released, releases: [...released.releases, after] },
-  };
+  });
 }
 
-function bumped(version: string, kind: Kind): string {
+function bump(version: string, kind: Kind): string {
   const [major = 0, minor = 0, patch = 0] = version.split(".").map(Number);
-  return next[kind]([major, minor, patch]).join(".");
+  return following[kind]([major, minor, patch]).join(".");
 }

@@ -1,5 +1,5 @@
-import type { Variant } from "../derive/variant.ts";
 import { type Platform, platforms } from "../values/platform.ts";
+import type { Variant } from "../variant/variant.ts";
 import { emptyLedger, type Ledger } from "../workspace/ledger.ts";
 
 /**
@@ -7,7 +7,7 @@ import { emptyLedger, type Ledger } from "../workspace/ledger.ts";
  * reserved. Undefined where nothing changes.
  * @param today as 2026-03-01
  */
-export function reserved(
+export function reserveIdentifiers(
   variant: Variant,
   wanted: readonly Platform[],
   ledger: Ledger = emptyLedger,
@@ -25,7 +25,7 @@ export function reserved(
 }
 
 /** The same ledger with every identifier fixed: from now on none follows the brief. */
-export function fixed(ledger: Ledger, today: string): Ledger {
+export function fixIdentifiers(ledger: Ledger, today: string): Ledger {
   const identifiers = { ...ledger.identifiers };
   for (const platform of platforms) {
     const held = identifiers[platform];

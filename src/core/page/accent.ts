@@ -1,5 +1,5 @@
 import { type Hex, parseColor, readableOn } from "../values/color.ts";
-import type { Workspace } from "../workspace/read.ts";
+import type { Workspace } from "../workspace/workspace.ts";
 
 /** The agency's colour and what can be read on it; a slate blue where it names none. */
 export function accentOf({ agency }: Workspace): { accent: Hex; onAccent: Hex } {

@@ -1,6 +1,6 @@
-import { type Resolved, suppliedArt } from "../derive/variant.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import type { Drawing } from "../render/drawing.ts";
+import { type Resolved, suppliedArt } from "../variant/variant.ts";
 import type { Plan } from "./plan.ts";
 
 /** Enlarged by less than this, a bitmap looks no softer. */

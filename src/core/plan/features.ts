@@ -1,10 +1,11 @@
-import type { ClientFeature, Variant } from "../derive/variant.ts";
-import type { Spoken } from "../localize/localized.ts";
 import { type Cut, withCuts } from "../splice/cut.ts";
 import type { Edit, Site } from "../splice/site.ts";
+import type { Template } from "../survey/template.ts";
 import type { FeaturePlaces } from "../template/feature-places.ts";
-import type { Template } from "../template/read.ts";
+import type { Spoken } from "../template/localized.ts";
+import { inLanguage } from "../values/by-language.ts";
 import { directionOf } from "../values/language.ts";
+import type { ClientFeature, Variant } from "../variant/variant.ts";
 
 /** The template's features as a client has them: on, with what people read, or off. */
 const pairs = (
@@ -16,18 +17,16 @@ const pairs = (
     return places ? [{ feature, places }] : [];
   });
 
-const isOn = ({ on }: ClientFeature): boolean => on.value === "on";
-
 /** Every place that holds what people read when the app asks for something, and what stands there. */
 export function usageTexts(
   variant: Variant,
   template: Template,
 ): { site: Site; text: string; place: { opens?: string; closes?: string } }[] {
   return pairs(variant, template).flatMap(({ feature, places }) =>
-    !isOn(feature)
+    !feature.isOn
       ? []
       : places.usage.flatMap(({ site, locale, opens, closes }) => {
-          const text = feature.usage[locale] ?? feature.usage[""];
+          const text = inLanguage(feature.usage, locale)?.value;
           const place = { ...(opens ? { opens } : {}), ...(closes ? { closes } : {}) };
           return text === undefined ? [] : [{ site, text, place }];
         }),
@@ -36,17 +35,17 @@ export function usageTexts(
 
 /** What the features that a client has put into the build files; two of them may need the same. */
 export function askedFor(variant: Variant, template: Template): { file: string; edit: Edit }[] {
-  const all = pairs(variant, template).flatMap(({ feature, places }) => (isOn(feature) ? places.adds : []));
+  const all = pairs(variant, template).flatMap(({ feature, places }) => (feature.isOn ? places.adds : []));
   const once = new Map(all.map((each) => [`${each.file} ${each.at} ${each.text}`, each]));
   return [...once.values()].map(({ file, at, text }) => ({ file, edit: { start: at, end: at, text } }));
 }
 
 /** A client's further languages, each with what people read in it. */
 export function spokenBy(variant: Variant, template: Template): Spoken[] {
-  const on = pairs(variant, template).filter(({ feature }) => isOn(feature));
+  const on = pairs(variant, template).filter(({ feature }) => feature.isOn);
   return variant.locales.map((name) => {
     const texts = on.flatMap(({ feature, places }) => {
-      const text = feature.usage[name.locale];
+      const text = feature.usage.further[name.locale]?.value;
       const keys = new Set(places.usage.map(({ key }) => key));
       return text === undefined ? [] : [...keys].map((key) => [key, text]);
     });
@@ -59,7 +58,7 @@ export function mainSpoken(variant: Variant, template: Template): Spoken | undef
   const { locale, "app.name": name, "app.label": label } = variant.values;
   if (!locale || !name || !label) return undefined;
   const texts = pairs(variant, template).flatMap(({ feature, places }) => {
-    const text = isOn(feature) ? feature.usage[""] : undefined;
+    const text = feature.isOn ? feature.usage.first?.value : undefined;
     return text === undefined ? [] : places.usage.map(({ key }) => [key, text]);
   });
   return {
@@ -79,7 +78,7 @@ export function withoutFeatures(
 ): Map<string, Edit[]> {
   const cuts = new Map<string, Cut[]>();
   for (const { feature, places } of pairs(variant, template)) {
-    if (isOn(feature)) continue;
+    if (feature.isOn) continue;
     for (const cut of places.cuts) cuts.set(cut.file, [...(cuts.get(cut.file) ?? []), cut]);
   }
   const result = new Map(edits);

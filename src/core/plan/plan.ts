@@ -1,20 +1,21 @@
-import { fillPattern, patternProblem, readPattern } from "../derive/pattern.ts";
-import type { Variant } from "../derive/variant.ts";
-import type { Folder } from "../files/folder.ts";
-import { fingerprint } from "../files/hash.ts";
-import { placeAt } from "../files/source.ts";
-import { localize } from "../localize/localize.ts";
-import type { Localized } from "../localize/localized.ts";
-import { type Problem, problem, Refusal } from "../problems/problem.ts";
+import { fillPattern, patternProblem, readPattern } from "../derive/fields/pattern.ts";
+import type { Folder } from "../files/reading/folder.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import { stop } from "../problems/result.ts";
 import { rendererVersion } from "../render/draw.ts";
 import { type Drawing, drawingOf } from "../render/drawing.ts";
 import { write } from "../splice/forms.ts";
 import { applyEdits, type Edit, type Site } from "../splice/site.ts";
-import type { Template } from "../template/read.ts";
+import { localize } from "../survey/localize.ts";
+import type { Template } from "../survey/template.ts";
+import { type Fill, type PictureUse, placeOf } from "../template/found.ts";
+import type { Localized } from "../template/localized.ts";
 import { shaped } from "../template/shapes.ts";
-import { type Fill, type PictureUse, placeOf } from "../template/survey.ts";
 import type { Field } from "../values/fields.ts";
+import { fingerprint } from "../values/hash.ts";
 import type { Layout } from "../values/layout.ts";
+import { placeAt } from "../values/source.ts";
+import type { Variant } from "../variant/variant.ts";
 import { buildFiles } from "./builds.ts";
 import { askedFor, mainSpoken, spokenBy, usageTexts, withoutFeatures } from "./features.ts";
 
@@ -189,7 +190,7 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
     if (value === undefined && fill.optional) continue;
     add(fill.site, value === undefined ? undefined : filled(fill, value), fill.holds, fill);
   }
-  if (problems.length > 0) throw new Refusal(problems);
+  if (problems.length > 0) stop(problems);
   return edits;
 }
 

@@ -1,5 +1,5 @@
-import type { Place } from "../files/source.ts";
 import { shownText } from "../values/plain-text.ts";
+import type { Place } from "../values/source.ts";
 import { type ProblemCode, problemKinds } from "./catalogue.ts";
 
 /** One thing that is wrong, told to a producer. */
@@ -58,20 +58,12 @@ export function problem(code: ProblemCode, message: string, detail: ProblemDetai
   };
 }
 
-/** Thrown where work cannot go on; carries everything that is wrong, not only the first thing. */
-export class Refusal extends Error {
-  readonly problems: readonly Problem[];
-
-  constructor(problems: readonly Problem[]) {
-    super(problems.map((each) => each.message).join("\n"));
-    this.name = "Refusal";
-    this.problems = problems;
-  }
+/** A value that was worked out, as far as it could be, and what was found on the way. */
+export interface Judged<T> {
+  value: T;
+  problems: readonly Problem[];
 }
 
-/** Stops with a single problem. */
-export function refuse(code: ProblemCode, message: string, detail: ProblemDetail = {}): never {
-  throw new Refusal([problem(code, message, detail)]);
-}
+export const sound = <T>(value: T): Judged<T> => ({ value, problems: [] });
 
 export const isError = (each: Problem): boolean => each.severity === "error";

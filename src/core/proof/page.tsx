@@ -1,11 +1,12 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { Head } from "../page/head.tsx";
+import { Pic } from "../page/parts.tsx";
+import type { Sheet } from "../page/sheet.ts";
+import { definitions } from "../platforms/all.ts";
 import type { Field } from "../values/fields.ts";
-import { type Platform, platformNames } from "../values/platform.ts";
-import type { ProofModel, Sheet } from "./model.ts";
-import { Pic } from "./parts.tsx";
-import { AndroidScene, IosScene, StartScene, StoreScene, WebScene, WindowsScene } from "./scenes.tsx";
-import { DesktopScene, NameScene, TargetScene } from "./scenes-apart.tsx";
+import { type Platform, platformNames, platforms } from "../values/platform.ts";
+import type { ProofModel } from "./model.ts";
+import { NameScene, StartScene, StoreScene, TargetScene } from "./scenes.tsx";
 import style from "./style.css";
 
 /** The whole page, self-contained: styles and pictures are inside, nothing is fetched. */
@@ -133,11 +134,10 @@ function ClientSheet({ sheet }: { sheet: Sheet }) {
         </ul>
       </header>
       <div class="scenes">
-        <AndroidScene sheet={sheet} />
-        <IosScene sheet={sheet} />
-        <DesktopScene sheet={sheet} />
-        <WindowsScene sheet={sheet} />
-        <WebScene sheet={sheet} />
+        {platforms.map((platform) => {
+          const Icons = definitions[platform].scenes.icons;
+          return <Icons sheet={sheet} key={platform} />;
+        })}
         <StartScene sheet={sheet} />
         <StoreScene sheet={sheet} />
         <TargetScene sheet={sheet} />

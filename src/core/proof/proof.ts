@@ -1,23 +1,26 @@
 import { extname } from "node:path";
 import { resolvePicked } from "../derive/resolve.ts";
-import type { Resolved, Variant } from "../derive/variant.ts";
-import { type Folder, isFolder, openFolder } from "../files/folder.ts";
-import { sha256 } from "../files/hash.ts";
+import { type Folder, isFolder, openFolder } from "../files/reading/folder.ts";
+import { difference } from "../make/difference.ts";
+import { variantFolder } from "../make/generate.ts";
+import { readReceipt, receiptText } from "../make/receipt.ts";
 import { accentOf } from "../page/accent.ts";
-import { difference } from "../plan/difference.ts";
-import { variantFolder } from "../plan/generate.ts";
+import type { Sheet } from "../page/sheet.ts";
 import { planVariant } from "../plan/plan.ts";
-import { readReceipt, receiptText } from "../plan/receipt.ts";
-import { isError, Refusal } from "../problems/problem.ts";
-import { openTemplate, type Template } from "../template/read.ts";
-import { iconsByTarget } from "../template/targets.ts";
+import { definitions } from "../platforms/all.ts";
+import { isError, problem } from "../problems/problem.ts";
+import { attempt, failed, type Result, unwrap } from "../problems/result.ts";
+import { iconsByTarget } from "../survey/targets.ts";
+import { openTemplate, type Template } from "../survey/template.ts";
 import type { Field } from "../values/fields.ts";
+import { sha256 } from "../values/hash.ts";
 import { directionOf } from "../values/language.ts";
-import type { Workspace } from "../workspace/read.ts";
+import { platforms } from "../values/platform.ts";
+import type { Resolved, Variant } from "../variant/variant.ts";
 import { variantPath } from "../workspace/stage.ts";
-import type { ProofModel, Sheet } from "./model.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+import type { ProofModel } from "./model.ts";
 import { proofPage } from "./page.tsx";
-import { shownPictures } from "./pictures.ts";
 
 export interface Proof {
   html: string;
@@ -34,8 +37,12 @@ export async function makeProof(workspace: Workspace, keys: readonly string[]): 
   const absent: { client: string; reason: string }[] = [];
   for (const resolved of picked) {
     const sheet = sheetOf(workspace, template, resolved);
-    if (typeof sheet === "string") absent.push({ client: resolved.client.key, reason: sheet });
-    else sheets.push(sheet);
+    if (sheet.ok) sheets.push(sheet.value);
+    else
+      absent.push({
+        client: resolved.client.key,
+        reason: sheet.problems[0]?.message ?? "It cannot be read.",
+      });
   }
   const html = proofPage({
     agency: workspace.agency.data.agency.name,
@@ -51,16 +58,16 @@ function sheetOf(
   workspace: Workspace,
   template: Template,
   { client, variant, problems }: Resolved,
-): Sheet | string {
-  if (!variant) return problems.find(isError)?.message ?? "Its brief has errors.";
+): Result<Sheet> {
+  if (!variant) return failed(...problems.filter(isError));
   const root = variantFolder(workspace, client.key);
-  if (!isFolder(root)) return "It has not been generated yet: run oxalis generate.";
-  try {
+  if (!isFolder(root)) return outOfDate("It has not been generated yet: run oxalis generate.");
+  return attempt((): Sheet => {
     const folder = openFolder(root, variantPath(workspace, client.key));
     const receipt = readReceipt(workspace.root, variantPath(workspace, client.key), client.key);
     const plan = planVariant(variant, template, receipt.layout);
     if (difference(plan, receipt, folder.hashIfAny).length > 0)
-      return "It is out of date: run oxalis generate.";
+      unwrap(outOfDate("It is out of date: run oxalis generate."));
     const icons = iconsByTarget(template)
       .filter(({ use }) => folder.has(use.path))
       .map((icon, at) => ({ ...icon, picture: `target-${at}` }));
@@ -78,11 +85,10 @@ function sheetOf(
       state: sha256(receiptText(receipt)).slice(0, 8),
       files: plan.entries.length,
     };
-  } catch (error) {
-    if (error instanceof Refusal) return error.problems[0]?.message ?? "It cannot be read.";
-    throw error;
-  }
+  });
 }
+
+const outOfDate = (message: string): Result<never> => failed(problem("out-of-date", message));
 
 const plainValues = (variant: Variant): Sheet["values"] =>
   Object.fromEntries(Object.entries(variant.values).map(([field, traced]) => [field as Field, traced.value]));
@@ -119,7 +125,9 @@ function namesOf({ values, locales }: Variant): Sheet["names"] {
 function pictures(template: Template, folder: Folder): Map<string, string> {
   const found = new Map<string, string>();
   const uses = template.parts.flatMap((part) => part.pictures);
-  for (const { name, platform, role, qualifiers } of shownPictures) {
+  for (const { name, platform, role, qualifiers } of platforms.flatMap(
+    (platform) => definitions[platform].scenes.pictures,
+  )) {
     const use = qualifiers
       .map((qualifier) =>
         uses.find(

@@ -1,10 +1,10 @@
 import { posix } from "node:path";
 import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
-import type { Folder } from "../files/folder.ts";
-import { htmlAttribute, htmlElements } from "../splice/html.ts";
-import { parseJson } from "../splice/json.ts";
-import { readResourceScript } from "../splice/resource-script.ts";
-import { attributeOf, parseXml, walk } from "../splice/xml.ts";
+import type { Folder } from "../files/reading/folder.ts";
+import { htmlAttribute, htmlElements } from "../splice/formats/html.ts";
+import { parseJson } from "../splice/formats/json.ts";
+import { readResourceScript } from "../splice/formats/resource-script.ts";
+import { attributeOf, parseXml, walk } from "../splice/formats/xml.ts";
 import type { FileIndex, Reference } from "./reference.ts";
 
 type Reader = (file: string, folder: Folder) => Reference[];

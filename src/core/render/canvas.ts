@@ -1,7 +1,7 @@
 import type { Box } from "../artwork/geometry.ts";
 import { plateMask } from "./compose.ts";
 import type { Drawing } from "./drawing.ts";
-import { flattened } from "./flatten.ts";
+import { flattened } from "./formats/flatten.ts";
 import { fromRaw, type Raw, rawOf, type Samples } from "./raw.ts";
 
 /** A bitmap at several sizes, and the part of it that is wanted, in fractions. */

@@ -1,4 +1,4 @@
-import type { Vector } from "../artwork/vector.ts";
+import type { Vector } from "../artwork/vector/read.ts";
 import { cornerShape } from "./corner.ts";
 import type { Drawing } from "./drawing.ts";
 import type { Placed } from "./fit.ts";

@@ -1,6 +1,6 @@
-import type { Slot } from "../catalog/slot.ts";
-import type { Variant } from "../derive/variant.ts";
+import type { Slot } from "../slots/slot.ts";
 import { type Hex, readableOn } from "../values/color.ts";
+import type { Variant } from "../variant/variant.ts";
 import { canBeLettered, lettered } from "./lettering.ts";
 
 /** A mark on an icon that is not for the store: a disc with a rim, and a few letters where they can be read; in pixels. */

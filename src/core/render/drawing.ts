@@ -1,7 +1,7 @@
-import type { Art } from "../artwork/judge.ts";
-import type { Slot } from "../catalog/slot.ts";
-import { fieldOf, type Variant } from "../derive/variant.ts";
+import type { Art } from "../artwork/art.ts";
+import type { Slot } from "../slots/slot.ts";
 import { contrast, darkened, type Hex, readableOn } from "../values/color.ts";
+import { fieldOf, type Variant } from "../variant/variant.ts";
 import { type Corner, cornerOf } from "./corner.ts";
 import { artRef, covering, fitted, type Placed, sizeOf, within } from "./fit.ts";
 import { canBeLettered, lettered } from "./lettering.ts";

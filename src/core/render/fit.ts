@@ -1,6 +1,6 @@
+import type { Art } from "../artwork/art.ts";
 import type { Box } from "../artwork/geometry.ts";
-import type { Art } from "../artwork/judge.ts";
-import type { Slot } from "../catalog/slot.ts";
+import type { Slot } from "../slots/slot.ts";
 import type { Hex } from "../values/color.ts";
 import type { Source } from "./source.ts";
 

@@ -1,6 +1,6 @@
 import sharp from "sharp";
 import { wholeBox } from "../artwork/geometry.ts";
-import { readVector, type Vector } from "../artwork/vector.ts";
+import { readVector, type Vector } from "../artwork/vector/read.ts";
 import { channels, type Hex } from "../values/color.ts";
 import type { Bitmap } from "./canvas.ts";
 import { composeSvg, nested } from "./compose.ts";

@@ -1,10 +1,10 @@
+import type { Art } from "../artwork/art.ts";
 import { type Box, wholeBox } from "../artwork/geometry.ts";
-import type { Art } from "../artwork/judge.ts";
 import type { ArtRole } from "../artwork/roles.ts";
 import { namesOf } from "../catalog/all.ts";
-import type { Slot } from "../catalog/slot.ts";
-import { type Artwork, fieldOf, type Variant } from "../derive/variant.ts";
+import type { Slot } from "../slots/slot.ts";
 import type { Hex } from "../values/color.ts";
+import { type Artwork, fieldOf, type Variant } from "../variant/variant.ts";
 
 /** What a mark is drawn from: a picture, the part of it that is used, and the smallest circle around that. */
 export interface Source {

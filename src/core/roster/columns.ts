@@ -1,4 +1,6 @@
 import { nearest } from "../problems/nearest.ts";
+import { problem } from "../problems/problem.ts";
+import { failed, type Result, succeeded } from "../problems/result.ts";
 
 /** A column of the roster: a field of a brief, and the headings it is known by. */
 export interface Column {
@@ -179,14 +181,14 @@ export function matchColumns(headings: readonly string[], mapped: ReadonlyMap<st
 const columnNamed = (heading: string): Column | undefined =>
   columns.find((column) => plain(column.heading) === plain(heading) || column.also.includes(plain(heading)));
 
-/** Reads `Heading=field` pairs; gives the pair that cannot be read instead where there is one. */
-export function readMapping(pairs: readonly string[]): Map<string, Column> | string {
+/** Reads `Heading=field` pairs; a problem for the first that names no column and field. */
+export function readMapping(pairs: readonly string[]): Result<Map<string, Column>> {
   const mapping = new Map<string, Column>();
   for (const pair of pairs) {
     const at = pair.lastIndexOf("=");
     const column = columns.find((each) => each.heading === pair.slice(at + 1).trim());
-    if (at < 1 || !column) return pair;
+    if (at < 1 || !column) return failed(problem("map-invalid", `"${pair}" names no column and field.`));
     mapping.set(plain(pair.slice(0, at)), column);
   }
-  return mapping;
+  return succeeded(mapping);
 }

@@ -1,6 +1,6 @@
 import { analyse } from "chardet";
 import iconv from "iconv-lite";
-import { refuse } from "../problems/problem.ts";
+import { refuse } from "../problems/result.ts";
 
 /** A sheet's text, and the encoding that it was taken for where nothing in it says so. */
 export interface Decoded {

@@ -1,5 +1,5 @@
-import type { Resolved } from "../derive/variant.ts";
 import { fieldNames } from "../values/fields.ts";
+import type { Resolved } from "../variant/variant.ts";
 import { columns, derivedHeading } from "./columns.ts";
 import type { Sheet } from "./sheet.ts";
 import { stateOf } from "./state.ts";

@@ -1,8 +1,9 @@
 import { isScalar, parseDocument, Document as YamlDocument } from "yaml";
-import { words } from "../derive/words.ts";
+import { words } from "../derive/fields/words.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { type Client, isClientKey, type Workspace } from "../workspace/read.ts";
+import { isClientKey } from "../workspace/read.ts";
 import { briefSchema } from "../workspace/schema/brief.ts";
+import type { Client, Workspace } from "../workspace/workspace.ts";
 import { type Column, type Matched, matchColumns } from "./columns.ts";
 import type { Sheet } from "./sheet.ts";
 

@@ -3,8 +3,9 @@ import { parse } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
 import readXlsxFile from "read-excel-file/node";
 import writeXlsxFile from "write-excel-file/node";
-import { readInside } from "../files/folder.ts";
-import { Refusal, refuse } from "../problems/problem.ts";
+import { readInside } from "../files/reading/folder.ts";
+import { problem } from "../problems/problem.ts";
+import { orStop, orStopAsync, refuse } from "../problems/result.ts";
 import { decodeSheet } from "./encoding.ts";
 import { guardWorkbook, sheetLimits } from "./workbook.ts";
 
@@ -27,8 +28,9 @@ export async function readSheet(folder: string, file: string, encoding?: string)
   if (bytes.length > sheetLimits.bytes)
     refuse("file-too-large", `${shown} has ${bytes.length} bytes; the limit is ${sheetLimits.bytes}.`);
   const decoded = isZip(bytes) ? undefined : decodeSheet(bytes, shown, encoding);
-  const quotes: number[] = [];
-  const sheet = decoded ? readCsv(decoded.text, shown, quotes) : await readXlsx(bytes, shown);
+  const { sheet, quotes } = decoded
+    ? readCsv(decoded.text, shown)
+    : { sheet: await readXlsx(bytes, shown), quotes: [] };
   const filled = sheet.map((row) => row.map((cell) => unguarded(cell.trim())));
   while (filled.at(-1)?.every((cell) => cell === "")) filled.pop();
   if (filled.length < 2) refuse("sheet-unreadable", `${shown} has no rows below its headings.`);
@@ -40,14 +42,14 @@ export async function readSheet(folder: string, file: string, encoding?: string)
 const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
 async function readXlsx(bytes: Uint8Array, shown: string): Promise<Sheet> {
-  try {
+  const read = async () => {
     guardWorkbook(bytes, shown);
     const [first] = await readXlsxFile(Buffer.from(bytes));
     return (first?.data ?? []).map((row) => row.slice(0, sheetLimits.columns).map((cell) => cellText(cell)));
-  } catch (error) {
-    if (error instanceof Refusal) throw error;
-    refuse("sheet-unreadable", `${shown} is not an XLSX file that can be read: ${(error as Error).message}.`);
-  }
+  };
+  return orStopAsync(read, ({ message }) =>
+    problem("sheet-unreadable", `${shown} is not an XLSX file that can be read: ${message}.`),
+  );
 }
 
 function cellText(cell: unknown): string {
@@ -65,35 +67,38 @@ function delimiterOf(text: string): string {
 }
 
 /** Reads no further than the limits. A quote in the middle of a cell is a mark like others: then all is read again, leniently. */
-function readCsv(text: string, shown: string, quotes: number[], relaxQuotes = false): Sheet {
-  try {
-    return parse(text, {
-      delimiter: delimiterOf(text),
-      relaxColumnCount: true,
-      relaxQuotes,
-      skipEmptyLines: false,
-      bom: true,
-      to: sheetLimits.rows + 1,
-      maxRecordSize: 4 * 1024 * 1024,
-      onRecord: (record: string[], { lines }) => {
-        if (record.length > sheetLimits.columns)
-          refuse(
-            "file-too-large",
-            `${shown}, line ${lines} has ${record.length} columns; the limit is ${sheetLimits.columns}.`,
-          );
-        return record;
-      },
-    });
-  } catch (error) {
-    if (error instanceof Refusal) throw error;
-    const { code, lines, message } = error as Error & { code?: string; lines?: number };
-    const isStray = code === "INVALID_OPENING_QUOTE" || code === "CSV_INVALID_CLOSING_QUOTE";
-    if (relaxQuotes || !isStray)
-      return refuse("sheet-unreadable", `${shown} is not a CSV file that can be read: ${message}.`);
-    if (lines !== undefined) quotes.push(lines);
-    return readCsv(text, shown, quotes, true);
-  }
+function readCsv(text: string, shown: string): { sheet: Sheet; quotes: number[] } {
+  const refused = ({ message }: Error) =>
+    problem("sheet-unreadable", `${shown} is not a CSV file that can be read: ${message}.`);
+  return orStop(() => {
+    try {
+      return { sheet: parseCsv(text, shown, false), quotes: [] };
+    } catch (error) {
+      const { code, lines } = error as Error & { code?: string; lines?: number };
+      if (code !== "INVALID_OPENING_QUOTE" && code !== "CSV_INVALID_CLOSING_QUOTE") throw error;
+      return { sheet: parseCsv(text, shown, true), quotes: lines === undefined ? [] : [lines] };
+    }
+  }, refused);
 }
+
+const parseCsv = (text: string, shown: string, relaxQuotes: boolean): Sheet =>
+  parse(text, {
+    delimiter: delimiterOf(text),
+    relaxColumnCount: true,
+    relaxQuotes,
+    skipEmptyLines: false,
+    bom: true,
+    to: sheetLimits.rows + 1,
+    maxRecordSize: 4 * 1024 * 1024,
+    onRecord: (record: string[], { lines }) => {
+      if (record.length > sheetLimits.columns)
+        refuse(
+          "file-too-large",
+          `${shown}, line ${lines} has ${record.length} columns; the limit is ${sheetLimits.columns}.`,
+        );
+      return record;
+    },
+  });
 
 /** What a spreadsheet would take for a formula gets an apostrophe in front; on the way in it is taken off again. */
 const guarded = (cell: string): string => (/^['=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);

@@ -1,5 +1,5 @@
-import type { Resolved } from "../derive/variant.ts";
 import { isError } from "../problems/problem.ts";
+import type { Resolved } from "../variant/variant.ts";
 import { lastRelease } from "../workspace/ledger.ts";
 
 /** How far a client is: what is wrong with it, or what its ledger says. */

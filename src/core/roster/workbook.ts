@@ -1,5 +1,5 @@
 import { Unzip, UnzipInflate } from "fflate";
-import { refuse } from "../problems/problem.ts";
+import { refuse } from "../problems/result.ts";
 
 /** Limits on a roster, stated in docs/files.md. */
 export const sheetLimits = {
@@ -13,7 +13,7 @@ export const sheetLimits = {
 
 /**
  * Looks into a workbook before anything is made of it: counts, while unpacking, what it unpacks to, and reads in the text of
- * its sheets how far their cells reach. Throws a Refusal (file-too-large).
+ * its sheets how far their cells reach. Stops: file-too-large.
  */
 export function guardWorkbook(bytes: Uint8Array, shown: string): void {
   let unpacked = 0;

@@ -1,10 +1,10 @@
 import { findNodeAtLocation } from "jsonc-parser";
-import type { Source } from "../files/source.ts";
-import { htmlAttribute, htmlElements } from "./html.ts";
-import { parseJson } from "./json.ts";
-import { entry, type OpenStep } from "./openstep.ts";
+import type { Source } from "../values/source.ts";
+import { htmlAttribute, htmlElements } from "./formats/html.ts";
+import { parseJson } from "./formats/json.ts";
+import { entry, type OpenStep } from "./formats/openstep.ts";
+import type { XmlElement } from "./formats/xml.ts";
 import type { Edit } from "./site.ts";
-import type { XmlElement } from "./xml.ts";
 
 /** A part of a file that can be taken out as a whole; offsets into its text, end excluded. */
 export interface Cut {

@@ -1,11 +1,11 @@
 import { getNodePath, type Node as JsonNode } from "jsonc-parser";
 import { isMap, isScalar, isSeq, parseDocument, type Node as YamlNode } from "yaml";
-import { type Folder, textIfAny } from "../files/folder.ts";
-import { parsedOnce } from "../files/parsed-once.ts";
-import type { Source } from "../files/source.ts";
-import { Refusal } from "../problems/problem.ts";
-import { codeParts, isCode } from "./code.ts";
-import { memberSite, nodeSite, parseJson } from "./json.ts";
+import { type Folder, textIfAny } from "../files/reading/folder.ts";
+import { parsedOnce } from "../files/reading/parsed-once.ts";
+import { attempt, orElse } from "../problems/result.ts";
+import type { Source } from "../values/source.ts";
+import { codeParts, isCode } from "./formats/code.ts";
+import { memberSite, nodeSite, parseJson } from "./formats/json.ts";
 import { emptySite, type Site } from "./site.ts";
 
 /** A value within a file of settings, and the keys that lead to it. */
@@ -39,7 +39,7 @@ const forms: readonly { file: RegExp; read: (source: Source) => Omit<Settings, "
 export function openSettings(template: Folder, file: string): Settings | undefined {
   const form = forms.find((each) => each.file.test(file));
   if (!form || textIfAny(template.bytes(file)) === undefined) return undefined;
-  try {
+  const read = attempt((): Settings => {
     const { values, groups } = form.read(template.source(file));
     const here = (site: Site): Site => ({ ...site, file });
     return {
@@ -53,10 +53,8 @@ export function openSettings(template: Folder, file: string): Settings | undefin
         },
       })),
     };
-  } catch (error) {
-    if (error instanceof Refusal) return undefined;
-    throw error;
-  }
+  });
+  return orElse(read, undefined);
 }
 
 function ofJson(source: Source): Omit<Settings, "file"> {

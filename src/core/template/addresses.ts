@@ -1,6 +1,6 @@
 import type { Site } from "../splice/site.ts";
 import { commonSchemes } from "../values/schemes.ts";
-import type { Fill } from "./survey.ts";
+import type { Fill } from "./found.ts";
 
 /** Hosts that are nobody's: of the machine itself, of a network at home, or with something put in by the build. */
 const nobodys = /^(localhost|127\.|10\.|192\.168\.|0\.0\.0\.0|\[)|[${}*%]/;

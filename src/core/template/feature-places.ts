@@ -1,7 +1,7 @@
-import type { Folder } from "../files/folder.ts";
+import type { Folder } from "../files/reading/folder.ts";
 import type { Cut } from "../splice/cut.ts";
 import type { Site } from "../splice/site.ts";
-import type { Needs } from "../values/needs.ts";
+import type { Feature } from "../values/needs.ts";
 
 /** Where a feature is in the build files: what goes with it, and what it puts there. */
 export interface FeaturePlaces {
@@ -10,16 +10,22 @@ export interface FeaturePlaces {
   cuts: readonly Cut[];
   /** Put in where the feature is on: what template.yaml names and the template lacks. */
   adds: readonly { file: string; at: number; text: string }[];
-  /** Places that hold what people read when the app asks for something, by the language of the file; the first's under an empty key. */
-  usage: readonly { key: string; locale: string; site: Site; opens?: string; closes?: string }[];
+  /** Places that hold what people read when the app asks for something; without a language where it is the first one's. */
+  usage: readonly {
+    key: string;
+    locale?: string | undefined;
+    site: Site;
+    opens?: string;
+    closes?: string;
+  }[];
 }
 
-export type Found = { [K in "cuts" | "adds" | "usage"]: FeaturePlaces[K][number][] };
+/** What a platform's build files say of a feature. */
+export type FeatureFound = Omit<FeaturePlaces, "name">;
 
-/** @param declared what template.yaml itself names: some apps do without what is known of a feature's name. */
-export type Search = (
+/** Looks for every place of a feature in some files of a part. */
+export type FeatureSearch = (
   template: Folder,
   files: readonly string[],
-  needs: Needs,
-  declared: Needs,
-) => Partial<Found>;
+  feature: Feature,
+) => Partial<FeatureFound>;

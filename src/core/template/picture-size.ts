@@ -1,5 +1,5 @@
 import { imageSize } from "image-size";
-import type { Folder } from "../files/folder.ts";
+import type { Folder } from "../files/reading/folder.ts";
 
 /** Width and height of a picture of the template in pixels; undefined where there is none, or it cannot be read. */
 export function pictureSize(template: Folder, file: string): { width: number; height: number } | undefined {

@@ -1,18 +1,19 @@
 import { extname } from "node:path";
 import { getNodePath } from "jsonc-parser";
-import type { Folder } from "../files/folder.ts";
-import type { Place, Source } from "../files/source.ts";
-import { type Problem, problem, Refusal } from "../problems/problem.ts";
-import { cssProperties, cssSite } from "../splice/css.ts";
-import { htmlAttribute, htmlElements, htmlTextSite } from "../splice/html.ts";
-import { jsonSite, nodeSite, parseJson, stringNodes } from "../splice/json.ts";
-import { type LineFormatName, lineSite, lineSites } from "../splice/lines.ts";
-import { stringsSite } from "../splice/openstep.ts";
-import { plistStrings } from "../splice/plist.ts";
+import type { Folder } from "../files/reading/folder.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import { attempt, orElse } from "../problems/result.ts";
+import { cssProperties, cssSite } from "../splice/formats/css.ts";
+import { htmlAttribute, htmlElements, htmlTextSite } from "../splice/formats/html.ts";
+import { jsonSite, nodeSite, parseJson, stringNodes } from "../splice/formats/json.ts";
+import { type LineFormatName, lineSite, lineSites } from "../splice/formats/lines.ts";
+import { stringsSite } from "../splice/formats/openstep.ts";
+import { plistStrings } from "../splice/formats/plist.ts";
+import { tomlSite } from "../splice/formats/toml.ts";
+import { attributeOf, find, parseXml, textSite } from "../splice/formats/xml.ts";
+import { yamlSite } from "../splice/formats/yaml.ts";
 import type { Site } from "../splice/site.ts";
-import { tomlSite } from "../splice/toml.ts";
-import { attributeOf, find, parseXml, textSite } from "../splice/xml.ts";
-import { yamlSite } from "../splice/yaml.ts";
+import type { Place, Source } from "../values/source.ts";
 
 /** Finds a place that template.yaml names, in the file's own form. */
 type Locator = (file: string, source: Source, at: string) => Site | undefined;
@@ -100,12 +101,10 @@ export function namedPlace(
 
 /** The site of a place by what it is named by; undefined where the file has no such place, or cannot be read as its own form. */
 export function namedSite(folder: Folder, file: string, at: string): Site | undefined {
-  try {
-    return locators[kindOf(file)]?.locate(file, folder.source(file), at);
-  } catch (error) {
-    if (error instanceof Refusal) return undefined;
-    throw error;
-  }
+  return orElse(
+    attempt(() => locators[kindOf(file)]?.locate(file, folder.source(file), at)),
+    undefined,
+  );
 }
 
 /** What `at` may say for a file of this kind; undefined where Oxalis does not know the kind. */
@@ -114,12 +113,10 @@ const placeForm = (file: string): string | undefined => locators[kindOf(file)]?.
 /** Every place of a file that template.yaml could name, with what it is named by. Of some kinds of files only. */
 export function placesIn(template: Folder, file: string): { at: string; site: Site }[] {
   const list = listers[kindOf(file)];
-  try {
-    return list?.(file, template.source(file)) ?? [];
-  } catch (error) {
-    if (error instanceof Refusal) return [];
-    throw error;
-  }
+  return orElse(
+    attempt(() => list?.(file, template.source(file)) ?? []),
+    [],
+  );
 }
 
 type Lister = (file: string, source: Source) => { at: string; site: Site }[];

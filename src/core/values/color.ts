@@ -1,13 +1,12 @@
 import "culori/css"; // the colour spaces that CSS can write, and no others
 import { clampChroma, converter, formatHex, parse, wcagContrast } from "culori/fn";
-import type { ProblemCode } from "../problems/catalogue.ts";
 
 /** An opaque sRGB colour as #rrggbb, lower case. */
 export type Hex = `#${string}`;
 
 /** Why a text is no colour that can stand on its own. */
 export interface NoColor {
-  code: ProblemCode;
+  code: "color-invalid" | "color-transparent";
   reason: string;
 }
 

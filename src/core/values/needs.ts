@@ -40,155 +40,22 @@ export interface Needs {
     | undefined;
 }
 
-const permission = (...names: string[]) => names.map((name) => `android.permission.${name}`);
+/** A feature of a template: its name, which may tell what it needs, and what template.yaml says that it needs. */
+export interface Feature {
+  name: string;
+  declared: Needs;
+}
 
-/**
- * What features that most apps know need (Android, Manifest.permission and app manifest; Apple, Information Property List and
- * Entitlements; Microsoft, App capability declarations).
- */
-const knownNeeds: Readonly<Record<string, Needs>> = {
-  camera: {
-    android: {
-      permissions: [
-        ...permission("CAMERA"),
-        "android.hardware.camera",
-        "android.hardware.camera.any",
-        "android.hardware.camera.autofocus",
-        "android.hardware.camera.flash",
-        "android.hardware.camera.front",
-      ],
-    },
-    ios: { usage: ["NSCameraUsageDescription"], entitlements: ["com.apple.security.device.camera"] },
-    windows: { capabilities: ["webcam"] },
-  },
-  location: {
-    android: {
-      permissions: [
-        ...permission(
-          "ACCESS_FINE_LOCATION",
-          "ACCESS_COARSE_LOCATION",
-          "ACCESS_BACKGROUND_LOCATION",
-          "FOREGROUND_SERVICE_LOCATION",
-        ),
-        "android.hardware.location",
-        "android.hardware.location.gps",
-        "android.hardware.location.network",
-      ],
-    },
-    ios: {
-      usage: [
-        "NSLocationWhenInUseUsageDescription",
-        "NSLocationAlwaysAndWhenInUseUsageDescription",
-        "NSLocationAlwaysUsageDescription",
-        "NSLocationUsageDescription",
-        "NSLocationTemporaryUsageDescriptionDictionary",
-      ],
-      entitlements: ["com.apple.security.personal-information.location"],
-      background: ["location"],
-    },
-    windows: { capabilities: ["location"] },
-  },
-  push: {
-    android: {
-      permissions: [...permission("POST_NOTIFICATIONS"), "com.google.android.c2dm.permission.RECEIVE"],
-    },
-    ios: {
-      entitlements: ["aps-environment", "com.apple.developer.aps-environment"],
-      background: ["remote-notification"],
-    },
-  },
-  // Goods sold in an app need no entitlement on iOS; com.apple.developer.in-app-payments is payment by card.
-  purchases: { android: { permissions: ["com.android.vending.BILLING"] } },
-  "card-payment": {
-    android: { components: ["com.google.android.gms.wallet.api.enabled"] },
-    ios: { entitlements: ["com.apple.developer.in-app-payments"] },
-  },
-  "sign-in": { ios: { entitlements: ["com.apple.developer.applesignin"] } },
-  "deep-links": {
-    android: { links: true },
-    ios: { entitlements: ["com.apple.developer.associated-domains"], keys: ["CFBundleURLTypes"] },
-    windows: { extensions: ["windows.protocol", "windows.appUriHandler"] },
-  },
-  microphone: {
-    android: {
-      permissions: [
-        ...permission("RECORD_AUDIO", "FOREGROUND_SERVICE_MICROPHONE"),
-        "android.hardware.microphone",
-      ],
-    },
-    ios: {
-      usage: ["NSMicrophoneUsageDescription"],
-      entitlements: ["com.apple.security.device.audio-input"],
-    },
-    windows: { capabilities: ["microphone"] },
-  },
-  photos: {
-    android: {
-      permissions: permission(
-        "READ_MEDIA_IMAGES",
-        "READ_MEDIA_VIDEO",
-        "READ_MEDIA_VISUAL_USER_SELECTED",
-        "READ_EXTERNAL_STORAGE",
-        "WRITE_EXTERNAL_STORAGE",
-      ),
-    },
-    ios: {
-      usage: ["NSPhotoLibraryUsageDescription", "NSPhotoLibraryAddUsageDescription"],
-      keys: ["PHPhotoLibraryPreventAutomaticLimitedAccessAlert"],
-      entitlements: ["com.apple.security.personal-information.photos-library"],
-    },
-    windows: { capabilities: ["picturesLibrary", "videosLibrary"] },
-  },
-  contacts: {
-    android: { permissions: permission("READ_CONTACTS", "WRITE_CONTACTS", "GET_ACCOUNTS") },
-    ios: {
-      usage: ["NSContactsUsageDescription"],
-      entitlements: [
-        "com.apple.developer.contacts.notes",
-        "com.apple.security.personal-information.addressbook",
-      ],
-    },
-    windows: { capabilities: ["contacts"] },
-  },
-  bluetooth: {
-    android: {
-      permissions: [
-        ...permission(
-          "BLUETOOTH",
-          "BLUETOOTH_ADMIN",
-          "BLUETOOTH_CONNECT",
-          "BLUETOOTH_SCAN",
-          "BLUETOOTH_ADVERTISE",
-        ),
-        "android.hardware.bluetooth",
-        "android.hardware.bluetooth_le",
-      ],
-    },
-    ios: {
-      usage: ["NSBluetoothAlwaysUsageDescription", "NSBluetoothPeripheralUsageDescription"],
-      entitlements: ["com.apple.security.device.bluetooth"],
-      background: ["bluetooth-central", "bluetooth-peripheral"],
-    },
-    windows: { capabilities: ["bluetooth"] },
-  },
-  biometrics: {
-    android: { permissions: permission("USE_BIOMETRIC", "USE_FINGERPRINT") },
-    ios: { usage: ["NSFaceIDUsageDescription"] },
-  },
-  tracking: {
-    android: {
-      permissions: [
-        "com.google.android.gms.permission.AD_ID",
-        ...permission("ACCESS_ADSERVICES_AD_ID", "ACCESS_ADSERVICES_ATTRIBUTION", "ACCESS_ADSERVICES_TOPICS"),
-      ],
-    },
-    ios: {
-      usage: ["NSUserTrackingUsageDescription"],
-      keys: ["SKAdNetworkItems", "NSAdvertisingAttributionReportEndpoint"],
-    },
-  },
-};
+/** What is known to be needed, and what is declared besides: lists one behind the other. */
+export function both<T extends object>(known: T | undefined, declared: T | undefined): Partial<T> {
+  const merged: Record<string, unknown> = { ...declared };
+  for (const [key, value] of Object.entries(known ?? {})) {
+    const more: unknown = merged[key];
+    merged[key] = Array.isArray(value) && Array.isArray(more) ? [...value, ...more] : value;
+  }
+  return merged as Partial<T>;
+}
 
-/** What is known of a feature's name; names that every object has are none. */
-export const needsKnown = (name: string): Needs | undefined =>
-  Object.hasOwn(knownNeeds, name) ? knownNeeds[name] : undefined;
+/** A row of a table by its name; names that every object has are none. */
+export const rowOf = <T>(table: Readonly<Record<string, T>>, name: string): T | undefined =>
+  Object.hasOwn(table, name) ? table[name] : undefined;

@@ -1,4 +1,4 @@
-import type { Place } from "../files/source.ts";
+import type { Place } from "./source.ts";
 
 /** One step on the way to a value: who said or changed it, and what it was after that. */
 export interface Step {

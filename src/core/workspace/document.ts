@@ -8,9 +8,10 @@ import {
   visit,
   type Document as YamlDocument,
 } from "yaml";
-import { type Place, placeAt, type Source } from "../files/source.ts";
-import { problem, Refusal, refuse } from "../problems/problem.ts";
+import { problem } from "../problems/problem.ts";
+import { refuse, stop } from "../problems/result.ts";
 import { steeringIn } from "../values/plain-text.ts";
+import { type Place, placeAt, type Source } from "../values/source.ts";
 
 export type Path = readonly (string | number)[];
 
@@ -29,7 +30,7 @@ const deepest = 24;
 const largest = 2 * 1024 * 1024;
 const mostNodes = 20_000;
 
-/** Parses YAML 1.2. An empty file is an empty mapping. Throws a Refusal with every syntax error. */
+/** Parses YAML 1.2. An empty file is an empty mapping. Stops with every syntax error. */
 export function parseYaml(source: Source): Document {
   if (source.text.length > largest)
     refuse("file-too-large", `${source.file} has ${source.text.length} characters; the limit is ${largest}.`);
@@ -39,7 +40,7 @@ export function parseYaml(source: Source): Document {
     parseDocument(source.text, { lineCounter: lines, prettyErrors: false, uniqueKeys: false }),
   );
   if (doc.errors.length > 0) {
-    throw new Refusal(
+    stop(
       doc.errors.map((error) =>
         problem("yaml-syntax", `${firstSentence(error.message)}.`, { place: placeAt(source, error.pos[0]) }),
       ),
@@ -86,7 +87,7 @@ function unlessTooDeep<T>(source: Source, work: () => T): T {
 }
 
 /** Names that every object has already. */
-const given = new Set(["__proto__", "constructor", "prototype", "toString", "valueOf", "hasOwnProperty"]);
+const given = new Set(["__proto__", "constructor", "prototype", "toString", "unwrap", "hasOwnProperty"]);
 
 /** Looks at every node: how many there are, what they are called, and that nothing in them cannot be shown. */
 function refuseNodes(source: Source, doc: YamlDocument.Parsed): void {
@@ -145,7 +146,7 @@ function refuseDepth(source: Source): void {
     if (character === "[" || character === "{") depth++;
     else if (character === "]" || character === "}") depth--;
     if (depth > deepest) {
-      throw new Refusal([
+      stop([
         problem("yaml-syntax", `Brackets are nested deeper than ${deepest}.`, { place: placeAt(source, i) }),
       ]);
     }

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { lookAt } from "../files/door.ts";
+import { lookAt } from "../files/writing/door.ts";
 import { platforms } from "../values/platform.ts";
 
 const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, "a day, such as 2026-03-01");

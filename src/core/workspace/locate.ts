@@ -1,6 +1,6 @@
 import { dirname, join, resolve } from "node:path";
-import { isThere } from "../files/folder.ts";
-import { refuse } from "../problems/problem.ts";
+import { isThere } from "../files/reading/folder.ts";
+import { refuse } from "../problems/result.ts";
 
 export const agencyFile = "oxalis.yaml";
 

@@ -1,47 +1,17 @@
 import { join, resolve } from "node:path";
-import { lookAt } from "../files/door.ts";
-import { entriesOf, isFolder, readInside } from "../files/folder.ts";
-import { isInside } from "../files/listing.ts";
-import type { Place } from "../files/source.ts";
+import { entriesOf, isFolder, readInside } from "../files/reading/folder.ts";
+import { lookAt } from "../files/writing/door.ts";
 import { problemKinds } from "../problems/catalogue.ts";
-import { type Problem, problem, Refusal, refuse } from "../problems/problem.ts";
-import { type Document, parseYaml } from "./document.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import { attempt, refuse, stop, succeeded } from "../problems/result.ts";
+import { parseYaml } from "./document.ts";
 import { hasLedger, type Ledger, ledgerFile, ledgerSchema } from "./ledger.ts";
 import { agencyFile } from "./locate.ts";
-import { type Agency, agencySchema } from "./schema/agency.ts";
-import { type Brief, briefSchema } from "./schema/brief.ts";
-import { type TemplateNotes, templateSchema } from "./schema/template.ts";
-import type { Stage } from "./stage.ts";
+import { agencySchema } from "./schema/agency.ts";
+import { briefSchema } from "./schema/brief.ts";
+import { templateSchema } from "./schema/template.ts";
 import { validate } from "./validate.ts";
-
-/** A validated file with the way back to its lines. */
-export interface Written<T> {
-  data: T;
-  document: Document;
-}
-
-export interface Client {
-  key: string;
-  /** Absolute path of the client's folder. */
-  folder: string;
-  /** Absent when the brief cannot be used; `problems` then says why. */
-  brief?: Written<Brief>;
-  /** What has been in use; absent where nothing has. */
-  ledger?: Ledger;
-  problems: Problem[];
-}
-
-export interface Workspace {
-  /** Absolute path. */
-  root: string;
-  agency: Written<Agency>;
-  notes: Written<TemplateNotes>;
-  /** Absolute path of the template. */
-  template: string;
-  clients: Client[];
-  /** What is made is not for the store, but for this stage. */
-  stage?: Stage;
-}
+import type { Client, Workspace, Written } from "./workspace.ts";
 
 const utf8 = new TextDecoder("utf-8", { fatal: true });
 const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
@@ -75,40 +45,39 @@ function readClients(root: string): Client[] {
 
 function readClient(root: string, key: string): Client {
   const folder = join(root, "clients", key);
-  const client: Client = { key, folder, problems: [] };
   if (!isClientKey(key)) {
-    client.problems.push(
-      problem("client-key-invalid", `clients/${key} cannot be a client's key.`, { client: key }),
-    );
-    return client;
+    const invalid = problem("client-key-invalid", `clients/${key} cannot be a client's key.`, {
+      client: key,
+    });
+    return { key, folder, problems: [invalid] };
   }
-  try {
-    if (hasLedger(root, key)) client.ledger = readLedger(root, key);
-    client.brief = readYaml(root, `clients/${key}/brief.yaml`, briefSchema);
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    client.problems.push(...error.problems.map((each) => ({ ...each, client: key })));
-  }
-  return client;
+  const ledger = hasLedger(root, key) ? attempt(() => readLedger(root, key)) : succeeded(undefined);
+  const brief = ledger.ok ? attempt(() => readYaml(root, `clients/${key}/brief.yaml`, briefSchema)) : ledger;
+  return {
+    key,
+    folder,
+    ...(ledger.ok && ledger.value ? { ledger: ledger.value } : {}),
+    ...(brief.ok && brief.value ? { brief: brief.value } : {}),
+    problems: brief.ok ? [] : brief.problems.map((each) => ({ ...each, client: key })),
+  };
 }
 
 /** A damaged ledger is told with its line, and never replaced. */
 function readLedger(root: string, key: string): Ledger {
   const file = ledgerFile(key);
-  try {
+  const read = attempt(() => {
     // Read with its lines, which takes ten times as long, only where something is to be told about one.
     const ledger = plainLedger(readInside(root, file, file)) ?? readYaml(root, file, ledgerSchema).data;
     refuseFalling(ledger, file);
     return ledger;
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    const { fix } = problemKinds["ledger-damaged"];
-    throw new Refusal(
-      error.problems.map((each) =>
-        each.code === "ledger-damaged" ? each : { ...each, code: "ledger-damaged" as const, fix },
-      ),
-    );
-  }
+  });
+  if (read.ok) return read.value;
+  const { fix } = problemKinds["ledger-damaged"];
+  return stop(
+    read.problems.map((each) =>
+      each.code === "ledger-damaged" ? each : { ...each, code: "ledger-damaged" as const, fix },
+    ),
+  );
 }
 
 /** A build number is used once, and rises: a merge of two branches that both released makes others. */
@@ -149,14 +118,9 @@ function readYaml<
   return { data: validate(document, schema) as ReturnType<S["parse"]>, document };
 }
 
-/** A file that a brief names, as an absolute path; refuses what leads out of the client's folder. */
-export function clientFile(client: Client, named: string, place: Place): string {
-  const path = resolve(client.folder, named);
-  if (!isInside(client.folder, path)) {
-    refuse("path-outside", `${named} lies outside ${client.key}'s folder.`, { place, client: client.key });
-  }
-  return path;
-}
+/** That a file which a brief names lies outside the client's folder. */
+export const outside = (client: string, named: string): Problem =>
+  problem("path-outside", `${named} lies outside ${client}'s folder.`, { client });
 
 /** Picks clients by key; none named means all. Refuses keys that nobody has. */
 export function pickClients(workspace: Workspace, keys: readonly string[]): Client[] {
@@ -164,7 +128,7 @@ export function pickClients(workspace: Workspace, keys: readonly string[]): Clie
   const known = new Map(workspace.clients.map((client) => [client.key, client]));
   const unknown = keys.filter((key) => !known.has(key));
   if (unknown.length > 0) {
-    throw new Refusal(unknown.map((key) => problem("client-unknown", `No client is called "${key}".`)));
+    stop(unknown.map((key) => problem("client-unknown", `No client is called "${key}".`)));
   }
   return keys.length === 0
     ? workspace.clients

@@ -1,13 +1,6 @@
 import { expectedAmong } from "../problems/nearest.ts";
-import { refuse } from "../problems/problem.ts";
-import type { Workspace } from "./read.ts";
-import type { Agency } from "./schema/agency.ts";
-
-/** A stage by its name, and what its variants have that the store's do not. */
-export interface Stage {
-  name: string;
-  has: Agency["stages"][string];
-}
+import { refuse } from "../problems/result.ts";
+import type { Workspace } from "./workspace.ts";
 
 /** The workspace as it is at a stage; as it is for the store where none is named. */
 export function atStage(workspace: Workspace, name: string | undefined): Workspace {

@@ -1,14 +1,15 @@
 import type { z } from "zod";
 import type { ProblemCode } from "../problems/catalogue.ts";
 import { nearest } from "../problems/nearest.ts";
-import { type Problem, problem, Refusal } from "../problems/problem.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import { stop } from "../problems/result.ts";
 import type { Document, Path } from "./document.ts";
 
-/** Checks a document against its schema; throws a Refusal with every mismatch, each with its line. */
+/** Checks a document against its schema; stops with every mismatch, each with its line. */
 export function validate<S extends z.ZodObject>(document: Document, schema: S): z.output<S> {
   const result = schema.safeParse(document.data, { reportInput: true });
   if (result.success) return result.data;
-  throw new Refusal(result.error.issues.flatMap((issue) => problemsOf(issue, document, schema)));
+  stop(result.error.issues.flatMap((issue) => problemsOf(issue, document, schema)));
 }
 
 function problemsOf(issue: z.core.$ZodIssue, document: Document, schema: z.ZodObject): Problem[] {

@@ -2,7 +2,7 @@ import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { describe, expect, test } from "vitest";
-import { rebuildVector } from "../../../src/core/artwork/vector-rebuild.ts";
+import { rebuildVector } from "../../../src/core/artwork/vector/rebuild.ts";
 import { openChromium } from "../../support/chromium.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 import { hasTool } from "../../support/tools.ts";

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { expect, test } from "vitest";
 import { judgeArt } from "../../../src/core/artwork/judge.ts";
 import type { Looked } from "../../../src/core/artwork/looked-at.ts";
-import { readVector } from "../../../src/core/artwork/vector.ts";
+import { readVector } from "../../../src/core/artwork/vector/read.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 
 const svg = (inner: string, attributes = "") =>

@@ -1,9 +1,10 @@
 import { describe, expect, test } from "vitest";
-import { androidSlots } from "../../../src/core/catalog/android.ts";
-import { iosIconSlots, iosStartForms } from "../../../src/core/catalog/ios.ts";
-import { type Slot, scaled } from "../../../src/core/catalog/slot.ts";
-import { manifestIcons, webStartSlots } from "../../../src/core/catalog/web.ts";
-import { windowsSlots } from "../../../src/core/catalog/windows.ts";
+import { androidSlots } from "../../../src/core/platforms/android/catalog.ts";
+import { iosIconSlots, iosStartForms } from "../../../src/core/platforms/apple/catalog.ts";
+import { manifestIcons, webStartSlots } from "../../../src/core/platforms/web/catalog.ts";
+import { windowsSlots } from "../../../src/core/platforms/windows/catalog.ts";
+import { type Slot, scaled } from "../../../src/core/slots/slot.ts";
+import { googlePlayPictures } from "../../../src/core/stores/google-play/pictures.ts";
 
 const sizes = (slots: readonly Slot[], role: string, theme?: "dark") =>
   slots
@@ -56,7 +57,7 @@ describe.each([
       ] as const,
   ),
   ["android TV", sizes(androidSlots, "tv-banner"), "xhdpi 320x180"],
-  ["android TV in the store", sizes(androidSlots, "store-tv-banner"), "1280x720 1280x720"],
+  ["android TV in the store", sizes(googlePlayPictures, "store-tv-banner"), "1280x720 1280x720"],
   [
     "ios start at 120 × 90 points",
     sizes(
@@ -76,7 +77,7 @@ describe.each([
   ],
   [
     "android store",
-    [...sizes(androidSlots, "store-icon"), ...sizes(androidSlots, "feature-graphic")],
+    [...sizes(googlePlayPictures, "store-icon"), ...sizes(googlePlayPictures, "feature-graphic")],
     "512 512x512, 1024x500 1024x500",
   ],
   [

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { answerFault } from "../../../src/core/derive/answer-rules.ts";
-import { fillPattern, type Pattern, readPattern } from "../../../src/core/derive/pattern.ts";
+import { answerFault } from "../../../src/core/derive/asked/rules.ts";
+import { fillPattern, type Pattern, readPattern } from "../../../src/core/derive/fields/pattern.ts";
 import { answerForms } from "../../../src/core/values/answer-forms.ts";
 import { contrast, lifted, readableOn } from "../../../src/core/values/color.ts";
 import { type Field, fields } from "../../../src/core/values/fields.ts";

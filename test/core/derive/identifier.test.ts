@@ -3,11 +3,11 @@ import { describe, expect, test } from "vitest";
 import {
   asciiDomain,
   brokenRules,
-  fitWindows,
   isDistinguishedName,
   settleBase,
-} from "../../../src/core/derive/identifier.ts";
-import { fillPattern, readPattern } from "../../../src/core/derive/pattern.ts";
+} from "../../../src/core/derive/fields/identifier.ts";
+import { fillPattern, readPattern } from "../../../src/core/derive/fields/pattern.ts";
+import { windows } from "../../../src/core/platforms/windows/windows.ts";
 import type { Field } from "../../../src/core/values/fields.ts";
 import { traced } from "../../../src/core/values/trail.ts";
 
@@ -52,9 +52,9 @@ describe("the base identifier", () => {
       fc.property(domain, fc.string({ unit: "grapheme", minLength: 1, maxLength: 40 }), (host, name) => {
         const settled = base(host, name);
         expect(base(host, name)).toEqual(settled);
-        const windows = fitWindows(settled).value;
+        const fitted = windows.identifiers.fit(settled).value;
         expect(brokenRules("ios", settled.value).filter((rule) => !rule.includes("155"))).toEqual([]);
-        expect(brokenRules("windows", windows)).toEqual([]);
+        expect(brokenRules("windows", fitted)).toEqual([]);
         const android = brokenRules("android", settled.value);
         expect(android.every((rule) => rule.includes("refuses") || rule.includes("two segments"))).toBe(true);
       }),
@@ -71,7 +71,9 @@ describe("the base identifier", () => {
 
   test("is shortened for Windows so that two long ones stay apart", () => {
     const long = (end: string) =>
-      fitWindows(traced({ by: "pattern", note: "", value: `example.${"farm".repeat(15)}${end}` })).value;
+      windows.identifiers.fit(
+        traced({ by: "pattern", note: "", value: `example.${"farm".repeat(15)}${end}` }),
+      ).value;
     expect(long("a")).toHaveLength(50);
     expect(long("a")).not.toBe(long("b"));
   });

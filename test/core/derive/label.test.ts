@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { drawnWidth, fittedLabel, roomForLabel } from "../../../src/core/derive/label.ts";
+import { drawnWidth, fittedLabel, roomForLabel } from "../../../src/core/derive/fields/label.ts";
 import { traced } from "../../../src/core/values/trail.ts";
 
 const label = (name: string) => fittedLabel(traced({ by: "pattern", note: "", value: name }));

@@ -1,18 +1,19 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import type { Art } from "../../../src/core/artwork/judge.ts";
-import { brokenRules, comparable } from "../../../src/core/derive/identifier.ts";
-import { resolveVariant } from "../../../src/core/derive/resolve-variant.ts";
-import { judgeTogether } from "../../../src/core/derive/rules.ts";
-import { noArtwork, type Resolved } from "../../../src/core/derive/variant.ts";
+import type { Art } from "../../../src/core/artwork/art.ts";
+import { brokenRules } from "../../../src/core/derive/fields/identifier.ts";
+import { judgeTogether } from "../../../src/core/derive/fields/rules.ts";
+import { resolveVariant } from "../../../src/core/derive/one-client.ts";
+import { definitions } from "../../../src/core/platforms/all.ts";
 import { isError } from "../../../src/core/problems/problem.ts";
 import { steeringIn } from "../../../src/core/values/plain-text.ts";
 import { platforms } from "../../../src/core/values/platform.ts";
+import { noArtwork, type Resolved } from "../../../src/core/variant/variant.ts";
 import { parseYaml } from "../../../src/core/workspace/document.ts";
-import type { Client, Workspace } from "../../../src/core/workspace/read.ts";
 import { agencySchema } from "../../../src/core/workspace/schema/agency.ts";
 import { briefSchema } from "../../../src/core/workspace/schema/brief.ts";
 import { templateSchema } from "../../../src/core/workspace/schema/template.ts";
+import type { Client, Workspace } from "../../../src/core/workspace/workspace.ts";
 import { artwork } from "../../support/variant.ts";
 
 const written = <T>(file: string, text: string, parse: (data: unknown) => T) => {
@@ -60,7 +61,7 @@ test("whatever the names and domains: accepted everywhere or told; never a colli
     fc.property(fc.array(fc.tuple(names, domains), { minLength: 1, maxLength: 8 }), (pairs) => {
       const resolve = () =>
         pairs.map(([name, domain], at) =>
-          resolveVariant(workspace, client(`c${at}`, name, domain), noArtwork),
+          resolveVariant(workspace, client(`c${at}`, name, domain), noArtwork, new Map()),
         );
       const all = resolve();
       expect(resolve().map((each) => each.values)).toEqual(all.map((each) => each.values));
@@ -69,7 +70,17 @@ test("whatever the names and domains: accepted everywhere or told; never a colli
       for (const platform of platforms) {
         const held = all.flatMap(({ client: { key }, variant }) => {
           const value = variant?.values[`identifiers.${platform}`]?.value;
-          return value ? [{ key, id: comparable[platform](value, variant?.values.domain?.value ?? "") }] : [];
+          return value
+            ? [
+                {
+                  key,
+                  id: definitions[platform].identifiers.comparable(
+                    value,
+                    variant?.values.domain?.value ?? "",
+                  ),
+                },
+              ]
+            : [];
         });
         const shared = held.filter(({ key, id }) =>
           held.some((other) => other.key !== key && other.id === id),
@@ -86,7 +97,7 @@ test("a picture on a plain ground gives its colour where the brief gives none", 
   const bare = client("bare", "Acre", "hill.example");
   if (bare.brief) bare.brief.document.data = { app: { name: "Acre" }, domain: "hill.example" };
   const icon = { file: "clients/bare/art/icon.png", edge: "#aabbcc" } as unknown as Art;
-  const { values, problems } = resolveVariant(workspace, bare, artwork({ icon }));
+  const { values, problems } = resolveVariant(workspace, bare, artwork({ icon }), new Map());
   expect(values["colors.brand"]?.trail).toEqual([
     { by: "picture", note: "the plain ground of clients/bare/art/icon.png", value: "#aabbcc" },
   ]);
@@ -100,7 +111,7 @@ test("at a stage, every identifier is another one that its platform accepts; wha
     fc.property(names, domains, suffixes, (name, domain, suffix) => {
       const stage = { name: "testers", has: { suffix, name: "{app.name} T" } };
       const [store, tested] = [workspace, { ...workspace, stage }].map((at) =>
-        resolveVariant(at, client("c", name, domain), noArtwork),
+        resolveVariant(at, client("c", name, domain), noArtwork, new Map()),
       ) as [Resolved, Resolved];
       for (const platform of platforms) {
         const of = ({ values }: Resolved) => values[`identifiers.${platform}`]?.value ?? "";

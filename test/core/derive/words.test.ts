@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { words } from "../../../src/core/derive/words.ts";
+import { words } from "../../../src/core/derive/fields/words.ts";
 
 test.each(Object.entries(words))("%s does to its example what it says", (_, { says, takes, apply }) => {
   const [, argument = takes?.example ?? "", before = "", after] =

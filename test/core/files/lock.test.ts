@@ -4,9 +4,9 @@ import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { hostname } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "vitest";
-import { makeFolder } from "../../../src/core/files/door.ts";
-import { breakLock, withLock } from "../../../src/core/files/lock.ts";
-import { writeTogether } from "../../../src/core/files/together.ts";
+import { breakLock, withLock } from "../../../src/core/files/holding/lock.ts";
+import { makeFolder } from "../../../src/core/files/writing/door.ts";
+import { writeTogether } from "../../../src/core/files/writing/together.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 
 const lockOf = (root: string) => join(root, ".oxalis/lock");

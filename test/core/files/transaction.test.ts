@@ -1,15 +1,15 @@
 import { existsSync, mkdirSync, readFileSync, symlinkSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { afterEach, expect, test, vi } from "vitest";
-import * as door from "../../../src/core/files/door.ts";
-import { sha256 } from "../../../src/core/files/hash.ts";
-import { writeTogether } from "../../../src/core/files/together.ts";
-import { hasOpen, openTransaction, settleOpen } from "../../../src/core/files/transaction.ts";
+import * as door from "../../../src/core/files/writing/door.ts";
+import { writeTogether } from "../../../src/core/files/writing/together.ts";
+import { hasOpen, openTransaction, settleOpen } from "../../../src/core/files/writing/transaction.ts";
+import { sha256 } from "../../../src/core/values/hash.ts";
 import { contents, temporaryFolder } from "../../support/oxalis.ts";
 
 /** How many acts the process still does before it is dead, and does no more. */
 let life = Number.POSITIVE_INFINITY;
-vi.mock("../../../src/core/files/door.ts", async (original) => {
+vi.mock("../../../src/core/files/writing/door.ts", async (original) => {
   const real = await original<typeof door>();
   const mortal =
     <A extends unknown[], R>(act: (...given: A) => R) =>

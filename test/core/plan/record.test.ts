@@ -3,9 +3,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout } from "node:timers/promises";
 import { expect, test } from "vitest";
-import { sha256 } from "../../../src/core/files/hash.ts";
-import { type Receipt, receiptFile } from "../../../src/core/plan/receipt.ts";
-import { keepRecord, type Made, readRecord, recordOf, seenAgain } from "../../../src/core/plan/record.ts";
+import { type Receipt, receiptFile } from "../../../src/core/make/receipt.ts";
+import { keepRecord, type Made, readRecord, recordOf, seenAgain } from "../../../src/core/make/record.ts";
+import { sha256 } from "../../../src/core/values/hash.ts";
 
 /** A variant of one file and its receipt, recorded at once. */
 function recorded(): { root: string; folder: string; file: string; made: Made } {

@@ -4,7 +4,7 @@ import sharp, { type Sharp } from "sharp";
 import { expect, test } from "vitest";
 import { judgeArt } from "../../../src/core/artwork/judge.ts";
 import { allSlots } from "../../../src/core/catalog/all.ts";
-import { readInside } from "../../../src/core/files/folder.ts";
+import { readInside } from "../../../src/core/files/reading/folder.ts";
 import { createRenderer } from "../../../src/core/render/draw.ts";
 import { drawingOf } from "../../../src/core/render/drawing.ts";
 import { readChunks } from "../../../src/core/render/png/file.ts";

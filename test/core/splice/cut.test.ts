@@ -8,10 +8,10 @@ import {
   pageCuts,
   withCuts,
 } from "../../../src/core/splice/cut.ts";
-import { htmlElements } from "../../../src/core/splice/html.ts";
-import { entry, parseOpenStep } from "../../../src/core/splice/openstep.ts";
+import { htmlElements } from "../../../src/core/splice/formats/html.ts";
+import { entry, parseOpenStep } from "../../../src/core/splice/formats/openstep.ts";
+import { findAll, parseXml } from "../../../src/core/splice/formats/xml.ts";
 import { applyEdits } from "../../../src/core/splice/site.ts";
-import { findAll, parseXml } from "../../../src/core/splice/xml.ts";
 
 const source = (text: string) => ({ file: "f", text });
 const keys = fc.uniqueArray(fc.constantFrom<string[]>("a", "b", "c", "d", "e", "f"), { minLength: 1 });

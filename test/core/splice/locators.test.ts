@@ -1,14 +1,19 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { gradleSettings, settingsNamed } from "../../../src/core/splice/formats/gradle.ts";
+import { htmlAttributeSite, htmlElements, htmlTextSite } from "../../../src/core/splice/formats/html.ts";
+import { lineSite } from "../../../src/core/splice/formats/lines.ts";
+import {
+  entry,
+  openStepSite,
+  parseOpenStep,
+  stringsSite,
+} from "../../../src/core/splice/formats/openstep.ts";
+import { tomlSite } from "../../../src/core/splice/formats/toml.ts";
+import { attributeSite, find, parseXml, textSite } from "../../../src/core/splice/formats/xml.ts";
+import { yamlSite } from "../../../src/core/splice/formats/yaml.ts";
 import { write } from "../../../src/core/splice/forms.ts";
-import { gradleSettings, settingsNamed } from "../../../src/core/splice/gradle.ts";
-import { htmlAttributeSite, htmlElements, htmlTextSite } from "../../../src/core/splice/html.ts";
-import { lineSite } from "../../../src/core/splice/lines.ts";
-import { entry, openStepSite, parseOpenStep, stringsSite } from "../../../src/core/splice/openstep.ts";
 import { applyEdits, type Site } from "../../../src/core/splice/site.ts";
-import { tomlSite } from "../../../src/core/splice/toml.ts";
-import { attributeSite, find, parseXml, textSite } from "../../../src/core/splice/xml.ts";
-import { yamlSite } from "../../../src/core/splice/yaml.ts";
 
 const replaced = (text: string, site: Site | undefined, value: string): string => {
   if (!site) throw new Error("no site");

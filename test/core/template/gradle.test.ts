@@ -1,8 +1,8 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { expect, test } from "vitest";
-import { openFolder } from "../../../src/core/files/folder.ts";
-import { appModules, valuesOf } from "../../../src/core/template/gradle-project.ts";
+import { openFolder } from "../../../src/core/files/reading/folder.ts";
+import { appModules, valuesOf } from "../../../src/core/platforms/android/gradle-project.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 
 /** Where a module's build reads its application ID from: the file, and what stands there. */

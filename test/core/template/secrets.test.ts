@@ -2,8 +2,8 @@ import { execFileSync } from "node:child_process";
 import { mkdirSync, readFileSync, symlinkSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { describe, expect, test } from "vitest";
-import { openFolder } from "../../../src/core/files/folder.ts";
-import { findSecrets } from "../../../src/core/template/secrets/find.ts";
+import { openFolder } from "../../../src/core/files/reading/folder.ts";
+import { findSecrets } from "../../../src/core/survey/secrets/find.ts";
 import { contents, temporaryFolder } from "../../support/oxalis.ts";
 import { hasTool } from "../../support/tools.ts";
 

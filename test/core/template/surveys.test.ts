@@ -2,9 +2,9 @@ import { mkdirSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { expect, test } from "vitest";
 import { isBrandPlace } from "../../../src/core/audit/brand-places.ts";
-import { openFolder } from "../../../src/core/files/folder.ts";
-import { surveyTemplate } from "../../../src/core/template/read.ts";
-import type { PartSurvey } from "../../../src/core/template/survey.ts";
+import { openFolder } from "../../../src/core/files/reading/folder.ts";
+import { surveyTemplate } from "../../../src/core/survey/template.ts";
+import type { PartSurvey } from "../../../src/core/template/found.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 
 function survey(files: Record<string, string>): PartSurvey {

@@ -1,7 +1,7 @@
-import { type Folder, textIfAny } from "../../files/folder.ts";
-import { type Place, placeAt } from "../../files/source.ts";
+import { type Folder, textIfAny } from "../../files/reading/folder.ts";
 import { codeReason } from "../../values/place-kinds.ts";
 import { commonSchemes } from "../../values/schemes.ts";
+import { type Place, placeAt } from "../../values/source.ts";
 import { carriers, type TermKind } from "./carriers.ts";
 import { keyedValues } from "./keyed.ts";
 

@@ -1,16 +1,16 @@
-import { type Folder, textIfAny } from "../../files/folder.ts";
-import type { Source } from "../../files/source.ts";
-import { Refusal } from "../../problems/problem.ts";
-import { opensApp } from "../../splice/android-manifest.ts";
-import { htmlAttribute, htmlAttributeSite, htmlElements, htmlTextSite } from "../../splice/html.ts";
-import { lineSites } from "../../splice/lines.ts";
-import { entry, itemsOf, type OpenStep, parseOpenStep, textOf } from "../../splice/openstep.ts";
-import { plistStrings } from "../../splice/plist.ts";
-import { readResourceScript } from "../../splice/resource-script.ts";
+import { type Folder, textIfAny } from "../../files/reading/folder.ts";
+import { opensApp } from "../../platforms/android/manifest.ts";
+import { isOfCode } from "../../platforms/apple/products.ts";
+import { attempt, orElse } from "../../problems/result.ts";
+import { htmlAttribute, htmlAttributeSite, htmlElements, htmlTextSite } from "../../splice/formats/html.ts";
+import { lineSites } from "../../splice/formats/lines.ts";
+import { entry, itemsOf, type OpenStep, parseOpenStep, textOf } from "../../splice/formats/openstep.ts";
+import { plistStrings } from "../../splice/formats/plist.ts";
+import { readResourceScript } from "../../splice/formats/resource-script.ts";
+import { attributeOf, parseXml, walk } from "../../splice/formats/xml.ts";
 import { openSettings } from "../../splice/settings.ts";
-import { attributeOf, parseXml, walk } from "../../splice/xml.ts";
 import { inNoApp } from "../../values/place-kinds.ts";
-import { isOfCode } from "../../values/xcode-products.ts";
+import type { Source } from "../../values/source.ts";
 
 /** A value in a file, and what leads to it: keys and positions, elements and attributes, joined by full stops. */
 export interface Keyed {
@@ -162,10 +162,8 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
 export function keyedValues(template: Folder, file: string): Keyed[] {
   const reader = readers.find((each) => each.file.test(file));
   if (!reader || textIfAny(template.bytes(file)) === undefined) return [];
-  try {
-    return reader.read(file, template.source(file), template);
-  } catch (error) {
-    if (error instanceof Refusal) return [];
-    throw error;
-  }
+  return orElse(
+    attempt(() => reader.read(file, template.source(file), template)),
+    [],
+  );
 }

@@ -1,7 +1,7 @@
-import type { Variant } from "../../derive/variant.ts";
-import { type Folder, textIfAny } from "../../files/folder.ts";
-import { placeAt, type Source } from "../../files/source.ts";
+import { type Folder, textIfAny } from "../../files/reading/folder.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
+import { placeAt, type Source } from "../../values/source.ts";
+import type { Variant } from "../../variant/variant.ts";
 import { archived } from "../archives.ts";
 import type { TermKind } from "../identity/carriers.ts";
 import type { Identity } from "../identity/gather.ts";

@@ -1,6 +1,6 @@
-import type { Variant } from "../../derive/variant.ts";
 import type { ProblemCode } from "../../problems/catalogue.ts";
 import { escapeRegExp } from "../../values/regexp.ts";
+import type { Variant } from "../../variant/variant.ts";
 import type { TermKind } from "../identity/carriers.ts";
 import type { Term } from "../identity/gather.ts";
 

@@ -1,0 +1,17 @@
+import type { Ports } from "../core/operations/ports.ts";
+import type { Result } from "../core/problems/result.ts";
+import type { Given } from "./rows/row.ts";
+import type { CommandName, rows } from "./rows/table.ts";
+import type { Terminal } from "./view/terminal.ts";
+
+/** What a command has to do with: where it shows things, and the world. */
+export interface With {
+  terminal: Terminal;
+  ports: Ports;
+}
+
+/** A command: calls its operation and shows what comes of it. The value is the exit code. */
+export type Run<N extends CommandName> = (
+  given: Given<(typeof rows)[N]>,
+  using: With,
+) => Promise<Result<number>>;

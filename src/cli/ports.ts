@@ -1,0 +1,20 @@
+import type { Event, Ports } from "../core/operations/ports.ts";
+import { openComparer } from "./comparer.ts";
+import { version } from "./version.ts";
+
+/** The world as the command line has it. */
+export const openPorts = (on: (event: Event) => void = () => {}): Ports => ({
+  folder: process.cwd(),
+  today,
+  on,
+  openComparer,
+  version,
+});
+
+/** SOURCE_DATE_EPOCH stands in for the clock where it is set. */
+function today(): string {
+  const seconds = Number(process.env.SOURCE_DATE_EPOCH);
+  const now =
+    process.env.SOURCE_DATE_EPOCH && Number.isFinite(seconds) ? new Date(seconds * 1000) : new Date();
+  return now.toISOString().slice(0, 10);
+}

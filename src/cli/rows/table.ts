@@ -1,0 +1,233 @@
+import { layouts } from "../../core/values/layout.ts";
+import { platforms } from "../../core/values/platform.ts";
+import type { Row } from "./row.ts";
+
+/** Options of every command that tells something. */
+const told = {
+  json: { kind: "flag", says: "print the result as JSON (docs/commands.md has the shape)" },
+  quiet: { kind: "flag", short: "-q", says: "only what is wrong", conflicts: ["verbose"] },
+  verbose: { kind: "flag", short: "-v", says: "more: every file, every step" },
+} as const;
+
+/** Options of every command that works in a workspace. */
+const inWorkspace = {
+  workspace: {
+    kind: "text",
+    short: "-C",
+    value: "<dir>",
+    says: "the workspace; otherwise the nearest folder upward that holds oxalis.yaml",
+  },
+  ...told,
+} as const;
+
+/** And of those that can look at another form of the apps than the store's. */
+const atStage = {
+  ...inWorkspace,
+  stage: {
+    kind: "text",
+    value: "<name>",
+    says: "not the store's form of the app, but this one of oxalis.yaml",
+  },
+} as const;
+
+const clients = { says: "keys of clients; none for all", needed: "many" } as const;
+const client = { says: "key of a client", needed: "required" } as const;
+
+const kinds = ["major", "minor", "patch", "rebuild"] as const;
+const others = (kind: string) => kinds.filter((each) => each !== kind);
+
+/** Every command. */
+export const rows = {
+  demo: {
+    says: "write a full example into a new folder: an agency, its template, eight clients",
+    arguments: { folder: { says: "a folder that is not there yet, or is empty", needed: "required" } },
+    options: {},
+  },
+  init: {
+    says: "survey a shared app, say what is found where, and write a workspace around it",
+    arguments: { folder: { says: "where the workspace is to be", needed: "optional", standard: "." } },
+    options: {
+      template: {
+        kind: "text",
+        value: "<dir>",
+        required: true,
+        says: "the shared app: any folder, also a git checkout",
+      },
+      agency: { kind: "text", value: "<name>", says: "the agency's name; otherwise the folder's" },
+      dryRun: { kind: "flag", says: "say what is found, and write nothing" },
+      json: told.json,
+      quiet: { ...told.quiet, says: "only what is left to decide" },
+      verbose: { ...told.verbose, says: "more: every place" },
+    },
+  },
+  import: {
+    says: "take a roster in: new clients are made, known ones updated field by field",
+    arguments: { file: { says: "a sheet: CSV or XLSX", needed: "required" } },
+    options: {
+      ...inWorkspace,
+      map: {
+        kind: "texts",
+        value: "<heading=field>",
+        says: "which field a column holds; may be given several times",
+      },
+      encoding: {
+        kind: "text",
+        value: "<name>",
+        says: "what a CSV file is written in, where that cannot be told",
+      },
+      partial: { kind: "flag", says: "take the good rows though others are refused" },
+      dryRun: { kind: "flag", says: "show what would change, and write nothing" },
+    },
+  },
+  export: {
+    says: "write the roster: every field as given and as worked out",
+    arguments: { file: { says: "where to write it: .csv or .xlsx", needed: "required" }, clients },
+    options: inWorkspace,
+  },
+  clients: {
+    says: "list the clients with their names, identifiers and versions",
+    arguments: { clients },
+    options: {
+      ...inWorkspace,
+      csv: { kind: "flag", says: "print the list as CSV" },
+      state: {
+        kind: "text",
+        value: "<state>",
+        says: "only clients in this state: errors, ready, generated, released",
+      },
+      group: { kind: "text", value: "<group>", says: "only clients of this group" },
+    },
+  },
+  explain: {
+    says: "show where each value of a client came from",
+    arguments: {
+      client,
+      field: { says: "a field, such as identifiers.android; none for all", needed: "optional" },
+    },
+    options: {
+      ...atStage,
+      pattern: {
+        kind: "text",
+        value: "<pattern>",
+        says: "try a pattern on the client, and show what it gives",
+      },
+    },
+  },
+  art: {
+    says: "list every picture a platform wants: size, source, safe zone, rule",
+    arguments: {},
+    options: {
+      ...inWorkspace,
+      platform: {
+        kind: "choice",
+        value: "<platform>",
+        of: platforms,
+        says: "only pictures of this platform",
+      },
+      role: { kind: "text", value: "<role>", says: "only pictures of this role, such as maskable" },
+      csv: { kind: "flag", says: "print the list as CSV" },
+      guide: { kind: "text", value: "<file.html>", says: "write the page for a client's designer" },
+    },
+  },
+  check: {
+    says: "look at all inputs before anything is made: what is missing or wrong, for whom",
+    arguments: { clients },
+    options: atStage,
+  },
+  generate: {
+    says: "make the variants; only what changed is made again",
+    arguments: { clients },
+    options: {
+      ...atStage,
+      dryRun: { kind: "flag", says: "say what would be done, and do nothing" },
+      layout: {
+        kind: "choice",
+        value: "<layout>",
+        of: layouts,
+        says: "whole projects, or only what differs from the template",
+      },
+      smallest: { kind: "flag", says: "press every picture as small as it goes; takes longer" },
+      locked: { kind: "flag", says: "fail, and write nothing, where a ledger would have to change" },
+    },
+  },
+  audit: {
+    says: "prove that the variants are whole, and that nothing of the template is left in them",
+    arguments: { clients },
+    options: {
+      ...atStage,
+      report: {
+        kind: "text",
+        value: "<file>",
+        says: "also write the findings for a build server: .sarif, or .xml for JUnit's form",
+      },
+    },
+  },
+  proof: {
+    says: "write the page to look at and sign off",
+    arguments: { clients },
+    options: {
+      ...atStage,
+      output: {
+        kind: "text",
+        short: "-o",
+        value: "<file>",
+        standard: "variants/proof.html",
+        says: "where to write the page",
+      },
+    },
+  },
+  release: {
+    says: "take the next version and build number, all named clients or none",
+    arguments: { clients: { says: "keys of clients", needed: "some" } },
+    options: {
+      ...inWorkspace,
+      major: { kind: "flag", says: "the next major version", conflicts: others("major") },
+      minor: { kind: "flag", says: "the next minor version", conflicts: others("minor") },
+      patch: { kind: "flag", says: "the next patch version", conflicts: others("patch") },
+      rebuild: {
+        kind: "flag",
+        says: "the same version again, under the next build number",
+        conflicts: others("rebuild"),
+      },
+      note: {
+        kind: "texts",
+        value: "<text>",
+        says: "what changed; with a language in front, de=…, for that language",
+      },
+      dryRun: { kind: "flag", says: "say what would be released, and write nothing" },
+    },
+  },
+  "rename-identifier": {
+    says: "change an identifier that is in use; says what that breaks",
+    arguments: {
+      client,
+      platform: { says: "the platform", needed: "required", of: platforms },
+      identifier: { says: "the new identifier", needed: "required" },
+    },
+    options: { ...inWorkspace, yes: { kind: "flag", says: "do it, knowing what it breaks" } },
+  },
+  clean: {
+    says: "empty the cache of pictures that were drawn before; variants stay",
+    arguments: {},
+    options: {
+      ...inWorkspace,
+      lock: {
+        kind: "flag",
+        says: "take the hold on the workspace away from a run on a machine that is no more",
+      },
+    },
+  },
+  schema: {
+    says: "print the JSON Schema of a file, for editors",
+    arguments: {
+      file: {
+        says: "the kind of file",
+        needed: "required",
+        of: ["brief", "oxalis", "template", "ledger"],
+      },
+    },
+    options: {},
+  },
+} as const satisfies Record<string, Row>;
+
+export type CommandName = keyof typeof rows;

@@ -1,0 +1,33 @@
+import type { Hex } from "../values/color.ts";
+import type { Box, Circle } from "./geometry.ts";
+import type { Overhang } from "./masks.ts";
+
+/** A picture that a client supplied, and what was measured of it. */
+export interface Art {
+  /** Relative to the workspace. */
+  file: string;
+  hash: string;
+  format: "svg" | "png" | "jpeg" | "webp";
+  /** Pixels; user units for SVG. */
+  width: number;
+  height: number;
+  /** True when no pixel lets anything through. */
+  opaque: boolean;
+  /** The colour that all four edges have in common, where the picture is opaque and they do. */
+  edge?: Hex;
+  /** What is drawn, without transparent margins or margins of the edge's colour; fractions of the canvas. */
+  content: Box;
+  /** The smallest circle around what is drawn; x and radius in fractions of the canvas's width, y of its height. */
+  circle: Circle;
+  /** Masks that would cut what is drawn, where it stands on a plain ground. */
+  cut: readonly Overhang[];
+  /** The mean colour of what is drawn. */
+  mean: Hex;
+  /** Its corners are transparent and the middles of its edges are not: somebody has cut them round already. */
+  rounded: boolean;
+  /** A vector that holds a bitmap; one that holds text in a font it does not bring along. */
+  bitmap: boolean;
+  text: boolean;
+  /** What it looks like, to be held against others; absent for a plain picture. */
+  likeness?: string;
+}

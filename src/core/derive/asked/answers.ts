@@ -1,0 +1,89 @@
+import { expectedAmong } from "../../problems/nearest.ts";
+import { type Judged, type Problem, problem } from "../../problems/problem.ts";
+import { failed, mapResult, type Result, succeeded } from "../../problems/result.ts";
+import type { Traced } from "../../values/trail.ts";
+import { writtenAt } from "../../values/trail.ts";
+import type { Supplied, Variant } from "../../variant/variant.ts";
+import type { Path } from "../../workspace/document.ts";
+import type { Question } from "../../workspace/schema/questions.ts";
+import type { Client, Workspace } from "../../workspace/workspace.ts";
+import { layered } from "../fields/layers.ts";
+import type { Asked } from "./asked.ts";
+import { answerFault } from "./rules.ts";
+import { suppliedFile } from "./supplied.ts";
+
+/** The client's answers to the template's questions; what is missing, wrong or not asked for is told. */
+export function clientAnswers(asked: Asked): Judged<Pick<Variant, "answers" | "supplied">> {
+  const { workspace, client } = asked;
+  const questions = Object.entries(workspace.notes.data.questions).map(([name, question]) => ({
+    name,
+    question,
+    value: isFor(question, workspace) ? layered(workspace, client, ["answers", name]) : undefined,
+  }));
+  const answers = Object.fromEntries(questions.flatMap(({ name, value }) => (value ? [[name, value]] : [])));
+  const judged = questions.map(({ name, question, value }) => {
+    if (value) return judgeAnswer(asked, name, question, value);
+    const isLacking = isFor(question, workspace) && isRequired(question, asked, answers);
+    return isLacking ? failed(unanswered(name, question, client)) : succeeded([]);
+  });
+  return {
+    value: { answers, supplied: judged.flatMap((each) => (each.ok ? each.value : [])) },
+    problems: [...judged.flatMap((each) => (each.ok ? [] : each.problems)), ...unasked(workspace, client)],
+  };
+}
+
+/** The file that an answer names, where it names one; or what is wrong with the answer. */
+function judgeAnswer(asked: Asked, name: string, question: Question, value: Traced): Result<Supplied[]> {
+  const fault = answerFault(name, value.value, question);
+  const { kind, form, to } = question;
+  if (fault) {
+    const { message, expected } = fault;
+    return failed(problem("answer-invalid", message, { expected, place: writtenAt(value) }));
+  }
+  if ((kind !== "file" && kind !== "picture") || !to) return succeeded([]);
+  const at: Path = ["answers", name];
+  return mapResult(suppliedFile(asked, value.value, { kind, form, at, to }), (file) => [file]);
+}
+
+const isFor = ({ platforms }: Question, { agency }: Workspace): boolean =>
+  !platforms || platforms.some((each) => agency.data.platforms.includes(each));
+
+/** Whether an answer must be there: always, or because of a feature or of another answer. */
+function isRequired(
+  { required }: Question,
+  { features }: Asked,
+  answers: Readonly<Record<string, Traced>>,
+): boolean {
+  if (typeof required === "string") return required === "always";
+  if ("feature" in required) return features.some(({ name, isOn }) => name === required.feature && isOn);
+  const other = answers[required.answer]?.value;
+  return other !== undefined && (required.is === undefined || required.is === other);
+}
+
+function unanswered(name: string, { asks, required, example, form }: Question, { brief }: Client): Problem {
+  const because =
+    typeof required === "string"
+      ? ""
+      : "feature" in required
+        ? `, since ${required.feature} is on`
+        : `, since ${required.answer} is answered`;
+  const such = example ?? form;
+  return problem("answer-missing", `"${asks}" is not answered${because}.`, {
+    place: brief?.document.placeOf(["answers", name]),
+    expected: `answers: { ${name}: … }${such ? `, such as ${such}` : ""}`,
+  });
+}
+
+function unasked({ notes }: Workspace, { brief }: Client): Problem[] {
+  const known = Object.keys(notes.data.questions);
+  return Object.keys(brief?.data.answers ?? {}).flatMap((name) => {
+    if (known.includes(name)) return [];
+    const expected = expectedAmong(name, known, "questions in template.yaml");
+    return [
+      problem("answer-unknown", `No question is called "${name}".`, {
+        expected,
+        place: brief?.document.placeOf(["answers", name], "key"),
+      }),
+    ];
+  });
+}

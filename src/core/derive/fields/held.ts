@@ -1,0 +1,54 @@
+import { type Problem, problem } from "../../problems/problem.ts";
+import type { Field } from "../../values/fields.ts";
+import { type Platform, platformNames, platformOf } from "../../values/platform.ts";
+import type { Place } from "../../values/source.ts";
+import { type Traced, traced, withStep, writtenAt } from "../../values/trail.ts";
+import { type Ledger, lastRelease } from "../../workspace/ledger.ts";
+
+/** An identifier that an app keeps, though brief and patterns would now give another. */
+export interface Kept {
+  platform: Platform;
+  identifier: string;
+  otherwise: Traced;
+}
+
+/** What the ledger holds of a field, over whatever brief and patterns say; `derived` unchanged where it holds nothing. */
+export function holdBack(
+  field: Field,
+  derived: Traced | undefined,
+  ledger: Ledger | undefined,
+): { value: Traced | undefined; kept?: Kept } {
+  if (!ledger) return { value: derived };
+  const released = lastRelease(ledger);
+  if (released && field === "version")
+    return { value: heldTo(derived, released.version, `released on ${released.on}`) };
+  if (released && field === "build")
+    return { value: heldTo(derived, String(released.build), `the last one used, on ${released.on}`) };
+  const platform = platformOf(field);
+  const identifier = platform && ledger.identifiers[platform];
+  if (!platform || identifier?.state !== "fixed") return { value: derived };
+  const value = heldTo(derived, identifier.value, `kept: in use since ${identifier.since}`);
+  if (!derived || derived.value === identifier.value) return { value };
+  return { value, kept: { platform, identifier: identifier.value, otherwise: derived } };
+}
+
+const heldTo = (derived: Traced | undefined, value: string, note: string): Traced =>
+  derived ? withStep(derived, { by: "ledger", note, value }) : traced({ by: "ledger", note, value });
+
+/** Tells of kept identifiers; once, where several platforms have one and the same. */
+export function keptProblems(all: readonly Kept[]): Problem[] {
+  const groups = new Map<string, { first: Kept; place: Place | undefined; platforms: string[] }>();
+  for (const each of all) {
+    const place = writtenAt(each.otherwise);
+    const key = JSON.stringify([each.identifier, each.otherwise.value, place]);
+    const group = groups.get(key) ?? { first: each, place, platforms: [] };
+    groups.set(key, { ...group, platforms: [...group.platforms, platformNames[each.platform]] });
+  }
+  return [...groups.values()].map(({ first: { identifier, otherwise }, place, platforms }) =>
+    problem(
+      "identifier-held",
+      `${platforms.join(", ")}: the app keeps the identifier "${identifier}", under which it is in use.`,
+      { severity: "warning", expected: `brief and patterns would now give "${otherwise.value}"`, place },
+    ),
+  );
+}

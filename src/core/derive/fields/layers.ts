@@ -1,0 +1,65 @@
+import { expectedAmong } from "../../problems/nearest.ts";
+import { type Problem, problem } from "../../problems/problem.ts";
+import { type Step, type Traced, traced } from "../../values/trail.ts";
+import type { Document, Path } from "../../workspace/document.ts";
+import type { Brief } from "../../workspace/schema/brief.ts";
+import type { Client, Workspace } from "../../workspace/workspace.ts";
+
+type Said = Pick<Step, "by" | "note">;
+
+/** A file that says something of a client's fields, and where in it. */
+interface Layer {
+  document: Document;
+  path: readonly string[];
+  data: Partial<Brief> | undefined;
+  step: Said;
+}
+
+/** The agency's defaults, the client's groups in their order, and the brief; each later one wins. */
+export function layersOf({ agency }: Workspace, { brief }: Client): Layer[] {
+  const { document, data } = agency;
+  const common = { by: "agency", note: "the agency's default for all" } as const;
+  return [
+    { document, path: ["defaults"], data: data.defaults, step: common },
+    ...(brief?.data.groups ?? []).map((group) => ({
+      document,
+      path: ["groups", group],
+      data: data.groups[group],
+      step: { by: "group" as const, note: `the group ${group}` },
+    })),
+    ...(brief ? [{ ...brief, path: [], step: { by: "brief" as const, note: "given in the brief" } }] : []),
+  ];
+}
+
+/** What is said of a field, layer by layer; undefined where none says anything. */
+export function layered(workspace: Workspace, client: Client, path: Path): Traced | undefined {
+  const [first, ...more] = layersOf(workspace, client).flatMap(
+    (layer) => readAt(layer.document, [...layer.path, ...path], layer.step)?.trail ?? [],
+  );
+  return first && traced(first, ...more);
+}
+
+/** A value as it stands in a document; undefined where it is not there. */
+export function readAt(document: Document, path: Path, said: Said): Traced | undefined {
+  const value = path.reduce<unknown>(
+    (at, step) => (at as Record<string | number, unknown> | undefined)?.[step],
+    document.data,
+  );
+  if (value === undefined || value === null) return undefined;
+  return traced({ ...said, value: String(value).trim().normalize("NFC"), place: document.placeOf(path) });
+}
+
+/** Groups that a brief names and oxalis.yaml does not have. */
+export function unknownGroups({ agency }: Workspace, { brief }: Client): Problem[] {
+  const known = Object.keys(agency.data.groups);
+  return (brief?.data.groups ?? []).flatMap((group, at) => {
+    if (known.includes(group)) return [];
+    const expected = expectedAmong(group, known, "groups in oxalis.yaml");
+    return [
+      problem("group-unknown", `No group is called "${group}".`, {
+        expected,
+        place: brief?.document.placeOf(["groups", at]),
+      }),
+    ];
+  });
+}

@@ -1,0 +1,51 @@
+import { type Problem, problem } from "../../problems/problem.ts";
+import { directionOf } from "../../values/language.ts";
+import { type Traced, traced, writtenAt } from "../../values/trail.ts";
+import type { ClientFeature, LocalName, Values } from "../../variant/variant.ts";
+import type { Client } from "../../workspace/workspace.ts";
+import { fittedLabel } from "./label.ts";
+import { wideLabel } from "./rules.ts";
+
+/** A client's names in the further languages it gives names or texts in; what a language lacks is made as for the first one. */
+export function localNames(
+  { brief }: Client,
+  values: Values,
+  features: readonly ClientFeature[],
+): LocalName[] {
+  const given = brief?.data.app?.locales ?? {};
+  const spoken = features.flatMap(({ isOn, usage }) => (isOn ? Object.keys(usage.further) : []));
+  return [...new Set([...Object.keys(given), ...spoken])].sort().map((locale) => {
+    const { name, label } = given[locale] ?? {};
+    const said = (key: "name" | "label", value: string): Traced =>
+      traced({
+        by: "brief",
+        note: "given in the brief",
+        value: value.normalize("NFC"),
+        ...(brief ? { place: brief.document.placeOf(["app", "locales", locale, key]) } : {}),
+      });
+    const long = name === undefined ? same("app.name", values) : said("name", name);
+    return {
+      locale,
+      direction: directionOf(locale),
+      name: long,
+      label: label === undefined ? fittedLabel(same("the name", values, long)) : said("label", label),
+    };
+  });
+}
+
+const same = (what: string, values: Values, value = values["app.name"]): Traced =>
+  traced({ by: "rule", note: `the same as ${what}`, value: value?.value ?? "" });
+
+/** The limits that the first language's names keep, for a further one. */
+export function judgeLocalName({ brief }: Client, { locale, name, label }: LocalName): Problem[] {
+  const place = writtenAt(name) ?? brief?.document.placeOf(["app", "locales", locale], "key");
+  const long = [...name.value].length;
+  const tooLong = long < 2 || long > 30;
+  const expected = "2 to 30 characters in the Android and Apple stores";
+  return [
+    ...(tooLong
+      ? [problem("name-invalid", `The name in ${locale} is "${name.value}".`, { expected, place })]
+      : []),
+    ...wideLabel(label.value, writtenAt(label) ?? place),
+  ];
+}

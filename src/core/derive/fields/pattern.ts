@@ -1,0 +1,128 @@
+import { nearest } from "../../problems/nearest.ts";
+import { type Problem, problem } from "../../problems/problem.ts";
+import { type Field, fieldNames } from "../../values/fields.ts";
+import type { Place } from "../../values/source.ts";
+import { words } from "./words.ts";
+
+/** A pattern, read: plain text, and fields with the words that change them. */
+export type Pattern = readonly (string | Slotted)[];
+
+interface Slotted {
+  field: Field;
+  words: readonly { name: string; argument: string }[];
+}
+
+/** What is wrong with a pattern; `column` counts from 1 within the pattern. */
+export interface PatternFault {
+  column: number;
+  message: string;
+  expected?: string;
+}
+
+/** The same few patterns are read for every client. */
+const known = new Map<string, Pattern | PatternFault>();
+
+/** Reads `"{domain reversed}.{app.name joined}"`. Doubled braces stand for themselves. */
+export function readPattern(text: string): Pattern | PatternFault {
+  const read = known.get(text) ?? parsedPattern(text);
+  known.set(text, read);
+  return read;
+}
+
+function parsedPattern(text: string): Pattern | PatternFault {
+  const parts: (string | Slotted)[] = [];
+  const token = /\{\{|\}\}|\{([^{}]*)\}|[{}]|[^{}]+/g;
+  for (const match of text.matchAll(token)) {
+    const [whole, inner] = match;
+    const column = match.index + 1;
+    if (inner !== undefined) {
+      const slotted = readSlotted(inner, column + 1);
+      if ("column" in slotted) return slotted;
+      parts.push(slotted);
+    } else if (whole === "{" || whole === "}") {
+      const message = whole === "{" ? "This brace is never closed." : "This brace was never opened.";
+      return { column, message, expected: `${whole}${whole} for a brace that stands for itself` };
+    } else parts.push(whole === "{{" ? "{" : whole === "}}" ? "}" : whole);
+  }
+  return parts;
+}
+
+function readSlotted(inner: string, column: number): Slotted | PatternFault {
+  const tokens = [...inner.matchAll(/\S+/g)].map((match) => ({
+    text: match[0],
+    column: column + match.index,
+  }));
+  const [first, ...rest] = tokens;
+  if (!first) return { column, message: "These braces are empty.", expected: "a field, such as app.name" };
+  if (!isField(first.text)) return unknown("field", first, fieldNames);
+  const used: { name: string; argument: string }[] = [];
+  for (let at = 0; at < rest.length; at++) {
+    const token = rest[at] as (typeof rest)[number];
+    const word = Object.hasOwn(words, token.text) ? words[token.text] : undefined;
+    if (!word) return unknown("word", token, Object.keys(words));
+    const next = word.takes ? rest[++at] : undefined;
+    if (word.takes && !word.takes.form.test(next?.text ?? "")) {
+      const message = `"${token.text}" wants ${word.takes.what} behind it.`;
+      const expected = `{${first.text} ${token.text} ${word.takes.example}}`;
+      return { column: next?.column ?? token.column, message, expected };
+    }
+    used.push({ name: token.text, argument: next?.text ?? "" });
+  }
+  return { field: first.text, words: used };
+}
+
+const isField = (text: string): text is Field => (fieldNames as string[]).includes(text);
+
+function unknown(
+  kind: string,
+  token: { text: string; column: number },
+  known: readonly string[],
+): PatternFault {
+  const near = nearest(token.text, known);
+  return {
+    column: token.column,
+    message: `No ${kind} is called "${token.text}".`,
+    expected: near ? `"${near}"` : `one of ${known.join(", ")}`,
+  };
+}
+
+/** Fills a pattern in; undefined where a field it uses has no value. @param written how a value is written among the pattern's own texts. */
+export function fillPattern(
+  pattern: Pattern,
+  lookUp: (field: Field) => string | undefined,
+  written: (value: string) => string = (value) => value,
+): string | undefined {
+  const parts = pattern.map((part) => {
+    if (typeof part === "string") return part;
+    const value = fillPart(part, lookUp);
+    return value === undefined ? undefined : written(value);
+  });
+  return parts.includes(undefined) ? undefined : parts.join("");
+}
+
+function fillPart(part: Slotted, lookUp: (field: Field) => string | undefined): string | undefined {
+  const value = lookUp(part.field);
+  if (value === undefined) return undefined;
+  return part.words.reduce((text, { name, argument }) => words[name]?.apply(text, argument) ?? text, value);
+}
+
+/** The first field of which nothing is left when its words have changed it; undefined where something is left of all. */
+export function vanished(pattern: Pattern, lookUp: (field: Field) => string | undefined): Field | undefined {
+  const part = pattern.find(
+    (each) => typeof each !== "string" && lookUp(each.field) && fillPart(each, lookUp) === "",
+  );
+  return typeof part === "object" ? part.field : undefined;
+}
+
+/** The fields a pattern uses. */
+export const fieldsOf = (pattern: Pattern): Field[] =>
+  pattern.flatMap((part) => (typeof part === "string" ? [] : [part.field]));
+
+/** A fault as a problem; `place` is where the pattern's text starts, its quote included. */
+export function patternProblem(
+  { column, message, expected }: PatternFault,
+  place: Place | undefined,
+): Problem {
+  const at = place && { ...place, column: place.column + column };
+  return problem("pattern-invalid", message, { place: at, ...(expected === undefined ? {} : { expected }) });
+}

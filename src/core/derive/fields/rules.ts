@@ -1,0 +1,144 @@
+import { definitions } from "../../platforms/all.ts";
+import { type Problem, problem } from "../../problems/problem.ts";
+import type { Field } from "../../values/fields.ts";
+import { fields } from "../../values/fields.ts";
+import { platformNames, platforms } from "../../values/platform.ts";
+import type { Place } from "../../values/source.ts";
+import { type Traced, writtenAt } from "../../values/trail.ts";
+import type { Resolved } from "../../variant/variant.ts";
+import type { Client } from "../../workspace/workspace.ts";
+import { brokenRules, isDistinguishedName } from "./identifier.ts";
+import { drawnWidth, roomForLabel } from "./label.ts";
+
+type Values = Partial<Record<Field, Traced>>;
+
+/** A limit a platform sets for a value that is not an identifier. */
+interface Limit {
+  field: Field;
+  code: "name-invalid" | "version-invalid" | "value-invalid";
+  severity: "error" | "warning";
+  keeps(value: string): boolean;
+  says: string;
+}
+
+/** Where to look for a value that is wrong: where it was written, or else the brief. */
+const placeOf = (client: Client, value: Traced | undefined): Place | undefined =>
+  (value && writtenAt(value)) ?? client.brief?.document.placeOf([]);
+
+const longest = (most: number) => (value: string) => [...value].length <= most;
+
+/** Limits on names and versions, each from the documentation of the platform or store it names. */
+const limits: readonly Limit[] = [
+  {
+    field: "app.name",
+    code: "name-invalid",
+    severity: "error",
+    keeps: longest(30),
+    says: "at most 30 characters in the Android and Apple stores",
+  },
+  {
+    field: "app.name",
+    code: "name-invalid",
+    severity: "error",
+    keeps: (value) => [...value].length >= 2,
+    says: "at least 2 characters in the Apple store",
+  },
+  {
+    field: "version",
+    code: "version-invalid",
+    severity: "error",
+    keeps: (value) =>
+      /^[1-9]\d{0,4}\.\d{1,5}\.\d{1,5}$/.test(value) &&
+      value.split(".").every((part) => Number(part) <= 65_535),
+    says: "three whole numbers up to 65535, the first not 0: Apple and Windows accept no other form",
+  },
+  {
+    field: "windows.version",
+    code: "version-invalid",
+    severity: "error",
+    keeps: (value) =>
+      /^[1-9]\d*(\.\d+){3}$/.test(value) && value.split(".").every((part) => Number(part) <= 65_535),
+    says: "four whole numbers up to 65535, the first not 0: Windows accepts no other form",
+  },
+  {
+    field: "windows.publisher",
+    code: "value-invalid",
+    severity: "error",
+    keeps: isDistinguishedName,
+    says: "an X.500 name, such as CN=Hill Farm, O=Hill Farm, C=GB: the subject of the certificate",
+  },
+];
+
+/** Every rule that a client's values break on their own. */
+export function judgeValues(client: Client, values: Values): Problem[] {
+  const place = (field: Field) => placeOf(client, values[field]);
+  const broken = limits.flatMap(({ field, code, severity, keeps, says }) => {
+    const value = values[field]?.value;
+    if (value === undefined || keeps(value)) return [];
+    return [
+      problem(code, `${fields[field].says} is "${value}".`, {
+        severity,
+        expected: says,
+        place: place(field),
+      }),
+    ];
+  });
+  const refused = platforms.flatMap((platform) => {
+    const field: Field = `identifiers.${platform}`;
+    const value = values[field]?.value;
+    if (value === undefined) return [];
+    return brokenRules(platform, value).map((rule) =>
+      problem("identifier-invalid", `${platformNames[platform]} does not accept the identifier "${value}".`, {
+        expected: `it must ${rule}`,
+        place: place(field),
+      }),
+    );
+  });
+  return [...broken, ...wideLabel(values["app.label"]?.value ?? "", place("app.label")), ...refused];
+}
+
+/** Warns of a label that a home screen cuts off. */
+export function wideLabel(label: string, place: Place | undefined): Problem[] {
+  const width = drawnWidth(label);
+  if (width <= roomForLabel) return [];
+  const message = `"${label}" is ${width.toFixed(1)} em wide under the icon; a home screen cuts it off after about ${roomForLabel.toFixed(1)}.`;
+  return [problem("label-wide", message, { severity: "warning", place })];
+}
+
+/** Finds identifiers that two clients share; both are told, each with the other's key. */
+export function judgeTogether(all: readonly Resolved[]): Map<string, Problem[]> {
+  const found = new Map<string, Problem[]>();
+  for (const platform of platforms) {
+    const field: Field = `identifiers.${platform}`;
+    const holders = new Map<string, Resolved[]>();
+    for (const each of all) {
+      const value = each.variant?.values[field]?.value;
+      if (value === undefined) continue;
+      const compared = definitions[platform].identifiers.comparable(
+        value,
+        each.variant?.values.domain?.value ?? "",
+      );
+      holders.set(compared, [...(holders.get(compared) ?? []), each]);
+    }
+    for (const sharing of holders.values()) {
+      if (sharing.length < 2) continue;
+      for (const each of sharing) addShared(found, each, sharing, field, platformNames[platform]);
+    }
+  }
+  return found;
+}
+
+function addShared(
+  found: Map<string, Problem[]>,
+  each: Resolved,
+  sharing: Resolved[],
+  field: Field,
+  platform: string,
+): void {
+  const { key } = each.client;
+  const others = sharing.filter((other) => other !== each).map((other) => other.client.key);
+  const value = each.variant?.values[field];
+  const place = placeOf(each.client, value);
+  const message = `${platform}: "${value?.value}" is also the identifier of ${others.join(" and ")}.`;
+  found.set(key, [...(found.get(key) ?? []), problem("identifier-taken", message, { client: key, place })]);
+}

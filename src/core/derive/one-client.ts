@@ -1,0 +1,207 @@
+import { definitions } from "../platforms/all.ts";
+import { isError, type Judged, type Problem, problem, sound } from "../problems/problem.ts";
+import { contrast, type Hex, parseColor, readableOn } from "../values/color.ts";
+import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
+import { platformOf } from "../values/platform.ts";
+import type { Place } from "../values/source.ts";
+import { isDerived, type Traced, traced, withStep, writtenAt } from "../values/trail.ts";
+import type { Artwork, Resolved, Values, Variant } from "../variant/variant.ts";
+import type { Client, Workspace } from "../workspace/workspace.ts";
+import { clientAnswers } from "./asked/answers.ts";
+import type { ClientFiles } from "./asked/asked.ts";
+import { clientContent } from "./asked/content.ts";
+import { clientFeatures } from "./asked/features.ts";
+import { holdBack, type Kept, keptProblems } from "./fields/held.ts";
+import { asciiDomain, settleBase, settleScheme } from "./fields/identifier.ts";
+import { fittedLabel } from "./fields/label.ts";
+import { layered, readAt, unknownGroups } from "./fields/layers.ts";
+import { judgeLocalName, localNames } from "./fields/local-names.ts";
+import { fieldsOf, fillPattern, patternProblem, readPattern, vanished } from "./fields/pattern.ts";
+import { judgeValues } from "./fields/rules.ts";
+import { stageNames, stageValues } from "./fields/stage.ts";
+
+/** What one client's fields are worked out from, and what has been worked out so far. */
+interface Work {
+  workspace: Workspace;
+  client: Client;
+  art: Artwork;
+  values: Values;
+}
+
+/**
+ * Works out every field of a client from its brief, its groups, the agency's defaults and patterns, its ledger, and the files
+ * that it supplied. Pure.
+ */
+export function resolveVariant(
+  workspace: Workspace,
+  client: Client,
+  art: Artwork,
+  files: ClientFiles,
+): Resolved {
+  const { values: forStore, problems: ofFields } = resolveFields(workspace, client, art);
+  const { value: values, problems: ofStage } = stageValues(forStore, workspace);
+  const { features, problems: unfit } = clientFeatures(workspace, client, values);
+  const locales = localNames(client, forStore, features).map((local) =>
+    stageNames(local, forStore, workspace),
+  );
+  const asked = { workspace, client, values, features, files };
+  const answered = clientAnswers(asked);
+  const filled = clientContent(asked);
+  const problems = [
+    ...client.problems,
+    ...unknownGroups(workspace, client),
+    ...ofFields,
+    ...ofStage,
+    ...unfit,
+    ...judgeValues(client, values),
+    ...locales.flatMap((each) => judgeLocalName(client, each)),
+    ...answered.problems,
+    ...filled.problems,
+  ].map((each) => ({ ...each, client: client.key }));
+  const resolved = { client, values, art, problems };
+  if (problems.some(isError)) return resolved;
+  const { key, brief } = client;
+  const corner = workspace.stage?.has.corner;
+  const variant: Variant = {
+    key,
+    values,
+    art,
+    locales,
+    features,
+    answers: answered.value.answers,
+    supplied: [...answered.value.supplied, ...filled.value.supplied],
+    content: filled.value.content,
+    profiles: brief?.data.signing?.profiles ?? {},
+    ...(corner ? { corner: { text: corner.text, color: parseColor(corner.color) as Hex } } : {}),
+  };
+  return { ...resolved, variant };
+}
+
+/** Every field as it is for the store, in the order in which one may use another. */
+function resolveFields(
+  workspace: Workspace,
+  client: Client,
+  art: Artwork,
+): { values: Values; problems: readonly Problem[] } {
+  const values: Values = {};
+  const work = { workspace, client, art, values };
+  const problems: Problem[] = [];
+  const kept: Kept[] = [];
+  for (const field of fieldNames) {
+    const given = giveField(field, work);
+    const settled = settleField(field, given.value, work);
+    const held = holdBack(field, settled.value, client.ledger);
+    if (held.value) values[field] = held.value;
+    if (held.kept) kept.push(held.kept);
+    problems.push(...given.problems, ...settled.problems);
+    if (!held.value && fields[field].required) problems.push(missing(client, field));
+  }
+  return { values, problems: [...problems, ...keptProblems(kept)] };
+}
+
+function giveField(field: Field, work: Work): Judged<Traced | undefined> {
+  const { workspace, client, art, values } = work;
+  const { brief: path, pattern } = fields[field] as FieldFact;
+  if (field === "key")
+    return sound(traced({ by: "brief", note: "name of the client's folder", value: client.key }));
+  const written = path && layered(workspace, client, path);
+  if (written) return sound(written);
+  const { agency } = workspace;
+  if (field === "year")
+    return sound(readAt(agency.document, ["year"], { by: "agency", note: "given in oxalis.yaml" }));
+  const seen = seenInArt(field, art);
+  if (seen) return sound(seen);
+  if (field === "colors.onBrand") return sound(readable(values["colors.brand"]));
+  if (field === "colors.onBrandDark") return sound(readable(values["colors.brandDark"]));
+  const own = agency.data.patterns[field];
+  const text = own ?? pattern;
+  const place = own === undefined ? undefined : agency.document.placeOf(["patterns", field]);
+  return text === undefined ? sound(undefined) : fillField(field, text, place, work);
+}
+
+/** What a client's picture says of itself, where nobody wrote it down: an icon on a plain ground shows its ground. */
+function seenInArt(field: Field, art: Artwork): Traced | undefined {
+  const { icon } = art.given;
+  const edge = icon?.edge;
+  if (!edge || (field !== "colors.ground" && field !== "colors.brand")) return undefined;
+  return traced({ by: "picture", note: `the plain ground of ${icon?.file}`, value: edge });
+}
+
+function readable(brand: Traced | undefined): Traced | undefined {
+  if (!brand) return undefined;
+  const note = `more readable on ${brand.value} than its opposite`;
+  return traced({ by: "rule", note, value: readableOn(brand.value) });
+}
+
+function fillField(
+  field: Field,
+  text: string,
+  place: Place | undefined,
+  { values }: Work,
+): Judged<Traced | undefined> {
+  const pattern = readPattern(text);
+  if ("column" in pattern) return { value: undefined, problems: [patternProblem(pattern, place)] };
+  const lookUp = (name: Field) => values[name]?.value;
+  const value = fillPattern(pattern, lookUp);
+  if (value === undefined) return sound(undefined);
+  const lost = field.startsWith("identifiers.") ? vanished(pattern, lookUp) : undefined;
+  if (lost !== undefined) {
+    const message = `Nothing is left of ${lost}, "${lookUp(lost)}", when it is written in the letters of an identifier.`;
+    const at = values[lost] && writtenAt(values[lost]);
+    return { value: undefined, problems: [problem("identifier-empty", message, { place: at })] };
+  }
+  const only = pattern.length === 1 ? fieldsOf(pattern)[0] : undefined;
+  const same = only !== undefined && text === `{${only}}`;
+  const note = same ? `the same as ${only}` : `made by the pattern "${text}"`;
+  return sound(traced({ by: "pattern", note, value: value.trim(), ...(place ? { place } : {}) }));
+}
+
+/** Brings a given value into the form that is kept: colours as #rrggbb, identifiers as the platforms accept them. */
+function settleField(field: Field, value: Traced | undefined, work: Work): Judged<Traced | undefined> {
+  if (!value) return sound(undefined);
+  if (field === "colors.startDark" && isDerived(value)) return sound(nightGround(value, work));
+  return fields[field].color ? settleColor(value) : sound(settleText(field, value));
+}
+
+function settleText(field: Field, value: Traced): Traced {
+  if (field === "domain") return settleDomain(value);
+  if (!isDerived(value)) return value;
+  if (field === "app.label") return fittedLabel(value);
+  if (field === "identifiers.base") return settleBase(value);
+  if (field === "scheme") return settleScheme(value);
+  const platform = platformOf(field);
+  return platform ? definitions[platform].identifiers.fit(value) : value;
+}
+
+function settleColor(value: Traced): Judged<Traced | undefined> {
+  const hex = parseColor(value.value);
+  if (typeof hex === "string")
+    return sound(withStep(value, { by: "rule", note: "written as #rrggbb", value: hex }));
+  const { code, reason } = hex;
+  return { value: undefined, problems: [problem(code, `${reason}.`, { place: writtenAt(value) })] };
+}
+
+/** A dark ground that the mark would be lost on is not taken; the light one stays, by day and by night. */
+function nightGround(value: Traced, { art, values }: Work): Traced {
+  const mark = art.given["dark.mark"] ?? art.given.mark;
+  const light = values["colors.start"]?.value;
+  if (!mark || !light || contrast(mark.mean, value.value) >= Math.min(3, contrast(mark.mean, light)))
+    return value;
+  const note = `the same by night: ${mark.file} would not stand out from ${value.value}`;
+  return withStep(value, { by: "rule", note, value: light });
+}
+
+function settleDomain(value: Traced): Traced {
+  const ascii = asciiDomain(value.value);
+  const note = "in the form that the domain name system uses";
+  return ascii ? withStep(value, { by: "rule", note, value: ascii }) : value;
+}
+
+function missing(client: Client, field: Field): Problem {
+  const { says, brief } = fields[field] as FieldFact;
+  const place = client.brief?.document.placeOf([]);
+  const key = brief?.join(".") ?? field;
+  return problem("key-missing", `${key} is missing: ${says.charAt(0).toLowerCase()}${says.slice(1)}.`, {
+    place,
+  });
+}

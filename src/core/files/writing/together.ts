@@ -1,0 +1,34 @@
+import { lookAt, move, put, removeFile } from "./door.ts";
+import { scratchName } from "./scratch.ts";
+import { openTransaction } from "./transaction.ts";
+import { orAbandon } from "./writer.ts";
+
+/** Writes several small files of a workspace together: all of them, or, where one cannot be written, none; and for good. */
+export function writeTogether(root: string, files: ReadonlyMap<string, string>): void {
+  const transaction = openTransaction(root, { durable: true });
+  orAbandon([...files.keys()].join(", "), transaction.abandon, () => {
+    for (const [path, text] of files) transaction.put(path, text);
+  });
+  transaction.commit();
+}
+
+/** Writes one file of a workspace: whole, or not at all. */
+export function replaceFile(root: string, path: string, content: string | Uint8Array): void {
+  const beside = scratchName();
+  const abandon = () => {
+    if (lookAt(root, beside)) removeFile(root, beside);
+  };
+  orAbandon(path, abandon, () => {
+    put(root, beside, content);
+    move(root, beside, path);
+  });
+}
+
+/** Writes a file by which time is saved and nothing else: in silence where it cannot be. */
+export function keepFile(root: string, path: string, content: string | Uint8Array): void {
+  try {
+    replaceFile(root, path, content);
+  } catch {
+    // It is made again at the next run.
+  }
+}

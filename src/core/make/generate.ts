@@ -1,0 +1,230 @@
+import { availableParallelism } from "node:os";
+import { basename, join } from "node:path";
+import pLimit from "p-limit";
+import { resolvePicked } from "../derive/resolve.ts";
+import { readInside } from "../files/reading/folder.ts";
+import { lookAt } from "../files/writing/door.ts";
+import { openWriter } from "../files/writing/folder-there.ts";
+import { clearScratch } from "../files/writing/scratch.ts";
+import { writeTogether } from "../files/writing/together.ts";
+import { reserveIdentifiers } from "../ledger/reserve.ts";
+import { enlarged } from "../plan/enlarged.ts";
+import { planVariant } from "../plan/plan.ts";
+import { isError, type Problem, problem } from "../problems/problem.ts";
+import { attemptAsync, orStopAsync, stop } from "../problems/result.ts";
+import { createRenderer, rendererVersion } from "../render/draw.ts";
+import { openTemplate, type Template } from "../survey/template.ts";
+import { fingerprint } from "../values/hash.ts";
+import type { Layout } from "../values/layout.ts";
+import type { Resolved } from "../variant/variant.ts";
+import { type Ledger, ledgerFile, ledgerText } from "../workspace/ledger.ts";
+import { variantName, variantPath } from "../workspace/stage.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+import { applyChanges, type Tools } from "./apply.ts";
+import { openCache } from "./cache.ts";
+import { type Change, difference } from "./difference.ts";
+import { buildMatrix, exampleWorkflow } from "./matrix.ts";
+import { readReceipt } from "./receipt.ts";
+import { keepRecord, readRecord, recordOf, seenAgain } from "./record.ts";
+
+/** What became of one client. */
+export interface Outcome {
+  client: string;
+  /** Where its variant is, relative to the workspace. */
+  folder: string;
+  /** Files the variant has when all is done; 0 where it could not be planned. */
+  files: number;
+  /** Without what they come from, so that a long run holds no more than a short one. */
+  changes: { what: Change["what"]; path: string }[];
+  problems: Problem[];
+}
+
+export interface Generated {
+  outcomes: Outcome[];
+  /** Places the template does not have, for any client. */
+  gaps: Problem[];
+}
+
+/** Told while the work goes on. */
+export type Step =
+  /** Every client of the workspace. */
+  | { what: "clients"; keys: readonly string[] }
+  /** A client's files are planned, and so many are to be written. */
+  | { what: "planned"; client: string; files: number }
+  | { what: "file"; client: string }
+  | { what: "client"; outcome: Outcome };
+
+export interface GenerateOptions {
+  /** Keys of the clients; none for all. */
+  clients: readonly string[];
+  /** Decide and report, but write nothing. */
+  dryRun: boolean;
+  /** Refuse to run where a ledger would have to change. */
+  locked: boolean;
+  /** Whole projects, or only what differs; what oxalis.yaml says where absent. */
+  layout?: Layout | undefined;
+  /** Press every picture as small as it goes. */
+  smallest: boolean;
+  /** The day that new entries of a ledger get, as 2026-03-01; nothing in a variant depends on it. */
+  today: string;
+  on(step: Step): void;
+}
+
+/** What makes variants: with another one, the same inputs may give other files. A built file's name carries a hash of its content. */
+const madeBy = { rendererVersion, program: basename(import.meta.url) };
+
+export const variantFolder = (workspace: Workspace, client: string): string =>
+  join(workspace.root, variantPath(workspace, client));
+
+/**
+ * Brings the variants of the named clients to what their inputs say. A client that fails does not stop the others.
+ * Whoever calls holds the workspace (`withLock`), unless it is a dry run.
+ */
+export async function generate(workspace: Workspace, options: GenerateOptions): Promise<Generated> {
+  options.on({ what: "clients", keys: workspace.clients.map(({ key }) => key) });
+  // Pictures are looked at off the main thread; meanwhile the template is surveyed.
+  const [{ all, picked }, template] = await Promise.all([
+    resolvePicked(workspace, options.clients),
+    surveyed(workspace),
+  ]);
+  if (options.locked) refuseChanges(workspace, picked, options.today);
+  const supplied = (file: string) => readInside(workspace.root, file, file);
+  const cache = openCache(workspace.root);
+  // One more than there are cores: one part of drawing waits for another.
+  const drawing = pLimit(availableParallelism() + 1);
+  if (!options.dryRun) clearScratch(workspace.root);
+  // Two at a time, so that one client's last large picture does not leave a core idle; they share the limit on drawing.
+  const limit = pLimit(2);
+  const working = picked.map((each) =>
+    limit(async () => {
+      const outcome = await generateOne(workspace, each, { template, supplied, cache, drawing }, options);
+      options.on({ what: "client", outcome });
+      return outcome;
+    }),
+  );
+  const outcomes = await Promise.all(working);
+  await cache.close();
+  if (!options.dryRun) await writeMatrix(workspace, all, template);
+  return { outcomes, gaps: template.parts.flatMap((part) => part.gaps) };
+}
+
+/** What a build server needs to know of all variants that are there; written only where it changed. */
+async function writeMatrix(
+  workspace: Workspace,
+  all: readonly Resolved[],
+  template: Template,
+): Promise<void> {
+  const { root } = workspace;
+  const files = new Map([
+    ["variants/builds.json", `${JSON.stringify(await buildMatrix(workspace, all, template), null, 1)}\n`],
+    ["variants/builds.example.yml", exampleWorkflow],
+  ]);
+  for (const [file, text] of files)
+    if (lookAt(root, file)?.isFile() && Buffer.from(readInside(root, file, file)).toString() === text)
+      files.delete(file);
+  if (files.size > 0 && lookAt(root, "variants")) writeTogether(root, files);
+}
+
+const surveyed = async (workspace: Workspace): Promise<Template> => openTemplate(workspace);
+
+async function generateOne(
+  workspace: Workspace,
+  resolved: Resolved,
+  tools: Pick<Tools, "template" | "supplied" | "cache" | "drawing">,
+  { dryRun, on, smallest, today, layout = workspace.agency.data.layout }: GenerateOptions,
+): Promise<Outcome> {
+  const { template } = tools;
+  const { client, variant, problems } = resolved;
+  const outcome: Outcome = {
+    client: client.key,
+    folder: variantPath(workspace, client.key),
+    files: 0,
+    changes: [],
+    problems: [...problems],
+  };
+  if (!variant || problems.some(isError)) return outcome;
+  const made = await attemptAsync(() =>
+    orStopAsync(async () => {
+      const folder = variantPath(workspace, client.key);
+      const brief = client.brief?.document.source.text;
+      const key = fingerprint({ variant, brief, template: template.key, layout, smallest, madeBy });
+      const record = { root: workspace.root, name: variantName(workspace, client.key) };
+      const known = readRecord(record);
+      const untouched = known?.key === key ? seenAgain(workspace.root, folder, known) : undefined;
+      if (untouched) {
+        outcome.files = Object.keys(untouched.files).length - 1;
+        outcome.problems.push(...untouched.problems);
+        if (untouched !== known && !dryRun) keepRecord(record, () => untouched);
+      } else {
+        refuseSecrets(template);
+        const plan = planVariant(variant, template, layout);
+        const writer = openWriter(workspace.root, folder);
+        const before = readReceipt(workspace.root, folder, client.key);
+        const told = [
+          ...plan.gaps.map((gap) => ({ ...gap, client: client.key })),
+          ...enlarged(plan, resolved),
+        ];
+        const changes = difference(plan, before, writer.hash, smallest);
+        outcome.files = plan.entries.length;
+        outcome.problems.push(...told);
+        outcome.changes = changes.map(({ what, path }) => ({ what, path }));
+        on({
+          what: "planned",
+          client: client.key,
+          files: changes.filter((change) => "entry" in change).length,
+        });
+        if (!dryRun) {
+          const onFile = () => on({ what: "file", client: client.key });
+          // Its decoded pictures go with it.
+          const renderer = createRenderer(tools.supplied);
+          const means = { ...tools, renderer, writer, smallest, onFile };
+          const receipt = await applyChanges(plan, changes, before, means);
+          keepRecord(record, () => recordOf(record, folder, receipt, key, told));
+        }
+      }
+      const ledger = newLedger(workspace, resolved, today);
+      if (ledger && !dryRun)
+        writeTogether(workspace.root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
+    }, refused),
+  );
+  return made.ok
+    ? outcome
+    : { ...outcome, problems: [...outcome.problems, ...ofClient(made.problems, client.key)] };
+}
+
+const ofClient = (problems: readonly Problem[], client: string): Problem[] =>
+  problems.map((each) => ({ ...each, client }));
+
+/** A client's ledger, where it would have to change. It holds what stands in the stores: a stage's identifiers do not. */
+function newLedger(
+  { agency, stage }: Workspace,
+  { client, variant }: Resolved,
+  today: string,
+): Ledger | undefined {
+  return variant && !stage
+    ? reserveIdentifiers(variant, agency.data.platforms, client.ledger, today)
+    : undefined;
+}
+
+function refuseChanges(workspace: Workspace, resolved: readonly Resolved[], today: string): void {
+  const changing = resolved.filter((each) => newLedger(workspace, each, today));
+  if (changing.length === 0) return;
+  stop(
+    changing.map(({ client }) =>
+      problem("ledger-locked", `${ledgerFile(client.key)} would have to change.`, { client: client.key }),
+    ),
+  );
+}
+
+/** No variant gets what gives whoever has it more than the app. */
+function refuseSecrets(template: Template): void {
+  const kept = template.secrets().filter(({ level }) => level === "stop");
+  if (kept.length > 0) stop(kept.map(({ problem }) => problem));
+}
+
+/** What the system says no to; anything else that is thrown is a defect. */
+function refused(error: Error): Problem {
+  const { code, message } = error as NodeJS.ErrnoException;
+  if (code === undefined) throw error;
+  return problem(code === "ENOENT" ? "file-missing" : "write-failed", `${message}.`);
+}

@@ -1,0 +1,87 @@
+import { resolveAll } from "../derive/resolve.ts";
+import { lookAt } from "../files/writing/door.ts";
+import type { Template } from "../survey/template.ts";
+import { signingPrefix } from "../variant/signing.ts";
+import type { Resolved } from "../variant/variant.ts";
+import { atStage, variantPath } from "../workspace/stage.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+
+/** One build: a client's app on one platform, at one stage. */
+interface Build {
+  client: string;
+  /** "store", or the name of another stage. */
+  stage: string;
+  platform: string;
+  /** Where it is built, relative to the workspace. */
+  folder: string;
+  name: string;
+  identifier: string;
+  version: string;
+  build: string;
+  /** Names of the environment's variables that sign it begin with this. */
+  signing: string;
+}
+
+/**
+ * Every build of the variants that are there, by stage, client and platform; the form that build servers take a matrix in.
+ * @param all the clients, resolved at the workspace's stage.
+ */
+export async function buildMatrix(
+  workspace: Workspace,
+  all: readonly Resolved[],
+  { parts }: Template,
+): Promise<{ include: Build[] }> {
+  const { stage: _, ...store } = workspace;
+  const stages = [undefined, ...Object.keys(workspace.agency.data.stages)].map((name) =>
+    atStage(store, name),
+  );
+  const include: Build[] = [];
+  for (const at of stages) {
+    const isThere = (key: string) => lookAt(at.root, variantPath(at, key)) !== undefined;
+    if (!at.clients.some(({ key }) => isThere(key))) continue;
+    const resolved = at.stage?.name === workspace.stage?.name ? all : await resolveAll(at);
+    for (const { client, values } of resolved.filter(({ client, variant }) => variant && isThere(client.key)))
+      for (const { platform, folder } of parts)
+        include.push({
+          client: client.key,
+          stage: at.stage?.name ?? "store",
+          platform,
+          folder: [variantPath(at, client.key), folder].filter(Boolean).join("/"),
+          name: values["app.name"]?.value ?? "",
+          identifier: values[`identifiers.${platform}`]?.value ?? "",
+          version: values.version?.value ?? "",
+          build: values.build?.value ?? "",
+          signing: signingPrefix(client.key),
+        });
+  }
+  return { include };
+}
+
+/** An example of a workflow that builds the matrix: one job a client and platform. To be copied and made one's own. */
+export const exampleWorkflow = `# An example: copy it to where your build server looks for workflows, and put your own build commands in.
+name: Builds
+on: workflow_dispatch
+jobs:
+  generate:
+    runs-on: ubuntu-latest
+    outputs:
+      matrix: \${{ steps.read.outputs.matrix }}
+    steps:
+      - uses: actions/checkout@v4
+      - run: oxalis generate --locked && oxalis audit --report audit.sarif
+      - id: read
+        run: echo "matrix=$(cat variants/builds.json | tr -d '\\n')" >> "$GITHUB_OUTPUT"
+      - uses: actions/upload-artifact@v4
+        with: { name: variants, path: variants }
+  build:
+    needs: generate
+    strategy:
+      fail-fast: false
+      matrix: \${{ fromJSON(needs.generate.outputs.matrix) }}
+    name: \${{ matrix.client }}, \${{ matrix.platform }}, \${{ matrix.stage }}
+    runs-on: \${{ matrix.platform == 'ios' && 'macos-latest' || matrix.platform == 'windows' && 'windows-latest' || 'ubuntu-latest' }}
+    steps:
+      - uses: actions/download-artifact@v4
+        with: { name: variants, path: variants }
+      - run: echo "Build \${{ matrix.identifier }} \${{ matrix.version }} (\${{ matrix.build }}) in \${{ matrix.folder }}"
+`;

@@ -1,0 +1,46 @@
+import { resolve } from "node:path";
+import { allSlots } from "../catalog/all.ts";
+import { writeWhole } from "../files/writing/whole.ts";
+import { makeGuide } from "../guide/guide.ts";
+import { expectedAmong } from "../problems/nearest.ts";
+import { refuse } from "../problems/result.ts";
+import type { Slot } from "../slots/slot.ts";
+import type { Platform } from "../values/platform.ts";
+import { operation } from "./operation.ts";
+import { type At, openWorkspace } from "./workspace.ts";
+
+interface Wanted {
+  platform?: Platform | undefined;
+  /** In whatever case. */
+  role?: string | undefined;
+}
+
+/** Every picture that platforms and stores want, or those of one platform or role. */
+export const listPictures = operation(async (wanted: Wanted): Promise<Slot[]> => picturesOf(wanted));
+
+function picturesOf({ platform, role }: Wanted): Slot[] {
+  const roles = [...new Set(allSlots.map((slot) => slot.role))];
+  const isRole = (each: string) => role === undefined || each.toLowerCase() === role.toLowerCase();
+  if (role !== undefined && !roles.some(isRole))
+    refuse("role-unknown", `No picture is of the role "${role}".`, {
+      expected: expectedAmong(role, roles, "a role that oxalis art lists"),
+    });
+  return allSlots.filter((slot) => (platform ?? slot.platform) === slot.platform && isRole(slot.role));
+}
+
+interface Written {
+  file: string;
+  bytes: number;
+  pictures: number;
+}
+
+/** Writes the page for a client's designer. */
+export const writeGuide = operation(
+  async ({ file: named, ...input }: At & Wanted & { file: string }, ports): Promise<Written> => {
+    const pictures = picturesOf(input);
+    const html = makeGuide(await openWorkspace(input, ports), pictures);
+    const file = resolve(ports.folder, named);
+    writeWhole(file, html);
+    return { file, bytes: Buffer.byteLength(html), pictures: pictures.length };
+  },
+);

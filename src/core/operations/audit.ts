@@ -1,0 +1,25 @@
+import { resolve } from "node:path";
+import { audit, type Finding } from "../audit/audit.ts";
+import { reporterFor } from "../audit/report.ts";
+import { writeWhole } from "../files/writing/whole.ts";
+import { operation } from "./operation.ts";
+import type { Comparer } from "./ports.ts";
+import { type At, type OfClients, openWorkspace } from "./workspace.ts";
+
+interface Input extends At, OfClients {
+  /** Also write the findings into this file, in the form that its ending names. */
+  report?: string | undefined;
+}
+
+/** Proves that variants are whole, and that nothing of the template is left in them. */
+export const auditVariants = operation(async ({ report, ...input }: Input, ports): Promise<Finding[]> => {
+  const reporter = report === undefined ? undefined : reporterFor(report);
+  let comparer: Comparer | undefined;
+  const findings = await audit(await openWorkspace(input, ports), input.clients, (folders) => {
+    comparer = ports.openComparer(folders);
+    return comparer?.compare;
+  }).finally(() => comparer?.close());
+  if (report !== undefined && reporter)
+    writeWhole(resolve(ports.folder, report), reporter(findings, ports.version));
+  return findings;
+});

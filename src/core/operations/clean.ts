@@ -1,0 +1,17 @@
+import { breakLock } from "../files/holding/lock.ts";
+import { clearCache } from "../make/cache.ts";
+import { operation } from "./operation.ts";
+import { type At, holding, workspaceRoot } from "./workspace.ts";
+
+/** Takes the hold on a workspace away, whoever has it: who that was; undefined where nobody had. */
+export const freeWorkspace = operation(
+  async (at: At, ports): Promise<{ holder: string | undefined }> => ({
+    holder: breakLock(workspaceRoot(at, ports)),
+  }),
+);
+
+/** Empties the cache of drawn pictures: how many there were, and their bytes. */
+export const emptyCache = operation(async (at: At, ports): Promise<{ pictures: number; bytes: number }> => {
+  const root = workspaceRoot(at, ports);
+  return holding(root, async () => clearCache(root));
+});

@@ -1,0 +1,24 @@
+import { resolve } from "node:path";
+import { isEmptyOrNone } from "../files/reading/folder.ts";
+import { copyFolder, makeRoot } from "../files/writing/door.ts";
+import { unwritten } from "../files/writing/writer.ts";
+import { problem } from "../problems/problem.ts";
+import { orStop, refuse } from "../problems/result.ts";
+import { operation } from "./operation.ts";
+
+/** What a published package leaves out, since registries read it themselves. */
+const ignored = { file: ".gitignore", text: "variants/\n.oxalis/\n" };
+
+/** Writes the example into a new folder. @param input.from where it lies; @param input.folder where it goes */
+export const writeDemo = operation(
+  async (input: { from: string; folder: string }, ports): Promise<{ folder: string }> => {
+    const folder = resolve(ports.folder, input.folder);
+    if (!isEmptyOrNone(folder)) refuse("folder-in-use", `${folder} is there and not empty.`);
+    orStop(
+      () => makeRoot(folder),
+      ({ message }) => problem("write-failed", `${folder} could not be made: ${message}.`),
+    );
+    orStop(() => copyFolder(input.from, folder, ignored), unwritten(folder));
+    return { folder };
+  },
+);

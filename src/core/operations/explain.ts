@@ -1,0 +1,66 @@
+import { fieldsOf, fillPattern, patternProblem, readPattern } from "../derive/fields/pattern.ts";
+import { resolveAll } from "../derive/resolve.ts";
+import { isError, type Problem } from "../problems/problem.ts";
+import { attempt, orElse, refuse, stop } from "../problems/result.ts";
+import { iconsByTarget } from "../survey/targets.ts";
+import { openTemplate } from "../survey/template.ts";
+import type { Variant } from "../variant/variant.ts";
+import { pickClients } from "../workspace/read.ts";
+import type { TemplateNotes } from "../workspace/schema/template.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+import { operation } from "./operation.ts";
+import { type At, openWorkspace } from "./workspace.ts";
+
+interface Input extends At {
+  client: string;
+}
+
+interface Explained {
+  variant: Variant;
+  /** What template.yaml asks of a client. */
+  notes: TemplateNotes;
+  warnings: Problem[];
+  /** Icons of several targets; none where the template cannot be read, which other commands tell. */
+  icons: { belongs: string; folder: string }[];
+}
+
+/** Where each value of a client came from. */
+export const explainClient = operation(async (input: Input, ports): Promise<Explained> => {
+  const workspace = await openWorkspace(input, ports);
+  const { variant, problems } = await resolveOne(workspace, input.client);
+  return {
+    variant,
+    notes: workspace.notes.data,
+    warnings: problems.filter((each) => !isError(each)),
+    icons: orElse(
+      attempt(() =>
+        iconsByTarget(openTemplate(workspace)).map(({ belongs, folder }) => ({ belongs, folder })),
+      ),
+      [],
+    ),
+  };
+});
+
+/** What a pattern gives for a client; a fault is shown in the pattern itself. */
+export const tryPattern = operation(
+  async (input: Input & { pattern: string }, ports): Promise<{ value: string }> => {
+    const { pattern: text } = input;
+    const { values } = (await resolveOne(await openWorkspace(input, ports), input.client)).variant;
+    const pattern = readPattern(text);
+    if ("column" in pattern)
+      return stop([patternProblem(pattern, { file: "pattern", line: 1, column: 0, text })]);
+    const empty = fieldsOf(pattern).find((field) => values[field] === undefined);
+    if (empty) refuse("pattern-invalid", `This client has no ${empty}.`);
+    return { value: fillPattern(pattern, (field) => values[field]?.value) ?? "" };
+  },
+);
+
+async function resolveOne(
+  workspace: Workspace,
+  key: string,
+): Promise<{ variant: Variant; problems: readonly Problem[] }> {
+  const [client] = pickClients(workspace, [key]);
+  const resolved = (await resolveAll(workspace)).find((each) => each.client === client);
+  const { variant, problems = [] } = resolved ?? {};
+  return variant ? { variant, problems } : stop(problems.filter(isError));
+}

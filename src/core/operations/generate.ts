@@ -1,0 +1,23 @@
+import { type Generated, generate } from "../make/generate.ts";
+import type { Layout } from "../values/layout.ts";
+import { operation } from "./operation.ts";
+import { type At, inWorkspace, type OfClients } from "./workspace.ts";
+
+interface Input extends At, OfClients {
+  /** Decide and report, but write nothing. */
+  dryRun: boolean;
+  /** Refuse to run where a ledger would have to change. */
+  locked: boolean;
+  /** Press every picture as small as it goes. */
+  smallest: boolean;
+  /** Whole projects, or only what differs; what oxalis.yaml says where absent. */
+  layout?: Layout | undefined;
+}
+
+/** Brings variants to what their inputs say. */
+export const makeVariants = operation(
+  ({ workspace, stage, ...input }: Input, ports): Promise<Generated> =>
+    inWorkspace({ workspace, stage }, ports, !input.dryRun, (opened) =>
+      generate(opened, { ...input, today: ports.today(), on: ports.on }),
+    ),
+);

@@ -1,0 +1,28 @@
+import type { Compare } from "../files/reading/same.ts";
+import type { Step } from "../make/generate.ts";
+
+/** Told while the work goes on. */
+export type Event =
+  | Step
+  /** A sheet was taken to be written in this encoding. */
+  | { what: "encoding"; guessed: string }
+  /** A quote within a cell of this line was taken as it stands. */
+  | { what: "quote"; line: number };
+
+/** What the world gives an operation: nothing else of it is asked for. */
+export interface Ports {
+  /** The folder that relative paths start from, absolute. */
+  folder: string;
+  /** The day, as 2026-03-01. */
+  today(): string;
+  on(event: Event): void;
+  /** Compares folders beside the work, where there are enough of them; undefined where that is no quicker. */
+  openComparer(folders: number): Comparer | undefined;
+  /** The version of the program that says so in reports. */
+  version: string;
+}
+
+export interface Comparer {
+  compare: Compare;
+  close(): void;
+}

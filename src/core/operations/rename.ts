@@ -1,0 +1,40 @@
+import { resolveAll } from "../derive/resolve.ts";
+import { writeTogether } from "../files/writing/together.ts";
+import { renameIdentifier } from "../ledger/rename.ts";
+import { definitions } from "../platforms/all.ts";
+import { unwrap } from "../problems/result.ts";
+import type { Platform } from "../values/platform.ts";
+import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
+import { pickClients } from "../workspace/read.ts";
+import { operation } from "./operation.ts";
+import { type At, inWorkspace } from "./workspace.ts";
+
+interface Input extends At {
+  client: string;
+  platform: Platform;
+  identifier: string;
+  /** Do it; otherwise only say what it breaks. */
+  confirmed: boolean;
+}
+
+interface Renamed {
+  before: string | undefined;
+  /** What it breaks for those who have the app. */
+  breaks: readonly string[];
+}
+
+/** Changes an identifier that is in use; decided while the workspace is held. */
+export const renameInUse = operation(
+  ({ client: key, platform, identifier, confirmed, ...at }: Input, ports): Promise<Renamed> =>
+    inWorkspace(at, ports, confirmed, async (workspace) => {
+      pickClients(workspace, [key]);
+      const all = await resolveAll(workspace);
+      const ledger = unwrap(renameIdentifier(all, key, platform, identifier, ports.today()));
+      if (confirmed) writeTogether(workspace.root, new Map([[ledgerFile(key), ledgerText(ledger)]]));
+      const own = all.find(({ client }) => client.key === key);
+      return {
+        before: own?.variant?.values[`identifiers.${platform}`]?.value,
+        breaks: definitions[platform].identifiers.breaks,
+      };
+    }),
+);

@@ -1,0 +1,62 @@
+import { resolve } from "node:path";
+import { patience, withLock } from "../files/holding/lock.ts";
+import { hasOpen, settleOpen } from "../files/writing/transaction.ts";
+import { attemptAsync, stop } from "../problems/result.ts";
+import { locateWorkspace, workspaceAt } from "../workspace/locate.ts";
+import { readWorkspace } from "../workspace/read.ts";
+import { atStage } from "../workspace/stage.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+import type { Ports } from "./ports.ts";
+
+/** Which workspace an operation works in, and at which stage. */
+export interface At {
+  /** Its folder; otherwise the nearest one upward that holds oxalis.yaml. */
+  workspace?: string | undefined;
+  /** Absent for the store's. */
+  stage?: string | undefined;
+}
+
+/** Clients by their keys; none for all. */
+export interface OfClients {
+  clients: readonly string[];
+}
+
+/** The folder of the workspace. */
+export const workspaceRoot = ({ workspace }: At, { folder }: Ports): string =>
+  workspace === undefined ? locateWorkspace(folder) : workspaceAt(resolve(folder, workspace));
+
+/** The workspace, read, and at the stage that is asked for; after what a dead run has left open is settled. */
+export async function openWorkspace(at: At, ports: Ports): Promise<Workspace> {
+  const root = workspaceRoot(at, ports);
+  if (hasOpen(root)) await settle(root);
+  return atStage(readWorkspace(root), at.stage);
+}
+
+/** Settles what a dead run has left open; what a living one is about to settle itself is its own. */
+async function settle(root: string): Promise<void> {
+  const settled = await attemptAsync(() =>
+    withLock(
+      root,
+      async () => {},
+      () => settleOpen(root),
+      patience.step,
+    ),
+  );
+  if (!settled.ok && !settled.problems.some(({ code }) => code === "run-in-progress")) stop(settled.problems);
+}
+
+/** Works in a workspace. Where that writes, it is held from before it is read: nothing is decided on what another run changes. */
+export async function inWorkspace<T>(
+  at: At,
+  ports: Ports,
+  writes: boolean,
+  work: (workspace: Workspace) => Promise<T>,
+): Promise<T> {
+  if (!writes) return work(await openWorkspace(at, ports));
+  const root = workspaceRoot(at, ports);
+  return holding(root, () => work(atStage(readWorkspace(root), at.stage)));
+}
+
+/** Works in a workspace that is held, after what a dead run has left open is settled. */
+export const holding = <T>(root: string, work: () => Promise<T>): Promise<T> =>
+  withLock(root, work, () => settleOpen(root));

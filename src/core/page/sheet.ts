@@ -1,0 +1,22 @@
+import type { Field } from "../values/fields.ts";
+import type { Platform } from "../values/platform.ts";
+
+/** What the page says of one client. */
+export interface Sheet {
+  key: string;
+  /** What the app is for, where it is not for the store. */
+  stage?: string;
+  values: Partial<Record<Field, string>>;
+  /** Pictures by the names that the scenes use, as data URIs. */
+  pictures: ReadonlyMap<string, string>;
+  /** Platforms that the template has a part for. */
+  platforms: readonly Platform[];
+  /** Icons of several targets or configurations, each by the name of its picture. */
+  icons: readonly { picture: string; belongs: string; folder: string }[];
+  /** Names by language, the main one first; none where there is one alone. */
+  names: readonly { locale: string; direction: "ltr" | "rtl"; name: string; label: string; main: boolean }[];
+  /** Short check sum over everything in the variant; a signature stands for this state and no other. */
+  state: string;
+  /** Files in the variant. */
+  files: number;
+}

@@ -1,0 +1,33 @@
+import { noBuildFiles } from "../../template/build-files.ts";
+import { inNoLanguage } from "../../template/localized.ts";
+import { appleColors } from "../apple/colors.ts";
+import { appleFeatures } from "../apple/features.ts";
+import type { PlatformDefinition } from "../definition.ts";
+import { desktopSlots } from "./catalog.ts";
+import { desktopIdentifiers } from "./identifiers.ts";
+import { desktopScenes } from "./scenes.tsx";
+import { surveyDesktop } from "./survey.ts";
+
+export const desktop: PlatformDefinition = {
+  slots: desktopSlots,
+  titles: {
+    "mac-icon": "Mac icon",
+    icns: "Mac icon file",
+    "program-icon": "Icon of a Windows program",
+    "shell-icon": "Desktop shell's icon",
+  },
+  masks: [],
+  identifiers: desktopIdentifiers,
+  mostBuilds: Number.POSITIVE_INFINITY,
+  survey: surveyDesktop,
+  leavesOut: () => [],
+  localize: inNoLanguage,
+  // A Mac app asks for what a telephone's does, in the same files.
+  features: appleFeatures,
+  usageKeys: () => [],
+  // A window is turned by nobody.
+  devices: () => [],
+  colors: appleColors,
+  buildFiles: noBuildFiles,
+  scenes: desktopScenes,
+};

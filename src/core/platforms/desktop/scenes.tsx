@@ -1,0 +1,42 @@
+import { Launcher, Pic, Scene } from "../../page/parts.tsx";
+import { grounds, has, labelOf, type Scenes, type Shown } from "../../page/scenes.ts";
+import type { Sheet } from "../../page/sheet.ts";
+
+/** Icons of programs, as a dock and a task bar show them. */
+function icons({ sheet }: { sheet: Sheet }) {
+  const icons = [
+    { name: "mac-icon", note: "dock" },
+    { name: "shell-icon", note: "window" },
+    { name: "program-icon", note: "task bar" },
+  ].filter(({ name }) => has(sheet, name));
+  if (icons.length === 0) return null;
+  return (
+    <Scene title="Desktop" note="programs, in a dock and in a task bar">
+      {grounds.map((ground) => (
+        <div class={`home desktop ${ground}`} key={ground}>
+          {icons.map(({ name, note }) => (
+            <Launcher label={labelOf(sheet)} note={note} key={name}>
+              <Pic name={name} size={64} label={`Icon, ${note}`} />
+            </Launcher>
+          ))}
+        </div>
+      ))}
+    </Scene>
+  );
+}
+
+const shown = (name: string, role: string, ...qualifiers: string[]): Shown => ({
+  name,
+  platform: "desktop",
+  role,
+  qualifiers,
+});
+
+export const desktopScenes: Scenes = {
+  pictures: [
+    shown("mac-icon", "mac-icon", "mac-128@2x", "mac-128@1x", "mac-256@1x", "mac-512@2x"),
+    shown("shell-icon", "shell-icon", "512", "1024", "256"),
+  ],
+  icons,
+  starts: [],
+};

@@ -1,0 +1,32 @@
+import { firstOfEachPlace, type PartSurvey, type SurveyPart } from "../../template/found.ts";
+import { surveyXcode } from "../apple/survey.ts";
+import { surveyLinux } from "./linux.ts";
+
+/** Surveys the apps for desktops of a template: the Mac's, and a Linux runner beside it; undefined where there is neither. */
+export const surveyDesktop: SurveyPart = (template, around) => {
+  const parts = [surveyXcode("desktop")(template, around), surveyLinux(template, around)].filter(
+    (part) => part !== undefined,
+  );
+  const [first, ...others] = parts;
+  return first && others.reduce(together, first);
+};
+
+/** Two parts of one platform as one; its folder is the one above both. */
+const together = (a: PartSurvey, b: PartSurvey): PartSurvey => ({
+  ...a,
+  folder: above(a.folder, b.folder),
+  identifiers: [...new Set([...a.identifiers, ...b.identifiers])],
+  names: [...new Set([...a.names, ...b.names])],
+  fills: firstOfEachPlace([...a.fills, ...b.fills]),
+  pictures: [...a.pictures, ...b.pictures],
+  brandFiles: [...a.brandFiles, ...b.brandFiles],
+  added: [...a.added, ...b.added],
+  missing: [...a.missing, ...b.missing],
+  gaps: [...a.gaps, ...b.gaps],
+});
+
+function above(a: string, b: string): string {
+  const steps = a.split("/");
+  const same = steps.findIndex((step, at) => step !== b.split("/")[at]);
+  return steps.slice(0, same === -1 ? steps.length : same).join("/");
+}

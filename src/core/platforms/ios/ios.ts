@@ -1,0 +1,32 @@
+import { iosIconSlots, iosStartForms, iosStartPoints } from "../apple/catalog.ts";
+import { appleColors } from "../apple/colors.ts";
+import { iosDevices } from "../apple/devices.ts";
+import { appleFeatures, usageKeys } from "../apple/features.ts";
+import { localizeIos } from "../apple/localization.ts";
+import { surveyXcode } from "../apple/survey.ts";
+import type { PlatformDefinition } from "../definition.ts";
+import { iosBuildFiles } from "./export-options.ts";
+import { iosIdentifiers } from "./identifiers.ts";
+import { iosScenes } from "./scenes.tsx";
+
+export const ios: PlatformDefinition = {
+  // The start screen's in the size it has where a template says nothing.
+  slots: [...iosIconSlots, ...[1, 2, 3].flatMap((scale) => iosStartForms(iosStartPoints, scale))],
+  titles: {
+    icon: "App icon",
+    "start-full": "Start picture, as large as the template's",
+    "start-mark": "Start screen mark",
+  },
+  masks: [{ role: /^icon$/, shape: "rounded", share: 1 }],
+  identifiers: iosIdentifiers,
+  mostBuilds: Number.POSITIVE_INFINITY,
+  survey: surveyXcode("ios"),
+  leavesOut: () => [],
+  localize: localizeIos,
+  features: appleFeatures,
+  usageKeys,
+  devices: iosDevices,
+  colors: appleColors,
+  buildFiles: iosBuildFiles,
+  scenes: iosScenes,
+};

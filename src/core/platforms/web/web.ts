@@ -1,0 +1,39 @@
+import { noBuildFiles } from "../../template/build-files.ts";
+import type { PlatformDefinition } from "../definition.ts";
+import { webSlots } from "./catalog.ts";
+import { webColors } from "./colors.ts";
+import { webDevices } from "./devices.ts";
+import { webFeatures } from "./features.ts";
+import { webIdentifiers } from "./identifiers.ts";
+import { localizeWeb } from "./localization.ts";
+import { webScenes } from "./scenes.tsx";
+import { surveyWeb } from "./survey.ts";
+
+export const web: PlatformDefinition = {
+  slots: webSlots,
+  titles: {
+    any: "Installed icon",
+    maskable: "Installed icon, maskable",
+    monochrome: "Installed icon, themed",
+    touch: "Home screen icon",
+    social: "Social picture",
+    favicon: "Tab icon",
+    "start-portrait": "Start picture, upright",
+    "start-landscape": "Start picture, turned",
+  },
+  masks: [
+    { role: /^maskable$/, shape: "circle", share: 1 },
+    { role: /^touch$/, shape: "rounded", share: 1 },
+  ],
+  identifiers: webIdentifiers,
+  mostBuilds: Number.POSITIVE_INFINITY,
+  survey: surveyWeb,
+  leavesOut: () => [],
+  localize: localizeWeb,
+  features: webFeatures,
+  usageKeys: () => [],
+  devices: webDevices,
+  colors: webColors,
+  buildFiles: noBuildFiles,
+  scenes: webScenes,
+};

@@ -1,0 +1,11 @@
+import type { StorePicture } from "../template/store-pictures.ts";
+import type { Platform } from "../values/platform.ts";
+import type { StoreDefinition } from "./definition.ts";
+import { googlePlay } from "./google-play/google-play.ts";
+
+/** Every store that is known. */
+export const stores: readonly StoreDefinition[] = [googlePlay];
+
+/** Pictures that the stores of a platform want. */
+export const picturesFor = (platform: Platform): StorePicture[] =>
+  stores.filter(({ takes }) => takes.includes(platform)).flatMap(({ pictures }) => pictures);

@@ -1,0 +1,13 @@
+import type { StorePicture } from "../template/store-pictures.ts";
+import type { Platform } from "../values/platform.ts";
+
+/** A store as the rest of Oxalis walks it. One platform may have several, and one store may take several platforms. */
+export interface StoreDefinition {
+  /** How it is written for people. */
+  title: string;
+  takes: readonly Platform[];
+  /** Pictures that its record of an app wants. */
+  pictures: readonly StorePicture[];
+  /** What a designer would call them, by role. */
+  titles: Readonly<Record<string, string>>;
+}

@@ -1,0 +1,13 @@
+import type { StoreDefinition } from "../definition.ts";
+import { googlePlayPictures } from "./pictures.ts";
+
+export const googlePlay: StoreDefinition = {
+  title: "Google Play",
+  takes: ["android"],
+  pictures: googlePlayPictures,
+  titles: {
+    "store-icon": "Store icon",
+    "feature-graphic": "Store feature graphic",
+    "store-tv-banner": "Store TV banner",
+  },
+};

@@ -1,0 +1,40 @@
+import type { Folder } from "../files/reading/folder.ts";
+import type { Problem } from "../problems/problem.ts";
+import { stop } from "../problems/result.ts";
+import type { Site } from "../splice/site.ts";
+import { namedPlace } from "../template/places.ts";
+import type { TemplateNotes } from "../workspace/schema/template.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+
+/** Where an answer goes. Without one, its places are emptied: nothing of the template's own stays there. */
+export interface AnswerPlaces {
+  name: string;
+  sites: readonly Site[];
+}
+
+/** The places that template.yaml names for each question. Stops with every one that is not there. */
+export function answerPlaces({ notes }: Workspace, folder: Folder): AnswerPlaces[] {
+  const problems: Problem[] = [];
+  const found = Object.entries(notes.data.questions).map(([name, { fill, kind }]) => ({
+    name,
+    sites: fill.flatMap((target, at) => {
+      const line = (key: string) => notes.document.placeOf(["questions", name, "fill", at, key]);
+      const site = namedPlace(folder, target, line, problems);
+      return site
+        ? [kind === "number" && site.form === "json" ? { ...site, form: "raw" as const } : site]
+        : [];
+    }),
+  }));
+  if (problems.length > 0) stop(problems);
+  return found;
+}
+
+/** Whether a file of the template stands for one that each client gives itself: it goes to none. */
+export function givenByClients({ questions, collections }: TemplateNotes): (file: string) => boolean {
+  const files = new Set([
+    ...Object.values(questions).flatMap(({ to }) => to ?? []),
+    ...Object.values(collections).map(({ index }) => index),
+  ]);
+  const folders = Object.values(collections).map(({ to }) => `${to.replace(/\/$/, "")}/`);
+  return (file) => files.has(file) || folders.some((folder) => file.startsWith(folder));
+}

@@ -1,0 +1,143 @@
+import type { Folder } from "../files/reading/folder.ts";
+import type { Problem } from "../problems/problem.ts";
+import type { Slot } from "../slots/slot.ts";
+import { emptySite, type Site } from "../splice/site.ts";
+import type { Field } from "../values/fields.ts";
+import type { MissingKind, Wants } from "../values/missing.ts";
+import type { Platform } from "../values/platform.ts";
+import type { Place } from "../values/source.ts";
+import type { Shape } from "./shapes.ts";
+import type { StorePicture } from "./store-pictures.ts";
+
+/** A place in the template that holds one of its own values, and which value of a client goes there. */
+export interface Fill {
+  holds: Field;
+  site: Site;
+  shape: Shape;
+  /** Left as it is where the client gives no value. */
+  optional?: true;
+  /** The target whose own value goes there, where it is not the app's. */
+  target?: string;
+  /** Text that stays around the value, as in `group.<identifier>.shared`. */
+  before?: string;
+  after?: string;
+  /** What is put around the value as it is, in the file's own form: where a place for it is made. */
+  opens?: string;
+  closes?: string;
+}
+
+/** A file that the template lacks and every variant gets. */
+export interface AddedFile {
+  path: string;
+  text: string;
+  fills: readonly Fill[];
+}
+
+/** Something that its platform has a place for and the template had none. */
+export interface Missing {
+  kind: MissingKind;
+  /** Whether variants get it. */
+  added: boolean;
+  place: Place;
+}
+
+/** A picture the template refers to: the catalog's row and the file it must become. */
+export interface PictureUse {
+  slot: Slot;
+  /** Relative to the template. */
+  path: string;
+  /** Set where several slots become one file, as in favicon.ico; or where the file is a vector. */
+  container?: "ico" | "icns" | "svg" | "jpeg" | "webp";
+  /** The slots of one file, smallest first. */
+  within?: readonly Slot[];
+  /** Which of an app's targets and configurations it belongs to, where there are several. */
+  belongs?: string;
+}
+
+/** What one file, asset or step adds to a survey. */
+export interface Found {
+  fills: readonly Fill[];
+  pictures: readonly PictureUse[];
+  /** Pictures and drawables that show the template's brand: each is drawn anew or left out. */
+  brandFiles: readonly string[];
+  added: readonly AddedFile[];
+  missing: readonly Missing[];
+  /** What this part has no place for, and Oxalis cannot make one for. */
+  gaps: readonly Problem[];
+}
+
+/** Several findings as one, in their order. */
+export const mergeFound = (all: readonly Partial<Found>[]): Found => ({
+  fills: all.flatMap(({ fills = [] }) => fills),
+  pictures: all.flatMap(({ pictures = [] }) => pictures),
+  brandFiles: all.flatMap(({ brandFiles = [] }) => brandFiles),
+  added: all.flatMap(({ added = [] }) => added),
+  missing: all.flatMap(({ missing = [] }) => missing),
+  gaps: all.flatMap(({ gaps = [] }) => gaps),
+});
+
+export const nothingFound: Found = mergeFound([]);
+
+/** What a client's part of the template says about itself. */
+export interface PartSurvey extends Found {
+  platform: Platform;
+  /** Folder of the part, relative to the template. */
+  folder: string;
+  /** What the template calls itself here; none of it may be left in a variant. */
+  identifiers: readonly string[];
+  names: readonly string[];
+  /** The code's own namespace; it is not the app's identity, and stays. */
+  namespace?: string;
+  /** Targets that are signed each for itself: the app, and what it brings along, with what follows the app's identifier. */
+  signed?: readonly { target: string; suffix: string }[];
+}
+
+/** What a survey has to know besides the template's files. */
+export interface Around {
+  /** What variants get that the template lacks. */
+  wants: Wants;
+  /** Whether the template's pages are shown within an app of their own, whose settings say so, and not by a browser. */
+  wrapsPages: boolean;
+  /** Pictures that the platform's stores want of an app. */
+  inStore: readonly StorePicture[];
+}
+
+/** Surveys one platform's part of a template; undefined where there is none. */
+export type SurveyPart = (template: Folder, around: Around) => PartSurvey | undefined;
+
+/** Text that every variant gets at a place of a file, whoever the client is. */
+export const insertedText = (file: string, at: number, opens: string): Fill => ({
+  holds: "key",
+  site: emptySite(file, at, "raw"),
+  shape: "nothing",
+  opens,
+});
+
+/** The files of a part. */
+export const filesOf = (template: Folder, { folder }: Pick<PartSurvey, "folder">): string[] =>
+  template.list().filter((file) => !folder || file.startsWith(`${folder}/`));
+
+/** A place as a key; several insertions may stand at one offset. */
+export const placeOf = ({ file, start, end }: Site, opens = ""): string =>
+  start === end ? `${file}:${start}:${opens}` : `${file}:${start}`;
+
+/** Keeps the first fill of each place: where one colour serves two purposes, the earlier purpose decides. */
+export function firstOfEachPlace(fills: readonly Fill[]): Fill[] {
+  const seen = new Set<string>();
+  return fills.filter(({ site, opens }) => {
+    const place = placeOf(site, opens);
+    if (seen.has(place)) return false;
+    seen.add(place);
+    return true;
+  });
+}
+
+/** The values that fills of a field hold in the template, without what stays around them. */
+export const heldValues = (fills: readonly Fill[], ...held: Field[]): string[] => [
+  ...new Set(
+    fills
+      .filter((fill) => held.includes(fill.holds) && !fill.before && !fill.after)
+      .map((fill) => fill.site.value.trim())
+      .filter(Boolean),
+  ),
+];

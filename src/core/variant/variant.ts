@@ -1,0 +1,94 @@
+import type { Art } from "../artwork/art.ts";
+import { type ArtRole, artRoleNames, rolePath } from "../artwork/roles.ts";
+import type { Problem } from "../problems/problem.ts";
+import type { ByLanguage } from "../values/by-language.ts";
+import type { Hex } from "../values/color.ts";
+import type { Field } from "../values/fields.ts";
+import type { Traced } from "../values/trail.ts";
+import type { Client } from "../workspace/workspace.ts";
+
+/** The pictures a client supplied, measured. */
+export interface Artwork {
+  given: Readonly<Partial<Record<ArtRole, Art>>>;
+  /** Drawn by hand for single pictures; by slot name, such as android/notification. */
+  slots: Readonly<Record<string, Art>>;
+  /** What must stay in sight where a picture is cut; fractions of its width and height. */
+  focus: { x: number; y: number };
+}
+
+export const noArtwork: Artwork = { given: {}, slots: {}, focus: { x: 0.5, y: 0.5 } };
+
+/** Every picture a client supplied, with where its brief names it. */
+export const suppliedArt = ({ given, slots }: Artwork): { at: string[]; picture: Art }[] => [
+  ...artRoleNames.flatMap((role) => (given[role] ? [{ at: rolePath(role), picture: given[role] }] : [])),
+  ...Object.entries(slots).map(([slot, picture]) => ({ at: ["art", "slots", slot], picture })),
+];
+
+export type Values = Partial<Record<Field, Traced>>;
+
+/** One client's app, resolved: every value with the way it came about. */
+export interface Variant {
+  key: string;
+  values: Values;
+  art: Artwork;
+  /** Its names in further languages. */
+  locales: readonly LocalName[];
+  features: readonly ClientFeature[];
+  answers: Readonly<Record<string, Traced>>;
+  /** Files the client supplied for the app itself. */
+  supplied: readonly Supplied[];
+  /** Items of the template's collections, as they stand in their lists. */
+  content: Readonly<Record<string, readonly Readonly<Record<string, string | number>>[]>>;
+  /** Provisioning profiles of what the app brings along, by target. */
+  profiles: Readonly<Record<string, string>>;
+  /** What its icons are marked with, where it is not for the store. */
+  corner?: { text: string; color: Hex };
+}
+
+/** A client's own file that becomes one of its variant's. */
+export interface Supplied {
+  /** Within the variant. */
+  to: string;
+  /** Within the workspace. */
+  from: string;
+  /** SHA-256. */
+  hash: string;
+  /** Drawn anew, so that nothing but the picture is in it. */
+  picture: boolean;
+}
+
+/** One of the template's features, as a client has it. */
+export interface ClientFeature {
+  name: string;
+  isOn: boolean;
+  /** How that came about: "on" or "off". */
+  on: Traced;
+  /** What people read when the app asks for it. */
+  usage: ByLanguage<Traced>;
+}
+
+/** An app's name and label in one language (BCP 47 tag). */
+export interface LocalName {
+  locale: string;
+  direction: "ltr" | "rtl";
+  name: Traced;
+  label: Traced;
+}
+
+/** A client with what became of it: a variant where there are no errors. */
+export interface Resolved {
+  client: Client;
+  /** What could be worked out, errors or not. */
+  values: Values;
+  /** Its pictures, errors or not. */
+  art: Artwork;
+  variant?: Variant;
+  problems: readonly Problem[];
+}
+
+/** The value of a field that a variant cannot be without. */
+export function fieldOf(variant: Variant, field: Field): string {
+  const value = variant.values[field]?.value;
+  if (value === undefined) throw new Error(`${variant.key} has no ${field}`);
+  return value;
+}
