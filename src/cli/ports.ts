@@ -1,4 +1,5 @@
 import type { Event, Ports } from "../core/operations/ports.ts";
+import { type Secret, secretOf } from "../core/values/secret.ts";
 import { openComparer } from "./comparer.ts";
 import { version } from "./version.ts";
 
@@ -8,8 +9,15 @@ export const openPorts = (on: (event: Event) => void = () => {}): Ports => ({
   today,
   on,
   openComparer,
+  secret,
+  run: async (program) => (await import("../core/processes/run.ts")).run(program),
   version,
 });
+
+function secret(name: string): Secret | undefined {
+  const text = process.env[name];
+  return text === undefined ? undefined : secretOf(text);
+}
 
 /** SOURCE_DATE_EPOCH stands in for the clock where it is set. */
 function today(): string {

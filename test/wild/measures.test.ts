@@ -104,10 +104,10 @@ describe.each(all)("%s", (kind, table) => {
       const undone: Spliced[] = [];
       const leaves: string[] = [];
       for (const entry of spliced) {
-        const { path, from, edits } = entry;
+        const { path, input, edits } = entry;
         const left = edits[round];
         if (!left) continue;
-        const bytes = template.folder.bytes(from);
+        const bytes = template.folder.bytes(input.path);
         const before = decoded(bytes) ?? "";
         const was = before.slice(left.start, left.end);
         // A client may want what the template has.

@@ -3,11 +3,13 @@ import type { Slot } from "../slots/slot.ts";
 import { picturesFor, stores } from "../stores/all.ts";
 import { type Platform, platforms } from "../values/platform.ts";
 
-/** Every picture of every platform and its stores, as it stands in the catalogs. */
-export const allSlots: readonly Slot[] = platforms.flatMap((platform) => [
-  ...definitions[platform].slots,
-  ...picturesFor(platform),
-]);
+/** Every picture of a platform and its stores, as it stands in the catalogs; behind the others, what only some apps want. */
+function slotsOf(platform: Platform): Slot[] {
+  const slots = [...definitions[platform].slots, ...picturesFor(platform)];
+  return [...slots.filter(({ only }) => !only), ...slots.filter(({ only }) => only)];
+}
+
+export const allSlots: readonly Slot[] = platforms.flatMap(slotsOf);
 
 /** What a designer would call pictures of a role; the role itself where nobody would call it anything. */
 export const titleOf = (platform: Platform, role: string): string =>

@@ -37,6 +37,6 @@ export function renameIdentifier(
   const ledger = own?.client.ledger ?? emptyLedger;
   return succeeded({
     ...ledger,
-    identifiers: { ...ledger.identifiers, [platform]: { value, state: "fixed", since: today } },
+    identifiers: { ...ledger.identifiers, [platform]: { value, fixed: today } },
   });
 }

@@ -18,7 +18,7 @@ export function reserveIdentifiers(
   for (const platform of platforms.filter((each) => wanted.includes(each))) {
     const value = variant.values[`identifiers.${platform}`]?.value;
     if (value === undefined || identifiers[platform]?.value === value) continue;
-    identifiers[platform] = { value, state: "reserved", since: today };
+    identifiers[platform] = { value, reserved: today };
     changed = true;
   }
   return changed ? { ...ledger, identifiers } : undefined;
@@ -29,7 +29,7 @@ export function fixIdentifiers(ledger: Ledger, today: string): Ledger {
   const identifiers = { ...ledger.identifiers };
   for (const platform of platforms) {
     const held = identifiers[platform];
-    if (held && held.state !== "fixed") identifiers[platform] = { ...held, state: "fixed", since: today };
+    if (held && !held.fixed) identifiers[platform] = { ...held, fixed: today };
   }
   return { ...ledger, identifiers };
 }

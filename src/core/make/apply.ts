@@ -7,11 +7,11 @@ import type { Renderer } from "../render/draw.ts";
 import { pictureAlone } from "../render/formats/alone.ts";
 import { pressed } from "../render/png/press.ts";
 import { applyEdits } from "../splice/site.ts";
-import type { Template } from "../survey/template.ts";
 import { fingerprint, sha256 } from "../values/hash.ts";
 import type { Cache } from "./cache.ts";
 import type { Change } from "./difference.ts";
-import { isPng, producedBy, type Receipt, receiptFile, receiptText } from "./receipt.ts";
+import type { Inputs } from "./inputs.ts";
+import { isPng, type Produced, producedBy, type Receipt, receiptFile, receiptText } from "./receipt.ts";
 
 /**
  * Performs the changes, and writes and gives the receipt. All that will be is made beside; then it comes into its place
@@ -24,11 +24,11 @@ export async function applyChanges(
   tools: Tools,
 ): Promise<Receipt> {
   const { drawing, writer, smallest, onFile } = tools;
-  const { revision } = tools.template;
+  const { revision } = plan;
   const isSame = before.layout === plan.layout && before.template === revision;
   if (isSame && changes.length === 0 && Object.keys(before.files).length === plan.entries.length)
     return before;
-  const files: Receipt["files"] = { ...before.files };
+  const files: Record<string, Produced> = { ...before.files };
   const touched = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
 
   const done = async (entry: Entry, content: string | Uint8Array) => {
@@ -48,9 +48,8 @@ export async function applyChanges(
     for (const entry of touched) {
       if (entry.kind === "draw") continue;
       if (entry.kind === "keep") {
-        const { folder } = tools.template;
-        writer.copy(entry.path, folder.real(entry.from), entry.executable, folder.small(entry.from));
-        files[entry.path] = producedBy(entry, folder.hash(entry.from));
+        tools.inputs.copy(entry.input, writer, entry.path, entry.executable);
+        files[entry.path] = producedBy(entry, entry.input.sha256);
         onFile();
         if (++copied % copiedAtOnce === 0) await setImmediate();
         continue;
@@ -68,7 +67,6 @@ export async function applyChanges(
   const planned = new Set(plan.entries.map((entry) => entry.path));
   const kept = Object.fromEntries(Object.entries(files).filter(([path]) => planned.has(path)));
   const receipt: Receipt = {
-    form: 1,
     client: plan.client,
     layout: plan.layout,
     ...(revision ? { template: revision } : {}),
@@ -84,9 +82,7 @@ const copiedAtOnce = 16;
 
 /** What changes are performed with. */
 export interface Tools {
-  template: Template;
-  /** The bytes of a client's file, by its path within the workspace. */
-  supplied(file: string): Uint8Array;
+  inputs: Inputs;
   renderer: Renderer;
   cache: Cache;
   /** As many pictures at once as suits the machine. */
@@ -101,14 +97,12 @@ type DrawEntry = Extract<Entry, { kind: "draw" }>;
 
 function contentOf(
   entry: Exclude<Entry, { kind: "draw" | "keep" }>,
-  { template: { folder }, supplied }: Tools,
+  { inputs }: Tools,
 ): string | Uint8Array | Promise<Uint8Array> {
-  if (entry.kind === "supply") {
-    const bytes = supplied(entry.from);
-    return entry.picture ? pictureAlone(bytes, entry.from) : bytes;
-  }
   if (entry.kind === "write") return entry.text;
-  return encodedLike(folder.bytes(entry.from), applyEdits(folder.source(entry.from).text, entry.edits));
+  const bytes = inputs.bytes(entry.input);
+  if (entry.kind === "supply") return entry.picture ? pictureAlone(bytes, entry.input.path) : bytes;
+  return encodedLike(bytes, applyEdits(inputs.text(entry.input), entry.edits));
 }
 
 /** The same picture wanted in several places is drawn once; pictures that show the same drawing follow each other. */

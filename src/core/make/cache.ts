@@ -12,6 +12,9 @@ export interface Cache {
   close(): Promise<void>;
 }
 
+/** Keeps nothing. */
+export const noCache: Cache = { get: () => undefined, put: () => {}, close: async () => {} };
+
 /** Bytes that are kept; when there are more, so many are thrown away that a tenth is free. */
 const most = 1024 ** 3;
 

@@ -23,6 +23,7 @@ import type { Workspace } from "../workspace/workspace.ts";
 import { applyChanges, type Tools } from "./apply.ts";
 import { openCache } from "./cache.ts";
 import { type Change, difference } from "./difference.ts";
+import { artInput, workspaceInputs } from "./inputs.ts";
 import { buildMatrix, exampleWorkflow } from "./matrix.ts";
 import { readReceipt } from "./receipt.ts";
 import { keepRecord, readRecord, recordOf, seenAgain } from "./record.ts";
@@ -88,7 +89,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
     surveyed(workspace),
   ]);
   if (options.locked) refuseChanges(workspace, picked, options.today);
-  const supplied = (file: string) => readInside(workspace.root, file, file);
+  const inputs = workspaceInputs(workspace.root, template.folder);
   const cache = openCache(workspace.root);
   // One more than there are cores: one part of drawing waits for another.
   const drawing = pLimit(availableParallelism() + 1);
@@ -97,7 +98,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   const limit = pLimit(2);
   const working = picked.map((each) =>
     limit(async () => {
-      const outcome = await generateOne(workspace, each, { template, supplied, cache, drawing }, options);
+      const outcome = await generateOne(workspace, each, { template, inputs, cache, drawing }, options);
       options.on({ what: "client", outcome });
       return outcome;
     }),
@@ -130,7 +131,7 @@ const surveyed = async (workspace: Workspace): Promise<Template> => openTemplate
 async function generateOne(
   workspace: Workspace,
   resolved: Resolved,
-  tools: Pick<Tools, "template" | "supplied" | "cache" | "drawing">,
+  tools: Pick<Tools, "inputs" | "cache" | "drawing"> & { template: Template },
   { dryRun, on, smallest, today, layout = workspace.agency.data.layout }: GenerateOptions,
 ): Promise<Outcome> {
   const { template } = tools;
@@ -176,7 +177,7 @@ async function generateOne(
         if (!dryRun) {
           const onFile = () => on({ what: "file", client: client.key });
           // Its decoded pictures go with it.
-          const renderer = createRenderer(tools.supplied);
+          const renderer = createRenderer((art) => tools.inputs.bytes(artInput(art)));
           const means = { ...tools, renderer, writer, smallest, onFile };
           const receipt = await applyChanges(plan, changes, before, means);
           keepRecord(record, () => recordOf(record, folder, receipt, key, told));

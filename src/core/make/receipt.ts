@@ -3,7 +3,9 @@ import { readInside } from "../files/reading/folder.ts";
 import { leadsDown, lookAt } from "../files/writing/door.ts";
 import type { Entry } from "../plan/plan.ts";
 import { refuse } from "../problems/result.ts";
-import { layouts } from "../values/layout.ts";
+import { inCurrentForm, type Migration } from "../values/forms.ts";
+import { sha256 } from "../values/hash.ts";
+import { type Layout, layouts } from "../values/layout.ts";
 
 const kinds = ["keep", "splice", "write", "supply", "draw"] as const;
 
@@ -17,55 +19,88 @@ export interface Produced {
   smallest?: true;
 }
 
-/** A receipt has thousands of these, and an audit reads all of them: no schema is walked for each. */
-function isProduced(value: unknown): value is Produced {
-  if (typeof value !== "object" || value === null) return false;
-  const { kind, fingerprint, sha256, smallest, ...more } = value as Record<string, unknown>;
+export const receiptFile = ".receipt.json";
+
+/** The record of what lies in a variant's folder; the same inputs give the same receipt, to the byte. */
+export interface Receipt {
+  client: string;
+  layout: Layout;
+  /** The template's commit, where it is a checkout. */
+  template?: string;
+  files: Readonly<Record<string, Produced>>;
+}
+
+/** A file as it is written down: what `Produced` says, in this order; with a word behind it where it is pressed. */
+type Line = [Produced["kind"], fingerprint: string, sha256: string | null, "smallest"?];
+
+/** There are thousands of these, and an audit reads all of them: no schema is walked for each. */
+function isLine(value: unknown): value is Line {
+  if (!Array.isArray(value) || value.length < 3 || value.length > 4) return false;
+  const [kind, fingerprint, sha256, smallest] = value;
   return (
     kinds.some((each) => each === kind) &&
     typeof fingerprint === "string" &&
     (sha256 === null || typeof sha256 === "string") &&
-    (smallest === undefined || smallest === true) &&
-    Object.keys(more).length === 0
+    (smallest === undefined || smallest === "smallest")
   );
 }
 
-export const receiptFile = ".receipt.json";
-
 const receiptSchema = z.strictObject({
-  form: z.literal(1),
+  form: z.literal(2),
   client: z.string(),
   layout: z.enum(layouts).default("tree"),
-  /** The template's commit, where it is a checkout. */
   template: z.string().optional(),
-  files: z.custom<Record<string, Produced>>(
+  files: z.custom<Record<string, Line>>(
     (files) =>
       typeof files === "object" &&
       files !== null &&
-      Object.values(files).every(isProduced) &&
+      Object.values(files).every(isLine) &&
       // Whoever wrote it: no path in it leads out of the folder, nor to the receipt itself.
       Object.keys(files).every((path) => leadsDown(path) && path !== receiptFile),
   ),
 });
 
-/** The record of what lies in a variant's folder; the same inputs give the same receipt, to the byte. */
-export type Receipt = z.infer<typeof receiptSchema>;
+const migrations: readonly Migration[] = [
+  // Form 1 named every part of a line, for each file.
+  ({ files, ...rest }: { files: Record<string, Produced> }) => ({
+    ...rest,
+    form: 2,
+    files: Object.fromEntries(Object.entries(files).map(([path, each]) => [path, lineOf(each)])),
+  }),
+];
 
-const emptyReceipt = (client: string): Receipt => ({ form: 1, client, layout: "tree", files: {} });
+const lineOf = ({ kind, fingerprint, sha256, smallest }: Produced): Line =>
+  smallest ? [kind, fingerprint, sha256, "smallest"] : [kind, fingerprint, sha256];
+
+const producedAs = ([kind, fingerprint, sha256, smallest]: Line): Produced => ({
+  kind,
+  fingerprint,
+  sha256,
+  ...(smallest ? { smallest: true } : {}),
+});
+
+const emptyReceipt = (client: string): Receipt => ({ client, layout: "tree", files: {} });
 
 /** Reads a variant's receipt; an absent one is empty, a damaged one is refused, never replaced unseen. @param folder relative to the workspace. */
 export function readReceipt(root: string, folder: string, client: string): Receipt {
   const file = `${folder}/${receiptFile}`;
   if (!lookAt(root, file)) return emptyReceipt(client);
   try {
-    return receiptSchema.parse(JSON.parse(Buffer.from(readInside(root, file, file)).toString()));
+    const data: unknown = JSON.parse(Buffer.from(readInside(root, file, file)).toString());
+    const { form: _, files, template, ...receipt } = receiptSchema.parse(inCurrentForm(data, migrations));
+    return {
+      ...receipt,
+      ...(template === undefined ? {} : { template }),
+      files: Object.fromEntries(Object.entries(files).map(([path, line]) => [path, producedAs(line)])),
+    };
   } catch {
-    refuse("receipt-damaged", `${file} cannot be read.`, { client });
+    return refuse("receipt-damaged", `${file} cannot be read.`, { client });
   }
 }
 
-/** A drawn picture's entry in a receipt, as it is written. */
-const drawnEntry = /"kind": "draw",\s*"fingerprint": "[^"]*",\s*"sha256": "([0-9a-f]{64})"/g;
+/** A drawn picture's entry in a receipt, as either form writes it. */
+const drawnEntry =
+  /\["draw","[^"]*","([0-9a-f]{64})"|"kind": "draw",\s*"fingerprint": "[^"]*",\s*"sha256": "([0-9a-f]{64})"/g;
 
 /** SHA-256 of every picture that was drawn into a variant's folder; none where there is no variant, or no receipt. */
 export function drawnFor(root: string, folder: string): string[] {
@@ -76,13 +111,25 @@ export function drawnFor(root: string, folder: string): string[] {
     ...Buffer.from(readInside(root, file, file))
       .toString("latin1")
       .matchAll(drawnEntry),
-  ].map(([, hash = ""]) => hash);
+  ].map(([, hash, earlier = ""]) => hash ?? earlier);
 }
 
+const sorted = ({ files }: Receipt): [path: string, each: Produced][] =>
+  Object.entries(files).sort(([a], [b]) => (a < b ? -1 : 1));
+
+/** A receipt as text: one line a file. */
 export function receiptText(receipt: Receipt): string {
-  const files = Object.fromEntries(Object.entries(receipt.files).sort(([a], [b]) => (a < b ? -1 : 1)));
-  return `${JSON.stringify({ ...receipt, files }, null, 1)}\n`;
+  const { files: _, ...head } = receipt;
+  const lines = sorted(receipt).map(
+    ([path, each]) => `  ${JSON.stringify(path)}: ${JSON.stringify(lineOf(each))}`,
+  );
+  const opening = JSON.stringify({ form: 2, ...head }, null, 1).replace(/\n\}$/, "");
+  return `${opening},\n "files": {\n${lines.join(",\n")}\n }\n}\n`;
 }
+
+/** A sum over everything in a variant; a signature stands for this and no other, whichever form its receipt is in. */
+export const receiptSum = (receipt: Receipt): string =>
+  sha256(`${JSON.stringify({ form: 1, ...receipt, files: Object.fromEntries(sorted(receipt)) }, null, 1)}\n`);
 
 export const producedBy = (entry: Entry, sha256: string | null, smallest = false): Produced => ({
   kind: entry.kind,

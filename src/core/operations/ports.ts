@@ -1,5 +1,8 @@
 import type { Compare } from "../files/reading/same.ts";
 import type { Step } from "../make/generate.ts";
+import type { Result } from "../problems/result.ts";
+import type { Program, Ran } from "../processes/run.ts";
+import type { Secret } from "../values/secret.ts";
 
 /** Told while the work goes on. */
 export type Event =
@@ -18,6 +21,10 @@ export interface Ports {
   on(event: Event): void;
   /** Compares folders beside the work, where there are enough of them; undefined where that is no quicker. */
   openComparer(folders: number): Comparer | undefined;
+  /** A variable of the environment, as a secret: what it says is asked for only where it is used. */
+  secret(name: string): Secret | undefined;
+  /** Runs another program. */
+  run(program: Program): Promise<Result<Ran>>;
   /** The version of the program that says so in reports. */
   version: string;
 }

@@ -19,13 +19,21 @@ import type { Variant } from "../variant/variant.ts";
 import { buildFiles } from "./builds.ts";
 import { askedFor, mainSpoken, spokenBy, usageTexts, withoutFeatures } from "./features.ts";
 
+/** What a file of a variant is made from: known by its content, wherever it is carried out; and where it lies in the workspace. */
+export interface Input {
+  of: "template" | "client";
+  /** Relative to the template, or to the workspace. */
+  path: string;
+  sha256: string;
+}
+
 /** One file of a variant: how it comes about, and a fingerprint of everything that it comes from. */
 export type Entry = { path: string; fingerprint: string } & (
-  | { kind: "keep"; from: string; executable: boolean }
-  | { kind: "splice"; from: string; edits: readonly Edit[]; executable: boolean }
+  | { kind: "keep"; input: Input; executable: boolean }
+  | { kind: "splice"; input: Input; edits: readonly Edit[]; executable: boolean }
   | { kind: "write"; text: string }
   /** A client's own file; a picture is written anew, so that nothing but the picture is in it. */
-  | { kind: "supply"; from: string; picture: boolean }
+  | { kind: "supply"; input: Input; picture: boolean }
   | { kind: "draw"; drawings: readonly Drawing[]; container: "png" | NonNullable<PictureUse["container"]> }
 );
 
@@ -33,6 +41,8 @@ export type Entry = { path: string; fingerprint: string } & (
 export interface Plan {
   client: string;
   layout: Layout;
+  /** The template's commit, where it is a checkout. */
+  revision?: string;
   /** Sorted by path. */
   entries: readonly Entry[];
   /** What this client asks for and the template has no place for. */
@@ -62,7 +72,7 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
     ...variant.supplied.map(({ to, from, picture, hash }) => ({
       kind: "supply" as const,
       path: to,
-      from,
+      input: { of: "client" as const, path: from, sha256: hash },
       picture,
       fingerprint: fingerprint({ hash, picture }),
     })),
@@ -84,7 +94,14 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
     if (gone.length > 0) entries.push(written(goneFile, gone.map((path) => `${path}\n`).join("")));
   }
   entries.sort((a, b) => (a.path < b.path ? -1 : 1));
-  return { client: variant.key, layout, entries, gaps: [...localized.gaps, ...staying(variant, template)] };
+  const { revision } = template;
+  return {
+    client: variant.key,
+    layout,
+    ...(revision ? { revision } : {}),
+    entries,
+    gaps: [...localized.gaps, ...staying(variant, template)],
+  };
 }
 
 /** A team of the template's own that stays where the client gives none: it would sign the client's app. */
@@ -153,9 +170,11 @@ function newFileEntry(
   from: string,
 ): Entry {
   const executable = folder.executable(from);
-  const source = { hash: folder.hash(from), executable };
-  if (!edits) return { kind: "keep", path, from, executable, fingerprint: fingerprint(source) };
-  return { kind: "splice", path, from, edits, executable, fingerprint: fingerprint({ ...source, edits }) };
+  const hash = folder.hash(from);
+  const source = { hash, executable };
+  const input: Input = { of: "template", path: from, sha256: hash };
+  if (!edits) return { kind: "keep", path, input, executable, fingerprint: fingerprint(source) };
+  return { kind: "splice", path, input, edits, executable, fingerprint: fingerprint({ ...source, edits }) };
 }
 
 function editsByFile(variant: Variant, template: Template, localized: Localized): Map<string, Edit[]> {

@@ -110,4 +110,16 @@ export const ofWork = {
     title: "The folder is already there",
     fix: "Name a folder that does not exist yet or is empty.",
   },
+  "plan-damaged": {
+    title: "A plan that cannot be carried out",
+    fix: "Write it again where it was planned, and the store of what it is made from with it.",
+  },
+  "program-missing": {
+    title: "A program is not there",
+    fix: "Install it, or say where it is in the path that programs are found by.",
+  },
+  "program-late": {
+    title: "A program took too long",
+    fix: "Look at what it was doing; where it needs more time, give it more.",
+  },
 } satisfies Record<string, ProblemKind>;

@@ -3,7 +3,7 @@ import { resolvePicked } from "../derive/resolve.ts";
 import { type Folder, isFolder, openFolder } from "../files/reading/folder.ts";
 import { difference } from "../make/difference.ts";
 import { variantFolder } from "../make/generate.ts";
-import { readReceipt, receiptText } from "../make/receipt.ts";
+import { readReceipt, receiptSum } from "../make/receipt.ts";
 import { accentOf } from "../page/accent.ts";
 import type { Sheet } from "../page/sheet.ts";
 import { planVariant } from "../plan/plan.ts";
@@ -13,7 +13,6 @@ import { attempt, failed, type Result, unwrap } from "../problems/result.ts";
 import { iconsByTarget } from "../survey/targets.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
 import type { Field } from "../values/fields.ts";
-import { sha256 } from "../values/hash.ts";
 import { directionOf } from "../values/language.ts";
 import { platforms } from "../values/platform.ts";
 import type { Resolved, Variant } from "../variant/variant.ts";
@@ -82,7 +81,7 @@ function sheetOf(
         ...pictures(template, folder),
         ...icons.map(({ picture, use }) => [picture, dataUri(folder, use.path)] as const),
       ]),
-      state: sha256(receiptText(receipt)).slice(0, 8),
+      state: receiptSum(receipt).slice(0, 8),
       files: plan.entries.length,
     };
   });

@@ -36,8 +36,8 @@ const keptContents = 4;
 /** Side at which a bitmap is put into an SVG, in pixels. */
 const embeddedSide = 512;
 
-/** @param read gives the bytes of a source picture by its path within the workspace. */
-export function createRenderer(read: (file: string) => Uint8Array): Renderer {
+/** @param read gives the bytes of a source picture. */
+export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Renderer {
   const layers = openLayers(read);
 
   /** A bitmap alone, so many times as large. */

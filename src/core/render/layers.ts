@@ -22,17 +22,16 @@ const vectorsKept = 6;
 const decodedKept = 4;
 
 /** @param read gives the bytes of a source picture by its path within the workspace. */
-export function openLayers(read: (file: string) => Uint8Array): Layers {
+export function openLayers(read: (art: Placed["art"]) => Uint8Array): Layers {
   const vector = lastFew(
     vectorsKept,
     ({ art }: Placed) => art.hash,
-    ({ art }) => readVector({ file: art.file, text: new TextDecoder().decode(read(art.file)) }),
+    ({ art }) => readVector({ file: art.file, text: new TextDecoder().decode(read(art)) }),
   );
   const decoded = lastFew(
     decodedKept,
     ({ art, key }: Placed) => `${art.hash} ${key}`,
-    ({ art, key }) =>
-      halvings(rawOf(sharp(read(art.file), { limitInputPixels: 64_000_000 }).autoOrient()), key),
+    ({ art, key }) => halvings(rawOf(sharp(read(art), { limitInputPixels: 64_000_000 }).autoOrient()), key),
   );
   const drawn = lastFew(
     decodedKept,

@@ -43,6 +43,8 @@ export interface Slot {
   lettered?: true;
   /** Shown where the system is set to dark: the client's dark pictures, where it has them. */
   theme?: "dark";
+  /** Wanted of apps for these alone. */
+  only?: "television";
   ground: Ground;
   /** none: no alpha channel. kept: transparent where nothing is drawn. only: one colour, the shape is in the alpha. */
   alpha: "none" | "kept" | "only";

@@ -1,4 +1,4 @@
-import type { StorePicture } from "../template/store-pictures.ts";
+import type { Slot } from "../slots/slot.ts";
 import type { Platform } from "../values/platform.ts";
 import type { StoreDefinition } from "./definition.ts";
 import { googlePlay } from "./google-play/google-play.ts";
@@ -7,5 +7,5 @@ import { googlePlay } from "./google-play/google-play.ts";
 export const stores: readonly StoreDefinition[] = [googlePlay];
 
 /** Pictures that the stores of a platform want. */
-export const picturesFor = (platform: Platform): StorePicture[] =>
+export const picturesFor = (platform: Platform): Slot[] =>
   stores.filter(({ takes }) => takes.includes(platform)).flatMap(({ pictures }) => pictures);

@@ -1,4 +1,4 @@
-import type { StorePicture } from "../template/store-pictures.ts";
+import type { Slot } from "../slots/slot.ts";
 import type { Platform } from "../values/platform.ts";
 
 /** A store as the rest of Oxalis walks it. One platform may have several, and one store may take several platforms. */
@@ -7,7 +7,7 @@ export interface StoreDefinition {
   title: string;
   takes: readonly Platform[];
   /** Pictures that its record of an app wants. */
-  pictures: readonly StorePicture[];
+  pictures: readonly Slot[];
   /** What a designer would call them, by role. */
   titles: Readonly<Record<string, string>>;
 }

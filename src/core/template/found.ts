@@ -7,7 +7,6 @@ import type { MissingKind, Wants } from "../values/missing.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Place } from "../values/source.ts";
 import type { Shape } from "./shapes.ts";
-import type { StorePicture } from "./store-pictures.ts";
 
 /** A place in the template that holds one of its own values, and which value of a client goes there. */
 export interface Fill {
@@ -99,7 +98,7 @@ export interface Around {
   /** Whether the template's pages are shown within an app of their own, whose settings say so, and not by a browser. */
   wrapsPages: boolean;
   /** Pictures that the platform's stores want of an app. */
-  inStore: readonly StorePicture[];
+  inStore: readonly Slot[];
 }
 
 /** Surveys one platform's part of a template; undefined where there is none. */

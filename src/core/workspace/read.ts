@@ -4,8 +4,9 @@ import { lookAt } from "../files/writing/door.ts";
 import { problemKinds } from "../problems/catalogue.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { attempt, refuse, stop, succeeded } from "../problems/result.ts";
+import { formOf } from "../values/forms.ts";
 import { parseYaml } from "./document.ts";
-import { hasLedger, type Ledger, ledgerFile, ledgerSchema } from "./ledger.ts";
+import { currentLedger, hasLedger, type Ledger, ledgerFile, ledgerSchemaOf } from "./ledger.ts";
 import { agencyFile } from "./locate.ts";
 import { agencySchema } from "./schema/agency.ts";
 import { briefSchema } from "./schema/brief.ts";
@@ -67,7 +68,8 @@ function readLedger(root: string, key: string): Ledger {
   const file = ledgerFile(key);
   const read = attempt(() => {
     // Read with its lines, which takes ten times as long, only where something is to be told about one.
-    const ledger = plainLedger(readInside(root, file, file)) ?? readYaml(root, file, ledgerSchema).data;
+    const bytes = readInside(root, file, file);
+    const ledger = currentLedger(plainLedger(bytes) ?? ledgerWithLines(bytes, file));
     refuseFalling(ledger, file);
     return ledger;
   });
@@ -96,25 +98,36 @@ function refuseFalling({ releases }: Ledger, file: string): void {
   }
 }
 
-function plainLedger(bytes: Uint8Array): Ledger | undefined {
+function plainLedger(bytes: Uint8Array): LedgerWritten | undefined {
   try {
-    return ledgerSchema.safeParse(JSON.parse(utf8.decode(bytes))).data;
+    const data: unknown = JSON.parse(utf8.decode(bytes));
+    return ledgerSchemaOf(formOf(data)).safeParse(data).data;
   } catch {
     return undefined;
   }
 }
 
-function readYaml<
-  S extends typeof agencySchema | typeof briefSchema | typeof templateSchema | typeof ledgerSchema,
->(root: string, file: string, schema: S): Written<ReturnType<S["parse"]>> {
-  const bytes = readInside(root, file, file);
-  let text: string;
+function ledgerWithLines(bytes: Uint8Array, file: string): LedgerWritten {
+  const document = parseYaml({ file, text: textOf(bytes, file) });
+  return validate(document, ledgerSchemaOf(formOf(document.data)));
+}
+
+type LedgerWritten = Parameters<typeof currentLedger>[0];
+
+function textOf(bytes: Uint8Array, file: string): string {
   try {
-    text = utf8.decode(bytes);
+    return utf8.decode(bytes);
   } catch {
-    refuse("file-unreadable", `${file} is not UTF-8 text.`);
+    return refuse("file-unreadable", `${file} is not UTF-8 text.`);
   }
-  const document = parseYaml({ file, text });
+}
+
+function readYaml<S extends typeof agencySchema | typeof briefSchema | typeof templateSchema>(
+  root: string,
+  file: string,
+  schema: S,
+): Written<ReturnType<S["parse"]>> {
+  const document = parseYaml({ file, text: textOf(readInside(root, file, file), file) });
   return { data: validate(document, schema) as ReturnType<S["parse"]>, document };
 }
 

@@ -16,13 +16,7 @@ function recorded(): { root: string; folder: string; file: string; made: Made } 
   writeFileSync(file, "one");
   writeFileSync(join(root, folder, receiptFile), "{}");
   const files: Receipt["files"] = { "a.txt": { kind: "write", fingerprint: "", sha256: sha256("one") } };
-  const made = recordOf(
-    { root, name: "a" },
-    folder,
-    { form: 1, client: "a", layout: "tree", files },
-    "key",
-    [],
-  );
+  const made = recordOf({ root, name: "a" }, folder, { client: "a", layout: "tree", files }, "key", []);
   return { root, folder, file, made };
 }
 

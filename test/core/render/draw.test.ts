@@ -18,7 +18,7 @@ import { likeReference } from "../../support/similarity.ts";
 import { artwork, variantOf } from "../../support/variant.ts";
 
 const root = temporaryFolder();
-const renderer = createRenderer((file) => readInside(root, file, file));
+const renderer = createRenderer(({ file }) => readInside(root, file, file));
 const place = { file: "brief.yaml", line: 1, column: 1, text: "" };
 const art: Record<string, Art> = {};
 

@@ -12,7 +12,7 @@ import { temporaryFolder } from "../../support/oxalis.ts";
 import { artwork, variantOf } from "../../support/variant.ts";
 
 const root = temporaryFolder();
-const renderer = createRenderer((file) => readInside(root, file, file));
+const renderer = createRenderer(({ file }) => readInside(root, file, file));
 const place = { file: "brief.yaml", line: 1, column: 1, text: "" };
 
 /** Left half red, right half green; on both a blue dot above the middle. */

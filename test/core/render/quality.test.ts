@@ -17,7 +17,7 @@ import { artwork, variantOf } from "../../support/variant.ts";
 
 const root = temporaryFolder();
 const demo = join(import.meta.dirname, "../../../demo/clients");
-const renderer = createRenderer((file) => readInside(root, file, file));
+const renderer = createRenderer(({ file }) => readInside(root, file, file));
 const place = { file: "brief.yaml", line: 1, column: 1, text: "" };
 const factor = 8;
 

@@ -26,8 +26,8 @@ export function holdBack(
     return { value: heldTo(derived, String(released.build), `the last one used, on ${released.on}`) };
   const platform = platformOf(field);
   const identifier = platform && ledger.identifiers[platform];
-  if (!platform || identifier?.state !== "fixed") return { value: derived };
-  const value = heldTo(derived, identifier.value, `kept: in use since ${identifier.since}`);
+  if (!platform || identifier?.fixed === undefined) return { value: derived };
+  const value = heldTo(derived, identifier.value, `kept: in use since ${identifier.fixed}`);
   if (!derived || derived.value === identifier.value) return { value };
   return { value, kept: { platform, identifier: identifier.value, otherwise: derived } };
 }

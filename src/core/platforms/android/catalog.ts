@@ -161,6 +161,7 @@ const fullStartSlots: readonly Slot[] = Object.entries(fullStarts).flatMap(([den
 const tvBanner: Slot = {
   platform: "android",
   role: "tv-banner",
+  only: "television",
   path: "{res}/{type}-xhdpi/{name}.png",
   width: 320,
   height: 180,

@@ -1,5 +1,6 @@
 import type { Folder } from "../../files/reading/folder.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
+import type { Slot } from "../../slots/slot.ts";
 import { slotPath } from "../../slots/slot.ts";
 import {
   attributeOf,
@@ -12,7 +13,6 @@ import {
 import type { Site } from "../../splice/site.ts";
 import type { Fill, PictureUse } from "../../template/found.ts";
 import { namedText } from "../../template/named-text.ts";
-import type { StorePicture } from "../../template/store-pictures.ts";
 import { darkOf, type Field } from "../../values/fields.ts";
 import { placeAt } from "../../values/source.ts";
 import { androidSlots } from "./catalog.ts";
@@ -40,11 +40,7 @@ const longestChain = 8;
 export const forNight = (file: string): boolean => /\/res\/[^/]*-night[-/]/.test(file);
 
 /** What is found while one reference leads to the next, and the ways to follow them. */
-export function followReferences(
-  template: Folder,
-  resources: AndroidResources,
-  inStore: readonly StorePicture[],
-) {
+export function followReferences(template: Folder, resources: AndroidResources, inStore: readonly Slot[]) {
   const fills: Fill[] = [];
   const pictures: PictureUse[] = [];
   const brandFiles: string[] = [];

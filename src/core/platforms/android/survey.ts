@@ -1,5 +1,6 @@
 import type { Folder } from "../../files/reading/folder.ts";
 import { problem } from "../../problems/problem.ts";
+import type { Slot } from "../../slots/slot.ts";
 import { type GradleToken, gradleSettings, keyedSite, settingsNamed } from "../../splice/formats/gradle.ts";
 import {
   attributeOf,
@@ -19,7 +20,6 @@ import {
   type SurveyPart,
 } from "../../template/found.ts";
 import { isFromPubspec } from "../../template/pubspec.ts";
-import type { StorePicture } from "../../template/store-pictures.ts";
 import type { Wants } from "../../values/missing.ts";
 import { placeAt } from "../../values/source.ts";
 import { type AppModule, appModules, manifestsOf, valuesOf } from "./gradle-project.ts";
@@ -82,7 +82,7 @@ function surveyModule(
   template: Folder,
   module: AppModule,
   wants: Wants,
-  inStore: readonly StorePicture[],
+  inStore: readonly Slot[],
 ): ModuleSurvey {
   const resources = openAndroidResources(template, module);
   const survey = followReferences(template, resources, inStore);

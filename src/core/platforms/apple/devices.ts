@@ -1,10 +1,11 @@
 import { textIfAny } from "../../files/reading/folder.ts";
-import { entry, type OpenStep, openStepSite, parseOpenStep, textOf } from "../../splice/formats/openstep.ts";
+import { entry, type OpenStep, openStepSite, textOf } from "../../splice/formats/openstep.ts";
 import { plistStart } from "../../splice/formats/plist.ts";
 import { parseXml } from "../../splice/formats/xml.ts";
 import { emptySite, type Site } from "../../splice/site.ts";
 import type { DevicePlaces } from "../../template/device-places.ts";
 import type { Fill } from "../../template/found.ts";
+import { buildSettings, xcodeObjects } from "./objects.ts";
 
 /** Keys of a property list, and of the settings that stand for them; an iPad's own app must have all turns where it shares the screen. */
 const orientationKeys = [
@@ -81,16 +82,13 @@ const projectSettings = [
 ] as const;
 
 /** Whether settings are those of a watch's, a television's, a headset's or a Mac's product (Apple, TARGETED_DEVICE_FAMILY and SDKROOT). */
-const isForOthers = (settings: OpenStep | undefined): boolean =>
+const isForOthers = (settings: OpenStep): boolean =>
   /^[^126]+$/.test(textOf(entry(settings, "TARGETED_DEVICE_FAMILY")) ?? "") ||
   /watchos|appletvos|xros|macosx/.test(textOf(entry(settings, "SDKROOT")) ?? "");
 
 /** Settings where they are; a target's device family, which Xcode would take for the phone's alone, also where it is not. */
 function inProject(file: string, source: { file: string; text: string }): Fill[] {
-  const objects = entry(parseOpenStep(source), "objects");
-  if (objects?.kind !== "group") return [];
-  return [...objects.entries.values()].flatMap((object): Fill[] => {
-    const settings = entry(object, "buildSettings");
+  return buildSettings(xcodeObjects(source)).flatMap((settings): Fill[] => {
     if (isForOthers(settings)) return [];
     const found = projectSettings.flatMap(({ name, holds, shape }): Fill[] => {
       const site = openStepSite(file, entry(settings, name));
@@ -98,7 +96,7 @@ function inProject(file: string, source: { file: string; text: string }): Fill[]
       const written = shape === "everyOrientationSetting" && fillsScreen ? "orientationSetting" : shape;
       return site ? [{ holds, site, shape: written }] : [];
     });
-    const isTarget = settings?.kind === "group" && settings.entries.has("ASSETCATALOG_COMPILER_APPICON_NAME");
+    const isTarget = settings.kind === "group" && settings.entries.has("ASSETCATALOG_COMPILER_APPICON_NAME");
     if (!isTarget || settings.entries.has("TARGETED_DEVICE_FAMILY")) return found;
     const opens = "\n\t\t\t\tTARGETED_DEVICE_FAMILY = ";
     const site = emptySite(file, settings.start, "openstep");

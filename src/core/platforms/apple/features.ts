@@ -1,17 +1,12 @@
 import { type Folder, textIfAny } from "../../files/reading/folder.ts";
 import { type Cut, elementCut, keyCuts, openStepCuts } from "../../splice/cut.ts";
-import {
-  entry,
-  openStepSite,
-  parseOpenStep,
-  parseStrings,
-  stringsSite,
-} from "../../splice/formats/openstep.ts";
+import { entry, openStepSite, parseStrings, stringsSite } from "../../splice/formats/openstep.ts";
 import { plistSite, plistStart, plistStrings } from "../../splice/formats/plist.ts";
 import { parseXml } from "../../splice/formats/xml.ts";
 import { emptySite } from "../../splice/site.ts";
 import type { FeatureFound, FeatureSearch } from "../../template/feature-places.ts";
 import { both, type Feature, type Needs, rowOf } from "../../values/needs.ts";
+import { buildSettings, xcodeObjects } from "./objects.ts";
 
 /**
  * What features that most apps know need (Apple, Information Property List and Entitlements). Goods sold in an app need no
@@ -125,10 +120,8 @@ function inList(template: Folder, file: string, needs: Partial<NonNullable<Needs
 
 function inProject(template: Folder, file: string, usage: readonly string[]): InFile {
   const source = template.source(file);
-  const objects = entry(parseOpenStep(source), "objects");
-  if (objects?.kind !== "group") return nothing;
   const settings = usage.map((key) => `INFOPLIST_KEY_${key}`);
-  const groups = [...objects.entries.values()].map((object) => entry(object, "buildSettings"));
+  const groups = buildSettings(xcodeObjects(source));
   return {
     cuts: groups.flatMap((group) => openStepCuts(file, source.text, group, settings)),
     usage: groups.flatMap((group) =>

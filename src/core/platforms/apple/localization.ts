@@ -6,7 +6,6 @@ import {
   itemsOf,
   type OpenStep,
   openStepSite,
-  parseOpenStep,
   stringsSite,
   textOf,
 } from "../../splice/formats/openstep.ts";
@@ -22,6 +21,7 @@ import {
   type Spoken,
 } from "../../template/localized.ts";
 import { sha256 } from "../../values/hash.ts";
+import { isa, type XcodeObjects, xcodeObjects } from "./objects.ts";
 
 const stringsFile = "InfoPlist.strings";
 
@@ -29,7 +29,7 @@ const stringsFile = "InfoPlist.strings";
 export const localizeIos: Localize = (template, part, names, main) => {
   const file = part.fills.find(({ site }) => site.file.endsWith(".pbxproj"))?.site.file;
   if (!file) return nothingLocalized;
-  const project = readProject(parseOpenStep(template.source(file)));
+  const project = languagesIn(xcodeObjects(template.source(file)));
   const folder = posix.join(part.folder, project.folder);
   const spoken = [main, ...names].map((each) =>
     inStrings(template, `${folder}/${each.locale}.lproj/${stringsFile}`, each),
@@ -89,6 +89,7 @@ function developed(
     .map((site) => ({ site, value: locale }));
 }
 
+/** Where a project keeps what belongs to a language. */
 interface Project {
   objects: OpenStep | undefined;
   /** Folder of the app's property list, relative to the project's. */
@@ -104,32 +105,30 @@ interface Project {
   synchronized: boolean;
 }
 
-function readProject(root: OpenStep): Project {
-  const objects = entry(root, "objects");
-  const all = objects?.kind === "group" ? [...objects.entries] : [];
-  const isa = (node: OpenStep | undefined, ...kinds: string[]) =>
-    kinds.includes(textOf(entry(node, "isa")) ?? "");
-  const project = all.find(([, node]) => isa(node, "PBXProject"))?.[1];
-  const byId = (id: OpenStep | undefined) => entry(objects, textOf(id) ?? "");
-  const app = itemsOf(entry(project, "targets"))
-    .map(byId)
-    .find((target) => textOf(entry(target, "productType")) === "com.apple.product-type.application");
-  const settings = itemsOf(entry(byId(entry(app, "buildConfigurationList")), "buildConfigurations"))
-    .map(byId)
-    .map((configuration) => textOf(entry(configuration, "buildSettings", "INFOPLIST_FILE")));
-  const plist = settings.find((value) => value !== undefined);
-  const name = textOf(entry(app, "name")) ?? "";
-  const folder = plist ? posix.dirname(plist) : name;
-  const named = all.map(([, node]) => node).filter((node) => textOf(entry(node, "path")) === folder);
+function languagesIn({
+  group: objects,
+  all,
+  project,
+  targets,
+  listed,
+  configurations,
+}: XcodeObjects): Project {
+  const nodes = all.map(([, node]) => node);
+  const app = targets.find(
+    (target) => textOf(entry(target, "productType")) === "com.apple.product-type.application",
+  );
+  const plist = configurations(app)
+    .map((configuration) => textOf(entry(configuration, "buildSettings", "INFOPLIST_FILE")))
+    .find((value) => value !== undefined);
+  const folder = plist ? posix.dirname(plist) : (textOf(entry(app, "name")) ?? "");
+  const named = nodes.filter((node) => textOf(entry(node, "path")) === folder);
   // A group may have a name and no folder of its own: its files then say the whole way.
   const list = all.find(
     ([, node]) => isa(node, "PBXFileReference") && textOf(entry(node, "path")) === plist,
   )?.[0];
-  const holding = all
-    .map(([, node]) => node)
-    .find(
-      (node) => isa(node, "PBXGroup") && itemsOf(entry(node, "children")).some((id) => textOf(id) === list),
-    );
+  const holding = nodes.find(
+    (node) => isa(node, "PBXGroup") && itemsOf(entry(node, "children")).some((id) => textOf(id) === list),
+  );
   const own = named.find((node) => isa(node, "PBXGroup"));
   return {
     objects,
@@ -137,14 +136,12 @@ function readProject(root: OpenStep): Project {
     group: own ?? holding,
     prefix: own ? "" : `${folder}/`,
     synchronized: named.some((node) => isa(node, "PBXFileSystemSynchronizedRootGroup")),
-    resources: itemsOf(entry(app, "buildPhases"))
-      .map(byId)
-      .find((phase) => isa(phase, "PBXResourcesBuildPhase")),
+    resources: listed(entry(app, "buildPhases")).find((phase) => isa(phase, "PBXResourcesBuildPhase")),
     regions: entry(project, "knownRegions"),
     region: entry(project, "developmentRegion"),
-    variants: all.find(
-      ([, node]) => isa(node, "PBXVariantGroup") && textOf(entry(node, "name")) === stringsFile,
-    )?.[1],
+    variants: nodes.find(
+      (node) => isa(node, "PBXVariantGroup") && textOf(entry(node, "name")) === stringsFile,
+    ),
   };
 }
 

@@ -1,15 +1,9 @@
 import { posix } from "node:path";
 import type { Folder } from "../../files/reading/folder.ts";
-import {
-  entry,
-  itemsOf,
-  type OpenStep,
-  openStepSite,
-  parseOpenStep,
-  textOf,
-} from "../../splice/formats/openstep.ts";
+import { entry, itemsOf, type OpenStep, openStepSite, textOf } from "../../splice/formats/openstep.ts";
 import type { Site } from "../../splice/site.ts";
 import { configurationFile, settingSites } from "./configuration.ts";
+import { isa, type XcodeObjects, xcodeObjects } from "./objects.ts";
 import { isOfCode } from "./products.ts";
 import { type Settings, settingsOf } from "./settings.ts";
 
@@ -72,15 +66,11 @@ export const isMainApp = ({ productType, system }: XcodeTarget): boolean =>
 
 function readProject(template: Folder, file: string): XcodeProject {
   const folder = file.replace(projectForm, "");
-  const objects = entry(parseOpenStep(template.source(file)), "objects");
-  const all = objects?.kind === "group" ? [...objects.entries.values()] : [];
-  const project = all.find((node) => textOf(entry(node, "isa")) === "PBXProject");
-  const byId = (id: OpenStep | undefined) => entry(objects, textOf(id) ?? "");
-  const configurations = (node: OpenStep | undefined, target: string, inherited: Settings[]): Settings[] =>
-    itemsOf(entry(byId(entry(node, "buildConfigurationList")), "buildConfigurations")).map((id) => {
-      const configuration = byId(id);
+  const objects = xcodeObjects(template.source(file));
+  const configurations = (owner: OpenStep | undefined, target: string, inherited: Settings[]): Settings[] =>
+    objects.configurations(owner).map((configuration) => {
       const name = textOf(entry(configuration, "name")) ?? "";
-      const reference = byId(entry(configuration, "baseConfigurationReference"));
+      const reference = objects.byId(entry(configuration, "baseConfigurationReference"));
       const config = configurationFile(template, folder, textOf(entry(reference, "path")));
       const parent = inherited.find((each) => each.name === name) ?? inherited[0];
       const own = entry(configuration, "buildSettings");
@@ -90,29 +80,27 @@ function readProject(template: Folder, file: string): XcodeProject {
       ];
       return settingsOf(name, target, parent, ownSettings, own?.start);
     });
-  const settings = configurations(project, "", []);
+  const settings = configurations(objects.project, "", []);
   const pathOf = pathsIn(objects, folder);
   return {
     file,
     folder,
     settings,
-    targets: itemsOf(entry(project, "targets"))
-      .map(byId)
-      .map((node) => {
-        const name = textOf(entry(node, "name")) ?? "";
-        const productType = textOf(entry(node, "productType")) ?? "";
-        const own = configurations(node, name, settings);
-        const synchronized = itemsOf(entry(node, "fileSystemSynchronizedGroups")).map((id) =>
-          pathOf(textOf(id) ?? ""),
-        );
-        const resources = itemsOf(entry(node, "buildPhases"))
-          .map(byId)
-          .filter((phase) => textOf(entry(phase, "isa")) === "PBXResourcesBuildPhase")
-          .flatMap((phase) => itemsOf(entry(phase, "files")))
-          .map((id) => pathOf(textOf(entry(byId(id), "fileRef")) ?? ""));
-        const homes = [...synchronized, ...resources.filter((path) => /\.(xcassets|icon)$/.test(path))];
-        return { name, productType, settings: own, system: systemOf(productType, own), homes };
-      }),
+    targets: objects.targets.map((node) => {
+      const name = textOf(entry(node, "name")) ?? "";
+      const productType = textOf(entry(node, "productType")) ?? "";
+      const own = configurations(node, name, settings);
+      const synchronized = itemsOf(entry(node, "fileSystemSynchronizedGroups")).map((id) =>
+        pathOf(textOf(id) ?? ""),
+      );
+      const resources = objects
+        .listed(entry(node, "buildPhases"))
+        .filter((phase) => isa(phase, "PBXResourcesBuildPhase"))
+        .flatMap((phase) => objects.listed(entry(phase, "files")))
+        .map((each) => pathOf(textOf(entry(each, "fileRef")) ?? ""));
+      const homes = [...synchronized, ...resources.filter((path) => /\.(xcassets|icon)$/.test(path))];
+      return { name, productType, settings: own, system: systemOf(productType, own), homes };
+    }),
   };
 }
 
@@ -133,9 +121,9 @@ function systemOf(productType: string, settings: readonly Settings[]): System {
 }
 
 /** The path of each object of a project that stands for a file or a folder, through the groups that it lies in. */
-function pathsIn(objects: OpenStep | undefined, folder: string): (id: string) => string {
+function pathsIn(objects: XcodeObjects, folder: string): (id: string) => string {
   const parents = new Map<string, string>();
-  const all = objects?.kind === "group" ? objects.entries : new Map<string, OpenStep>();
+  const all = new Map(objects.all);
   for (const [id, node] of all)
     for (const child of itemsOf(entry(node, "children"))) parents.set(textOf(child) ?? "", id);
   const pathOf = (id: string, depth = 0): string => {

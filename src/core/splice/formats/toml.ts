@@ -1,33 +1,45 @@
+import { type AST, parseTOML } from "toml-eslint-parser";
+import { parsedOnce } from "../../files/reading/parsed-once.ts";
 import type { Source } from "../../values/source.ts";
 import type { Site } from "../site.ts";
 
-/** A table's head, or a key that is given a string, on a line of its own (TOML 1.0). */
-const line =
-  /^[ \t]*(?:\[(?<table>[^\]\r\n]+)\]|(?<before>(?<key>[\w-]+|"[^"\r\n]*")[ \t]*=[ \t]*)(?<value>"(?:\\.|[^"\\\r\n])*"|'[^'\r\n]*'))[ \t]*(?:#[^\r\n]*)?$/gm;
-
-/** Every string of a TOML file with the table and key that lead to it, quotes included in its range. */
-export function tomlStrings(file: string, { text }: Source): { table: string; key: string; site: Site }[] {
-  let table = "";
-  return [...text.matchAll(line)].flatMap((match) => {
-    const { table: head, before = "", key = "", value = "" } = match.groups ?? {};
-    if (head !== undefined) {
-      table = head.trim();
-      return [];
-    }
-    const start = match.index + match[0].indexOf(before) + before.length;
-    const read = value.startsWith("'") ? value.slice(1, -1) : unescaped(value.slice(1, -1));
-    const site: Site = { file, start, end: start + value.length, value: read, form: "toml" };
-    return [{ table, key: key.replaceAll('"', ""), site }];
-  });
+interface TomlString {
+  table: string;
+  key: string;
+  start: number;
+  end: number;
+  value: string;
 }
+
+/** Every string of a TOML file with the table and key that lead to it; none of a file that is not TOML. */
+const stringsOf = parsedOnce(({ text }: Source): readonly TomlString[] => {
+  try {
+    const [top] = parseTOML(text, { tomlVersion: "1.0.0" }).body;
+    return top.body.flatMap((each) =>
+      each.type === "TOMLTable"
+        ? each.body.flatMap((entry) => stringIn(entry, each.resolvedKey.join(".")))
+        : stringIn(each, ""),
+    );
+  } catch {
+    return [];
+  }
+});
+
+function stringIn({ key, value }: AST.TOMLKeyValue, table: string): TomlString[] {
+  if (value.type !== "TOMLValue" || value.kind !== "string" || value.multiline) return [];
+  const steps = key.keys.map((step) => (step.type === "TOMLBare" ? step.name : step.value));
+  const [start, end] = value.range;
+  return [{ table, key: steps.join("."), start, end, value: value.value }];
+}
+
+/** The same as sites, quotes included in their ranges. */
+export const tomlStrings = (file: string, source: Source): { table: string; key: string; site: Site }[] =>
+  stringsOf(source).map(({ table, key, start, end, value }) => ({
+    table,
+    key,
+    site: { file, start, end, value, form: "toml" },
+  }));
 
 /** The site of a string at a path such as versions.app; undefined where there is none. */
 export const tomlSite = (file: string, source: Source, at: string): Site | undefined =>
   tomlStrings(file, source).find(({ table, key }) => (table ? `${table}.${key}` : key) === at)?.site;
-
-const short: Readonly<Record<string, string>> = { b: "\b", t: "\t", n: "\n", f: "\f", r: "\r" };
-
-const unescaped = (raw: string): string =>
-  raw.replace(/\\(?:u([0-9a-fA-F]{4})|U([0-9a-fA-F]{8})|(.))/g, (_, four, eight, other) =>
-    (four ?? eight) ? String.fromCodePoint(Number.parseInt(four ?? eight, 16)) : (short[other] ?? other),
-  );

@@ -1,4 +1,4 @@
-import type { StorePicture } from "../../template/store-pictures.ts";
+import type { Slot } from "../../slots/slot.ts";
 
 const inStore = {
   platform: "android",
@@ -9,7 +9,7 @@ const inStore = {
 } as const;
 
 /** Pictures of the store's record; they lie beside the app, in store/android (Google Play, preview assets). */
-export const googlePlayPictures: readonly StorePicture[] = [
+export const googlePlayPictures: readonly Slot[] = [
   {
     ...inStore,
     role: "store-icon",
