@@ -11,8 +11,7 @@ let folder = process.argv[2] ?? "oxalis-demo";
 for (let number = 2; existsSync(folder); number++) folder = `${process.argv[2] ?? "oxalis-demo"}-${number}`;
 const oxalis = resolve("dist/oxalis.js");
 must("node", [oxalis, "demo", folder]);
-for (const command of ["clients", "generate", "audit", "proof"])
-  must("node", [oxalis, command, "-C", folder]);
+for (const command of ["clients", "generate", "audit", "proof"]) must("node", [oxalis, command, "-C", folder]);
 
 console.log(`
 Done. Look at it:

@@ -1,3 +1,5 @@
+export { flagOf } from "../src/cli/rows/row.ts";
+export { rows } from "../src/cli/rows/table.ts";
 // The tables of the program that docs/ shows.
 export { carriers, termPlaces } from "../src/core/audit/identity/carriers.ts";
 export { words } from "../src/core/derive/fields/words.ts";

@@ -22,6 +22,8 @@ const {
   carriers,
   termPlaces,
   codePlaces,
+  rows,
+  flagOf,
 } = await import(`data:text/javascript;base64,${code}`);
 
 const cell = (text) => text.replaceAll("|", "\\|");
@@ -40,7 +42,24 @@ const carriedIn = (place) =>
       .map(({ kind, file, key }) => [`${kind}: ${termPlaces[kind].reason}`, pattern(file), pattern(key)]),
   );
 
+/** An option as it is written, with its short form and what its value is called. */
+const written = ([name, { short, value, of }]) =>
+  `\`${[short, flagOf(name)].filter(Boolean).join(", ")}${value ? ` ${of ? of.join("|") : value}` : ""}\``;
+
+/** Options that every command in a workspace has stand at the top of the page. */
+const common = Object.keys(rows.export.options);
+
 const parts = {
+  "docs/commands.md": {
+    options: table(
+      ["command", "option", ""],
+      Object.entries(rows).flatMap(([name, { options }]) =>
+        Object.entries(options)
+          .filter(([option, { says }]) => !common.includes(option) || says !== rows.export.options[option].says)
+          .map((each, at) => [at === 0 ? `[${name}](#${name})` : "", written(each), each[1].says]),
+      ),
+    ),
+  },
   "docs/places.md": {
     seen: carriedIn("seen"),
     identifies: carriedIn("identifies"),
@@ -59,21 +78,13 @@ const parts = {
     forms: table(
       ["form", "what it is", "such as"],
       [
-        ...Object.entries(answerForms).map(([name, { says, example }]) => [
-          `\`${name}\``,
-          says,
-          `\`${example}\``,
-        ]),
+        ...Object.entries(answerForms).map(([name, { says, example }]) => [`\`${name}\``, says, `\`${example}\``]),
         ...Object.entries(fileForms).map(([name, says]) => [`\`${name}\``, says, ""]),
       ],
     ),
     missing: table(
       ["", "platform", "what is added"],
-      Object.entries(missingKinds).map(([name, { platform, says }]) => [
-        `\`${name}\``,
-        platformNames[platform],
-        says,
-      ]),
+      Object.entries(missingKinds).map(([name, { platform, says }]) => [`\`${name}\``, platformNames[platform], says]),
     ),
   },
   "docs/patterns.md": {

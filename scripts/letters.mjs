@@ -11,9 +11,7 @@ const thousandths = (font, value) => Math.round((value * 1000) / font.unitsPerEm
 const outlined = ({ path }, font) =>
   path.commands
     .map(({ command, args }) => {
-      const letter = { moveTo: "M", lineTo: "L", quadraticCurveTo: "Q", bezierCurveTo: "C", closePath: "Z" }[
-        command
-      ];
+      const letter = { moveTo: "M", lineTo: "L", quadraticCurveTo: "Q", bezierCurveTo: "C", closePath: "Z" }[command];
       return letter + args.map((value, at) => thousandths(font, at % 2 === 0 ? value : -value)).join(" ");
     })
     .join("");
@@ -47,8 +45,5 @@ for (const alphabet of alphabets) {
     }
   }
 }
-writeFileSync(
-  "src/core/render/letters.json",
-  `${JSON.stringify({ font: "Roboto Medium", letters, pairs })}\n`,
-);
+writeFileSync("src/core/render/letters.json", `${JSON.stringify({ font: "Roboto Medium", letters, pairs })}\n`);
 console.log(`${Object.keys(letters).length} letters, ${Object.keys(pairs).length} pairs`);

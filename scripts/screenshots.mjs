@@ -87,19 +87,7 @@ for (const { name, rows, typed, before } of views) {
     PATH: `${bin}:${process.env.PATH}`,
     TERM: "xterm-256color",
   };
-  const look = [
-    "-bg",
-    "#14181d",
-    "-fg",
-    "#e3e7eb",
-    "-fa",
-    "DejaVu Sans Mono",
-    "-fs",
-    "11",
-    "-b",
-    "14",
-    "+sb",
-  ];
+  const look = ["-bg", "#14181d", "-fg", "#e3e7eb", "-fa", "DejaVu Sans Mono", "-fs", "11", "-b", "14", "+sb"];
   const xterm = spawn("xterm", [...look, "-geometry", "139x43+0+0", "-e", "sh", script], {
     stdio: "ignore",
     env,

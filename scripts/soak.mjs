@@ -1,6 +1,7 @@
-// Runs the built program for minutes while it is killed, stopped, woken, run twice at once, short of room, and given links and
-// inputs that are hostile: node scripts/soak.mjs [--minutes 10] [--seed 1]. At the end an undisturbed run must give the same
-// bytes as one in a clean copy; ledgers must hold every release that said done; nothing beside the workspace may have changed.
+// Runs the built program for minutes while it is killed, stopped, woken, run twice at once, short of room, and given
+// links and inputs that are hostile: node scripts/soak.mjs [--minutes 10] [--seed 1]. At the end an undisturbed run
+// must give the same bytes as one in a clean copy; ledgers must hold every release that said done; nothing beside the
+// workspace may have changed.
 import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import {
@@ -76,9 +77,7 @@ const hung = 120_000;
 /** Starts a command; the promise gives its end. */
 function start(args, { blocks } = {}) {
   const command =
-    blocks === undefined
-      ? [process.execPath]
-      : ["sh", "-c", `ulimit -f ${blocks}; exec "$0" "$@"`, process.execPath];
+    blocks === undefined ? [process.execPath] : ["sh", "-c", `ulimit -f ${blocks}; exec "$0" "$@"`, process.execPath];
   const child = spawn(command[0], [...command.slice(1), program, ...args, "-C", workspace], {
     stdio: ["ignore", "pipe", "pipe"],
   });
@@ -243,9 +242,7 @@ const acts = {
   async "a damaged sheet"() {
     writeFileSync(
       at("odd.csv"),
-      flipped(
-        Buffer.from(`client,app.name,domain\n"3-acre","Ä""x",a.example\n${"b,c\n".repeat(below(300))}`),
-      ),
+      flipped(Buffer.from(`client,app.name,domain\n"3-acre","Ä""x",a.example\n${"b,c\n".repeat(below(300))}`)),
     );
     await start(["import", "odd.csv", "--dry-run"]).ended;
     rmSync(at("odd.csv"));
@@ -299,8 +296,7 @@ for (const file of Object.keys(made))
 console.log(
   `seed ${values.seed}, ${values.minutes} minutes: ${Object.values(counts).reduce((a, b) => a + b, 0)} rounds`,
 );
-for (const [what, times] of Object.entries(counts).sort())
-  console.log(`  ${String(times).padStart(4)}  ${what}`);
+for (const [what, times] of Object.entries(counts).sort()) console.log(`  ${String(times).padStart(4)}  ${what}`);
 console.log(`  ${released.size} releases said done and are there; ${faults.length} faults`);
 if (faults.length === 0) rmSync(root, { recursive: true, force: true });
 else console.log(`  left for looking at: ${root}`);

@@ -11,7 +11,4 @@ export interface With {
 }
 
 /** A command: calls its operation and shows what comes of it. The value is the exit code. */
-export type Run<N extends CommandName> = (
-  given: Given<(typeof rows)[N]>,
-  using: With,
-) => Promise<Result<number>>;
+export type Run<N extends CommandName> = (given: Given<(typeof rows)[N]>, using: With) => Promise<Result<number>>;

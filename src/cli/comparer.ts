@@ -7,8 +7,8 @@ import type { Comparer } from "../core/operations/ports.ts";
 const leastFolders = 6;
 
 /**
- * Compares folders in a thread of its own, so that one is read while another is judged; undefined where there is one core, or
- * little to compare.
+ * Compares folders in a thread of its own, so that one is read while another is judged; undefined where there is one
+ * core, or little to compare.
  */
 export function openComparer(folders: number): Comparer | undefined {
   if (folders < leastFolders || availableParallelism() < 2) return undefined;

@@ -4,7 +4,10 @@ import { cpus, homedir } from "node:os";
 import { join } from "node:path";
 import type { Script } from "node:vm";
 
-/** What the engine has compiled of a script: made where it is used, by the first run of each command, and kept for the next. */
+/**
+ * What the engine has compiled of a script: made where it is used, by the first run of each command, and kept for the
+ * next.
+ */
 export interface Compiled {
   data: Buffer | undefined;
   /** Keeps what is compiled by now, where this command has added to it. */
@@ -29,8 +32,9 @@ const sha256 = (...parts: readonly (string | Uint8Array)[]): Buffer => {
 };
 
 /**
- * Opens what is kept for a script. It is bound to the script's own bytes, to the engine and to the processor by its name, and to
- * its content by a sum in front: the engine itself takes whatever it is given, and ends where a bit of it is wrong.
+ * Opens what is kept for a script. It is bound to the script's own bytes, to the engine and to the processor by its
+ * name, and to its content by a sum in front: the engine itself takes whatever it is given, and ends where a bit of
+ * it is wrong.
  */
 export function openCompiled(script: Uint8Array): Compiled {
   const { node, v8 } = process.versions;

@@ -12,8 +12,8 @@ declare const workFile: string;
 let loaded: typeof Work | undefined;
 
 /**
- * The work of all commands: a script. What the engine has compiled of it is kept from run to run; with that, nothing is parsed
- * or compiled again.
+ * The work of all commands: a script. What the engine has compiled of it is kept from run to run; with that, nothing
+ * is parsed or compiled again.
  */
 export function loadWork(command = ""): typeof Work {
   loaded ??= load(fileURLToPath(new URL(workFile, import.meta.url)), command);

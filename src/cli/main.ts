@@ -19,9 +19,7 @@ const argumentTerm = (each: Argument): string => {
 };
 
 const program = new Command("oxalis")
-  .description(
-    "Makes many branded apps out of one shared template, and proves that nothing of the template is left.",
-  )
+  .description("Makes many branded apps out of one shared template, and proves that nothing of the template is left.")
   .version(version, "-V, --version", "print the version")
   .helpOption("-h, --help", "print this help")
   .helpCommand("help [command]", "print the help of a command")

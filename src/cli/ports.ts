@@ -22,7 +22,6 @@ function secret(name: string): Secret | undefined {
 /** SOURCE_DATE_EPOCH stands in for the clock where it is set. */
 function today(): string {
   const seconds = Number(process.env.SOURCE_DATE_EPOCH);
-  const now =
-    process.env.SOURCE_DATE_EPOCH && Number.isFinite(seconds) ? new Date(seconds * 1000) : new Date();
+  const now = process.env.SOURCE_DATE_EPOCH && Number.isFinite(seconds) ? new Date(seconds * 1000) : new Date();
   return now.toISOString().slice(0, 10);
 }

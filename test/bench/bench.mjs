@@ -46,9 +46,7 @@ benchPictures();
 benchLayouts();
 benchMany(Number(values.clients));
 
-console.log(
-  "\nResolving a roster: read, validate, derive, hold clients against each other; pictures looked at before",
-);
+console.log("\nResolving a roster: read, validate, derive, hold clients against each other; pictures looked at before");
 const rosters = [100, 1000, 5000].map((count) => ({ count, folder: roster(count) }));
 const resolved = rosters.map(({ count, folder }) => {
   const args = [program, "clients", "--json", "-C", folder];
@@ -73,9 +71,7 @@ const sheet = join(work, "roster.xlsx");
 const exported = measured("node", [program, "export", sheet, "-C", rosters[1].folder], { runs: 1 });
 const imported = measured("node", [program, "import", sheet, "-C", rosters[1].folder], { runs: 2 });
 report("import, as a multiple of resolving the same clients", imported.real / many.real);
-console.log(
-  `        (export ${exported.real.toFixed(1)} s, import ${imported.real.toFixed(1)} s on this machine)`,
-);
+console.log(`        (export ${exported.real.toFixed(1)} s, import ${imported.real.toFixed(1)} s on this machine)`);
 
 rmSync(work, { recursive: true, force: true });
 if (failed.length > 0) {

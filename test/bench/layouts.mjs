@@ -1,4 +1,5 @@
-// Many clients over a template of many files, as whole projects and as overlays, against copying and searching the same.
+// Many clients over a template of many files, as whole projects and as overlays, against copying and searching the
+// same.
 import { execFileSync } from "node:child_process";
 import { cpSync, mkdirSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
@@ -49,10 +50,7 @@ export function benchLayouts() {
       `mkdir ${copies(run)} && for i in $(seq ${clients}); do cp -r ${join(roots[run], "app")} ${copies(run)}/$i; done`,
     ],
   ];
-  const madeAs = (layout) => (run) => [
-    "node",
-    [program, "generate", "-q", "--layout", layout, "-C", roots[run]],
-  ];
+  const madeAs = (layout) => (run) => ["node", [program, "generate", "-q", "--layout", layout, "-C", roots[run]]];
   const auditOf = (run) => ["node", [program, "audit", "-q", "-C", roots[run]]];
   const searched = (run) => ["sh", ["-c", `grep -rEil 'tide[ _.-]*table' ${copies(run)} > /dev/null; true`]];
 
@@ -62,8 +60,7 @@ export function benchLayouts() {
   told("tree", { copy, search, made: tree, audited });
   for (const run of [0, 1]) {
     rmSync(copies(run), { recursive: true });
-    for (const made of ["variants", ".oxalis"])
-      rmSync(join(roots[run], made), { recursive: true, force: true });
+    for (const made of ["variants", ".oxalis"]) rmSync(join(roots[run], made), { recursive: true, force: true });
   }
   const [overlay] = measuredInTurn([madeAs("overlay")], roots.length);
   const [overlaid] = measuredInTurn([auditOf], roots.length);

@@ -4,7 +4,10 @@ import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs"
 import { join } from "node:path";
 import { measured, measuredInTurn, program, report, took, work } from "./measure.mjs";
 
-/** A workspace of so many clients, each with a mark and a ground of its own, so that none shares a picture with another. */
+/**
+ * A workspace of so many clients, each with a mark and a ground of its own, so that none shares a picture with
+ * another.
+ */
 function farms(count) {
   const folder = join(work, `farms-${count}`);
   execFileSync("node", [program, "demo", folder]);
@@ -36,10 +39,9 @@ export function benchMany(most) {
   console.log(`\nMany clients: 10 and ${most}`);
   const [few, many] = [10, most].map((count) => {
     const folder = farms(count);
-    // Peak memory differs from run to run: of few clients it is measured more than once, each time in a place of its own.
-    const places = Array.from({ length: count <= 10 ? 3 : 1 }, (_, run) =>
-      run === 0 ? folder : `${folder}-${run}`,
-    );
+    // Peak memory differs from run to run: of few clients it is measured more than once, each time in a place of its
+    // own.
+    const places = Array.from({ length: count <= 10 ? 3 : 1 }, (_, run) => (run === 0 ? folder : `${folder}-${run}`));
     for (const place of places.slice(1)) cpSync(folder, place, { recursive: true });
     const argsIn = (place) => [program, "generate", "-q", "-C", place];
     const [cold] = measuredInTurn([(run) => ["node", argsIn(places[run])]], places.length);
@@ -49,11 +51,7 @@ export function benchMany(most) {
     return { count, folder, cold, again };
   });
   const among = (count, { cold }, what) => cold[what] / count;
-  report(
-    "time a client cold, as a multiple of among 10",
-    among(most, many, "real") / among(10, few, "real"),
-    1.1,
-  );
+  report("time a client cold, as a multiple of among 10", among(most, many, "real") / among(10, few, "real"), 1.1);
   report("the same, of processor", among(most, many, "cpu") / among(10, few, "cpu"), 1.1);
   report("peak memory cold, as a multiple of 10", many.cold.memory / few.cold.memory, 1.3);
   // Of few clients, starting the program is most of it.

@@ -68,17 +68,11 @@ export function benchPictures() {
 function byScript(variant, source) {
   const folder = join(work, "script");
   mkdirSync(folder, { recursive: true });
-  const lines = pngsIn(variant).map((file, at) =>
-    scriptLine(source, sizeOf(file), join(folder, `${at}.png`)),
-  );
+  const lines = pngsIn(variant).map((file, at) => scriptLine(source, sizeOf(file), join(folder, `${at}.png`)));
   writeFileSync(join(folder, "lines"), lines.join("\0"));
-  return measured(
-    "sh",
-    ["-c", `xargs -0 -P ${availableParallelism()} -I {} sh -c {} < ${join(folder, "lines")}`],
-    {
-      runs: 1,
-    },
-  );
+  return measured("sh", ["-c", `xargs -0 -P ${availableParallelism()} -I {} sh -c {} < ${join(folder, "lines")}`], {
+    runs: 1,
+  });
 }
 
 /** Bytes of the pictures against what optipng -o2 makes of them, as they are and pressed. */
@@ -91,10 +85,6 @@ function benchSize(workspace, client, variant) {
     const before = totalBytes(variant);
     const press = `printf '%s\\0' "$@" | xargs -0 -P ${availableParallelism()} -n 8 optipng -quiet -o2`;
     execFileSync("sh", ["-c", press, "sh", ...pngsIn(variant)]);
-    report(
-      `${client}: ${what}, as a multiple of what optipng -o2 makes of them`,
-      before / totalBytes(variant),
-      goal,
-    );
+    report(`${client}: ${what}, as a multiple of what optipng -o2 makes of them`, before / totalBytes(variant), goal);
   }
 }

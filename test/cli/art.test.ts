@@ -10,8 +10,7 @@ const folder = workspaceWith(["3-acre"]);
 test("the reference lists every picture once, with its rule; filters pick", () => {
   const { slots } = JSON.parse(oxalis(folder, "art", "--json").out);
   const names = slots.map(
-    (each: { platform: string; role: string; qualifier: string }) =>
-      `${each.platform} ${each.role} ${each.qualifier}`,
+    (each: { platform: string; role: string; qualifier: string }) => `${each.platform} ${each.role} ${each.qualifier}`,
   );
   expect(new Set(names).size).toBe(names.length);
   expect(slots.filter((each: { rule: string }) => each.rule.length < 20)).toEqual([]);
@@ -35,12 +34,7 @@ test.runIf(hasTool("chromium"))(
     page.on("request", (request) => asked.push(request.url()));
     await page.goto(`file://${file}`);
     expect(await page.textContent("header p")).toBe("Lanternfield");
-    expect(await page.locator(".platform h2").allTextContents()).toEqual([
-      "Android",
-      "iOS",
-      "Windows",
-      "Web",
-    ]);
+    expect(await page.locator(".platform h2").allTextContents()).toEqual(["Android", "iOS", "Windows", "Web"]);
     const drawn = await page.locator(".slot .drawn svg").count();
     expect(drawn).toBe(await page.locator(".slot").count());
     expect(drawn).toBeGreaterThan(20);

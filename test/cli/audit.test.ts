@@ -44,15 +44,9 @@ test("a name that the survey could not know is found with its line, in any case 
 
 test("an identifier left in code is found; the code's own namespace is not one", () => {
   edit(folder, "template/android/app/build.gradle.kts", (text) =>
-    text.replace(
-      'namespace = "example.lanternfield.storefront"',
-      'namespace = "example.lanternfield.plaincrate"',
-    ),
+    text.replace('namespace = "example.lanternfield.storefront"', 'namespace = "example.lanternfield.plaincrate"'),
   );
-  add(
-    "android/app/src/main/java/Keys.kt",
-    'package example.lanternfield.plaincrate.keys\n\nval shelf = "x"\n',
-  );
+  add("android/app/src/main/java/Keys.kt", 'package example.lanternfield.plaincrate.keys\n\nval shelf = "x"\n');
   expect(found()).toEqual([]);
   add("web/push.js", 'const topic = "example.lanternfield.plaincrate.news";\n');
   expect(found().map((each) => [each.code, each.place?.line])).toEqual([["residue-identifier", 1]]);
@@ -96,8 +90,7 @@ test("what is allowed in template.yaml passes, and is shown with its reason", ()
   edit(
     folder,
     "template.yaml",
-    (text) =>
-      `${text}\nallow:\n  - file: web/licence.txt\n    reason: the licence names the app it was given for\n`,
+    (text) => `${text}\nallow:\n  - file: web/licence.txt\n    reason: the licence names the app it was given for\n`,
   );
   expect(found()).toEqual([]);
   const { err } = oxalis(folder, "audit", "--verbose");
@@ -112,8 +105,7 @@ test("disk, receipt and plan are held against each other", () => {
   const { code, out, err } = oxalis(folder, "audit");
   expect(code).toBe(1);
   expect(out).toContain("1 variant audited: 1 with findings.");
-  for (const problem of ["[output-changed]", "[output-stray]", "[out-of-date]"])
-    expect(err).toContain(problem);
+  for (const problem of ["[output-changed]", "[output-stray]", "[out-of-date]"]) expect(err).toContain(problem);
 });
 
 test("a variant that was never generated is a finding", () => {
@@ -152,8 +144,7 @@ test("reports for build servers: every finding with its place, what is allowed w
     { suppressions: [{ kind: "external", justification: 'kept "as it was" & dated' }] },
   ]);
   expect(oxalis(folder, "audit", "--report", "out/audit.xml").code).toBe(1);
-  const count = (path: string) =>
-    tool("xmllint", ["--xpath", `count(${path})`, join(folder, "out/audit.xml")]).trim();
+  const count = (path: string) => tool("xmllint", ["--xpath", `count(${path})`, join(folder, "out/audit.xml")]).trim();
   if (hasTool("xmllint")) {
     expect(count("//testsuite[@name='3-acre'][@tests='2'][@failures='1'][@skipped='1']")).toBe("1");
     expect(count("//failure[@type='residue-name'][contains(@message, '<a> & b.txt:2:1')]")).toBe("1");

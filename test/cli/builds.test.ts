@@ -19,11 +19,7 @@ features: { camera: { starts: "off" }, microphone: { starts: "off" } }
 `;
 
 test("each variant has what its builds need and no secret; the matrix names every build", () => {
-  const { root, variant } = around(
-    "switches",
-    notes,
-    "signing: { team: A1B2C3D4E5, profile: Bothy & Sons Store }\n",
-  );
+  const { root, variant } = around("switches", notes, "signing: { team: A1B2C3D4E5, profile: Bothy & Sons Store }\n");
   expectClean(root);
   expect(JSON.parse(text(variant, "web/run.json"))).toEqual({
     name: 'Brennan\'s "Bothy" & Sons',
@@ -44,9 +40,7 @@ test("each variant has what its builds need and no secret; the matrix names ever
     ["teamID", "A1B2C3D4E5"],
   ]);
   const { include } = JSON.parse(readFileSync(join(root, "variants/builds.json"), "utf8"));
-  expect(
-    include.map((each: { platform: string; folder: string }) => `${each.platform} ${each.folder}`),
-  ).toEqual([
+  expect(include.map((each: { platform: string; folder: string }) => `${each.platform} ${each.folder}`)).toEqual([
     "android variants/bothy/android",
     "ios variants/bothy/ios",
     "windows variants/bothy/windows",

@@ -29,8 +29,7 @@ test("everything that is wrong is told at once, for all clients, and nothing is 
   edit(folder, "clients/saltmarsh/brief.yaml", (text) => text.replace("art/mark.svg", "art/none.svg"));
   const { code, err, out } = oxalis(folder, "check");
   expect(code).toBe(1);
-  for (const each of ["[color-invalid]", "clients/saltmarsh/art/none.svg is not there"])
-    expect(err).toContain(each);
+  for (const each of ["[color-invalid]", "clients/saltmarsh/art/none.svg is not there"]) expect(err).toContain(each);
   expect(out).toContain("0 of 2 clients can be generated.");
   expect(existsSync(join(folder, "variants"))).toBe(false);
 });
@@ -45,10 +44,7 @@ test("a clean workspace is ready", () => {
 
 test("an icon is judged: small, not square, rounded, transparent, cut by a round mask", async () => {
   await sharp(
-    picture(
-      '<path d="M0 0h100v60H0z" fill="#060"/><circle cx="50" cy="30" r="20" fill="#fff"/>',
-      "0 0 100 60",
-    ),
+    picture('<path d="M0 0h100v60H0z" fill="#060"/><circle cx="50" cy="30" r="20" fill="#fff"/>', "0 0 100 60"),
   )
     .resize(500)
     .png()
@@ -61,9 +57,7 @@ test("an icon is judged: small, not square, rounded, transparent, cut by a round
     ),
   ]);
   await sharp(
-    picture(
-      '<rect width="100" height="100" rx="24" fill="#060"/><circle cx="50" cy="50" r="20" fill="#fff"/>',
-    ),
+    picture('<rect width="100" height="100" rx="24" fill="#060"/><circle cx="50" cy="50" r="20" fill="#fff"/>'),
   )
     .png()
     .toFile(art("a.png"));
@@ -72,9 +66,7 @@ test("an icon is judged: small, not square, rounded, transparent, cut by a round
     .png()
     .toFile(art("a.png"));
   expect(found()).toEqual([
-    expect.stringMatching(
-      /^art-cut: .* beyond masks that systems cut icons to: a circle by 19 % of half its width\.$/,
-    ),
+    expect.stringMatching(/^art-cut: .* beyond masks that systems cut icons to: a circle by 19 % of half its width\.$/),
   ]);
   await sharp(picture('<path d="M0 0h80v100H0z" fill="#060"/>')).png().toFile(art("a.png"));
   expect(found()).toEqual([
@@ -97,15 +89,10 @@ test("a mark is judged: contrast with its ground, bitmaps and text in it", () =>
 });
 
 test("a client who sends the template's own icon is told", () => {
-  copyFileSync(
-    join(folder, "template/ios/Storefront/Shelf.xcassets/CrateLid.appiconset/lid.png"),
-    art("lid.png"),
-  );
+  copyFileSync(join(folder, "template/ios/Storefront/Shelf.xcassets/CrateLid.appiconset/lid.png"), art("lid.png"));
   icon("lid.png");
   expect(found()).toContainEqual(
-    expect.stringMatching(
-      /^art-alike: .*lid\.png looks like the template's own .*: [0-4] of 256 steps differ\.$/,
-    ),
+    expect.stringMatching(/^art-alike: .*lid\.png looks like the template's own .*: [0-4] of 256 steps differ\.$/),
   );
 });
 

@@ -8,12 +8,8 @@ test("the template's own colours become a client's, by day and by night, on ever
   const root = workspaceWith(["brennans-bothy"]);
   const variant = join(root, "variants/brennans-bothy");
   const read = (file: string) => readFileSync(join(variant, file), "utf8");
-  edit(root, "template.yaml", (yaml) =>
-    yaml.replace("  line: line", "  line: line\n  house: soft\n  lid-paint: page"),
-  );
-  edit(root, "clients/brennans-bothy/brief.yaml", (yaml) =>
-    yaml.replace("colors:", 'colors:\n  pageDark: "#0b0b0b"'),
-  );
+  edit(root, "template.yaml", (yaml) => yaml.replace("  line: line", "  line: line\n  house: soft\n  lid-paint: page"));
+  edit(root, "clients/brennans-bothy/brief.yaml", (yaml) => yaml.replace("colors:", 'colors:\n  pageDark: "#0b0b0b"'));
   expect(oxalis(root, "generate", "-q")).toMatchObject({ code: 0 });
   expect(oxalis(root, "audit")).toMatchObject({ code: 0 });
 
@@ -62,7 +58,5 @@ test("init names the template's own colours, and writes them down to be given a 
     ["--ink", "#22262b"],
     ["--paper", "#ffffff"],
   ]);
-  expect(readFileSync(join(root, "template.yaml"), "utf8")).toContain(
-    "# colors:\n#   line:\n#   --on-brand:\n",
-  );
+  expect(readFileSync(join(root, "template.yaml"), "utf8")).toContain("# colors:\n#   line:\n#   --on-brand:\n");
 });

@@ -50,15 +50,12 @@ test("off means gone from every build file, and nothing else with it", () => {
   expectWellFormed(variant);
   for (const file of files) {
     const written = text(variant, file);
-    for (const trace of Object.values(traces))
-      expect([file, trace.exec(written)?.[0]]).toEqual([file, undefined]);
+    for (const trace of Object.values(traces)) expect([file, trace.exec(written)?.[0]]).toEqual([file, undefined]);
   }
   const manifest = text(variant, files[0] as string);
   expect(manifest).toContain("android.permission.INTERNET");
   expect(manifest).toContain('android:name=".Main"');
-  expect(manifest).toMatch(
-    /Reads the code on a mooring\. -->\n {8}<\/application>|mooring\. -->\n {4}<\/application>/,
-  );
+  expect(manifest).toMatch(/Reads the code on a mooring\. -->\n {8}<\/application>|mooring\. -->\n {4}<\/application>/);
   expect(text(variant, "ios/Tides/Info.plist")).toContain("<string>fetch</string>");
   expect(text(variant, "windows/Package.appxmanifest")).toContain('<Capability Name="internetClient" />');
   expect(JSON.parse(text(variant, "web/tides.webmanifest"))).toMatchObject({ short_name: "Bothy $1" });
@@ -77,8 +74,7 @@ test("on means there, with what people read in each language; who starts off sta
   expectClean(root);
   expectWellFormed(variant);
   const all = files.map((file) => text(variant, file)).join("\n");
-  for (const name of ["camera", "microphone", "sign-in", "sharing"] as const)
-    expect(all).toMatch(traces[name]);
+  for (const name of ["camera", "microphone", "sign-in", "sharing"] as const) expect(all).toMatch(traces[name]);
   expect(all).not.toMatch(traces.push);
   expect(text(variant, "ios/Tides/Info.plist")).toContain('<string>Scans the code &amp; "tide"</string>');
   expect(text(variant, "ios/Tides/en.lproj/InfoPlist.strings")).toContain(
@@ -111,9 +107,7 @@ test("what template.yaml names and the template lacks is put in where the featur
   const manifest = text(variant, files[0] as string);
   expect(manifest.match(/<uses-permission android:name="android\.permission\.NFC" \/>/g)).toHaveLength(1);
   expect(manifest).toContain('<uses-feature android:name="android.hardware.nfc" android:required="false" />');
-  const capabilities = /<Capabilities>[\s\S]*<\/Capabilities>/.exec(
-    text(variant, "windows/Package.appxmanifest"),
-  )?.[0];
+  const capabilities = /<Capabilities>[\s\S]*<\/Capabilities>/.exec(text(variant, "windows/Package.appxmanifest"))?.[0];
   expect(capabilities?.match(/Name="\w+"/g)?.at(-1)).toBe('Name="proximity"');
   expect(capabilities).toContain('Capability Name="phoneCall"');
   const without = around("switches", named, "features: { radio: off, tags: off }\n");
@@ -146,13 +140,8 @@ test("how the app may be turned, and what it is for, in each platform's own form
   );
   const list = text(variant, "ios/Tides/Info.plist");
   const turns = (key: string) =>
-    new RegExp(`<key>${key}</key>\\s*<array>([^]*?)</array>`)
-      .exec(list)?.[1]
-      ?.match(/Orientation(\w+)(?=<)/g);
-  expect(turns("UISupportedInterfaceOrientations")).toEqual([
-    "OrientationLandscapeLeft",
-    "OrientationLandscapeRight",
-  ]);
+    new RegExp(`<key>${key}</key>\\s*<array>([^]*?)</array>`).exec(list)?.[1]?.match(/Orientation(\w+)(?=<)/g);
+  expect(turns("UISupportedInterfaceOrientations")).toEqual(["OrientationLandscapeLeft", "OrientationLandscapeRight"]);
   // An iPad app that shares the screen is refused without all four.
   expect(turns("UISupportedInterfaceOrientations~ipad")).toHaveLength(4);
   expect(text(variant, "ios/Tides.xcodeproj/project.pbxproj")).toContain("TARGETED_DEVICE_FAMILY = 2;");

@@ -8,9 +8,7 @@ const brief = "clients/3-acre/brief.yaml";
 const lid = "variants/3-acre/ios/Storefront/Shelf.xcassets/CrateLid.appiconset/lid.png";
 
 const changesOf = (out: string) =>
-  (JSON.parse(out).clients as { changes: { what: string; path: string }[] }[]).flatMap(
-    (client) => client.changes,
-  );
+  (JSON.parse(out).clients as { changes: { what: string; path: string }[] }[]).flatMap((client) => client.changes);
 
 test("two runs over the same inputs give the same bytes, and the second one writes nothing", () => {
   const [one, two] = [workspaceWith(["3-acre"]), workspaceWith(["3-acre"])];

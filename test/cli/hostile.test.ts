@@ -37,12 +37,7 @@ describe("one client's brief", () => {
     ["an escape that steers a terminal", 'owner: "Acre\\e[31m Ltd"\n', "text-invalid", "U+001B"],
     ["a line end in a name", 'owner: "Acre\\nLtd"\n', "text-invalid", "U+000A"],
     ["a mark that turns what follows", 'owner: "Acre \\u202Edtl"\n', "text-invalid", "U+202E"],
-    [
-      "a key that every object has",
-      "answers:\n  constructor: x\n",
-      "key-unknown",
-      '"constructor" cannot be a name',
-    ],
+    ["a key that every object has", "answers:\n  constructor: x\n", "key-unknown", '"constructor" cannot be a name'],
   ])("with %s is told with its place, and no other client is held up", (_, more, code, says) => {
     const before = readFileSync(at(brief), "utf8");
     edit(folder, brief, (text) => text.replace(/^owner:.*\n/m, "") + more);
@@ -81,38 +76,34 @@ test.each([
   writeFileSync(at(file), before);
 });
 
-test.each([
-  "variants/3-acre/web",
-  ".oxalis",
-  "clients/saltmarsh",
-  "schemas",
-  "variants",
-  "variants/builds.json",
-])("%s as a link that leads out: nothing there is written, emptied or removed", (path) => {
-  const outside = temporaryFolder();
-  writeFileSync(join(outside, "mine"), "mine");
-  const link = at(path);
-  const aside = join(temporaryFolder(), "aside");
-  if (existsSync(link)) renameSync(link, aside);
-  symlinkSync(path.endsWith(".json") ? join(outside, "mine") : outside, link);
-  edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace(/label:.*/, `label: Acre ${path.length}`));
-  writeFileSync(
-    at("roster.csv"),
-    "client,app.name,domain\nnew-one,New One,new.example\nsaltmarsh,Salty,salt.example\n",
-  );
-  for (const args of [
-    ["generate"],
-    ["import", "roster.csv", "--partial"],
-    ["release", "3-acre", "--patch"],
-    ["clean"],
-    ["proof"],
-  ])
-    expect(oxalis(folder, ...args).err).not.toContain("Oxalis itself");
-  expect([...contents(outside)].map(([name, bytes]) => `${name} ${bytes}`)).toEqual(["mine mine"]);
-  rmSync(link);
-  if (existsSync(aside)) renameSync(aside, link);
-  rmSync(at("clients/new-one"), { recursive: true, force: true });
-});
+test.each(["variants/3-acre/web", ".oxalis", "clients/saltmarsh", "schemas", "variants", "variants/builds.json"])(
+  "%s as a link that leads out: nothing there is written, emptied or removed",
+  (path) => {
+    const outside = temporaryFolder();
+    writeFileSync(join(outside, "mine"), "mine");
+    const link = at(path);
+    const aside = join(temporaryFolder(), "aside");
+    if (existsSync(link)) renameSync(link, aside);
+    symlinkSync(path.endsWith(".json") ? join(outside, "mine") : outside, link);
+    edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace(/label:.*/, `label: Acre ${path.length}`));
+    writeFileSync(
+      at("roster.csv"),
+      "client,app.name,domain\nnew-one,New One,new.example\nsaltmarsh,Salty,salt.example\n",
+    );
+    for (const args of [
+      ["generate"],
+      ["import", "roster.csv", "--partial"],
+      ["release", "3-acre", "--patch"],
+      ["clean"],
+      ["proof"],
+    ])
+      expect(oxalis(folder, ...args).err).not.toContain("Oxalis itself");
+    expect([...contents(outside)].map(([name, bytes]) => `${name} ${bytes}`)).toEqual(["mine mine"]);
+    rmSync(link);
+    if (existsSync(aside)) renameSync(aside, link);
+    rmSync(at("clients/new-one"), { recursive: true, force: true });
+  },
+);
 
 test("a ledger that a merge left with falling build numbers says how to mend it", () => {
   const ledger = at("clients/saltmarsh/ledger.json");
@@ -229,10 +220,7 @@ test("artwork that links into another client's folder is refused", () => {
 test("a client whose app became the template: its name, its files and its pictures are told in all others", () => {
   const own = workspaceWith(["3-acre", "saltmarsh"]);
   writeFileSync(join(own, "template/web/about.html"), "<p>Boxes by Saltmarsh Roots</p>\n</data>\n");
-  writeFileSync(
-    join(own, "template/web/mark.svg"),
-    readFileSync(join(own, "clients/saltmarsh/art/mark.svg")),
-  );
+  writeFileSync(join(own, "template/web/mark.svg"), readFileSync(join(own, "clients/saltmarsh/art/mark.svg")));
   writeFileSync(join(own, "template/.receipt.json"), '{"mine":true}');
   expect(oxalis(own, "generate").code).toBe(0);
   const told = JSON.parse(oxalis(own, "audit", "--json").out) as {
@@ -267,23 +255,9 @@ test("a secret in the template stops every variant until it is taken out, left o
   expect(checked.err + checked.out).not.toContain("MIIE");
   expect(oxalis(own, "generate").err).toContain("[secret-kept]");
   expect(existsSync(join(own, "variants/3-acre"))).toBe(false);
-  const started = oxalis(
-    temporaryFolder(),
-    "init",
-    "--template",
-    join(own, "template"),
-    "--agency",
-    "Quayside",
-  );
+  const started = oxalis(temporaryFolder(), "init", "--template", join(own, "template"), "--agency", "Quayside");
   expect(started.err).toContain("[secret-kept]");
-  const asData = oxalis(
-    temporaryFolder(),
-    "init",
-    "a/new/studio",
-    "--template",
-    join(own, "template"),
-    "--json",
-  );
+  const asData = oxalis(temporaryFolder(), "init", "a/new/studio", "--template", join(own, "template"), "--json");
   expect(asData.code).toBe(0);
   const { secrets } = JSON.parse(asData.out) as { secrets: { code: string }[] };
   expect(secrets.map(({ code }) => code).sort()).toEqual(["secret-kept", "secret-likely"]);
@@ -294,9 +268,7 @@ test("a secret in the template stops every variant until it is taken out, left o
   expect(oxalis(own, "audit").err).toContain("leave:\n               - web/.env.production");
   writeFileSync(notes, before.replace(/^leave:\n/m, "leave:\n  - web/deploy.txt\n  - web/.env.production\n"));
   expect(oxalis(own, "generate").code).toBe(0);
-  expect(
-    [...contents(join(own, "variants/3-acre")).keys()].filter((file) => /deploy|\.env/.test(file)),
-  ).toEqual([]);
+  expect([...contents(join(own, "variants/3-acre")).keys()].filter((file) => /deploy|\.env/.test(file))).toEqual([]);
   expect(oxalis(own, "audit").out).toContain("nothing of the template");
 });
 

@@ -59,11 +59,9 @@ test("a template that is a checkout: what git leaves out, its history, build out
     ".env": "PLACE=north",
   });
   const git = (...args: string[]) =>
-    execFileSync(
-      "git",
-      ["-C", template, "-c", "user.name=q", "-c", "user.email=q@quayside.example", ...args],
-      { encoding: "utf8" },
-    );
+    execFileSync("git", ["-C", template, "-c", "user.name=q", "-c", "user.email=q@quayside.example", ...args], {
+      encoding: "utf8",
+    });
   git("init", "-q");
   git("add", "index.html");
   git("commit", "-q", "-m", "First");

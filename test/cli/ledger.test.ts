@@ -5,8 +5,7 @@ import { contents, edit, oxalis, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;
 const brief = "clients/3-acre/brief.yaml";
-const ledger = (key = "3-acre") =>
-  JSON.parse(readFileSync(join(folder, `clients/${key}/ledger.json`), "utf8"));
+const ledger = (key = "3-acre") => JSON.parse(readFileSync(join(folder, `clients/${key}/ledger.json`), "utf8"));
 const inVariant = (file: string) => readFileSync(join(folder, "variants/3-acre", file), "utf8");
 
 /** Pictures are not what is looked at here. */
@@ -38,9 +37,7 @@ test("once released, no name and no pattern changes an identifier; generate keep
   expect(code).toBe(0);
   expect(err).toContain('keeps the identifier "example.n3acre.n3acregreens"');
   expect(err).toContain('brief and patterns would now give "example.n3acre.ag"');
-  expect(inVariant("android/app/build.gradle.kts")).toContain(
-    'applicationId = "example.n3acre.n3acregreens"',
-  );
+  expect(inVariant("android/app/build.gradle.kts")).toContain('applicationId = "example.n3acre.n3acregreens"');
   expect(inVariant("windows/Package.appxmanifest")).toContain("DisplayName>Acre Greens<");
 });
 
@@ -53,9 +50,12 @@ test("versions rise as asked, and a build number is used once, on every platform
   expect(release("--rebuild")).toContain("1.1.0 build 2 → 1.1.0 build 3");
   expect(release("--patch")).toContain("1.1.0 build 3 → 1.1.1 build 4");
   expect(release("--major", "--dry-run")).toContain("1.1.1 build 4 → 2.0.0 build 5");
-  expect(
-    ledger().releases.map((each: { version: string; build: number }) => `${each.version} ${each.build}`),
-  ).toEqual(["1.0.0 1", "1.1.0 2", "1.1.0 3", "1.1.1 4"]);
+  expect(ledger().releases.map((each: { version: string; build: number }) => `${each.version} ${each.build}`)).toEqual([
+    "1.0.0 1",
+    "1.1.0 2",
+    "1.1.0 3",
+    "1.1.1 4",
+  ]);
   expect(ledger().releases[1].notes).toEqual({ en: "More greens", fr: "Plus de vert" });
   oxalis(folder, "generate", "3-acre");
   expect(inVariant("android/app/build.gradle.kts")).toMatch(/versionCode = 4\n\s+versionName = "1\.1\.1"/);
@@ -69,9 +69,7 @@ test("a release of several clients is all or nothing", () => {
   expect(code).toBe(1);
   expect(err).toContain("3-acre is at 1.0.0: say how the next version follows.");
   expect(contents(join(folder, "clients"))).toEqual(before);
-  expect(oxalis(folder, "release", "saltmarsh", "--rebuild").err).toContain(
-    "there is nothing to build again",
-  );
+  expect(oxalis(folder, "release", "saltmarsh", "--rebuild").err).toContain("there is nothing to build again");
   expect(oxalis(folder, "release", "3-acre", "--minor", "--major").code).toBe(2);
 });
 
@@ -88,14 +86,10 @@ test("rename-identifier says what it breaks, and wants --yes", () => {
   expect(asked.code).toBe(1);
   expect(asked.out).toContain("breaks  The store takes it for another app");
   expect(ledger()).toEqual(before);
-  expect(oxalis(folder, "rename-identifier", "3-acre", "android", "example.acres.green", "--yes").code).toBe(
-    0,
-  );
+  expect(oxalis(folder, "rename-identifier", "3-acre", "android", "example.acres.green", "--yes").code).toBe(0);
   expect(ledger().identifiers.android).toEqual({ value: "example.acres.green", fixed: expect.any(String) });
   const rename = (...args: string[]) => oxalis(folder, "rename-identifier", "3-acre", ...args, "--yes");
-  expect(rename("windows", "EXAMPLE.saltmarsh.saltmarshroots").err).toContain(
-    "is the identifier of saltmarsh",
-  );
+  expect(rename("windows", "EXAMPLE.saltmarsh.saltmarshroots").err).toContain("is the identifier of saltmarsh");
   expect(rename("android", "green").err).toContain("[identifier-invalid]");
   expect(rename("symbian", "example.acres.green").code).toBe(2);
 });
@@ -135,14 +129,14 @@ test("groups: of what agency, groups and brief say, the later wins, and the trai
   edit(folder, "clients/saltmarsh/brief.yaml", (text) => `groups: [coast, new]\n${text}`);
   const { out } = oxalis(folder, "explain", "saltmarsh", "--json");
   const { version, locale } = JSON.parse(out).values;
-  expect(version.trail.map((step: { note: string; value: string }) => `${step.note}: ${step.value}`)).toEqual(
-    ["the agency's default for all: 1.0.0", "the group coast: 2.0.0", "the group new: 3.0.0"],
-  );
+  expect(version.trail.map((step: { note: string; value: string }) => `${step.note}: ${step.value}`)).toEqual([
+    "the agency's default for all: 1.0.0",
+    "the group coast: 2.0.0",
+    "the group new: 3.0.0",
+  ]);
   expect(locale.value).toBe("cy");
   edit(folder, "clients/saltmarsh/brief.yaml", (text) => text.replace("coast, new", "coats"));
-  expect(oxalis(folder, "generate", "saltmarsh").err).toMatch(
-    /No group is called "coats"[\s\S]*expected {2}"coast"/,
-  );
+  expect(oxalis(folder, "generate", "saltmarsh").err).toMatch(/No group is called "coats"[\s\S]*expected {2}"coast"/);
 });
 
 test("explain --pattern tries a pattern, and shows where it is wrong", () => {

@@ -21,9 +21,8 @@ const hashes = () =>
   filesIn("variants").map((file) => `${file} ${sha256(readFileSync(join(folder, "variants", file)))}`);
 const changes = (...args: string[]) => {
   const { out } = oxalis(folder, "generate", "--json", ...args);
-  return JSON.parse(out).clients.flatMap(
-    (each: { client: string; changes: { what: string; path: string }[] }) =>
-      each.changes.map(({ what, path }) => `${each.client} ${what} ${path}`),
+  return JSON.parse(out).clients.flatMap((each: { client: string; changes: { what: string; path: string }[] }) =>
+    each.changes.map(({ what, path }) => `${each.client} ${what} ${path}`),
   ) as string[];
 };
 
@@ -63,10 +62,7 @@ test("a change by hand is seen though size and time are the same; a change of on
 test("--smallest presses what is there; a plain run then leaves it", () => {
   oxalis(folder, "generate", "3-acre");
   const bytes = () =>
-    filesIn("variants/3-acre").reduce(
-      (sum, file) => sum + statSync(join(folder, "variants/3-acre", file)).size,
-      0,
-    );
+    filesIn("variants/3-acre").reduce((sum, file) => sum + statSync(join(folder, "variants/3-acre", file)).size, 0);
   const before = bytes();
   const pressed = changes("3-acre", "--smallest");
   expect(new Set(pressed.map((each) => each.split(" ")[1]))).toEqual(new Set(["press"]));

@@ -87,10 +87,7 @@ const wrong: readonly (readonly [change: readonly [from: string, to: string], to
     ["moorings: 7", "moorings: 7, mooring: 8"],
     ['No question is called "mooring"', '"moorings"'],
   ],
-  [
-    ['title: The "Heron" & co', "title: The very long name of a very small boat"],
-    ["at most 30 characters; it has 39"],
-  ],
+  [['title: The "Heron" & co', "title: The very long name of a very small boat"], ["at most 30 characters; it has 39"]],
   [
     ["    - { title: Teal, seats: 2, photo: boats/teal.png }\n", ""],
     ["Boats for hire: there are 1 of boats.", "at least 2"],
@@ -99,10 +96,7 @@ const wrong: readonly (readonly [change: readonly [from: string, to: string], to
   [["boats/teal.png", "boats/../../other.png"], ["path-outside"]],
   [["boats/teal.png", "boats/no.png"], ["clients/bothy/boats/no.png is not there"]],
   [["boats/teal.png", "brief.yaml"], ["is not the picture that its name says"]],
-  [
-    ["answers:", "features: { push: on }\nanswers:"],
-    ['"Push configuration" is not answered, since push is on'],
-  ],
+  [["answers:", "features: { push: on }\nanswers:"], ['"Push configuration" is not answered, since push is on']],
   [
     ["moorings: 7", "moorings: 7, push-android: push.json"],
     ["is for example.other.app, not for this client", "example.brennan"],

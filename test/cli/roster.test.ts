@@ -24,9 +24,7 @@ test.each(["roster.csv", "roster.xlsx"])("importing an export changes nothing: %
 });
 
 test("an export holds every field as given and as worked out, and nothing that a spreadsheet would run", () => {
-  edit(folder, "clients/3-acre/brief.yaml", (text) =>
-    text.replace("Three Acre Growers Ltd", '"=HYPERLINK(1)"'),
-  );
+  edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("Three Acre Growers Ltd", '"=HYPERLINK(1)"'));
   oxalis(folder, "export", "roster.csv");
   const text = readFileSync(at("roster.csv"), "utf8");
   expect(text.startsWith("\uFEFFclient,groups,app.name")).toBe(true);
@@ -74,9 +72,7 @@ describe("new clients are made", () => {
       sheet('Name,Website\nPlum & Pear,https://www.plumpear.example/shop\n"The ""Barn""",barn.example\n'),
     );
     expect(code).toBe(0);
-    expect(briefOf("plum-and-pear")).toMatch(
-      /^# yaml-language-server: \$schema=\.\.\/\.\.\/schemas\/brief\.json\n/,
-    );
+    expect(briefOf("plum-and-pear")).toMatch(/^# yaml-language-server: \$schema=\.\.\/\.\.\/schemas\/brief\.json\n/);
     expect(briefOf("plum-and-pear")).toContain("domain: plumpear.example");
     expect(existsSync(at("clients/the-barn/brief.yaml"))).toBe(true);
     expect(JSON.parse(readFileSync(at("schemas/brief.json"), "utf8")).properties.app).toBeDefined();

@@ -46,22 +46,17 @@ test("a stage's variants stand beside the store's, under identifiers and labels 
   expect(rows).toContain("testers variants/3-acre.testers/web /3-acre-greens-test");
 });
 
-test.each(["3-acre", "root-and-leaf"])(
-  "%s: the mark is on icons, and on nothing that is not one",
-  (client) => {
-    const { files } = JSON.parse(text(client, ".receipt.json")) as {
-      files: Record<string, { kind: string }>;
-    };
-    const drawn = Object.keys(files).filter((file) => files[file]?.kind === "draw");
-    const marked = drawn.filter((file) => !read(client, file).equals(read(`${client}.testers`, file)));
-    const icons =
-      /mipmap|ic_launcher_foreground|appiconset|SideList|SideSmall|SideMedium|SideLarge|SideWide|Shelf\.scale/;
-    expect(
-      marked.filter((file) => /start|Opening|Stencil|notification|social|store\/|branding/i.test(file)),
-    ).toEqual([]);
-    expect(marked.filter((file) => icons.test(file)).length).toBeGreaterThan(80);
-  },
-);
+test.each(["3-acre", "root-and-leaf"])("%s: the mark is on icons, and on nothing that is not one", (client) => {
+  const { files } = JSON.parse(text(client, ".receipt.json")) as {
+    files: Record<string, { kind: string }>;
+  };
+  const drawn = Object.keys(files).filter((file) => files[file]?.kind === "draw");
+  const marked = drawn.filter((file) => !read(client, file).equals(read(`${client}.testers`, file)));
+  const icons =
+    /mipmap|ic_launcher_foreground|appiconset|SideList|SideSmall|SideMedium|SideLarge|SideWide|Shelf\.scale/;
+  expect(marked.filter((file) => /start|Opening|Stencil|notification|social|store\/|branding/i.test(file))).toEqual([]);
+  expect(marked.filter((file) => icons.test(file)).length).toBeGreaterThan(80);
+});
 
 test("a stage that nobody described is refused with the nearest one, and a fault in its pattern is shown", () => {
   const unknown = oxalis(root, "generate", "--stage", "tester");

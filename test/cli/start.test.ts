@@ -19,7 +19,9 @@ const kept = () => {
   return join(cache, "oxalis", name);
 };
 
-/** A program that says whether the engine takes what was compiled of the script: behind a sum of 32 bytes and a line. */
+/**
+ * A program that says whether the engine takes what was compiled of the script: behind a sum of 32 bytes and a line.
+ */
 const asks = `
 const { readFileSync } = require("node:fs");
 const [file, compiled] = process.argv.slice(1);

@@ -26,9 +26,7 @@ test("Gradle with a version catalog, a placeholder for the label, looks in a lib
   );
   expect(text(variant, "app/build.gradle.kts")).toContain('"appLabel" to "Bothy \\$1",');
   expect(text(variant, "design/src/main/res/values/quay.xml")).toContain('name="slate">#0b2a21<');
-  expect(text(variant, "app/src/main/res/values-night/night_colors.xml")).toMatch(
-    /name="slate">#[0-9a-f]{6}</,
-  );
+  expect(text(variant, "app/src/main/res/values-night/night_colors.xml")).toMatch(/name="slate">#[0-9a-f]{6}</);
   const made = [...contents(variant).keys()];
   expect(made).toContain("app/src/main/res/drawable-xhdpi/shop_sign.png");
   expect(made).toContain("store/android/tv-banner.png");
@@ -39,41 +37,28 @@ test("Gradle with a version catalog, a placeholder for the label, looks in a lib
 });
 
 describe.runIf(hasTool("aapt2"))("what is added to an Android app", () => {
-  test.each(["gradle-catalog", "gradle-flavours"])(
-    "%s: aapt2 compiles and links its resources",
-    (template) => {
-      const { variant } = around(template);
-      const module = template === "gradle-catalog" ? "app" : "phone";
-      const folders = template === "gradle-catalog" ? ["app", "design"] : ["phone"];
-      const packed = folders.map((each) => {
-        const zip = join(variant, `../${each}.zip`);
-        tool("aapt2", ["compile", "--dir", join(variant, each, "src/main/res"), "-o", zip]);
-        return zip;
-      });
-      const manifest = join(variant, "../manifest.xml");
-      const filled = text(variant, `${module}/src/main/AndroidManifest.xml`)
-        .replace("<manifest", '<manifest package="x.y"')
-        .replaceAll(/\$\{(\w+)\}/g, (_, key) => (key === "appIcon" ? "@drawable/gauge" : "x.y"))
-        .replace("@string/harbour_name", "label");
-      writeFileSync(manifest, filled);
-      const framework = "/usr/share/android-framework-res/framework-res.apk";
-      const out = join(variant, "../linked.apk");
-      tool("aapt2", [
-        "link",
-        "-I",
-        framework,
-        "--manifest",
-        manifest,
-        "-o",
-        out,
-        ...packed,
-        "--auto-add-overlay",
-      ]);
-      const shown = tool("aapt2", ["dump", "resources", out]);
-      expect(shown).toContain("gauge_round");
-      expect(shown).toContain("gauge_stencil");
-    },
-  );
+  test.each(["gradle-catalog", "gradle-flavours"])("%s: aapt2 compiles and links its resources", (template) => {
+    const { variant } = around(template);
+    const module = template === "gradle-catalog" ? "app" : "phone";
+    const folders = template === "gradle-catalog" ? ["app", "design"] : ["phone"];
+    const packed = folders.map((each) => {
+      const zip = join(variant, `../${each}.zip`);
+      tool("aapt2", ["compile", "--dir", join(variant, each, "src/main/res"), "-o", zip]);
+      return zip;
+    });
+    const manifest = join(variant, "../manifest.xml");
+    const filled = text(variant, `${module}/src/main/AndroidManifest.xml`)
+      .replace("<manifest", '<manifest package="x.y"')
+      .replaceAll(/\$\{(\w+)\}/g, (_, key) => (key === "appIcon" ? "@drawable/gauge" : "x.y"))
+      .replace("@string/harbour_name", "label");
+    writeFileSync(manifest, filled);
+    const framework = "/usr/share/android-framework-res/framework-res.apk";
+    const out = join(variant, "../linked.apk");
+    tool("aapt2", ["link", "-I", framework, "--manifest", manifest, "-o", out, ...packed, "--auto-add-overlay"]);
+    const shown = tool("aapt2", ["dump", "resources", out]);
+    expect(shown).toContain("gauge_round");
+    expect(shown).toContain("gauge_stencil");
+  });
 });
 
 test("Gradle with flavours, values in properties and in the root script, labels that the build writes, a watch beside the phone", () => {
@@ -159,9 +144,7 @@ test("a cross-platform project: its own settings, and native folders below andro
 test("a Windows manifest of the earlier namespaces", () => {
   const { root, variant } = around("windows-earlier");
   expectClean(root);
-  expect(text(variant, "Package.appxmanifest")).toContain(
-    'Description="Brennan&#39;s &#34;Bothy&#34; &amp; Sons"',
-  );
+  expect(text(variant, "Package.appxmanifest")).toContain('Description="Brennan&#39;s &#34;Bothy&#34; &amp; Sons"');
   const made = [...contents(variant).keys()];
   expect(made).toContain("Assets/SmallLogo.scale-200.png");
   expect(made).toContain("Assets/Tile70.scale-100.png");

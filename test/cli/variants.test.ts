@@ -94,15 +94,7 @@ describe.each(expected)("$key", ({ key, id, label, name, english }) => {
     writeFileSync(join(work, "AndroidManifest.xml"), merged);
     tool("aapt2", ["compile", "--dir", res, "-o", join(work, "res.zip")]);
     tool("aapt2", [
-      ...[
-        "link",
-        "-I",
-        framework,
-        "--manifest",
-        join(work, "AndroidManifest.xml"),
-        "-o",
-        join(work, "app.apk"),
-      ],
+      ...["link", "-I", framework, "--manifest", join(work, "AndroidManifest.xml"), "-o", join(work, "app.apk")],
       ...["--rename-manifest-package", setting("applicationId")],
       ...["--min-sdk-version", setting("minSdk"), "--target-sdk-version", "29"],
       ...["--version-code", setting("versionCode"), "--version-name", setting("versionName")],
@@ -133,9 +125,7 @@ describe.each(expected)("$key", ({ key, id, label, name, english }) => {
     const entitlements = readFileSync(variant(key, "ios/Storefront/Storefront.entitlements"), "utf8");
     expect(entitlements).toContain(`<string>group.${id}.orders</string>`);
     const project = readFileSync(variant(key, "ios/Storefront.xcodeproj/project.pbxproj"), "utf8");
-    const bundles = [...project.matchAll(/PRODUCT_BUNDLE_IDENTIFIER = "?([^";]+)"?;/g)].map(
-      (match) => match[1],
-    );
+    const bundles = [...project.matchAll(/PRODUCT_BUNDLE_IDENTIFIER = "?([^";]+)"?;/g)].map((match) => match[1]);
     expect(bundles).toEqual([id, id, `${id}.notification-service`, `${id}.notification-service`]);
   });
 
@@ -145,18 +135,12 @@ describe.each(expected)("$key", ({ key, id, label, name, english }) => {
     );
     expect(xml.length).toBeGreaterThan(15);
     tool("xmllint", ["--noout", "--nonet", ...xml.map((file) => variant(key, file))]);
-    const ask = (file: string, path: string) =>
-      tool("xmllint", ["--xpath", path, variant(key, file)]).trimEnd();
+    const ask = (file: string, path: string) => tool("xmllint", ["--xpath", path, variant(key, file)]).trimEnd();
     expect(
-      ask(
-        "windows/Package.appxmanifest",
-        "string(//*[local-name()='Properties']/*[local-name()='DisplayName'])",
-      ),
+      ask("windows/Package.appxmanifest", "string(//*[local-name()='Properties']/*[local-name()='DisplayName'])"),
     ).toBe(name);
     expect(ask("windows/Package.appxmanifest", "string(//*[local-name()='Identity']/@Name)")).toBe(id);
-    expect(ask("windows/Strings/en/Resources.resw", "string(//data[@name='ShopSign']/value)")).toBe(
-      english ?? name,
-    );
+    expect(ask("windows/Strings/en/Resources.resw", "string(//data[@name='ShopSign']/value)")).toBe(english ?? name);
   });
 
   test.runIf(hasTool("pngcheck"))("has only sound PNGs", () => {
@@ -177,9 +161,7 @@ test("names in further languages stand in each platform's own form, and the proj
   const where = (key: string, value: string) => all.filter(([, node]) => textOf(entry(node, key)) === value);
   // The first language has a place of its own too, or its people would see the English name.
   expect(read("ios/Storefront/fr.lproj/InfoPlist.strings")).toBe('CFBundleDisplayName = "Duclos";\n');
-  const files = ["fr", "ar"].flatMap((tag) =>
-    where("path", `${tag}.lproj/InfoPlist.strings`).map(([id]) => id),
-  );
+  const files = ["fr", "ar"].flatMap((tag) => where("path", `${tag}.lproj/InfoPlist.strings`).map(([id]) => id));
   const [variantGroup] = where("isa", "PBXVariantGroup");
   expect(itemsOf(entry(variantGroup?.[1], "children")).map(textOf)).toEqual([...files, expect.any(String)]);
   const built = where("fileRef", variantGroup?.[0] ?? "").map(([id]) => id);
@@ -187,12 +169,15 @@ test("names in further languages stand in each platform's own form, and the proj
     where("isa", "PBXResourcesBuildPhase").flatMap(([, node]) => itemsOf(entry(node, "files")).map(textOf)),
   ).toEqual(expect.arrayContaining(built));
   expect(built).toHaveLength(1);
-  expect(
-    where("path", "Storefront").flatMap(([, node]) => itemsOf(entry(node, "children")).map(textOf)),
-  ).toContain(variantGroup?.[0]);
-  expect(
-    where("isa", "PBXProject").flatMap(([, node]) => itemsOf(entry(node, "knownRegions")).map(textOf)),
-  ).toEqual(["fr", "ar", "en", "Base"]);
+  expect(where("path", "Storefront").flatMap(([, node]) => itemsOf(entry(node, "children")).map(textOf))).toContain(
+    variantGroup?.[0],
+  );
+  expect(where("isa", "PBXProject").flatMap(([, node]) => itemsOf(entry(node, "knownRegions")).map(textOf))).toEqual([
+    "fr",
+    "ar",
+    "en",
+    "Base",
+  ]);
   expect(read("windows/Strings/ar/Resources.resw")).toContain("<value>مزرعة دوكلو</value>");
   expect(read("windows/Package.appxmanifest")).toContain(
     '<Resource Language="fr" />\r\n    <Resource Language="en" />\r\n    <Resource Language="ar" />',
@@ -208,34 +193,29 @@ describe.runIf(hasTool("chromium"))("in Chromium", () => {
   });
   afterAll(() => browser?.close());
 
-  test.each(expected)(
-    "$key: the page loads, and its web manifest has no errors",
-    async ({ key, name, label }) => {
-      const server = await serve(variant(key, "web"));
-      const page = await browser.newPage();
-      const failed: string[] = [];
-      page.on("requestfailed", (request) => failed.push(request.url()));
-      page.on("response", (response) => response.status() >= 400 && failed.push(response.url()));
-      await page.goto(server.address);
-      expect(await page.title()).toBe(name);
-      expect(await page.textContent("#shop-name")).toBe(name);
-      expect(await page.locator("article").count()).toBe(3);
-      const session = await page.context().newCDPSession(page);
-      const { errors, data } = await session.send("Page.getAppManifest");
-      expect(errors).toEqual([]);
-      const { short_name, icons } = JSON.parse(data ?? "{}");
-      expect(short_name).toBe(label);
-      for (const { src, sizes } of icons)
-        expect([sizes, await sizeOf(page, `${server.address}/${src}`)]).toEqual([sizes, sizes]);
-      const { installabilityErrors } = await session.send("Page.getInstallabilityErrors");
-      expect(
-        installabilityErrors.map((each) => each.errorId).filter((each) => each !== "in-incognito"),
-      ).toEqual([]);
-      expect(failed).toEqual([]);
-      await page.close();
-      server.close();
-    },
-  );
+  test.each(expected)("$key: the page loads, and its web manifest has no errors", async ({ key, name, label }) => {
+    const server = await serve(variant(key, "web"));
+    const page = await browser.newPage();
+    const failed: string[] = [];
+    page.on("requestfailed", (request) => failed.push(request.url()));
+    page.on("response", (response) => response.status() >= 400 && failed.push(response.url()));
+    await page.goto(server.address);
+    expect(await page.title()).toBe(name);
+    expect(await page.textContent("#shop-name")).toBe(name);
+    expect(await page.locator("article").count()).toBe(3);
+    const session = await page.context().newCDPSession(page);
+    const { errors, data } = await session.send("Page.getAppManifest");
+    expect(errors).toEqual([]);
+    const { short_name, icons } = JSON.parse(data ?? "{}");
+    expect(short_name).toBe(label);
+    for (const { src, sizes } of icons)
+      expect([sizes, await sizeOf(page, `${server.address}/${src}`)]).toEqual([sizes, sizes]);
+    const { installabilityErrors } = await session.send("Page.getInstallabilityErrors");
+    expect(installabilityErrors.map((each) => each.errorId).filter((each) => each !== "in-incognito")).toEqual([]);
+    expect(failed).toEqual([]);
+    await page.close();
+    server.close();
+  });
 
   test("the proof page shows every client, alone and without a network", async () => {
     expect(oxalis(demo, "proof").code).toBe(0);
@@ -243,9 +223,7 @@ describe.runIf(hasTool("chromium"))("in Chromium", () => {
     const asked: string[] = [];
     page.on("request", (request) => asked.push(request.url()));
     await page.goto(`file://${join(demo, "variants/proof.html")}`);
-    expect(await page.locator("article.sheet h2").allTextContents()).toEqual(
-      expected.map((each) => each.name),
-    );
+    expect(await page.locator("article.sheet h2").allTextContents()).toEqual(expected.map((each) => each.name));
     expect(asked.filter((url) => !url.startsWith("data:") && !url.endsWith("/proof.html"))).toEqual([]);
     const blank = await page.locator(".sheet .pic").evaluateAll(
       (pictures) =>
@@ -256,9 +234,7 @@ describe.runIf(hasTool("chromium"))("in Chromium", () => {
     );
     expect(blank).toBe(0);
     expect(
-      await page.evaluate(
-        () => (globalThis as unknown as BrowserWindow).document.documentElement.scrollWidth,
-      ),
+      await page.evaluate(() => (globalThis as unknown as BrowserWindow).document.documentElement.scrollWidth),
     ).toBe(1280);
     await page.close();
   });
@@ -283,8 +259,7 @@ const mediaTypes: Record<string, string> = {
 async function serve(folder: string): Promise<{ address: string; close(): void }> {
   const files = contents(folder);
   const server = createServer((request, response) => {
-    const path =
-      decodeURIComponent((request.url ?? "/").replace(/^\//, "").replace(/[?#].*$/, "")) || "index.html";
+    const path = decodeURIComponent((request.url ?? "/").replace(/^\//, "").replace(/[?#].*$/, "")) || "index.html";
     const body = files.get(path);
     response.writeHead(body ? 200 : 404, {
       "content-type": mediaTypes[extname(path)] ?? "application/octet-stream",

@@ -58,10 +58,7 @@ test("the core imports in one direction, and nothing from the command line", () 
     .filter((file) => file.startsWith("core/"))
     .flatMap((file) =>
       targetsOf(file)
-        .filter(
-          (target) =>
-            !target.startsWith("core/") || order.indexOf(roomOf(target)) > order.indexOf(roomOf(file)),
-        )
+        .filter((target) => !target.startsWith("core/") || order.indexOf(roomOf(target)) > order.indexOf(roomOf(file)))
         .map((target) => `${file} → ${target}`),
     );
   expect(wrong).toEqual([]);
@@ -96,8 +93,7 @@ test("no files import each other in a circle, not even as types", () => {
 test("work is stopped and attempted in one way: nothing else throws a problem, and nothing catches one", () => {
   const wrong = files.filter(
     (file) =>
-      file !== "core/problems/result.ts" &&
-      /instanceof (Stop|Refusal)/.test(readFileSync(join(src, file), "utf8")),
+      file !== "core/problems/result.ts" && /instanceof (Stop|Refusal)/.test(readFileSync(join(src, file), "utf8")),
   );
   expect(wrong).toEqual([]);
 });

@@ -44,8 +44,7 @@ function generated(around: Around): Around {
 }
 
 /** Such a workspace, with its variant made. */
-export const around = (template: string, notes = "", brief = ""): Around =>
-  generated(prepared(template, notes, brief));
+export const around = (template: string, notes = "", brief = ""): Around => generated(prepared(template, notes, brief));
 
 /** The same, where the client's folder needs more than a brief and a mark. */
 export async function withClient(

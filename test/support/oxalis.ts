@@ -42,10 +42,7 @@ afterAll(() => {
 });
 
 /** The demo workspace with only these clients, and with some files written otherwise. */
-export function workspaceWith(
-  clients: readonly string[],
-  changes: Readonly<Record<string, string>> = {},
-): string {
+export function workspaceWith(clients: readonly string[], changes: Readonly<Record<string, string>> = {}): string {
   const folder = temporaryFolder();
   cpSync(demoFolder, folder, {
     recursive: true,
@@ -69,9 +66,7 @@ export function edit(folder: string, file: string, change: (text: string) => str
 
 /** Every file below a folder with its bytes, by relative path. */
 export function contents(folder: string): Map<string, Buffer> {
-  const files = readdirSync(folder, { recursive: true, withFileTypes: true }).filter((entry) =>
-    entry.isFile(),
-  );
+  const files = readdirSync(folder, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile());
   const paths = files.map((entry) => relative(folder, join(entry.parentPath, entry.name))).sort();
   return new Map(paths.map((path) => [path, readFileSync(join(folder, path))]));
 }

@@ -1,4 +1,7 @@
-/** The shape of a JSON value as the docs write it: `{ clients: [ { client, place?: { file }, values: { <field>: <text> } } ], … }`. */
+/**
+ * The shape of a JSON value as the docs write it: `{ clients: [ { client, place?: { file }, values: { <field>: <text>
+ * } } ], … }`.
+ */
 export type Shape =
   | { kind: "any" }
   | { kind: "list"; of: Shape }
@@ -44,12 +47,7 @@ export function parseShape(text: string): Shape {
 }
 
 /** Where a value is not of a shape. What the docs say of a key everywhere, such as `place`, is given by its name. */
-export function unlike(
-  shape: Shape,
-  value: unknown,
-  everywhere: Readonly<Record<string, Shape>>,
-  at = "",
-): string[] {
+export function unlike(shape: Shape, value: unknown, everywhere: Readonly<Record<string, Shape>>, at = ""): string[] {
   if (shape.kind === "any") return [];
   if (shape.kind === "list") {
     if (!Array.isArray(value)) return [`${at} is no list`];

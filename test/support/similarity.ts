@@ -13,8 +13,7 @@ async function greyOf(png: Buffer): Promise<Grey> {
   const levels = new Float64Array(info.width * info.height);
   for (let at = 0; at < levels.length; at++) {
     const a = data[at * 4 + 3] ?? 0;
-    const grey =
-      0.2126 * (data[at * 4] ?? 0) + 0.7152 * (data[at * 4 + 1] ?? 0) + 0.0722 * (data[at * 4 + 2] ?? 0);
+    const grey = 0.2126 * (data[at * 4] ?? 0) + 0.7152 * (data[at * 4 + 1] ?? 0) + 0.0722 * (data[at * 4 + 2] ?? 0);
     levels[at] = (grey * a + 128 * (255 - a)) / 255;
   }
   return { width: info.width, height: info.height, levels };

@@ -1,7 +1,10 @@
 import { cpSync, mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 
-/** What a client's values are, worked out by hand from its brief and the rules that docs/patterns.md and docs/files.md state. */
+/**
+ * What a client's values are, worked out by hand from its brief and the rules that docs/patterns.md and docs/files.md
+ * state.
+ */
 export interface Values {
   key: string;
   name: string;

@@ -8,7 +8,10 @@ import { languages, rivers, type Values } from "./clients.ts";
 /** A text of the template, and what stands there in a variant; how often, where it is more than once. */
 export type Change = readonly [from: string, to: string, times?: number];
 
-/** What a kind of app has, written by hand from reading it: what people see, what identifies it, every picture; all else stays. */
+/**
+ * What a kind of app has, written by hand from reading it: what people see, what identifies it, every picture; all
+ * else stays.
+ */
 export interface Table {
   /** Changes of each text file; nothing else in it may differ. */
   changed(client: Values): Readonly<Record<string, readonly Change[]>>;
@@ -22,7 +25,10 @@ export interface Table {
   inLanguages?: { changed?: Readonly<Record<string, readonly Change[]>>; made?: readonly string[] };
   /** Pairs of files and texts that code refers to, and that must stand as they are. */
   stays: readonly (readonly [file: string, text: string])[];
-  /** What the audit rightly asks about before any template.yaml is written: the template's own texts and pictures that no build file names. */
+  /**
+   * What the audit rightly asks about before any template.yaml is written: the template's own texts and pictures that
+   * no build file names.
+   */
   asks?: readonly string[];
 }
 
@@ -64,8 +70,7 @@ export function expectVariant(template: string, variant: string, table: Table, c
   for (const [file, kept] of table.stays) expect(text(readFileSync(join(variant, file)))).toContain(kept);
 }
 
-const text = (bytes: Buffer): string =>
-  bytes.toString(bytes[0] === 0xff && bytes[1] === 0xfe ? "utf16le" : "utf8");
+const text = (bytes: Buffer): string => bytes.toString(bytes[0] === 0xff && bytes[1] === 0xfe ? "utf16le" : "utf8");
 
 function expectText(path: string, before: string, after: string, changes: readonly Change[]): void {
   let expected = before;

@@ -48,8 +48,7 @@ type Spliced = Extract<Entry, { kind: "splice" }>;
 function without(before: string, edits: Spliced["edits"], left: number): string {
   const ordered = edits.map((edit, at) => ({ ...edit, at })).sort((a, b) => b.start - a.start || b.at - a.at);
   return ordered.reduce(
-    (text, { start, end, text: put, at }) =>
-      at === left ? text : text.slice(0, start) + put + text.slice(end),
+    (text, { start, end, text: put, at }) => (at === left ? text : text.slice(0, start) + put + text.slice(end)),
     before,
   );
 }
@@ -138,10 +137,7 @@ describe.each(all)("%s", (kind, table) => {
     for (const path of away) rmSync(join(variant, path));
     const missed = await told(root);
     restore(away);
-    const unnamed = [
-      ...back.filter((path) => !isResidue(seen.get(path))),
-      ...away.filter((path) => !missed.has(path)),
-    ];
+    const unnamed = [...back.filter((path) => !isResidue(seen.get(path))), ...away.filter((path) => !missed.has(path))];
     counts.pictures += drawn.length;
     counts.picturesNamed += drawn.length - unnamed.length;
     expect(unnamed).toEqual([]);
@@ -151,12 +147,7 @@ describe.each(all)("%s", (kind, table) => {
     const isBrand = picomatch([...table.drawn], { dot: true });
     const pictures: string[] = [];
     for (const file of contents(source).keys())
-      if (
-        table.drawn.length > 0 &&
-        isBrand(file) &&
-        /\.(png|webp)$/.test(file) &&
-        (await shows(join(source, file)))
-      )
+      if (table.drawn.length > 0 && isBrand(file) && /\.(png|webp)$/.test(file) && (await shows(join(source, file))))
         pictures.push(join(source, file));
     const at = all.findIndex(([name]) => name === kind);
     const share = upTo(at + 1) - upTo(at);

@@ -20,14 +20,7 @@ export function unpacked(name: string): string {
   if (existsSync(folder)) return folder;
   mkdirSync(kept, { recursive: true });
   const archive = join(kept, `${file}.tgz`);
-  run("npm", [
-    "pack",
-    `${name}@${known.version}`,
-    "--ignore-scripts",
-    "--silent",
-    "--pack-destination",
-    kept,
-  ]);
+  run("npm", ["pack", `${name}@${known.version}`, "--ignore-scripts", "--silent", "--pack-destination", kept]);
   const sum = `sha512-${createHash("sha512").update(readFileSync(archive)).digest("base64")}`;
   if (sum !== known.integrity) throw new Error(`${archive} is not the package that packages.json names`);
   const beside = `${folder}.${process.pid}`;

@@ -125,8 +125,7 @@ const textCarriers: readonly Carrier[] = [
   {
     of: "names",
     file: (at) => `more/Strings/en-US/Resources${at}.resw`,
-    text: (term) =>
-      `<root>\n  <data name="greeting"><value>${term} at your service</value></data>\n</root>\n`,
+    text: (term) => `<root>\n  <data name="greeting"><value>${term} at your service</value></data>\n</root>\n`,
   },
   {
     of: "identifiers",
@@ -194,13 +193,10 @@ const disguises: readonly { ending: string; put(bytes: Buffer, at: number): Prom
   },
 ];
 
-/** Plants so many residues in a variant, each in a file of its own, in turn of every form that the app has a word for. */
-export async function plant(
-  variant: string,
-  known: Known,
-  brand: readonly string[],
-  count: number,
-): Promise<string[]> {
+/**
+ * Plants so many residues in a variant, each in a file of its own, in turn of every form that the app has a word for.
+ */
+export async function plant(variant: string, known: Known, brand: readonly string[], count: number): Promise<string[]> {
   const carriers = textCarriers.filter(({ of }) => (known[of] ?? []).length > 0);
   const planted: string[] = [];
   const put = (file: string, content: string | Buffer) => {

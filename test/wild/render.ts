@@ -15,8 +15,7 @@ import { unpackArchive, unpacked } from "./packages.ts";
 /** Words that a generator puts others for, in texts and in names of files. */
 type Replacements = Readonly<Record<string, string>>;
 
-const isBinary = (file: string): boolean =>
-  /\.(png|webp|ico|icns|jar|keystore|ttf|pdf|jpe?g|gz)$/i.test(file);
+const isBinary = (file: string): boolean => /\.(png|webp|ico|icns|jar|keystore|ttf|pdf|jpe?g|gz)$/i.test(file);
 
 const replaced = (text: string, by: Replacements): string =>
   Object.entries(by).reduce((at, [from, to]) => at.replaceAll(from, to), text);
@@ -93,10 +92,7 @@ export function bareJavaScriptFlavours(into: string): void {
     recursive: true,
   });
   change(into, "ios/TideTable.xcodeproj/project.pbxproj", (text) =>
-    text.replace(
-      "ASSETCATALOG_COMPILER_APPICON_NAME = AppIcon;",
-      "ASSETCATALOG_COMPILER_APPICON_NAME = AppIconDebug;",
-    ),
+    text.replace("ASSETCATALOG_COMPILER_APPICON_NAME = AppIcon;", "ASSETCATALOG_COMPILER_APPICON_NAME = AppIconDebug;"),
   );
 }
 
@@ -111,9 +107,7 @@ export function managed(into: string): void {
       .replace(/"slug": "[^"]*"/, '"slug": "tide-table"')
       .replace(/"scheme": "[^"]*"/, '"scheme": "tidetable"'),
   );
-  change(into, "package.json", (text) =>
-    text.replace('"name": "expo-template-tabs"', '"name": "tide-table"'),
-  );
+  change(into, "package.json", (text) => text.replace('"name": "expo-template-tabs"', '"name": "tide-table"'));
 }
 
 /** The same with an icon in layers, and pictures of its own that no configuration names. */
@@ -126,9 +120,7 @@ export function managedLayers(into: string): void {
       .replace('"slug": "expo-template-default"', '"slug": "tide-table"')
       .replace('"scheme": "helloworld"', '"scheme": "tidetable"'),
   );
-  change(into, "package.json", (text) =>
-    text.replace('"name": "expo-template-default"', '"name": "tide-table"'),
-  );
+  change(into, "package.json", (text) => text.replace('"name": "expo-template-default"', '"name": "tide-table"'));
 }
 
 /** The same, configured in code. */
@@ -278,11 +270,7 @@ export function wrapperAndroid(into: string): void {
     config,
     `${JSON.stringify({ ...settings, PACKAGE_NAMESPACE: "example.quayside.tidetable" }, null, 2)}\n`,
   );
-  write(
-    into,
-    "settings.gradle",
-    'apply from: "cordova.gradle"\ninclude ":"\ninclude ":CordovaLib"\ninclude ":app"\n',
-  );
+  write(into, "settings.gradle", 'apply from: "cordova.gradle"\ninclude ":"\ninclude ":CordovaLib"\ninclude ":app"\n');
 }
 
 /** An installable page whose web manifest the bundler's configuration makes. */

@@ -2,14 +2,16 @@ import type { Values } from "./clients.ts";
 import { anyColor } from "./expect.ts";
 
 /** Text of XML, and of an attribute in double quotes. */
-export const xml = (value: string): string =>
-  value.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;");
+export const xml = (value: string): string => value.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;");
 export const attribute = (value: string): string => xml(value).replace(/'/g, "&#39;");
 
 /** Densities of launcher pictures. */
 const densities = "{mdpi,hdpi,xhdpi,xxhdpi,xxxhdpi}";
 
-/** What an Android app with bitmaps for icons gets besides: layers, a ground, a themed form; the store's pictures; its signing. */
+/**
+ * What an Android app with bitmaps for icons gets besides: layers, a ground, a themed form; the store's pictures; its
+ * signing.
+ */
 export const androidMade = (root: string, res: string, icon = "ic_launcher"): string[] => [
   `${res}/mipmap-${densities}/${icon}_{front,stencil}.png`,
   `${res}/mipmap-anydpi-v26/${icon}{,_round}.xml`,
@@ -42,7 +44,10 @@ export const themeColors = ({ brand }: Values, line: string): string[] => [
 export const pageHead = (client: Values, line: string, touch: string): string =>
   [...themeColors(client, line), `${line}<link rel="apple-touch-icon" href="${touch}">`].join("");
 
-/** Screens of telephones and tablets: width and height in points, pixels a point (Apple, Human Interface Guidelines, Layout). */
+/**
+ * Screens of telephones and tablets: width and height in points, pixels a point (Apple, Human Interface Guidelines,
+ * Layout).
+ */
 const screens = [
   [320, 568, 2],
   [375, 667, 2],

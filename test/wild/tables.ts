@@ -32,9 +32,7 @@ const project = (id: string, { id: own, version, build }: Values, versions = 2):
 ];
 
 /** Entries of an icon set that names no pictures: each gets one, behind its size. */
-const named = (
-  entries: readonly (readonly [idiom: string, scale: string, size: string, file: string])[],
-): Change[] =>
+const named = (entries: readonly (readonly [idiom: string, scale: string, size: string, file: string])[]): Change[] =>
   entries.map(([idiom, scale, size, file]) => {
     const entry = `"idiom" : "${idiom}",\n      "scale" : "${scale}",\n      "size" : "${size}"\n`;
     return [entry, `${entry.trimEnd()},\n      "filename" : "${file}"\n`];
@@ -104,11 +102,7 @@ const reactProject = "ios/TideTable.xcodeproj/project.pbxproj";
 export const bareJavaScript: Table = {
   changed: (client) => ({
     "app.json": [['"displayName": "TideTable"', `"displayName": "${client.label}"`]],
-    "android/app/build.gradle": groovy(
-      "com.tidetable",
-      "        implementation jscFlavor\n    }\n}\n",
-      client,
-    ),
+    "android/app/build.gradle": groovy("com.tidetable", "        implementation jscFlavor\n    }\n}\n", client),
     [`${res}/values/strings.xml`]: [[">TideTable<", `>${client.label}<`]],
     "ios/TideTable/Info.plist": [
       [
@@ -137,10 +131,7 @@ export const bareJavaScript: Table = {
   stays: [
     ["app.json", '"name": "TideTable"'],
     ["package.json", '"name": "TideTable"'],
-    [
-      "android/app/src/main/java/com/tidetable/MainActivity.kt",
-      'getMainComponentName(): String = "TideTable"',
-    ],
+    ["android/app/src/main/java/com/tidetable/MainActivity.kt", 'getMainComponentName(): String = "TideTable"'],
     ["ios/TideTable/AppDelegate.swift", 'withModuleName: "TideTable"'],
     ["android/app/build.gradle", 'namespace "com.tidetable"'],
     ["ios/Podfile", "target 'TideTable' do"],
@@ -171,10 +162,7 @@ export const managed: Table = {
       ['"scheme": "tidetable"', `"scheme": "${id}"`],
       ['"supportsTablet": true\n', `"supportsTablet": true,\n      "bundleIdentifier": "${id}"\n`],
       ['"backgroundColor": "#E6F4FE"', `"backgroundColor": "${ground}"`],
-      [
-        '"predictiveBackGestureEnabled": false\n',
-        `"predictiveBackGestureEnabled": false,\n      "package": "${id}"\n`,
-      ],
+      ['"predictiveBackGestureEnabled": false\n', `"predictiveBackGestureEnabled": false,\n      "package": "${id}"\n`],
       ['"backgroundColor": "#ffffff"', `"backgroundColor": "${ground}"`],
     ],
   }),
@@ -193,10 +181,7 @@ export const managedLayers: Table = {
       ['"name": "TideTable"', `"name": "${client.label}"`],
       ['"version": "1.0.0"', `"version": "${client.version}"`],
       ['"scheme": "tidetable"', `"scheme": "${client.id}"`],
-      [
-        '"icon": "./assets/expo.icon"\n',
-        `"icon": "./assets/expo.icon",\n      "bundleIdentifier": "${client.id}"\n`,
-      ],
+      ['"icon": "./assets/expo.icon"\n', `"icon": "./assets/expo.icon",\n      "bundleIdentifier": "${client.id}"\n`],
       ['"backgroundColor": "#E6F4FE"', `"backgroundColor": "${client.ground}"`],
       [
         '"predictiveBackGestureEnabled": false\n',
@@ -205,10 +190,7 @@ export const managedLayers: Table = {
       ['"backgroundColor": "#208AEF"', `"backgroundColor": "${client.ground}"`],
     ],
     [layers]: [
-      [
-        '"fill" : {\n    "automatic-gradient" : "extended-srgb:0.00000,0.47843,1.00000,1.00000"',
-        layeredFill(client),
-      ],
+      ['"fill" : {\n    "automatic-gradient" : "extended-srgb:0.00000,0.47843,1.00000,1.00000"', layeredFill(client)],
       [
         `"image-name" : "expo-symbol 2.svg",
           "name" : "expo-symbol 2",
@@ -263,9 +245,7 @@ export const managedCode: Table = {
       ['backgroundColor: "#E6F4FE"', `backgroundColor: "${ground}"`],
     ],
   }),
-  drawn: [
-    "assets/{icon,favicon,android-icon-foreground,android-icon-background,android-icon-monochrome}.png",
-  ],
+  drawn: ["assets/{icon,favicon,android-icon-foreground,android-icon-background,android-icon-monochrome}.png"],
   stays: [
     ["app.config.ts", 'slug: "tide-table"'],
     ["app.config.ts", 'userInterfaceStyle: "light"'],
@@ -337,9 +317,7 @@ export const wrapperCode: Table = {
     ],
     "www/index.html": [
       ["<title>Tide Table</title>", `<title>${xml(client.name)}</title>`],
-      ...(client.locale === "en"
-        ? []
-        : ([['<html lang="en">', `<html lang="${client.locale}">`]] as Change[])),
+      ...(client.locale === "en" ? [] : ([['<html lang="en">', `<html lang="${client.locale}">`]] as Change[])),
     ],
     "android/app/build.gradle": groovy(
       "example.quayside.tidetable",
@@ -358,9 +336,7 @@ export const wrapperCode: Table = {
       ],
     ],
     "ios/App/App/Info.plist": [["<string>Tide Table</string>", `<string>${xml(client.label)}</string>`]],
-    "ios/App/App/Assets.xcassets/AppIcon.appiconset/Contents.json": [
-      appearances('"size" : "1024x1024"\n    }'),
-    ],
+    "ios/App/App/Assets.xcassets/AppIcon.appiconset/Contents.json": [appearances('"size" : "1024x1024"\n    }')],
     [wrappedProject]: project("example.quayside.tidetable", client),
   }),
   drawn: [
@@ -389,10 +365,7 @@ export const wrapperCode: Table = {
   },
   stays: [
     ["android/app/build.gradle", 'namespace = "example.quayside.tidetable"'],
-    [
-      "android/app/src/main/java/example/quayside/tidetable/MainActivity.java",
-      "package example.quayside.tidetable;",
-    ],
+    ["android/app/src/main/java/example/quayside/tidetable/MainActivity.java", "package example.quayside.tidetable;"],
     ["package.json", '"name": "tide-table"'],
     ["ios/App/App/Info.plist", "<string>$(EXECUTABLE_NAME)</string>"],
   ],
@@ -485,9 +458,7 @@ export const bundledPage: Table = {
         "<title>tide-table</title>",
         `<title>${xml(client.name)}</title>${pageHead(client, "\n    ", "/icons/touch.png")}${startLinks("\n    ", "/icons/")}`,
       ],
-      ...(client.locale === "en"
-        ? []
-        : ([['<html lang="en">', `<html lang="${client.locale}">`]] as Change[])),
+      ...(client.locale === "en" ? [] : ([['<html lang="en">', `<html lang="${client.locale}">`]] as Change[])),
     ],
     "vite.config.ts": [
       ['name: "Tide Table"', `name: "${client.name}"`],
@@ -523,10 +494,7 @@ export const desktopShell: Table = {
     ],
     "package.json": [
       ['"version": "1.0.0"', `"version": "${client.version}"`],
-      [
-        '"description": "A minimal Electron application',
-        `"description": "A minimal ${client.name} application`,
-      ],
+      ['"description": "A minimal Electron application', `"description": "A minimal ${client.name} application`],
       ['"author": "example.com"', `"author": "${client.owner}"`],
       ['"homepage": "https://electron-vite.org"', `"homepage": "https://${client.domain}"`],
     ],
@@ -550,9 +518,7 @@ export const desktopShell: Table = {
 const images = "windows/TideTable.Package/Images";
 const tiles = (role: string) => [100, 125, 150, 200, 400].map((scale) => `${role}.scale-${scale}`);
 const targets = [16, 20, 24, 30, 32, 36, 40, 48, 60, 64, 72, 80, 96, 256].flatMap((side) =>
-  ["", "_altform-unplated", "_altform-lightunplated"].map(
-    (form) => `Square44x44Logo.targetsize-${side}${form}`,
-  ),
+  ["", "_altform-unplated", "_altform-lightunplated"].map((form) => `Square44x44Logo.targetsize-${side}${form}`),
 );
 const packed = [
   ...tiles("StoreLogo"),
@@ -580,10 +546,7 @@ export const windowsCpp: Table = {
       "windows/TideTable.Package/Package.appxmanifest": [
         ['    Name="TideTable"', `    Name="${client.id}"`],
         ['Publisher="CN=harbour"', `Publisher="CN=${attribute(client.owner)}"`],
-        [
-          'Version="1.0.0.0"',
-          `Version="${client.version.split(".").slice(0, 2).join(".")}.${client.build}.0"`,
-        ],
+        ['Version="1.0.0.0"', `Version="${client.version.split(".").slice(0, 2).join(".")}.${client.build}.0"`],
         ["<DisplayName>TideTable<", `<DisplayName>${xml(client.name)}<`],
         ["<PublisherDisplayName>harbour<", `<PublisherDisplayName>${xml(client.owner)}<`],
         ['DisplayName="TideTable"', `DisplayName="${attribute(client.name)}"`],
@@ -595,9 +558,7 @@ export const windowsCpp: Table = {
         [item("StoreLogo", end), ""],
         [last, last + added.join("")],
       ],
-      "windows/TideTable/TideTable.cpp": [
-        ['appWindow.Title(L"TideTable")', `appWindow.Title(L"${client.name}")`],
-      ],
+      "windows/TideTable/TideTable.cpp": [['appWindow.Title(L"TideTable")', `appWindow.Title(L"${client.name}")`]],
     };
   },
   drawn: [`${images}/*.png`, "windows/TideTable/*.ico"],
@@ -616,9 +577,7 @@ export const macAndPhone: Table = {
   changed: (client) => ({
     [`${mac}/Assets.xcassets/AppIcon.appiconset/Contents.json`]: named(
       [16, 32, 128, 256, 512].flatMap((points) =>
-        ["1x", "2x"].map(
-          (scale) => ["mac", scale, `${points}x${points}`, `icon-mac-${points}-${scale}.png`] as const,
-        ),
+        ["1x", "2x"].map((scale) => ["mac", scale, `${points}x${points}`, `icon-mac-${points}-${scale}.png`] as const),
       ),
     ),
     [`${mac}/Base.lproj/Main.storyboard`]: [
@@ -705,10 +664,7 @@ export const xcodeMany: Table = {
     "Clip/Info.plist": plistName(client.label),
     "Mac/Info.plist": plistName(client.label),
     "Widget/Info.plist": plistName(client.label),
-    "Watch/Info.plist": [
-      ...plistName(client.label),
-      ["<string>example.quayside.tides<", `<string>${client.id}<`],
-    ],
+    "Watch/Info.plist": [...plistName(client.label), ["<string>example.quayside.tides<", `<string>${client.id}<`]],
     "Tides.xcodeproj/project.pbxproj": [
       ["MARKETING_VERSION = 4.2.0;", `MARKETING_VERSION = ${client.version};`, 2],
       ["CURRENT_PROJECT_VERSION = 118;", `CURRENT_PROJECT_VERSION = ${client.build};`, 2],
@@ -733,9 +689,7 @@ export const xcodeMany: Table = {
           "\t\tG1 = { isa = PBXGroup; children = (",
           "knownRegions = (",
           "\t\tR0 = { isa = PBXResourcesBuildPhase; files = (",
-        ]).map(
-          ([from, to]): Change => [from, from.endsWith("(") ? to.replace("(\t", "(\n\t").trimEnd() : to],
-        ),
+        ]).map(([from, to]): Change => [from, from.endsWith("(") ? to.replace("(\t", "(\n\t").trimEnd() : to]),
       ],
     },
   },
@@ -790,9 +744,7 @@ export const dartLayout: Table = {
       ],
       ["<string>$(PRODUCT_NAME)<", `<string>${xml(client.label)}<`],
     ],
-    "linux/CMakeLists.txt": [
-      ['APPLICATION_ID "example.quayside.tide_table"', `APPLICATION_ID "${client.id}"`],
-    ],
+    "linux/CMakeLists.txt": [['APPLICATION_ID "example.quayside.tide_table"', `APPLICATION_ID "${client.id}"`]],
     "linux/runner/my_application.cc": [
       ['header_bar, "tide_table"', `header_bar, "${client.name}"`],
       ['window, "tide_table"', `window, "${client.name}"`],
@@ -811,10 +763,7 @@ export const dartLayout: Table = {
         '<link rel="apple-touch-icon" href="icons/Icon-192.png">',
         `<link rel="apple-touch-icon" href="icons/Icon-192.png">${startLinks("\n  ", "icons/")}`,
       ],
-      [
-        "<title>tide_table</title>",
-        `<title>${xml(client.name)}</title>${themeColors(client, "\n  ").join("")}`,
-      ],
+      ["<title>tide_table</title>", `<title>${xml(client.name)}</title>${themeColors(client, "\n  ").join("")}`],
     ],
     "web/manifest.json": [
       ['"name": "tide_table"', `"name": "${client.name}"`],
@@ -880,10 +829,7 @@ export const gradleCatalog: Table = {
   changed: (client) => ({
     "app/build.gradle.kts": [
       ['"appLabel" to "Tide Table"', `"appLabel" to "${client.label}"`],
-      [
-        '    implementation(project(":design"))\n}\n',
-        `    implementation(project(":design"))\n}\n${kotlinSigning}`,
-      ],
+      ['    implementation(project(":design"))\n}\n', `    implementation(project(":design"))\n}\n${kotlinSigning}`],
     ],
     "app/src/main/AndroidManifest.xml": [
       ['android:icon="@mipmap/gauge"', `android:icon="@mipmap/gauge"${roundGauge("mipmap")}`],

@@ -25,9 +25,7 @@ describe.each(all)("%s", (kind, table) => {
     // What a reader would call noise is at most this much.
     expect(causes.length).toBeLessThanOrEqual(3);
     expect(
-      causes
-        .map(({ code, places }) => `${code} ${[...new Set(places.map(({ file }) => file))].join(" ")}`)
-        .sort(),
+      causes.map(({ code, places }) => `${code} ${[...new Set(places.map(({ file }) => file))].join(" ")}`).sort(),
     ).toEqual([...(table.asks ?? [])].sort());
   });
 
@@ -86,10 +84,7 @@ test("what a file refers to cannot be left out; a key store that a script names 
   const told = oxalis(root, "generate", kelp.key);
   expect(told.err).toContain("android/app/build.gradle.kts signs with own.jks, and no variant gets it");
   expect(existsSync(join(root, "variants", kelp.key, "android/app/own.jks"))).toBe(false);
-  writeFileSync(
-    join(root, "template.yaml"),
-    "leave: [android/app/src/main/res/drawable/launch_background.xml]\n",
-  );
+  writeFileSync(join(root, "template.yaml"), "leave: [android/app/src/main/res/drawable/launch_background.xml]\n");
   const { code, err } = oxalis(root, "generate");
   expect(code).toBe(1);
   expect(err).toContain("launch_background.xml cannot be left out");

@@ -68,9 +68,7 @@ function show(slots: readonly Slot[], { print, out, settings, width }: Terminal)
   ]);
   print(table(["platform", "picture", "pixels", "drawn from", "safe zone", "transparency"], cells, out));
   print(
-    out.dim(
-      `\n${counted(slots.length, "picture")}. Rules: --json or --csv; a page for designers: --guide guide.html`,
-    ),
+    out.dim(`\n${counted(slots.length, "picture")}. Rules: --json or --csv; a page for designers: --guide guide.html`),
   );
 }
 

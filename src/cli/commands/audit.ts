@@ -10,17 +10,14 @@ import { counted, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"audit"> = async (given, { terminal, ports }) =>
   mapResult(await auditVariants(given, ports), (findings) => {
-    if (given.json)
-      terminal.json({ clients: findings.map(asData), causes: causesOf(findings).map(causeData) });
+    if (given.json) terminal.json({ clients: findings.map(asData), causes: causesOf(findings).map(causeData) });
     else show(findings, terminal);
     return findings.some(({ problems }) => problems.length > 0) ? 1 : 0;
   });
 
 /** Places of code, each once, however many variants have it. */
 const uniqueCode = (findings: readonly Finding[]) => [
-  ...new Map(
-    findings.flatMap(({ code }) => code).map((hit) => [`${hit.file}:${hit.line}:${hit.text}`, hit]),
-  ).values(),
+  ...new Map(findings.flatMap(({ code }) => code).map((hit) => [`${hit.file}:${hit.line}:${hit.text}`, hit])).values(),
 ];
 
 const causeData = ({ problem, clients, places, settle }: CauseFound): object => ({
@@ -59,9 +56,7 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
   const causes = causesOf(findings);
   const shown = settings.verbose ? causes : causes.slice(0, mostShown);
   if (shown.length > 0)
-    note(
-      `\n${shown.map((each) => showCause(each, findings.length, settings.verbose === true, err)).join("\n\n")}\n`,
-    );
+    note(`\n${shown.map((each) => showCause(each, findings.length, settings.verbose === true, err)).join("\n\n")}\n`);
   const more = causes.length - shown.length;
   if (more > 0) note(`   … and ${counted(more, "cause")} more; --verbose shows all.\n`);
   if (settings.verbose) {
@@ -81,8 +76,6 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
       ),
     );
   print(
-    bad === 0
-      ? out.green(`${head}all whole, nothing of the template left.`)
-      : out.red(`${head}${bad} with findings.`),
+    bad === 0 ? out.green(`${head}all whole, nothing of the template left.`) : out.red(`${head}${bad} with findings.`),
   );
 }

@@ -8,20 +8,14 @@ export const run: Run<"clean"> = async (given, { terminal, ports }) =>
     ? mapResult(await freeWorkspace(given, ports), ({ holder }) => {
         tell(
           { lock: holder ?? null },
-          holder === undefined
-            ? "Nobody holds the workspace."
-            : `The workspace is free. It was held by ${holder}.`,
+          holder === undefined ? "Nobody holds the workspace." : `The workspace is free. It was held by ${holder}.`,
           terminal,
         );
         return 0;
       })
     : mapResult(await emptyCache(given, ports), (freed) => {
         const size = `${counted(freed.pictures, "picture")}, ${(freed.bytes / 1e6).toFixed(1)} MB`;
-        tell(
-          freed,
-          freed.pictures === 0 ? "The cache is empty." : `The cache is empty now: ${size}.`,
-          terminal,
-        );
+        tell(freed, freed.pictures === 0 ? "The cache is empty." : `The cache is empty now: ${size}.`, terminal);
         return 0;
       });
 

@@ -68,19 +68,11 @@ const asData = (each: Resolved): object => ({
   problems: each.problems.map(placed),
 });
 
-async function showCsv(
-  clients: readonly Resolved[],
-  columns: readonly Column[],
-  { print }: Terminal,
-): Promise<void> {
+async function showCsv(clients: readonly Resolved[], columns: readonly Column[], { print }: Terminal): Promise<void> {
   const { csvText } = await import("../../core/roster/sheet.ts");
   const shown = columns.filter((column) => column.to === undefined);
   const headings = ["client", ...shown.map((column) => column.heading), "state"];
-  const rows = clients.map((each) => [
-    each.client.key,
-    ...shown.map((column) => column.value(each)),
-    stateOf(each),
-  ]);
+  const rows = clients.map((each) => [each.client.key, ...shown.map((column) => column.value(each)), stateOf(each)]);
   print(csvText([headings, ...rows]).trimEnd());
 }
 
@@ -99,9 +91,7 @@ function show(clients: readonly Resolved[], columns: readonly Column[], terminal
     return count > 0 && widthOf(all) > width ? drawn(count - 1) : all;
   };
   terminal.print(drawn(shown.length));
-  const problems = clients
-    .flatMap((each) => each.problems)
-    .filter((each) => !settings.quiet || isError(each));
+  const problems = clients.flatMap((each) => each.problems).filter((each) => !settings.quiet || isError(each));
   if (problems.length > 0) terminal.note(`\n${showProblems(problems, terminal.err)}`);
 }
 

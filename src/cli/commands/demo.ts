@@ -8,19 +8,13 @@ import type { Run } from "../command.ts";
 export const run: Run<"demo"> = async ({ folder }, { terminal, ports }) =>
   mapResult(await writeDemo({ from: shippedDemo(), folder }, ports), (written) => {
     const shown = relative(ports.folder, written.folder) || ".";
-    terminal.print(
-      `The example is in ${shown}. Next:\n\n    cd ${shown}\n    oxalis clients\n    oxalis generate`,
-    );
+    terminal.print(`The example is in ${shown}. Next:\n\n    cd ${shown}\n    oxalis clients\n    oxalis generate`);
     return 0;
   });
 
 /** The example that ships with the program. */
 function shippedDemo(): string {
-  for (
-    let folder = dirname(fileURLToPath(import.meta.url));
-    folder !== dirname(folder);
-    folder = dirname(folder)
-  ) {
+  for (let folder = dirname(fileURLToPath(import.meta.url)); folder !== dirname(folder); folder = dirname(folder)) {
     if (existsSync(join(folder, "demo", "oxalis.yaml"))) return join(folder, "demo");
   }
   throw new Error("the example is not where the program was installed");

@@ -101,23 +101,17 @@ function showPictures(art: Artwork, { print, out }: Terminal): void {
   if (derived.length === 0) return;
   const longest = Math.max(...derived.map((role) => role.length));
   print(`\n${out.bold("Not supplied, and so derived")}`);
-  for (const role of derived)
-    print(`    ${`art.${role}`.padEnd(longest + 4)}  ${out.dim(artRoles[role].otherwise)}`);
+  for (const role of derived) print(`    ${`art.${role}`.padEnd(longest + 4)}  ${out.dim(artRoles[role].otherwise)}`);
 }
 
 /** What the template asks of a client: its features, its questions, its collections. */
-function showTemplates(
-  { features, answers, content }: Variant,
-  data: TemplateNotes,
-  terminal: Terminal,
-): void {
+function showTemplates({ features, answers, content }: Variant, data: TemplateNotes, terminal: Terminal): void {
   const { print, out } = terminal;
   for (const { name, on, usage } of features) {
     print("");
     show(`features.${name}`, on, data.features[name]?.says ?? "", terminal);
     for (const { value } of usage.first ? [usage.first] : []) print(`    ${out.dim("usage")}  ${value}`);
-    for (const [locale, { value }] of Object.entries(usage.further))
-      print(`    ${out.dim(locale)}  ${value}`);
+    for (const [locale, { value }] of Object.entries(usage.further)) print(`    ${out.dim(locale)}  ${value}`);
   }
   for (const [name, { asks }] of Object.entries(data.questions)) {
     const answer = answers[name];
@@ -131,7 +125,10 @@ function showTemplates(
     );
 }
 
-/** What the app is called in each language, the main one first; that one is for whoever speaks none of the others, too. */
+/**
+ * What the app is called in each language, the main one first; that one is for whoever speaks none of the others,
+ * too.
+ */
 function showLocales({ values, locales }: Variant, { print, out }: Terminal): void {
   if (locales.length === 0) return;
   const main = values.locale?.value ?? "";
@@ -155,10 +152,7 @@ function showLocales({ values, locales }: Variant, { print, out }: Terminal): vo
     );
 }
 
-function showTargets(
-  targets: readonly { belongs: string; folder: string }[],
-  { print, out }: Terminal,
-): void {
+function showTargets(targets: readonly { belongs: string; folder: string }[], { print, out }: Terminal): void {
   if (targets.length === 0) return;
   print(`\n${out.bold("Icons by target and configuration")}`);
   for (const { belongs, folder } of targets) print(`    ${out.cyan(folder)}\n        ${out.dim(belongs)}`);
@@ -167,9 +161,7 @@ function showTargets(
 function show(what: string, { value, trail }: Traced, says: string, { print, out }: Terminal): void {
   print([out.bold(what), out.green(value), ...(says ? [out.dim(says)] : [])].join("  "));
   for (const [at, step] of trail.entries()) {
-    const place = step.place
-      ? `  ${out.cyan(`${step.place.file}:${step.place.line}:${step.place.column}`)}`
-      : "";
+    const place = step.place ? `  ${out.cyan(`${step.place.file}:${step.place.line}:${step.place.column}`)}` : "";
     const became = trail.length > 1 ? `  ${at === 0 ? "" : "→ "}${step.value}` : "";
     print(`    ${out.dim(step.note)}${became}${place}`);
   }

@@ -41,12 +41,7 @@ const said: Readonly<Record<Change["what"], readonly [done: string, would: strin
   abandon: ["left, changed by hand", "left, changed by hand"],
 };
 
-function line(
-  outcome: Outcome,
-  dryRun: boolean,
-  longest: number,
-  { err, settings }: Terminal,
-): string | undefined {
+function line(outcome: Outcome, dryRun: boolean, longest: number, { err, settings }: Terminal): string | undefined {
   const { changes, files } = outcome;
   const client = outcome.client.padEnd(longest);
   if (isFailed(outcome))
@@ -61,12 +56,7 @@ function line(
   return `${err.green("✓")} ${client}  ${counted(files, "file")}: ${counts.join(", ")}`;
 }
 
-function summarise(
-  outcomes: readonly Outcome[],
-  gaps: readonly Problem[],
-  dryRun: boolean,
-  terminal: Terminal,
-): void {
+function summarise(outcomes: readonly Outcome[], gaps: readonly Problem[], dryRun: boolean, terminal: Terminal): void {
   const { out, err, settings } = terminal;
   const problems = [...gaps, ...outcomes.flatMap((outcome) => outcome.problems)].filter(
     (each) => !settings.quiet || isError(each),

@@ -35,9 +35,7 @@ const at = ({ file, line, column }: Place): string => `${file}:${line}:${column}
 
 function tell({ platform, folder, values, pictures, missing }: Account, terminal: Terminal): void {
   const { out, print } = terminal;
-  print(
-    `${out.bold(platformNames[platform])}  ${out.dim(folder ? `${folder}/` : "in the template's own folder")}`,
-  );
+  print(`${out.bold(platformNames[platform])}  ${out.dim(folder ? `${folder}/` : "in the template's own folder")}`);
   const rows = values.map(
     ({ field, value, place, places }): Row => [
       `  ${shortly(fields[field].says)}`,
@@ -89,9 +87,7 @@ function tellElsewhere({ left, suggestions, colors }: Initiated, terminal: Termi
   const { out, print, settings } = terminal;
   if (suggestions.length > 0 && !settings.quiet) {
     print(out.bold("Filled through template.yaml"));
-    const rows = suggestions.map(
-      ({ file, at: path, with: pattern }): Row => [`  ${file}`, path, shortened(pattern)],
-    );
+    const rows = suggestions.map(({ file, at: path, with: pattern }): Row => [`  ${file}`, path, shortened(pattern)]);
     print(`${headless(rows, terminal)}\n`);
   }
   if (colors.length > 0 && !settings.quiet) {
@@ -102,8 +98,7 @@ function tellElsewhere({ left, suggestions, colors }: Initiated, terminal: Termi
       .slice(0, settings.verbose ? colors.length : 12)
       .map(({ name, value, place }): Row => [`  ${name}`, shortened(value), at(place)]);
     print(headless(rows, terminal));
-    if (colors.length > rows.length)
-      print(out.dim(`  and ${colors.length - rows.length} more; --verbose lists them`));
+    if (colors.length > rows.length) print(out.dim(`  and ${colors.length - rows.length} more; --verbose lists them`));
     print("");
   }
   if (left.length === 0) return;
@@ -125,9 +120,7 @@ function close(shown: string, { files }: Initiated, dryRun: boolean, { out, prin
     return;
   }
   const way = shown === "." ? "" : `cd ${shown}, `;
-  print(
-    `Written: ${[...files.keys()].map((file) => (shown === "." ? file : `${shown}/${file}`)).join(", ")}`,
-  );
+  print(`Written: ${[...files.keys()].map((file) => (shown === "." ? file : `${shown}/${file}`)).join(", ")}`);
   print(out.dim(`Next: ${way}oxalis import <your roster>, oxalis check`));
 }
 

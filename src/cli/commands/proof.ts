@@ -9,8 +9,7 @@ export const run: Run<"proof"> = async (given, { terminal, ports }) =>
     const { json, note, print, out, err } = terminal;
     if (given.json) json({ file, bytes: Buffer.byteLength(html), shown, absent });
     else {
-      for (const { client, reason } of absent)
-        note(`${err.yellow("!")} ${client} is not on the page. ${reason}`);
+      for (const { client, reason } of absent) note(`${err.yellow("!")} ${client} is not on the page. ${reason}`);
       const named = relative(ports.folder, file) || file;
       if (!given.quiet) print(`${counted(shown.length, "client")} on one page. Open ${out.cyan(named)}`);
     }

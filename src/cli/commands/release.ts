@@ -22,11 +22,7 @@ const asData = ({ client, before, after }: PlannedRelease): object => ({
   after,
 });
 
-function show(
-  releases: readonly PlannedRelease[],
-  dryRun: boolean,
-  { print, out, settings }: Terminal,
-): void {
+function show(releases: readonly PlannedRelease[], dryRun: boolean, { print, out, settings }: Terminal): void {
   if (settings.quiet) return;
   const longest = Math.max(...releases.map((each) => each.client.length));
   for (const { client, before, after } of releases) {

@@ -7,8 +7,7 @@ export type Called = (args: readonly unknown[], options: Readonly<Record<string,
 /** Declares a command by its row. */
 export function register(program: Command, name: string, row: Row, called: Called): void {
   const command = program.command(name).description(row.says);
-  for (const [argument, each] of Object.entries(row.arguments))
-    command.addArgument(argumentOf(argument, each));
+  for (const [argument, each] of Object.entries(row.arguments)) command.addArgument(argumentOf(argument, each));
   for (const [option, each] of Object.entries(row.options)) command.addOption(optionOf(option, each));
   command.action(async function (this: Command) {
     await called(this.processedArgs, this.optsWithGlobals());

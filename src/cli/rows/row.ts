@@ -86,5 +86,4 @@ export function given<R extends Row>(
 }
 
 /** An option's name as it is written: dryRun is --dry-run. */
-export const flagOf = (name: string): string =>
-  `--${name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`;
+export const flagOf = (name: string): string => `--${name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`;

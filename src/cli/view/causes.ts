@@ -8,7 +8,10 @@ import { type Colors, counted } from "./terminal.ts";
 /** Most places, and most entries that settle them, that are shown of one cause. */
 const mostPlaces = 6;
 
-/** A cause as a producer reads it: in which variants, what, where, and the very lines that settle it. @param of how many variants there are. */
+/**
+ * A cause as a producer reads it: in which variants, what, where, and the very lines that settle it. @param of how
+ * many variants there are.
+ */
 export function showCause(cause: CauseFound, of: number, verbose: boolean, colors: Colors): string {
   const { problem, clients, places, settle } = cause;
   // What stands alone says all of itself.
@@ -35,13 +38,7 @@ export function showCause(cause: CauseFound, of: number, verbose: boolean, color
   const shown = verbose ? places : places.slice(0, mostPlaces);
   for (const { file, line, column, message, text: written } of shown) {
     const at = line === undefined ? file : `${file}:${line}:${column}`;
-    const beside = written
-      ? excerpt(written)
-      : text !== undefined
-        ? ""
-        : isSame
-          ? saidOf(message, file)
-          : message;
+    const beside = written ? excerpt(written) : text !== undefined ? "" : isSame ? saidOf(message, file) : message;
     lines.push(`   ${colors.cyan(at)}${beside ? `  ${colors.dim(beside)}` : ""}`);
   }
   const more = places.length - shown.length;

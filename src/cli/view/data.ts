@@ -1,12 +1,11 @@
 import type { Place } from "../../core/values/source.ts";
 import type { Traced } from "../../core/values/trail.ts";
 
-/** Anything that has a place, such as a problem, as `--json` prints it: without the line that stands there, and without what groups it. */
-export const placed = <T extends { place?: Place; cause?: unknown }>({
-  place,
-  cause: _,
-  ...rest
-}: T): object => ({
+/**
+ * Anything that has a place, such as a problem, as `--json` prints it: without the line that stands there, and
+ * without what groups it.
+ */
+export const placed = <T extends { place?: Place; cause?: unknown }>({ place, cause: _, ...rest }: T): object => ({
   ...rest,
   ...(place ? { place: { file: place.file, line: place.line, column: place.column } } : {}),
 });

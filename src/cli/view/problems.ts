@@ -4,8 +4,7 @@ import type { Colors } from "./terminal.ts";
 /** A problem as a producer reads it: what, where, the line itself, what was expected, how to fix it. */
 export function showProblem(problem: Problem, colors: Colors): string {
   const { severity, message, code, place, expected, fix } = problem;
-  const head =
-    severity === "error" ? colors.red(colors.bold("error")) : colors.yellow(colors.bold("warning"));
+  const head = severity === "error" ? colors.red(colors.bold("error")) : colors.yellow(colors.bold("warning"));
   const lines = [`${head}  ${message}  ${colors.dim(`[${code}]`)}`];
   if (place) {
     const number = String(place.line);
@@ -23,8 +22,7 @@ export function showProblem(problem: Problem, colors: Colors): string {
 }
 
 /** Each character that would steer the terminal as one mark, so that the column stays where it is. */
-const plainLine = (text: string): string =>
-  text.replaceAll("\t", " ").replace(/[\p{Cc}\p{Bidi_C}]/gu, "\ufffd");
+const plainLine = (text: string): string => text.replaceAll("\t", " ").replace(/[\p{Cc}\p{Bidi_C}]/gu, "\ufffd");
 
 /** The part of a long line around the column; tabs become blanks, so that the mark stands under the right letter. */
 function excerpt(text: string, column: number): { shown: string; column: number } {

@@ -8,7 +8,10 @@ interface Progress {
   close(): void;
 }
 
-/** Shows the work while it goes on: a bar where somebody watches, a line a client elsewhere. @param line width of the longest key */
+/**
+ * Shows the work while it goes on: a bar where somebody watches, a line a client elsewhere. @param line width of the
+ * longest key
+ */
 export function openProgress(
   terminal: Terminal,
   line: (outcome: Outcome, width: number) => string | undefined,

@@ -29,11 +29,7 @@ export const widthOf = (drawn: string): number =>
   );
 
 /** Columns under headings, without lines; widths follow the content, counting wide letters as two. */
-export function table(
-  headings: readonly string[],
-  rows: readonly (readonly string[])[],
-  colors: Colors,
-): string {
+export function table(headings: readonly string[], rows: readonly (readonly string[])[], colors: Colors): string {
   const drawn = new Table({
     head: headings.map((heading) => colors.dim(heading)),
     chars: none,

@@ -52,5 +52,4 @@ export function openTerminal(settings: Settings): Terminal {
 }
 
 /** "1 file", "3 files". */
-export const counted = (count: number, one: string, many = `${one}s`): string =>
-  `${count} ${count === 1 ? one : many}`;
+export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;

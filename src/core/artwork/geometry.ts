@@ -20,7 +20,10 @@ interface Point {
   y: number;
 }
 
-/** The smallest circle around a set of points (Welzl's incremental way: expected linear time on points in mixed order). */
+/**
+ * The smallest circle around a set of points (Welzl's incremental way: expected linear time on points in mixed
+ * order).
+ */
 export function enclosingCircle(given: readonly Point[]): Circle {
   const points = mixed(given);
   let circle: Circle = { x: points[0]?.x ?? 0, y: points[0]?.y ?? 0, radius: 0 };

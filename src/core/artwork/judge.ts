@@ -29,19 +29,13 @@ export async function judgeArt(root: string, file: string, place: Place, known?:
   return { file, hash, ...found };
 }
 
-async function measureArt(
-  bytes: Uint8Array,
-  file: string,
-  place: Place,
-): Promise<Measured | { unfit: Unfit }> {
+async function measureArt(bytes: Uint8Array, file: string, place: Place): Promise<Measured | { unfit: Unfit }> {
   const vector = isSvg(file, bytes) ? readVector({ file, text: decode(bytes, file) }) : undefined;
   const unfit = vector?.unsure
     ? await tryDrawing(standAlone(vector, ...sized(vector, trialLimits.side)).toString())
     : undefined;
   if (unfit) return { unfit };
-  const facts = vector
-    ? { format: "svg" as const, ...sizeOf(vector) }
-    : await bitmapFacts(bytes, file, place);
+  const facts = vector ? { format: "svg" as const, ...sizeOf(vector) } : await bitmapFacts(bytes, file, place);
   const pixels = await lookAt(
     vector ? standAlone(vector, ...sized(vector, lookedAt)) : Buffer.from(bytes),
     facts,
@@ -49,8 +43,7 @@ async function measureArt(
     place,
   );
   const measured = measure(pixels.data, pixels.info.width, pixels.info.height);
-  if (!measured)
-    refuse("art-empty", `${file} shows nothing: it is transparent or of one colour all over.`, { place });
+  if (!measured) refuse("art-empty", `${file} shows nothing: it is transparent or of one colour all over.`, { place });
   const { width, height } = pixels.info;
   const likeness = await likenessOf(sharp(pixels.data, { raw: { width, height, channels: 4 } }));
   const made = { bitmap: vector?.bitmap ?? false, text: vector?.text ?? false };
@@ -186,8 +179,6 @@ function commonEdge(data: Buffer, width: number, height: number): Color | undefi
   const ring: number[] = [];
   for (let x = 0; x < width; x++) ring.push(x * 4, ((height - 1) * width + x) * 4);
   for (let y = 0; y < height; y++) ring.push(y * width * 4, (y * width + width - 1) * 4);
-  const mean = [0, 1, 2].map(
-    (c) => ring.reduce((sum, i) => sum + (data[i + c] ?? 0), 0) / ring.length,
-  ) as Color;
+  const mean = [0, 1, 2].map((c) => ring.reduce((sum, i) => sum + (data[i + c] ?? 0), 0) / ring.length) as Color;
   return ring.every((i) => distance(data, i, mean) <= sameColor) ? mean : undefined;
 }

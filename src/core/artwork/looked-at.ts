@@ -20,7 +20,10 @@ export interface LookedAt {
 /** Bumped when the same picture would be measured otherwise. */
 const form = 5;
 
-/** Opens the record below .oxalis/; where that folder is not there yet, nothing is written. A record that cannot be read is empty. */
+/**
+ * Opens the record below .oxalis/; where that folder is not there yet, nothing is written. A record that cannot be
+ * read is empty.
+ */
 export function openLookedAt(root: string): LookedAt {
   const before = read(root);
   const used = new Map<string, Looked>();

@@ -14,7 +14,10 @@ export interface Overhang {
   by: number;
 }
 
-/** The masks that would cut something of a square icon, by how far it reaches beyond them. @param outline fractions of the canvas. */
+/**
+ * The masks that would cut something of a square icon, by how far it reaches beyond them. @param outline fractions of
+ * the canvas.
+ */
 export function overhangs(outline: readonly { x: number; y: number }[]): Overhang[] {
   return (Object.keys(masks) as Mask[]).flatMap((mask) => {
     const most = outline.reduce((so, { x, y }) => Math.max(so, masks[mask](2 * x - 1, 2 * y - 1)), 0);

@@ -1,8 +1,8 @@
 import sharp from "sharp";
 
 /**
- * How light a picture is, coarsely: on five greys from white to black where it is transparent, each 24 by 24 values with a mean
- * of nought and a length of one. Plain ones are left out.
+ * How light a picture is, coarsely: on five greys from white to black where it is transparent, each 24 by 24 values
+ * with a mean of nought and a length of one. Plain ones are left out.
  */
 export type Light = readonly Float32Array[];
 

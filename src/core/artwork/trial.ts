@@ -20,7 +20,10 @@ export interface Unfit {
   says: string;
 }
 
-/** Draws an SVG once, out of harm's way: for those of which no counting can tell what they cost. What is wrong with it, if anything is. */
+/**
+ * Draws an SVG once, out of harm's way: for those of which no counting can tell what they cost. What is wrong with
+ * it, if anything is.
+ */
 export async function tryDrawing(svg: string): Promise<Unfit | undefined> {
   const said = await drawApart(svg);
   if (said === "drawn") return undefined;

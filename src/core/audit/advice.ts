@@ -36,8 +36,7 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
       ...(text === undefined || problem.code === "residue-picture" ? {} : { text }),
       ...(from === undefined ? {} : { from }),
     };
-    if (text === undefined || problem.code === "residue-client" || !template.folder.has(file))
-      return { cause };
+    if (text === undefined || problem.code === "residue-client" || !template.folder.has(file)) return { cause };
     // Where a team stands is known; what lacks is the client's.
     if (residue.kind === "team") return { cause, fix: givenTeam };
     const key = `${problem.code} ${file} ${text} ${problem.place?.line ?? ""} ${problem.place?.column ?? ""}`;
@@ -47,8 +46,7 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
   };
 }
 
-const givenTeam =
-  "Give the client's own as `signing: { team: … }` in its brief, or under `defaults` in oxalis.yaml.";
+const givenTeam = "Give the client's own as `signing: { team: … }` in its brief, or under `defaults` in oxalis.yaml.";
 
 function settled(template: Template, residue: Residue): Settlement {
   const { file, problem, kind, key } = residue;
@@ -56,8 +54,7 @@ function settled(template: Template, residue: Residue): Settlement {
     return isPicture(file) || /\.(ico|icns)$/i.test(file)
       ? { list: "pictures", entry: { file, draw: drawnAs(template.folder, file) } }
       : { list: "leave", entry: file };
-  if (kind === undefined || problem.place === undefined || residue.inside !== undefined)
-    return allowance(residue);
+  if (kind === undefined || problem.place === undefined || residue.inside !== undefined) return allowance(residue);
   const { column } = problem.place;
   const content = textIfAny(template.folder.bytes(file)) ?? "";
   const found = foundAt(problem.place.text, column - 1, residue.text ?? "");
@@ -65,8 +62,7 @@ function settled(template: Template, residue: Residue): Settlement {
     value.replace(/[{}]/g, "$&$&").replaceAll(found, `{${fieldFor(template, residue)}}`);
   // Named by its own form where the whole value is one that a place can be named by.
   const at = key === undefined ? undefined : namedSite(template.folder, file, key);
-  if (at?.value.includes(found))
-    return { list: "fill", entry: { file, at: key ?? "", with: pattern(at.value) } };
+  if (at?.value.includes(found)) return { list: "fill", entry: { file, at: key ?? "", with: pattern(at.value) } };
   // As it stands in the variant, where lines above may have come or gone.
   const text = excerpt(problem.place.text, found);
   const times = content.split(text).length - 1;

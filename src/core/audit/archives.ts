@@ -5,7 +5,10 @@ const mostEntries = 5_000;
 const largestEntry = 16 * 1024 * 1024;
 const mostBytes = 128 * 1024 * 1024;
 
-/** The files inside an archive (ZIP in any name, such as .jar and .aar), as far as the limits go; none where it is no archive, or a broken one. */
+/**
+ * The files inside an archive (ZIP in any name, such as .jar and .aar), as far as the limits go; none where it is no
+ * archive, or a broken one.
+ */
 export function archived(bytes: Uint8Array): { name: string; bytes: Uint8Array }[] {
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b || bytes[2] !== 3 || bytes[3] !== 4) return [];
   let [entries, total] = [0, 0];

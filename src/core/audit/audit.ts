@@ -32,8 +32,8 @@ export interface Finding {
 }
 
 /**
- * Holds disk, receipt and plan of each variant against each other, and looks for what is left of the template: of an identity
- * that it gathers from the template's files by itself, whatever the survey followed. Writes nothing.
+ * Holds disk, receipt and plan of each variant against each other, and looks for what is left of the template: of an
+ * identity that it gathers from the template's files by itself, whatever the survey followed. Writes nothing.
  */
 export async function audit(
   workspace: Workspace,
@@ -52,8 +52,7 @@ export async function audit(
     adviser: openAdviser(template, identity),
   };
   const compare = openCompare(picked.length);
-  const opened = (at: number) =>
-    picked[at] && openVariant(workspace, template, picked[at].client.key, compare);
+  const opened = (at: number) => picked[at] && openVariant(workspace, template, picked[at].client.key, compare);
   const findings: Finding[] = [];
   let next = opened(0);
   for (const [at, each] of picked.entries()) {
@@ -160,8 +159,7 @@ async function auditOne(
       const shown = `${at}/${path}`;
       const made = receipt.files[path];
       const isDrawn = made?.kind === "draw" && made.sha256 === hash;
-      if (isKept && searches.inTemplate(path).residue.length === 0)
-        code.push(...searches.inTemplate(path).code);
+      if (isKept && searches.inTemplate(path).residue.length === 0) code.push(...searches.inTemplate(path).code);
       else if (!isDrawn) {
         const found = search.inFile(path, bytes(), shown);
         residue.push(...found.residue);
@@ -192,7 +190,10 @@ async function auditOne(
   return audited.ok ? audited.value : { ...nothing, problems: named(audited.problems) };
 }
 
-/** Sorts out what template.yaml allows; an allowance without `text` covers all of a file. What is left tells what settles it. */
+/**
+ * Sorts out what template.yaml allows; an allowance without `text` covers all of a file. What is left tells what
+ * settles it.
+ */
 function sortOut(
   { notes }: Workspace,
   residue: readonly Residue[],

@@ -12,7 +12,10 @@ export interface CauseFound {
   settle: readonly Settlement[];
 }
 
-/** Groups findings by their cause, the one of most variants and places first. A problem without a cause stands for itself. */
+/**
+ * Groups findings by their cause, the one of most variants and places first. A problem without a cause stands for
+ * itself.
+ */
 export function causesOf(findings: readonly Finding[]): CauseFound[] {
   const groups = new Map<string, { problem: Problem; client: string }[]>();
   for (const { client, problems } of findings)

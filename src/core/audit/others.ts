@@ -48,10 +48,7 @@ const callings = ({ values }: Resolved): string[] => [
  * One search for all clients: what two of them have in common is neither's.
  * @param drawn SHA-256 of the pictures that were drawn for a client.
  */
-export function searchForOthers(
-  all: readonly Resolved[],
-  drawn: (client: string) => readonly string[],
-): OthersSearch {
+export function searchForOthers(all: readonly Resolved[], drawn: (client: string) => readonly string[]): OthersSearch {
   const owners = new Map<string, Set<string>>();
   const files = new Map<string, Set<string>>();
   const own = (map: Map<string, Set<string>>, key: string, client: string) =>
@@ -68,9 +65,7 @@ export function searchForOthers(
       ? new RegExp(`(?<![\\p{L}\\p{N}.<])(?:${longestFirst.join("|")})(?![\\p{L}\\p{N}])`, "giu")
       : undefined;
   const pictures = all.flatMap(({ client: { key }, art }) =>
-    suppliedArt(art).flatMap(({ picture: { file, likeness } }) =>
-      likeness ? [{ key, file, likeness }] : [],
-    ),
+    suppliedArt(art).flatMap(({ picture: { file, likeness } }) => (likeness ? [{ key, file, likeness }] : [])),
   );
   const named = (clients: ReadonlySet<string>) => [...clients].join(", ");
   /** What was found in the template's own files, which all variants have: once, for all clients. */
@@ -107,9 +102,7 @@ export function searchForOthers(
     inFile({ client, path, hash, bytes, shown, isKept }) {
       const holders = files.get(hash);
       if (holders && !holders.has(client))
-        return [
-          { file: path, problem: problem("residue-client", `${shown} is a file of ${named(holders)}.`) },
-        ];
+        return [{ file: path, problem: problem("residue-client", `${shown} is a file of ${named(holders)}.`) }];
       const hits = said.get(hash) ?? calledIn(bytes(), isKept);
       if (isKept) said.set(hash, hits);
       return hits.flatMap(({ what, owner, place }): Residue[] => {

@@ -5,7 +5,10 @@ import { problem } from "../problems/problem.ts";
 import { isBrandPlace } from "./brand-places.ts";
 import type { Residue } from "./search/search.ts";
 
-/** Finds the template's own pictures in a variant: the same bytes, or the same picture re-encoded, resized or recoloured. */
+/**
+ * Finds the template's own pictures in a variant: the same bytes, or the same picture re-encoded, resized or
+ * recoloured.
+ */
 export interface PictureSearch {
   /** Whether a file has to be looked at: most are no pictures. */
   concerns(path: string, hash: string): boolean;
@@ -24,15 +27,16 @@ interface LookedAt {
 /** Pictures that go with a system, a service or a framework, and brand nobody: by the last part of the path. */
 const nobodys = /(^|\/)(node_modules|third_party|vendor)\//;
 
-/** Whether a resource is one that a manifest, or a script for a manifest's placeholder, names: an icon, whatever it is called. */
+/**
+ * Whether a resource is one that a manifest, or a script for a manifest's placeholder, names: an icon, whatever it is
+ * called.
+ */
 function namedByManifests(template: Folder): (file: string) => boolean {
   const names = new Set(
     template
       .list()
       .filter((file) => /(^|\/)AndroidManifest\.xml$|\.gradle(\.kts)?$/.test(file))
-      .flatMap((file) => [
-        ...(textIfAny(template.bytes(file)) ?? "").matchAll(/@((?:drawable|mipmap)\/\w+)/g),
-      ])
+      .flatMap((file) => [...(textIfAny(template.bytes(file)) ?? "").matchAll(/@((?:drawable|mipmap)\/\w+)/g)])
       .map(([, name = ""]) => name),
   );
   return (file) => {
@@ -65,9 +69,7 @@ export async function openPictureSearch(template: Folder): Promise<PictureSearch
     .list()
     .filter(
       (file) =>
-        (isBrandPlace(file) || named(file)) &&
-        !nobodys.test(file) &&
-        (isPicture(file) || /\.(ico|icns)$/i.test(file)),
+        (isBrandPlace(file) || named(file)) && !nobodys.test(file) && (isPicture(file) || /\.(ico|icns)$/i.test(file)),
     );
   const byHash = new Map(brand.map((file) => [template.hash(file), file]));
   const looks: (Look & { file: string })[] = [];
@@ -100,9 +102,7 @@ export async function openPictureSearch(template: Folder): Promise<PictureSearch
       const near = seen.get(hash);
       if (near === undefined) return [];
       const own = ownBytes(hash, path);
-      return own
-        ? left(own, `is the template's own ${own}`)
-        : left(near, `looks like the template's own ${near}`);
+      return own ? left(own, `is the template's own ${own}`) : left(near, `looks like the template's own ${near}`);
     },
   };
 }

@@ -32,9 +32,10 @@ interface Variant {
 }
 
 /**
- * Reads a whole variant as the platforms' tools will: each file that another names must be there, in the size that the name
- * demands, without an alpha channel where the platform forbids one; an asset holds no file that its list does not name; and
- * no picture is left that something named in the template, and nothing does any more. Knows nothing of plan or receipt.
+ * Reads a whole variant as the platforms' tools will: each file that another names must be there, in the size that
+ * the name demands, without an alpha channel where the platform forbids one; an asset holds no file that its list
+ * does not name; and no picture is left that something named in the template, and nothing does any more. Knows
+ * nothing of plan or receipt.
  */
 export function judgeReferences(template: TemplateReferences, variant: Variant): Problem[] {
   const { folder, files, shown, isKept } = variant;
@@ -48,11 +49,7 @@ export function judgeReferences(template: TemplateReferences, variant: Variant):
       const found = reference.finds(index);
       for (const path of found) named.add(path);
       // A name that leads nowhere in the template either is the template's own affair.
-      if (
-        found.length === 0 &&
-        (!kept || reference.finds(template.index).length > 0) &&
-        !isLoose(template, reference)
-      )
+      if (found.length === 0 && (!kept || reference.finds(template.index).length > 0) && !isLoose(template, reference))
         problems.push(wrongAt(file, `${shown}/${file} names ${reference.name}, which is not there.`));
       for (const path of found) problems.push(...judgeSize(shown, path, reference, sizes));
     }
@@ -100,7 +97,10 @@ function sizeOf(folder: Folder, path: string): Size | undefined {
   return { width: bytes.readUInt32BE(16), height: bytes.readUInt32BE(20), alpha };
 }
 
-/** Base sizes of launcher pictures at mdpi, in pixels, and the factor of each density (Android documentation, "Support different pixel densities"). */
+/**
+ * Base sizes of launcher pictures at mdpi, in pixels, and the factor of each density (Android documentation, "Support
+ * different pixel densities").
+ */
 const densities: Readonly<Record<string, number>> = {
   ldpi: 0.75,
   mdpi: 1,
@@ -133,18 +133,11 @@ function judgeSize(
   if (!size) return [wrongAt(path, `${shown}/${path} is no PNG.`)];
   const found: Problem[] = [];
   const wrong = (expected: string) =>
-    found.push(
-      wrongAt(path, `${shown}/${path} has ${size.width} × ${size.height} pixels.`, `${expected} pixels`),
-    );
-  if (
-    reference.width &&
-    reference.height &&
-    (reference.width !== size.width || reference.height !== size.height)
-  )
+    found.push(wrongAt(path, `${shown}/${path} has ${size.width} × ${size.height} pixels.`, `${expected} pixels`));
+  if (reference.width && reference.height && (reference.width !== size.width || reference.height !== size.height))
     wrong(`${reference.width} × ${reference.height}`);
   const launcher = launcherSize(path, reference);
-  if (launcher && !launcher.includes(size.width))
-    wrong(launcher.map((side) => `${side} × ${side}`).join(" or "));
+  if (launcher && !launcher.includes(size.width)) wrong(launcher.map((side) => `${side} × ${side}`).join(" or "));
   const [, width, height, kind, by] = tileForm.exec(path) ?? [];
   if (kind === "targetsize" && size.width !== Number(by)) wrong(`${by} × ${by}`);
   if (kind === "scale") {
@@ -171,9 +164,7 @@ function unnamed(folder: Folder, files: readonly string[], shown: string): Probl
       const named = new Set(referencesIn(folder, file).map(({ name }) => name));
       return files
         .filter((each) => posix.dirname(each) === below && each !== file && !named.has(posix.basename(each)))
-        .map((each) =>
-          wrongAt(each, `${shown}/${each} is in an asset whose Contents.json does not name it.`),
-        );
+        .map((each) => wrongAt(each, `${shown}/${each} is in an asset whose Contents.json does not name it.`));
     });
 }
 
@@ -196,9 +187,7 @@ const namedBefore = new WeakMap<TemplateReferences, ReadonlySet<string>>();
 function namedIn(template: TemplateReferences, files: readonly string[]): ReadonlySet<string> {
   const known = namedBefore.get(template);
   if (known) return known;
-  const found = new Set(
-    files.flatMap((file) => template.of(file).flatMap((each) => each.finds(template.index))),
-  );
+  const found = new Set(files.flatMap((file) => template.of(file).flatMap((each) => each.finds(template.index))));
   namedBefore.set(template, found);
   return found;
 }
@@ -208,7 +197,5 @@ function transparent(folder: Folder, files: readonly string[], shown: string): P
   return files
     .filter((file) => /\.appxmanifest$|(^|\/)AppxManifest\.xml$/i.test(file))
     .filter((file) => /\bBackgroundColor\s*=\s*"transparent"/i.test(folder.source(file).text))
-    .map((file) =>
-      wrongAt(file, `${shown}/${file} has a transparent ground: the system shows a colour of its own.`),
-    );
+    .map((file) => wrongAt(file, `${shown}/${file} has a transparent ground: the system shows a colour of its own.`));
 }

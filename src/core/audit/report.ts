@@ -21,7 +21,10 @@ export function reporterFor(file: string): Reporter {
   );
 }
 
-/** Static Analysis Results Interchange Format 2.1.0 (OASIS). What is allowed is reported as suppressed, with its reason. */
+/**
+ * Static Analysis Results Interchange Format 2.1.0 (OASIS). What is allowed is reported as suppressed, with its
+ * reason.
+ */
 function sarif(findings: readonly Finding[], version: string): string {
   const all = findings.flatMap(({ problems, allowed }) => [
     ...problems.map((problem) => ({ problem, suppressions: [] as object[] })),
@@ -60,14 +63,10 @@ function junit(findings: readonly Finding[]): string {
   const suites = findings.map(({ client, problems, allowed }) => {
     const cases = [
       ...problems.map((each) => caseOf(client, each, `<failure type="${each.code}"${said(each)}/>`)),
-      ...allowed.map(({ problem, reason }) =>
-        caseOf(client, problem, `<skipped${attribute("message", reason)}/>`),
-      ),
+      ...allowed.map(({ problem, reason }) => caseOf(client, problem, `<skipped${attribute("message", reason)}/>`)),
     ];
     if (cases.length === 0)
-      cases.push(
-        `<testcase${attribute("classname", client)} name="whole, up to date, nothing of the template"/>`,
-      );
+      cases.push(`<testcase${attribute("classname", client)} name="whole, up to date, nothing of the template"/>`);
     const counts = ` tests="${cases.length}" failures="${problems.length}" skipped="${allowed.length}"`;
     return ` <testsuite${attribute("name", client)}${counts}>\n  ${cases.join("\n  ")}\n </testsuite>`;
   });

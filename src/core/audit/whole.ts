@@ -4,12 +4,7 @@ import type { Plan } from "../plan/plan.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 
 /** Where disk, receipt and plan differ. @param hashes of the files that are there, by path. */
-export function whole(
-  plan: Plan,
-  receipt: Receipt,
-  hashes: ReadonlyMap<string, string>,
-  at: string,
-): Problem[] {
+export function whole(plan: Plan, receipt: Receipt, hashes: ReadonlyMap<string, string>, at: string): Problem[] {
   return difference(plan, receipt, (path) => hashes.get(path)).map((change) =>
     aboutFile(asProblem(change, at, hashes.has(change.path)), change.path),
   );

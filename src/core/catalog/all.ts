@@ -3,7 +3,10 @@ import type { Slot } from "../slots/slot.ts";
 import { picturesFor, stores } from "../stores/all.ts";
 import { type Platform, platforms } from "../values/platform.ts";
 
-/** Every picture of a platform and its stores, as it stands in the catalogs; behind the others, what only some apps want. */
+/**
+ * Every picture of a platform and its stores, as it stands in the catalogs; behind the others, what only some apps
+ * want.
+ */
 function slotsOf(platform: Platform): Slot[] {
   const slots = [...definitions[platform].slots, ...picturesFor(platform)];
   return [...slots.filter(({ only }) => !only), ...slots.filter(({ only }) => only)];
@@ -84,5 +87,4 @@ const sources: Readonly<Record<Slot["from"], string>> = {
 };
 
 /** What a slot is drawn from, in the order in which it is looked for. */
-export const fromSaid = ({ from, covers }: Slot): string =>
-  covers ? `${covers}, or ${sources[from]}` : sources[from];
+export const fromSaid = ({ from, covers }: Slot): string => (covers ? `${covers}, or ${sources[from]}` : sources[from]);

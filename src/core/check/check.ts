@@ -33,10 +33,7 @@ export async function check(
   }));
   return {
     clients,
-    gaps: [
-      ...template.secrets().map(({ problem }) => problem),
-      ...template.parts.flatMap((part) => part.gaps),
-    ],
+    gaps: [...template.secrets().map(({ problem }) => problem), ...template.parts.flatMap((part) => part.gaps)],
   };
 }
 
@@ -55,7 +52,10 @@ async function templatePictures({ folder, parts }: Template): Promise<TemplatePi
   return found;
 }
 
-/** What only shows when the variant is planned: values that the template wants and nobody gives, pictures too small for it. */
+/**
+ * What only shows when the variant is planned: values that the template wants and nobody gives, pictures too small
+ * for it.
+ */
 function planned(resolved: Resolved, template: Template): Problem[] {
   const { client, variant, problems } = resolved;
   if (!variant || problems.some(isError)) return [];

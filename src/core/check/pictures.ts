@@ -14,10 +14,7 @@ const leastContrast = 3;
 interface Look {
   code: ProblemCode;
   roles: readonly ArtRole[];
-  at(
-    art: Art,
-    colorOf: (field: Field) => string | undefined,
-  ): { message: string; expected?: string } | undefined;
+  at(art: Art, colorOf: (field: Field) => string | undefined): { message: string; expected?: string } | undefined;
 }
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
@@ -38,8 +35,7 @@ const looks: readonly Look[] = [
   {
     code: "art-rounded",
     roles: ["icon", "dark.icon"],
-    at: ({ rounded, file }) =>
-      rounded ? { message: `${file} has its corners cut round already.` } : undefined,
+    at: ({ rounded, file }) => (rounded ? { message: `${file} has its corners cut round already.` } : undefined),
   },
   {
     code: "art-transparent",
@@ -101,7 +97,9 @@ function standsOut({ mean, file }: Art, ground: string | undefined, what: string
   };
 }
 
-/** Judges a client's pictures, each on its own. Warnings: they can be drawn, and may not look as somebody meant them. */
+/**
+ * Judges a client's pictures, each on its own. Warnings: they can be drawn, and may not look as somebody meant them.
+ */
 export function judgePictures({ client, values, art }: Resolved): Problem[] {
   const colorOf = (field: Field) => values[field]?.value;
   return (Object.entries(art.given) as [ArtRole, Art][]).flatMap(([role, picture]) =>
@@ -135,10 +133,7 @@ export interface TemplatePicture {
  * Holds all clients' pictures against each other and against the template's: the same role, and at most `alike` of 256
  * steps of brightness different.
  */
-export function judgeLikeness(
-  all: readonly Resolved[],
-  template: readonly TemplatePicture[],
-): Map<string, Problem[]> {
+export function judgeLikeness(all: readonly Resolved[], template: readonly TemplatePicture[]): Map<string, Problem[]> {
   const found = new Map<string, Problem[]>();
   const tell = (role: ArtRole, { key, brief }: Resolved["client"], message: string) => {
     const place = brief?.document.placeOf(rolePath(role));

@@ -13,7 +13,10 @@ import { type Artwork, noArtwork } from "../variant/variant.ts";
 import { outside } from "../workspace/read.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 
-/** Reads and measures every picture that a client's brief names; what cannot be used is told, the rest is read all the same. */
+/**
+ * Reads and measures every picture that a client's brief names; what cannot be used is told, the rest is read all the
+ * same.
+ */
 export async function readArtwork(
   workspace: Workspace,
   client: Client,
@@ -24,8 +27,7 @@ export async function readArtwork(
   const named = data.art ?? {};
   const read = async (file: string, path: readonly string[]): Promise<Result<Art>> => {
     const place = document.placeOf([...path]);
-    if (!isInside(client.folder, resolve(client.folder, file)))
-      return failed({ ...outside(client.key, file), place });
+    if (!isInside(client.folder, resolve(client.folder, file))) return failed({ ...outside(client.key, file), place });
     return attemptAsync(() => judgeArt(workspace.root, `clients/${client.key}/${file}`, place, known));
   };
   const given: { role: ArtRole; art: Result<Art> }[] = [];

@@ -29,21 +29,14 @@ interface Work {
 }
 
 /**
- * Works out every field of a client from its brief, its groups, the agency's defaults and patterns, its ledger, and the files
- * that it supplied. Pure.
+ * Works out every field of a client from its brief, its groups, the agency's defaults and patterns, its ledger, and
+ * the files that it supplied. Pure.
  */
-export function resolveVariant(
-  workspace: Workspace,
-  client: Client,
-  art: Artwork,
-  files: ClientFiles,
-): Resolved {
+export function resolveVariant(workspace: Workspace, client: Client, art: Artwork, files: ClientFiles): Resolved {
   const { values: forStore, problems: ofFields } = resolveFields(workspace, client, art);
   const { value: values, problems: ofStage } = stageValues(forStore, workspace);
   const { features, problems: unfit } = clientFeatures(workspace, client, values);
-  const locales = localNames(client, forStore, features).map((local) =>
-    stageNames(local, forStore, workspace),
-  );
+  const locales = localNames(client, forStore, features).map((local) => stageNames(local, forStore, workspace));
   const asked = { workspace, client, values, features, files };
   const answered = clientAnswers(asked);
   const filled = clientContent(asked);
@@ -102,13 +95,11 @@ function resolveFields(
 function giveField(field: Field, work: Work): Judged<Traced | undefined> {
   const { workspace, client, art, values } = work;
   const { brief: path, pattern } = fields[field] as FieldFact;
-  if (field === "key")
-    return sound(traced({ by: "brief", note: "name of the client's folder", value: client.key }));
+  if (field === "key") return sound(traced({ by: "brief", note: "name of the client's folder", value: client.key }));
   const written = path && layered(workspace, client, path);
   if (written) return sound(written);
   const { agency } = workspace;
-  if (field === "year")
-    return sound(readAt(agency.document, ["year"], { by: "agency", note: "given in oxalis.yaml" }));
+  if (field === "year") return sound(readAt(agency.document, ["year"], { by: "agency", note: "given in oxalis.yaml" }));
   const seen = seenInArt(field, art);
   if (seen) return sound(seen);
   if (field === "colors.onBrand") return sound(readable(values["colors.brand"]));
@@ -133,12 +124,7 @@ function readable(brand: Traced | undefined): Traced | undefined {
   return traced({ by: "rule", note, value: readableOn(brand.value) });
 }
 
-function fillField(
-  field: Field,
-  text: string,
-  place: Place | undefined,
-  { values }: Work,
-): Judged<Traced | undefined> {
+function fillField(field: Field, text: string, place: Place | undefined, { values }: Work): Judged<Traced | undefined> {
   const pattern = readPattern(text);
   if ("column" in pattern) return { value: undefined, problems: [patternProblem(pattern, place)] };
   const lookUp = (name: Field) => values[name]?.value;
@@ -175,8 +161,7 @@ function settleText(field: Field, value: Traced): Traced {
 
 function settleColor(value: Traced): Judged<Traced | undefined> {
   const hex = parseColor(value.value);
-  if (typeof hex === "string")
-    return sound(withStep(value, { by: "rule", note: "written as #rrggbb", value: hex }));
+  if (typeof hex === "string") return sound(withStep(value, { by: "rule", note: "written as #rrggbb", value: hex }));
   const { code, reason } = hex;
   return { value: undefined, problems: [problem(code, `${reason}.`, { place: writtenAt(value) })] };
 }
@@ -185,8 +170,7 @@ function settleColor(value: Traced): Judged<Traced | undefined> {
 function nightGround(value: Traced, { art, values }: Work): Traced {
   const mark = art.given["dark.mark"] ?? art.given.mark;
   const light = values["colors.start"]?.value;
-  if (!mark || !light || contrast(mark.mean, value.value) >= Math.min(3, contrast(mark.mean, light)))
-    return value;
+  if (!mark || !light || contrast(mark.mean, value.value) >= Math.min(3, contrast(mark.mean, light))) return value;
   const note = `the same by night: ${mark.file} would not stand out from ${value.value}`;
   return withStep(value, { by: "rule", note, value: light });
 }

@@ -32,7 +32,10 @@ export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
   });
 }
 
-/** The named clients, resolved; none named means all. All are resolved all the same, since they are held against each other. */
+/**
+ * The named clients, resolved; none named means all. All are resolved all the same, since they are held against each
+ * other.
+ */
 export async function resolvePicked(
   workspace: Workspace,
   keys: readonly string[],

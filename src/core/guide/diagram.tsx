@@ -23,23 +23,13 @@ export function Diagram({ family }: { family: SlotFamily }) {
       <defs>
         <mask id={id}>
           <rect width={width} height={height} fill="#fff" />
-          {mask ? (
-            <Shape shape={mask.shape} width={width} height={height} share={mask.share} fill="#000" />
-          ) : null}
+          {mask ? <Shape shape={mask.shape} width={width} height={height} share={mask.share} fill="#000" /> : null}
         </mask>
       </defs>
       <Plate slot={first} width={width} height={height} />
       {mask ? <rect width={width} height={height} fill="url(#cut)" mask={`url(#${id})`} /> : null}
       <Zone slot={first} width={width} height={height} />
-      <rect
-        x="0.5"
-        y="0.5"
-        width={width - 1}
-        height={height - 1}
-        fill="none"
-        stroke="#9aa3ae"
-        stroke-dasharray="3 3"
-      />
+      <rect x="0.5" y="0.5" width={width - 1} height={height - 1} fill="none" stroke="#9aa3ae" stroke-dasharray="3 3" />
     </svg>
   );
 }
@@ -58,16 +48,7 @@ function Shape({
 }: Box & { shape: "circle" | "rounded"; share: number; fill: string }) {
   const side = Math.min(width, height) * share;
   const [x, y] = [(width - side) / 2, (height - side) / 2];
-  return (
-    <rect
-      x={x}
-      y={y}
-      width={side}
-      height={side}
-      rx={shape === "circle" ? side / 2 : side * 0.224}
-      fill={fill}
-    />
-  );
+  return <rect x={x} y={y} width={side} height={side} rx={shape === "circle" ? side / 2 : side * 0.224} fill={fill} />;
 }
 
 /** The ground as it will be: over all, in a shape, or none. */
@@ -94,12 +75,6 @@ function Zone({ slot, width, height }: Box & { slot: Slot }) {
     return <circle cx={width / 2} cy={height / 2} r={(Math.min(width, height) * share) / 2} {...look} />;
   const [w, h] = [width * share, height * share];
   return (
-    <rect
-      x={(width - w) / 2}
-      y={(height - h) / 2}
-      width={Math.max(1, w - 1)}
-      height={Math.max(1, h - 1)}
-      {...look}
-    />
+    <rect x={(width - w) / 2} y={(height - h) / 2} width={Math.max(1, w - 1)} height={Math.max(1, h - 1)} {...look} />
   );
 }

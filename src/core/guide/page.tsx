@@ -79,8 +79,8 @@ function Page({ agency, email, accent, onAccent, families }: GuideModel) {
           <p>{agency}</p>
           <h1>Artwork for your app</h1>
           <p class="lead">
-            One or two files from you become every icon, tile and start screen below. This page says which
-            files, what more can help, and what happens to them.
+            One or two files from you become every icon, tile and start screen below. This page says which files, what
+            more can help, and what happens to them.
           </p>
         </header>
         <main>
@@ -166,9 +166,7 @@ function Platform({ name, families }: { name: string; families: readonly SlotFam
 
 function Family({ family }: { family: SlotFamily }) {
   const { first, slots } = family;
-  const sizes = [
-    ...new Set(slots.map(({ width, height }) => (width === height ? `${width}` : `${width}×${height}`))),
-  ];
+  const sizes = [...new Set(slots.map(({ width, height }) => (width === height ? `${width}` : `${width}×${height}`)))];
   return (
     <article class="slot">
       <div class="drawn">

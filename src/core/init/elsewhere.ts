@@ -37,27 +37,24 @@ export function lookElsewhere(
   for (const { holds, site, before, after } of fills) {
     const isName = holds === "app.name" || holds === "app.label" || holds.startsWith("identifiers.");
     const value = site.value.trim();
-    if (holds.startsWith("colors.") && colors.includes(value.toLowerCase()) && !own.has(value))
-      own.set(value, holds);
+    if (holds.startsWith("colors.") && colors.includes(value.toLowerCase()) && !own.has(value)) own.set(value, holds);
     // Where the long and the short name are the same, the long one stands in texts.
     if (isName && value && !before && !after && own.get(value) !== "app.name") own.set(value, holds);
   }
-  /** What the template is called by a platform stands, in that platform's own folder, for that platform's identifier. */
+  /**
+   * What the template is called by a platform stands, in that platform's own folder, for that platform's identifier.
+   */
   const ownIn = (file: string): ReadonlyMap<string, Field> => {
     const part = parts
       .filter(({ folder }) => folder === "" || file.startsWith(`${folder}/`))
       .sort((a, b) => b.folder.length - a.folder.length)[0];
     const shared = parts.filter((each) => each.folder === part?.folder).length > 1;
     const field: Field = part && !shared ? `identifiers.${part.platform}` : "identifiers.base";
-    return new Map(
-      [...own].map(([value, holds]) => [value, holds.startsWith("identifiers.") ? field : holds]),
-    );
+    return new Map([...own].map(([value, holds]) => [value, holds.startsWith("identifiers.") ? field : holds]));
   };
   const identity = gatherIdentity(template, template.list(), []);
   const search = searchFor(identity, colors, { values: {}, locales: [], answers: {} });
-  const drawn = new Set(
-    parts.flatMap((part) => [...part.brandFiles, ...part.pictures.map(({ path }) => path)]),
-  );
+  const drawn = new Set(parts.flatMap((part) => [...part.brandFiles, ...part.pictures.map(({ path }) => path)]));
   const left: Elsewhere[] = [];
   const suggestions: Suggestion[] = [];
   for (const file of template.list()) {

@@ -38,10 +38,7 @@ const following: Readonly<Record<Kind, (parts: readonly [number, number, number]
 };
 
 /** Decides a client's next release, or says why it cannot be made. Pure. */
-export function planRelease(
-  { client, variant, problems }: Resolved,
-  request: ReleaseRequest,
-): Result<PlannedRelease> {
+export function planRelease({ client, variant, problems }: Resolved, request: ReleaseRequest): Result<PlannedRelease> {
   const named = (message: string, expected?: string) =>
     failed(problem("release-refused", message, { client: client.key, ...(expected ? { expected } : {}) }));
   if (!variant) return failed(...problems.filter(isError));
@@ -59,9 +56,7 @@ export function planRelease(
   const build = before ? before.build + 1 : Number(fieldOf(variant, "build"));
   const most = Math.min(...request.platforms.map((each) => definitions[each].mostBuilds));
   if (build > most)
-    return named(
-      `${client.key}: build number ${build} is more than ${most}, the most a platform in use takes.`,
-    );
+    return named(`${client.key}: build number ${build} is more than ${most}, the most a platform in use takes.`);
   const after: Release = {
     version,
     build,

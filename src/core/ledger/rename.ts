@@ -6,7 +6,10 @@ import { type Platform, platformNames } from "../values/platform.ts";
 import type { Resolved } from "../variant/variant.ts";
 import { emptyLedger, type Ledger } from "../workspace/ledger.ts";
 
-/** The client's ledger with another identifier, fixed. One that its platform or another client forbids is a problem. Pure. */
+/**
+ * The client's ledger with another identifier, fixed. One that its platform or another client forbids is a problem.
+ * Pure.
+ */
 export function renameIdentifier(
   all: readonly Resolved[],
   key: string,
@@ -18,11 +21,9 @@ export function renameIdentifier(
   if (broken.length > 0)
     return failed(
       ...broken.map((rule) =>
-        problem(
-          "identifier-invalid",
-          `${platformNames[platform]} does not accept the identifier "${value}".`,
-          { expected: `it must ${rule}` },
-        ),
+        problem("identifier-invalid", `${platformNames[platform]} does not accept the identifier "${value}".`, {
+          expected: `it must ${rule}`,
+        }),
       ),
     );
   const compared = (each: Resolved, identifier: string) =>
@@ -32,8 +33,7 @@ export function renameIdentifier(
     const theirs = each.variant?.values[`identifiers.${platform}`]?.value;
     return each !== own && own && theirs !== undefined && compared(each, theirs) === compared(own, value);
   });
-  if (taken)
-    return failed(problem("identifier-taken", `"${value}" is the identifier of ${taken.client.key}.`));
+  if (taken) return failed(problem("identifier-taken", `"${value}" is the identifier of ${taken.client.key}.`));
   const ledger = own?.client.ledger ?? emptyLedger;
   return succeeded({
     ...ledger,

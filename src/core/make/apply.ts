@@ -26,8 +26,7 @@ export async function applyChanges(
   const { drawing, writer, smallest, onFile } = tools;
   const { revision } = plan;
   const isSame = before.layout === plan.layout && before.template === revision;
-  if (isSame && changes.length === 0 && Object.keys(before.files).length === plan.entries.length)
-    return before;
+  if (isSame && changes.length === 0 && Object.keys(before.files).length === plan.entries.length) return before;
   const files: Record<string, Produced> = { ...before.files };
   const touched = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
 

@@ -3,7 +3,9 @@ import { filesBelow, removeFile, removeTree, through, touch } from "../files/wri
 import { keepFile } from "../files/writing/together.ts";
 import { sha256 } from "../values/hash.ts";
 
-/** Pictures drawn before, by the fingerprint of all they come from; shared by all clients and by several runs at once. */
+/**
+ * Pictures drawn before, by the fingerprint of all they come from; shared by all clients and by several runs at once.
+ */
 export interface Cache {
   get(fingerprint: string): Buffer | undefined;
   /** Keeps a picture; one that cannot be kept costs time, nothing else. */

@@ -10,7 +10,9 @@ import { difference } from "./difference.ts";
 import { artInput, type Inputs } from "./inputs.ts";
 import { type Receipt, readReceipt } from "./receipt.ts";
 
-/** Carries a plan out, wherever that is: all that it needs is the plan and its inputs. @param to a folder below a root */
+/**
+ * Carries a plan out, wherever that is: all that it needs is the plan and its inputs. @param to a folder below a root
+ */
 export const carryOut = (
   plan: Plan,
   inputs: Inputs,

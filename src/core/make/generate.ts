@@ -71,7 +71,10 @@ export interface GenerateOptions {
   on(step: Step): void;
 }
 
-/** What makes variants: with another one, the same inputs may give other files. A built file's name carries a hash of its content. */
+/**
+ * What makes variants: with another one, the same inputs may give other files. A built file's name carries a hash of
+ * its content.
+ */
 const madeBy = { rendererVersion, program: basename(import.meta.url) };
 
 export const variantFolder = (workspace: Workspace, client: string): string =>
@@ -110,11 +113,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
 }
 
 /** What a build server needs to know of all variants that are there; written only where it changed. */
-async function writeMatrix(
-  workspace: Workspace,
-  all: readonly Resolved[],
-  template: Template,
-): Promise<void> {
+async function writeMatrix(workspace: Workspace, all: readonly Resolved[], template: Template): Promise<void> {
   const { root } = workspace;
   const files = new Map([
     ["variants/builds.json", `${JSON.stringify(await buildMatrix(workspace, all, template), null, 1)}\n`],
@@ -161,10 +160,7 @@ async function generateOne(
         const plan = planVariant(variant, template, layout);
         const writer = openWriter(workspace.root, folder);
         const before = readReceipt(workspace.root, folder, client.key);
-        const told = [
-          ...plan.gaps.map((gap) => ({ ...gap, client: client.key })),
-          ...enlarged(plan, resolved),
-        ];
+        const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...enlarged(plan, resolved)];
         const changes = difference(plan, before, writer.hash, smallest);
         outcome.files = plan.entries.length;
         outcome.problems.push(...told);
@@ -184,27 +180,20 @@ async function generateOne(
         }
       }
       const ledger = newLedger(workspace, resolved, today);
-      if (ledger && !dryRun)
-        writeTogether(workspace.root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
+      if (ledger && !dryRun) writeTogether(workspace.root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
     }, refused),
   );
-  return made.ok
-    ? outcome
-    : { ...outcome, problems: [...outcome.problems, ...ofClient(made.problems, client.key)] };
+  return made.ok ? outcome : { ...outcome, problems: [...outcome.problems, ...ofClient(made.problems, client.key)] };
 }
 
 const ofClient = (problems: readonly Problem[], client: string): Problem[] =>
   problems.map((each) => ({ ...each, client }));
 
-/** A client's ledger, where it would have to change. It holds what stands in the stores: a stage's identifiers do not. */
-function newLedger(
-  { agency, stage }: Workspace,
-  { client, variant }: Resolved,
-  today: string,
-): Ledger | undefined {
-  return variant && !stage
-    ? reserveIdentifiers(variant, agency.data.platforms, client.ledger, today)
-    : undefined;
+/**
+ * A client's ledger, where it would have to change. It holds what stands in the stores: a stage's identifiers do not.
+ */
+function newLedger({ agency, stage }: Workspace, { client, variant }: Resolved, today: string): Ledger | undefined {
+  return variant && !stage ? reserveIdentifiers(variant, agency.data.platforms, client.ledger, today) : undefined;
 }
 
 function refuseChanges(workspace: Workspace, resolved: readonly Resolved[], today: string): void {

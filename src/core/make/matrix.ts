@@ -23,7 +23,8 @@ interface Build {
 }
 
 /**
- * Every build of the variants that are there, by stage, client and platform; the form that build servers take a matrix in.
+ * Every build of the variants that are there, by stage, client and platform; the form that build servers take a
+ * matrix in.
  * @param all the clients, resolved at the workspace's stage.
  */
 export async function buildMatrix(
@@ -32,9 +33,7 @@ export async function buildMatrix(
   { parts }: Template,
 ): Promise<{ include: Build[] }> {
   const { stage: _, ...store } = workspace;
-  const stages = [undefined, ...Object.keys(workspace.agency.data.stages)].map((name) =>
-    atStage(store, name),
-  );
+  const stages = [undefined, ...Object.keys(workspace.agency.data.stages)].map((name) => atStage(store, name));
   const include: Build[] = [];
   for (const at of stages) {
     const isThere = (key: string) => lookAt(at.root, variantPath(at, key)) !== undefined;

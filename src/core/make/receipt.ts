@@ -81,7 +81,10 @@ const producedAs = ([kind, fingerprint, sha256, smallest]: Line): Produced => ({
 
 const emptyReceipt = (client: string): Receipt => ({ client, layout: "tree", files: {} });
 
-/** Reads a variant's receipt; an absent one is empty, a damaged one is refused, never replaced unseen. @param folder relative to the workspace. */
+/**
+ * Reads a variant's receipt; an absent one is empty, a damaged one is refused, never replaced unseen. @param folder
+ * relative to the workspace.
+ */
 export function readReceipt(root: string, folder: string, client: string): Receipt {
   const file = `${folder}/${receiptFile}`;
   if (!lookAt(root, file)) return emptyReceipt(client);
@@ -120,9 +123,7 @@ const sorted = ({ files }: Receipt): [path: string, each: Produced][] =>
 /** A receipt as text: one line a file. */
 export function receiptText(receipt: Receipt): string {
   const { files: _, ...head } = receipt;
-  const lines = sorted(receipt).map(
-    ([path, each]) => `  ${JSON.stringify(path)}: ${JSON.stringify(lineOf(each))}`,
-  );
+  const lines = sorted(receipt).map(([path, each]) => `  ${JSON.stringify(path)}: ${JSON.stringify(lineOf(each))}`);
   const opening = JSON.stringify({ form: 2, ...head }, null, 1).replace(/\n\}$/, "");
   return `${opening},\n "files": {\n${lines.join(",\n")}\n }\n}\n`;
 }

@@ -18,7 +18,10 @@ export interface Made {
   files: { [path: string]: Seen };
 }
 
-/** Size, time of the last change of content or state, inode; and SHA-256 of the content, where that has to be looked at again. */
+/**
+ * Size, time of the last change of content or state, inode; and SHA-256 of the content, where that has to be looked
+ * at again.
+ */
 type Seen = readonly [size: number, changed: number, inode: number, sha256?: string];
 
 /** What the file system shows of a file, so far as it is recorded. */
@@ -42,7 +45,10 @@ export function readRecord(kept: Kept): Made | undefined {
   return record?.form === 3 && record.name === kept.name ? record : undefined;
 }
 
-/** The record as it is to be kept from now on, where every file of a variant is as it says; undefined where one is not. */
+/**
+ * The record as it is to be kept from now on, where every file of a variant is as it says; undefined where one is
+ * not.
+ */
 export function seenAgain(root: string, folder: string, made: Made): Made | undefined {
   const now = Date.now();
   const read: Made["files"] = {};
@@ -50,8 +56,7 @@ export function seenAgain(root: string, folder: string, made: Made): Made | unde
     const file = `${folder}/${path}`;
     const stat = glanceAt(`${root}/${file}`);
     const [size, changed, inode, hash] = seen;
-    if (!stat?.isFile() || stat.size !== size || stat.ctimeMs !== changed || stat.ino !== inode)
-      return undefined;
+    if (!stat?.isFile() || stat.size !== size || stat.ctimeMs !== changed || stat.ino !== inode) return undefined;
     if (hash === undefined) continue;
     if (sha256(readInside(root, file, file)) !== hash) return undefined;
     read[path] = seenOf(stat, hash, now);

@@ -19,7 +19,6 @@ export const auditVariants = operation(async ({ report, ...input }: Input, ports
     comparer = ports.openComparer(folders);
     return comparer?.compare;
   }).finally(() => comparer?.close());
-  if (report !== undefined && reporter)
-    writeWhole(resolve(ports.folder, report), reporter(findings, ports.version));
+  if (report !== undefined && reporter) writeWhole(resolve(ports.folder, report), reporter(findings, ports.version));
   return findings;
 });

@@ -33,27 +33,22 @@ export const explainClient = operation(async (input: Input, ports): Promise<Expl
     notes: workspace.notes.data,
     warnings: problems.filter((each) => !isError(each)),
     icons: orElse(
-      attempt(() =>
-        iconsByTarget(openTemplate(workspace)).map(({ belongs, folder }) => ({ belongs, folder })),
-      ),
+      attempt(() => iconsByTarget(openTemplate(workspace)).map(({ belongs, folder }) => ({ belongs, folder }))),
       [],
     ),
   };
 });
 
 /** What a pattern gives for a client; a fault is shown in the pattern itself. */
-export const tryPattern = operation(
-  async (input: Input & { pattern: string }, ports): Promise<{ value: string }> => {
-    const { pattern: text } = input;
-    const { values } = (await resolveOne(await openWorkspace(input, ports), input.client)).variant;
-    const pattern = readPattern(text);
-    if ("column" in pattern)
-      return stop([patternProblem(pattern, { file: "pattern", line: 1, column: 0, text })]);
-    const empty = fieldsOf(pattern).find((field) => values[field] === undefined);
-    if (empty) refuse("pattern-invalid", `This client has no ${empty}.`);
-    return { value: fillPattern(pattern, (field) => values[field]?.value) ?? "" };
-  },
-);
+export const tryPattern = operation(async (input: Input & { pattern: string }, ports): Promise<{ value: string }> => {
+  const { pattern: text } = input;
+  const { values } = (await resolveOne(await openWorkspace(input, ports), input.client)).variant;
+  const pattern = readPattern(text);
+  if ("column" in pattern) return stop([patternProblem(pattern, { file: "pattern", line: 1, column: 0, text })]);
+  const empty = fieldsOf(pattern).find((field) => values[field] === undefined);
+  if (empty) refuse("pattern-invalid", `This client has no ${empty}.`);
+  return { value: fillPattern(pattern, (field) => values[field]?.value) ?? "" };
+});
 
 async function resolveOne(
   workspace: Workspace,

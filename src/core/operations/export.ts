@@ -13,13 +13,11 @@ interface Exported {
 }
 
 /** Writes the roster: every field as given and as worked out. */
-export const exportRoster = operation(
-  async (input: At & OfClients & { file: string }, ports): Promise<Exported> => {
-    const workspace = await openWorkspace(input, ports);
-    const { picked } = await resolvePicked(workspace, input.clients);
-    const sheet = rosterSheet(picked);
-    const file = resolve(ports.folder, input.file);
-    writeWhole(file, await sheetBytes(file, sheet));
-    return { file, clients: picked.length, columns: sheet[0]?.length ?? 0 };
-  },
-);
+export const exportRoster = operation(async (input: At & OfClients & { file: string }, ports): Promise<Exported> => {
+  const workspace = await openWorkspace(input, ports);
+  const { picked } = await resolvePicked(workspace, input.clients);
+  const sheet = rosterSheet(picked);
+  const file = resolve(ports.folder, input.file);
+  writeWhole(file, await sheetBytes(file, sheet));
+  return { file, clients: picked.length, columns: sheet[0]?.length ?? 0 };
+});

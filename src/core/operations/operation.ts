@@ -5,7 +5,10 @@ import type { Ports } from "./ports.ts";
 /** What a command decides and does: plain data in, plain data out, events on the way. */
 export type Operation<Input, Output> = (input: Input, ports: Ports) => Promise<Result<Output>>;
 
-/** An operation. What stops it, and what the system refuses, are its problems; anything else that is thrown is a defect. */
+/**
+ * An operation. What stops it, and what the system refuses, are its problems; anything else that is thrown is a
+ * defect.
+ */
 export const operation =
   <Input, Output>(work: (input: Input, ports: Ports) => Promise<Output>): Operation<Input, Output> =>
   async (input, ports) => {

@@ -45,7 +45,10 @@ async function settle(root: string): Promise<void> {
   if (!settled.ok && !settled.problems.some(({ code }) => code === "run-in-progress")) stop(settled.problems);
 }
 
-/** Works in a workspace. Where that writes, it is held from before it is read: nothing is decided on what another run changes. */
+/**
+ * Works in a workspace. Where that writes, it is held from before it is read: nothing is decided on what another run
+ * changes.
+ */
 export async function inWorkspace<T>(
   at: At,
   ports: Ports,

@@ -17,15 +17,7 @@ export function Adaptive({ shape }: { shape: string }) {
 }
 
 /** An icon with its name under it, cut off where the device would. */
-export function Launcher({
-  label,
-  note,
-  children,
-}: {
-  label: string;
-  note?: string;
-  children: ComponentChildren;
-}) {
+export function Launcher({ label, note, children }: { label: string; note?: string; children: ComponentChildren }) {
   return (
     <figure class="launcher">
       {children}
@@ -36,15 +28,7 @@ export function Launcher({
 }
 
 /** A titled group of views of one platform. */
-export function Scene({
-  title,
-  note,
-  children,
-}: {
-  title: string;
-  note?: string;
-  children: ComponentChildren;
-}) {
+export function Scene({ title, note, children }: { title: string; note?: string; children: ComponentChildren }) {
   return (
     <section class="scene">
       <h3>

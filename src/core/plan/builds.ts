@@ -8,7 +8,10 @@ import type { Template } from "../survey/template.ts";
 import type { BuildFile } from "../template/build-files.ts";
 import type { Variant } from "../variant/variant.ts";
 
-/** What a variant's builds need beside the project: how it is signed, without any secret, and what the running app reads. */
+/**
+ * What a variant's builds need beside the project: how it is signed, without any secret, and what the running app
+ * reads.
+ */
 export function buildFiles(variant: Variant, template: Template): BuildFile[] {
   const signed = template.parts.flatMap((part) => definitions[part.platform].buildFiles(variant, part));
   // A template that has such a file knows better.
@@ -17,11 +20,10 @@ export function buildFiles(variant: Variant, template: Template): BuildFile[] {
 }
 
 /** One setting a line, in a format's own escaping. */
-const lines =
-  (form: "properties" | "env" | "xcconfig", between: string) => (values: Record<string, string>) =>
-    Object.entries(values)
-      .map(([key, value]) => `${key}${between}${write(form, value)}\n`)
-      .join("");
+const lines = (form: "properties" | "env" | "xcconfig", between: string) => (values: Record<string, string>) =>
+  Object.entries(values)
+    .map(([key, value]) => `${key}${between}${write(form, value)}\n`)
+    .join("");
 
 const formats: Readonly<Record<string, (values: Record<string, string>) => string>> = {
   json: (values) => `${JSON.stringify(values, null, 2)}\n`,

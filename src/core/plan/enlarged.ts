@@ -11,7 +11,10 @@ interface Enlargement {
   path: string;
 }
 
-/** Tells of each bitmap that some picture wants larger than it is: where it is enlarged most, and how large it would have to be. */
+/**
+ * Tells of each bitmap that some picture wants larger than it is: where it is enlarged most, and how large it would
+ * have to be.
+ */
 export function enlarged({ entries }: Plan, { client, art }: Resolved): Problem[] {
   const worst = new Map<string, Enlargement>();
   for (const entry of entries) {
@@ -19,8 +22,7 @@ export function enlarged({ entries }: Plan, { client, art }: Resolved): Problem[
     for (const drawing of entry.drawings) {
       const factor = enlargement(drawing);
       const file = drawing.picture?.art.file ?? "";
-      if (factor > Math.max(unseen, worst.get(file)?.factor ?? 0))
-        worst.set(file, { factor, path: entry.path });
+      if (factor > Math.max(unseen, worst.get(file)?.factor ?? 0)) worst.set(file, { factor, path: entry.path });
     }
   }
   return suppliedArt(art).flatMap(({ at, picture: { file, width, height } }) => {

@@ -8,10 +8,7 @@ import { directionOf } from "../values/language.ts";
 import type { ClientFeature, Variant } from "../variant/variant.ts";
 
 /** The template's features as a client has them: on, with what people read, or off. */
-const pairs = (
-  { features }: Variant,
-  template: Template,
-): { feature: ClientFeature; places: FeaturePlaces }[] =>
+const pairs = ({ features }: Variant, template: Template): { feature: ClientFeature; places: FeaturePlaces }[] =>
   features.flatMap((feature) => {
     const places = template.features.find(({ name }) => name === feature.name);
     return places ? [{ feature, places }] : [];

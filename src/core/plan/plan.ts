@@ -19,7 +19,10 @@ import type { Variant } from "../variant/variant.ts";
 import { buildFiles } from "./builds.ts";
 import { askedFor, mainSpoken, spokenBy, usageTexts, withoutFeatures } from "./features.ts";
 
-/** What a file of a variant is made from: known by its content, wherever it is carried out; and where it lies in the workspace. */
+/**
+ * What a file of a variant is made from: known by its content, wherever it is carried out; and where it lies in the
+ * workspace.
+ */
 export interface Input {
   of: "template" | "client";
   /** Relative to the template, or to the workspace. */
@@ -113,15 +116,11 @@ function staying(variant: Variant, { parts, folder }: Template): Problem[] {
   if (!fill) return [];
   const { file, start, value } = fill.site;
   return [
-    problem(
-      "template-gap",
-      `iOS: the template's own team ${value} stays in the project: the brief gives none.`,
-      {
-        severity: "warning",
-        place: placeAt(folder.source(file), start),
-        expected: "signing: { team: … } in the brief",
-      },
-    ),
+    problem("template-gap", `iOS: the template's own team ${value} stays in the project: the brief gives none.`, {
+      severity: "warning",
+      place: placeAt(folder.source(file), start),
+      expected: "signing: { team: … } in the brief",
+    }),
   ];
 }
 
@@ -163,12 +162,7 @@ function fileEntry(path: string, template: Template, edits: readonly Edit[] | un
   return entry;
 }
 
-function newFileEntry(
-  path: string,
-  { folder }: Template,
-  edits: readonly Edit[] | undefined,
-  from: string,
-): Entry {
+function newFileEntry(path: string, { folder }: Template, edits: readonly Edit[] | undefined, from: string): Entry {
   const executable = folder.executable(from);
   const hash = folder.hash(from);
   const source = { hash, executable };
@@ -201,8 +195,7 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
     else add(site, fillPattern(read, lookUp, form && ((value) => write(form, value))), `"${pattern}"`);
   }
   for (const { name, sites } of template.answers)
-    for (const site of sites)
-      add(site, variant.answers[name]?.value ?? (site.form === "raw" ? "0" : ""), name);
+    for (const site of sites) add(site, variant.answers[name]?.value ?? (site.form === "raw" ? "0" : ""), name);
   const added = template.parts.flatMap((part) => part.added.flatMap((file) => file.fills));
   for (const fill of [...template.parts.flatMap((part) => part.fills), ...added]) {
     const value = fill.target === undefined ? lookUp(fill.holds) : variant.profiles[fill.target];
@@ -213,7 +206,10 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
   return edits;
 }
 
-/** Two percent signs would be taken for places of arguments (Android documentation, "String resources"): the text says that it has none. */
+/**
+ * Two percent signs would be taken for places of arguments (Android documentation, "String resources"): the text says
+ * that it has none.
+ */
 function unformatted(template: Template, site: Site, value: string): Edit[] {
   if (value.split("%").length < 3 || !template.folder.has(site.file)) return [];
   const { text } = template.folder.source(site.file);

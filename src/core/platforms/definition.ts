@@ -11,7 +11,9 @@ import type { Identifiers } from "../template/identifiers.ts";
 import type { Localize } from "../template/localized.ts";
 import type { Feature } from "../values/needs.ts";
 
-/** What a system's mask may cut away of pictures of a role: the shape of what surely stays, as a share of the canvas. */
+/**
+ * What a system's mask may cut away of pictures of a role: the shape of what surely stays, as a share of the canvas.
+ */
 export interface Mask {
   role: RegExp;
   shape: "circle" | "rounded";

@@ -7,7 +7,10 @@ export function nearest(word: string, known: readonly string[]): string | undefi
   return distance(word.toLowerCase(), best.toLowerCase()) <= Math.max(2, word.length / 3) ? best : undefined;
 }
 
-/** What would have been right in place of a name that nothing has: the nearest one, or all of them, or where they come from. */
+/**
+ * What would have been right in place of a name that nothing has: the nearest one, or all of them, or where they come
+ * from.
+ */
 export function expectedAmong(name: string, known: readonly string[], otherwise: string): string {
   const near = nearest(name, known);
   if (near) return `"${near}"`;

@@ -12,8 +12,7 @@ export const mapResult = <T, U>(result: Result<T>, to: (value: T) => U): Result<
   result.ok ? { ok: true, value: to(result.value) } : result;
 
 /** The value, or another in its place. */
-export const orElse = <T, U>(result: Result<T>, otherwise: U): T | U =>
-  result.ok ? result.value : otherwise;
+export const orElse = <T, U>(result: Result<T>, otherwise: U): T | U => (result.ok ? result.value : otherwise);
 
 /** Leaves work in the midst of it, up to whoever attempts it. Nobody else sees it: outside, there are results. */
 class Stop extends Error {
@@ -53,10 +52,7 @@ export function orStop<T>(work: () => T, problemOf: (error: Error) => Problem): 
   }
 }
 
-export async function orStopAsync<T>(
-  work: () => Promise<T>,
-  problemOf: (error: Error) => Problem,
-): Promise<T> {
+export async function orStopAsync<T>(work: () => Promise<T>, problemOf: (error: Error) => Problem): Promise<T> {
   try {
     return await work();
   } catch (error) {

@@ -35,7 +35,10 @@ export interface Ran {
 /** Sets the limit of memory for itself, and becomes the program (POSIX, sh). */
 const limiting = ["-c", 'ulimit -v "$0" && exec "$@"'] as const;
 
-/** Runs another program to its end. It ends with all that it has started: when its time is over, and when this one ends. */
+/**
+ * Runs another program to its end. It ends with all that it has started: when its time is over, and when this one
+ * ends.
+ */
 export async function run(program: Program): Promise<Result<Ran>> {
   const { command, args, folder, environment = {}, input, limits } = program;
   const given = [...Object.values(environment), ...(input === undefined ? [] : [input])];
@@ -67,8 +70,7 @@ export async function run(program: Program): Promise<Result<Ran>> {
   clearTimeout(timer);
   process.off("exit", end);
   end();
-  if (ended.code === "ENOENT")
-    return failed(problem("program-missing", `${command} is not on this machine.`));
+  if (ended.code === "ENOENT") return failed(problem("program-missing", `${command} is not on this machine.`));
   if (isLate) return failed(problem("program-late", `${command} was ended after ${limits.seconds} seconds.`));
   return succeeded({
     code: ended.exitCode ?? signalled,
@@ -77,7 +79,9 @@ export async function run(program: Program): Promise<Result<Ran>> {
   });
 }
 
-/** The code of a program that a signal has ended (POSIX, sh: 128 and the signal's number; which one is not told here). */
+/**
+ * The code of a program that a signal has ended (POSIX, sh: 128 and the signal's number; which one is not told here).
+ */
 const signalled = 128;
 
 const textOf = (value: string | Secret): string => (typeof value === "string" ? value : revealed(value));

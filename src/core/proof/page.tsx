@@ -30,8 +30,8 @@ function Page({ agency, accent, onAccent, sheets, absent }: ProofModel) {
             <h1>Proof</h1>
           </div>
           <p class="lead">
-            Every picture below is the file that goes into the app, shown the way a device shows it. Look at
-            each, on light and dark, and sign where it is right.
+            Every picture below is the file that goes into the app, shown the way a device shows it. Look at each, on
+            light and dark, and sign where it is right.
           </p>
           <nav>
             {sheets.map((sheet) => (
@@ -104,8 +104,7 @@ function ClientSheet({ sheet }: { sheet: Sheet }) {
         <div class="who">
           <h2 dir="auto">{values["app.name"]}</h2>
           <p>
-            <b dir="auto">{values["app.label"]}</b> under the icon · version {values.version}, build{" "}
-            {values.build}
+            <b dir="auto">{values["app.label"]}</b> under the icon · version {values.version}, build {values.build}
           </p>
           <p>{values.copyright}</p>
           {sheet.stage === undefined ? null : (

@@ -53,11 +53,7 @@ export async function makeProof(workspace: Workspace, keys: readonly string[]): 
 }
 
 /** A client's sheet, or why there is none. */
-function sheetOf(
-  workspace: Workspace,
-  template: Template,
-  { client, variant, problems }: Resolved,
-): Result<Sheet> {
+function sheetOf(workspace: Workspace, template: Template, { client, variant, problems }: Resolved): Result<Sheet> {
   if (!variant) return failed(...problems.filter(isError));
   const root = variantFolder(workspace, client.key);
   if (!isFolder(root)) return outOfDate("It has not been generated yet: run oxalis generate.");
@@ -129,9 +125,7 @@ function pictures(template: Template, folder: Folder): Map<string, string> {
   )) {
     const use = qualifiers
       .map((qualifier) =>
-        uses.find(
-          ({ slot }) => slot.platform === platform && slot.role === role && slot.qualifier === qualifier,
-        ),
+        uses.find(({ slot }) => slot.platform === platform && slot.role === role && slot.qualifier === qualifier),
       )
       .find((each) => each !== undefined);
     if (!use || !folder.has(use.path)) continue;

@@ -7,10 +7,7 @@ import { platforms } from "../values/platform.ts";
 export function StoreScene({ sheet }: { sheet: Sheet }) {
   if (!has(sheet, "store-feature") && !has(sheet, "web-social")) return null;
   return (
-    <Scene
-      title="In the store, and when it is shared"
-      note="store icon, feature graphic, social picture, notification"
-    >
+    <Scene title="In the store, and when it is shared" note="store icon, feature graphic, social picture, notification">
       {has(sheet, "store-feature") ? (
         <div class="listing">
           <Pic name="store-feature" label="Feature graphic" />

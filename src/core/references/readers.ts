@@ -62,9 +62,7 @@ const assetContents: Reader = (file, folder) => {
         !findNodeAtLocation(image, ["appearances"]));
     return [
       pathReference(file, name, [beside(file, name)], {
-        ...(isIcon && width && height
-          ? { width: Math.round(width * scale), height: Math.round(height * scale) }
-          : {}),
+        ...(isIcon && width && height ? { width: Math.round(width * scale), height: Math.round(height * scale) } : {}),
         ...(isIcon && isPhones ? { opaque: true } : {}),
       }),
     ];
@@ -86,11 +84,7 @@ function linked(file: string, href: string): string[] {
   if (plain === "" || /^[a-z][a-z0-9+.-]*:|^\/\/|[{}]/i.test(plain)) return [];
   const folders = [posix.dirname(file)];
   while (folders.at(-1) !== "." && folders.length < 8) folders.push(posix.dirname(folders.at(-1) ?? "."));
-  const tops = folders.flatMap((folder) => [
-    folder,
-    posix.join(folder, "public"),
-    posix.join(folder, "static"),
-  ]);
+  const tops = folders.flatMap((folder) => [folder, posix.join(folder, "public"), posix.join(folder, "static")]);
   const from = plain.startsWith("/") ? tops : [posix.dirname(file), ...tops];
   return [...new Set(from.map((top) => posix.normalize(posix.join(top, plain))))].filter(
     (path) => !path.startsWith(".."),
@@ -128,9 +122,7 @@ const packageManifest: Reader = (file, folder) =>
   [...walk(parseXml(folder.source(file)))].flatMap((element) => {
     const plain = element.name.replace(/^.*:/, "");
     const values = [
-      ...[...element.attributes.values()]
-        .filter(({ name }) => /Logo$|^Image$/.test(name))
-        .map(({ value }) => value),
+      ...[...element.attributes.values()].filter(({ name }) => /Logo$|^Image$/.test(name)).map(({ value }) => value),
       ...(plain === "Logo" ? [element.text.trim()] : []),
     ];
     return values
@@ -166,8 +158,7 @@ const storyboard: Reader = (file, folder) =>
   });
 
 /** A path in quotes that leads to a picture, in settings or code. */
-const quotedPath =
-  /["'`]((?:\.{1,2}\/|\/)?[\w@.+~-]+(?:\/[\w@.+~-]+)*\.(?:png|jpe?g|ico|icns|svg|webp))["'`]/gi;
+const quotedPath = /["'`]((?:\.{1,2}\/|\/)?[\w@.+~-]+(?:\/[\w@.+~-]+)*\.(?:png|jpe?g|ico|icns|svg|webp))["'`]/gi;
 
 const quoted: Reader = (file, folder) =>
   [...folder.source(file).text.matchAll(quotedPath)].flatMap(([, name = ""]) => {

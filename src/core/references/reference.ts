@@ -44,9 +44,7 @@ export function indexFiles(files: readonly string[]): FileIndex {
         /^(.*?)(?:\.(?:scale|targetsize)-[\w-]+(?:_[\w-]+)*)?(\.\w+)$/.exec(file) ?? [];
       into(stems, `${stem}${ending}`.toLowerCase(), file);
     }
-    const [, asset] = file.endsWith("Contents.json")
-      ? (/([^/]+\.\w+set)\/Contents\.json$/.exec(file) ?? [])
-      : [];
+    const [, asset] = file.endsWith("Contents.json") ? (/([^/]+\.\w+set)\/Contents\.json$/.exec(file) ?? []) : [];
     if (asset) into(assets, asset, file);
   }
   return {

@@ -3,7 +3,10 @@ import { type Hex, readableOn } from "../values/color.ts";
 import type { Variant } from "../variant/variant.ts";
 import { canBeLettered, lettered } from "./lettering.ts";
 
-/** A mark on an icon that is not for the store: a disc with a rim, and a few letters where they can be read; in pixels. */
+/**
+ * A mark on an icon that is not for the store: a disc with a rim, and a few letters where they can be read; in
+ * pixels.
+ */
 export interface Corner {
   x: number;
   y: number;
@@ -24,7 +27,10 @@ const marked: Readonly<Record<Slot["platform"], RegExp>> = {
   web: /^(any|maskable|touch|favicon)$/,
 };
 
-/** The disc's radius as a share of what is seen of an icon, a circle or a box; as shares of it, its rim and what letters may take. */
+/**
+ * The disc's radius as a share of what is seen of an icon, a circle or a box; as shares of it, its rim and what
+ * letters may take.
+ */
 const share = { inCircle: 1 / 6, inBox: 0.2, rim: 0.1, letters: { width: 1.5, height: 1.1 } };
 
 /** Of a canvas that is shown whole, what stays in sight where its corners are rounded. */
@@ -66,7 +72,9 @@ function placeOn(slot: Slot): { x: number; y: number; radius: number } {
   return at(radius, box.width / 2 - radius, box.height / 2 - radius);
 }
 
-/** Diameter of the circle within which the icon is surely seen, as a share of the canvas; undefined where none is cut. */
+/**
+ * Diameter of the circle within which the icon is surely seen, as a share of the canvas; undefined where none is cut.
+ */
 function circleShown({ safe, ground }: Slot): number | undefined {
   if (ground.kind === "circle") return ground.side;
   return safe.shape === "circle" ? safe.share : undefined;

@@ -62,8 +62,7 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
   };
 
   /** Everything of a drawing but its picture. */
-  const groundOf = async (drawing: Drawing): Promise<string> =>
-    composeSvg(drawing, "", await tileOf(drawing));
+  const groundOf = async (drawing: Drawing): Promise<string> => composeSvg(drawing, "", await tileOf(drawing));
 
   /** The whole drawing as an SVG, where all of it is vectors; undefined where pixels have to be worked on. */
   const asSvg = async (drawing: Drawing): Promise<string | undefined> => {
@@ -114,9 +113,7 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
     icns: async (drawings) => packIcns(await within(drawings)),
     async other(drawing, form) {
       const picture = sharp(await png(drawing));
-      return form === "jpeg"
-        ? picture.jpeg({ quality: 92 }).toBuffer()
-        : picture.webp({ quality: 92 }).toBuffer();
+      return form === "jpeg" ? picture.jpeg({ quality: 92 }).toBuffer() : picture.webp({ quality: 92 }).toBuffer();
     },
     async svg(drawing) {
       const svg = await asSvg(drawing);

@@ -103,8 +103,7 @@ function covered(
   plate: Drawing["plate"],
 ): Pick<Drawing, "picture" | "alpha"> | Pick<Drawing, "picture"> {
   const { focus } = variant.art;
-  if (!plate || plate.shape === "full")
-    return { picture: covering(art, focus, { width, height }, { width, height }) };
+  if (!plate || plate.shape === "full") return { picture: covering(art, focus, { width, height }, { width, height }) };
   const box = { width: plate.side, height: plate.side };
   return { picture: { ...covering(art, focus, box, { width, height }), clip: true } };
 }
@@ -121,10 +120,7 @@ function besideName(
 ): Required<Pick<Drawing, "picture" | "name">> {
   const box = { width: slot.width * slot.safe.share, height: slot.height * slot.safe.share };
   const size = sizeOf(source);
-  const scale = Math.min(
-    (box.width * banner.markWidth) / size.width,
-    (box.height * banner.markHeight) / size.height,
-  );
+  const scale = Math.min((box.width * banner.markWidth) / size.width, (box.height * banner.markHeight) / size.height);
   const mark = { width: size.width * scale, height: size.height * scale };
   const gap = box.width * banner.gap;
   const room = { y: (slot.height - box.height) / 2, height: box.height };

@@ -22,7 +22,10 @@ interface Size {
   height: number;
 }
 
-/** A picture over a whole box in the middle of the canvas; what is too long is cut, as far as can be away from the focus. */
+/**
+ * A picture over a whole box in the middle of the canvas; what is too long is cut, as far as can be away from the
+ * focus.
+ */
 export function covering(art: Art, focus: { x: number; y: number }, box: Size, canvas: Size): Placed {
   const scale = Math.max(box.width / art.width, box.height / art.height);
   const [width, height] = [box.width / (art.width * scale), box.height / (art.height * scale)];

@@ -51,17 +51,13 @@ export function openLayers(read: (art: Placed["art"]) => Uint8Array): Layers {
 const smallestHalving = 128;
 
 /**
- * A bitmap at its own size and halved again and again, so that a small picture need not be made from all of a large one;
- * without its plain ground, where there is a key.
+ * A bitmap at its own size and halved again and again, so that a small picture need not be made from all of a large
+ * one; without its plain ground, where there is a key.
  */
 async function halvings(image: Promise<Raw>, key: Hex | undefined): Promise<Raw[]> {
   const whole = await image;
   const levels = [key === undefined ? whole : keyOut(whole, key)];
-  for (
-    let last = levels[0];
-    last && Math.min(last.width, last.height) >= 2 * smallestHalving;
-    last = levels.at(-1)
-  ) {
+  for (let last = levels[0]; last && Math.min(last.width, last.height) >= 2 * smallestHalving; last = levels.at(-1)) {
     const half = { width: Math.round(last.width / 2), height: Math.round(last.height / 2) };
     levels.push(await rawOf(fromRaw(last).resize({ ...half, fit: "fill", kernel: "lanczos3" })));
   }
@@ -110,9 +106,7 @@ function withoutGround(color: number, [red, green, blue]: Channels): number {
   const share = Math.max(0, (distance - keyed.ground) / (keyed.mark - keyed.ground));
   const alpha = Math.round((color >>> 24) * share);
   if (alpha === 0) return 0;
-  return (
-    (alpha << 24) | (unmixed(b, blue, share) << 16) | (unmixed(g, green, share) << 8) | unmixed(r, red, share)
-  );
+  return (alpha << 24) | (unmixed(b, blue, share) << 16) | (unmixed(g, green, share) << 8) | unmixed(r, red, share);
 }
 
 /** A channel without the ground's share in it. */

@@ -1,7 +1,10 @@
 import type { Box } from "../artwork/geometry.ts";
 import letterData from "./letters.json" with { type: "json" };
 
-/** Outlines of letters: by letter its advance and its path, in thousandths of the em, and how much nearer some pairs stand. */
+/**
+ * Outlines of letters: by letter its advance and its path, in thousandths of the em, and how much nearer some pairs
+ * stand.
+ */
 const font = letterData as unknown as {
   letters: Record<string, readonly [advance: number, path: string]>;
   pairs: Record<string, number>;

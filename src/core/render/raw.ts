@@ -16,11 +16,7 @@ export interface Samples extends Raw {
 }
 
 export async function rawOf(image: Sharp): Promise<Raw> {
-  const { data, info } = await image
-    .toColourspace("srgb")
-    .ensureAlpha()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
+  const { data, info } = await image.toColourspace("srgb").ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   return { data, width: info.width, height: info.height };
 }
 
@@ -33,7 +29,10 @@ export async function rawOfSvg(svg: string): Promise<Raw> {
   return { data, width: info.width, height: info.height };
 }
 
-/** Red, green, blue and alpha of each pixel in one number, as they lie in memory, red lowest; with a sign, since engines count so faster. */
+/**
+ * Red, green, blue and alpha of each pixel in one number, as they lie in memory, red lowest; with a sign, since
+ * engines count so faster.
+ */
 export function pixelsOf({ data }: Raw): Int32Array {
   const aligned = data.byteOffset % 4 === 0 ? data : Uint8Array.from(data);
   return new Int32Array(aligned.buffer, aligned.byteOffset, aligned.length / 4);

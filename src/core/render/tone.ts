@@ -1,7 +1,9 @@
 import type { Drawing } from "./drawing.ts";
 import { pixelsOf, type Raw, rawWith } from "./raw.ts";
 
-/** One colour with the shape in the alpha; or greys, stretched so that the darkest part still shows when it is tinted. */
+/**
+ * One colour with the shape in the alpha; or greys, stretched so that the darkest part still shows when it is tinted.
+ */
 export function toned(raw: Raw, tone: Drawing["tone"]): Raw {
   if (tone === "color") return raw;
   const pixels = pixelsOf(raw);
@@ -35,5 +37,4 @@ const lumaOf = (color: number): number =>
   0.2126 * (color & 255) + 0.7152 * ((color >>> 8) & 255) + 0.0722 * ((color >>> 16) & 255);
 
 /** All channels at one level; the alpha stays. */
-const grey = (color: number, level: number): number =>
-  (color & 0xff000000) | (level << 16) | (level << 8) | level;
+const grey = (color: number, level: number): number => (color & 0xff000000) | (level << 16) | (level << 8) | level;

@@ -44,9 +44,7 @@ function guess(buffer: Buffer, shown: string): Decoded {
   const western = iconv.decode(buffer, "windows-1252");
   if (isWestern(western)) return { text: western, guessed: "windows-1252" };
   return refuse("sheet-encoding", `${shown} is not UTF-8, and what else it is cannot be told for sure.`, {
-    expected: asked
-      .map((encoding) => `${encoding} reads "${sample(iconv.decode(buffer, encoding))}"`)
-      .join(", "),
+    expected: asked.map((encoding) => `${encoding} reads "${sample(iconv.decode(buffer, encoding))}"`).join(", "),
   });
 }
 
@@ -54,14 +52,14 @@ function guess(buffer: Buffer, shown: string): Decoded {
 const asked = ["windows-1252", "windows-1250", "windows-1251", "macintosh", "shift_jis", "gb18030"];
 
 /** The first words that are read otherwise in each encoding. */
-const sample = (text: string): string =>
-  (/[^\n,;\t"]*\P{ASCII}[^\n,;\t"]*/u.exec(text)?.[0] ?? "").trim().slice(0, 24);
+const sample = (text: string): string => (/[^\n,;\t"]*\P{ASCII}[^\n,;\t"]*/u.exec(text)?.[0] ?? "").trim().slice(0, 24);
 
 /** Letters and marks that the languages of Western Europe are written with. */
-const westernMark =
-  /[ÀÁÂÃÄÅÆÇÈÉÊËÌÍÎÏÐÑÒÓÔÕÖØÙÚÛÜÝÞßàáâãäåæçèéêëìíîïðñòóôõöøùúûüýþÿŒœ‘’“”–—€…™©®°·¡¿«»£§ªº]/u;
+const westernMark = /[ÀÁÂÃÄÅÆÇÈÉÊËÌÍÎÏÐÑÒÓÔÕÖØÙÚÛÜÝÞßàáâãäåæçèéêëìíîïðñòóôõöøùúûüýþÿŒœ‘’“”–—€…™©®°·¡¿«»£§ªº]/u;
 
-/** Whether a text read as windows-1252 looks like one: such letters only, and in each word fewer of them than others. */
+/**
+ * Whether a text read as windows-1252 looks like one: such letters only, and in each word fewer of them than others.
+ */
 function isWestern(text: string): boolean {
   const words = text.match(/[^\s,;:."'()/&|-]+/gu) ?? [];
   return words.every((word) => {

@@ -14,11 +14,7 @@ export function rosterSheet(all: readonly Resolved[]): Sheet {
   ];
   return [
     headings,
-    ...all.map((each) => [
-      ...given(each),
-      ...derived.map((field) => each.values[field]?.value ?? ""),
-      stateOf(each),
-    ]),
+    ...all.map((each) => [...given(each), ...derived.map((field) => each.values[field]?.value ?? ""), stateOf(each)]),
   ];
 }
 

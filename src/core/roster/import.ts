@@ -60,11 +60,7 @@ export function planImport(
     const cells = cellsOf(matched, headings, row);
     const key = keyOf(cells, workspace.clients);
     if (!key)
-      refuseRow(
-        "nothing says which client this is.",
-        undefined,
-        "a column for the client's key, or one for app.name",
-      );
+      refuseRow("nothing says which client this is.", undefined, "a column for the client's key, or one for app.name");
     else if (!isClientKey(key))
       refuseRow(`"${key}" cannot be a client's key.`, "client", "lower-case letters, digits and hyphens");
     else if (seen.has(key)) refuseRow(`${key} stands in row ${seen.get(key)} already.`, "client");
@@ -92,7 +88,9 @@ function cellsOf({ columns }: Matched, headings: readonly string[], row: readonl
   });
 }
 
-/** The key that a row gives; without one, that of the client who has the name already, or the one that its name makes. */
+/**
+ * The key that a row gives; without one, that of the client who has the name already, or the one that its name makes.
+ */
 function keyOf(cells: readonly Cell[], clients: readonly Client[]): string | undefined {
   const given = cells.find(({ column }) => column.path.length === 0);
   if (given) return String(given.value);
@@ -132,9 +130,7 @@ function importRow(
     for (const issue of checked.error.issues) {
       const cell = fields.find(({ column }) => column.path.every((step, at) => issue.path[at] === step));
       refuseRow(
-        cell
-          ? `"${cell.written}" cannot be taken: ${issue.message}.`
-          : `${issue.path.join(".")}: ${issue.message}.`,
+        cell ? `"${cell.written}" cannot be taken: ${issue.message}.` : `${issue.path.join(".")}: ${issue.message}.`,
         cell?.heading,
       );
     }
@@ -144,8 +140,7 @@ function importRow(
     refuseRow(`${key} is new and has no name.`, undefined, "app.name, or the key of a client there is");
     return undefined;
   }
-  const text =
-    changes.length > 0 ? document.toString({ lineWidth: 0 }) : (client?.brief?.document.source.text ?? "");
+  const text = changes.length > 0 ? document.toString({ lineWidth: 0 }) : (client?.brief?.document.source.text ?? "");
   return { key, isNew: client?.brief === undefined, changes, text };
 }
 

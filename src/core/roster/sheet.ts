@@ -66,7 +66,10 @@ function delimiterOf(text: string): string {
   return counts.reduce((most, each) => (each.count > most.count ? each : most)).mark;
 }
 
-/** Reads no further than the limits. A quote in the middle of a cell is a mark like others: then all is read again, leniently. */
+/**
+ * Reads no further than the limits. A quote in the middle of a cell is a mark like others: then all is read again,
+ * leniently.
+ */
 function readCsv(text: string, shown: string): { sheet: Sheet; quotes: number[] } {
   const refused = ({ message }: Error) =>
     problem("sheet-unreadable", `${shown} is not a CSV file that can be read: ${message}.`);

@@ -12,8 +12,8 @@ export const sheetLimits = {
 };
 
 /**
- * Looks into a workbook before anything is made of it: counts, while unpacking, what it unpacks to, and reads in the text of
- * its sheets how far their cells reach. Stops: file-too-large.
+ * Looks into a workbook before anything is made of it: counts, while unpacking, what it unpacks to, and reads in the
+ * text of its sheets how far their cells reach. Stops: file-too-large.
  */
 export function guardWorkbook(bytes: Uint8Array, shown: string): void {
   let unpacked = 0;
@@ -27,8 +27,7 @@ export function guardWorkbook(bytes: Uint8Array, shown: string): void {
     file.ondata = (error, chunk, final) => {
       if (error) throw error;
       unpacked += chunk.length;
-      if (unpacked > sheetLimits.unpacked)
-        tooLarge(`unpacks to more than ${sheetLimits.unpacked / 1024 / 1024} MB`);
+      if (unpacked > sheetLimits.unpacked) tooLarge(`unpacks to more than ${sheetLimits.unpacked / 1024 / 1024} MB`);
       if (!isSheet) return;
       const text = rest + decoder.decode(chunk);
       for (const [, letters = "", row = ""] of text.matchAll(/<(?:\w+:)?c\b[^<>]*?\br="([A-Z]+)(\d+)"/g))
@@ -45,8 +44,7 @@ export function guardWorkbook(bytes: Uint8Array, shown: string): void {
     file.start();
   });
   unzip.register(UnzipInflate);
-  for (let at = 0; at < bytes.length; at += step)
-    unzip.push(bytes.subarray(at, at + step), at + step >= bytes.length);
+  for (let at = 0; at < bytes.length; at += step) unzip.push(bytes.subarray(at, at + step), at + step >= bytes.length);
 }
 
 /** Packed bytes that are taken at once: so much unpacks to a thousand times as much at most. */

@@ -2,9 +2,7 @@ import type { OwnKind } from "../values/own-pictures.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Slot } from "./slot.ts";
 
-const kinds: Readonly<
-  Record<OwnKind, Pick<Slot, "from" | "ground" | "alpha" | "tone" | "safe"> & Partial<Slot>>
-> = {
+const kinds: Readonly<Record<OwnKind, Pick<Slot, "from" | "ground" | "alpha" | "tone" | "safe"> & Partial<Slot>>> = {
   icon: {
     from: "icon",
     ground: { kind: "square", color: "colors.ground", side: 1, corner: 0.2 },

@@ -43,7 +43,10 @@ export const icnsSlots: readonly Slot[] = icnsSides.map((side) => ({
   qualifier: `${side}`,
 }));
 
-/** Sides of the pictures within the icon of a Windows program, in pixels (Microsoft, "Construct your Windows app's icon"). */
+/**
+ * Sides of the pictures within the icon of a Windows program, in pixels (Microsoft, "Construct your Windows app's
+ * icon").
+ */
 const programSides = [16, 20, 24, 32, 40, 48, 64, 256] as const;
 
 /** What the icon file of a Windows program holds, a package's or a desktop shell's. */

@@ -33,7 +33,10 @@ export interface Slot {
   height: number;
   /** What tells this picture from the others of its role: density, scale, target size, idiom, appearance, purpose. */
   qualifier: string;
-  /** What it is drawn from: the square picture, the logo alone, its one-coloured or its wide form, or the ground and nothing on it. */
+  /**
+   * What it is drawn from: the square picture, the logo alone, its one-coloured or its wide form, or the ground and
+   * nothing on it.
+   */
   from: "icon" | "mark" | "mono" | "wide" | "ground";
   /** A supplied picture that stands over the whole canvas instead. */
   covers?: ArtRole;

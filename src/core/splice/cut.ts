@@ -39,12 +39,7 @@ export const keyCuts = (file: string, text: string, root: XmlElement, keys: read
 };
 
 /** A key of an OpenStep group, with its value and the semicolon behind it. */
-export function openStepCuts(
-  file: string,
-  text: string,
-  group: OpenStep | undefined,
-  keys: readonly string[],
-): Cut[] {
+export function openStepCuts(file: string, text: string, group: OpenStep | undefined, keys: readonly string[]): Cut[] {
   if (group?.kind !== "group") return [];
   return keys.flatMap((key) => {
     const value = entry(group, key);

@@ -38,7 +38,10 @@ const writers = {
   "resource-string": (value: string) => `"${escapeC(value).replaceAll('"', '""')}"`,
   /** A value of a line in a script that is a string of C. */
   "c-string": (value: string) => `"${escapeC(value).replaceAll('"', '\\"')}"`,
-  /** Within a text that stands in quotes, or in none: of code that puts values in behind a dollar sign, and of code that does not. */
+  /**
+   * Within a text that stands in quotes, or in none: of code that puts values in behind a dollar sign, and of code
+   * that does not.
+   */
   "code-inner": (value: string) => codeInner(value).replaceAll("$", "\\$"),
   "plain-code-inner": (value: string) => codeInner(value),
   "json-inner": (value: string) => JSON.stringify(value).slice(1, -1),
@@ -75,11 +78,12 @@ const escapeHtml = (value: string): string => value.replace(/&/g, "&amp;").repla
 
 /** Whether nothing in it would end a declaration, or begin what has no end. */
 const isPlainCss = (value: string): boolean =>
-  /^\S(.*\S)?$/.test(value) &&
-  !/[;{}"'\\![\]<]|\/\*/.test(value) &&
-  /^[^()]*(\([^()]*\)[^()]*)*$/.test(value);
+  /^\S(.*\S)?$/.test(value) && !/[;{}"'\\![\]<]|\/\*/.test(value) && /^[^()]*(\([^()]*\)[^()]*)*$/.test(value);
 
-/** A string of CSS (CSS Syntax, consume a string token): line ends and controls by number, which a blank ends; no NUL can be. */
+/**
+ * A string of CSS (CSS Syntax, consume a string token): line ends and controls by number, which a blank ends; no NUL
+ * can be.
+ */
 const cssString = (value: string, quote: string): string => {
   const escaped = value
     .toWellFormed()
@@ -122,7 +126,10 @@ function androidString(value: string): string {
     : escaped;
 }
 
-/** Java's Properties (Java SE, java.util.Properties, load): beyond ASCII everything is escaped, since readers differ in the encoding they take. */
+/**
+ * Java's Properties (Java SE, java.util.Properties, load): beyond ASCII everything is escaped, since readers differ
+ * in the encoding they take.
+ */
 const javaProperty = (value: string): string =>
   value
     .replace(

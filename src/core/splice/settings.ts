@@ -101,8 +101,7 @@ function ofYaml(source: Source): Omit<Settings, "file"> {
     if (isMap(node)) {
       const members = node.items.map(({ key }) => String(isScalar(key) ? key.value : ""));
       groups.push({ path, members, place: (name) => yamlPlace(source, node as YamlNode, name) });
-      for (const { key, value } of node.items)
-        visit(value, [...path, String(isScalar(key) ? key.value : "")]);
+      for (const { key, value } of node.items) visit(value, [...path, String(isScalar(key) ? key.value : "")]);
     } else if (isSeq(node)) for (const [at, item] of node.items.entries()) visit(item, [...path, String(at)]);
     else if (isScalar(node) && node.range && ["string", "number"].includes(typeof node.value)) {
       const [start, end] = node.range;

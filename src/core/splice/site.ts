@@ -1,6 +1,8 @@
 import type { Form } from "./forms.ts";
 
-/** A place in a file that holds a value: its range (offsets into the text, end excluded) and how it is written there. */
+/**
+ * A place in a file that holds a value: its range (offsets into the text, end excluded) and how it is written there.
+ */
 export interface Site {
   file: string;
   start: number;

@@ -20,9 +20,7 @@ export function answerPlaces({ notes }: Workspace, folder: Folder): AnswerPlaces
     sites: fill.flatMap((target, at) => {
       const line = (key: string) => notes.document.placeOf(["questions", name, "fill", at, key]);
       const site = namedPlace(folder, target, line, problems);
-      return site
-        ? [kind === "number" && site.form === "json" ? { ...site, form: "raw" as const } : site]
-        : [];
+      return site ? [kind === "number" && site.form === "json" ? { ...site, form: "raw" as const } : site] : [];
     }),
   }));
   if (problems.length > 0) stop(problems);

@@ -49,7 +49,9 @@ export interface OwnColor {
   fill: Fill;
 }
 
-/** The colours of the template that its build files give no part: each could be named under `colors` in template.yaml. */
+/**
+ * The colours of the template that its build files give no part: each could be named under `colors` in template.yaml.
+ */
 export function ownColors(template: Folder, parts: readonly PartSurvey[]): OwnColor[] {
   const known = new Set(parts.flatMap(({ fills }) => fills.map(({ site }) => placeOf(site))));
   const said = new Map<string, NamedFill[]>();

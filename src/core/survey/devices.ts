@@ -4,6 +4,4 @@ import { type Fill, filesOf, type PartSurvey } from "../template/found.ts";
 
 /** Where a platform says how its app may be turned, and what it is for: filled only where a client says so. */
 export const deviceFills = (template: Folder, part: PartSurvey): Fill[] =>
-  definitions[part.platform]
-    .devices(template, filesOf(template, part))
-    .map((fill) => ({ ...fill, optional: true }));
+  definitions[part.platform].devices(template, filesOf(template, part)).map((fill) => ({ ...fill, optional: true }));

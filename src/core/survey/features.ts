@@ -5,14 +5,8 @@ import { filesOf, type PartSurvey } from "../template/found.ts";
 import type { Feature } from "../values/needs.ts";
 
 /** Looks for every place of a feature in the parts of a template. */
-export function featurePlaces(
-  template: Folder,
-  parts: readonly PartSurvey[],
-  feature: Feature,
-): FeaturePlaces {
-  const found = parts.map((part) =>
-    definitions[part.platform].features(template, filesOf(template, part), feature),
-  );
+export function featurePlaces(template: Folder, parts: readonly PartSurvey[], feature: Feature): FeaturePlaces {
+  const found = parts.map((part) => definitions[part.platform].features(template, filesOf(template, part), feature));
   return {
     name: feature.name,
     cuts: found.flatMap(({ cuts = [] }) => cuts),

@@ -57,10 +57,7 @@ const identityFiles: readonly IdentityFile[] = [
 ];
 
 /** The identifiers within files that a service or a platform reads, each with the platform's own. */
-export function identityFills(
-  template: Folder,
-  parts: readonly PartSurvey[],
-): { platform: Platform; fill: Fill }[] {
+export function identityFills(template: Folder, parts: readonly PartSurvey[]): { platform: Platform; fill: Fill }[] {
   return template.list().flatMap((file) => {
     const kind = identityFiles.find((each) => each.file.test(file));
     if (!kind) return [];

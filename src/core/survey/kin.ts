@@ -5,7 +5,10 @@ import { nodeSite, parseJson, stringNodes } from "../splice/formats/json.ts";
 import type { Fill, PartSurvey } from "../template/found.ts";
 import type { Field } from "../values/fields.ts";
 
-/** Keys under which settings of a whole cross-platform project say a name that people see. A `name` is most often the code's, and stays. */
+/**
+ * Keys under which settings of a whole cross-platform project say a name that people see. A `name` is most often the
+ * code's, and stays.
+ */
 const nameKeys: Readonly<Record<string, Field>> = {
   appName: "app.name",
   displayName: "app.label",

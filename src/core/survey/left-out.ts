@@ -7,7 +7,8 @@ import { type FileIndex, indexFiles } from "../references/reference.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 
 /**
- * Refuses to leave out what a file that stays refers to: the app would not build. A picture that is drawn anew is there again.
+ * Refuses to leave out what a file that stays refers to: the app would not build. A picture that is drawn anew is
+ * there again.
  * @param kept files that variants get; @param drawn pictures that each variant has of its own
  */
 export function refuseNamed(

@@ -10,13 +10,11 @@ import { type OwnKind, ownKinds } from "../values/own-pictures.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 
-/** A picture of the template that template.yaml names, as it is drawn for a client: in the size and the form that it has. */
-function ownPicture(
-  template: Folder,
-  platform: Platform,
-  file: string,
-  draw: OwnKind,
-): PictureUse | undefined {
+/**
+ * A picture of the template that template.yaml names, as it is drawn for a client: in the size and the form that it
+ * has.
+ */
+function ownPicture(template: Folder, platform: Platform, file: string, draw: OwnKind): PictureUse | undefined {
   const size = pictureSize(template, file) ?? { width: 512, height: 512 };
   const slot = ownSlot(platform, draw, size);
   switch (extname(file).toLowerCase()) {
@@ -61,11 +59,7 @@ const hints: Readonly<Record<OwnKind, string>> = {
 };
 
 /** Pictures that template.yaml names, on the first part whose folder they lie in. */
-export function withOwnPictures(
-  { notes }: Workspace,
-  folder: Folder,
-  parts: readonly PartSurvey[],
-): PartSurvey[] {
+export function withOwnPictures({ notes }: Workspace, folder: Folder, parts: readonly PartSurvey[]): PartSurvey[] {
   const problems: Problem[] = [];
   const uses = notes.data.pictures.flatMap(({ file, draw }, at) => {
     const place = notes.document.placeOf(["pictures", at, "file"]);
@@ -73,8 +67,7 @@ export function withOwnPictures(
       parts.find((part) => part.folder !== "" && file.startsWith(`${part.folder}/`)) ??
       parts.find((part) => part.folder === "") ??
       parts[0];
-    if (!folder.has(file))
-      problems.push(problem("file-missing", `${file} is not in the template.`, { place }));
+    if (!folder.has(file)) problems.push(problem("file-missing", `${file} is not in the template.`, { place }));
     const use = own && folder.has(file) ? ownPicture(folder, own.platform, file, draw) : undefined;
     if (own && folder.has(file) && !use)
       problems.push(

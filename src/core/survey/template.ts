@@ -79,9 +79,7 @@ export function openTemplate(workspace: Workspace): Template {
   /** A part that nobody wants and that lies where wanted ones do goes along, and so is filled like them. */
   const goesAlong = ({ folder: own, platform }: PartSurvey) =>
     !wanted.includes(platform) &&
-    all.some(
-      (part) => wanted.includes(part.platform) && `${part.folder}/`.startsWith(own === "" ? "" : `${own}/`),
-    );
+    all.some((part) => wanted.includes(part.platform) && `${part.folder}/`.startsWith(own === "" ? "" : `${own}/`));
   const lacking = wanted.filter((platform) => !all.some((part) => part.platform === platform));
   if (lacking.length > 0) {
     stop(
@@ -97,9 +95,7 @@ export function openTemplate(workspace: Workspace): Template {
     all.filter((part) => wanted.includes(part.platform) || goesAlong(part)),
   );
   const holdsWanted = (folder: string) => parts.some((part) => `${part.folder}/`.startsWith(`${folder}/`));
-  const unwanted = all.filter(
-    ({ platform, folder }) => !wanted.includes(platform) && folder && !holdsWanted(folder),
-  );
+  const unwanted = all.filter(({ platform, folder }) => !wanted.includes(platform) && folder && !holdsWanted(folder));
   const left = picomatch(notes.data.leave, { dot: true });
   const own = givenByClients(notes.data);
   const files = folder
@@ -111,12 +107,7 @@ export function openTemplate(workspace: Workspace): Template {
         file !== ownReceipt &&
         !unwanted.some((part) => file.startsWith(`${part.folder}/`)),
     );
-  refuseNamed(
-    workspace,
-    folder,
-    files,
-    new Set(parts.flatMap((part) => part.pictures.map(({ path }) => path))),
-  );
+  refuseNamed(workspace, folder, files, new Set(parts.flatMap((part) => part.pictures.map(({ path }) => path))));
   const located = places(
     workspace,
     folder,
@@ -146,14 +137,7 @@ export function openTemplate(workspace: Workspace): Template {
     })),
     collections: Object.entries(notes.data.collections).map(([name, { index }]) => ({ name, index })),
     key: sha256(
-      JSON.stringify([
-        parts,
-        files.map((file) => [file, folder.state(file)]),
-        located,
-        features,
-        notes.data,
-        revision,
-      ]),
+      JSON.stringify([parts, files.map((file) => [file, folder.state(file)]), located, features, notes.data, revision]),
     ),
     identifiers: [...new Set(parts.flatMap((part) => part.identifiers))],
     colors: brandColors(parts),

@@ -25,8 +25,8 @@ interface Given {
 }
 
 /**
- * Every place where a text stands in a file, as often as template.yaml says; more or fewer are told. What the survey fills
- * already is left to it.
+ * Every place where a text stands in a file, as often as template.yaml says; more or fewer are told. What the survey
+ * fills already is left to it.
  */
 export function textSites(
   folder: Folder,

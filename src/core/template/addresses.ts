@@ -8,7 +8,9 @@ const nobodys = /^(localhost|127\.|10\.|192\.168\.|0\.0\.0\.0|\[)|[${}*%]/;
 const address =
   /^(?<before>(?:[a-z][a-z0-9+.-]*:)?(?:\/\/)?(?:www\.)?)(?<host>[A-Za-z0-9][A-Za-z0-9.-]*\.[A-Za-z]{2,})(?<after>(?:[:/?#].*)?)$/s;
 
-/** The host of an address, or of a text such as applinks:host, becomes the client's domain; the rest stays around it. */
+/**
+ * The host of an address, or of a text such as applinks:host, becomes the client's domain; the rest stays around it.
+ */
 export function hostFill(site: Site): Fill[] {
   const { before, host, after } = address.exec(site.value.trim())?.groups ?? {};
   if (!host || nobodys.test(host)) return [];

@@ -10,7 +10,10 @@ export interface FeaturePlaces {
   cuts: readonly Cut[];
   /** Put in where the feature is on: what template.yaml names and the template lacks. */
   adds: readonly { file: string; at: number; text: string }[];
-  /** Places that hold what people read when the app asks for something; without a language where it is the first one's. */
+  /**
+   * Places that hold what people read when the app asks for something; without a language where it is the first
+   * one's.
+   */
   usage: readonly {
     key: string;
     locale?: string | undefined;
@@ -24,8 +27,4 @@ export interface FeaturePlaces {
 export type FeatureFound = Omit<FeaturePlaces, "name">;
 
 /** Looks for every place of a feature in some files of a part. */
-export type FeatureSearch = (
-  template: Folder,
-  files: readonly string[],
-  feature: Feature,
-) => Partial<FeatureFound>;
+export type FeatureSearch = (template: Folder, files: readonly string[], feature: Feature) => Partial<FeatureFound>;

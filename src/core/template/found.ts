@@ -87,7 +87,10 @@ export interface PartSurvey extends Found {
   names: readonly string[];
   /** The code's own namespace; it is not the app's identity, and stays. */
   namespace?: string;
-  /** Targets that are signed each for itself: the app, and what it brings along, with what follows the app's identifier. */
+  /**
+   * Targets that are signed each for itself: the app, and what it brings along, with what follows the app's
+   * identifier.
+   */
   signed?: readonly { target: string; suffix: string }[];
 }
 

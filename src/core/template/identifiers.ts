@@ -1,7 +1,10 @@
 import { sha256 } from "../values/hash.ts";
 import { type Traced, withStep } from "../values/trail.ts";
 
-/** Words that Java and Kotlin keep for themselves; none may be a segment of an application ID (Java Language Specification). */
+/**
+ * Words that Java and Kotlin keep for themselves; none may be a segment of an application ID (Java Language
+ * Specification).
+ */
 export const javaWords = new Set(
   `abstract assert boolean break byte case catch char class const continue default do double else enum extends
   false final finally float for goto if implements import instanceof int interface long native new null package

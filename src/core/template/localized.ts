@@ -22,14 +22,10 @@ export type Spoken = LocalName & { usage: Readonly<Record<string, string>> };
 
 /**
  * @param names in further languages.
- * @param main in the first one: as soon as there are others, it needs a place of its own too, or its own people see another.
+ * @param main in the first one: as soon as there are others, it needs a place of its own too, or its own people see
+ * another.
  */
-export type Localize = (
-  template: Folder,
-  part: PartSurvey,
-  names: readonly Spoken[],
-  main: Spoken,
-) => Localized;
+export type Localize = (template: Folder, part: PartSurvey, names: readonly Spoken[], main: Spoken) => Localized;
 
 export const nothingLocalized: Localized = { writes: [], copies: [], values: [], inserts: [], gaps: [] };
 

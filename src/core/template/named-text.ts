@@ -1,7 +1,10 @@
 import type { Site } from "../splice/site.ts";
 import type { Fill } from "./found.ts";
 
-/** A text that holds one of the template's names, as a whole word: the client's long name goes there, and the rest stays. */
+/**
+ * A text that holds one of the template's names, as a whole word: the client's long name goes there, and the rest
+ * stays.
+ */
 export function namedText(site: Site, names: readonly string[]): Fill[] {
   const longestFirst = [...names].sort((a, b) => b.length - a.length);
   for (const name of longestFirst) {

@@ -6,9 +6,7 @@ export function pictureSize(template: Folder, file: string): { width: number; he
   if (!template.has(file)) return undefined;
   try {
     const { width, height } = imageSize(template.bytes(file));
-    return width > 0 && height > 0 && width <= mostPixels && height <= mostPixels
-      ? { width, height }
-      : undefined;
+    return width > 0 && height > 0 && width <= mostPixels && height <= mostPixels ? { width, height } : undefined;
   } catch {
     return undefined;
   }

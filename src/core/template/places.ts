@@ -69,8 +69,7 @@ const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
 };
 
 /** A file's ending; .env has no name before it, and may have one behind it. */
-const kindOf = (file: string): string =>
-  /(^|\/)\.env(\.[\w-]+)?$/.test(file) ? ".env" : extname(file).toLowerCase();
+const kindOf = (file: string): string => (/(^|\/)\.env(\.[\w-]+)?$/.test(file) ? ".env" : extname(file).toLowerCase());
 
 /** The site of a place that template.yaml names; where there is none, that is told. */
 export function namedPlace(
@@ -86,20 +85,19 @@ export function namedPlace(
   const form = placeForm(file);
   if (!form) {
     const expected = `one of ${Object.keys(locators).join(", ")}`;
-    problems.push(
-      problem("fill-not-found", `Oxalis cannot look into ${file}.`, { place: line("file"), expected }),
-    );
+    problems.push(problem("fill-not-found", `Oxalis cannot look into ${file}.`, { place: line("file"), expected }));
     return undefined;
   }
   const site = locators[kindOf(file)]?.locate(file, folder.source(file), at);
   if (!site)
-    problems.push(
-      problem("fill-not-found", `${file} has nothing at "${at}".`, { place: line("at"), expected: form }),
-    );
+    problems.push(problem("fill-not-found", `${file} has nothing at "${at}".`, { place: line("at"), expected: form }));
   return site;
 }
 
-/** The site of a place by what it is named by; undefined where the file has no such place, or cannot be read as its own form. */
+/**
+ * The site of a place by what it is named by; undefined where the file has no such place, or cannot be read as its
+ * own form.
+ */
 export function namedSite(folder: Folder, file: string, at: string): Site | undefined {
   return orElse(
     attempt(() => locators[kindOf(file)]?.locate(file, folder.source(file), at)),
@@ -124,9 +122,7 @@ type Lister = (file: string, source: Source) => { at: string; site: Site }[];
 const listJson: Lister = (file, source) =>
   stringNodes(parseJson(source)).flatMap((node) => {
     const steps = getNodePath(node);
-    const isPlain = steps.every(
-      (step) => typeof step === "number" || (/^[^.]+$/.test(step) && !/^\d+$/.test(step)),
-    );
+    const isPlain = steps.every((step) => typeof step === "number" || (/^[^.]+$/.test(step) && !/^\d+$/.test(step)));
     return isPlain ? [{ at: steps.join("."), site: nodeSite(file, node) }] : [];
   });
 
@@ -136,8 +132,7 @@ const listPlist: Lister = (file, source) =>
 const listStrings: Lister = (file, source) =>
   parseXml(source).children.flatMap((element) => {
     const name = attributeOf(element, "name");
-    const site =
-      element.name === "string" && name ? xmlPlace(file, source, `string/${name}`, false) : undefined;
+    const site = element.name === "string" && name ? xmlPlace(file, source, `string/${name}`, false) : undefined;
     return site ? [{ at: `string/${name}`, site }] : [];
   });
 

@@ -2,10 +2,16 @@ import { type Folder, textIfAny } from "../files/reading/folder.ts";
 import type { Site } from "../splice/site.ts";
 import type { Fill } from "./found.ts";
 
-/** A version that people see and the number of a build, as a Dart package says both: `version: 1.0.0+1` (Dart, pubspec format). */
+/**
+ * A version that people see and the number of a build, as a Dart package says both: `version: 1.0.0+1` (Dart, pubspec
+ * format).
+ */
 const versionLine = /^version:[ \t]*(["']?)(\d[\w.-]*?)(?:\+(\d+))?\1[ \t]*(?:#.*)?$/m;
 
-/** What a Dart package's own file and its first page say of the app; the platforms' builds take their versions from there. */
+/**
+ * What a Dart package's own file and its first page say of the app; the platforms' builds take their versions from
+ * there.
+ */
 export function pubspecFills(template: Folder, names: readonly string[]): Fill[] {
   const file = "pubspec.yaml";
   if (!template.has(file)) return [];

@@ -70,6 +70,5 @@ export const answerForms: Readonly<Record<string, AnswerForm>> = {
 /** Forms of files that are for one app alone, and are checked inside. */
 export const fileForms = {
   "push-android": "a push service's configuration for Android, JSON, with this client's application ID in it",
-  "push-ios":
-    "a push service's configuration for iOS, a property list, with this client's bundle identifier in it",
+  "push-ios": "a push service's configuration for iOS, a property list, with this client's bundle identifier in it",
 } as const;

@@ -39,18 +39,20 @@ export const readableOn = (hex: string): Hex =>
 
 const toOklch = converter("oklch");
 
-/** The same hue, as dark as a screen at night: at most 22 % light, and little of the colour. What is no colour stays as it is. */
+/**
+ * The same hue, as dark as a screen at night: at most 22 % light, and little of the colour. What is no colour stays
+ * as it is.
+ */
 export function darkened(text: string): string {
   const color = toOklch(parse(text));
   if (!color) return text;
-  return formatHex(
-    clampChroma({ ...color, l: Math.min(color.l, 0.22), c: Math.min(color.c, 0.05) }, "oklch"),
-  );
+  return formatHex(clampChroma({ ...color, l: Math.min(color.l, 0.22), c: Math.min(color.c, 0.05) }, "oklch"));
 }
 
 /**
- * The same hue in so much light, 1 to 99 of 100 (OKLCH), with the less of the colour the nearer it is to black or white: for
- * grounds, texts and lines that go with it. Lightnesses that lie 60 apart read well on each other. What is no colour stays as it is.
+ * The same hue in so much light, 1 to 99 of 100 (OKLCH), with the less of the colour the nearer it is to black or
+ * white: for grounds, texts and lines that go with it. Lightnesses that lie 60 apart read well on each other. What is
+ * no colour stays as it is.
  */
 export function toned(text: string, light: number): string {
   const color = toOklch(parse(text));
@@ -63,7 +65,10 @@ export function toned(text: string, light: number): string {
 /** What dark screens are taken to show behind an app's own colours. */
 const night = "#121212";
 
-/** The same hue, light enough to be read on a dark screen: 4.5 : 1 (W3C, WCAG 2, contrast minimum). What is no colour stays as it is. */
+/**
+ * The same hue, light enough to be read on a dark screen: 4.5 : 1 (W3C, WCAG 2, contrast minimum). What is no colour
+ * stays as it is.
+ */
 export function lifted(text: string): string {
   const color = toOklch(parse(text));
   if (!color) return text;

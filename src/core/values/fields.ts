@@ -195,13 +195,13 @@ export const fieldNames = Object.keys(facts) as Field[];
 export const darkOf = (field: Field): Field =>
   Object.hasOwn(facts, `${field}Dark`) ? (`${field}Dark` as Field) : field;
 
-/** What a template's own colours can stand for, by the name that follows `colors.`; each with its form for dark screens. */
+/**
+ * What a template's own colours can stand for, by the name that follows `colors.`; each with its form for dark
+ * screens.
+ */
 export const colorRoles = fieldNames.flatMap((name) =>
   fields[name].color && darkOf(name) !== name ? [name.slice("colors.".length)] : [],
 ) as [string, ...string[]];
 
 /** Fields that are made by a pattern, and so may be given another one. */
-export const patternFields = fieldNames.filter((name) => fields[name].pattern !== undefined) as [
-  Field,
-  ...Field[],
-];
+export const patternFields = fieldNames.filter((name) => fields[name].pattern !== undefined) as [Field, ...Field[]];

@@ -2,8 +2,8 @@
 export type Migration = (earlier: never) => unknown;
 
 /**
- * Brings what was written in an earlier form into the current one, a form at a time: the first migration takes form 1 to form 2.
- * What is of no form, or of a later one, stays as it is: whoever reads it refuses it.
+ * Brings what was written in an earlier form into the current one, a form at a time: the first migration takes form 1
+ * to form 2. What is of no form, or of a later one, stays as it is: whoever reads it refuses it.
  */
 export function inCurrentForm(data: unknown, migrations: readonly Migration[]): unknown {
   const form = formOf(data);

@@ -1,6 +1,6 @@
 /**
- * What a place is for. People see a name, a text, a picture, a colour, an address; a system or a store identifies the app by
- * an identifier; and code refers to its own names, which nobody else meets.
+ * What a place is for. People see a name, a text, a picture, a colour, an address; a system or a store identifies the
+ * app by an identifier; and code refers to its own names, which nobody else meets.
  */
 export type PlaceKind = "seen" | "identifies" | "code";
 
@@ -129,7 +129,10 @@ export const codePlaces: readonly CodePlace[] = [
   },
 ];
 
-/** The reason why a place is only code's; undefined where people or systems meet it. @param at names that lead to it, where the file has such. */
+/**
+ * The reason why a place is only code's; undefined where people or systems meet it. @param at names that lead to it,
+ * where the file has such.
+ */
 export function codeReason(file: string, place: { at?: string; line?: string }): string | undefined {
   return codePlaces.find(
     (each) =>

@@ -1,4 +1,7 @@
-/** Characters that no name and no text of an app holds: what steers a terminal or a printer, and what turns the direction of reading. */
+/**
+ * Characters that no name and no text of an app holds: what steers a terminal or a printer, and what turns the
+ * direction of reading.
+ */
 const steering: readonly { is: RegExp; says: string }[] = [
   { is: /[\n\r\u2028\u2029]/u, says: "a line end" },
   { is: /\p{Cc}/u, says: "a control character" },

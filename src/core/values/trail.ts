@@ -20,8 +20,7 @@ export function traced(first: Step, ...more: Step[]): Traced {
 }
 
 /** Where the value was last written down by somebody; undefined where it was worked out. */
-export const writtenAt = ({ trail }: Traced): Place | undefined =>
-  trail.findLast((step) => step.place)?.place;
+export const writtenAt = ({ trail }: Traced): Place | undefined => trail.findLast((step) => step.place)?.place;
 
 /** Whether nobody gave the value: a pattern made it. */
 export const isDerived = ({ trail }: Traced): boolean => trail[0]?.by === "pattern";

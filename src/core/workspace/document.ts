@@ -146,9 +146,7 @@ function refuseDepth(source: Source): void {
     if (character === "[" || character === "{") depth++;
     else if (character === "]" || character === "}") depth--;
     if (depth > deepest) {
-      stop([
-        problem("yaml-syntax", `Brackets are nested deeper than ${deepest}.`, { place: placeAt(source, i) }),
-      ]);
+      stop([problem("yaml-syntax", `Brackets are nested deeper than ${deepest}.`, { place: placeAt(source, i) })]);
     }
   }
 }

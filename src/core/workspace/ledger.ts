@@ -50,10 +50,7 @@ const migrations: readonly Migration[] = [
     ...rest,
     form: 2,
     identifiers: Object.fromEntries(
-      Object.entries(identifiers).map(([platform, { value, state, since }]) => [
-        platform,
-        { value, [state]: since },
-      ]),
+      Object.entries(identifiers).map(([platform, { value, state, since }]) => [platform, { value, [state]: since }]),
     ),
   }),
 ];

@@ -143,7 +143,5 @@ export function pickClients(workspace: Workspace, keys: readonly string[]): Clie
   if (unknown.length > 0) {
     stop(unknown.map((key) => problem("client-unknown", `No client is called "${key}".`)));
   }
-  return keys.length === 0
-    ? workspace.clients
-    : workspace.clients.filter((client) => keys.includes(client.key));
+  return keys.length === 0 ? workspace.clients : workspace.clients.filter((client) => keys.includes(client.key));
 }

@@ -38,14 +38,10 @@ function problemsOf(issue: z.core.$ZodIssue, document: Document, schema: z.ZodOb
 function unknownKey(key: string, known: readonly string[], document: Document, path: Path): Problem {
   const place = document.placeOf([...path, key], "key");
   const near = nearest(key, known);
-  return problem(
-    "key-unknown",
-    `Nothing is called "${key}" ${path.length ? `below ${named(path)}` : "here"}.`,
-    {
-      place,
-      expected: near ? `"${near}"` : `one of ${known.join(", ")}`,
-    },
-  );
+  return problem("key-unknown", `Nothing is called "${key}" ${path.length ? `below ${named(path)}` : "here"}.`, {
+    place,
+    expected: near ? `"${near}"` : `one of ${known.join(", ")}`,
+  });
 }
 
 /** The keys a schema knows at a path; walks through optional, default and array wrappers. */
@@ -88,8 +84,7 @@ const kindNames: Record<string, string> = {
 function expectedBy(issue: z.core.$ZodIssue): string {
   if (issue.code === "invalid_type") return kindNames[issue.expected] ?? issue.expected;
   if (issue.code === "invalid_value") return `one of ${issue.values.join(", ")}`;
-  if (issue.code === "too_big")
-    return `at most ${issue.maximum}${issue.origin === "string" ? " characters" : ""}`;
+  if (issue.code === "too_big") return `at most ${issue.maximum}${issue.origin === "string" ? " characters" : ""}`;
   if (issue.code === "too_small")
     return issue.origin === "string"
       ? "some text"

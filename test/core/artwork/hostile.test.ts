@@ -10,10 +10,7 @@ const svg = (inner: string, attributes = "") =>
   `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 9 9" ${attributes}>${inner}</svg>`;
 const read = (text: string) => () => readVector({ file: "x.svg", text });
 const uses = (levels: number, width: number) =>
-  Array.from(
-    { length: levels },
-    (_, at) => `<g id="g${at + 1}">${`<use href="#g${at}"/>`.repeat(width)}</g>`,
-  ).join("");
+  Array.from({ length: levels }, (_, at) => `<g id="g${at + 1}">${`<use href="#g${at}"/>`.repeat(width)}</g>`).join("");
 const png = (width: number, height: number) => {
   const head = Buffer.from("89504e470d0a1a0a0000000d49484452", "hex");
   const size = Buffer.alloc(8);
@@ -27,11 +24,7 @@ test.each([
   ["a handler", svg('<path onclick="1"/>'), "holds a script in onclick"],
   ["HTML inside", svg("<foreignObject/>"), "holds a <foreignObject>"],
   ["another file", svg('<image xlink:href="../../secret.png"/>'), 'refers to "../../secret.png"'],
-  [
-    "the network",
-    svg('<image href="https://evil.example/x.png"/>'),
-    'refers to "https://evil.example/x.png"',
-  ],
+  ["the network", svg('<image href="https://evil.example/x.png"/>'), 'refers to "https://evil.example/x.png"'],
   ["the network, from a style", svg('<rect style="fill:url(http://evil.example/x)"/>'), "refers to"],
   ["an import", svg("<style>@import 'x.css'</style>"), "refers to another file from its styles"],
   ["a vector hidden in data", svg('<image href="data:image/svg+xml;base64,PHN2Zy8+"/>'), "refers to"],
@@ -49,16 +42,12 @@ test.each([
   ],
   [
     "a chain of filters",
-    svg(
-      `<filter id="f">${"<feGaussianBlur/>".repeat(30)}</filter><g filter="url(#f)"><g filter="url(#f)"/></g>`,
-    ),
+    svg(`<filter id="f">${"<feGaussianBlur/>".repeat(30)}</filter><g filter="url(#f)"><g filter="url(#f)"/></g>`),
     "filter steps",
   ],
   [
     "a filter for everything, from a style",
-    svg(
-      `<style>*{filter:url(#f)}</style><filter id="f">${"<feTurbulence/>".repeat(9)}</filter>${"<g/>".repeat(30)}`,
-    ),
+    svg(`<style>*{filter:url(#f)}</style><filter id="f">${"<feTurbulence/>".repeat(9)}</filter>${"<g/>".repeat(30)}`),
     "filter steps",
   ],
   [
@@ -113,9 +102,7 @@ test.each([
   ],
   ["a pile of translucent surfaces", '<circle r="9" opacity=".5"/>'.repeat(19_000)],
 ])("%s: what nobody can count is drawn apart, and ended when it takes too much", async (_, inner) => {
-  await expect(judge(inner)).rejects.toThrow(
-    "takes more than 4 seconds, or 2 GB of memory, to draw at 2048 pixels",
-  );
+  await expect(judge(inner)).rejects.toThrow("takes more than 4 seconds, or 2 GB of memory, to draw at 2048 pixels");
 });
 
 test("a mask, a pattern and a dash, as designers use them, pass", async () => {
@@ -126,9 +113,7 @@ test("a mask, a pattern and a dash, as designers use them, pass", async () => {
 });
 
 test("a stroke around thirty thousand points is tried once, out of harm's way, and remembered as too dear", async () => {
-  const line = Array.from({ length: 30_000 }, (_, at) => `${(at * 7919) % 977} ${(at * 6007) % 991}`).join(
-    "L",
-  );
+  const line = Array.from({ length: 30_000 }, (_, at) => `${(at * 7919) % 977} ${(at * 6007) % 991}`).join("L");
   writeFileSync(join(root, "x.svg"), svg(`<path d="M${line}" fill="none" stroke="#123" stroke-width="40"/>`));
   let times = 0;
   const kept = new Map<string, Looked>();

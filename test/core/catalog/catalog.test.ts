@@ -12,9 +12,7 @@ const sizes = (slots: readonly Slot[], role: string, theme?: "dark") =>
     .map(({ qualifier, width, height }) => `${qualifier} ${width}x${height}`);
 
 test("a scaled size is rounded half up", () => {
-  expect([scaled(71, 1.25), scaled(310, 1.25), scaled(150, 1.25), scaled(83.5, 2)]).toEqual([
-    89, 388, 188, 167,
-  ]);
+  expect([scaled(71, 1.25), scaled(310, 1.25), scaled(150, 1.25), scaled(83.5, 2)]).toEqual([89, 388, 188, 167]);
 });
 
 /** Written down by hand from each platform's documentation, not computed. */
@@ -44,9 +42,7 @@ describe.each([
     sizes(androidSlots, "start-full-land"),
     "mdpi 480x320, hdpi 800x480, xhdpi 1280x720, xxhdpi 1600x960, xxxhdpi 1920x1280",
   ],
-  ...(
-    ["start-mark", "start-mark-plate", "start-branding", "start-full-port", "start-full-land"] as const
-  ).map(
+  ...(["start-mark", "start-mark-plate", "start-branding", "start-full-port", "start-full-land"] as const).map(
     (role) =>
       [
         `android ${role} by night`,
@@ -157,9 +153,7 @@ describe.each([
 test("windows target sizes: each plain, unplated, and unplated for light", () => {
   const found = sizes(windowsSlots, "Square44x44Logo").filter((each) => each.startsWith("targetsize"));
   const wanted = [16, 20, 24, 30, 32, 36, 40, 48, 60, 64, 72, 80, 96, 256].flatMap((size) =>
-    ["", "_altform-unplated", "_altform-lightunplated"].map(
-      (form) => `targetsize-${size}${form} ${size}x${size}`,
-    ),
+    ["", "_altform-unplated", "_altform-lightunplated"].map((form) => `targetsize-${size}${form} ${size}x${size}`),
   );
   expect(found.sort()).toEqual(wanted.sort());
 });
@@ -178,8 +172,7 @@ test("each start picture of a page is for one screen in one turn", () => {
 test("by night: the resource of the same name in a folder for the night, on the dark ground", () => {
   const night = androidSlots.filter((slot) => slot.theme === "dark");
   expect(night).toHaveLength(30);
-  for (const slot of night)
-    expect(slot.path).toMatch(/^\{res\}\/(\{type\}|drawable(-land)?)-night-x{0,3}[mh]dpi\//);
+  for (const slot of night) expect(slot.path).toMatch(/^\{res\}\/(\{type\}|drawable(-land)?)-night-x{0,3}[mh]dpi\//);
   const grounds = night.flatMap(({ ground }) => (ground.kind === "full" ? [ground.color] : []));
   expect(new Set(grounds)).toEqual(new Set(["colors.startDark"]));
 });

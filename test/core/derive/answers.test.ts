@@ -49,9 +49,9 @@ test.each([
   ["number", "0", { least: 1, most: 9 }, "a whole number from 1 up to 9"],
   ["identifier", "AB-1", { pattern: "^[A-Z]{2}-\\d{3}$", example: "AB-123" }, "something like AB-123"],
 ] as const)("%s: %j is refused", (kind, value, more, expected) => {
-  expect(
-    answerFault("it", value, { kind, ...more } as Parameters<typeof answerFault>[2])?.expected,
-  ).toContain(expected);
+  expect(answerFault("it", value, { kind, ...more } as Parameters<typeof answerFault>[2])?.expected).toContain(
+    expected,
+  );
 });
 
 test("any brand colour has a form that is read on dark screens, and a text that is read on it; a light one stays", () => {
@@ -71,8 +71,7 @@ test("from any brand colour: texts are read on their grounds, lines and the bran
     fc.property(fc.integer({ min: 0, max: 0xffffff }), (number) => {
       const brand = `#${number.toString(16).padStart(6, "0")}`;
       const color = (name: string) =>
-        fillPattern(readPattern(fields[`colors.${name}` as Field].pattern ?? "") as Pattern, () => brand) ??
-        "";
+        fillPattern(readPattern(fields[`colors.${name}` as Field].pattern ?? "") as Pattern, () => brand) ?? "";
       for (const night of ["", "Dark"]) {
         const [page, text, soft, onSoft, line] = ["page", "text", "soft", "onSoft", "line"].map((name) =>
           color(`${name}${night}`),

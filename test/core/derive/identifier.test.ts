@@ -71,9 +71,7 @@ describe("the base identifier", () => {
 
   test("is shortened for Windows so that two long ones stay apart", () => {
     const long = (end: string) =>
-      windows.identifiers.fit(
-        traced({ by: "pattern", note: "", value: `example.${"farm".repeat(15)}${end}` }),
-      ).value;
+      windows.identifiers.fit(traced({ by: "pattern", note: "", value: `example.${"farm".repeat(15)}${end}` })).value;
     expect(long("a")).toHaveLength(50);
     expect(long("a")).not.toBe(long("b"));
   });

@@ -74,17 +74,12 @@ test("whatever the names and domains: accepted everywhere or told; never a colli
             ? [
                 {
                   key,
-                  id: definitions[platform].identifiers.comparable(
-                    value,
-                    variant?.values.domain?.value ?? "",
-                  ),
+                  id: definitions[platform].identifiers.comparable(value, variant?.values.domain?.value ?? ""),
                 },
               ]
             : [];
         });
-        const shared = held.filter(({ key, id }) =>
-          held.some((other) => other.key !== key && other.id === id),
-        );
+        const shared = held.filter(({ key, id }) => held.some((other) => other.key !== key && other.id === id));
         for (const { key } of shared)
           expect(told.get(key)?.some((each) => each.code === "identifier-taken")).toBe(true);
       }

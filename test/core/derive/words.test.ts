@@ -3,8 +3,7 @@ import { expect, test } from "vitest";
 import { words } from "../../../src/core/derive/fields/words.ts";
 
 test.each(Object.entries(words))("%s does to its example what it says", (_, { says, takes, apply }) => {
-  const [, argument = takes?.example ?? "", before = "", after] =
-    /: (?:with (\S+), )?([^:]+) → (.+)$/.exec(says) ?? [];
+  const [, argument = takes?.example ?? "", before = "", after] = /: (?:with (\S+), )?([^:]+) → (.+)$/.exec(says) ?? [];
   expect(after).toBeDefined();
   expect(apply(before, argument)).toBe(after);
   if (takes) expect(argument).toMatch(takes.form);

@@ -25,9 +25,7 @@ afterEach(() => {
 
 const ours = (root: string) =>
   Object.fromEntries(
-    [...contents(root)]
-      .filter(([path]) => !path.startsWith(".oxalis/"))
-      .map(([path, text]) => [path, `${text}`]),
+    [...contents(root)].filter(([path]) => !path.startsWith(".oxalis/")).map(([path, text]) => [path, `${text}`]),
   );
 
 const before = { "a/one": "1", "a/two": "2", "b/three": "3" };

@@ -48,10 +48,7 @@ test("a ledger of a form to come, or of the first one with what that had not, is
   const file = join(root, "clients/3-acre/ledger.json");
   for (const [text, says] of [
     ['{ "form": 3 }', "form is 3"],
-    [
-      '{ "form": 1, "identifiers": { "ios": { "value": "a.b", "fixed": "2025-01-01" } } }',
-      'Nothing is called "fixed"',
-    ],
+    ['{ "form": 1, "identifiers": { "ios": { "value": "a.b", "fixed": "2025-01-01" } } }', 'Nothing is called "fixed"'],
   ] as const) {
     writeFileSync(file, text);
     const { code, err } = oxalis(root, "check", "3-acre");
@@ -97,9 +94,9 @@ function withReceipt(text: string): string {
 test("receipts of both forms say the same, and are written in the current one", () => {
   const read = Object.values(receipts).map((receipt) => {
     const root = withReceipt(JSON.stringify(receipt, null, 1));
-    expect(
-      drawnFor(withReceipt(receiptText(readReceipt(root, "variants/acre", "acre"))), "variants/acre"),
-    ).toEqual([picture]);
+    expect(drawnFor(withReceipt(receiptText(readReceipt(root, "variants/acre", "acre"))), "variants/acre")).toEqual([
+      picture,
+    ]);
     return readReceipt(root, "variants/acre", "acre");
   });
   const [first] = read;

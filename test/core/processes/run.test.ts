@@ -56,14 +56,11 @@ function isRunning(pid: number): boolean {
 
 test("a secret says nothing of itself, and is in nothing that a program prints", async () => {
   const secret = secretOf("hunter-2-hunter");
-  expect([`${secret}`, JSON.stringify({ secret }), inspect({ secret }), String(secret)].join()).not.toContain(
-    "hunter",
-  );
+  expect([`${secret}`, JSON.stringify({ secret }), inspect({ secret }), String(secret)].join()).not.toContain("hunter");
   expect(revealed(secret)).toBe("hunter-2-hunter");
   expect(masked("key=hunter-2-hunter;", [secret])).toBe("key=•••;");
   const environment = { KEY: secret };
-  const script =
-    "process.stdin.on('data', (text) => console.log(process.env.KEY, String(text), process.env.HOME))";
+  const script = "process.stdin.on('data', (text) => console.log(process.env.KEY, String(text), process.env.HOME))";
   const ran = await run(node(script, { environment, input: secret }));
   expect(ran.ok && ran.value.out).toBe("••• ••• undefined\n");
 });

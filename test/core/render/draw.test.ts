@@ -39,9 +39,7 @@ const variant = (pictures: Artwork) =>
 async function drawn(slot: Slot, pictures: Artwork) {
   const png = await renderer.png(drawingOf(slot, variant(pictures)));
   const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-  const pixel = (x: number, y: number) => [
-    ...data.subarray((y * info.width + x) * 4, (y * info.width + x) * 4 + 4),
-  ];
+  const pixel = (x: number, y: number) => [...data.subarray((y * info.width + x) * 4, (y * info.width + x) * 4 + 4)];
   return { png, pixel, data, ...info, meta: await sharp(png).metadata() };
 }
 
@@ -67,26 +65,22 @@ describe.each(["bar.svg", "bar.png"])("from %s", (file) => {
     ["adaptive foreground", slotOf(androidSlots, "adaptive-foreground", "xxhdpi"), 33],
     ["start screen", slotOf(androidSlots, "start-mark", "mdpi"), 96],
     ["maskable", webSlot("maskable", 512), 204.8],
-  ])(
-    "%s: nothing is drawn outside the safe circle, and the mark is in its middle",
-    async (_, slot, radius) => {
-      const { data, width, height } = await drawn(slot, pictures());
-      const allowed =
-        slot.platform === "android" && slot.role === "adaptive-foreground" ? radius * 3 : radius;
-      let [left, right, furthest] = [width, 0, 0];
-      for (let y = 0; y < height; y++) {
-        for (let x = 0; x < width; x++) {
-          const i = (y * width + x) * 4;
-          if ((data[i] ?? 0) < 128 || (data[i + 3] ?? 0) < 128) continue;
-          [left, right] = [Math.min(left, x), Math.max(right, x)];
-          furthest = Math.max(furthest, Math.hypot(x + 0.5 - width / 2, y + 0.5 - height / 2));
-        }
+  ])("%s: nothing is drawn outside the safe circle, and the mark is in its middle", async (_, slot, radius) => {
+    const { data, width, height } = await drawn(slot, pictures());
+    const allowed = slot.platform === "android" && slot.role === "adaptive-foreground" ? radius * 3 : radius;
+    let [left, right, furthest] = [width, 0, 0];
+    for (let y = 0; y < height; y++) {
+      for (let x = 0; x < width; x++) {
+        const i = (y * width + x) * 4;
+        if ((data[i] ?? 0) < 128 || (data[i + 3] ?? 0) < 128) continue;
+        [left, right] = [Math.min(left, x), Math.max(right, x)];
+        furthest = Math.max(furthest, Math.hypot(x + 0.5 - width / 2, y + 0.5 - height / 2));
       }
-      expect(furthest).toBeLessThanOrEqual(allowed);
-      expect(furthest).toBeGreaterThan(allowed * 0.75);
-      expect(Math.abs((left + right + 1) / 2 - width / 2)).toBeLessThanOrEqual(1);
-    },
-  );
+    }
+    expect(furthest).toBeLessThanOrEqual(allowed);
+    expect(furthest).toBeGreaterThan(allowed * 0.75);
+    expect(Math.abs((left + right + 1) / 2 - width / 2)).toBeLessThanOrEqual(1);
+  });
 
   test("iOS icons have no alpha channel; tiles neither, and show the ground to the corner", async () => {
     for (const slot of [
@@ -94,12 +88,7 @@ describe.each(["bar.svg", "bar.png"])("from %s", (file) => {
       slotOf(windowsSlots, "Wide310x150Logo", "scale-125"),
     ]) {
       const { meta, pixel, width, height } = await drawn(slot, pictures());
-      expect([meta.width, meta.height, meta.channels, meta.hasAlpha]).toEqual([
-        slot.width,
-        slot.height,
-        3,
-        false,
-      ]);
+      expect([meta.width, meta.height, meta.channels, meta.hasAlpha]).toEqual([slot.width, slot.height, 3, false]);
       expect(pixel(0, 0)).toEqual([0, 0, 255, 255]);
       expect(pixel(width - 1, height - 1)).toEqual([0, 0, 255, 255]);
     }
@@ -118,8 +107,7 @@ describe.each(["bar.svg", "bar.png"])("from %s", (file) => {
   test("one-coloured pictures: only the alpha says anything, and the ground's colour is a hole", async () => {
     const mono = await drawn(slotOf(androidSlots, "adaptive-monochrome", "xxxhdpi"), pictures());
     const colors = new Set<number>();
-    for (let i = 0; i < mono.data.length; i += 4)
-      for (const c of [0, 1, 2]) colors.add(mono.data[i + c] ?? 0);
+    for (let i = 0; i < mono.data.length; i += 4) for (const c of [0, 1, 2]) colors.add(mono.data[i + c] ?? 0);
     expect([...colors]).toEqual([0]);
     expect(mono.pixel(216, 216 + 40)[3]).toBe(255);
     expect(mono.pixel(216, 216 - 12)[3]).toBeLessThan(32);
@@ -129,10 +117,7 @@ describe.each(["bar.svg", "bar.png"])("from %s", (file) => {
 });
 
 test("a mark is found in a square picture on a plain ground", async () => {
-  const front = await drawn(
-    slotOf(androidSlots, "adaptive-foreground", "xxxhdpi"),
-    artwork({ icon: art["icon.jpg"] }),
-  );
+  const front = await drawn(slotOf(androidSlots, "adaptive-foreground", "xxxhdpi"), artwork({ icon: art["icon.jpg"] }));
   expect(front.pixel(0, 0)[3]).toBe(0);
   expect(front.pixel(216, 216)[3]).toBe(255);
   const icon = await drawn(slotOf(iosIconSlots, "icon", "universal"), artwork({ icon: art["icon.jpg"] }));
@@ -153,9 +138,7 @@ test("favicon.ico holds its three pictures, and a vector stays one", async () =>
   }
   const svg = (await renderer.svg(drawings[2] as (typeof drawings)[0])).toString();
   expect(svg).toContain("M200 20h80v240h-80z");
-  const embedded = await renderer.svg(
-    drawingOf(webSlot("favicon", 64), variant(artwork({ mark: art["bar.png"] }))),
-  );
+  const embedded = await renderer.svg(drawingOf(webSlot("favicon", 64), variant(artwork({ mark: art["bar.png"] }))));
   expect((await sharp(embedded).metadata()).width).toBe(64);
 });
 
@@ -177,9 +160,7 @@ test("a start screen's ground runs into another colour, or is a pattern, or is c
   const faded = await sharp(await renderer.png(drawingOf(slot, gradient)))
     .raw()
     .toBuffer();
-  const green = [0, 0.25, 0.5, 0.75].map(
-    (share) => faded[Math.round(share * slot.height) * slot.width * 3 + 1],
-  );
+  const green = [0, 0.25, 0.5, 0.75].map((share) => faded[Math.round(share * slot.height) * slot.width * 3 + 1]);
   expect(green).toEqual([...green].sort((a, b) => (b ?? 0) - (a ?? 0)));
   expect([green[0], green[3]]).toEqual([255, 63]);
   for (const tile of ["bar.svg", "bar.png"]) {

@@ -25,11 +25,7 @@ const where = {
 };
 
 const inputs: [string, string, (image: Sharp) => Sharp | Promise<Sharp>][] = [
-  [
-    "a CMYK JPEG",
-    "a.jpg",
-    (image) => image.toColourspace("cmyk").jpeg({ quality: 95, chromaSubsampling: "4:4:4" }),
-  ],
+  ["a CMYK JPEG", "a.jpg", (image) => image.toColourspace("cmyk").jpeg({ quality: 95, chromaSubsampling: "4:4:4" })],
   ["16 bits a channel", "a.png", (image) => image.toColourspace("rgb16").png()],
   ["a wide colour profile", "b.png", (image) => image.withIccProfile("p3").png()],
   [
@@ -46,38 +42,34 @@ const inputs: [string, string, (image: Sharp) => Sharp | Promise<Sharp>][] = [
   ["an alpha channel that hides nothing", "d.png", (image) => image.ensureAlpha().png()],
 ];
 
-test.each(inputs)(
-  "%s comes out upright, in sRGB, and with nothing but the picture in it",
-  async (_, file, made) => {
-    writeFileSync(join(root, file), await (await made(upright())).toBuffer());
-    const art = await judgeArt(root, file, place);
-    expect([art.width, art.height]).toEqual([1100, 1100]);
-    const variant = variantOf(artwork({ icon: art }), {
-      "colors.ground": "#ffffff",
-      "colors.start": "#ffffff",
-      "colors.brand": "#000000",
-    });
-    const slot = allSlots.find((each) => each.platform === "ios" && each.qualifier === "universal");
-    const png = await renderer.png(drawingOf(slot as NonNullable<typeof slot>, variant));
-    const { data, info } = await sharp(png).raw().toBuffer({ resolveWithObject: true });
-    const pixel = (x: number, y: number) => {
-      const at = (Math.round(y * info.height) * info.width + Math.round(x * info.width)) * info.channels;
-      return [...data.subarray(at, at + 3)];
-    };
-    const near = (found: number[], wanted: number[], most: number) =>
-      expect(
-        Math.max(...found.map((each, at) => Math.abs(each - (wanted[at] ?? 0)))),
-        `${found}`,
-      ).toBeLessThanOrEqual(most);
-    // A printer's colours cannot hold a strong green or blue as it was.
-    const most = file === "a.jpg" ? 60 : 8;
-    near(pixel(0.1, 0.8), [192, 32, 32], most);
-    near(pixel(0.9, 0.8), [32, 160, 64], most);
-    near(pixel(0.5, 0.25), [32, 48, 192], most);
-    expect(chunkTypes(png)).toEqual(["IHDR", "IDAT", "IEND"]);
-    expect(readChunks(png).header).toMatchObject({ width: 1024, height: 1024 });
-  },
-);
+test.each(inputs)("%s comes out upright, in sRGB, and with nothing but the picture in it", async (_, file, made) => {
+  writeFileSync(join(root, file), await (await made(upright())).toBuffer());
+  const art = await judgeArt(root, file, place);
+  expect([art.width, art.height]).toEqual([1100, 1100]);
+  const variant = variantOf(artwork({ icon: art }), {
+    "colors.ground": "#ffffff",
+    "colors.start": "#ffffff",
+    "colors.brand": "#000000",
+  });
+  const slot = allSlots.find((each) => each.platform === "ios" && each.qualifier === "universal");
+  const png = await renderer.png(drawingOf(slot as NonNullable<typeof slot>, variant));
+  const { data, info } = await sharp(png).raw().toBuffer({ resolveWithObject: true });
+  const pixel = (x: number, y: number) => {
+    const at = (Math.round(y * info.height) * info.width + Math.round(x * info.width)) * info.channels;
+    return [...data.subarray(at, at + 3)];
+  };
+  const near = (found: number[], wanted: number[], most: number) =>
+    expect(Math.max(...found.map((each, at) => Math.abs(each - (wanted[at] ?? 0)))), `${found}`).toBeLessThanOrEqual(
+      most,
+    );
+  // A printer's colours cannot hold a strong green or blue as it was.
+  const most = file === "a.jpg" ? 60 : 8;
+  near(pixel(0.1, 0.8), [192, 32, 32], most);
+  near(pixel(0.9, 0.8), [32, 160, 64], most);
+  near(pixel(0.5, 0.25), [32, 48, 192], most);
+  expect(chunkTypes(png)).toEqual(["IHDR", "IDAT", "IEND"]);
+  expect(readChunks(png).header).toMatchObject({ width: 1024, height: 1024 });
+});
 
 test.each([1e3, 1e6, 1e9])("a vector of %d units is seen as one of few", async (units) => {
   const vector = (name: string, scale: number) => {
@@ -97,7 +89,6 @@ test.each([1e3, 1e6, 1e9])("a vector of %d units is seen as one of few", async (
 /** Kinds of chunks in a PNG, without the palette. */
 function chunkTypes(png: Buffer): string[] {
   const types: string[] = [];
-  for (let at = 8; at < png.length; at += png.readUInt32BE(at) + 12)
-    types.push(png.toString("latin1", at + 4, at + 8));
+  for (let at = 8; at < png.length; at += png.readUInt32BE(at) + 12) types.push(png.toString("latin1", at + 4, at + 8));
   return types.filter((type) => type !== "PLTE");
 }

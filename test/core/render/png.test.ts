@@ -23,22 +23,15 @@ const hasPalette = (png: Buffer): boolean => png[25] === 3;
 function laid({ data, width, height }: Pixels, { canvas, left, top }: Placement, ground: number): Buffer {
   const all = new Uint32Array(canvas.width * canvas.height).fill(ground);
   const part = new Uint32Array(Uint8Array.from(data).buffer);
-  for (let y = 0; y < height; y++)
-    all.set(part.subarray(y * width, (y + 1) * width), (top + y) * canvas.width + left);
+  for (let y = 0; y < height; y++) all.set(part.subarray(y * width, (y + 1) * width), (top + y) * canvas.width + left);
   return Buffer.from(all.buffer);
 }
 
-const pixel = ([r = 0, g = 0, b = 0, a = 255]: readonly number[]): number =>
-  (a << 24) | (b << 16) | (g << 8) | r;
+const pixel = ([r = 0, g = 0, b = 0, a = 255]: readonly number[]): number => (a << 24) | (b << 16) | (g << 8) | r;
 
-function picture(
-  width: number,
-  height: number,
-  colorAt: (x: number, y: number) => readonly number[],
-): Pixels {
+function picture(width: number, height: number, colorAt: (x: number, y: number) => readonly number[]): Pixels {
   const pixels = new Uint32Array(width * height);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) pixels[y * width + x] = pixel(colorAt(x, y));
+  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) pixels[y * width + x] = pixel(colorAt(x, y));
   return { data: Buffer.from(pixels.buffer), width, height };
 }
 
@@ -99,18 +92,14 @@ describe("a drawing with more colours than a palette holds", () => {
   const ground = pixel([255, 255, 255]);
   const soft = async (shape: string) => {
     const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="600" height="600"><path fill="#fff" d="M0 0h600v600H0z"/>${shape}</svg>`;
-    const { data, info } = await sharp(Buffer.from(svg))
-      .ensureAlpha()
-      .raw()
-      .toBuffer({ resolveWithObject: true });
+    const { data, info } = await sharp(Buffer.from(svg)).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
     return { data, width: info.width, height: info.height };
   };
 
   test("loses nothing of its surfaces, and a trace along its edges", async () => {
     const circles = Array.from(
       { length: 5 },
-      (_, at) =>
-        `<circle cx="${60 + (at % 4) * 150}" cy="${100 + at * 90}" r="70" fill="hsl(${at * 26} 70% 45%)"/>`,
+      (_, at) => `<circle cx="${60 + (at % 4) * 150}" cy="${100 + at * 90}" r="70" fill="hsl(${at * 26} 70% 45%)"/>`,
     ).join("");
     const drawn = await soft(circles);
     const before = Buffer.from(drawn.data);
@@ -132,8 +121,6 @@ describe("a drawing with more colours than a palette holds", () => {
     const shade = `<radialGradient id="a"><stop stop-color="#f0a"/><stop offset="1" stop-color="#0cf"/></radialGradient><circle cx="300" cy="300" r="260" fill="url(#a)"/>`;
     const drawn = await soft(shade);
     const before = Buffer.from(drawn.data);
-    expect(
-      (await read(await encodePng(contentOf(drawn, { ground, alpha: false })))).data.equals(before),
-    ).toBe(true);
+    expect((await read(await encodePng(contentOf(drawn, { ground, alpha: false })))).data.equals(before)).toBe(true);
   });
 });

@@ -69,7 +69,10 @@ function windowOf(drawing: Drawing, { left, top }: { left: number; top: number }
 /** Pixels of a bitmap that are enlarged around a square of it, so that its edges do not show. */
 const margin = 8;
 
-/** A bitmap along one side: the part of it that is wanted, in fractions; where that is shown, in pixels; where the square is. */
+/**
+ * A bitmap along one side: the part of it that is wanted, in fractions; where that is shown, in pixels; where the
+ * square is.
+ */
 interface Along {
   from: number;
   length: number;

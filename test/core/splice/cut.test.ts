@@ -1,13 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import {
-  elementCut,
-  keyCuts,
-  memberCuts,
-  openStepCuts,
-  pageCuts,
-  withCuts,
-} from "../../../src/core/splice/cut.ts";
+import { elementCut, keyCuts, memberCuts, openStepCuts, pageCuts, withCuts } from "../../../src/core/splice/cut.ts";
 import { htmlElements } from "../../../src/core/splice/formats/html.ts";
 import { entry, parseOpenStep } from "../../../src/core/splice/formats/openstep.ts";
 import { findAll, parseXml } from "../../../src/core/splice/formats/xml.ts";
@@ -57,9 +50,7 @@ test("XML and property lists: what is taken out goes with its line, and every ot
         ["{ s = {", ...all.map((name) => `\t${name} = { x = (1, "a;b"); };`), "}; }"].join(end);
       const settings = group(names);
       const found = openStepCuts("f", settings, entry(parseOpenStep(source(settings)), "s"), gone);
-      expect(applyEdits(settings, withCuts([], found))).toBe(
-        group(names.filter((name) => !gone.includes(name))),
-      );
+      expect(applyEdits(settings, withCuts([], found))).toBe(group(names.filter((name) => !gone.includes(name))));
     }),
   );
 });

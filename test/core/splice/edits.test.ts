@@ -69,19 +69,13 @@ function throughXmllint(form: Form, element: (written: string) => string, ask: s
   writeFileSync(file, `<?xml version="1.0" encoding="utf-8"?>\n<all>${rows.join("\n")}</all>`);
   return samples
     .slice(0, asked)
-    .map((_, at) =>
-      tool("xmllint", ["--xpath", `string(${ask.replace("ID", String(at))})`, file]).slice(0, -1),
-    );
+    .map((_, at) => tool("xmllint", ["--xpath", `string(${ask.replace("ID", String(at))})`, file]).slice(0, -1));
 }
 
 test.runIf(hasTool("xmllint"))("XML text and attributes read back with xmllint", () => {
   const text = throughXmllint("xml-text", (written) => `<v>${written}</v>`, "//r[@id='ID']/v");
   expect(text).toEqual(samples.slice(0, asked));
-  const attributes = throughXmllint(
-    "xml-attribute",
-    (written) => `<v a="${written}"/>`,
-    "//r[@id='ID']/v/@a",
-  );
+  const attributes = throughXmllint("xml-attribute", (written) => `<v a="${written}"/>`, "//r[@id='ID']/v/@a");
   expect(attributes).toEqual(samples.slice(0, asked));
 });
 
@@ -110,10 +104,7 @@ test.runIf(hasTool("aapt2"))("Android strings read back with aapt2", () => {
   ]);
   const dump = tool("aapt2", ["dump", "resources", join(folder, "a.apk")]);
   const read = new Map(
-    [...dump.matchAll(/string\/s(\d+)\n\s+\(\) "([\s\S]*?)"(?=\n\s+resource|\n?$)/g)].map((m) => [
-      Number(m[1]),
-      m[2],
-    ]),
+    [...dump.matchAll(/string\/s(\d+)\n\s+\(\) "([\s\S]*?)"(?=\n\s+resource|\n?$)/g)].map((m) => [Number(m[1]), m[2]]),
   );
   expect(values.map((_, at) => read.get(at))).toEqual(values);
 });
@@ -142,48 +133,33 @@ test.runIf(hasTool("chromium"))("HTML text and attributes read back in Chromium"
   expect(read).toEqual(samples.map((value) => [value, value]));
 });
 
-test.runIf(hasTool("chromium"))(
-  "strings of CSS read back in Chromium, and no value ends a declaration",
-  async () => {
-    const values = [
-      ...samples,
-      "a; } b {",
-      "/* a",
-      "(a",
-      "url(",
-      "!important",
-      "-->",
-      "#1f5d4c",
-      "Inter, serif",
-    ];
-    const strings = values.flatMap((value) =>
-      (["css-double", "css-single"] as const).map((form) => ({ value, written: write(form, value) })),
-    );
-    const plain = values.map((value) => write("css", value));
-    const { unread, set } = await inChromium("<p>", async (page) =>
-      page.evaluate(
-        ([strings, plain]) => {
-          const element = document.querySelector("p") as HTMLElement;
-          const unread = strings.filter(({ value, written }) => {
-            element.title = value;
-            return !element.matches(`[title=${written}]`);
-          });
-          const sheet = new CSSStyleSheet();
-          sheet.replaceSync(
-            `p { ${plain.map((each, at) => `--k${at}: ${each};`).join(" ")} } p { --end: here }`,
-          );
-          const rules = [...sheet.cssRules].map((rule) => (rule as CSSStyleRule).style);
-          return { unread, set: rules.map((style) => style.length) };
-        },
-        [strings, plain] as const,
-      ),
-    );
-    expect(unread).toEqual([]);
-    expect(set).toEqual([values.length, 1]);
-    expect(write("css", "#1f5d4c")).toBe("#1f5d4c");
-    expect(write("css", "Inter, serif")).toBe("Inter, serif");
-  },
-);
+test.runIf(hasTool("chromium"))("strings of CSS read back in Chromium, and no value ends a declaration", async () => {
+  const values = [...samples, "a; } b {", "/* a", "(a", "url(", "!important", "-->", "#1f5d4c", "Inter, serif"];
+  const strings = values.flatMap((value) =>
+    (["css-double", "css-single"] as const).map((form) => ({ value, written: write(form, value) })),
+  );
+  const plain = values.map((value) => write("css", value));
+  const { unread, set } = await inChromium("<p>", async (page) =>
+    page.evaluate(
+      ([strings, plain]) => {
+        const element = document.querySelector("p") as HTMLElement;
+        const unread = strings.filter(({ value, written }) => {
+          element.title = value;
+          return !element.matches(`[title=${written}]`);
+        });
+        const sheet = new CSSStyleSheet();
+        sheet.replaceSync(`p { ${plain.map((each, at) => `--k${at}: ${each};`).join(" ")} } p { --end: here }`);
+        const rules = [...sheet.cssRules].map((rule) => (rule as CSSStyleRule).style);
+        return { unread, set: rules.map((style) => style.length) };
+      },
+      [strings, plain] as const,
+    ),
+  );
+  expect(unread).toEqual([]);
+  expect(set).toEqual([values.length, 1]);
+  expect(write("css", "#1f5d4c")).toBe("#1f5d4c");
+  expect(write("css", "Inter, serif")).toBe("Inter, serif");
+});
 
 test.runIf(hasTool("plistutil"))("property lists read back with plistutil", () => {
   const folder = temporaryFolder();
@@ -195,12 +171,8 @@ test.runIf(hasTool("plistutil"))("property lists read back with plistutil", () =
   tool("plistutil", ["-i", file("all.plist"), "-o", file("all.bin")]);
   tool("plistutil", ["-i", file("all.bin"), "-o", file("back.plist")]);
   const text = readFileSync(file("back.plist"), "utf8");
-  const read = new Map(
-    plistStrings("f", { file: "f", text }).map(({ path, site }) => [path.join("."), site.value]),
-  );
-  expect(samples.map((_, at) => read.get(`k${at}`))).toEqual(
-    samples.map((value) => value.replace(/\r\n?/g, "\n")),
-  );
+  const read = new Map(plistStrings("f", { file: "f", text }).map(({ path, site }) => [path.join("."), site.value]));
+  expect(samples.map((_, at) => read.get(`k${at}`))).toEqual(samples.map((value) => value.replace(/\r\n?/g, "\n")));
 });
 
 test.runIf(hasTool("java"))("properties read back with Java", () => {

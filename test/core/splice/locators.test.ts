@@ -3,12 +3,7 @@ import { expect, test } from "vitest";
 import { gradleSettings, settingsNamed } from "../../../src/core/splice/formats/gradle.ts";
 import { htmlAttributeSite, htmlElements, htmlTextSite } from "../../../src/core/splice/formats/html.ts";
 import { lineSite } from "../../../src/core/splice/formats/lines.ts";
-import {
-  entry,
-  openStepSite,
-  parseOpenStep,
-  stringsSite,
-} from "../../../src/core/splice/formats/openstep.ts";
+import { entry, openStepSite, parseOpenStep, stringsSite } from "../../../src/core/splice/formats/openstep.ts";
 import { tomlSite } from "../../../src/core/splice/formats/toml.ts";
 import { attributeSite, find, parseXml, textSite } from "../../../src/core/splice/formats/xml.ts";
 import { yamlSite } from "../../../src/core/splice/formats/yaml.ts";
@@ -91,9 +86,7 @@ test("HTML: quoted, unquoted and single-quoted attributes, and text", () => {
   expect(replaced(html, htmlAttributeSite("f", html, first, "content"), 'p "q"')).toContain(
     'content="p &quot;q&quot;"',
   );
-  expect(replaced(html, htmlAttributeSite("f", html, second, "content"), "it's")).toContain(
-    "content='it&#39;s'",
-  );
+  expect(replaced(html, htmlAttributeSite("f", html, second, "content"), "it's")).toContain("content='it&#39;s'");
   expect(htmlTextSite("f", title)?.value).toBe("x & y");
   expect(replaced(html, htmlTextSite("f", title), "<b>")).toContain("<title>&lt;b&gt;</title>");
 });
@@ -168,25 +161,22 @@ const awkwardText = fc.constantFrom(
   "=:",
 );
 
-test.each(lines)(
-  "$kind: the one value is found, and whatever is written reads back, twice the same",
-  (each) => {
-    const { text, old, holds, locate, folded } = each;
-    expect(locate(text)?.value).toBe(holds);
-    expect(text.slice(locate(text)?.start, locate(text)?.end)).toBe(old);
-    fc.assert(
-      fc.property(fc.oneof(anyText, awkwardText), (value) => {
-        const changed = replaced(text, locate(text), value);
-        const again = locate(changed);
-        expect(again?.value).toBe(folded(value));
-        expect(replaced(changed, again, value)).toBe(changed);
-        const [before, after] = text.split(old);
-        expect([changed.startsWith(before ?? ""), changed.endsWith(after ?? "")]).toEqual([true, true]);
-      }),
-      { numRuns: 400 },
-    );
-  },
-);
+test.each(lines)("$kind: the one value is found, and whatever is written reads back, twice the same", (each) => {
+  const { text, old, holds, locate, folded } = each;
+  expect(locate(text)?.value).toBe(holds);
+  expect(text.slice(locate(text)?.start, locate(text)?.end)).toBe(old);
+  fc.assert(
+    fc.property(fc.oneof(anyText, awkwardText), (value) => {
+      const changed = replaced(text, locate(text), value);
+      const again = locate(changed);
+      expect(again?.value).toBe(folded(value));
+      expect(replaced(changed, again, value)).toBe(changed);
+      const [before, after] = text.split(old);
+      expect([changed.startsWith(before ?? ""), changed.endsWith(after ?? "")]).toEqual([true, true]);
+    }),
+    { numRuns: 400 },
+  );
+});
 
 test("YAML: a block's text is replaced without the line end behind it, and an empty value is filled", () => {
   const text = "a: |\n  one\n  two\nb:\nc: 3\n";

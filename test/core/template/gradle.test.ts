@@ -15,9 +15,7 @@ function identifierIn(files: Readonly<Record<string, string>>): string[] {
   }
   const [module] = appModules(openFolder(root));
   if (!module) throw new Error("no module");
-  return valuesOf(module, "applicationId").flatMap(({ sites }) =>
-    sites.map(({ file, value }) => `${file} ${value}`),
-  );
+  return valuesOf(module, "applicationId").flatMap(({ sites }) => sites.map(({ file, value }) => `${file} ${value}`));
 }
 
 const kotlin = (value: string) => `android { defaultConfig { applicationId = ${value} } }`;
@@ -52,11 +50,7 @@ test.each([
     },
     "app/gradle.properties a.b",
   ],
-  [
-    "a variable of the script",
-    { "app/build.gradle": `def appId = "a.b"\n${groovy("appId")}` },
-    "app/build.gradle a.b",
-  ],
+  ["a variable of the script", { "app/build.gradle": `def appId = "a.b"\n${groovy("appId")}` }, "app/build.gradle a.b"],
   [
     "a value put into a string",
     { "app/build.gradle.kts": `val appId = "a.b"\n${kotlin('"$appId"')}` },

@@ -118,33 +118,9 @@ describe.runIf(hasTool("openssl"))("key stores", () => {
   test("are known by their form, under any name, in any case, behind a link; a debug key store is public", () => {
     const root = temporaryFolder();
     const at = (name: string) => join(root, name);
-    const openssl = (...args: string[]) =>
-      execFileSync("openssl", args, { stdio: ["ignore", "ignore", "ignore"] });
-    openssl(
-      "req",
-      "-x509",
-      "-newkey",
-      "rsa:2048",
-      "-nodes",
-      "-keyout",
-      at("k"),
-      "-out",
-      at("c"),
-      "-subj",
-      "/CN=a",
-    );
-    openssl(
-      "pkcs12",
-      "-export",
-      "-inkey",
-      at("k"),
-      "-in",
-      at("c"),
-      "-out",
-      at("s"),
-      "-passout",
-      "pass:hunter22",
-    );
+    const openssl = (...args: string[]) => execFileSync("openssl", args, { stdio: ["ignore", "ignore", "ignore"] });
+    openssl("req", "-x509", "-newkey", "rsa:2048", "-nodes", "-keyout", at("k"), "-out", at("c"), "-subj", "/CN=a");
+    openssl("pkcs12", "-export", "-inkey", at("k"), "-in", at("c"), "-out", at("s"), "-passout", "pass:hunter22");
     openssl("pkcs8", "-topk8", "-nocrypt", "-outform", "DER", "-in", at("k"), "-out", at("d"));
     const [store, der] = [readFileSync(at("s")), readFileSync(at("d"))];
     expect(

@@ -21,9 +21,7 @@ function survey(files: Record<string, string>): PartSurvey {
 const held = (part: PartSurvey) =>
   part.fills
     .filter(({ optional }) => !optional)
-    .map(
-      ({ holds, site, before = "", after = "" }) => `${holds} ${site.file} ${before}|${site.value}|${after}`,
-    );
+    .map(({ holds, site, before = "", after = "" }) => `${holds} ${site.file} ${before}|${site.value}|${after}`);
 
 test("Android: a Groovy script at the top, a literal label, a bitmap icon, a start screen of plain colour, no round icon", () => {
   const part = survey({
@@ -90,8 +88,7 @@ test("Android: notifications, a plate under the start icon, branding, full start
 
 test("Android: a start screen of layers: a repeated texture, a picture over all of it, a mark in its middle", () => {
   const res = "src/main/res";
-  const layer = (picture: string, how: string) =>
-    `<item><bitmap android:src="@drawable/${picture}" ${how}/></item>`;
+  const layer = (picture: string, how: string) => `<item><bitmap android:src="@drawable/${picture}" ${how}/></item>`;
   const part = survey({
     "build.gradle": "android { defaultConfig { applicationId 'org.shed.app' } }",
     "src/main/AndroidManifest.xml": `<manifest xmlns:android="http://schemas.android.com/apk/res/android">
@@ -101,9 +98,7 @@ test("Android: a start screen of layers: a repeated texture, a picture over all 
     [`${res}/drawable/layers.xml`]: `<layer-list xmlns:android="http://schemas.android.com/apk/res/android">
       ${layer("grain", 'android:tileMode="repeat"')}${layer("view", 'android:gravity="fill"')}
       ${layer("logo", 'android:gravity="center"')}</layer-list>`,
-    ...Object.fromEntries(
-      ["grain", "view", "logo"].map((name) => [`${res}/drawable-xxhdpi/${name}.png`, "png"]),
-    ),
+    ...Object.fromEntries(["grain", "view", "logo"].map((name) => [`${res}/drawable-xxhdpi/${name}.png`, "png"])),
   });
   const drawn = Object.fromEntries(
     part.pictures
@@ -162,9 +157,7 @@ test("iOS: a listed icon set, keys in build settings, a launch screen dictionary
   ]);
   const fills = held(part);
   expect(fills).toContain("app.label App.xcodeproj/project.pbxproj |The Shed|");
-  expect(fills).toContain(
-    "identifiers.ios App/Info.plist $(AppIdentifierPrefix)|$(AppIdentifierPrefix)org.shed.app|",
-  );
+  expect(fills).toContain("identifiers.ios App/Info.plist $(AppIdentifierPrefix)|$(AppIdentifierPrefix)org.shed.app|");
   expect(fills.filter((each) => each.startsWith("colors.start"))).toHaveLength(4);
 });
 
@@ -207,19 +200,9 @@ test("Web: links from the root and up the tree, icons that the manifest lists an
 });
 
 test("where a brand stands: pictures called by a size or as an icon, not signs for buttons", () => {
-  for (const file of [
-    "icons/Icon-192.png",
-    "build/icons/256x256.png",
-    "icons/128x128@2x.png",
-    "icon/app-mono.svg",
-  ])
+  for (const file of ["icons/Icon-192.png", "build/icons/256x256.png", "icons/128x128@2x.png", "icon/app-mono.svg"])
     expect([file, isBrandPlace(file)]).toEqual([file, true]);
-  for (const file of [
-    "assets/icons/back@2x.png",
-    "src/icons/language.svg",
-    "icons/check2.png",
-    "icons/bell.png",
-  ])
+  for (const file of ["assets/icons/back@2x.png", "src/icons/language.svg", "icons/check2.png", "icons/bell.png"])
     expect([file, isBrandPlace(file)]).toEqual([file, false]);
 });
 

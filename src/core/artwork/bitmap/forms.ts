@@ -16,9 +16,7 @@ const head = (bytes: Uint8Array): string => Buffer.from(bytes.subarray(0, 16)).t
 
 export const isBitmap = (bytes: Uint8Array): boolean => {
   const start = head(bytes);
-  return taken.some(
-    ([first = "", second]) => start.startsWith(first) && (!second || start.startsWith(second, 8)),
-  );
+  return taken.some(([first = "", second]) => start.startsWith(first) && (!second || start.startsWith(second, 8)));
 };
 
 /** What a file is that is none of the pictures that are taken, where its first bytes tell. */

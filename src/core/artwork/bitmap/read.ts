@@ -21,8 +21,7 @@ const mostScans = 100;
 function scansOf(bytes: Uint8Array): number {
   if (bytes[0] !== 0xff || bytes[1] !== 0xd8) return 0;
   let count = 0;
-  for (let at = bytes.indexOf(0xff); at !== -1; at = bytes.indexOf(0xff, at + 1))
-    if (bytes[at + 1] === 0xda) count++;
+  for (let at = bytes.indexOf(0xff); at !== -1; at = bytes.indexOf(0xff, at + 1)) if (bytes[at + 1] === 0xda) count++;
   return count;
 }
 

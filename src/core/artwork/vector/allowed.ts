@@ -1,6 +1,7 @@
 /**
- * What of an SVG is drawn and nothing else (W3C, SVG 2, "Element index", "Attribute index", "Property index"). Whatever is not in
- * these tables is not handed on: scripts, styles that fetch, links, foreign namespaces, what an editor noted for itself.
+ * What of an SVG is drawn and nothing else (W3C, SVG 2, "Element index", "Attribute index", "Property index").
+ * Whatever is not in these tables is not handed on: scripts, styles that fetch, links, foreign namespaces, what an
+ * editor noted for itself.
  */
 
 const list = (names: string): ReadonlySet<string> => new Set(names.trim().split(/\s+/));
@@ -39,9 +40,5 @@ export const attributes = list(`
 
 /** Values that only say how to draw: no escape, no function that fetches, no address but one within the picture. */
 export const isPlainValue = (value: string): boolean =>
-  !/[\\<>{}@;]|\/\*|expression|(?:image|image-set|cross-fade|element|attr|src|var|env|paint)\s*\(/i.test(
-    value,
-  ) &&
-  [...value.matchAll(/url\s*\(([^)]*)\)?/gi)].every(([, inner = ""]) =>
-    /^\s*(["']?)#[\w:.-]+\1\s*$/.test(inner),
-  );
+  !/[\\<>{}@;]|\/\*|expression|(?:image|image-set|cross-fade|element|attr|src|var|env|paint)\s*\(/i.test(value) &&
+  [...value.matchAll(/url\s*\(([^)]*)\)?/gi)].every(([, inner = ""]) => /^\s*(["']?)#[\w:.-]+\1\s*$/.test(inner));

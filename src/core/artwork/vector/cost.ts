@@ -11,7 +11,10 @@ export const costLimits = {
   attribute: 2 * 1024 * 1024,
 };
 
-/** What makes an SVG's cost unknowable by counting: drawn over large areas, again and again, or by libraries of their own. */
+/**
+ * What makes an SVG's cost unknowable by counting: drawn over large areas, again and again, or by libraries of their
+ * own.
+ */
 export const unknowable = {
   elements: /^(filter|mask|pattern|marker|image|feImage|text|use)$/,
   attributes: /(^|[\s;"'])(stroke-dasharray|filter|mask|marker(-\w+)?|mix-blend-mode)\s*[:=]/,

@@ -22,8 +22,7 @@ const forbidden: readonly {
 }[] = [
   { is: (key) => /^on/i.test(key), says: (key) => `holds a script in ${key}` },
   {
-    is: (key, value) =>
-      /(^|:)href$/i.test(key) && !/^\s*(#|data:image\/(png|jpeg|webp|gif);base64,)/i.test(value),
+    is: (key, value) => /(^|:)href$/i.test(key) && !/^\s*(#|data:image\/(png|jpeg|webp|gif);base64,)/i.test(value),
     says: (_, value) => `refers to "${value.slice(0, 80)}"`,
   },
   {
@@ -42,8 +41,8 @@ function isVastPng(value: string): boolean {
 }
 
 /**
- * Reads an SVG and refuses what is broken, reaches outside itself, or would cost too much to draw. Nothing is drawn here.
- * Errors: art-unreadable, art-unsafe, art-too-large.
+ * Reads an SVG and refuses what is broken, reaches outside itself, or would cost too much to draw. Nothing is drawn
+ * here. Errors: art-unreadable, art-unsafe, art-too-large.
  */
 export function guardVector(source: Source): Guarded {
   const { text, file } = source;
@@ -67,20 +66,15 @@ export function guardVector(source: Source): Guarded {
   let top: Weighed | undefined;
 
   parser.on("error", (error) =>
-    stop(
-      "art-unreadable",
-      `is not valid XML: ${error.message.replace(/^.*?\d+:\d+: /, "").replace(/\.$/, "")}`,
-    ),
+    stop("art-unreadable", `is not valid XML: ${error.message.replace(/^.*?\d+:\d+: /, "").replace(/\.$/, "")}`),
   );
   parser.on("doctype", (doctype) => {
     if (/<!ENTITY|\[/i.test(doctype)) stop("art-unsafe", "declares entities of its own");
   });
   parser.on("opentag", ({ name, attributes }) => {
     const local = name.replace(/^.*:/, "");
-    if (open.length >= costLimits.depth)
-      stop("art-too-large", `nests deeper than ${costLimits.depth} elements`);
-    if (++seen.elements > costLimits.elements)
-      stop("art-too-large", `has more than ${costLimits.elements} elements`);
+    if (open.length >= costLimits.depth) stop("art-too-large", `nests deeper than ${costLimits.depth} elements`);
+    if (++seen.elements > costLimits.elements) stop("art-too-large", `has more than ${costLimits.elements} elements`);
     if (scripted.has(local.toLowerCase())) stop("art-unsafe", `holds a <${name}>`);
     for (const [key, value] of Object.entries(attributes)) {
       const rule = forbidden.find(({ is }) => is(key, value));

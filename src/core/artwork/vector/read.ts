@@ -21,16 +21,7 @@ export interface Vector {
   unsure: boolean;
 }
 
-const replaced = new Set([
-  "width",
-  "height",
-  "x",
-  "y",
-  "viewBox",
-  "preserveAspectRatio",
-  "version",
-  "baseProfile",
-]);
+const replaced = new Set(["width", "height", "x", "y", "viewBox", "preserveAspectRatio", "version", "baseProfile"]);
 
 /** Reads an SVG that has passed the guard. Errors: art-unreadable, art-unsafe, art-too-large. */
 export function readVector(source: Source): Vector {
@@ -46,10 +37,7 @@ export function readVector(source: Source): Vector {
   };
 }
 
-function sizeOf(
-  root: Readonly<Record<string, string>>,
-  file: string,
-): Pick<Vector, "width" | "height" | "viewBox"> {
+function sizeOf(root: Readonly<Record<string, string>>, file: string): Pick<Vector, "width" | "height" | "viewBox"> {
   const box =
     root.viewBox
       ?.trim()
@@ -59,7 +47,6 @@ function sizeOf(
   const hasBox = box.length === 4 && box.every(Number.isFinite) && boxWidth > 0 && boxHeight > 0;
   const width = hasBox ? boxWidth : Number.parseFloat(root.width ?? "");
   const height = hasBox ? boxHeight : Number.parseFloat(root.height ?? "");
-  if (!(width > 0 && height > 0))
-    refuse("art-unreadable", `${file} has neither a viewBox nor a width and height.`);
+  if (!(width > 0 && height > 0)) refuse("art-unreadable", `${file} has neither a viewBox nor a width and height.`);
   return { width, height, viewBox: `${x} ${y} ${width} ${height}` };
 }

@@ -17,8 +17,7 @@ export function rebuildVector(text: string, ofRoot: (name: string) => boolean): 
   const out: string[] = [];
   /** Of each open element, what closes it, and whether its text is drawn. */
   const open: { closes: string; isLettered: boolean }[] = [];
-  const enter = (closes: string, local: string) =>
-    void open.push({ closes, isLettered: lettered.has(local) });
+  const enter = (closes: string, local: string) => void open.push({ closes, isLettered: lettered.has(local) });
   let depthLeftOut = 0;
   let rootAttributes = "";
   let style: string | undefined;
@@ -93,8 +92,7 @@ function attributesOf(
 /** A part of the same picture, or a bitmap that is in it. */
 const isOwnReference = (element: string, value: string): boolean =>
   /^\s*#[\w:.-]+\s*$/.test(value) ||
-  (/^(image|feImage)$/.test(element) &&
-    /^\s*data:image\/(png|jpeg|webp|gif);base64,[A-Za-z0-9+/=\s]*$/i.test(value));
+  (/^(image|feImage)$/.test(element) && /^\s*data:image\/(png|jpeg|webp|gif);base64,[A-Za-z0-9+/=\s]*$/i.test(value));
 
 /** Declarations that only draw. */
 const plainDeclarations = (text: string): string =>

@@ -25,7 +25,10 @@ interface Carrier {
   part?: RegExp;
 }
 
-/** Every carrier, from the platforms' and formats' own documentation; not what a survey follows, but wherever such a thing can stand. */
+/**
+ * Every carrier, from the platforms' and formats' own documentation; not what a survey follows, but wherever such a
+ * thing can stand.
+ */
 export const carriers: readonly Carrier[] = [
   // Names that people see.
   {

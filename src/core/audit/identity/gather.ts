@@ -39,11 +39,7 @@ const everybodys =
   /^(www\.)?(github|gitlab|npmjs|google|apple|microsoft|facebook|youtube|linkedin|instagram)\.com$|^(www\.)?(bitbucket|wikipedia|schema|w3)\.org$|^(apps|play|itunes)\.(apple|google)\.com$/;
 
 /** Gathers a template's identity from these of its files. */
-export function gatherIdentity(
-  template: Folder,
-  files: readonly string[],
-  further: readonly string[],
-): Identity {
+export function gatherIdentity(template: Folder, files: readonly string[], further: readonly string[]): Identity {
   const terms = new Map<string, Term>();
   const add = (kind: TermKind, text: string, place: Place) => {
     const key = `${kind} ${text.toLowerCase()}`;
@@ -99,10 +95,9 @@ function accepted(kind: TermKind, text: string): string | undefined {
   if (kind === "identifier") {
     // What stands in front of a variable is the template's own all the same.
     const literal = text.replace(/\$[({].*$/s, "").replace(/\.$/, "");
-    const isNobodys =
-      /^(com\.(example|android|apple|google|facebook|microsoft)|org\.(apache|example)|androidx?)$/.test(
-        literal,
-      );
+    const isNobodys = /^(com\.(example|android|apple|google|facebook|microsoft)|org\.(apache|example)|androidx?)$/.test(
+      literal,
+    );
     return /^[A-Za-z][\w-]*(\.[\w-]+)+$/.test(literal) && !isNobodys
       ? literal
       : literal === text && /^[A-Za-z][\w-]{3,}$/.test(text)
@@ -113,9 +108,7 @@ function accepted(kind: TermKind, text: string): string | undefined {
   if (kind === "scheme")
     return commonSchemes.has(text.toLowerCase()) || !/^[a-z][a-z0-9+.-]+$/i.test(text) ? undefined : text;
   if (kind === "host")
-    return nobodys.test(text.toLowerCase()) ||
-      everybodys.test(text.toLowerCase()) ||
-      !/\.[a-z]{2,}$/i.test(text)
+    return nobodys.test(text.toLowerCase()) || everybodys.test(text.toLowerCase()) || !/\.[a-z]{2,}$/i.test(text)
       ? undefined
       : text.replace(/^www\./, "");
   if (kind === "name") return /\p{L}/u.test(text) && !/[<>{}]|^\.|\/$|^https?:/.test(text) ? text : undefined;

@@ -70,9 +70,7 @@ const xml: Reader = (_, source) =>
 
 /** A manifest, of which only labels by which people know the app are called so: its own, and those of what opens it. */
 const androidManifest: Reader = (file, source, template) => {
-  const apart = [...walk(parseXml(source))].filter(
-    (element) => element.name !== "application" && !opensApp(element),
-  );
+  const apart = [...walk(parseXml(source))].filter((element) => element.name !== "application" && !opensApp(element));
   const labels = new Set(apart.flatMap(({ attributes }) => attributes.get("android:label")?.start ?? []));
   return xml(file, source, template).map((each) =>
     labels.has(each.at) ? { ...each, key: `${each.key} of a part` } : each,
@@ -147,10 +145,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /(^|\/)\.env(\.\w+)?$/, read: keyedLines("env") },
   {
     file: /\.gradle(\.kts)?$/,
-    read: (file, source, template) => [
-      ...lines(quotedLine)(file, source, template),
-      ...resourceValues(source),
-    ],
+    read: (file, source, template) => [...lines(quotedLine)(file, source, template), ...resourceValues(source)],
   },
   {
     file: /\.(kts|toml|cmake|rb)$|(^|\/)(CMakeLists\.txt|Podfile)$/,
@@ -158,7 +153,10 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   },
 ];
 
-/** Every value of a file that has something leading to it; none where the file is of no such form, or cannot be read as its own. */
+/**
+ * Every value of a file that has something leading to it; none where the file is of no such form, or cannot be read
+ * as its own.
+ */
 export function keyedValues(template: Folder, file: string): Keyed[] {
   const reader = readers.find((each) => each.file.test(file));
   if (!reader || textIfAny(template.bytes(file)) === undefined) return [];

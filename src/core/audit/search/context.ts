@@ -32,8 +32,7 @@ function literalAround(hit: Hit): string | undefined {
   for (const match of hit.line.matchAll(/"((?:[^"\\]|\\.)*)"|'((?:[^'\\]|\\.)*)'|`((?:[^`\\]|\\.)*)`/g)) {
     const start = match.index + 1;
     const end = match.index + match[0].length - 1;
-    if (start <= hit.column && hit.column + hit.found.length <= end)
-      return match[1] ?? match[2] ?? match[3] ?? "";
+    if (start <= hit.column && hit.column + hit.found.length <= end) return match[1] ?? match[2] ?? match[3] ?? "";
   }
   return undefined;
 }
@@ -46,8 +45,7 @@ const shownBy =
   /\b(title|label|text|name|caption|placeholder|message|header|headerTitle|appName|applicationName|displayName|description|alt|summary|content)\w*\s*[:=({,]\s*(L|@|const\s+Text\()?$/i;
 
 /** Calls that put a text above a window or into a header, whichever argument it is. */
-const titles =
-  /\b(\w*(title|caption|headline)\w*|(\w+[.>-]+)?Create(AndShow)?|SetWindowText\w*)\s*\([^()"'`]*L?$/i;
+const titles = /\b(\w*(title|caption|headline)\w*|(\w+[.>-]+)?Create(AndShow)?|SetWindowText\w*)\s*\([^()"'`]*L?$/i;
 
 /** Calls and names of what goes into a log, which developers read. */
 const logged =
@@ -141,8 +139,7 @@ const languages: readonly Language[] = [
 ];
 
 /** What settings are called by: a program asks for them by it. */
-const isKey = (hit: Hit): boolean =>
-  /^[^"':]*["']?\s*:/.test(after(hit)) && /^[\s{,-]*["']?[^"':]*$/.test(before(hit));
+const isKey = (hit: Hit): boolean => /^[^"':]*["']?\s*:/.test(after(hit)) && /^[\s{,-]*["']?[^"':]*$/.test(before(hit));
 
 /** Within settings, a file's or a folder's name is code's. */
 const isPath = (hit: Hit): boolean => {

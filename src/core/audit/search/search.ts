@@ -56,9 +56,7 @@ export function searchFor(
 ): TextSearch {
   const sought = soughtOf(terms, colors, variant.values);
   const any =
-    sought.length > 0
-      ? new RegExp(sought.map(({ pattern }) => `(?:${pattern.source})`).join("|"), "iu")
-      : undefined;
+    sought.length > 0 ? new RegExp(sought.map(({ pattern }) => `(?:${pattern.source})`).join("|"), "iu") : undefined;
   const owned = ownValues(variant);
   const search: TextSearch = {
     inFile(path, bytes, shown) {
@@ -74,8 +72,7 @@ export function searchFor(
         };
       const text = textIfAny(bytes);
       const inName = any?.test(path) ? namesIn(sought, path, shown) : [];
-      if (text === undefined)
-        return { residue: [...inName, ...inBinary(sought, any, path, bytes, shown)], code: [] };
+      if (text === undefined) return { residue: [...inName, ...inBinary(sought, any, path, bytes, shown)], code: [] };
       if (!any?.test(text)) return { residue: inName, code: [] };
       const found = inText(sought, { file: shown, text }, path, owned, namespaces);
       return { residue: [...inName, ...found.residue], code: found.code };
@@ -86,23 +83,20 @@ export function searchFor(
 
 /** What the client itself is called, longest first. */
 const ownValues = ({ values, answers, locales }: Pick<Variant, "values" | "locales" | "answers">): string[] =>
-  [
-    ...Object.values(values),
-    ...Object.values(answers),
-    ...locales.flatMap(({ name, label }) => [name, label]),
-  ]
+  [...Object.values(values), ...Object.values(answers), ...locales.flatMap(({ name, label }) => [name, label])]
     .map((traced) => traced.value)
     .filter((value) => value.length > 3)
     .sort((a, b) => b.length - a.length);
 
 const blank = (part: string): string => " ".repeat(part.length);
 
-/** The same text with what is the client's own, the code's namespace, or a comment of a page, blanked out; offsets stay as they are. */
+/**
+ * The same text with what is the client's own, the code's namespace, or a comment of a page, blanked out; offsets
+ * stay as they are.
+ */
 function masked(text: string, path: string, owned: readonly string[], namespaces: readonly string[]): string {
   const searched = owned.reduce((at, value) => (at.includes(value) ? at.replaceAll(value, blank) : at), text);
-  const plain = /\.(html?|xml|svg|storyboard|xib|plist|appxmanifest|resw|resx|\w+proj|vue|svelte)$/i.test(
-    path,
-  )
+  const plain = /\.(html?|xml|svg|storyboard|xib|plist|appxmanifest|resw|resx|\w+proj|vue|svelte)$/i.test(path)
     ? searched.replace(/<!--[\s\S]*?-->/g, (part) => part.replace(/[^\n]/g, " "))
     : searched;
   if (!/\.(kt|java|pro|gradle|kts|xml|json|toml)$/.test(path)) return plain;
@@ -181,8 +175,7 @@ function keysOf(path: string, source: Source): (at: number) => string | undefine
 }
 
 /** Files that are handed on or served by their names; what code is called is code's. */
-const shownByName =
-  /\.(png|jpe?g|webp|gif|svg|ico|icns|pdf|html?|mp[34]|webmanifest|ics|csv|txt|docx?|zip)$/i;
+const shownByName = /\.(png|jpe?g|webp|gif|svg|ico|icns|pdf|html?|mp[34]|webmanifest|ics|csv|txt|docx?|zip)$/i;
 
 function namesIn(sought: readonly Sought[], path: string, shown: string): Residue[] {
   const name = path.slice(path.lastIndexOf("/") + 1);

@@ -46,11 +46,7 @@ const order: readonly TermKind[] = ["email", "identifier", "host", "scheme", "te
 const rank = ({ kind }: Pick<Term, "kind">): number => order.indexOf(kind);
 
 /** What is looked for in a client's variant, in the order in which it is told; its own colours are no residue. */
-export function soughtOf(
-  terms: readonly Term[],
-  colors: readonly string[],
-  values: Variant["values"],
-): Sought[] {
+export function soughtOf(terms: readonly Term[], colors: readonly string[], values: Variant["values"]): Sought[] {
   const ordered = [...terms].sort((a, b) => rank(a) - rank(b) || b.text.length - a.text.length);
   return [
     ...ordered.map((term) => ({

@@ -49,11 +49,7 @@ const isFor = ({ platforms }: Question, { agency }: Workspace): boolean =>
   !platforms || platforms.some((each) => agency.data.platforms.includes(each));
 
 /** Whether an answer must be there: always, or because of a feature or of another answer. */
-function isRequired(
-  { required }: Question,
-  { features }: Asked,
-  answers: Readonly<Record<string, Traced>>,
-): boolean {
+function isRequired({ required }: Question, { features }: Asked, answers: Readonly<Record<string, Traced>>): boolean {
   if (typeof required === "string") return required === "always";
   if ("feature" in required) return features.some(({ name, isOn }) => name === required.feature && isOn);
   const other = answers[required.answer]?.value;

@@ -2,7 +2,10 @@ import type { Result } from "../../problems/result.ts";
 import type { ClientFeature, Values } from "../../variant/variant.ts";
 import type { Client, Workspace } from "../../workspace/workspace.ts";
 
-/** What files hold that a brief names for the app itself, by the names that it gives them; read before anything is derived. */
+/**
+ * What files hold that a brief names for the app itself, by the names that it gives them; read before anything is
+ * derived.
+ */
 export type ClientFiles = ReadonlyMap<string, Result<Uint8Array>>;
 
 /** One client, while its answers are looked at. */

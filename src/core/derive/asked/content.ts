@@ -20,9 +20,7 @@ export function clientContent(asked: Asked): Judged<Pick<Variant, "content" | "s
   const all = collections.flatMap(({ items }) => items);
   return {
     value: {
-      content: Object.fromEntries(
-        collections.map(({ name, items }) => [name, items.map(({ item }) => item)]),
-      ),
+      content: Object.fromEntries(collections.map(({ name, items }) => [name, items.map(({ item }) => item)])),
       supplied: all.flatMap(({ supplied }) => supplied),
     },
     problems: collections.flatMap(({ miscounted, items }) => [
@@ -47,13 +45,7 @@ interface SettledItem {
 }
 
 /** An item's fields as they stand in the list; its files are named as they lie beside it. */
-function settleItem(
-  asked: Asked,
-  name: string,
-  collection: Collection,
-  item: Readonly<Item>,
-  at: number,
-): SettledItem {
+function settleItem(asked: Asked, name: string, collection: Collection, item: Readonly<Item>, at: number): SettledItem {
   const { fields } = collection;
   const path = ["content", name, at];
   const document = asked.client.brief?.document;
@@ -70,9 +62,7 @@ function settleItem(
     ...settleValue(asked, { name, collection, at, key, value: item[key] }),
   }));
   return {
-    item: Object.fromEntries(
-      settled.flatMap(({ key, value }) => (value === undefined ? [] : [[key, value]])),
-    ),
+    item: Object.fromEntries(settled.flatMap(({ key, value }) => (value === undefined ? [] : [[key, value]]))),
     supplied: settled.flatMap(({ supplied }) => supplied ?? []),
     problems: [...unknown, ...settled.flatMap(({ problems }) => problems)],
   };
@@ -106,8 +96,7 @@ function settleValue(
     const place = document?.placeOf([...path, key]);
     return nothing(problem("answer-invalid", fault.message, { place, expected: fault.expected }));
   }
-  if (field.kind !== "file" && field.kind !== "picture")
-    return sound(field.kind === "number" ? Number(text) : text);
+  if (field.kind !== "file" && field.kind !== "picture") return sound(field.kind === "number" ? Number(text) : text);
   const target = posix.join(to, `${key}-${at + 1}${extname(text).toLowerCase()}`);
   const wanted = { ...field, kind: field.kind, at: [...path, key], to: target };
   const file = suppliedFile(asked, text, wanted);

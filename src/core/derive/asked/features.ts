@@ -21,9 +21,7 @@ export function clientFeatures(
   });
   const untold = declared.flatMap(([name, needs], at) => {
     const { isOn, usage } = features[at] as ClientFeature;
-    return isOn && !usage.first && asksPeople(workspace, { name, declared: needs })
-      ? [withoutUsage(client, name)]
-      : [];
+    return isOn && !usage.first && asksPeople(workspace, { name, declared: needs }) ? [withoutUsage(client, name)] : [];
   });
   return { features, problems: [...unknownFeatures(workspace, client), ...untold] };
 }
@@ -52,12 +50,7 @@ function switched(workspace: Workspace, client: Client, name: string): Traced | 
 }
 
 /** Texts by language, each with where it is written; what is nearer to the client goes before. */
-function usageTexts(
-  workspace: Workspace,
-  client: Client,
-  name: string,
-  locale: string,
-): ClientFeature["usage"] {
+function usageTexts(workspace: Workspace, client: Client, name: string, locale: string): ClientFeature["usage"] {
   const texts: Record<string, Traced> = {};
   for (const { document, path, data, step } of layersOf(workspace, client)) {
     const given = data?.features?.[name];

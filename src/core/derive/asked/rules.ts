@@ -34,10 +34,7 @@ function numberRule(value: string, { least, most }: AnswerKind): string | undefi
   const number = Number(value);
   const within = (least === undefined || number >= least) && (most === undefined || number <= most);
   if (/^-?\d+$/.test(value) && within) return undefined;
-  const range = [
-    least === undefined ? "" : `from ${least}`,
-    most === undefined ? "" : `up to ${most}`,
-  ].filter(Boolean);
+  const range = [least === undefined ? "" : `from ${least}`, most === undefined ? "" : `up to ${most}`].filter(Boolean);
   return ["a whole number", ...range].join(" ");
 }
 
@@ -53,8 +50,7 @@ export function answerFault(what: string, value: string, asked: AnswerKind): Ans
   const mistaken = form?.mistaken?.find((each) => each.pattern.test(value));
   if (mistaken)
     return { message: `${what} is "${value}": that is ${mistaken.says}.`, expected: `${form?.says}${shown}` };
-  if (form && !form.pattern.test(value))
-    return { message: `${what} is "${value}".`, expected: `${form.says}${shown}` };
+  if (form && !form.pattern.test(value)) return { message: `${what} is "${value}".`, expected: `${form.says}${shown}` };
   if (pattern && !new RegExp(pattern, "u").test(value))
     return {
       message: `${what} is "${value}".`,

@@ -47,10 +47,7 @@ export function readClientFiles(workspace: Workspace, client: Client): ClientFil
     ),
   );
   return new Map(
-    [...new Set([...answers, ...items])].map((named) => [
-      named,
-      attempt(() => readNamed(workspace, client, named)),
-    ]),
+    [...new Set([...answers, ...items])].map((named) => [named, attempt(() => readNamed(workspace, client, named))]),
   );
 }
 
@@ -63,11 +60,7 @@ function readNamed({ root }: Workspace, { key, folder }: Client, named: string):
 const fromWorkspace = (key: string, named: string): string => `clients/${key}/${named}`;
 
 /** A file that a brief names for the app itself, looked into as far as its form goes. */
-export function suppliedFile(
-  { client, values, files }: Asked,
-  named: string,
-  wanted: Wanted,
-): Result<Supplied> {
+export function suppliedFile({ client, values, files }: Asked, named: string, wanted: Wanted): Result<Supplied> {
   const { kind, form, at, to } = wanted;
   const place = client.brief?.document.placeOf([...at]) as Place;
   const from = fromWorkspace(client.key, named);
@@ -78,8 +71,7 @@ export function suppliedFile(
     failed(problem("answer-invalid", message, { place, expected }));
   if (kind === "picture") {
     const known = pictureKinds.find(({ ending }) => ending.test(named));
-    if (!known?.starts(bytes))
-      return invalid(`${from} is not the picture that its name says.`, "PNG, JPEG or WebP");
+    if (!known?.starts(bytes)) return invalid(`${from} is not the picture that its name says.`, "PNG, JPEG or WebP");
   }
   const own = forms[form ?? ""];
   const wantedId = own && (values[own.field]?.value ?? "");
@@ -94,22 +86,19 @@ export function suppliedFile(
   return succeeded({ to, from, hash: sha256(bytes), picture: kind === "picture" });
 }
 
-/** Configurations that are for one app alone: the identifiers they say, and which of the client's must be among them. */
-const forms: Readonly<
-  Record<string, { field: Field; says: string; identifiers: (text: string) => string[] }>
-> = {
+/**
+ * Configurations that are for one app alone: the identifiers they say, and which of the client's must be among them.
+ */
+const forms: Readonly<Record<string, { field: Field; says: string; identifiers: (text: string) => string[] }>> = {
   "push-android": {
     field: "identifiers.android",
     says: "a package name",
-    identifiers: (text) =>
-      [...text.matchAll(/"package_name"\s*:\s*"([^"]*)"/g)].flatMap((match) => match[1] ?? []),
+    identifiers: (text) => [...text.matchAll(/"package_name"\s*:\s*"([^"]*)"/g)].flatMap((match) => match[1] ?? []),
   },
   "push-ios": {
     field: "identifiers.ios",
     says: "a BUNDLE_ID",
     identifiers: (text) =>
-      [...text.matchAll(/<key>BUNDLE_ID<\/key>\s*<string>([^<]*)<\/string>/g)].flatMap(
-        (match) => match[1] ?? [],
-      ),
+      [...text.matchAll(/<key>BUNDLE_ID<\/key>\s*<string>([^<]*)<\/string>/g)].flatMap((match) => match[1] ?? []),
   },
 };

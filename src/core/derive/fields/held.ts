@@ -12,7 +12,9 @@ export interface Kept {
   otherwise: Traced;
 }
 
-/** What the ledger holds of a field, over whatever brief and patterns say; `derived` unchanged where it holds nothing. */
+/**
+ * What the ledger holds of a field, over whatever brief and patterns say; `derived` unchanged where it holds nothing.
+ */
 export function holdBack(
   field: Field,
   derived: Traced | undefined,

@@ -43,7 +43,10 @@ export function settleBase(given: Traced): Traced {
   return shortened(repaired, baseMost, "so that an extension's suffix has room within Apple's 155");
 }
 
-/** A scheme as every platform takes it (RFC 3986, section 3.1): small letters, digits, + - and full stops, a letter first. */
+/**
+ * A scheme as every platform takes it (RFC 3986, section 3.1): small letters, digits, + - and full stops, a letter
+ * first.
+ */
 export const settleScheme = (given: Traced): Traced =>
   withStep(given, {
     by: "rule",
@@ -55,8 +58,7 @@ export const settleScheme = (given: Traced): Traced =>
   });
 
 /** A domain in the form that DNS uses; undefined where it is none. */
-export const asciiDomain = (domain: string): string | undefined =>
-  domainToASCII(domain.toLowerCase()) || undefined;
+export const asciiDomain = (domain: string): string | undefined => domainToASCII(domain.toLowerCase()) || undefined;
 
 /** What an identifier breaks on a platform; empty where it is accepted. */
 export const brokenRules = (platform: Platform, identifier: string): string[] =>

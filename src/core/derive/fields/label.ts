@@ -2,9 +2,7 @@ import { type Traced, withStep } from "../../values/trail.ts";
 import widths from "./letters.json" with { type: "json" };
 
 const known = new Map(
-  widths.runs.flatMap(([start, run]) =>
-    (run as number[]).map((width, at) => [(start as number) + at, width]),
-  ),
+  widths.runs.flatMap(([start, run]) => (run as number[]).map((width, at) => [(start as number) + at, width])),
 );
 
 const nothingWide = /\p{Mark}|\p{Default_Ignorable_Code_Point}/u;
@@ -36,7 +34,10 @@ const idle = new Set(
   app co company corp gmbh inc limited llc ltd oy plc sa sarl srl ug`.split(/\s+/),
 );
 
-/** A label for an icon, made from a name: idle words left out, then words from the end, then letters. Each is a step of the trail. */
+/**
+ * A label for an icon, made from a name: idle words left out, then words from the end, then letters. Each is a step
+ * of the trail.
+ */
 export function fittedLabel(given: Traced): Traced {
   if (fits(given.value)) return given;
   const told = given.value.split(/\s+/).filter((word) => !idle.has(word.toLowerCase().replace(/\.$/, "")));

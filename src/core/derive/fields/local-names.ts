@@ -6,12 +6,11 @@ import type { Client } from "../../workspace/workspace.ts";
 import { fittedLabel } from "./label.ts";
 import { wideLabel } from "./rules.ts";
 
-/** A client's names in the further languages it gives names or texts in; what a language lacks is made as for the first one. */
-export function localNames(
-  { brief }: Client,
-  values: Values,
-  features: readonly ClientFeature[],
-): LocalName[] {
+/**
+ * A client's names in the further languages it gives names or texts in; what a language lacks is made as for the
+ * first one.
+ */
+export function localNames({ brief }: Client, values: Values, features: readonly ClientFeature[]): LocalName[] {
   const given = brief?.data.app?.locales ?? {};
   const spoken = features.flatMap(({ isOn, usage }) => (isOn ? Object.keys(usage.further) : []));
   return [...new Set([...Object.keys(given), ...spoken])].sort().map((locale) => {
@@ -43,9 +42,7 @@ export function judgeLocalName({ brief }: Client, { locale, name, label }: Local
   const tooLong = long < 2 || long > 30;
   const expected = "2 to 30 characters in the Android and Apple stores";
   return [
-    ...(tooLong
-      ? [problem("name-invalid", `The name in ${locale} is "${name.value}".`, { expected, place })]
-      : []),
+    ...(tooLong ? [problem("name-invalid", `The name in ${locale} is "${name.value}".`, { expected, place })] : []),
     ...wideLabel(label.value, writtenAt(label) ?? place),
   ];
 }

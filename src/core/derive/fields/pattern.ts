@@ -73,11 +73,7 @@ function readSlotted(inner: string, column: number): Slotted | PatternFault {
 
 const isField = (text: string): text is Field => (fieldNames as string[]).includes(text);
 
-function unknown(
-  kind: string,
-  token: { text: string; column: number },
-  known: readonly string[],
-): PatternFault {
+function unknown(kind: string, token: { text: string; column: number }, known: readonly string[]): PatternFault {
   const near = nearest(token.text, known);
   return {
     column: token.column,
@@ -86,7 +82,10 @@ function unknown(
   };
 }
 
-/** Fills a pattern in; undefined where a field it uses has no value. @param written how a value is written among the pattern's own texts. */
+/**
+ * Fills a pattern in; undefined where a field it uses has no value. @param written how a value is written among the
+ * pattern's own texts.
+ */
 export function fillPattern(
   pattern: Pattern,
   lookUp: (field: Field) => string | undefined,
@@ -106,11 +105,11 @@ function fillPart(part: Slotted, lookUp: (field: Field) => string | undefined): 
   return part.words.reduce((text, { name, argument }) => words[name]?.apply(text, argument) ?? text, value);
 }
 
-/** The first field of which nothing is left when its words have changed it; undefined where something is left of all. */
+/**
+ * The first field of which nothing is left when its words have changed it; undefined where something is left of all.
+ */
 export function vanished(pattern: Pattern, lookUp: (field: Field) => string | undefined): Field | undefined {
-  const part = pattern.find(
-    (each) => typeof each !== "string" && lookUp(each.field) && fillPart(each, lookUp) === "",
-  );
+  const part = pattern.find((each) => typeof each !== "string" && lookUp(each.field) && fillPart(each, lookUp) === "");
   return typeof part === "object" ? part.field : undefined;
 }
 
@@ -119,10 +118,7 @@ export const fieldsOf = (pattern: Pattern): Field[] =>
   pattern.flatMap((part) => (typeof part === "string" ? [] : [part.field]));
 
 /** A fault as a problem; `place` is where the pattern's text starts, its quote included. */
-export function patternProblem(
-  { column, message, expected }: PatternFault,
-  place: Place | undefined,
-): Problem {
+export function patternProblem({ column, message, expected }: PatternFault, place: Place | undefined): Problem {
   const at = place && { ...place, column: place.column + column };
   return problem("pattern-invalid", message, { place: at, ...(expected === undefined ? {} : { expected }) });
 }

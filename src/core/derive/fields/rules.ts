@@ -48,16 +48,14 @@ const limits: readonly Limit[] = [
     code: "version-invalid",
     severity: "error",
     keeps: (value) =>
-      /^[1-9]\d{0,4}\.\d{1,5}\.\d{1,5}$/.test(value) &&
-      value.split(".").every((part) => Number(part) <= 65_535),
+      /^[1-9]\d{0,4}\.\d{1,5}\.\d{1,5}$/.test(value) && value.split(".").every((part) => Number(part) <= 65_535),
     says: "three whole numbers up to 65535, the first not 0: Apple and Windows accept no other form",
   },
   {
     field: "windows.version",
     code: "version-invalid",
     severity: "error",
-    keeps: (value) =>
-      /^[1-9]\d*(\.\d+){3}$/.test(value) && value.split(".").every((part) => Number(part) <= 65_535),
+    keeps: (value) => /^[1-9]\d*(\.\d+){3}$/.test(value) && value.split(".").every((part) => Number(part) <= 65_535),
     says: "four whole numbers up to 65535, the first not 0: Windows accepts no other form",
   },
   {
@@ -114,10 +112,7 @@ export function judgeTogether(all: readonly Resolved[]): Map<string, Problem[]> 
     for (const each of all) {
       const value = each.variant?.values[field]?.value;
       if (value === undefined) continue;
-      const compared = definitions[platform].identifiers.comparable(
-        value,
-        each.variant?.values.domain?.value ?? "",
-      );
+      const compared = definitions[platform].identifiers.comparable(value, each.variant?.values.domain?.value ?? "");
       holders.set(compared, [...(holders.get(compared) ?? []), each]);
     }
     for (const sharing of holders.values()) {

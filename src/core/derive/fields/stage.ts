@@ -17,7 +17,10 @@ function suffixed(field: Field, value: string, suffix: string): string | undefin
 
 const named = { "app.name": "name", "app.label": "label" } as const;
 
-/** A client's values at the workspace's stage. They are changed last: what is worked out from a name is the same at every stage. */
+/**
+ * A client's values at the workspace's stage. They are changed last: what is worked out from a name is the same at
+ * every stage.
+ */
 export function stageValues(values: Values, { stage, agency }: Workspace): Judged<Values> {
   if (!stage) return sound(values);
   const at = { stage, agency, lookUp: (field: Field) => values[field]?.value };

@@ -40,8 +40,8 @@ const textOf = (path: string): string => {
 const bootOf = (): string => textOf("/proc/sys/kernel/random/boot_id");
 
 /**
- * When a process was started, in ticks since the machine was (Linux, proc(5), stat, fields 3 and 22); empty where nothing tells, and
- * of one that has ended, though whoever started it has not taken note yet.
+ * When a process was started, in ticks since the machine was (Linux, proc(5), stat, fields 3 and 22); empty where
+ * nothing tells, and of one that has ended, though whoever started it has not taken note yet.
  */
 const startedOf = (pid: number): string => {
   const [state = "", ...fields] = textOf(`/proc/${pid}/stat`).split(") ").at(-1)?.split(" ") ?? [];
@@ -61,9 +61,9 @@ const self = (): Holder => ({
 });
 
 /**
- * Holds a workspace for one run that writes. The hold ends with its process, not with the clock: a run that stands still keeps
- * it, one that is dead has none. @param opened is done first, when the workspace is held.
- * Stops: run-in-progress
+ * Holds a workspace for one run that writes. The hold ends with its process, not with the clock: a run that stands
+ * still keeps it, one that is dead has none. @param opened is done first, when the workspace is held. Stops:
+ * run-in-progress
  */
 export async function withLock<T>(
   root: string,
@@ -136,8 +136,7 @@ function isDead({ host, boot, pid, started }: Holder): boolean {
 function inProgress(holder: Holder | undefined): Problem {
   if (!holder) return problem("run-in-progress", "A lock is here that no run wrote: .oxalis/lock.");
   const where = holder.host === hostname() ? "" : ` on the machine ${holder.host}`;
-  const future =
-    Date.parse(holder.since) > Date.now() + 60_000 ? ", by a clock that is ahead of this one" : "";
+  const future = Date.parse(holder.since) > Date.now() + 60_000 ? ", by a clock that is ahead of this one" : "";
   return problem(
     "run-in-progress",
     `Another run is at work here: process ${holder.pid}${where}, since ${holder.since}${future}.`,

@@ -3,11 +3,7 @@ type Encoding = "utf-8" | "utf-16le" | "utf-16be";
 
 /** Told by the mark at a file's start; without one it is UTF-8. */
 const encodingOf = (bytes: Uint8Array): Encoding =>
-  bytes[0] === 0xff && bytes[1] === 0xfe
-    ? "utf-16le"
-    : bytes[0] === 0xfe && bytes[1] === 0xff
-      ? "utf-16be"
-      : "utf-8";
+  bytes[0] === 0xff && bytes[1] === 0xfe ? "utf-16le" : bytes[0] === 0xfe && bytes[1] === 0xff ? "utf-16be" : "utf-8";
 
 const decoders: Readonly<Record<Encoding, TextDecoder>> = {
   "utf-8": new TextDecoder("utf-8", { fatal: true, ignoreBOM: true }),

@@ -1,12 +1,4 @@
-import {
-  existsSync,
-  lstatSync,
-  readdirSync,
-  readFileSync,
-  realpathSync,
-  type Stats,
-  statSync,
-} from "node:fs";
+import { existsSync, lstatSync, readdirSync, readFileSync, realpathSync, type Stats, statSync } from "node:fs";
 import { join, relative, resolve } from "node:path";
 import { problem } from "../../problems/problem.ts";
 import { orStop, refuse } from "../../problems/result.ts";
@@ -70,8 +62,7 @@ export function openFolder(root: string, label = "", options: { everything?: boo
   const shown = (file: string) => (label ? `${label}/${file}` : file);
   const isPlain = (file: string) => listed !== undefined && folder.has(file) && !links.has(file);
   const readListed = (file: string) =>
-    (isPlain(file) ? readPlain(`${root}/${file}`, largestFile) : undefined) ??
-    readInside(root, file, shown(file));
+    (isPlain(file) ? readPlain(`${root}/${file}`, largestFile) : undefined) ?? readInside(root, file, shown(file));
 
   const folder: Folder = {
     root,
@@ -94,9 +85,7 @@ export function openFolder(root: string, label = "", options: { everything?: boo
     glimpse: (file) => bytes.get(file) ?? readListed(file),
     isPlain,
     holds(file, wanted) {
-      return isPlain(file)
-        ? holds(`${root}/${file}`, wanted)
-        : Buffer.compare(folder.bytes(file), wanted) === 0;
+      return isPlain(file) ? holds(`${root}/${file}`, wanted) : Buffer.compare(folder.bytes(file), wanted) === 0;
     },
     source(file) {
       const known = sources.get(file);
@@ -157,8 +146,7 @@ export function readInside(root: string, file: string, shown: string): Uint8Arra
   return orStop(
     () => {
       const real = realpathSync.native(path);
-      if (!isInside(realpathSync.native(root), real))
-        refuse("path-outside", `${shown} is a link that leads outside.`);
+      if (!isInside(realpathSync.native(root), real)) refuse("path-outside", `${shown} is a link that leads outside.`);
       refuseOthers(root, file, real, shown);
       const stat = statSync(real);
       if (!stat.isFile()) refuse("file-unreadable", `${shown} is not a file.`);
@@ -187,8 +175,7 @@ function refuseOthers(root: string, file: string, real: string, shown: string): 
   const owner = ownerOf(file);
   if (owner === undefined) return;
   const other = ownerOf(relative(realpathSync.native(root), real));
-  if (other !== undefined && other !== owner)
-    refuse("path-outside", `${shown} is a link into the folder of ${other}.`);
+  if (other !== undefined && other !== owner) refuse("path-outside", `${shown} is a link into the folder of ${other}.`);
 }
 
 /** What the file system shows of a file, for looking only: nothing is done on what it says. */
@@ -207,10 +194,7 @@ export const isEmptyOrNone = (path: string): boolean => !existsSync(path) || rea
 export const isThere = (path: string): boolean => existsSync(path);
 
 /** Names and kinds of what lies in a folder, sorted; none where there is no folder. Stops: file-unreadable. */
-export function entriesOf(
-  path: string,
-  shown: string,
-): { name: string; isFolder: boolean; isLink: boolean }[] {
+export function entriesOf(path: string, shown: string): { name: string; isFolder: boolean; isLink: boolean }[] {
   if (!isFolder(path)) return [];
   try {
     return readdirSync(path, { withFileTypes: true })

@@ -18,13 +18,17 @@ const neverListed = new Set([
 ]);
 
 /**
- * Files that a desktop or a build leaves behind, and those that hold keys: they are nobody's but the machine's they lie on.
- * The key store for debugging holds a key that is public by convention (Android documentation, "Sign your app").
+ * Files that a desktop or a build leaves behind, and those that hold keys: they are nobody's but the machine's they
+ * lie on. The key store for debugging holds a key that is public by convention (Android documentation, "Sign your
+ * app").
  */
 const neverListedFiles =
   /^(\.DS_Store|Thumbs\.db|local\.properties|key(store)?\.properties|\.env(\.\w+)?\.local|(?!debug\.keystore$).*\.(jks|keystore|p8|p12|pfx|mobileprovision))$/i;
 
-/** What builds leave in a folder called build, or have beside it (Gradle, Xcode, CMake, bundlers). One of a project's own holds none of it. */
+/**
+ * What builds leave in a folder called build, or have beside it (Gradle, Xcode, CMake, bundlers). One of a project's
+ * own holds none of it.
+ */
 const built =
   /^(intermediates|outputs|generated|tmp|reports|kotlin|Build|Logs|CMakeCache\.txt|CMakeFiles|asset-manifest\.json|static|bundle)$/;
 const builders = /^(build\.gradle(\.kts)?|pubspec\.yaml|CMakeLists\.txt|.*\.xcodeproj)$/;
@@ -51,10 +55,7 @@ export function listFiles(
         refuse("file-name-invalid", `${shown(file)} has a name that is no text, or steers a terminal.`);
       if (ignored(entry.isDirectory() ? `${file}/` : file)) continue;
       if (entry.isDirectory()) {
-        if (
-          everything ||
-          (!neverListed.has(entry.name) && !(entry.name === "build" && isBuilt(join(root, file))))
-        )
+        if (everything || (!neverListed.has(entry.name) && !(entry.name === "build" && isBuilt(join(root, file)))))
           walk(file);
       } else if (entry.isSymbolicLink()) {
         if (editorsOwn.test(entry.name)) continue;

@@ -21,11 +21,15 @@ import { promisify } from "node:util";
 import { refuse } from "../../problems/result.ts";
 
 /**
- * The one door through which the core writes, moves and removes: below a root, and nothing outside it. Whoever goes through
- * names a path relative to the root, and every folder on the way is looked at when it is used; a link there is refused.
+ * The one door through which the core writes, moves and removes: below a root, and nothing outside it. Whoever goes
+ * through names a path relative to the root, and every folder on the way is looked at when it is used; a link there
+ * is refused.
  */
 
-/** By callbacks: the file handles of Node's promises take longer than writing a small file. To a path that was settled here. */
+/**
+ * By callbacks: the file handles of Node's promises take longer than writing a small file. To a path that was settled
+ * here.
+ */
 export const writeSoon = promisify(writeFile);
 
 /** Marks that no part of a path may have: they would lead elsewhere on some system. */
@@ -44,7 +48,10 @@ export function lookAt(root: string, path: string): Stats | undefined {
   }
 }
 
-/** The absolute path of what lies, or will lie, at a path. Stops: path-outside. @param make makes the folders on the way. */
+/**
+ * The absolute path of what lies, or will lie, at a path. Stops: path-outside. @param make makes the folders on the
+ * way.
+ */
 export function through(root: string, path: string, make = false): string {
   if (!leadsDown(path)) refuse("path-outside", `"${path}" does not lead to a file below ${root}.`);
   const parts = path.split("/");
@@ -77,8 +84,8 @@ function makeOne(path: string): void {
 }
 
 /**
- * Makes a folder that a user named, and those above it, wherever that is: a root to be. One at a time, since Node's own way never
- * comes to an end where a system refuses to tell why.
+ * Makes a folder that a user named, and those above it, wherever that is: a root to be. One at a time, since Node's
+ * own way never comes to an end where a system refuses to tell why.
  */
 export function makeRoot(path: string): void {
   if (lstatSync(path, { throwIfNoEntry: false })) return;
@@ -96,7 +103,10 @@ export function copyFolder(from: string, to: string, more: { file: string; text:
 export const put = (root: string, path: string, content: string | Uint8Array, mode = 0o644): void =>
   writeFileSync(through(root, path, true), content, { mode, flag: "wx" });
 
-/** Gives a file a second name, where nothing has it yet: what is there is there as a whole. Where a disk has no such names, a copy. */
+/**
+ * Gives a file a second name, where nothing has it yet: what is there is there as a whole. Where a disk has no such
+ * names, a copy.
+ */
 export function nameAnew(root: string, from: string, to: string): void {
   const [source, target] = [through(root, from), through(root, to, true)];
   try {
@@ -108,14 +118,13 @@ export function nameAnew(root: string, from: string, to: string): void {
 }
 
 /** Writes a new file, while others are written too. */
-export const putSoon = (
-  root: string,
-  path: string,
-  content: string | Uint8Array,
-  mode = 0o644,
-): Promise<void> => writeSoon(through(root, path, true), content, { mode, flag: "wx" });
+export const putSoon = (root: string, path: string, content: string | Uint8Array, mode = 0o644): Promise<void> =>
+  writeSoon(through(root, path, true), content, { mode, flag: "wx" });
 
-/** Copies a file that was found by the reading door to a path that was settled by this one; where the file system can, without taking room. */
+/**
+ * Copies a file that was found by the reading door to a path that was settled by this one; where the file system can,
+ * without taking room.
+ */
 export function copyTo(target: string, from: string, mode: number): void {
   copyFileSync(from, target, constants.COPYFILE_FICLONE | constants.COPYFILE_EXCL);
   if ((statSync(target).mode & 0o777) !== mode) chmodSync(target, mode);

@@ -7,8 +7,9 @@ import { scratchName } from "./scratch.ts";
 import { modeOf, orAbandon, orAbandonAsync, type Writer } from "./writer.ts";
 
 /**
- * Writes a folder that is not there yet: all of it beside, and in one step into its place. Until then there is nothing of it,
- * whatever happens; so no file has to be moved by itself. Folders beside are this run's own, each made once.
+ * Writes a folder that is not there yet: all of it beside, and in one step into its place. Until then there is
+ * nothing of it, whatever happens; so no file has to be moved by itself. Folders beside are this run's own, each made
+ * once.
  */
 export function openNewFolder(root: string, folder: string): Writer {
   let own: { name: string; path: string } | undefined;

@@ -21,9 +21,10 @@ import {
 import { scratchName } from "./scratch.ts";
 
 /**
- * Changes of several files that belong together. All of them are prepared beside; one rename decides that they are made; then
- * each is moved into its place, and what was there is kept until all are. A run that dies before the rename has changed
- * nothing; after it, whichever command comes next brings it to its end, or, where that cannot be, back to its beginning.
+ * Changes of several files that belong together. All of them are prepared beside; one rename decides that they are
+ * made; then each is moved into its place, and what was there is kept until all are. A run that dies before the
+ * rename has changed nothing; after it, whichever command comes next brings it to its end, or, where that cannot be,
+ * back to its beginning.
  */
 export interface Transaction {
   /** Prepares what a file will hold. */
@@ -57,11 +58,11 @@ interface List {
   sum: string;
 }
 
-/** @param options.keeps a folder that stays, though all in it may go. @param options.durable survives the loss of power. */
-export function openTransaction(
-  root: string,
-  options: { keeps?: string; durable?: boolean } = {},
-): Transaction {
+/**
+ * @param options.keeps a folder that stays, though all in it may go. @param options.durable survives the loss of
+ * power.
+ */
+export function openTransaction(root: string, options: { keeps?: string; durable?: boolean } = {}): Transaction {
   const own = scratchName();
   const steps: Step[] = [];
   const next = (step: Step): string => {
@@ -150,8 +151,7 @@ function setAside(root: string, folder: string, at: number, path: string): void 
 
 function back(root: string, folder: string, steps: readonly Step[]): void {
   for (const [at, { path, gone }] of [...steps.entries()].reverse()) {
-    if (!gone && !lookAt(root, `${folder}/new/${at}`) && lookAt(root, path))
-      move(root, path, `${folder}/new/${at}`);
+    if (!gone && !lookAt(root, `${folder}/new/${at}`) && lookAt(root, path)) move(root, path, `${folder}/new/${at}`);
     if (lookAt(root, `${folder}/old/${at}`)) move(root, `${folder}/old/${at}`, path);
   }
 }

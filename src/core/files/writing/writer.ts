@@ -36,11 +36,7 @@ export function orAbandon<T>(path: string, abandon: () => void, work: () => T): 
   }
 }
 
-export async function orAbandonAsync<T>(
-  path: string,
-  abandon: () => void,
-  work: () => Promise<T>,
-): Promise<T> {
+export async function orAbandonAsync<T>(path: string, abandon: () => void, work: () => Promise<T>): Promise<T> {
   try {
     return await orStopAsync(work, unwritten(path));
   } catch (error) {

@@ -197,7 +197,10 @@ export const androidSlots: readonly Slot[] = [
   tvBanner,
 ];
 
-/** The same resource for the night (Android documentation, "Dark theme"): the qualifier stands between turn and density. */
+/**
+ * The same resource for the night (Android documentation, "Dark theme"): the qualifier stands between turn and
+ * density.
+ */
 function nightSlot(slot: Slot): Slot {
   return darkSlot(slot, slot.path.replace(/-(?=(\{density\}|m|h|xh|xxh|xxxh)dpi\/)/, "-night-"));
 }

@@ -6,7 +6,10 @@ import { darkOf, type Field } from "../../values/fields.ts";
 import { colorFile } from "./missing.ts";
 import { forNight } from "./references.ts";
 
-/** Colour resources by day and by night; one that has no form for the night gets one (Android documentation, night qualifier). */
+/**
+ * Colour resources by day and by night; one that has no form for the night gets one (Android documentation, night
+ * qualifier).
+ */
 export const androidColors: ColorPlaces = (template, part, holdsOf, wants) => {
   const fills: NamedFill[] = [];
   const light = new Map<string, { folder: string; holds: Field }>();
@@ -37,9 +40,7 @@ export const androidColors: ColorPlaces = (template, part, holdsOf, wants) => {
   const added = folders.map((folder) =>
     colorFile(
       `${folder}/values-night/night_roles.xml`,
-      lacking
-        .filter(([, each]) => each.folder === folder)
-        .map(([name, { holds }]) => ({ name, holds: darkOf(holds) })),
+      lacking.filter(([, each]) => each.folder === folder).map(([name, { holds }]) => ({ name, holds: darkOf(holds) })),
     ),
   );
   return { fills, added: [...before, ...added] };

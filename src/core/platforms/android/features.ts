@@ -36,10 +36,7 @@ const known: Readonly<Record<string, NonNullable<Needs["android"]>>> = {
   "card-payment": { components: ["com.google.android.gms.wallet.api.enabled"] },
   "deep-links": { links: true },
   microphone: {
-    permissions: [
-      ...permission("RECORD_AUDIO", "FOREGROUND_SERVICE_MICROPHONE"),
-      "android.hardware.microphone",
-    ],
+    permissions: [...permission("RECORD_AUDIO", "FOREGROUND_SERVICE_MICROPHONE"), "android.hardware.microphone"],
   },
   photos: {
     permissions: [
@@ -55,13 +52,7 @@ const known: Readonly<Record<string, NonNullable<Needs["android"]>>> = {
   contacts: { permissions: [...permission("READ_CONTACTS", "WRITE_CONTACTS", "GET_ACCOUNTS")] },
   bluetooth: {
     permissions: [
-      ...permission(
-        "BLUETOOTH",
-        "BLUETOOTH_ADMIN",
-        "BLUETOOTH_CONNECT",
-        "BLUETOOTH_SCAN",
-        "BLUETOOTH_ADVERTISE",
-      ),
+      ...permission("BLUETOOTH", "BLUETOOTH_ADMIN", "BLUETOOTH_CONNECT", "BLUETOOTH_SCAN", "BLUETOOTH_ADVERTISE"),
       "android.hardware.bluetooth",
       "android.hardware.bluetooth_le",
     ],
@@ -116,7 +107,9 @@ const opensByAddress = (filter: XmlElement): boolean =>
     (each) => attributeOf(each, "android:name") === "android.intent.category.BROWSABLE",
   ) && findAll(filter, "data").some((each) => attributeOf(each, "android:scheme") !== undefined);
 
-/** Permissions and hardware that a manifest lacks, in front of its application (Android documentation, app manifest). */
+/**
+ * Permissions and hardware that a manifest lacks, in front of its application (Android documentation, app manifest).
+ */
 function askedOfAndroid(
   template: Folder,
   manifests: readonly string[],

@@ -58,9 +58,7 @@ export function manifestsOf(template: Folder, module: string): string[] {
   const prefix = module ? `${module}/src/` : "src/";
   const own = template
     .list()
-    .filter(
-      (file) => file.startsWith(prefix) && /^[^/]+\/AndroidManifest\.xml$/.test(file.slice(prefix.length)),
-    );
+    .filter((file) => file.startsWith(prefix) && /^[^/]+\/AndroidManifest\.xml$/.test(file.slice(prefix.length)));
   const rank = (file: string) => (/\/(main|androidMain)\/AndroidManifest/.test(`/${file}`) ? 0 : 1);
   return own.sort((a, b) => rank(a) - rank(b));
 }
@@ -135,8 +133,8 @@ const longestChain = 8;
 
 function resolver(template: Folder, script: string, root: string): AppModule["resolve"] {
   const inRoot = (name: string) => (root ? `${root}/${name}` : name);
-  const properties = [script.replace(/[^/]*$/, "gradle.properties"), inRoot("gradle.properties")].filter(
-    (file) => template.has(file),
+  const properties = [script.replace(/[^/]*$/, "gradle.properties"), inRoot("gradle.properties")].filter((file) =>
+    template.has(file),
   );
   const catalog = inRoot("gradle/libs.versions.toml");
   let variables: Map<string, { file: string; value: readonly GradleToken[] }> | undefined;
@@ -234,7 +232,6 @@ function named(statement: GradleStatement): ReturnType<typeof assignment> {
   if (texts.includes("extra") && tokens[equals - 2]?.kind === "string")
     return { name: texts[equals - 2] ?? "", value: tokens.slice(equals + 1) };
   const by = texts.indexOf("by");
-  if (by > 0 && texts[by + 1] === "extra")
-    return { name: texts[by - 1] ?? "", value: tokens.slice(by + 3, -1) };
+  if (by > 0 && texts[by + 1] === "extra") return { name: texts[by - 1] ?? "", value: tokens.slice(by + 3, -1) };
   return assignment(statement);
 }

@@ -8,11 +8,17 @@ import { escapeRegExp } from "../../values/regexp.ts";
 import type { AppModule } from "./gradle-project.ts";
 import { type AndroidResources, readReference } from "./resources.ts";
 
-/** An attribute that says to the system what belongs to this app and no other (Android documentation, app manifest and resource types). */
+/**
+ * An attribute that says to the system what belongs to this app and no other (Android documentation, app manifest and
+ * resource types).
+ */
 interface IdentityAttribute {
   element: string;
   attribute: string;
-  /** own: one that only this app may have. any: it may name what is the system's, and is filled only where it holds the app's identifier. */
+  /**
+   * own: one that only this app may have. any: it may name what is the system's, and is filled only where it holds
+   * the app's identifier.
+   */
   kind: "own" | "any" | "scheme" | "host";
 }
 
@@ -47,15 +53,17 @@ interface App {
   identifier: string | undefined;
 }
 
-/** What identifies the app in its manifests and resources beside its application ID; where code says the same, there too. */
+/**
+ * What identifies the app in its manifests and resources beside its application ID; where code says the same, there
+ * too.
+ */
 export function androidIdentities(app: App): Fill[] {
   const { template, module, resources, manifests, identifier } = app;
   const below = module.folder ? `${module.folder}/` : "";
   const files = template
     .list()
     .filter(
-      (file) =>
-        manifests.includes(file) || (file.startsWith(below) && /\/res\/xml[^/]*\/[^/]+\.xml$/.test(file)),
+      (file) => manifests.includes(file) || (file.startsWith(below) && /\/res\/xml[^/]*\/[^/]+\.xml$/.test(file)),
     );
   const fills: Fill[] = [];
   for (const file of files) {
@@ -83,9 +91,7 @@ function rootOf(template: Folder, file: string): ReturnType<typeof parseXml> {
 function behind(resources: AndroidResources, site: Site | undefined): Site[] {
   const ref = readReference(site?.value);
   if (!site || !ref) return site ? [site] : [];
-  return resources
-    .values(ref)
-    .flatMap(({ file, element }) => textSite(file, element, "android-string") ?? []);
+  return resources.values(ref).flatMap(({ file, element }) => textSite(file, element, "android-string") ?? []);
 }
 
 /** The app's identifier within a value; a value that must be this app's alone gets it in front of its last part. */

@@ -10,7 +10,10 @@ import {
   type Spoken,
 } from "../../template/localized.ts";
 
-/** Codes of languages as Android looks for them; newer versions know the new ones too (Java, Locale, "Legacy language codes"). */
+/**
+ * Codes of languages as Android looks for them; newer versions know the new ones too (Java, Locale, "Legacy language
+ * codes").
+ */
 const earlier: Readonly<Record<string, string>> = { he: "iw", id: "in", yi: "ji" };
 
 /** A language as the qualifier of a resource folder (Android documentation, "App resources overview"). */
@@ -19,19 +22,18 @@ function qualifier(locale: string): string {
   const language = earlier[given] ?? given;
   const [first, ...more] = rest;
   if (first === undefined) return language;
-  return more.length === 0 && /^[A-Z]{2}$/.test(first)
-    ? `${language}-r${first}`
-    : `b+${[language, ...rest].join("+")}`;
+  return more.length === 0 && /^[A-Z]{2}$/.test(first) ? `${language}-r${first}` : `b+${[language, ...rest].join("+")}`;
 }
 
-/** The label's string in a values folder of each language: filled where the template has one, written where it has not. */
+/**
+ * The label's string in a values folder of each language: filled where the template has one, written where it has
+ * not.
+ */
 export const localizeAndroid: Localize = (template, part, names, main) => {
   const labels = part.fills
     .filter(({ holds, site }) => holds === "app.label" && site.form === "android-string")
     .map(({ site }) => {
-      const element = [...walk(parseXml(template.source(site.file)))].find(
-        (each) => each.innerStart === site.start,
-      );
+      const element = [...walk(parseXml(template.source(site.file)))].find((each) => each.innerStart === site.start);
       return {
         site,
         name: attributeOf(element, "name") ?? "",
@@ -74,9 +76,7 @@ function stringsText(names: readonly string[], label: string): string {
 function unturned(template: Folder, res: string, names: readonly Spoken[]): Problem[] {
   const manifest = `${res.replace(/\/res$/, "")}/AndroidManifest.xml`;
   const turned = names.find(({ direction }) => direction === "rtl");
-  const application = template.has(manifest)
-    ? find(parseXml(template.source(manifest)), "application")
-    : undefined;
+  const application = template.has(manifest) ? find(parseXml(template.source(manifest)), "application") : undefined;
   if (!turned || attributeOf(application, "android:supportsRtl") === "true") return [];
   const message = `Android: ${turned.locale} is written from right to left, and the manifest does not say android:supportsRtl="true".`;
   return [problem("template-gap", message, { severity: "warning" })];

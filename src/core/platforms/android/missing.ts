@@ -33,15 +33,11 @@ export function addMissing({ template, resources, survey, wants, manifest, place
   const application = find(manifest.root, "application");
   const iconSite = attributeSite(manifest.file, application, "android:icon");
   const icon = readReference(placed(iconSite)[0]?.value);
-  const round = readReference(
-    placed(attributeSite(manifest.file, application, "android:roundIcon"))[0]?.value,
-  );
+  const round = readReference(placed(attributeSite(manifest.file, application, "android:roundIcon"))[0]?.value);
   if (!icon || !iconSite || !application) return { added, missing };
 
   const adaptive = (ref: ResourceRef) =>
-    resources
-      .files(ref)
-      .find((file) => file.endsWith(".xml") && resources.xml(file).name === "adaptive-icon");
+    resources.files(ref).find((file) => file.endsWith(".xml") && resources.xml(file).name === "adaptive-icon");
   const own = adaptive(icon);
   const layers = {
     ground: `${icon.name}_ground`,
@@ -63,9 +59,7 @@ export function addMissing({ template, resources, survey, wants, manifest, place
       if (!adaptive(ref)) added.push({ path: adaptiveFile(ref), text: made, fills: [] });
     }
     added.push(
-      colorFile(`${resources.main}/values/${layers.ground}.xml`, [
-        { name: layers.ground, holds: "colors.ground" },
-      ]),
+      colorFile(`${resources.main}/values/${layers.ground}.xml`, [{ name: layers.ground, holds: "colors.ground" }]),
     );
     survey.draw("adaptive-foreground", { type: icon.type, name: layers.front });
     survey.draw("adaptive-monochrome", { type: icon.type, name: layers.stencil });
@@ -112,10 +106,7 @@ function themedIcon(
 }
 
 /** A file of colours, each with its place. */
-export function colorFile(
-  path: string,
-  colors: readonly { name: string; holds: Fill["holds"] }[],
-): AddedFile {
+export function colorFile(path: string, colors: readonly { name: string; holds: Fill["holds"] }[]): AddedFile {
   let text = '<?xml version="1.0" encoding="utf-8"?>\n<resources>\n';
   const fills = colors.map(({ name, holds }): Fill => {
     text += `    <color name="${name}">`;

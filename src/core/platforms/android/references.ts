@@ -2,14 +2,7 @@ import type { Folder } from "../../files/reading/folder.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
 import type { Slot } from "../../slots/slot.ts";
 import { slotPath } from "../../slots/slot.ts";
-import {
-  attributeOf,
-  attributeSite,
-  find,
-  textSite,
-  walk,
-  type XmlElement,
-} from "../../splice/formats/xml.ts";
+import { attributeOf, attributeSite, find, textSite, walk, type XmlElement } from "../../splice/formats/xml.ts";
 import type { Site } from "../../splice/site.ts";
 import type { Fill, PictureUse } from "../../template/found.ts";
 import { namedText } from "../../template/named-text.ts";
@@ -167,13 +160,11 @@ export function followReferences(template: Folder, resources: AndroidResources, 
     if (files.length > 0 && files.every((file) => !file.endsWith(".xml"))) fullStart(ref);
     for (const file of files.filter((each) => each.endsWith(".xml"))) {
       for (const element of walk(resources.xml(file))) {
-        const shown =
-          attributeSite(file, element, "android:drawable") ?? attributeSite(file, element, "android:src");
+        const shown = attributeSite(file, element, "android:drawable") ?? attributeSite(file, element, "android:src");
         const picture = readReference(shown?.value);
         const full = /fill|clip/.test(attributeOf(element, "android:gravity") ?? "");
         const repeated = /repeat|mirror/.test(attributeOf(element, "android:tileMode") ?? "");
-        if (!picture || picture.type === "color")
-          start(attributeSite(file, element, "android:color") ?? shown);
+        if (!picture || picture.type === "color") start(attributeSite(file, element, "android:color") ?? shown);
         else if (repeated) draw("start-texture", picture);
         else if (picture.type === "drawable" && isList(picture)) startScreen(picture, depth + 1);
         else if (full) fullStart(picture);
@@ -197,14 +188,11 @@ export function followReferences(template: Folder, resources: AndroidResources, 
     const names = { res: resources.main, type: ref.type, name: ref.name };
     const planned = new Set(pictures.map((each) => each.path));
     const night = resources.files(ref).some(forNight);
-    const rows = [...androidSlots, ...inStore].filter(
-      (each) => each.role === role && (night || each.theme !== "dark"),
-    );
+    const rows = [...androidSlots, ...inStore].filter((each) => each.role === role && (night || each.theme !== "dark"));
     const ownNight = rows.some((each) => each.theme === "dark");
     for (const slot of rows) {
       const path = slotPath(slot, names);
-      const paths =
-        night && !ownNight ? [path, path.replace(`/${ref.type}-`, `/${ref.type}-night-`)] : [path];
+      const paths = night && !ownNight ? [path, path.replace(`/${ref.type}-`, `/${ref.type}-night-`)] : [path];
       pictures.push(...paths.filter((each) => !planned.has(each)).map((each) => ({ slot, path: each })));
     }
     const shown = resources.files(ref).filter((file) => !file.endsWith(".xml") || isDrawn(file));
@@ -213,9 +201,7 @@ export function followReferences(template: Folder, resources: AndroidResources, 
 
   /** A drawable that is itself a drawing (a vector, a shape), not a reference to others. */
   function isDrawn(file: string): boolean {
-    return !["adaptive-icon", "layer-list", "selector", "bitmap", "inset", ""].includes(
-      resources.xml(file).name,
-    );
+    return !["adaptive-icon", "layer-list", "selector", "bitmap", "inset", ""].includes(resources.xml(file).name);
   }
 
   return {

@@ -39,9 +39,7 @@ export interface AndroidResources {
 
 export function readReference(text: string | undefined): ResourceRef | undefined {
   const match = /^@(?:\+?[\w.]+:)?(\w+)\/([\w.]+)$/.exec(text?.trim() ?? "");
-  return match?.[1] && match[2] && !text?.startsWith("@android:")
-    ? { type: match[1], name: match[2] }
-    : undefined;
+  return match?.[1] && match[2] && !text?.startsWith("@android:") ? { type: match[1], name: match[2] } : undefined;
 }
 
 /** Opens the resources of a module's source sets; what they lack is looked for in the project's other modules. */
@@ -97,15 +95,12 @@ export function openAndroidResources(template: Folder, module: AppModule): Andro
         const [of, key, value] = tokens.filter(({ kind }) => kind === "string");
         if (tokens[0]?.text !== "resValue" || of?.text !== type || key?.text !== name || !value) return [];
         const site = literalSite(file, value);
-        const form: Form =
-          site?.form === "gradle-single" ? "gradle-single-resource" : "gradle-double-resource";
+        const form: Form = site?.form === "gradle-single" ? "gradle-single-resource" : "gradle-double-resource";
         return site ? [{ ...site, form: type === "string" ? form : site.form }] : [];
       });
     },
     files({ type, name }) {
-      const form = new RegExp(
-        `/res/${type}(-[^/]+)?/${escapeRegExp(name)}(\\.9)?\\.(xml|png|webp|jpe?g|gif)$`,
-      );
+      const form = new RegExp(`/res/${type}(-[^/]+)?/${escapeRegExp(name)}(\\.9)?\\.(xml|png|webp|jpe?g|gif)$`);
       return nearest(
         files.filter((file) => form.test(file)),
         (file) => file,
@@ -138,8 +133,7 @@ function readXml(template: Folder, file: string, unread: Problem[]): XmlElement 
 }
 
 /** A style's full stops and a reference's underscores mean the same. */
-const sameName = (a: string, b: string): boolean =>
-  a === b || a.replace(/[.]/g, "_") === b.replace(/[.]/g, "_");
+const sameName = (a: string, b: string): boolean => a === b || a.replace(/[.]/g, "_") === b.replace(/[.]/g, "_");
 
 /** Deepest chain of references followed: colour to colour, style to parent. */
 const longestChain = 12;

@@ -8,7 +8,10 @@ import type { AppModule } from "./gradle-project.ts";
 /** The script that gives a release its key, at the top of the Gradle project. */
 const signingScript = "signing.gradle";
 
-/** The line at the end of an app's build script that applies it, in the script's own language; none where the template has such a script. */
+/**
+ * The line at the end of an app's build script that applies it, in the script's own language; none where the template
+ * has such a script.
+ */
 export function signingLine(template: Folder, { script, root }: AppModule): Fill[] {
   const path = root ? `${root}/${signingScript}` : signingScript;
   if (template.has(path)) return [];
@@ -25,7 +28,10 @@ export const androidBuildFiles: BuildFiles = ({ key }, { folder, fills }) => {
   return isApplied ? [{ path: posix.join(folder, signingScript), text: scriptText(key) }] : [];
 };
 
-/** Applied by the app's build script, it gives the release its key where the environment has one; what is secret is read from there. */
+/**
+ * Applied by the app's build script, it gives the release its key where the environment has one; what is secret is
+ * read from there.
+ */
 const scriptText = (key: string): string => {
   const name = signingPrefix(key);
   return `// Applied at the end of the app's build script. The key store's path and its passwords are the environment's: none of

@@ -12,13 +12,7 @@ import {
   type XmlElement,
 } from "../../splice/formats/xml.ts";
 import { emptySite, type Site } from "../../splice/site.ts";
-import {
-  type Fill,
-  firstOfEachPlace,
-  heldValues,
-  type PartSurvey,
-  type SurveyPart,
-} from "../../template/found.ts";
+import { type Fill, firstOfEachPlace, heldValues, type PartSurvey, type SurveyPart } from "../../template/found.ts";
 import { isFromPubspec } from "../../template/pubspec.ts";
 import type { Wants } from "../../values/missing.ts";
 import { placeAt } from "../../values/source.ts";
@@ -67,9 +61,7 @@ const storeIcons = (template: Folder, modules: readonly AppModule[]): string[] =
     .filter(
       (file) =>
         modules.some(({ folder }) => file.startsWith(folder === "" ? "src/" : `${folder}/src/`)) &&
-        /\/(?:(?:ic_launcher|icon)\w*[-_](?:playstore|web)|(?:playstore|play_store)[-_]icon)\.png$/.test(
-          file,
-        ),
+        /\/(?:(?:ic_launcher|icon)\w*[-_](?:playstore|web)|(?:playstore|play_store)[-_]icon)\.png$/.test(file),
     );
 
 type GapAt = (what: string, file: string, at: number, severity?: "error" | "warning") => void;
@@ -78,12 +70,7 @@ type ModuleSurvey = Pick<PartSurvey, "fills" | "pictures" | "brandFiles" | "adde
   namespace: string | undefined;
 };
 
-function surveyModule(
-  template: Folder,
-  module: AppModule,
-  wants: Wants,
-  inStore: readonly Slot[],
-): ModuleSurvey {
+function surveyModule(template: Folder, module: AppModule, wants: Wants, inStore: readonly Slot[]): ModuleSurvey {
   const resources = openAndroidResources(template, module);
   const survey = followReferences(template, resources, inStore);
   const gapAt: GapAt = (what, file, at, severity = "warning") =>
@@ -100,8 +87,7 @@ function surveyModule(
     const found = module.statements
       .filter(({ tokens }) => tokens.some(({ text }) => /manifestPlaceholders$/i.test(text)))
       .flatMap((statement) => keyedSite(statement.file, statement, key) ?? []);
-    if (found.length === 0)
-      gapAt(`the build script gives no value for the placeholder ${key}`, site.file, site.start);
+    if (found.length === 0) gapAt(`the build script gives no value for the placeholder ${key}`, site.file, site.start);
     return found;
   };
 
@@ -117,9 +103,7 @@ function surveyModule(
     ["versionCode", "build"],
   ] as const) {
     const values = valuesOf(module, name);
-    const inManifest = manifests.flatMap(
-      ({ file, root }) => attributeSite(file, root, `android:${name}`) ?? [],
-    );
+    const inManifest = manifests.flatMap(({ file, root }) => attributeSite(file, root, `android:${name}`) ?? []);
     survey.fill(
       field,
       inManifest.filter(({ value }) => !value.includes("$")),
@@ -134,16 +118,14 @@ function surveyModule(
   for (const { file, root } of manifests) {
     const labelled = [...walk(root)].filter(({ attributes }) => attributes.has("android:label"));
     const labelsOf = (element: XmlElement) => placed(attributeSite(file, element, "android:label"));
-    for (const element of labelled.filter(isAppItself))
-      for (const site of labelsOf(element)) survey.label(site, file);
+    for (const element of labelled.filter(isAppItself)) for (const site of labelsOf(element)) survey.label(site, file);
     for (const element of labelled.filter((each) => !isAppItself(each)))
       for (const site of labelsOf(element)) survey.ownLabel(site, file);
     for (const element of walk(root)) {
       survey.banner(attributeSite(file, element, "android:banner"));
     }
     for (const element of iconsOf(root)) {
-      for (const site of placed(attributeSite(file, element, "android:icon")))
-        survey.launcher(site, "launcher", file);
+      for (const site of placed(attributeSite(file, element, "android:icon"))) survey.launcher(site, "launcher", file);
       for (const site of placed(attributeSite(file, element, "android:roundIcon")))
         survey.launcher(site, "launcher-round", file);
     }
@@ -185,8 +167,7 @@ function identifierFills(module: AppModule, gapAt: GapAt): Fill[] {
   }
   return values.flatMap(({ sites, statement, value }) =>
     (sites.length > 0 ? sites : workedOut(statement.file, value)).map((site): Fill => {
-      const after =
-        identifier && site.value.startsWith(`${identifier}.`) ? site.value.slice(identifier.length) : "";
+      const after = identifier && site.value.startsWith(`${identifier}.`) ? site.value.slice(identifier.length) : "";
       if (identifier && site.value !== identifier && !after)
         gapAt(
           `the flavour ${statement.blocks.at(-1)} has an application ID of its own, and gets the client's like all others`,
@@ -199,8 +180,8 @@ function identifierFills(module: AppModule, gapAt: GapAt): Fill[] {
 }
 
 /**
- * What works the identifier out gives way to the client's own, as a literal: it may be the namespace's as well, and that
- * must stay.
+ * What works the identifier out gives way to the client's own, as a literal: it may be the namespace's as well, and
+ * that must stay.
  */
 function workedOut(file: string, value: readonly GradleToken[]): Site[] {
   const [first, last] = [value[0], value.at(-1)];
@@ -209,25 +190,28 @@ function workedOut(file: string, value: readonly GradleToken[]): Site[] {
   return [{ file, start, end, value: "", form: "gradle-quoted" }];
 }
 
-/** Without an application ID the namespace is taken for one (Android documentation, "Configure the app module"): it gets its own. */
+/**
+ * Without an application ID the namespace is taken for one (Android documentation, "Configure the app module"): it
+ * gets its own.
+ */
 function madeFromNamespace({ statements }: AppModule): Fill[] {
   const opening = statements.find(
-    ({ opens, blocks, tokens }) =>
-      opens && blocks.join() === "android" && tokens[0]?.text === "defaultConfig",
+    ({ opens, blocks, tokens }) => opens && blocks.join() === "android" && tokens[0]?.text === "defaultConfig",
   );
   const at = opening?.tokens.at(-1)?.end;
   if (!opening || at === undefined) return [];
   const site = emptySite(opening.file, at, "gradle-double");
-  return [
-    { holds: "identifiers.android", site, shape: "text", opens: '\n        applicationId = "', closes: '"' },
-  ];
+  return [{ holds: "identifiers.android", site, shape: "text", opens: '\n        applicationId = "', closes: '"' }];
 }
 
 /** Elements that may have an icon of the app's own. */
 const iconsOf = (root: XmlElement): XmlElement[] =>
   ["application", "activity", "activity-alias"].flatMap((name) => findAll(root, name));
 
-/** Whether an element's label is the app's: its own, or that of an activity by which people open it. Others say what they do. */
+/**
+ * Whether an element's label is the app's: its own, or that of an activity by which people open it. Others say what
+ * they do.
+ */
 const isAppItself = (element: XmlElement): boolean =>
   element.name === "application" || (/^activity(-alias)?$/.test(element.name) && opensApp(element));
 

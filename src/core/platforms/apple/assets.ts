@@ -2,14 +2,7 @@ import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
 import type { Folder } from "../../files/reading/folder.ts";
 import type { Problem } from "../../problems/problem.ts";
 import { nodeSite, parseJson } from "../../splice/formats/json.ts";
-import {
-  attributeOf,
-  attributeSite,
-  findAll,
-  parseXml,
-  walk,
-  type XmlElement,
-} from "../../splice/formats/xml.ts";
+import { attributeOf, attributeSite, findAll, parseXml, walk, type XmlElement } from "../../splice/formats/xml.ts";
 import type { Site } from "../../splice/site.ts";
 import { type Fill, type Found, mergeFound } from "../../template/found.ts";
 import { pictureSize } from "../../template/picture-size.ts";
@@ -39,9 +32,7 @@ function assetFolder(template: Folder, below: string, name: string): string | un
 
 /** Pictures in an asset's folder. */
 export const picturesIn = (template: Folder, folder: string): string[] =>
-  template
-    .list()
-    .filter((file) => file.startsWith(`${folder}/`) && /\.(png|jpe?g|pdf|svg|heic)$/i.test(file));
+  template.list().filter((file) => file.startsWith(`${folder}/`) && /\.(png|jpe?g|pdf|svg|heic)$/i.test(file));
 
 /** Entries of an asset that stand for a picture each. */
 export const images = (root: JsonNode): JsonNode[] => findNodeAtLocation(root, ["images"])?.children ?? [];
@@ -72,9 +63,7 @@ export function imageSet(
     const forms = fills ? iosStartFull : iosStartForms;
     const [light, dark] = own ? forms(own, 1) : forms(points, scale);
     const slot = isDark(image) ? dark : light;
-    return [
-      { slot: { ...slot, qualifier: slot.qualifier.replace(/^\d+x/, `${scale}x`) }, path: `${set}/${file}` },
-    ];
+    return [{ slot: { ...slot, qualifier: slot.qualifier.replace(/^\d+x/, `${scale}x`) }, path: `${set}/${file}` }];
   });
   return { pictures, brandFiles: picturesIn(template, set) };
 }

@@ -1,6 +1,9 @@
 import { darkSlot, type Slot, scaled } from "../../slots/slot.ts";
 
-/** Sizes of a listed icon set: points and scales for each idiom (Apple, Human Interface Guidelines and asset catalog reference). */
+/**
+ * Sizes of a listed icon set: points and scales for each idiom (Apple, Human Interface Guidelines and asset catalog
+ * reference).
+ */
 const listed: Readonly<Record<string, Readonly<Record<string, readonly number[]>>>> = {
   iphone: { 20: [2, 3], 29: [2, 3], 40: [2, 3], 60: [2, 3] },
   ipad: { 20: [1, 2], 29: [1, 2], 40: [1, 2], 76: [1, 2], "83.5": [2] },

@@ -3,12 +3,11 @@ import type { Folder } from "../../files/reading/folder.ts";
 import { lineSite } from "../../splice/formats/lines.ts";
 import type { Site } from "../../splice/site.ts";
 
-/** The configuration file that a project refers to. Its groups may have folders of their own; the name decides where the path does not. */
-export function configurationFile(
-  template: Folder,
-  folder: string,
-  path: string | undefined,
-): string | undefined {
+/**
+ * The configuration file that a project refers to. Its groups may have folders of their own; the name decides where
+ * the path does not.
+ */
+export function configurationFile(template: Folder, folder: string, path: string | undefined): string | undefined {
   if (!path) return undefined;
   const direct = posix.join(folder, path);
   if (template.has(direct)) return direct;

@@ -7,7 +7,10 @@ import type { DevicePlaces } from "../../template/device-places.ts";
 import type { Fill } from "../../template/found.ts";
 import { buildSettings, xcodeObjects } from "./objects.ts";
 
-/** Keys of a property list, and of the settings that stand for them; an iPad's own app must have all turns where it shares the screen. */
+/**
+ * Keys of a property list, and of the settings that stand for them; an iPad's own app must have all turns where it
+ * shares the screen.
+ */
 const orientationKeys = [
   { key: "UISupportedInterfaceOrientations", isTablet: false },
   { key: "UISupportedInterfaceOrientations~ipad", isTablet: true },
@@ -25,7 +28,10 @@ export const iosDevices: DevicePlaces = (template, files) => {
   return fills;
 };
 
-/** An iPad app that shares the screen with others and lacks a turn is refused (App Store Connect, ITMS-90474); one that fills the screen is not. */
+/**
+ * An iPad app that shares the screen with others and lacks a turn is refused (App Store Connect, ITMS-90474); one
+ * that fills the screen is not.
+ */
 const tabletShape = (fillsScreen: boolean) =>
   fillsScreen ? ("interfaceOrientations" as const) : ("everyOrientation" as const);
 
@@ -81,12 +87,18 @@ const projectSettings = [
   },
 ] as const;
 
-/** Whether settings are those of a watch's, a television's, a headset's or a Mac's product (Apple, TARGETED_DEVICE_FAMILY and SDKROOT). */
+/**
+ * Whether settings are those of a watch's, a television's, a headset's or a Mac's product (Apple,
+ * TARGETED_DEVICE_FAMILY and SDKROOT).
+ */
 const isForOthers = (settings: OpenStep): boolean =>
   /^[^126]+$/.test(textOf(entry(settings, "TARGETED_DEVICE_FAMILY")) ?? "") ||
   /watchos|appletvos|xros|macosx/.test(textOf(entry(settings, "SDKROOT")) ?? "");
 
-/** Settings where they are; a target's device family, which Xcode would take for the phone's alone, also where it is not. */
+/**
+ * Settings where they are; a target's device family, which Xcode would take for the phone's alone, also where it is
+ * not.
+ */
 function inProject(file: string, source: { file: string; text: string }): Fill[] {
   return buildSettings(xcodeObjects(source)).flatMap((settings): Fill[] => {
     if (isForOthers(settings)) return [];

@@ -9,8 +9,8 @@ import { both, type Feature, type Needs, rowOf } from "../../values/needs.ts";
 import { buildSettings, xcodeObjects } from "./objects.ts";
 
 /**
- * What features that most apps know need (Apple, Information Property List and Entitlements). Goods sold in an app need no
- * entitlement; com.apple.developer.in-app-payments is payment by card.
+ * What features that most apps know need (Apple, Information Property List and Entitlements). Goods sold in an app
+ * need no entitlement; com.apple.developer.in-app-payments is payment by card.
  */
 const known: Readonly<Record<string, NonNullable<Needs["ios"]>>> = {
   camera: { usage: ["NSCameraUsageDescription"], entitlements: ["com.apple.security.device.camera"] },
@@ -43,10 +43,7 @@ const known: Readonly<Record<string, NonNullable<Needs["ios"]>>> = {
   },
   contacts: {
     usage: ["NSContactsUsageDescription"],
-    entitlements: [
-      "com.apple.developer.contacts.notes",
-      "com.apple.security.personal-information.addressbook",
-    ],
+    entitlements: ["com.apple.developer.contacts.notes", "com.apple.security.personal-information.addressbook"],
   },
   bluetooth: {
     usage: ["NSBluetoothAlwaysUsageDescription", "NSBluetoothPeripheralUsageDescription"],
@@ -135,9 +132,7 @@ function inProject(template: Folder, file: string, usage: readonly string[]): In
 
 /** A place in the property list of an app: the one that says which storyboard, or which launch screen, it has. */
 function newUsage(template: Folder, files: readonly string[], key: string): FeatureFound["usage"] {
-  const main = files.find(
-    (file) => file.endsWith(".plist") && /<key>UILaunch/.test(template.source(file).text),
-  );
+  const main = files.find((file) => file.endsWith(".plist") && /<key>UILaunch/.test(template.source(file).text));
   const at = main === undefined ? undefined : plistStart(template.source(main));
   if (main === undefined || at === undefined) return [];
   const site = emptySite(main, at, "xml-text");

@@ -13,24 +13,22 @@ import { isApp, isShipped, readXcodeProjects, type XcodeProject, type XcodeTarge
 
 const { basename } = posix;
 
-/** Every icon set that an app's targets and configurations name, and those that none names: each shows the template's icon. */
-export function appIcons(
-  assets: Assets,
-  project: XcodeProject,
-  targets: readonly XcodeTarget[],
-): Found | undefined {
+/**
+ * Every icon set that an app's targets and configurations name, and those that none names: each shows the template's
+ * icon.
+ */
+export function appIcons(assets: Assets, project: XcodeProject, targets: readonly XcodeTarget[]): Found | undefined {
   const { template, platform } = assets;
   const { folder } = project;
   const isOneOfMany = project.targets.filter(isApp).length > 1;
   const own = (asset: string) => !isOfCode(project, asset);
   const named = targets.filter(isApp).flatMap((target) =>
     target.settings.flatMap((settings) =>
-      ["ASSETCATALOG_COMPILER_APPICON_NAME", "ASSETCATALOG_COMPILER_ALTERNATE_APPICON_NAMES"].flatMap(
-        (setting) =>
-          (settings.evaluated(setting) ?? "")
-            .split(/\s+/)
-            .filter(Boolean)
-            .map((name) => ({ target, configuration: settings.name, name })),
+      ["ASSETCATALOG_COMPILER_APPICON_NAME", "ASSETCATALOG_COMPILER_ALTERNATE_APPICON_NAMES"].flatMap((setting) =>
+        (settings.evaluated(setting) ?? "")
+          .split(/\s+/)
+          .filter(Boolean)
+          .map((name) => ({ target, configuration: settings.name, name })),
       ),
     ),
   );
@@ -45,11 +43,7 @@ export function appIcons(
   // What no target names is an icon all the same; a set for the Mac alone is the Mac app's.
   for (const asset of iconAssets(template, folder).filter(own)) {
     const isMac = idiomsOf(template, asset).every((idiom) => idiom === "mac");
-    if (
-      !found.has(asset) &&
-      !isNamedElsewhere(template, asset, platform) &&
-      isMac === (platform === "desktop")
-    )
+    if (!found.has(asset) && !isNamedElsewhere(template, asset, platform) && isMac === (platform === "desktop"))
       found.set(asset, { found: iconAsset(assets, asset), belongs: new Map() });
   }
   if (found.size === 0) return undefined;
@@ -57,9 +51,7 @@ export function appIcons(
   return mergeFound(
     [...found.values()].map(({ found: each, belongs }) => ({
       ...each,
-      pictures: each.pictures.map((use) =>
-        several && belongs.size > 0 ? { ...use, belongs: told(belongs) } : use,
-      ),
+      pictures: each.pictures.map((use) => (several && belongs.size > 0 ? { ...use, belongs: told(belongs) } : use)),
     })),
   );
 }
@@ -98,7 +90,10 @@ function isNamedElsewhere(template: Folder, asset: string, platform: Assets["pla
   );
 }
 
-/** The sets of a name that are a target's: in its own catalogs, or else beside its property list, or else wherever there is but one. */
+/**
+ * The sets of a name that are a target's: in its own catalogs, or else beside its property list, or else wherever
+ * there is but one.
+ */
 function setsFor({ template, below }: Assets, target: XcodeTarget, name: string): string[] {
   const isOthers = (asset: string) => {
     const idioms = idiomsOf(template, asset);
@@ -113,8 +108,7 @@ function setsFor({ template, below }: Assets, target: XcodeTarget, name: string)
   const near = (homes: readonly string[]) =>
     all.filter((asset) =>
       homes.some(
-        (home) =>
-          home !== "" && home !== "." && `${asset}/`.toLowerCase().startsWith(`${home}/`.toLowerCase()),
+        (home) => home !== "" && home !== "." && `${asset}/`.toLowerCase().startsWith(`${home}/`.toLowerCase()),
       ),
     );
   const own = near(target.homes);
@@ -126,9 +120,7 @@ function setsFor({ template, below }: Assets, target: XcodeTarget, name: string)
 const idiomsOf = (template: Folder, asset: string): string[] =>
   asset.endsWith(".icon")
     ? ["layered"]
-    : images(parseJson(template.source(`${asset}/Contents.json`))).flatMap(
-        (image) => text(image, "idiom") ?? [],
-      );
+    : images(parseJson(template.source(`${asset}/Contents.json`))).flatMap((image) => text(image, "idiom") ?? []);
 
 const iconAsset = (assets: Assets, asset: string): Found =>
   asset.endsWith(".icon") ? layeredIcon(assets.template, asset) : appIconSet(assets, asset);
@@ -163,7 +155,9 @@ function appIconSet({ template, wants, gap }: Assets, set: string): Found {
   ]);
 }
 
-/** The row of an entry: of the phone's, the tablet's or the Mac's catalog; another system's in the size that it says. */
+/**
+ * The row of an entry: of the phone's, the tablet's or the Mac's catalog; another system's in the size that it says.
+ */
 function iconSlot(image: JsonNode): Slot | undefined {
   const qualifier = iconQualifier(image);
   const idiom = text(image, "idiom");

@@ -67,25 +67,20 @@ export function identifierFills(
   ];
 }
 
-/** A watch's or a television's app that is called otherwise than the telephone's: it keeps its last word, behind the client's. */
+/**
+ * A watch's or a television's app that is called otherwise than the telephone's: it keeps its last word, behind the
+ * client's.
+ */
 function besideIdentifier(site: Site, identifier: string, holds: Field): Fill {
   const last = site.value.slice(site.value.lastIndexOf("."));
   return { holds, site, shape: "text", ...(identifier.endsWith(last) ? {} : { after: last }) };
 }
 
 /** A value that refers to a variable which holds the whole identifier follows it; another is written anew. */
-function identifierFill(
-  settings: Settings,
-  site: Site,
-  identifier: string,
-  holds: Field,
-  depth: number,
-): Fill[] {
+function identifierFill(settings: Settings, site: Site, identifier: string, holds: Field, depth: number): Fill[] {
   const holder = variablesIn(site.value).find((name) => settings.evaluated(name)?.includes(identifier));
   if (holder !== undefined && depth < 8 && settings.sites(holder).length > 0)
-    return settings
-      .sites(holder)
-      .flatMap((each) => identifierFill(settings, each, identifier, holds, depth + 1));
+    return settings.sites(holder).flatMap((each) => identifierFill(settings, each, identifier, holds, depth + 1));
   return aroundIdentifier(site, identifier, holds, settings.expanded(site.value));
 }
 
@@ -167,23 +162,16 @@ function catalogSites(template: Folder, file: string, key: string): Site[] {
   const root = parseJson(template.source(file));
   const path = ["strings", key, "localizations"];
   const languages = Object.keys(JSON.parse(template.source(file).text)?.strings?.[key]?.localizations ?? {});
-  return languages.flatMap(
-    (language) => jsonSite(file, root, [...path, language, "stringUnit", "value"]) ?? [],
-  );
+  return languages.flatMap((language) => jsonSite(file, root, [...path, language, "stringUnit", "value"]) ?? []);
 }
 
 /** Attributes of storyboards and interface files that are shown (Apple, Interface Builder). */
-const shownAttributes = [
-  "text",
-  "title",
-  "headerTitle",
-  "placeholder",
-  "placeholderString",
-  "label",
-  "prompt",
-];
+const shownAttributes = ["text", "title", "headerTitle", "placeholder", "placeholderString", "label", "prompt"];
 
-/** Texts that people see and that hold one of the app's names: in storyboards, and in what the app says when it asks for something. */
+/**
+ * Texts that people see and that hold one of the app's names: in storyboards, and in what the app says when it asks
+ * for something.
+ */
 export function seenTexts(
   template: Folder,
   { folder }: XcodeProject,

@@ -1,14 +1,7 @@
 import { posix } from "node:path";
 import type { Folder } from "../../files/reading/folder.ts";
 import { problem } from "../../problems/problem.ts";
-import {
-  entry,
-  itemsOf,
-  type OpenStep,
-  openStepSite,
-  stringsSite,
-  textOf,
-} from "../../splice/formats/openstep.ts";
+import { entry, itemsOf, type OpenStep, openStepSite, stringsSite, textOf } from "../../splice/formats/openstep.ts";
 import { plistSite, plistStrings } from "../../splice/formats/plist.ts";
 import { write } from "../../splice/forms.ts";
 import type { PartSurvey } from "../../template/found.ts";
@@ -54,9 +47,7 @@ function inStrings(template: Folder, path: string, { label, usage }: Spoken): Pa
   return mergeLocalized(
     lines.map(({ key, value, line }) => {
       const site = stringsSite(path, source, key);
-      return site
-        ? { values: [{ site, value }] }
-        : { inserts: [insertion(path, source.text.length, `\n${line}`)] };
+      return site ? { values: [{ site, value }] } : { inserts: [insertion(path, source.text.length, `\n${line}`)] };
     }),
   );
 }
@@ -65,8 +56,8 @@ function inStrings(template: Folder, path: string, { label, usage }: Spoken): Pa
 const ownTexts = /\.lproj\/(?!InfoPlist\.strings)[^/]+\.strings(dict)?$|\/(?!InfoPlist)[^/]+\.xcstrings$/;
 
 /**
- * The language for whoever has none of those that the app has (Apple, CFBundleDevelopmentRegion). Where the app has texts of
- * its own in the template's language, that stays the one to fall back on.
+ * The language for whoever has none of those that the app has (Apple, CFBundleDevelopmentRegion). Where the app has
+ * texts of its own in the template's language, that stays the one to fall back on.
  */
 function developed(
   template: Folder,
@@ -84,9 +75,7 @@ function developed(
     (each) => plistSite(plistStrings(each, template.source(each)), "CFBundleDevelopmentRegion") ?? [],
   );
   const sites = [...(inProject ? [inProject] : []), ...inLists];
-  return sites
-    .filter(({ value }) => value !== locale && !value.includes("$"))
-    .map((site) => ({ site, value: locale }));
+  return sites.filter(({ value }) => value !== locale && !value.includes("$")).map((site) => ({ site, value: locale }));
 }
 
 /** Where a project keeps what belongs to a language. */
@@ -105,27 +94,16 @@ interface Project {
   synchronized: boolean;
 }
 
-function languagesIn({
-  group: objects,
-  all,
-  project,
-  targets,
-  listed,
-  configurations,
-}: XcodeObjects): Project {
+function languagesIn({ group: objects, all, project, targets, listed, configurations }: XcodeObjects): Project {
   const nodes = all.map(([, node]) => node);
-  const app = targets.find(
-    (target) => textOf(entry(target, "productType")) === "com.apple.product-type.application",
-  );
+  const app = targets.find((target) => textOf(entry(target, "productType")) === "com.apple.product-type.application");
   const plist = configurations(app)
     .map((configuration) => textOf(entry(configuration, "buildSettings", "INFOPLIST_FILE")))
     .find((value) => value !== undefined);
   const folder = plist ? posix.dirname(plist) : (textOf(entry(app, "name")) ?? "");
   const named = nodes.filter((node) => textOf(entry(node, "path")) === folder);
   // A group may have a name and no folder of its own: its files then say the whole way.
-  const list = all.find(
-    ([, node]) => isa(node, "PBXFileReference") && textOf(entry(node, "path")) === plist,
-  )?.[0];
+  const list = all.find(([, node]) => isa(node, "PBXFileReference") && textOf(entry(node, "path")) === plist)?.[0];
   const holding = nodes.find(
     (node) => isa(node, "PBXGroup") && itemsOf(entry(node, "children")).some((id) => textOf(id) === list),
   );
@@ -139,16 +117,17 @@ function languagesIn({
     resources: listed(entry(app, "buildPhases")).find((phase) => isa(phase, "PBXResourcesBuildPhase")),
     regions: entry(project, "knownRegions"),
     region: entry(project, "developmentRegion"),
-    variants: nodes.find(
-      (node) => isa(node, "PBXVariantGroup") && textOf(entry(node, "name")) === stringsFile,
-    ),
+    variants: nodes.find((node) => isa(node, "PBXVariantGroup") && textOf(entry(node, "name")) === stringsFile),
   };
 }
 
 /** An identifier for an object of the project: 24 hexadecimal digits, the same each time. */
 const idFor = (what: string): string => sha256(`oxalis ${what}`).slice(0, 24).toUpperCase();
 
-/** What tells the project of its new files: a reference each, a group of variants, its place in the app's group and resources. */
+/**
+ * What tells the project of its new files: a reference each, a group of variants, its place in the app's group and
+ * resources.
+ */
 function registered(file: string, project: Project, locales: readonly string[]): Partial<Localized> {
   const { objects, group, prefix, resources, regions, variants, synchronized } = project;
   const listed = new Set(itemsOf(regions).map(textOf));
@@ -169,10 +148,7 @@ function registered(file: string, project: Project, locales: readonly string[]):
   const members = locales.map((locale) => `\n\t\t\t\t${reference(locale)} /* ${locale} */,`).join("");
   const present = entry(variants, "children");
   if (present?.kind === "list") {
-    const joined = [
-      insertion(file, objects.start, references.join("")),
-      insertion(file, present.start, members),
-    ];
+    const joined = [insertion(file, objects.start, references.join("")), insertion(file, present.start, members)];
     return { inserts: [...known, ...joined] };
   }
   const [variant, build] = [idFor("variant group"), idFor("build file")];

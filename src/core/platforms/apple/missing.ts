@@ -19,7 +19,10 @@ interface Project {
   main: string | undefined;
 }
 
-/** A display name for an app that shows its product's: in its property list, or as the build setting that stands for it. */
+/**
+ * A display name for an app that shows its product's: in its property list, or as the build setting that stands for
+ * it.
+ */
 export function displayName({ template, wants, project, app, main }: Project): Partial<Found> | undefined {
   const kind = "display-name";
   if (main) {
@@ -103,7 +106,9 @@ const teamPlace = (file: string, at: number): Fill => ({
   closes: ";",
 });
 
-/** The dark and the tinted form of an icon that is one picture for all (Apple, asset catalog reference, appearances). */
+/**
+ * The dark and the tinted form of an icon that is one picture for all (Apple, asset catalog reference, appearances).
+ */
 export function appearances(template: Folder, set: string, only: JsonNode, wants: Wants): Partial<Found> {
   const file = `${set}/Contents.json`;
   const place = placeAt(template.source(file), only.offset);
@@ -130,13 +135,7 @@ export function appearances(template: Folder, set: string, only: JsonNode, wants
 const indented = (text: string): string => text.replace(/^/gm, "    ");
 
 /** The dark form of a colour, behind the last one of its set. */
-export function darkColor(
-  template: Folder,
-  file: string,
-  last: JsonNode,
-  holds: Field,
-  wants: Wants,
-): Partial<Found> {
+export function darkColor(template: Folder, file: string, last: JsonNode, holds: Field, wants: Wants): Partial<Found> {
   const place = placeAt(template.source(file), last.offset);
   const missing = [{ kind: "dark-colors", added: wants("dark-colors"), place }] as const;
   if (!wants("dark-colors")) return { missing };

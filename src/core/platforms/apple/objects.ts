@@ -33,8 +33,7 @@ export const xcodeObjects = parsedOnce((source): XcodeObjects => {
     targets: listed(entry(project, "targets")),
     byId,
     listed,
-    configurations: (owner) =>
-      listed(entry(byId(entry(owner, "buildConfigurationList")), "buildConfigurations")),
+    configurations: (owner) => listed(entry(byId(entry(owner, "buildConfigurationList")), "buildConfigurations")),
   };
 });
 

@@ -90,9 +90,7 @@ function readProject(template: Folder, file: string): XcodeProject {
       const name = textOf(entry(node, "name")) ?? "";
       const productType = textOf(entry(node, "productType")) ?? "";
       const own = configurations(node, name, settings);
-      const synchronized = itemsOf(entry(node, "fileSystemSynchronizedGroups")).map((id) =>
-        pathOf(textOf(id) ?? ""),
-      );
+      const synchronized = itemsOf(entry(node, "fileSystemSynchronizedGroups")).map((id) => pathOf(textOf(id) ?? ""));
       const resources = objects
         .listed(entry(node, "buildPhases"))
         .filter((phase) => isa(phase, "PBXResourcesBuildPhase"))
@@ -111,12 +109,13 @@ const systems: readonly { system: System; sdk: RegExp }[] = [
   { system: "other", sdk: /appletv|xros/ },
 ];
 
-/** The system a target is built for: the first that its settings name, the phone before the others (Apple, SDKROOT and SUPPORTED_PLATFORMS). */
+/**
+ * The system a target is built for: the first that its settings name, the phone before the others (Apple, SDKROOT and
+ * SUPPORTED_PLATFORMS).
+ */
 function systemOf(productType: string, settings: readonly Settings[]): System {
   if (productType.includes(".watchapp")) return "watch";
-  const said = settings.flatMap((each) => [
-    each.evaluated("SUPPORTED_PLATFORMS") ?? each.evaluated("SDKROOT") ?? "",
-  ]);
+  const said = settings.flatMap((each) => [each.evaluated("SUPPORTED_PLATFORMS") ?? each.evaluated("SDKROOT") ?? ""]);
   return systems.find(({ sdk }) => said.some((text) => sdk.test(text)))?.system ?? "phone";
 }
 
@@ -130,8 +129,7 @@ function pathsIn(objects: XcodeObjects, folder: string): (id: string) => string 
     const node = all.get(id);
     const own = textOf(entry(node, "path")) ?? "";
     const parent = parents.get(id);
-    const fromTop =
-      textOf(entry(node, "sourceTree")) === "SOURCE_ROOT" || parent === undefined || depth > deepestGroup;
+    const fromTop = textOf(entry(node, "sourceTree")) === "SOURCE_ROOT" || parent === undefined || depth > deepestGroup;
     return posix.join(fromTop ? folder : pathOf(parent, depth + 1), own);
   };
   return (id) => pathOf(id);

@@ -29,13 +29,10 @@ export function plistFills(template: Folder, part: XcodePart, strings: readonly 
     if (path.length === 1 && Object.hasOwn(fields, String(key))) {
       const holds = fields[String(key)] as Field;
       // A short name that follows the product's file is seen on a Mac alone, in the menu bar.
-      const isProduct =
-        key === "CFBundleName" && site.value.includes("PRODUCT_NAME") && part.platform !== "desktop";
+      const isProduct = key === "CFBundleName" && site.value.includes("PRODUCT_NAME") && part.platform !== "desktop";
       return isProduct ? [] : followed(part, site, holds);
     }
-    const own = part.identifier
-      ? aroundIdentifier(site, part.identifier, `identifiers.${part.platform}`)
-      : [];
+    const own = part.identifier ? aroundIdentifier(site, part.identifier, `identifiers.${part.platform}`) : [];
     if (own.length > 0) return [...own, ...inCode(template, part, site, own)];
     if (last === "CFBundleURLSchemes") return schemeFill(site);
     if (last === "com.apple.developer.associated-domains") return hostFill(site);
@@ -43,13 +40,11 @@ export function plistFills(template: Folder, part: XcodePart, strings: readonly 
   });
 }
 
-/** A longer identifier that code says too, as a whole literal: a group, a task, an activity. One side alone would break it. */
-function inCode(
-  template: Folder,
-  { project, identifier }: XcodePart,
-  { value }: Site,
-  fills: readonly Fill[],
-): Fill[] {
+/**
+ * A longer identifier that code says too, as a whole literal: a group, a task, an activity. One side alone would
+ * break it.
+ */
+function inCode(template: Folder, { project, identifier }: XcodePart, { value }: Site, fills: readonly Fill[]): Fill[] {
   const [fill] = fills;
   if (!fill || value === identifier) return [];
   const below = project.folder ? `${project.folder}/` : "";

@@ -75,8 +75,7 @@ const operated = (value: string, operators: string): string =>
     .reduce((at, operator) => operations[operator]?.(at) ?? at, value);
 
 /** The variable that a value is nothing but a reference to. */
-export const soleVariable = (value: string): string | undefined =>
-  /^\$[({](\w+)[)}]$/.exec(value.trim())?.[1];
+export const soleVariable = (value: string): string | undefined => /^\$[({](\w+)[)}]$/.exec(value.trim())?.[1];
 
 /** Every variable that a value refers to. */
 export const variablesIn = (value: string): string[] =>

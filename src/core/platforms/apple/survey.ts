@@ -18,26 +18,15 @@ import { type Platform, platformNames } from "../../values/platform.ts";
 import { placeAt } from "../../values/source.ts";
 import { type Assets, colorSet, imageSet, storyboard } from "./assets.ts";
 import { appIcons } from "./icons.ts";
-import {
-  appIdentifier,
-  identifierFills,
-  localizedFills,
-  seenTexts,
-  settingFills,
-  targetName,
-} from "./identity.ts";
+import { appIdentifier, identifierFills, localizedFills, seenTexts, settingFills, targetName } from "./identity.ts";
 import { displayName, signingPlaces } from "./missing.ts";
-import {
-  isApp,
-  isMainApp,
-  isShipped,
-  readXcodeProjects,
-  type XcodeProject,
-  type XcodeTarget,
-} from "./project.ts";
+import { isApp, isMainApp, isShipped, readXcodeProjects, type XcodeProject, type XcodeTarget } from "./project.ts";
 import { plistFills } from "./property-lists.ts";
 
-/** Surveys a template's Xcode projects for its apps of a platform, and what they bring along; undefined where there is none. */
+/**
+ * Surveys a template's Xcode projects for its apps of a platform, and what they bring along; undefined where there is
+ * none.
+ */
 export const surveyXcode =
   (platform: "ios" | "desktop"): SurveyPart =>
   (template, { wants }) =>
@@ -60,7 +49,8 @@ function partsOf(template: Folder, platform: Platform): Part[] {
     const isThere = (target: XcodeTarget) => isMainApp(target) && hasFiles(template, project, target);
     const own = project.targets.filter((target) => belongsTo(target, platform));
     const others = project.targets.filter((target) => !belongsTo(target, platform));
-    // A target whose files lie elsewhere is no app here, but the project says what it is called: it goes with the others.
+    // A target whose files lie elsewhere is no app here, but the project says what it is called: it goes with the
+    // others.
     if (!own.some(isThere) && others.some(isThere)) return [];
     const targets = others.some(isThere) ? own : [...own, ...others];
     const app = targets.find(isThere) ?? own.find(isMainApp);
@@ -143,8 +133,7 @@ const displayNames = (
 ): Partial<Found>[] =>
   [app, ...targets.filter((target) => target !== app && isApp(target))].flatMap((each) => {
     const list = listOf(project, each, lists);
-    if (hasDisplayName(project, each, list) || (each !== app && !hasFiles(template, project, each)))
-      return [];
+    if (hasDisplayName(project, each, list) || (each !== app && !hasFiles(template, project, each))) return [];
     const made = displayName({ template, wants, project, app: each, main: list?.file });
     return [made ?? { gaps: [gap(`no place for a display name of ${each.name}`)] }];
   });
@@ -159,11 +148,7 @@ function accentColors(targets: readonly XcodeTarget[], assets: Assets): Partial<
 }
 
 /** The start screen that an app names: its storyboard, or the picture and the colour of its property list. */
-function startScreen(
-  { project, app }: Part,
-  main: PropertyList | undefined,
-  assets: Assets,
-): Partial<Found>[] {
+function startScreen({ project, app }: Part, main: PropertyList | undefined, assets: Assets): Partial<Found>[] {
   const { template, platform, gap } = assets;
   const written = (...path: string[]) => plistSite(main?.strings ?? [], ...path)?.value;
   const board = written("UILaunchStoryboardName") ?? setting(app, "INFOPLIST_KEY_UILaunchStoryboardName");
@@ -171,9 +156,7 @@ function startScreen(
   const ways: Partial<Found>[] = [
     ...(board ? [storyboard(assets, board) ?? { gaps: [gap(`no storyboard named ${board}`)] }] : []),
     ...(image ? [imageSet(assets, image) ?? { gaps: [gap(`no image set named ${image}`)] }] : []),
-    ...(color
-      ? [colorSet(assets, color, "colors.start") ?? { gaps: [gap(`no colour set named ${color}`)] }]
-      : []),
+    ...(color ? [colorSet(assets, color, "colors.start") ?? { gaps: [gap(`no colour set named ${color}`)] }] : []),
   ];
   return ways.length === 0 && platform === "ios" && hasFiles(template, project, app)
     ? [{ gaps: [gap("the start screen shows neither a picture nor a colour")] }]
@@ -181,9 +164,7 @@ function startScreen(
 }
 
 const noIcons = (targets: readonly XcodeTarget[]): string => {
-  const names = targets
-    .filter(isApp)
-    .flatMap((each) => setting(each, "ASSETCATALOG_COMPILER_APPICON_NAME") ?? []);
+  const names = targets.filter(isApp).flatMap((each) => setting(each, "ASSETCATALOG_COMPILER_APPICON_NAME") ?? []);
   return `no app icon set${names.length > 0 ? ` named ${[...new Set(names)].join(", ")}` : ""}`;
 };
 
@@ -203,7 +184,10 @@ const inFolder = (project: XcodeProject, path: string | undefined): string | und
 
 const sameFile = (a: string, b: string | undefined): boolean => a.toLowerCase() === b?.toLowerCase();
 
-/** The property lists and entitlements that targets name and that are there; one that cannot be read is passed over, and told. */
+/**
+ * The property lists and entitlements that targets name and that are there; one that cannot be read is passed over,
+ * and told.
+ */
 function propertyLists(
   template: Folder,
   project: XcodeProject,

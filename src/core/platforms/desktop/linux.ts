@@ -9,7 +9,10 @@ const identifierLine = /^\s*set\(\s*APPLICATION_ID\s+"([^"\n]+)"\s*\)/m;
 /** Where a runner's code says what stands above its window (GTK, gtk_window_set_title and gtk_header_bar_set_title). */
 const titleCalls = /\bgtk_(?:window|header_bar)_set_title\s*\([^,;]*,\s*("(?:[^"\\\n]|\\.)*")\s*\)/g;
 
-/** Surveys a Linux runner that is built with CMake: its application ID and its window's title; undefined where there is none. */
+/**
+ * Surveys a Linux runner that is built with CMake: its application ID and its window's title; undefined where there
+ * is none.
+ */
 export const surveyLinux: SurveyPart = (template) => {
   const script = template
     .list()

@@ -2,7 +2,10 @@ import { firstOfEachPlace, type PartSurvey, type SurveyPart } from "../../templa
 import { surveyXcode } from "../apple/survey.ts";
 import { surveyLinux } from "./linux.ts";
 
-/** Surveys the apps for desktops of a template: the Mac's, and a Linux runner beside it; undefined where there is neither. */
+/**
+ * Surveys the apps for desktops of a template: the Mac's, and a Linux runner beside it; undefined where there is
+ * neither.
+ */
 export const surveyDesktop: SurveyPart = (template, around) => {
   const parts = [surveyXcode("desktop")(template, around), surveyLinux(template, around)].filter(
     (part) => part !== undefined,

@@ -9,18 +9,14 @@ export const iosBuildFiles: BuildFiles = (variant, { folder, signed = [] }) => {
   const profile = variant.values["signing.profile"]?.value;
   if (team === undefined) return [];
   const escaped = (value: string) => write("xml-text", value);
-  const profiles = (signed.length > 0 ? signed : [{ target: "", suffix: "" }]).flatMap(
-    ({ target, suffix }) => {
-      const own = target === "" ? profile : variant.profiles[target];
-      if (own === undefined) return [];
-      const bundle = `${fieldOf(variant, "identifiers.ios")}${suffix}`;
-      return [`\t\t<key>${escaped(bundle)}</key>\n\t\t<string>${escaped(own)}</string>\n`];
-    },
-  );
+  const profiles = (signed.length > 0 ? signed : [{ target: "", suffix: "" }]).flatMap(({ target, suffix }) => {
+    const own = target === "" ? profile : variant.profiles[target];
+    if (own === undefined) return [];
+    const bundle = `${fieldOf(variant, "identifiers.ios")}${suffix}`;
+    return [`\t\t<key>${escaped(bundle)}</key>\n\t\t<string>${escaped(own)}</string>\n`];
+  });
   const named =
-    profiles.length === 0
-      ? ""
-      : `\t<key>provisioningProfiles</key>\n\t<dict>\n${profiles.join("")}\t</dict>\n`;
+    profiles.length === 0 ? "" : `\t<key>provisioningProfiles</key>\n\t<dict>\n${profiles.join("")}\t</dict>\n`;
   const text = `<?xml version="1.0" encoding="UTF-8"?>
 <!DOCTYPE plist PUBLIC "-//Apple//DTD PLIST 1.0//EN" "http://www.apple.com/DTDs/PropertyList-1.0.dtd">
 <plist version="1.0">

@@ -88,7 +88,10 @@ export const manifestIcons: readonly Slot[] = [
 /** Side of the touch icon, in pixels. */
 export const touchSide = 180;
 
-/** Screens of phones and tablets: CSS width, CSS height, pixels a CSS pixel (Apple, "Specifying a launch screen image"). */
+/**
+ * Screens of phones and tablets: CSS width, CSS height, pixels a CSS pixel (Apple, "Specifying a launch screen
+ * image").
+ */
 const screens: readonly (readonly [width: number, height: number, ratio: number])[] = [
   [320, 568, 2],
   [375, 667, 2],

@@ -81,10 +81,7 @@ export function webInCode(template: Folder): CodeWeb {
     if (head.length === 0 && !manifest) continue;
     found.folder ??= folder;
     found.fills.push(...head, ...(manifest?.fills ?? []));
-    found.pictures.push(
-      ...(manifest?.pictures ?? []),
-      ...(head.length > 0 ? besideHead(template, file) : []),
-    );
+    found.pictures.push(...(manifest?.pictures ?? []), ...(head.length > 0 ? besideHead(template, file) : []));
     if (manifest) found.hasManifest = true;
   }
   return found;
@@ -135,8 +132,7 @@ function manifestIn(
 ): { fills: Fill[]; pictures: PictureUse[] } | undefined {
   const telltale = ["short_name", "theme_color", "background_color", "display", "start_url", "icons"];
   const group = groups.find(
-    ({ members }) =>
-      members.includes("name") && telltale.filter((each) => members.includes(each)).length >= 2,
+    ({ members }) => members.includes("name") && telltale.filter((each) => members.includes(each)).length >= 2,
   );
   if (!group) return undefined;
   const within = values

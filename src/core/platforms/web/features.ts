@@ -6,9 +6,7 @@ import { isWebManifest } from "./manifest.ts";
 export const webFeatures: FeatureSearch = (template, files, { declared: { web } }) => ({
   cuts: [
     ...(web?.members?.length
-      ? files
-          .filter(isWebManifest)
-          .flatMap((file) => memberCuts(file, template.source(file), web.members ?? []))
+      ? files.filter(isWebManifest).flatMap((file) => memberCuts(file, template.source(file), web.members ?? []))
       : []),
     ...(web?.elements?.length
       ? files

@@ -24,9 +24,7 @@ const servedFolders = ["public", "static"];
 
 export function openSite(template: Folder, folder: string): Site {
   const below = (name: string) => (folder ? `${folder}/${name}` : name);
-  const served = servedFolders
-    .map(below)
-    .find((each) => template.list().some((file) => file.startsWith(`${each}/`)));
+  const served = servedFolders.map(below).find((each) => template.list().some((file) => file.startsWith(`${each}/`)));
   const root = served ?? folder;
   const inside = (path: string) => (path.startsWith("..") ? undefined : path);
   return {
@@ -50,5 +48,4 @@ export function openSite(template: Folder, folder: string): Site {
 
 /** Whether an element links something of a relation, such as "manifest". */
 export const linked = (element: HtmlElement, rel: string): boolean =>
-  element.tagName === "link" &&
-  (htmlAttribute(element, "rel") ?? "").toLowerCase().split(/\s+/).includes(rel);
+  element.tagName === "link" && (htmlAttribute(element, "rel") ?? "").toLowerCase().split(/\s+/).includes(rel);

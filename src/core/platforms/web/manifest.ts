@@ -59,8 +59,7 @@ const addressesIn = (file: string, root: JsonNode): Fill[] =>
     return site && /^https?:/.test(site.value) ? hostFill(site) : [];
   });
 
-const member = (node: JsonNode, name: string): string =>
-  String(findNodeAtLocation(node, [name])?.value ?? "");
+const member = (node: JsonNode, name: string): string => String(findNodeAtLocation(node, [name])?.value ?? "");
 
 const purposes = ["maskable", "monochrome"] as const;
 
@@ -79,14 +78,8 @@ export function manifestSlot(purpose: string, sizes: string | undefined, side = 
 }
 
 /** Icons that an installable page needs and the manifest does not list are added to it, beside those it has. */
-function missingIcons(
-  site: Site,
-  file: string,
-  icons: JsonNode,
-  listed: readonly PictureUse[],
-): Partial<Found> {
-  const has = (wanted: Slot) =>
-    listed.some(({ slot }) => slot.role === wanted.role && slot.width === wanted.width);
+function missingIcons(site: Site, file: string, icons: JsonNode, listed: readonly PictureUse[]): Partial<Found> {
+  const has = (wanted: Slot) => listed.some(({ slot }) => slot.role === wanted.role && slot.width === wanted.width);
   const last = icons.children?.at(-1);
   const lacking = manifestIcons.filter((slot) => !has(slot));
   if (lacking.length === 0 || !last) return {};

@@ -1,6 +1,9 @@
 import type { Field } from "../../values/fields.ts";
 
-/** Meta elements of a page's head that hold one of the app's values, by name or property (WHATWG, HTML standard; Open Graph protocol). */
+/**
+ * Meta elements of a page's head that hold one of the app's values, by name or property (WHATWG, HTML standard; Open
+ * Graph protocol).
+ */
 export const metaFields: Readonly<Record<string, { holds: Field; shape?: "color" }>> = {
   "application-name": { holds: "app.name" },
   "apple-mobile-web-app-title": { holds: "app.label" },

@@ -11,7 +11,10 @@ import type { TouchLink } from "./start.ts";
 
 const manifestName = "app.webmanifest";
 
-/** What a page's head lacks of an installable app, and the touch icon's link where one is added. @param hasManifest the build makes one. */
+/**
+ * What a page's head lacks of an installable app, and the touch icon's link where one is added. @param hasManifest
+ * the build makes one.
+ */
 export function missingInPage(
   site: Site,
   page: Page,

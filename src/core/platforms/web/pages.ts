@@ -1,10 +1,5 @@
 import { problem } from "../../problems/problem.ts";
-import {
-  type HtmlElement,
-  htmlAttribute,
-  htmlAttributeSite,
-  htmlTextSite,
-} from "../../splice/formats/html.ts";
+import { type HtmlElement, htmlAttribute, htmlAttributeSite, htmlTextSite } from "../../splice/formats/html.ts";
 import { emptySite, type Site as Range } from "../../splice/site.ts";
 import { hostFill } from "../../template/addresses.ts";
 import { type Fill, type Found, mergeFound, nothingFound, type PictureUse } from "../../template/found.ts";
@@ -20,11 +15,7 @@ import { addressMetas, metaFields } from "./meta.ts";
 export function surveyPages(site: Site, pages: readonly Page[]): Found {
   let found = nothingFound;
   for (const page of pages) {
-    found = mergeFound([
-      found,
-      ...page.elements.map((each) => inElement(site, page.file, each)),
-      rootIcon(site),
-    ]);
+    found = mergeFound([found, ...page.elements.map((each) => inElement(site, page.file, each)), rootIcon(site)]);
     if (found.pictures.some(({ slot }) => slot.role === "favicon")) continue;
     const place = placeAt(site.template.source(page.file), 0);
     const gap = problem("template-gap", "Web: the page links no icon.", { severity: "warning", place });
@@ -39,9 +30,7 @@ function inElement(site: Site, file: string, element: HtmlElement): Partial<Foun
   const { text } = site.template.source(file);
   switch (element.tagName) {
     case "title":
-      return element.parentNode?.nodeName === "head"
-        ? { fills: filling("app.name", htmlTextSite(file, element)) }
-        : {};
+      return element.parentNode?.nodeName === "head" ? { fills: filling("app.name", htmlTextSite(file, element)) } : {};
     case "meta":
       return inMeta(site, file, element);
     case "html":
@@ -60,8 +49,7 @@ function inMeta(site: Site, file: string, element: HtmlElement): Partial<Found> 
   const picture = /^(og|twitter):image(:url)?$/.test(key)
     ? site.resolve(file, content?.value?.replace(/^https?:\/\/[^/]+(?=\/)/, ""))
     : undefined;
-  const hosts =
-    content && addressMetas.has(key) && /^(https?:)?\/\//.test(content.value) ? hostFill(content) : [];
+  const hosts = content && addressMetas.has(key) && /^(https?:)?\/\//.test(content.value) ? hostFill(content) : [];
   const holds = meta && (isForDark(element) ? darkOf(meta.holds) : meta.holds);
   return {
     pictures: picture && /\.png$/i.test(picture) ? [{ slot: socialSlot, path: picture }] : [],
@@ -84,7 +72,10 @@ function inLink(site: Site, file: string, element: HtmlElement): Partial<Found> 
   return { fills, pictures: favicon(target, htmlAttribute(element, "sizes") ?? sizeSaid(site, target)) };
 }
 
-/** The language that a page says it is in; a page that says none gets it, and which way it is written where that is told. */
+/**
+ * The language that a page says it is in; a page that says none gets it, and which way it is written where that is
+ * told.
+ */
 function spokenBy(file: string, text: string, element: HtmlElement): Fill[] {
   const tag = element.sourceCodeLocation?.startTag;
   const lang = htmlAttributeSite(file, text, element, "lang");

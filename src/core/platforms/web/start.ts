@@ -19,8 +19,8 @@ export interface TouchLink {
 }
 
 /**
- * Start pictures of a page that can be put on a home screen: all of them, linked behind the page's touch icon, each with
- * the media query of its screen. Links that the template has of its own give way.
+ * Start pictures of a page that can be put on a home screen: all of them, linked behind the page's touch icon, each
+ * with the media query of its screen. Links that the template has of its own give way.
  */
 export function startPictures(site: Site, { file, elements, href, after, line }: TouchLink): Partial<Found> {
   const beside = href.slice(0, href.lastIndexOf("/") + 1);

@@ -32,8 +32,8 @@ const linking = (pages: readonly Page[]): Page[] =>
   pages.filter((page) => page.elements.some((element) => linked(element, "manifest")));
 
 /**
- * Surveys the web app of a template: the pages that link a web manifest, or the one that a browser opens first, and what
- * code says of heads and manifests; undefined where there is none of them.
+ * Surveys the web app of a template: the pages that link a web manifest, or the one that a browser opens first, and
+ * what code says of heads and manifests; undefined where there is none of them.
  */
 export const surveyWeb: SurveyPart = (template, { wants, wrapsPages }) => {
   const all = pagesOf(template);
@@ -86,11 +86,12 @@ function partOf(template: Folder, folder: string, found: Found): PartSurvey {
   };
 }
 
-/** What pages say that are shown within an app of another kind: names and icons, and nothing that only a browser reads. */
+/**
+ * What pages say that are shown within an app of another kind: names and icons, and nothing that only a browser
+ * reads.
+ */
 export function wrappedPages(template: Folder): Pick<Found, "fills" | "pictures" | "brandFiles"> {
-  const all = pagesOf(template).filter(
-    ({ file }) => /(^|\/)index\.html?$/i.test(file) && !besideWrapped.test(file),
-  );
+  const all = pagesOf(template).filter(({ file }) => /(^|\/)index\.html?$/i.test(file) && !besideWrapped.test(file));
   if (linking(all).length > 0) return nothingFound;
   const told = mergeFound(all.map((page) => surveyPages(openSite(template, folderOf(page.file)), [page])));
   const { fills, pictures, brandFiles } = partOf(template, "", told);

@@ -5,7 +5,10 @@ const scales = [100, 125, 150, 200, 400] as const;
 const targetSizes = [16, 20, 24, 30, 32, 36, 40, 48, 60, 64, 72, 80, 96, 256] as const;
 const alternateForms = ["", "_altform-unplated", "_altform-lightunplated"] as const;
 
-/** A picture that the package manifest names, with its base size at 100 %. The share is the mark's, of the shorter side. */
+/**
+ * A picture that the package manifest names, with its base size at 100 %. The share is the mark's, of the shorter
+ * side.
+ */
 interface Tile {
   role: string;
   width: number;
@@ -16,8 +19,7 @@ interface Tile {
   badge?: true;
 }
 
-const tileRule =
-  "Tiles: every scale, or the system enlarges another; the ground is the manifest's BackgroundColor";
+const tileRule = "Tiles: every scale, or the system enlarges another; the ground is the manifest's BackgroundColor";
 
 const tiles: readonly Tile[] = [
   { role: "Square44x44Logo", width: 44, height: 44, share: 0.75, rule: tileRule },
@@ -44,7 +46,10 @@ const tiles: readonly Tile[] = [
   },
 ];
 
-/** What manifests of the earlier generation of namespaces name besides (Microsoft, package manifest schema reference, Windows 8). */
+/**
+ * What manifests of the earlier generation of namespaces name besides (Microsoft, package manifest schema reference,
+ * Windows 8).
+ */
 const earlierTiles: readonly Tile[] = [
   { role: "Square30x30Logo", width: 30, height: 30, share: 0.75, rule: tileRule },
   { role: "Square70x70Logo", width: 70, height: 70, share: 0.66, rule: tileRule },

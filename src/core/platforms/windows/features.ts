@@ -28,8 +28,7 @@ export const windowsFeatures: FeatureSearch = (template, files, { name: feature,
       const isCapability =
         (plain === "Capability" || plain === "DeviceCapability") &&
         windows.capabilities?.includes(attributeOf(element, "Name") ?? "");
-      const isExtension =
-        plain === "Extension" && windows.extensions?.includes(attributeOf(element, "Category") ?? "");
+      const isExtension = plain === "Extension" && windows.extensions?.includes(attributeOf(element, "Category") ?? "");
       if (isCapability) there.add(attributeOf(element, "Name") ?? "");
       if (isCapability || isExtension) cuts.push(elementCut(file, text, element));
     }

@@ -1,11 +1,4 @@
-import {
-  deviceName,
-  dotted,
-  type Identifiers,
-  segments,
-  shortened,
-  withoutCase,
-} from "../../template/identifiers.ts";
+import { deviceName, dotted, type Identifiers, segments, shortened, withoutCase } from "../../template/identifiers.ts";
 
 /** Most characters of an identity name. */
 const most = 50;

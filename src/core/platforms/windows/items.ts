@@ -14,8 +14,9 @@ export interface ItemLists {
 }
 
 /**
- * Follows the pictures of a package in the project files that list them: an item whose picture no variant has is taken out,
- * and each new picture is listed behind the last that stays, in the form of its neighbours. Lists by a pattern stay.
+ * Follows the pictures of a package in the project files that list them: an item whose picture no variant has is
+ * taken out, and each new picture is listed behind the last that stays, in the form of its neighbours. Lists by a
+ * pattern stay.
  * @param gone pictures of the template that no variant gets; @param drawn pictures that every variant has.
  */
 export function itemLists(
@@ -32,12 +33,7 @@ export function itemLists(
   return { fills };
 }
 
-function listedIn(
-  template: Folder,
-  file: string,
-  gone: ReadonlySet<string>,
-  drawn: readonly string[],
-): Fill[] {
+function listedIn(template: Folder, file: string, gone: ReadonlySet<string>, drawn: readonly string[]): Fill[] {
   const root = rootOf(template, file);
   if (!root) return [];
   const { text } = template.source(file);
@@ -57,9 +53,7 @@ function listedIn(
   const listed = new Set(items.map(({ path }) => path));
   const folders = new Set(pictures.map(({ path }) => posix.dirname(path)));
   const removed = pictures.filter(({ path }) => gone.has(path) && !drawn.includes(path));
-  const added = drawn.filter(
-    (path) => !listed.has(path) && folders.has(posix.dirname(path)) && /\.png$/i.test(path),
-  );
+  const added = drawn.filter((path) => !listed.has(path) && folders.has(posix.dirname(path)) && /\.png$/i.test(path));
   const last = pictures.at(-1)?.element ?? model.element;
   const cuts = removed.map(({ element }) => taken(file, text, element));
   const indent = /\r?\n[ \t]*$/.exec(text.slice(0, last.start))?.[0] ?? "\n    ";

@@ -18,9 +18,7 @@ const head = `<?xml version="1.0" encoding="utf-8"?>
 /** The names in a resource file of each language, and the language in the manifest's list. */
 export const localizeWindows: Localize = (template, part, names, main) => {
   const held = part.fills
-    .filter(
-      ({ holds, site }) => (holds === "app.name" || holds === "app.label") && site.file.endsWith(".resw"),
-    )
+    .filter(({ holds, site }) => (holds === "app.name" || holds === "app.label") && site.file.endsWith(".resw"))
     .map(({ holds, site }) => {
       const data = findAll(parseXml(template.source(site.file)), "data").find(
         (each) => find(each, "value")?.innerStart === site.start,
@@ -36,8 +34,7 @@ export const localizeWindows: Localize = (template, part, names, main) => {
   const spoken = [main, ...names].map(({ locale, name, label }): Partial<Localized> => {
     const nameFor = (holds: string) => (holds === "app.name" ? name.value : label.value);
     const there = held.filter(({ language }) => language.toLowerCase() === locale.toLowerCase());
-    if (there.length > 0)
-      return { values: there.map(({ site, holds }) => ({ site, value: nameFor(holds) })) };
+    if (there.length > 0) return { values: there.map(({ site, holds }) => ({ site, value: nameFor(holds) })) };
     const keys = new Map(held.map(({ key, holds }) => [key, holds]));
     const data = [...keys].map(
       ([key, holds]) =>
@@ -49,10 +46,12 @@ export const localizeWindows: Localize = (template, part, names, main) => {
   return mergeLocalized([...spoken, { inserts: listedLanguages(template, part, names, main) }]);
 };
 
-/** The languages that a manifest's list lacks. The first of the list is for whoever has none of the others (Microsoft, Resources). */
+/**
+ * The languages that a manifest's list lacks. The first of the list is for whoever has none of the others (Microsoft,
+ * Resources).
+ */
 function listedLanguages(...[template, part, names, main]: Parameters<Localize>): Localized["inserts"] {
-  const manifest = part.fills.find(({ site }) => /\.appxmanifest$|AppxManifest\.xml$/i.test(site.file))?.site
-    .file;
+  const manifest = part.fills.find(({ site }) => /\.appxmanifest$|AppxManifest\.xml$/i.test(site.file))?.site.file;
   const resources = manifest ? find(parseXml(template.source(manifest)), "Resources") : undefined;
   const [first, last] = [resources?.children[0], resources?.children.at(-1)];
   if (!manifest || !resources || !first || !last) return [];

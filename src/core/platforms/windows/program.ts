@@ -75,7 +75,9 @@ function listedIcons(template: Folder, below: string): string[] {
     );
 }
 
-/** A call or an assignment that puts a name above a window (Microsoft, AppWindow.Title, CreateWindow, SetWindowText). */
+/**
+ * A call or an assignment that puts a name above a window (Microsoft, AppWindow.Title, CreateWindow, SetWindowText).
+ */
 const titled =
   /(?:\bTitle\s*\(|\bTitle\s*=|\bSetWindowTextW?\s*\([^,;]*,|\bCreate(?:AndShow)?\s*\(|\bsetTitle\s*\()\s*(L?"((?:[^"\\\n]|\\.)*)")/g;
 

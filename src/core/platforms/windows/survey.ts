@@ -50,7 +50,10 @@ const held: readonly Held[] = [
   { element: "SplashScreen", attribute: "BackgroundColor", holds: "colors.start", color: true },
 ];
 
-/** Where the manifest names a picture; the role is the catalog's. Names of the earlier namespaces are looked for in silence. */
+/**
+ * Where the manifest names a picture; the role is the catalog's. Names of the earlier namespaces are looked for in
+ * silence.
+ */
 const named: readonly { element: string; attribute?: string; role: string; earlier?: true }[] = [
   { element: "Properties/Logo", role: "Logo" },
   { element: "VisualElements", attribute: "Square150x150Logo", role: "Square150x150Logo" },
@@ -68,8 +71,7 @@ const named: readonly { element: string; attribute?: string; role: string; earli
 ];
 
 /** Whether a file is a package manifest, by its name. */
-export const isPackageManifest = (file: string): boolean =>
-  /(\.appxmanifest|(^|\/)AppxManifest\.xml)$/i.test(file);
+export const isPackageManifest = (file: string): boolean => /(\.appxmanifest|(^|\/)AppxManifest\.xml)$/i.test(file);
 
 /** Surveys the Windows packages and programs of a template; undefined where there is neither. */
 export const surveyWindows: SurveyPart = (template) => {
@@ -94,9 +96,7 @@ export const surveyWindows: SurveyPart = (template) => {
     names: heldValues(fills, "app.name", "app.label"),
     fills,
     pictures: [...new Map(pictures.map((each) => [each.path, each])).values()],
-    brandFiles: [
-      ...new Set([...brandFiles, ...own.flatMap((each) => each.pictures.map(({ path }) => path))]),
-    ].sort(),
+    brandFiles: [...new Set([...brandFiles, ...own.flatMap((each) => each.pictures.map(({ path }) => path))])].sort(),
     added: [],
     missing: [],
     gaps: packages.flatMap((each) => each.gaps),
@@ -187,9 +187,7 @@ function elementAt(root: XmlElement, path: string): XmlElement | undefined {
 function resourceSites(template: Folder, folder: string, site: Site): Site[] {
   const key = /^ms-resource:(?:\/*Resources\/)?(\w+)$/i.exec(site.value.trim())?.[1];
   if (!key) return [site];
-  const files = template
-    .list()
-    .filter((each) => each.endsWith(".resw") && (!folder || each.startsWith(`${folder}/`)));
+  const files = template.list().filter((each) => each.endsWith(".resw") && (!folder || each.startsWith(`${folder}/`)));
   return files.flatMap((file) =>
     findAll(parseXml(template.source(file)), "data")
       .filter((data) => attributeOf(data, "name") === key)

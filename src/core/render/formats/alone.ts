@@ -4,7 +4,10 @@ import { refuse } from "../../problems/result.ts";
 /** Most pixels of a picture that a client supplies for the app itself. */
 const mostPixels = 64_000_000;
 
-/** A picture in its own format, upright, in sRGB, with nothing but the picture in it: no place, no time, no camera. Stops. */
+/**
+ * A picture in its own format, upright, in sRGB, with nothing but the picture in it: no place, no time, no camera.
+ * Stops.
+ */
 export async function pictureAlone(bytes: Uint8Array, file: string): Promise<Uint8Array> {
   try {
     const image = sharp(bytes, { limitInputPixels: mostPixels, failOn: "error" });

@@ -95,8 +95,8 @@ async function written(rows: Rows, placement: Placement, ground: number): Promis
 }
 
 /**
- * How to compress rows. The last level of zlib takes twice the time of the one before for a hundredth of the bytes; and in a
- * large palette picture, runs alone come close to the best in a fraction of its time.
+ * How to compress rows. The last level of zlib takes twice the time of the one before for a hundredth of the bytes;
+ * and in a large palette picture, runs alone come close to the best in a fraction of its time.
  */
 function wayOf({ header: { colorType }, band }: Rows): ZlibOptions {
   if (band.length <= longest) return { level: 8 };

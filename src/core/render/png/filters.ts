@@ -1,6 +1,6 @@
 /**
- * Filters of a PNG's rows (W3C, Portable Network Graphics, filter types): each byte as its difference from a guess made of
- * those to its left and above. The filter's number stands in front of the row.
+ * Filters of a PNG's rows (W3C, Portable Network Graphics, filter types): each byte as its difference from a guess
+ * made of those to its left and above. The filter's number stands in front of the row.
  */
 
 type Guess = (left: number, above: number, aboveLeft: number) => number;
@@ -88,8 +88,8 @@ interface Columns {
 }
 
 /**
- * Whether rows have fewer runs of equal bytes as differences from the ones above than as they are; an eighth of them, from
- * the middle, tells.
+ * Whether rows have fewer runs of equal bytes as differences from the ones above than as they are; an eighth of them,
+ * from the middle, tells.
  */
 export function upwardHasFewerRuns(rows: Uint8Array, length: number, { from, to }: Columns): boolean {
   const count = rows.length / length;
@@ -114,7 +114,9 @@ function moreRunsIn(rows: Uint8Array, start: number, end: number, length: number
   return more;
 }
 
-/** Makes of each byte its difference from the one above, in place, from the last row up; the first row stays as it is. */
+/**
+ * Makes of each byte its difference from the one above, in place, from the last row up; the first row stays as it is.
+ */
 export function turnUpward(rows: Uint8Array, length: number, columns: Columns): void {
   const part = (row: number) => rows.subarray(row + columns.from, row + columns.to);
   for (let row = rows.length - length; row > 0; row -= length) {

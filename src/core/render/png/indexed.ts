@@ -29,8 +29,8 @@ const roundings = [
 ] as const;
 
 /**
- * Gives every pixel a number in a palette of at most 256 colours. Where a drawing has more, which happens along its edges,
- * colours that are rare are rounded; undefined where that does not do.
+ * Gives every pixel a number in a palette of at most 256 colours. Where a drawing has more, which happens along its
+ * edges, colours that are rare are rounded; undefined where that does not do.
  * @param pixels red, green, blue, alpha of each pixel in one number.
  * @param ground the colour that gets the number 0.
  */
@@ -41,8 +41,7 @@ export function indexed(pixels: Int32Array, ground: number): Indexed | undefined
   const rare = counts.map((count, at) => at > 0 && count < frequent * pixels.length);
   const surfaces = colors.filter((_, at) => !rare[at]);
   const nearest = colors.map((color, at) => (rare[at] ? surfaceNear(color, surfaces) : color));
-  const edges =
-    counts.reduce((sum, count, at) => (nearest[at] === undefined ? sum + count : sum), 0) / pixels.length;
+  const edges = counts.reduce((sum, count, at) => (nearest[at] === undefined ? sum + count : sum), 0) / pixels.length;
   for (const { level } of roundings.filter(({ most }) => edges <= most)) {
     const palette = new Map<number, number>();
     const renumbered = colors.map((color, at) => {
@@ -103,7 +102,10 @@ function count(pixels: Int32Array, ground: number) {
   return { colors, counts, runs };
 }
 
-/** A surface's colour that is as near as any rounding would be: what a bitmap's edges and its compression leave beside them. */
+/**
+ * A surface's colour that is as near as any rounding would be: what a bitmap's edges and its compression leave beside
+ * them.
+ */
 const surfaceNear = (color: number, surfaces: readonly number[]): number | undefined =>
   surfaces.find(
     (surface) =>
@@ -127,5 +129,4 @@ function rounded(color: number, level: number): number {
 }
 
 /** Bits an index needs; PNG has these. */
-export const depthOf = (colors: number): 1 | 2 | 4 | 8 =>
-  colors <= 2 ? 1 : colors <= 4 ? 2 : colors <= 16 ? 4 : 8;
+export const depthOf = (colors: number): 1 | 2 | 4 | 8 => (colors <= 2 ? 1 : colors <= 4 ? 2 : colors <= 16 ? 4 : 8);

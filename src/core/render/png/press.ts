@@ -7,7 +7,9 @@ const pressedRows = promisify(deflate) as (data: Uint8Array, options: ZlibOption
 
 const strategies = [constants.Z_DEFAULT_STRATEGY, constants.Z_RLE];
 
-/** Filters that are tried: numbers of a palette have no neighbourly differences, and many pixels make every try dear. */
+/**
+ * Filters that are tried: numbers of a palette have no neighbourly differences, and many pixels make every try dear.
+ */
 const tried = { indexed: [0, 2], color: filterTypes, large: [0, "best"] } as const;
 
 /** Bytes of rows from which on a picture is large. */

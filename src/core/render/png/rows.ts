@@ -2,7 +2,9 @@ import type { Header } from "./file.ts";
 import { depthOf, type Indexed } from "./indexed.ts";
 import type { Placement } from "./placement.ts";
 
-/** The rows of a picture as a PNG wants them, each with room for its filter in front; those that hold the drawn part. */
+/**
+ * The rows of a picture as a PNG wants them, each with room for its filter in front; those that hold the drawn part.
+ */
 export interface Rows {
   header: Header;
   /** Bytes of a row, its filter included. */
@@ -33,9 +35,7 @@ export function indexedRows({ colors, runs }: Indexed, placement: Placement, alp
       at += count;
     }
   }
-  const palette = Buffer.from(
-    colors.flatMap((color) => [color & 255, (color >> 8) & 255, (color >> 16) & 255]),
-  );
+  const palette = Buffer.from(colors.flatMap((color) => [color & 255, (color >> 8) & 255, (color >> 16) & 255]));
   const alphas = Buffer.from(colors.map((color) => color >>> 24));
   return {
     header: { ...canvas, depth, colorType: 3, palette, ...(alpha ? { alphas } : {}) },

@@ -11,8 +11,8 @@ const little = 24_000;
 export type Stretch = Uint8Array | { bytes: Uint8Array; times: number } | number;
 
 /**
- * Compresses stretches into one zlib stream (RFC 1950). Where there are several, each looks back at nothing before it: a run of
- * zeros, however long, is put together from pieces that are compressed once.
+ * Compresses stretches into one zlib stream (RFC 1950). Where there are several, each looks back at nothing before
+ * it: a run of zeros, however long, is put together from pieces that are compressed once.
  */
 export async function zlibStream(stretches: readonly Stretch[], options: ZlibOptions): Promise<Buffer[]> {
   const [only] = stretches;
@@ -31,7 +31,10 @@ export async function zlibStream(stretches: readonly Stretch[], options: ZlibOpt
   return [head, ...pieces.map(({ body }) => body), tailOf(pieces)];
 }
 
-/** What some bytes are compressed to, so that it can stand anywhere in a stream; their number, and the two sums of Adler-32. */
+/**
+ * What some bytes are compressed to, so that it can stand anywhere in a stream; their number, and the two sums of
+ * Adler-32.
+ */
 interface Piece {
   body: Buffer;
   length: number;

@@ -66,11 +66,7 @@ export const codeParts = parsedOnce((source: Source): CodeParts => {
     }
     for (const [key, value] of Object.entries(node)) {
       // What a text is called is no text; nor are types.
-      if (
-        key === "key" ||
-        key === "callee" ||
-        /^(typeAnnotation|typeParameters|typeArguments|loc|source)$/.test(key)
-      )
+      if (key === "key" || key === "callee" || /^(typeAnnotation|typeParameters|typeArguments|loc|source)$/.test(key))
         continue;
       for (const child of nodes(value)) visit(child, below, node);
     }
@@ -88,13 +84,9 @@ function parsed(source: Source): AstNode {
     }).program as unknown as AstNode;
   } catch (error) {
     const { pos = 0, message } = error as { pos?: number; message: string };
-    refuse(
-      "template-syntax",
-      `${source.file} cannot be read as code: ${message.replace(/ \(\d+:\d+\)$/, "")}`,
-      {
-        place: placeAt(source, pos),
-      },
-    );
+    refuse("template-syntax", `${source.file} cannot be read as code: ${message.replace(/ \(\d+:\d+\)$/, "")}`, {
+      place: placeAt(source, pos),
+    });
   }
 }
 

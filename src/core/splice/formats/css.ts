@@ -42,15 +42,12 @@ function startOf({ prop, raws, source }: Declaration): number | undefined {
 function isForDark({ parent }: Declaration): boolean {
   let above: Container<ChildNode> | Document | undefined = parent;
   for (; above; above = above.parent)
-    if (above.type === "atrule" && /prefers-color-scheme\s*:\s*dark/.test((above as AtRule).params))
-      return true;
+    if (above.type === "atrule" && /prefers-color-scheme\s*:\s*dark/.test((above as AtRule).params)) return true;
   return false;
 }
 
 /** Names of the custom properties that a style sheet sets, each once. */
-export const cssProperties = (source: Source): string[] => [
-  ...new Set(propertiesOf(source).map(({ name }) => name)),
-];
+export const cssProperties = (source: Source): string[] => [...new Set(propertiesOf(source).map(({ name }) => name))];
 
 /** The site of a custom property's value; with "dark" in front of its name, within the rules for dark screens. */
 export function cssSite(file: string, source: Source, at: string): Site | undefined {
@@ -77,5 +74,4 @@ function read(written: string): Pick<Site, "value" | "form"> {
   return { value, form: written.startsWith('"') ? "css-double" : "css-single" };
 }
 
-const characterOf = (code: number): string =>
-  String.fromCodePoint(code > 0 && code <= 0x10ffff ? code : 0xfffd);
+const characterOf = (code: number): string => String.fromCodePoint(code > 0 && code <= 0x10ffff ? code : 0xfffd);

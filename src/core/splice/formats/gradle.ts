@@ -54,8 +54,7 @@ export function gradleStatements(text: string): GradleStatement[] {
   let statement: GradleToken[] = [];
   let depth = 0;
   const finish = (opens: boolean) => {
-    if (statement.length > 0 || opens)
-      found.push({ blocks: open.map(({ name }) => name), tokens: statement, opens });
+    if (statement.length > 0 || opens) found.push({ blocks: open.map(({ name }) => name), tokens: statement, opens });
     statement = [];
   };
   for (const token of tokens(text)) {
@@ -88,27 +87,13 @@ function blockName(statement: readonly GradleToken[]): string {
 }
 
 /** Words that may stand before the name of what a statement sets. */
-const modifiers = new Set([
-  "const",
-  "def",
-  "ext",
-  "extra",
-  "final",
-  "private",
-  "public",
-  "String",
-  "val",
-  "var",
-]);
+const modifiers = new Set(["const", "def", "ext", "extra", "final", "private", "public", "String", "val", "var"]);
 
 /** What a statement sets, and the tokens that say to what: `name = …`, `name …`, `name(…)`, `val name = …`. */
-export function assignment(
-  statement: GradleStatement,
-): { name: string; value: readonly GradleToken[] } | undefined {
+export function assignment(statement: GradleStatement): { name: string; value: readonly GradleToken[] } | undefined {
   let { tokens } = statement;
   if (statement.opens) return undefined;
-  while (tokens[1] && (modifiers.has(tokens[0]?.text ?? "") || tokens[0]?.text === "."))
-    tokens = tokens.slice(1);
+  while (tokens[1] && (modifiers.has(tokens[0]?.text ?? "") || tokens[0]?.text === ".")) tokens = tokens.slice(1);
   const [name, between] = tokens;
   if (name?.kind !== "word" || !between) return undefined;
   const marked = between.kind === "mark";

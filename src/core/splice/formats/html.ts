@@ -20,12 +20,7 @@ export const htmlAttribute = (element: HtmlElement, name: string): string | unde
   element.attrs.find((each) => each.name === name)?.value;
 
 /** The site of an attribute's value; an unquoted one gets quotes when it is written. */
-export function htmlAttributeSite(
-  file: string,
-  text: string,
-  element: HtmlElement,
-  name: string,
-): Site | undefined {
+export function htmlAttributeSite(file: string, text: string, element: HtmlElement, name: string): Site | undefined {
   const value = htmlAttribute(element, name);
   const location = element.sourceCodeLocation?.attrs?.[name];
   if (value === undefined || !location) return undefined;

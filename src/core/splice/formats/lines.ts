@@ -2,7 +2,10 @@ import type { Source } from "../../values/source.ts";
 import type { Form } from "../forms.ts";
 import type { Site } from "../site.ts";
 
-/** A format of one setting a line (ended by CR, LF or both, by nothing else): how a line is taken apart, and how its value is written. */
+/**
+ * A format of one setting a line (ended by CR, LF or both, by nothing else): how a line is taken apart, and how its
+ * value is written.
+ */
 interface LineFormat {
   /** Groups `key`, `before` (all up to the value) and `value`. */
   line: RegExp;
@@ -41,11 +44,7 @@ const formats = {
 export type LineFormatName = keyof typeof formats;
 
 /** Every key of a file with the site of its value, in order. */
-export function lineSites(
-  file: string,
-  { text }: Source,
-  format: LineFormatName,
-): { key: string; site: Site }[] {
+export function lineSites(file: string, { text }: Source, format: LineFormatName): { key: string; site: Site }[] {
   const { line, form, readKey, read } = formats[format];
   const start = text.startsWith("\uFEFF") ? 1 : 0;
   return [...text.slice(start).matchAll(line)].map((match) => {
@@ -57,20 +56,14 @@ export function lineSites(
 }
 
 /** The site of a key's value; of several, the last, which is the one that counts. */
-export const lineSite = (
-  file: string,
-  source: Source,
-  format: LineFormatName,
-  key: string,
-): Site | undefined => lineSites(file, source, format).findLast((each) => each.key === key)?.site;
+export const lineSite = (file: string, source: Source, format: LineFormatName, key: string): Site | undefined =>
+  lineSites(file, source, format).findLast((each) => each.key === key)?.site;
 
 const escapes: Readonly<Record<string, string>> = { n: "\n", r: "\r", t: "\t", f: "\f" };
 
 function readProperty(written: string): string {
-  return written.replace(
-    /\\(?:u([0-9a-fA-F]{4})|(\r\n|\r|\n)[ \t\f]*|([\s\S]))/g,
-    (_, code, lineEnd, other) =>
-      code ? String.fromCharCode(Number.parseInt(code, 16)) : lineEnd ? "" : (escapes[other] ?? other),
+  return written.replace(/\\(?:u([0-9a-fA-F]{4})|(\r\n|\r|\n)[ \t\f]*|([\s\S]))/g, (_, code, lineEnd, other) =>
+    code ? String.fromCharCode(Number.parseInt(code, 16)) : lineEnd ? "" : (escapes[other] ?? other),
   );
 }
 

@@ -111,10 +111,7 @@ const unescaped = (raw: string): string =>
   });
 
 export const entry = (node: OpenStep | undefined, ...path: string[]): OpenStep | undefined =>
-  path.reduce<OpenStep | undefined>(
-    (at, key) => (at?.kind === "group" ? at.entries.get(key) : undefined),
-    node,
-  );
+  path.reduce<OpenStep | undefined>((at, key) => (at?.kind === "group" ? at.entries.get(key) : undefined), node);
 
 export const textOf = (node: OpenStep | undefined): string | undefined =>
   node?.kind === "string" ? node.value : undefined;
@@ -123,11 +120,11 @@ export const itemsOf = (node: OpenStep | undefined): OpenStep[] => (node?.kind =
 
 /** The site of a string, its quotes included, so that quotes can come and go with the value. */
 export const openStepSite = (file: string, node: OpenStep | undefined): Site | undefined =>
-  node?.kind === "string"
-    ? { file, start: node.start, end: node.end, value: node.value, form: "openstep" }
-    : undefined;
+  node?.kind === "string" ? { file, start: node.start, end: node.end, value: node.value, form: "openstep" } : undefined;
 
-/** The site of a key's value in a .strings file, where a value always stands in quotes; undefined where there is none. */
+/**
+ * The site of a key's value in a .strings file, where a value always stands in quotes; undefined where there is none.
+ */
 export function stringsSite(file: string, source: Source, key: string): Site | undefined {
   const site = openStepSite(file, entry(parseStrings(source), key));
   return site && { ...site, form: "openstep-quoted" };

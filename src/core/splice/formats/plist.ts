@@ -19,12 +19,7 @@ export function plistStrings(file: string, source: Source): PlistString[] {
   return strings;
 }
 
-function collect(
-  file: string,
-  element: XmlElement,
-  path: readonly (string | number)[],
-  into: PlistString[],
-): void {
+function collect(file: string, element: XmlElement, path: readonly (string | number)[], into: PlistString[]): void {
   if (element.name === "string") {
     const site = textSite(file, element);
     if (site) into.push({ path, site });
@@ -40,8 +35,7 @@ function collect(
 
 /** The site of the string at a path of keys. */
 export const plistSite = (strings: readonly PlistString[], ...path: string[]): Site | undefined =>
-  strings.find((each) => each.path.length === path.length && each.path.every((step, at) => step === path[at]))
-    ?.site;
+  strings.find((each) => each.path.length === path.length && each.path.every((step, at) => step === path[at]))?.site;
 
 /** Where a further key can be put into a property list's outermost dictionary. */
 export function plistStart(source: Source): number | undefined {

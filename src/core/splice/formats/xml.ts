@@ -43,13 +43,9 @@ export const parseXml = parsedOnce((source: Source): XmlElement => {
   let attributes = new Map<string, XmlAttribute>();
   let start = 0;
   parser.on("error", (error) =>
-    refuse(
-      "template-syntax",
-      `${source.file} is not valid XML: ${error.message.replace(/^.*?\d+:\d+: /, "")}`,
-      {
-        place: placeAt(source, parser.position - 1),
-      },
-    ),
+    refuse("template-syntax", `${source.file} is not valid XML: ${error.message.replace(/^.*?\d+:\d+: /, "")}`, {
+      place: placeAt(source, parser.position - 1),
+    }),
   );
   parser.on("doctype", (doctype) => {
     for (const [name, value] of internalEntities(doctype)) parser.ENTITIES[name] = value;
@@ -99,7 +95,10 @@ export const parseXml = parsedOnce((source: Source): XmlElement => {
   return root;
 });
 
-/** Entities that a file declares for itself (XML 1.0, internal entities); one that holds others, or lies outside, is none of them. */
+/**
+ * Entities that a file declares for itself (XML 1.0, internal entities); one that holds others, or lies outside, is
+ * none of them.
+ */
 const internalEntities = (doctype: string): [name: string, value: string][] =>
   [...doctype.matchAll(/<!ENTITY\s+([\w.-]+)\s+(?:"([^"<&%]*)"|'([^'<&%]*)')\s*>/g)]
     .slice(0, mostEntities)
@@ -110,9 +109,7 @@ const mostEntities = 200;
 /** The parser reports an attribute when it has read its closing quote, or one character on. */
 function valueEnd(text: string, position: number): number {
   const at = position - 1;
-  return text[at] === '"' || text[at] === "'"
-    ? at
-    : Math.max(text.lastIndexOf('"', at), text.lastIndexOf("'", at));
+  return text[at] === '"' || text[at] === "'" ? at : Math.max(text.lastIndexOf('"', at), text.lastIndexOf("'", at));
 }
 
 /** Every element below and including this one, in document order. */
@@ -152,11 +149,7 @@ export function attributeSite(file: string, element: XmlElement | undefined, nam
 }
 
 /** The site of an element's text; undefined where it holds elements, or closes itself. */
-export function textSite(
-  file: string,
-  element: XmlElement | undefined,
-  form: Form = "xml-text",
-): Site | undefined {
+export function textSite(file: string, element: XmlElement | undefined, form: Form = "xml-text"): Site | undefined {
   if (!element || element.selfClosing || element.children.length > 0) return undefined;
   return { file, start: element.innerStart, end: element.innerEnd, value: element.text, form };
 }

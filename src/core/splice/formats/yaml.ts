@@ -8,13 +8,9 @@ export function yamlSite(file: string, source: Source, path: readonly (string | 
   const document = parseDocument(source.text, { prettyErrors: false });
   const [error] = document.errors;
   if (error) {
-    refuse(
-      "template-syntax",
-      `${file} is not valid YAML: ${error.message.split("\n")[0]?.replace(/[:.]$/, "")}.`,
-      {
-        place: placeAt(source, error.pos[0]),
-      },
-    );
+    refuse("template-syntax", `${file} is not valid YAML: ${error.message.split("\n")[0]?.replace(/[:.]$/, "")}.`, {
+      place: placeAt(source, error.pos[0]),
+    });
   }
   const node = document.getIn(path, true);
   if (!isScalar(node) || !node.range) return undefined;

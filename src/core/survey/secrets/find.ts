@@ -14,7 +14,10 @@ export interface FoundSecret {
 /** Bytes of a file that are looked at. */
 const looked = 512 * 1024;
 
-/** Looks for secrets in files that variants get. The first kind that a file is of is told; what is never handed on, before what may be. */
+/**
+ * Looks for secrets in files that variants get. The first kind that a file is of is told; what is never handed on,
+ * before what may be.
+ */
 export function findSecrets(folder: Folder, files: readonly string[]): FoundSecret[] {
   return files.flatMap((file): FoundSecret[] => {
     const applying = secretKinds.filter(
@@ -62,8 +65,6 @@ export function notAllowed(
   found: readonly FoundSecret[],
   allow: readonly { file: string; text?: string | undefined }[],
 ): FoundSecret[] {
-  const rules = allow
-    .filter(({ text }) => text === undefined)
-    .map(({ file }) => picomatch(file, { dot: true }));
+  const rules = allow.filter(({ text }) => text === undefined).map(({ file }) => picomatch(file, { dot: true }));
   return found.filter(({ file }) => !rules.some((matches) => matches(file)));
 }

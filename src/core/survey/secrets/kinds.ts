@@ -30,8 +30,9 @@ const password = (value: string): RegExp =>
   );
 
 /**
- * What gives whoever has it more than the app: from the formats' own documentation. A debug key store's key is public by
- * convention (Android documentation, "Sign your app"), and keys that push and map files carry are in every app that is handed out.
+ * What gives whoever has it more than the app: from the formats' own documentation. A debug key store's key is public
+ * by convention (Android documentation, "Sign your app"), and keys that push and map files carry are in every app
+ * that is handed out.
  */
 export const secretKinds: readonly SecretKind[] = [
   // Private keys, by their heads and by their forms.
@@ -138,8 +139,7 @@ export const secretKinds: readonly SecretKind[] = [
   {
     level: "warn",
     says: "an access token",
-    content:
-      /\bdop_v1_[a-f0-9]{64}\b|\bshp(?:at|ca|pa|ss)_[a-f0-9]{32}\b|\bhf_[A-Za-z0-9]{30,}\b|\bya29\.[\w-]{20,}/,
+    content: /\bdop_v1_[a-f0-9]{64}\b|\bshp(?:at|ca|pa|ss)_[a-f0-9]{32}\b|\bhf_[A-Za-z0-9]{30,}\b|\bya29\.[\w-]{20,}/,
   },
   { level: "warn", says: "a push server's key", content: /\bAAAA[\w-]{7}:[\w-]{100,}/ },
   { level: "warn", says: "a signed token", content: /\beyJ[\w-]{10,}\.eyJ[\w-]{10,}\.[\w-]{10,}/ },

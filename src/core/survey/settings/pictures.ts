@@ -54,8 +54,7 @@ export type PictureKind = keyof typeof kinds;
 export function settingsPicture(template: Folder, kind: PictureKind, path: string): PictureUse | undefined {
   const { slot, size } = kinds[kind];
   const has = pictureSize(template, path) ?? { width: size, height: size };
-  if (kind === "favicon")
-    return /\.(png|ico|svg)$/i.test(path) ? favicon(path, String(has.width))[0] : undefined;
+  if (kind === "favicon") return /\.(png|ico|svg)$/i.test(path) ? favicon(path, String(has.width))[0] : undefined;
   if (kind === "shell") return shellPicture(path, has);
   if (!slot || extname(path).toLowerCase() !== ".png") return undefined;
   return { slot: sized(slot, has), path };

@@ -2,7 +2,8 @@ import { posix } from "node:path";
 import type { Folder } from "../../files/reading/folder.ts";
 import { openSettings, type Settings } from "../../splice/settings.ts";
 import type { Platform } from "../../values/platform.ts";
-import { type SettingsKind, settingsKinds } from "./kinds.ts";
+import type { SettingsKind } from "./kind.ts";
+import { settingsKinds } from "./kinds.ts";
 
 /** Settings of a known kind, and where in them its root is. */
 export interface Recognised {
@@ -53,15 +54,9 @@ function rootOf({ root }: SettingsKind, { groups }: Settings): readonly string[]
 }
 
 /** Whether settings make an app of a platform by themselves. */
-export const makes = (
-  kind: SettingsKind,
-  { groups }: Settings,
-  root: readonly string[],
-  platform: Platform,
-): boolean =>
+export const makes = (kind: SettingsKind, { groups }: Settings, root: readonly string[], platform: Platform): boolean =>
   kind.makes.some(
     (each) =>
       each.platform === platform &&
-      (each.group === undefined ||
-        groups.some(({ path }) => path.join(".") === [...root, each.group].join("."))),
+      (each.group === undefined || groups.some(({ path }) => path.join(".") === [...root, each.group].join("."))),
   );

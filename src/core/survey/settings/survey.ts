@@ -15,7 +15,7 @@ import {
 import type { MissingKind, Wants } from "../../values/missing.ts";
 import { type Platform, platformNames, platforms } from "../../values/platform.ts";
 import { placeAt } from "../../values/source.ts";
-import type { SettingPlace, SettingsKind } from "./kinds.ts";
+import type { SettingPlace, SettingsKind } from "./kind.ts";
 import { settingsPicture } from "./pictures.ts";
 import { folderOf, makes, settingsOf } from "./recognise.ts";
 import { desktopCode } from "./shell-code.ts";
@@ -49,9 +49,7 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
     const file = maker?.settings.file ?? (platform === "android" || platform === "ios" ? topmost : undefined);
     return file === undefined ? [] : [emptyPart(platform, folderOf(file))];
   });
-  const parts = [...native, ...made].sort(
-    (a, b) => platforms.indexOf(a.platform) - platforms.indexOf(b.platform),
-  );
+  const parts = [...native, ...made].sort((a, b) => platforms.indexOf(a.platform) - platforms.indexOf(b.platform));
   const has = (platform: Platform) => parts.some((part) => part.platform === platform);
   const isMade = (platform: Platform) => made.some((part) => part.platform === platform);
   const held = found.flatMap(({ kind, settings, root }) =>
@@ -78,8 +76,7 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
     joined(
       part,
       held.filter(
-        ({ platform }) =>
-          platform === part.platform || (at === 0 && (platform === undefined || !has(platform))),
+        ({ platform }) => platform === part.platform || (at === 0 && (platform === undefined || !has(platform))),
       ),
     ),
   );
@@ -108,9 +105,7 @@ function heldBy(
 ): Held[] {
   const { file } = settings;
   const below = settings.values.flatMap((value): Setting[] =>
-    root.every((step, at) => value.path[at] === step)
-      ? [{ ...value, path: value.path.slice(root.length) }]
-      : [],
+    root.every((step, at) => value.path[at] === step) ? [{ ...value, path: value.path.slice(root.length) }] : [],
   );
   const of = (platform: Platform | undefined): Held => ({
     file,
@@ -208,15 +203,11 @@ function unwritten(
   path: string,
   platform: Platform,
 ): Problem {
-  return problem(
-    "template-gap",
-    `${platformNames[platform]}: ${path} is in a form that Oxalis does not write.`,
-    {
-      severity: "warning",
-      place: placeAt(template.source(file), start),
-      expected: "a PNG",
-    },
-  );
+  return problem("template-gap", `${platformNames[platform]}: ${path} is in a form that Oxalis does not write.`, {
+    severity: "warning",
+    place: placeAt(template.source(file), start),
+    expected: "a PNG",
+  });
 }
 
 function joined(part: PartSurvey, held: readonly Held[]): PartSurvey {

@@ -38,9 +38,7 @@ const preferences: Readonly<Record<string, { holds: Field; shape: Shape }>> = {
 export function widgets(template: Folder): Widget[] {
   return template
     .list()
-    .filter(
-      (file) => /(^|\/)config\.xml$/.test(file) && !/(^|\/)(test|tests|node_modules|build)\//.test(file),
-    )
+    .filter((file) => /(^|\/)config\.xml$/.test(file) && !/(^|\/)(test|tests|node_modules|build)\//.test(file))
     .sort((a, b) => a.split("/").length - b.split("/").length)
     .flatMap((file) => {
       const root = rootOf(template, file);
@@ -82,8 +80,7 @@ function readWidget(template: Folder, file: string, root: XmlElement): Widget {
     if (known?.holds === "orientation" && value)
       fills.push({ holds: "orientation", site: value, shape: known.shape, optional: true });
     else if (known) fill(known.holds, value, known.shape);
-    if (/^(scheme|url_scheme)$/i.test(attributeOf(element, "name") ?? "") && value)
-      fills.push(...schemeFill(value));
+    if (/^(scheme|url_scheme)$/i.test(attributeOf(element, "name") ?? "") && value) fills.push(...schemeFill(value));
   }
   for (const element of [...findAll(root, "host"), ...findAll(root, "universal-link")]) {
     const host = attributeSite(file, element, "name");
@@ -131,9 +128,7 @@ function picturesOf(template: Folder, file: string, root: XmlElement): Widget["p
         }));
       return [...inPreference, ...inElement].flatMap(({ path, kind }) => {
         const at =
-          path === undefined || /^[@#]/.test(path)
-            ? undefined
-            : posix.normalize(posix.join(posix.dirname(file), path));
+          path === undefined || /^[@#]/.test(path) ? undefined : posix.normalize(posix.join(posix.dirname(file), path));
         const use = at && !at.startsWith("..") ? settingsPicture(template, kind, at) : undefined;
         return use ? [{ platform: platform ?? "android", use }] : [];
       });

@@ -27,10 +27,7 @@ export const color = z.string().superRefine((value, context) => {
 
 const languageTag = z
   .string()
-  .regex(
-    /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/,
-    "a language tag such as en, pt-BR or zh-Hant",
-  );
+  .regex(/^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/, "a language tag such as en, pt-BR or zh-Hant");
 
 const picture = z
   .string()
@@ -39,19 +36,13 @@ const picture = z
   .describe("Path of a picture, relative to the client's folder: SVG, PNG, JPEG or WebP");
 
 /** Every colour that a brief may give. */
-const givenColors = fieldNames.flatMap((name) =>
-  fields[name].color ? (fields[name].brief?.slice(1) ?? []) : [],
-);
+const givenColors = fieldNames.flatMap((name) => (fields[name].color ? (fields[name].brief?.slice(1) ?? []) : []));
 
 const percent = z.number().min(0).max(100);
 
-export const featureName = z
-  .string()
-  .regex(/^[a-z][a-z0-9-]{0,39}$/, "a name in small letters, such as sign-in");
+export const featureName = z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, "a name in small letters, such as sign-in");
 
-export const answerName = z
-  .string()
-  .regex(/^[a-z][a-z0-9-]{0,59}$/, "a name in small letters, such as opening-hours");
+export const answerName = z.string().regex(/^[a-z][a-z0-9-]{0,59}$/, "a name in small letters, such as opening-hours");
 
 /** An answer as it is written: numbers need no quotes. */
 const answer = z.union([z.string().max(10_000), z.number()]);
@@ -65,7 +56,10 @@ const featureSwitch = z.union([
   z.strictObject({ usage: z.union([usageText, z.record(languageTag, usageText)]) }),
 ]);
 
-/** Everything a client may supply. All of it optional here: what must be there is decided after the defaults are laid under it. */
+/**
+ * Everything a client may supply. All of it optional here: what must be there is decided after the defaults are laid
+ * under it.
+ */
 export const briefSchema = z.strictObject({
   app: z
     .strictObject({
@@ -108,9 +102,7 @@ export const briefSchema = z.strictObject({
       dark: z.strictObject({ icon: picture, mark: picture, wide: picture, splash: picture }).partial(),
       focus: z
         .strictObject({ x: percent, y: percent })
-        .describe(
-          "What must stay in sight where a picture is cut, in per cent from the left and from the top",
-        ),
+        .describe("What must stay in sight where a picture is cut, in per cent from the left and from the top"),
       slots: z
         .record(z.string().min(1).max(80), picture)
         .describe("Pictures drawn by hand for single places, such as android/notification"),

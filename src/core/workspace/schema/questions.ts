@@ -6,10 +6,7 @@ const path = z
   .string()
   .min(1)
   .max(300)
-  .refine(
-    (value) => !value.startsWith("/") && !value.split("/").includes(".."),
-    "a path within the template",
-  );
+  .refine((value) => !value.startsWith("/") && !value.split("/").includes(".."), "a path within the template");
 
 const regexp = z.string().max(300).refine(isRegExp, "a regular expression");
 

@@ -9,7 +9,10 @@ const glob = z.string().min(1).max(200);
 
 const names = z.array(z.string().min(1).max(200)).max(60).optional();
 
-/** A feature that a client may have or not, and what there is of it in the build files beyond what is known of its name. */
+/**
+ * A feature that a client may have or not, and what there is of it in the build files beyond what is known of its
+ * name.
+ */
 const feature = z.strictObject({
   says: z.string().trim().min(1).max(200).describe("What it is, for a producer").optional(),
   starts: z.enum(["on", "off"]).default("on").describe("Where nobody says"),
@@ -37,10 +40,7 @@ export const templateSchema = z.strictObject({
           file: z.string().min(1).max(300),
           text: z.string().min(2).max(2000).describe("The text as it stands in the file"),
           times: z.int().min(1).max(1000).default(1).describe("How often it stands there"),
-          with: z
-            .string()
-            .max(2000)
-            .describe("A pattern for what goes there; fields are escaped as the file wants"),
+          with: z.string().max(2000).describe("A pattern for what goes there; fields are escaped as the file wants"),
         }),
       ]),
     )
@@ -79,9 +79,7 @@ export const templateSchema = z.strictObject({
     .default({})
     .describe("What the template lacks: added where nothing is said, or left out"),
   allow: z
-    .array(
-      z.strictObject({ file: glob, text: z.string().min(1).optional(), reason: z.string().trim().min(3) }),
-    )
+    .array(z.strictObject({ file: glob, text: z.string().min(1).optional(), reason: z.string().trim().min(3) }))
     .default([])
     .describe("What the audit may pass over, and why"),
 });
