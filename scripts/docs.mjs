@@ -30,6 +30,13 @@ const cell = (text) => text.replaceAll("|", "\\|");
 const table = (heads, rows) =>
   [heads, heads.map(() => "---"), ...rows].map((row) => `| ${row.map(cell).join(" | ")} |`).join("\n");
 
+/** A paragraph in lines of at most so many columns. */
+const wrapped = (text, width = 118) =>
+  text.split(" ").reduce((lines, word) => {
+    const last = lines.slice(lines.lastIndexOf("\n") + 1);
+    return `${lines}${last.length + word.length >= width ? "\n" : lines && " "}${word}`;
+  }, "");
+
 /** A pattern as it is written, in a cell. */
 const pattern = (each) => (each ? `\`${each.source.replaceAll("\\/", "/")}\`` : "");
 
@@ -71,7 +78,7 @@ const parts = {
   "docs/problems.md": {
     problems: Object.entries(problemKinds)
       .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([code, { title, fix }]) => `### ${code}\n\n${title}.\n\n${fix}`)
+      .map(([code, { title, fix }]) => `### ${code}\n\n${title}.\n\n${wrapped(fix)}`)
       .join("\n\n"),
   },
   "docs/files.md": {

@@ -1,5 +1,4 @@
 import { type Argument, Command, CommanderError, Option } from "commander";
-import { loadWork } from "./load-work.ts";
 import { register } from "./rows/register.ts";
 import { type CommandName, rows } from "./rows/table.ts";
 import { version } from "./version.ts";
@@ -36,12 +35,21 @@ const program = new Command("oxalis")
   .exitOverride();
 for (const name of Object.keys(rows) as CommandName[])
   register(program, name, rows[name], async (args, options) => {
+    const { loadWork } = await import("./load-work.ts");
     process.exitCode = await loadWork(name).call(name, args, options);
   });
 
-try {
-  await program.parseAsync();
-} catch (error) {
-  if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : wrongUse;
-  else process.exitCode = loadWork().reportFailure(error, program.opts());
+async function start(): Promise<void> {
+  try {
+    await program.parseAsync();
+  } catch (error) {
+    if (error instanceof CommanderError) {
+      process.exitCode = error.exitCode === 0 ? 0 : wrongUse;
+      return;
+    }
+    const { loadWork } = await import("./load-work.ts");
+    process.exitCode = loadWork().reportFailure(error, program.opts());
+  }
 }
+
+void start();
