@@ -1,6 +1,6 @@
 import type { Art } from "../../src/core/artwork/art.ts";
 import type { ArtRole } from "../../src/core/artwork/roles.ts";
-import { traced } from "../../src/core/values/trail.ts";
+import { trace } from "../../src/core/values/trail.ts";
 import { type Artwork, noArtwork, type Variant } from "../../src/core/variant/variant.ts";
 
 /** A client's pictures, by role. */
@@ -13,7 +13,7 @@ export const artwork = (given: Partial<Record<ArtRole, Art | undefined>>, more: 
 /** A client that is nothing but pictures, a name and colours. */
 export function variantOf(art: Artwork, values: Readonly<Record<string, string>>): Variant {
   const all = { "app.name": "Bean Row", "colors.startDark": values["colors.start"] ?? "", ...values };
-  const written = Object.entries(all).map(([field, value]) => [field, traced({ by: "brief", note: "", value })]);
+  const written = Object.entries(all).map(([field, value]) => [field, trace({ by: "brief", note: "", value })]);
   return {
     key: "x",
     values: Object.fromEntries(written),

@@ -6,7 +6,7 @@ import { afterAll, describe, expect, test } from "vitest";
 import { parse, parseDocument } from "yaml";
 import { audit } from "../../src/core/audit/audit.ts";
 import { resolvePicked } from "../../src/core/derive/resolve.ts";
-import { decoded, encodedLike } from "../../src/core/files/reading/encoding.ts";
+import { decodeText, encodedLike } from "../../src/core/files/reading/encoding.ts";
 import { type Entry, planVariant } from "../../src/core/plan/plan.ts";
 import { openTemplate } from "../../src/core/survey/template.ts";
 import { readWorkspace } from "../../src/core/workspace/read.ts";
@@ -107,7 +107,7 @@ describe.each(all)("%s", (kind, table) => {
         const left = edits[round];
         if (!left) continue;
         const bytes = template.folder.bytes(input.path);
-        const before = decoded(bytes) ?? "";
+        const before = decodeText(bytes) ?? "";
         const was = before.slice(left.start, left.end);
         // A client may want what the template has.
         if (was === left.text) continue;

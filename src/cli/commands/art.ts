@@ -1,11 +1,11 @@
 import { alphaSaid, families, fromSaid, zoneSaid } from "../../core/catalog/all.ts";
 import { listPictures, writeGuide } from "../../core/operations/art.ts";
-import { succeeded } from "../../core/problems/result.ts";
+import { succeed } from "../../core/problems/result.ts";
 import type { Slot } from "../../core/slots/slot.ts";
 import { platformNames } from "../../core/values/platform.ts";
 import type { Run } from "../command.ts";
 import { table } from "../view/table.ts";
-import { counted, type Terminal } from "../view/terminal.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"art"> = async (given, { terminal, ports }) => {
   const { guide } = given;
@@ -15,7 +15,7 @@ export const run: Run<"art"> = async (given, { terminal, ports }) => {
     const { file, bytes, pictures } = written.value;
     if (given.json) terminal.json({ file, bytes });
     else if (!given.quiet) terminal.print(`The artwork guide is in ${terminal.out.cyan(guide)}`);
-    return succeeded(pictures > 0 ? 0 : 1);
+    return succeed(pictures > 0 ? 0 : 1);
   }
   const listed = await listPictures(given, ports);
   if (!listed.ok) return listed;
@@ -23,7 +23,7 @@ export const run: Run<"art"> = async (given, { terminal, ports }) => {
   if (given.json) terminal.json({ slots: slots.map(asData) });
   else if (given.csv) await showCsv(slots, terminal);
   else show(slots, terminal);
-  return succeeded(slots.length > 0 ? 0 : 1);
+  return succeed(slots.length > 0 ? 0 : 1);
 };
 
 async function showCsv(slots: readonly Slot[], { print }: Terminal): Promise<void> {
@@ -68,7 +68,7 @@ function show(slots: readonly Slot[], { print, out, settings, width }: Terminal)
   ]);
   print(table(["platform", "picture", "pixels", "drawn from", "safe zone", "transparency"], cells, out));
   print(
-    out.dim(`\n${counted(slots.length, "picture")}. Rules: --json or --csv; a page for designers: --guide guide.html`),
+    out.dim(`\n${countOf(slots.length, "picture")}. Rules: --json or --csv; a page for designers: --guide guide.html`),
   );
 }
 

@@ -4,9 +4,9 @@ import { auditVariants } from "../../core/operations/audit.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 import { showCause } from "../view/causes.ts";
-import { placed } from "../view/data.ts";
+import { placeData } from "../view/data.ts";
 import { showProblem } from "../view/problems.ts";
-import { counted, type Terminal } from "../view/terminal.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"audit"> = async (given, { terminal, ports }) =>
   mapResult(await auditVariants(given, ports), (findings) => {
@@ -32,8 +32,8 @@ const asData = ({ client, files, problems, allowed, code }: Finding): object => 
   client,
   files,
   code: code.length,
-  problems: problems.map(placed),
-  allowed: allowed.map(({ problem, reason }) => ({ reason, problem: placed(problem) })),
+  problems: problems.map(placeData),
+  allowed: allowed.map(({ problem, reason }) => ({ reason, problem: placeData(problem) })),
 });
 
 /** Most causes shown, unless --verbose asks for all. */
@@ -45,11 +45,11 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
   for (const { client: key, files, problems, allowed } of findings) {
     const client = key.padEnd(longest);
     if (problems.length > 0) {
-      print(`${out.red("✗")} ${client}  ${out.red(counted(problems.length, "finding"))}`);
+      print(`${out.red("✗")} ${client}  ${out.red(countOf(problems.length, "finding"))}`);
     } else if (!settings.quiet) {
-      const excused = allowed.length > 0 ? `; ${counted(allowed.length, "exception")} allowed` : "";
+      const excused = allowed.length > 0 ? `; ${countOf(allowed.length, "exception")} allowed` : "";
       print(
-        `${out.green("✓")} ${client}  ${out.dim(`${counted(files, "file")}: whole, up to date, nothing of the template${excused}`)}`,
+        `${out.green("✓")} ${client}  ${out.dim(`${countOf(files, "file")}: whole, up to date, nothing of the template${excused}`)}`,
       );
     }
   }
@@ -58,7 +58,7 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
   if (shown.length > 0)
     note(`\n${shown.map((each) => showCause(each, findings.length, settings.verbose === true, err)).join("\n\n")}\n`);
   const more = causes.length - shown.length;
-  if (more > 0) note(`   … and ${counted(more, "cause")} more; --verbose shows all.\n`);
+  if (more > 0) note(`   … and ${countOf(more, "cause")} more; --verbose shows all.\n`);
   if (settings.verbose) {
     for (const { problem, reason } of findings.flatMap(({ allowed }) => allowed))
       note(`${showProblem(problem, err)}\n   ${err.green("allowed")}   ${reason}\n`);
@@ -67,12 +67,12 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
   }
   if (settings.quiet) return;
   const bad = findings.filter((each) => each.problems.length > 0).length;
-  const head = `${counted(findings.length, "variant")} audited: `;
+  const head = `${countOf(findings.length, "variant")} audited: `;
   const code = uniqueCode(findings).length;
   if (code > 0)
     print(
       out.dim(
-        `The template's names stand ${counted(code, "time")} where only code refers to them, and may; --verbose lists them.`,
+        `The template's names stand ${countOf(code, "time")} where only code refers to them, and may; --verbose lists them.`,
       ),
     );
   print(

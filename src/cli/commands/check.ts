@@ -3,21 +3,21 @@ import { checkInputs } from "../../core/operations/check.ts";
 import { isError, type Problem } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
-import { placed } from "../view/data.ts";
+import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table } from "../view/table.ts";
-import { counted, type Terminal } from "../view/terminal.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"check"> = async (given, { terminal, ports }) =>
   mapResult(await checkInputs(given, ports), ({ clients, gaps }) => {
-    if (given.json) terminal.json({ clients: clients.map(asData), gaps: gaps.map(placed) });
+    if (given.json) terminal.json({ clients: clients.map(asData), gaps: gaps.map(placeData) });
     else show(clients, gaps, terminal);
     return [...gaps, ...clients.flatMap(({ problems }) => problems)].some(isError) ? 1 : 0;
   });
 
 const asData = ({ resolved, problems }: Checked): object => ({
   client: resolved.client.key,
-  problems: problems.map(placed),
+  problems: problems.map(placeData),
 });
 
 function show(clients: readonly Checked[], gaps: readonly Problem[], terminal: Terminal): void {
@@ -38,7 +38,7 @@ function show(clients: readonly Checked[], gaps: readonly Problem[], terminal: T
   const ready = secret ? 0 : clients.filter(({ problems }) => !problems.some(isError)).length;
   const said = ready === clients.length ? out.green : out.red;
   const why = secret ? ": the template holds what no client may get" : "";
-  print(said(`\n${ready} of ${counted(clients.length, "client")} can be generated${why}.`));
+  print(said(`\n${ready} of ${countOf(clients.length, "client")} can be generated${why}.`));
 }
 
 function row({ resolved, problems }: Checked, { out }: Terminal): string[] {

@@ -1,7 +1,7 @@
 import { emptyCache, freeWorkspace } from "../../core/operations/clean.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
-import { counted, type Terminal } from "../view/terminal.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"clean"> = async (given, { terminal, ports }) =>
   given.lock
@@ -14,7 +14,7 @@ export const run: Run<"clean"> = async (given, { terminal, ports }) =>
         return 0;
       })
     : mapResult(await emptyCache(given, ports), (freed) => {
-        const size = `${counted(freed.pictures, "picture")}, ${(freed.bytes / 1e6).toFixed(1)} MB`;
+        const size = `${countOf(freed.pictures, "picture")}, ${(freed.bytes / 1e6).toFixed(1)} MB`;
         tell(freed, freed.pictures === 0 ? "The cache is empty." : `The cache is empty now: ${size}.`, terminal);
         return 0;
       });

@@ -1,15 +1,15 @@
 import { listClients } from "../../core/operations/clients.ts";
 import { isError } from "../../core/problems/problem.ts";
-import { succeeded } from "../../core/problems/result.ts";
+import { succeed } from "../../core/problems/result.ts";
 import { stateOf } from "../../core/roster/state.ts";
 import type { Field } from "../../core/values/fields.ts";
 import type { Platform } from "../../core/values/platform.ts";
 import type { Resolved } from "../../core/variant/variant.ts";
 import type { Run } from "../command.ts";
-import { placed } from "../view/data.ts";
+import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table, widthOf } from "../view/table.ts";
-import { counted, type Terminal } from "../view/terminal.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"clients"> = async (given, { terminal, ports }) => {
   const listed = await listClients(given, ports);
@@ -19,7 +19,7 @@ export const run: Run<"clients"> = async (given, { terminal, ports }) => {
   if (given.json) terminal.json({ clients: clients.map(asData) });
   else if (given.csv) await showCsv(clients, columns, terminal);
   else show(clients, columns, terminal);
-  return succeeded(clients.some(({ problems }) => problems.some(isError)) ? 1 : 0);
+  return succeed(clients.some(({ problems }) => problems.some(isError)) ? 1 : 0);
 };
 
 interface Column {
@@ -65,7 +65,7 @@ const asData = (each: Resolved): object => ({
   state: stateOf(each),
   groups: each.client.brief?.data.groups ?? [],
   values: Object.fromEntries(Object.entries(each.values).map(([field, traced]) => [field, traced.value])),
-  problems: each.problems.map(placed),
+  problems: each.problems.map(placeData),
 });
 
 async function showCsv(clients: readonly Resolved[], columns: readonly Column[], { print }: Terminal): Promise<void> {
@@ -97,8 +97,8 @@ function show(clients: readonly Resolved[], columns: readonly Column[], terminal
 
 function state(each: Resolved, { out }: Terminal): string {
   const errors = each.problems.filter(isError).length;
-  if (errors > 0) return out.red(counted(errors, "error"));
+  if (errors > 0) return out.red(countOf(errors, "error"));
   const warnings = each.problems.length;
   const told = stateOf(each);
-  return warnings > 0 ? `${told}, ${out.yellow(counted(warnings, "warning"))}` : out.green(told);
+  return warnings > 0 ? `${told}, ${out.yellow(countOf(warnings, "warning"))}` : out.green(told);
 }

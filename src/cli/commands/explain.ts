@@ -2,7 +2,7 @@ import type { Art } from "../../core/artwork/art.ts";
 import { artRoleNames, artRoles } from "../../core/artwork/roles.ts";
 import { explainClient, tryPattern } from "../../core/operations/explain.ts";
 import { nearest } from "../../core/problems/nearest.ts";
-import { mapResult, succeeded } from "../../core/problems/result.ts";
+import { mapResult, succeed } from "../../core/problems/result.ts";
 import type { ByLanguage } from "../../core/values/by-language.ts";
 import { fieldNames, fields } from "../../core/values/fields.ts";
 import type { Traced } from "../../core/values/trail.ts";
@@ -11,7 +11,7 @@ import type { TemplateNotes } from "../../core/workspace/schema/template.ts";
 import type { Run } from "../command.ts";
 import { tracedData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
-import { counted, type Terminal } from "../view/terminal.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"explain"> = async (given, { terminal, ports }) => {
   const { client, field: wanted, pattern } = given;
@@ -24,7 +24,7 @@ export const run: Run<"explain"> = async (given, { terminal, ports }) => {
     const near = nearest(wanted ?? "", fieldNames);
     const meant = near ? ` Did you mean ${near}?` : "";
     terminal.note(`No field is called "${wanted}".${meant}\nFields: ${fieldNames.join(", ")}`);
-    return succeeded(2);
+    return succeed(2);
   }
   if (pattern !== undefined)
     return mapResult(await tryPattern({ ...given, pattern }, ports), ({ value }) => {
@@ -38,19 +38,19 @@ export const run: Run<"explain"> = async (given, { terminal, ports }) => {
   if (given.json) {
     const targets = wanted === undefined ? icons : [];
     terminal.json({ ...asWhole(client, Object.fromEntries(known), variant), icons: targets });
-    return succeeded(0);
+    return succeed(0);
   }
   for (const [at, [field, traced]] of known.entries()) {
     if (at > 0) terminal.print("");
     show(field, traced, fields[field].says, terminal);
   }
-  if (wanted !== undefined) return succeeded(0);
+  if (wanted !== undefined) return succeed(0);
   showTemplates(variant, notes, terminal);
   showPictures(art, terminal);
   showLocales(variant, terminal);
   showTargets(icons, terminal);
   if (warnings.length > 0) terminal.note(`\n${showProblems(warnings, terminal.err)}`);
-  return succeeded(0);
+  return succeed(0);
 };
 
 /** All of it, for `--json`. */
@@ -64,7 +64,7 @@ const asWhole = (key: string, values: Values, variant: Variant): object => {
   const byHand = Object.entries(art.slots).map(([slot, each]) => ({ slot, ...asData(each) }));
   return {
     client: key,
-    values: allTraced(values),
+    values: tracesData(values),
     pictures: [...given, ...byHand],
     locales: locales.map(({ name, label, ...rest }) => ({
       ...rest,
@@ -72,7 +72,7 @@ const asWhole = (key: string, values: Values, variant: Variant): object => {
       label: tracedData(label),
     })),
     features: features.map(({ name, on, usage }) => ({ name, usage: usageData(usage), on: tracedData(on) })),
-    answers: allTraced(answers),
+    answers: tracesData(answers),
     content,
   };
 };
@@ -84,7 +84,7 @@ const usageData = ({ first, further }: ByLanguage<Traced>): object =>
     ...Object.entries(further).map(([tag, { value }]) => [tag, value]),
   ]);
 
-const allTraced = (values: Readonly<Record<string, Traced>>): object =>
+const tracesData = (values: Readonly<Record<string, Traced>>): object =>
   Object.fromEntries(Object.entries(values).map(([name, each]) => [name, tracedData(each)]));
 
 /** What is told of a picture by `--json`; nothing where it was not supplied. */
@@ -121,7 +121,7 @@ function showTemplates({ features, answers, content }: Variant, data: TemplateNo
   }
   for (const [name, items] of Object.entries(content))
     print(
-      `\n${out.bold(`content.${name}`)}  ${out.green(counted(items.length, "item"))}  ${out.dim(data.collections[name]?.asks ?? "")}`,
+      `\n${out.bold(`content.${name}`)}  ${out.green(countOf(items.length, "item"))}  ${out.dim(data.collections[name]?.asks ?? "")}`,
     );
 }
 

@@ -4,10 +4,10 @@ import { makeVariants } from "../../core/operations/generate.ts";
 import { isError, type Problem } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
-import { placed } from "../view/data.ts";
+import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { openProgress } from "../view/progress.ts";
-import { counted, type Terminal } from "../view/terminal.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"generate"> = async (given, { terminal, ports }) => {
   const { dryRun } = given;
@@ -15,7 +15,7 @@ export const run: Run<"generate"> = async (given, { terminal, ports }) => {
   const made = await makeVariants(given, { ...ports, on: progress.on });
   progress.close();
   return mapResult(made, ({ outcomes, gaps }) => {
-    if (given.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(placed) });
+    if (given.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(placeData) });
     else summarise(outcomes, gaps, dryRun, terminal);
     return outcomes.some(isFailed) ? 1 : 0;
   });
@@ -28,7 +28,7 @@ const asData = (outcome: Outcome): object => ({
   folder: outcome.folder,
   files: outcome.files,
   changes: outcome.changes,
-  problems: outcome.problems.map(placed),
+  problems: outcome.problems.map(placeData),
 });
 
 /** How each kind of change is said: when it was done, and when it would be. */
@@ -45,15 +45,15 @@ function line(outcome: Outcome, dryRun: boolean, longest: number, { err, setting
   const { changes, files } = outcome;
   const client = outcome.client.padEnd(longest);
   if (isFailed(outcome))
-    return `${err.red("✗")} ${client}  ${err.red(counted(outcome.problems.filter(isError).length, "error"))}`;
+    return `${err.red("✗")} ${client}  ${err.red(countOf(outcome.problems.filter(isError).length, "error"))}`;
   if (settings.quiet) return undefined;
   if (changes.length === 0)
-    return `${err.green("✓")} ${client}  ${err.dim(`${counted(files, "file")}, nothing to do`)}`;
+    return `${err.green("✓")} ${client}  ${err.dim(`${countOf(files, "file")}, nothing to do`)}`;
   const counts = Object.entries(said).flatMap(([what, words]) => {
     const count = changes.filter((change) => change.what === what).length;
     return count > 0 ? [`${count} ${words[dryRun ? 1 : 0]}`] : [];
   });
-  return `${err.green("✓")} ${client}  ${counted(files, "file")}: ${counts.join(", ")}`;
+  return `${err.green("✓")} ${client}  ${countOf(files, "file")}: ${counts.join(", ")}`;
 }
 
 function summarise(outcomes: readonly Outcome[], gaps: readonly Problem[], dryRun: boolean, terminal: Terminal): void {
@@ -73,8 +73,8 @@ function summarise(outcomes: readonly Outcome[], gaps: readonly Problem[], dryRu
   const bad = outcomes.length - good.length;
   const changed = good.filter((outcome) => outcome.changes.length > 0).length;
   const head = dryRun
-    ? `${counted(changed, "variant")} would change, ${good.length - changed} would not.`
-    : `${counted(good.length, "variant")} in variants/: ${changed} changed, ${good.length - changed} as before.`;
-  terminal.print(bad > 0 ? `${head} ${out.red(`${counted(bad, "client")} failed.`)}` : head);
+    ? `${countOf(changed, "variant")} would change, ${good.length - changed} would not.`
+    : `${countOf(good.length, "variant")} in variants/: ${changed} changed, ${good.length - changed} as before.`;
+  terminal.print(bad > 0 ? `${head} ${out.red(`${countOf(bad, "client")} failed.`)}` : head);
   if (!dryRun && bad === 0) terminal.print(out.dim("Next: oxalis audit, oxalis proof"));
 }

@@ -3,16 +3,16 @@ import type { Event } from "../../core/operations/ports.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { ImportedClient, ImportPlan } from "../../core/roster/import.ts";
 import type { Run } from "../command.ts";
-import { placed } from "../view/data.ts";
+import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
-import { counted, type Terminal } from "../view/terminal.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"import"> = async (given, { terminal, ports }) => {
   const on = (event: Event) => noteReading(event, terminal);
   return mapResult(await importRoster(given, { ...ports, on }), ({ plan, changed, taken }) => {
     if (given.json) {
       const clients = changed.map(({ key, isNew, changes }) => ({ key, isNew, changes }));
-      terminal.json({ taken, clients, refused: plan.refused.map(placed), unknown: plan.unknown });
+      terminal.json({ taken, clients, refused: plan.refused.map(placeData), unknown: plan.unknown });
     } else show(plan, changed, taken, given.dryRun, terminal);
     return plan.refused.length > 0 ? 1 : 0;
   });
@@ -54,7 +54,7 @@ function show(
   if (settings.quiet) return;
   const created = changed.filter((client) => client.isNew).length;
   const same = plan.clients.length - changed.length;
-  const counts = `${counted(created, "new client")}, ${changed.length - created} changed, ${same} as before`;
+  const counts = `${countOf(created, "new client")}, ${changed.length - created} changed, ${same} as before`;
   const refused = plan.refused.length > 0 ? out.red(`, ${plan.refused.length} refused`) : "";
   const end = taken
     ? ""

@@ -10,10 +10,10 @@ import { missingKinds } from "../../core/values/missing.ts";
 import { platformNames } from "../../core/values/platform.ts";
 import type { Place } from "../../core/values/source.ts";
 import type { Run } from "../command.ts";
-import { placed } from "../view/data.ts";
+import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table } from "../view/table.ts";
-import { counted, type Terminal } from "../view/terminal.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"init"> = async (given, { terminal, ports }) =>
   mapResult(await initWorkspace(given, ports), (done) => {
@@ -39,12 +39,12 @@ function tell({ platform, folder, values, pictures, missing }: Account, terminal
   const rows = values.map(
     ({ field, value, place, places }): Row => [
       `  ${shortly(fields[field].says)}`,
-      shortened(value),
+      shorten(value),
       `${at(place)}${places > 1 ? `, and ${places - 1} more` : ""}`,
     ],
   );
   const drawn = pictures.map(
-    ({ role, files, first }): Row => [`  Picture ${role}`, `${counted(files, "file")}, drawn anew`, first],
+    ({ role, files, first }): Row => [`  Picture ${role}`, `${countOf(files, "file")}, drawn anew`, first],
   );
   const lacking = missing.map(
     ({ kind, added, place }): Row => [
@@ -78,7 +78,7 @@ function headless(rows: readonly Row[], { out, width }: Terminal): string {
 
 const longest = 34;
 
-const shortened = (value: string): string => {
+const shorten = (value: string): string => {
   const line = value.replace(/\s+/g, " ");
   return line.length > longest ? `${line.slice(0, longest - 1)}…` : line;
 };
@@ -87,7 +87,7 @@ function tellElsewhere({ left, suggestions, colors }: Initiated, terminal: Termi
   const { out, print, settings } = terminal;
   if (suggestions.length > 0 && !settings.quiet) {
     print(out.bold("Filled through template.yaml"));
-    const rows = suggestions.map(({ file, at: path, with: pattern }): Row => [`  ${file}`, path, shortened(pattern)]);
+    const rows = suggestions.map(({ file, at: path, with: pattern }): Row => [`  ${file}`, path, shorten(pattern)]);
     print(`${headless(rows, terminal)}\n`);
   }
   if (colors.length > 0 && !settings.quiet) {
@@ -96,7 +96,7 @@ function tellElsewhere({ left, suggestions, colors }: Initiated, terminal: Termi
     );
     const rows = colors
       .slice(0, settings.verbose ? colors.length : 12)
-      .map(({ name, value, place }): Row => [`  ${name}`, shortened(value), at(place)]);
+      .map(({ name, value, place }): Row => [`  ${name}`, shorten(value), at(place)]);
     print(headless(rows, terminal));
     if (colors.length > rows.length) print(out.dim(`  and ${colors.length - rows.length} more; --verbose lists them`));
     print("");
@@ -108,7 +108,7 @@ function tellElsewhere({ left, suggestions, colors }: Initiated, terminal: Termi
   const most = settings.verbose ? left.length : 12;
   const rows = left
     .slice(0, most)
-    .map((each): Row => [`  ${each.text}`, shortened(each.place.text.trim()), at(each.place)]);
+    .map((each): Row => [`  ${each.text}`, shorten(each.place.text.trim()), at(each.place)]);
   print(headless(rows, terminal));
   if (left.length > most) print(out.dim(`  and ${left.length - most} more; --verbose lists them`));
   print("");
@@ -127,14 +127,14 @@ function close(shown: string, { files }: Initiated, dryRun: boolean, { out, prin
 const asData = ({ accounts, unclear, secrets, left, suggestions, colors, files }: Initiated): object => ({
   parts: accounts.map(({ values, missing, gaps, ...rest }) => ({
     ...rest,
-    values: values.map(placed),
-    missing: missing.map(placed),
-    gaps: gaps.map(placed),
+    values: values.map(placeData),
+    missing: missing.map(placeData),
+    gaps: gaps.map(placeData),
   })),
-  unclear: unclear.map(placed),
-  secrets: secrets.map(placed),
+  unclear: unclear.map(placeData),
+  secrets: secrets.map(placeData),
   fill: suggestions,
-  colors: colors.map(placed),
-  left: left.map(({ text, place }: Elsewhere) => placed({ text, place })),
+  colors: colors.map(placeData),
+  left: left.map(({ text, place }: Elsewhere) => placeData({ text, place })),
   files: [...files.keys()],
 });

@@ -2,7 +2,7 @@ import { relative } from "node:path";
 import { writeProof } from "../../core/operations/proof.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
-import { counted } from "../view/terminal.ts";
+import { countOf } from "../view/terminal.ts";
 
 export const run: Run<"proof"> = async (given, { terminal, ports }) =>
   mapResult(await writeProof(given, ports), ({ file, html, shown, absent }) => {
@@ -11,7 +11,7 @@ export const run: Run<"proof"> = async (given, { terminal, ports }) =>
     else {
       for (const { client, reason } of absent) note(`${err.yellow("!")} ${client} is not on the page. ${reason}`);
       const named = relative(ports.folder, file) || file;
-      if (!given.quiet) print(`${counted(shown.length, "client")} on one page. Open ${out.cyan(named)}`);
+      if (!given.quiet) print(`${countOf(shown.length, "client")} on one page. Open ${out.cyan(named)}`);
     }
     return absent.length > 0 ? 1 : 0;
   });

@@ -3,7 +3,7 @@ import type { CauseFound } from "../../core/audit/causes.ts";
 import { problemKinds } from "../../core/problems/catalogue.ts";
 import type { Settlement } from "../../core/problems/problem.ts";
 import { showProblem } from "./problems.ts";
-import { type Colors, counted } from "./terminal.ts";
+import { type Colors, countOf } from "./terminal.ts";
 
 /** Most places, and most entries that settle them, that are shown of one cause. */
 const mostPlaces = 6;
@@ -29,7 +29,7 @@ export function showCause(cause: CauseFound, of: number, verbose: boolean, color
   const severity =
     problem.severity === "error" ? colors.red(colors.bold("error")) : colors.yellow(colors.bold("warning"));
   const lines = [
-    `${severity}  ${who}: ${what}, ${counted(places.length, "place")}  ${colors.dim(`[${problem.code}]`)}`,
+    `${severity}  ${who}: ${what}, ${countOf(places.length, "place")}  ${colors.dim(`[${problem.code}]`)}`,
   ];
   if (from && from.file !== "template.yaml")
     lines.push(`   ${colors.dim("said by")}   ${from.file}:${from.line}:${from.column}`);
@@ -44,7 +44,7 @@ export function showCause(cause: CauseFound, of: number, verbose: boolean, color
   const more = places.length - shown.length;
   if (more > 0) lines.push(`   ${colors.dim(`and ${more} more; --verbose lists them`)}`);
   if (settle.length === 0) lines.push(`   ${colors.dim("to do")}     ${problem.fix}`);
-  else lines.push(`   ${colors.dim("to do")}     ${settled(settle, verbose)}`);
+  else lines.push(`   ${colors.dim("to do")}     ${settlementText(settle, verbose)}`);
   return lines.join("\n");
 }
 
@@ -60,7 +60,7 @@ const excerpt = (line: string): string => {
 };
 
 /** Entries by the list that they go into, as template.yaml has them. */
-function settled(settle: readonly Settlement[], verbose: boolean): string {
+function settlementText(settle: readonly Settlement[], verbose: boolean): string {
   const shown = verbose ? settle : settle.slice(0, mostPlaces);
   const lists = new Map<string, unknown[]>();
   for (const { list, entry } of shown) lists.set(list, [...(lists.get(list) ?? []), entry]);

@@ -5,10 +5,10 @@ import type { Traced } from "../../core/values/trail.ts";
  * Anything that has a place, such as a problem, as `--json` prints it: without the line that stands there, and
  * without what groups it.
  */
-export const placed = <T extends { place?: Place; cause?: unknown }>({ place, cause: _, ...rest }: T): object => ({
+export const placeData = <T extends { place?: Place; cause?: unknown }>({ place, cause: _, ...rest }: T): object => ({
   ...rest,
   ...(place ? { place: { file: place.file, line: place.line, column: place.column } } : {}),
 });
 
 /** A value and the way it came about. */
-export const tracedData = ({ value, trail }: Traced): object => ({ value, trail: trail.map(placed) });
+export const tracedData = ({ value, trail }: Traced): object => ({ value, trail: trail.map(placeData) });

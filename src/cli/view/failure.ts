@@ -1,11 +1,11 @@
 import type { Problem } from "../../core/problems/problem.ts";
-import { placed } from "./data.ts";
+import { placeData } from "./data.ts";
 import { showProblems } from "./problems.ts";
 import { openTerminal, type Settings, type Terminal } from "./terminal.ts";
 
 /** Tells why a command could not do its work; gives the exit code. */
 export function showFailure(problems: readonly Problem[], terminal: Terminal): number {
-  if (terminal.settings.json) terminal.json({ problems: problems.map(placed) });
+  if (terminal.settings.json) terminal.json({ problems: problems.map(placeData) });
   else terminal.note(showProblems(problems, terminal.err));
   return 1;
 }

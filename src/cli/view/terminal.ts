@@ -25,7 +25,7 @@ export interface Terminal {
 
 export type Colors = ReturnType<typeof picocolors.createColors>;
 
-function wanted(stream: NodeJS.WriteStream, when: Settings["color"]): boolean {
+function wantsColor(stream: NodeJS.WriteStream, when: Settings["color"]): boolean {
   if (when === "always") return true;
   if (when === "never" || process.env.NO_COLOR || process.env.TERM === "dumb") return false;
   return stream.isTTY === true;
@@ -43,8 +43,8 @@ export function openTerminal(settings: Settings): Terminal {
     print: (text) => void process.stdout.write(`${steady(text)}\n`),
     note: (text) => void process.stderr.write(`${steady(text)}\n`),
     json: (data) => void process.stdout.write(`${JSON.stringify(data, null, 2)}\n`),
-    out: picocolors.createColors(wanted(process.stdout, settings.color)),
-    err: picocolors.createColors(wanted(process.stderr, settings.color)),
+    out: picocolors.createColors(wantsColor(process.stdout, settings.color)),
+    err: picocolors.createColors(wantsColor(process.stderr, settings.color)),
     width: Math.max(40, columns || 100),
     watched: process.stderr.isTTY === true && process.env.TERM !== "dumb",
     settings,
@@ -52,4 +52,4 @@ export function openTerminal(settings: Settings): Terminal {
 }
 
 /** "1 file", "3 files". */
-export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
+export const countOf = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;

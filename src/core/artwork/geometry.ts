@@ -25,7 +25,7 @@ interface Point {
  * order).
  */
 export function enclosingCircle(given: readonly Point[]): Circle {
-  const points = mixed(given);
+  const points = mix(given);
   let circle: Circle = { x: points[0]?.x ?? 0, y: points[0]?.y ?? 0, radius: 0 };
   for (const [i, p] of points.entries()) {
     if (holds(circle, p)) continue;
@@ -40,7 +40,7 @@ export function enclosingCircle(given: readonly Point[]): Circle {
 }
 
 /** The same points in an order that has no pattern, and is the same each time. */
-function mixed(points: readonly Point[]): Point[] {
+function mix(points: readonly Point[]): Point[] {
   const result = [...points];
   let state = 1;
   for (let i = result.length - 1; i > 0; i--) {

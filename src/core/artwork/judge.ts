@@ -32,12 +32,12 @@ export async function judgeArt(root: string, file: string, place: Place, known?:
 async function measureArt(bytes: Uint8Array, file: string, place: Place): Promise<Measured | { unfit: Unfit }> {
   const vector = isSvg(file, bytes) ? readVector({ file, text: decode(bytes, file) }) : undefined;
   const unfit = vector?.unsure
-    ? await tryDrawing(standAlone(vector, ...sized(vector, trialLimits.side)).toString())
+    ? await tryDrawing(standAlone(vector, ...sizeAt(vector, trialLimits.side)).toString())
     : undefined;
   if (unfit) return { unfit };
   const facts = vector ? { format: "svg" as const, ...sizeOf(vector) } : await bitmapFacts(bytes, file, place);
   const pixels = await lookAt(
-    vector ? standAlone(vector, ...sized(vector, lookedAt)) : Buffer.from(bytes),
+    vector ? standAlone(vector, ...sizeAt(vector, lookedAt)) : Buffer.from(bytes),
     facts,
     file,
     place,
@@ -72,7 +72,7 @@ function decode(bytes: Uint8Array, file: string): string {
 const sizeOf = ({ width, height }: Vector) => ({ width, height });
 
 /** Its size where its longer side has so many pixels. */
-function sized({ width, height }: Vector, longer: number): [width: number, height: number] {
+function sizeAt({ width, height }: Vector, longer: number): [width: number, height: number] {
   const scale = longer / Math.max(width, height);
   return [Math.max(1, width * scale), Math.max(1, height * scale)];
 }

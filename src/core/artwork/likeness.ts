@@ -1,5 +1,5 @@
 import sharp, { type Sharp } from "sharp";
-import { decoded } from "../files/reading/encoding.ts";
+import { decodeText } from "../files/reading/encoding.ts";
 import { isBitmap } from "./bitmap/forms.ts";
 import { guardVector } from "./vector/guard.ts";
 
@@ -40,7 +40,7 @@ export async function likenessOf(input: Uint8Array | Sharp): Promise<Likeness | 
 /** Bitmaps, and vectors whose cost is known to be small: nothing else is drawn only to see what it looks like. */
 function isCheap(bytes: Uint8Array): boolean {
   if (isBitmap(bytes) || Buffer.from(bytes.subarray(0, 4)).toString("latin1") === "GIF8") return true;
-  const text = decoded(bytes);
+  const text = decodeText(bytes);
   return text !== undefined && !guardVector({ file: "", text }).unsure;
 }
 

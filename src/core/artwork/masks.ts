@@ -3,7 +3,7 @@ const masks = {
   circle: (x: number, y: number) => Math.hypot(x, y),
   squircle: (x: number, y: number) => (x ** 4 + y ** 4) ** (1 / 4),
   /** Corners of 22 % of the width (Apple, Human Interface Guidelines, app icons). */
-  "rounded square": (x: number, y: number) => rounded(Math.abs(x), Math.abs(y), 0.44),
+  "rounded square": (x: number, y: number) => roundedReach(Math.abs(x), Math.abs(y), 0.44),
 } as const;
 
 export type Mask = keyof typeof masks;
@@ -25,7 +25,7 @@ export function overhangs(outline: readonly { x: number; y: number }[]): Overhan
   });
 }
 
-function rounded(x: number, y: number, corner: number): number {
+function roundedReach(x: number, y: number, corner: number): number {
   const [across, down] = [x - (1 - corner), y - (1 - corner)];
   if (across <= 0 || down <= 0) return Math.max(x, y);
   return 1 - corner + Math.hypot(across, down);

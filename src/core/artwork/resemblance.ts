@@ -26,14 +26,14 @@ export async function lightOf(bytes: Uint8Array): Promise<Light> {
       .toBuffer({ resolveWithObject: true });
     if (info.channels !== 4) return [];
     const isOpaque = Array.from({ length: side * side }, (_, at) => data[at * 4 + 3]).every((a) => a === 255);
-    return (isOpaque ? [0] : grounds).flatMap((ground) => normalised(data, ground) ?? []);
+    return (isOpaque ? [0] : grounds).flatMap((ground) => normalise(data, ground) ?? []);
   } catch {
     return [];
   }
 }
 
 /** Rec. 709 brightness on a ground, shifted and scaled. */
-function normalised(rgba: Buffer, ground: number): Float32Array | undefined {
+function normalise(rgba: Buffer, ground: number): Float32Array | undefined {
   const light = new Float32Array(side * side);
   let mean = 0;
   for (let at = 0; at < light.length; at++) {

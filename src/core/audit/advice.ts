@@ -40,7 +40,7 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
     // Where a team stands is known; what lacks is the client's.
     if (residue.kind === "team") return { cause, fix: givenTeam };
     const key = `${problem.code} ${file} ${text} ${problem.place?.line ?? ""} ${problem.place?.column ?? ""}`;
-    const settle = known.get(key) ?? settled(template, residue);
+    const settle = known.get(key) ?? settlementFor(template, residue);
     known.set(key, settle);
     return { cause, settle };
   };
@@ -48,7 +48,7 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
 
 const givenTeam = "Give the client's own as `signing: { team: … }` in its brief, or under `defaults` in oxalis.yaml.";
 
-function settled(template: Template, residue: Residue): Settlement {
+function settlementFor(template: Template, residue: Residue): Settlement {
   const { file, problem, kind, key } = residue;
   if (problem.code === "residue-picture")
     return isPicture(file) || /\.(ico|icns)$/i.test(file)

@@ -9,7 +9,7 @@ const mostBytes = 128 * 1024 * 1024;
  * The files inside an archive (ZIP in any name, such as .jar and .aar), as far as the limits go; none where it is no
  * archive, or a broken one.
  */
-export function archived(bytes: Uint8Array): { name: string; bytes: Uint8Array }[] {
+export function readArchive(bytes: Uint8Array): { name: string; bytes: Uint8Array }[] {
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b || bytes[2] !== 3 || bytes[3] !== 4) return [];
   let [entries, total] = [0, 0];
   try {

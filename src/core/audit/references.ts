@@ -56,8 +56,8 @@ export function judgeReferences(template: TemplateReferences, variant: Variant):
   }
   return [
     ...unique(problems),
-    ...unnamed(folder, files, shown),
-    ...forgotten(template, variant, named),
+    ...tellUnnamed(folder, files, shown),
+    ...tellForgotten(template, variant, named),
     ...transparent(folder, files, shown),
   ];
 }
@@ -156,7 +156,7 @@ function judgeSize(
 }
 
 /** Files of an asset that its Contents.json does not name: a tool that compiles the catalog warns of each. */
-function unnamed(folder: Folder, files: readonly string[], shown: string): Problem[] {
+function tellUnnamed(folder: Folder, files: readonly string[], shown: string): Problem[] {
   return files
     .filter((file) => /\.(appiconset|imageset)\/Contents\.json$/.test(file))
     .flatMap((file) => {
@@ -169,7 +169,7 @@ function unnamed(folder: Folder, files: readonly string[], shown: string): Probl
 }
 
 /** Pictures of the template that one of its files names, and that no file of the variant does. */
-function forgotten(
+function tellForgotten(
   template: TemplateReferences,
   { files, shown, isKept }: Variant,
   named: ReadonlySet<string>,

@@ -62,7 +62,7 @@ function locationOf({ place }: Problem): object[] {
 function junit(findings: readonly Finding[]): string {
   const suites = findings.map(({ client, problems, allowed }) => {
     const cases = [
-      ...problems.map((each) => caseOf(client, each, `<failure type="${each.code}"${said(each)}/>`)),
+      ...problems.map((each) => caseOf(client, each, `<failure type="${each.code}"${describe(each)}/>`)),
       ...allowed.map(({ problem, reason }) => caseOf(client, problem, `<skipped${attribute("message", reason)}/>`)),
     ];
     if (cases.length === 0)
@@ -76,7 +76,7 @@ function junit(findings: readonly Finding[]): string {
 const caseOf = (client: string, { message }: Problem, result: string): string =>
   `<testcase${attribute("classname", client)}${attribute("name", message)}>${result}</testcase>`;
 
-const said = (problem: Problem): string => attribute("message", sentence(problem));
+const describe = (problem: Problem): string => attribute("message", sentence(problem));
 
 const attribute = (name: string, value: string): string => ` ${name}="${write("xml-attribute", value)}"`;
 

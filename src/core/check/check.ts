@@ -1,6 +1,6 @@
 import { likenessOf } from "../artwork/likeness.ts";
 import { resolvePicked } from "../derive/resolve.ts";
-import { enlarged } from "../plan/enlarged.ts";
+import { tellEnlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
 import { isError, type Problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
@@ -28,7 +28,7 @@ export async function check(
       ...resolved.problems,
       ...judgePictures(resolved),
       ...(likeness.get(resolved.client.key) ?? []),
-      ...planned(resolved, template),
+      ...judgePlan(resolved, template),
     ],
   }));
   return {
@@ -56,11 +56,11 @@ async function templatePictures({ folder, parts }: Template): Promise<TemplatePi
  * What only shows when the variant is planned: values that the template wants and nobody gives, pictures too small
  * for it.
  */
-function planned(resolved: Resolved, template: Template): Problem[] {
+function judgePlan(resolved: Resolved, template: Template): Problem[] {
   const { client, variant, problems } = resolved;
   if (!variant || problems.some(isError)) return [];
   const read = attempt(() => planVariant(variant, template, "tree"));
   if (!read.ok) return read.problems.map((each) => ({ ...each, client: client.key }));
   const plan = read.value;
-  return [...plan.gaps.map((each) => ({ ...each, client: client.key })), ...enlarged(plan, resolved)];
+  return [...plan.gaps.map((each) => ({ ...each, client: client.key })), ...tellEnlarged(plan, resolved)];
 }

@@ -7,7 +7,7 @@ import { slotNames } from "../catalog/all.ts";
 import { isInside } from "../files/reading/listing.ts";
 import { nearest } from "../problems/nearest.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { attemptAsync, failed, type Result } from "../problems/result.ts";
+import { attemptAsync, fail, type Result } from "../problems/result.ts";
 import type { Place } from "../values/source.ts";
 import { type Artwork, noArtwork } from "../variant/variant.ts";
 import { outside } from "../workspace/read.ts";
@@ -27,7 +27,7 @@ export async function readArtwork(
   const named = data.art ?? {};
   const read = async (file: string, path: readonly string[]): Promise<Result<Art>> => {
     const place = document.placeOf([...path]);
-    if (!isInside(client.folder, resolve(client.folder, file))) return failed({ ...outside(client.key, file), place });
+    if (!isInside(client.folder, resolve(client.folder, file))) return fail({ ...outside(client.key, file), place });
     return attemptAsync(() => judgeArt(workspace.root, `clients/${client.key}/${file}`, place, known));
   };
   const given: { role: ArtRole; art: Result<Art> }[] = [];
@@ -41,7 +41,7 @@ export async function readArtwork(
     const isKnown = slotNames.has(slot);
     slots.push({
       slot,
-      art: isKnown ? await read(file, path) : failed(unknownSlot(slot, document.placeOf(path, "key"))),
+      art: isKnown ? await read(file, path) : fail(unknownSlot(slot, document.placeOf(path, "key"))),
     });
   }
   const message = "The brief names no picture to draw from: neither an icon nor a mark.";

@@ -4,7 +4,7 @@ import { contrast, type Hex, parseColor, readableOn } from "../values/color.ts";
 import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
 import { platformOf } from "../values/platform.ts";
 import type { Place } from "../values/source.ts";
-import { isDerived, type Traced, traced, withStep, writtenAt } from "../values/trail.ts";
+import { isDerived, type Traced, trace, withStep, writtenAt } from "../values/trail.ts";
 import type { Artwork, Resolved, Values, Variant } from "../variant/variant.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 import { clientAnswers } from "./asked/answers.ts";
@@ -14,9 +14,9 @@ import { clientFeatures } from "./asked/features.ts";
 import { holdBack, type Kept, keptProblems } from "./fields/held.ts";
 import { asciiDomain, settleBase, settleScheme } from "./fields/identifier.ts";
 import { fittedLabel } from "./fields/label.ts";
-import { layered, readAt, unknownGroups } from "./fields/layers.ts";
+import { layerField, readAt, unknownGroups } from "./fields/layers.ts";
 import { judgeLocalName, localNames } from "./fields/local-names.ts";
-import { fieldsOf, fillPattern, patternProblem, readPattern, vanished } from "./fields/pattern.ts";
+import { fieldsOf, fillPattern, findVanished, patternProblem, readPattern } from "./fields/pattern.ts";
 import { judgeValues } from "./fields/rules.ts";
 import { stageNames, stageValues } from "./fields/stage.ts";
 
@@ -95,8 +95,8 @@ function resolveFields(
 function giveField(field: Field, work: Work): Judged<Traced | undefined> {
   const { workspace, client, art, values } = work;
   const { brief: path, pattern } = fields[field] as FieldFact;
-  if (field === "key") return sound(traced({ by: "brief", note: "name of the client's folder", value: client.key }));
-  const written = path && layered(workspace, client, path);
+  if (field === "key") return sound(trace({ by: "brief", note: "name of the client's folder", value: client.key }));
+  const written = path && layerField(workspace, client, path);
   if (written) return sound(written);
   const { agency } = workspace;
   if (field === "year") return sound(readAt(agency.document, ["year"], { by: "agency", note: "given in oxalis.yaml" }));
@@ -115,13 +115,13 @@ function seenInArt(field: Field, art: Artwork): Traced | undefined {
   const { icon } = art.given;
   const edge = icon?.edge;
   if (!edge || (field !== "colors.ground" && field !== "colors.brand")) return undefined;
-  return traced({ by: "picture", note: `the plain ground of ${icon?.file}`, value: edge });
+  return trace({ by: "picture", note: `the plain ground of ${icon?.file}`, value: edge });
 }
 
 function readable(brand: Traced | undefined): Traced | undefined {
   if (!brand) return undefined;
   const note = `more readable on ${brand.value} than its opposite`;
-  return traced({ by: "rule", note, value: readableOn(brand.value) });
+  return trace({ by: "rule", note, value: readableOn(brand.value) });
 }
 
 function fillField(field: Field, text: string, place: Place | undefined, { values }: Work): Judged<Traced | undefined> {
@@ -130,7 +130,7 @@ function fillField(field: Field, text: string, place: Place | undefined, { value
   const lookUp = (name: Field) => values[name]?.value;
   const value = fillPattern(pattern, lookUp);
   if (value === undefined) return sound(undefined);
-  const lost = field.startsWith("identifiers.") ? vanished(pattern, lookUp) : undefined;
+  const lost = field.startsWith("identifiers.") ? findVanished(pattern, lookUp) : undefined;
   if (lost !== undefined) {
     const message = `Nothing is left of ${lost}, "${lookUp(lost)}", when it is written in the letters of an identifier.`;
     const at = values[lost] && writtenAt(values[lost]);
@@ -139,7 +139,7 @@ function fillField(field: Field, text: string, place: Place | undefined, { value
   const only = pattern.length === 1 ? fieldsOf(pattern)[0] : undefined;
   const same = only !== undefined && text === `{${only}}`;
   const note = same ? `the same as ${only}` : `made by the pattern "${text}"`;
-  return sound(traced({ by: "pattern", note, value: value.trim(), ...(place ? { place } : {}) }));
+  return sound(trace({ by: "pattern", note, value: value.trim(), ...(place ? { place } : {}) }));
 }
 
 /** Brings a given value into the form that is kept: colours as #rrggbb, identifiers as the platforms accept them. */

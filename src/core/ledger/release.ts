@@ -1,6 +1,6 @@
 import { definitions } from "../platforms/all.ts";
 import { isError, problem } from "../problems/problem.ts";
-import { failed, type Result, succeeded } from "../problems/result.ts";
+import { fail, type Result, succeed } from "../problems/result.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Resolved } from "../variant/variant.ts";
 import { fieldOf } from "../variant/variant.ts";
@@ -40,8 +40,8 @@ const following: Readonly<Record<Kind, (parts: readonly [number, number, number]
 /** Decides a client's next release, or says why it cannot be made. Pure. */
 export function planRelease({ client, variant, problems }: Resolved, request: ReleaseRequest): Result<PlannedRelease> {
   const named = (message: string, expected?: string) =>
-    failed(problem("release-refused", message, { client: client.key, ...(expected ? { expected } : {}) }));
-  if (!variant) return failed(...problems.filter(isError));
+    fail(problem("release-refused", message, { client: client.key, ...(expected ? { expected } : {}) }));
+  if (!variant) return fail(...problems.filter(isError));
   const ledger = client.ledger ?? emptyLedger;
   const before = lastRelease(ledger);
   if (before && !request.kind) {
@@ -66,7 +66,7 @@ export function planRelease({ client, variant, problems }: Resolved, request: Re
   };
   const reserved = reserveIdentifiers(variant, request.platforms, ledger, request.today) ?? ledger;
   const released = fixIdentifiers(reserved, request.today);
-  return succeeded({
+  return succeed({
     client: client.key,
     ...(before ? { before } : {}),
     after,

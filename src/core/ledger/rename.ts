@@ -1,7 +1,7 @@
 import { brokenRules } from "../derive/fields/identifier.ts";
 import { definitions } from "../platforms/all.ts";
 import { problem } from "../problems/problem.ts";
-import { failed, type Result, succeeded } from "../problems/result.ts";
+import { fail, type Result, succeed } from "../problems/result.ts";
 import { type Platform, platformNames } from "../values/platform.ts";
 import type { Resolved } from "../variant/variant.ts";
 import { emptyLedger, type Ledger } from "../workspace/ledger.ts";
@@ -19,7 +19,7 @@ export function renameIdentifier(
 ): Result<Ledger> {
   const broken = brokenRules(platform, value);
   if (broken.length > 0)
-    return failed(
+    return fail(
       ...broken.map((rule) =>
         problem("identifier-invalid", `${platformNames[platform]} does not accept the identifier "${value}".`, {
           expected: `it must ${rule}`,
@@ -33,9 +33,9 @@ export function renameIdentifier(
     const theirs = each.variant?.values[`identifiers.${platform}`]?.value;
     return each !== own && own && theirs !== undefined && compared(each, theirs) === compared(own, value);
   });
-  if (taken) return failed(problem("identifier-taken", `"${value}" is the identifier of ${taken.client.key}.`));
+  if (taken) return fail(problem("identifier-taken", `"${value}" is the identifier of ${taken.client.key}.`));
   const ledger = own?.client.ledger ?? emptyLedger;
-  return succeeded({
+  return succeed({
     ...ledger,
     identifiers: { ...ledger.identifiers, [platform]: { value, fixed: today } },
   });

@@ -5,7 +5,7 @@ import type { Writer } from "../files/writing/writer.ts";
 import type { Entry, Plan } from "../plan/plan.ts";
 import type { Renderer } from "../render/draw.ts";
 import { pictureAlone } from "../render/formats/alone.ts";
-import { pressed } from "../render/png/press.ts";
+import { pressPng } from "../render/png/press.ts";
 import { applyEdits } from "../splice/site.ts";
 import { fingerprint, sha256 } from "../values/hash.ts";
 import type { Cache } from "./cache.ts";
@@ -127,7 +127,7 @@ async function drawnOrKept(entry: DrawEntry, { renderer, cache, smallest }: Tool
   const kept = worthKeeping ? cache.get(key) : undefined;
   if (kept) return kept;
   const drawn = await draw(entry, renderer);
-  const content = press ? await pressed(drawn) : drawn;
+  const content = press ? await pressPng(drawn) : drawn;
   if (worthKeeping) cache.put(key, content);
   return content;
 }

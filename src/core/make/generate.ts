@@ -8,7 +8,7 @@ import { openWriter } from "../files/writing/folder-there.ts";
 import { clearScratch } from "../files/writing/scratch.ts";
 import { writeTogether } from "../files/writing/together.ts";
 import { reserveIdentifiers } from "../ledger/reserve.ts";
-import { enlarged } from "../plan/enlarged.ts";
+import { tellEnlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
 import { isError, type Problem, problem } from "../problems/problem.ts";
 import { attemptAsync, orStopAsync, stop } from "../problems/result.ts";
@@ -89,7 +89,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   // Pictures are looked at off the main thread; meanwhile the template is surveyed.
   const [{ all, picked }, template] = await Promise.all([
     resolvePicked(workspace, options.clients),
-    surveyed(workspace),
+    surveySoon(workspace),
   ]);
   if (options.locked) refuseChanges(workspace, picked, options.today);
   const inputs = workspaceInputs(workspace.root, template.folder);
@@ -125,7 +125,7 @@ async function writeMatrix(workspace: Workspace, all: readonly Resolved[], templ
   if (files.size > 0 && lookAt(root, "variants")) writeTogether(root, files);
 }
 
-const surveyed = async (workspace: Workspace): Promise<Template> => openTemplate(workspace);
+const surveySoon = async (workspace: Workspace): Promise<Template> => openTemplate(workspace);
 
 async function generateOne(
   workspace: Workspace,
@@ -160,7 +160,7 @@ async function generateOne(
         const plan = planVariant(variant, template, layout);
         const writer = openWriter(workspace.root, folder);
         const before = readReceipt(workspace.root, folder, client.key);
-        const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...enlarged(plan, resolved)];
+        const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...tellEnlarged(plan, resolved)];
         const changes = difference(plan, before, writer.hash, smallest);
         outcome.files = plan.entries.length;
         outcome.problems.push(...told);
@@ -181,7 +181,7 @@ async function generateOne(
       }
       const ledger = newLedger(workspace, resolved, today);
       if (ledger && !dryRun) writeTogether(workspace.root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
-    }, refused),
+    }, systemProblem),
   );
   return made.ok ? outcome : { ...outcome, problems: [...outcome.problems, ...ofClient(made.problems, client.key)] };
 }
@@ -213,7 +213,7 @@ function refuseSecrets(template: Template): void {
 }
 
 /** What the system says no to; anything else that is thrown is a defect. */
-function refused(error: Error): Problem {
+function systemProblem(error: Error): Problem {
   const { code, message } = error as NodeJS.ErrnoException;
   if (code === undefined) throw error;
   return problem(code === "ENOENT" ? "file-missing" : "write-failed", `${message}.`);

@@ -1,4 +1,4 @@
-import { decoded } from "../files/reading/encoding.ts";
+import { decodeText } from "../files/reading/encoding.ts";
 import { type Folder, readInside } from "../files/reading/folder.ts";
 import { lookAt, put } from "../files/writing/door.ts";
 import type { Writer } from "../files/writing/writer.ts";
@@ -31,7 +31,7 @@ export function storedInputs(root: string, folder: string): Inputs {
   };
   return {
     bytes,
-    text: (input) => decoded(bytes(input)) ?? "",
+    text: (input) => decodeText(bytes(input)) ?? "",
     copy: (input, writer, path, executable) => writer.copy(path, "", executable, bytes(input)),
   };
 }

@@ -117,20 +117,20 @@ export function drawnFor(root: string, folder: string): string[] {
   ].map(([, hash, earlier = ""]) => hash ?? earlier);
 }
 
-const sorted = ({ files }: Receipt): [path: string, each: Produced][] =>
+const sortFiles = ({ files }: Receipt): [path: string, each: Produced][] =>
   Object.entries(files).sort(([a], [b]) => (a < b ? -1 : 1));
 
 /** A receipt as text: one line a file. */
 export function receiptText(receipt: Receipt): string {
   const { files: _, ...head } = receipt;
-  const lines = sorted(receipt).map(([path, each]) => `  ${JSON.stringify(path)}: ${JSON.stringify(lineOf(each))}`);
+  const lines = sortFiles(receipt).map(([path, each]) => `  ${JSON.stringify(path)}: ${JSON.stringify(lineOf(each))}`);
   const opening = JSON.stringify({ form: 2, ...head }, null, 1).replace(/\n\}$/, "");
   return `${opening},\n "files": {\n${lines.join(",\n")}\n }\n}\n`;
 }
 
 /** A sum over everything in a variant; a signature stands for this and no other, whichever form its receipt is in. */
 export const receiptSum = (receipt: Receipt): string =>
-  sha256(`${JSON.stringify({ form: 1, ...receipt, files: Object.fromEntries(sorted(receipt)) }, null, 1)}\n`);
+  sha256(`${JSON.stringify({ form: 1, ...receipt, files: Object.fromEntries(sortFiles(receipt)) }, null, 1)}\n`);
 
 export const producedBy = (entry: Entry, sha256: string | null, smallest = false): Produced => ({
   kind: entry.kind,

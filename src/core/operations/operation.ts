@@ -1,5 +1,5 @@
 import { type Problem, problem } from "../problems/problem.ts";
-import { attemptAsync, failed, type Result } from "../problems/result.ts";
+import { attemptAsync, fail, type Result } from "../problems/result.ts";
 import type { Ports } from "./ports.ts";
 
 /** What a command decides and does: plain data in, plain data out, events on the way. */
@@ -17,7 +17,7 @@ export const operation =
     } catch (error) {
       const refused = refusedBySystem(error);
       if (!refused) throw error;
-      return failed(refused);
+      return fail(refused);
     }
   };
 

@@ -15,7 +15,7 @@ interface Enlargement {
  * Tells of each bitmap that some picture wants larger than it is: where it is enlarged most, and how large it would
  * have to be.
  */
-export function enlarged({ entries }: Plan, { client, art }: Resolved): Problem[] {
+export function tellEnlarged({ entries }: Plan, { client, art }: Resolved): Problem[] {
   const worst = new Map<string, Enlargement>();
   for (const entry of entries) {
     if (entry.kind !== "draw" || entry.container === "svg") continue;

@@ -1,7 +1,7 @@
 import * as z from "zod";
 import { leadsDown } from "../files/writing/door.ts";
 import { problem } from "../problems/problem.ts";
-import { failed, type Result, succeeded } from "../problems/result.ts";
+import { fail, type Result, succeed } from "../problems/result.ts";
 import { layouts } from "../values/layout.ts";
 import type { Plan } from "./plan.ts";
 
@@ -47,7 +47,7 @@ export const planText = ({ client, layout, revision, entries }: Plan): string =>
 
 /** Reads a plan; whoever wrote it, none of its paths leads out of the folder that it is carried out in. */
 export function readPlan(text: string): Result<Plan> {
-  const damaged = (why: string) => failed(problem("plan-damaged", `The plan cannot be read: ${why}.`));
+  const damaged = (why: string) => fail(problem("plan-damaged", `The plan cannot be read: ${why}.`));
   let data: unknown;
   try {
     data = JSON.parse(text);
@@ -60,5 +60,5 @@ export function readPlan(text: string): Result<Plan> {
     return damaged(`${issue?.path.join(".") ?? ""}: ${issue?.message ?? ""}`);
   }
   const { form: _, ...plan } = read.data;
-  return succeeded({ ...plan, gaps: [] } as unknown as Plan);
+  return succeed({ ...plan, gaps: [] } as unknown as Plan);
 }

@@ -10,7 +10,7 @@ import { localize } from "../survey/localize.ts";
 import type { Template } from "../survey/template.ts";
 import { type Fill, type PictureUse, placeOf } from "../template/found.ts";
 import type { Localized } from "../template/localized.ts";
-import { shaped } from "../template/shapes.ts";
+import { applyShape } from "../template/shapes.ts";
 import type { Field } from "../values/fields.ts";
 import { fingerprint } from "../values/hash.ts";
 import type { Layout } from "../values/layout.ts";
@@ -64,13 +64,13 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
   const edits = withoutFeatures(editsByFile(variant, template, localized), variant, template);
   const entries: Entry[] = [
     ...drawn.values(),
-    ...localized.writes.map(({ path, text }) => written(path, text)),
+    ...localized.writes.map(({ path, text }) => writeEntry(path, text)),
     ...template.parts.flatMap((part) =>
-      part.added.map(({ path, text }) => written(path, applyEdits(text, edits.get(path) ?? []))),
+      part.added.map(({ path, text }) => writeEntry(path, applyEdits(text, edits.get(path) ?? []))),
     ),
-    ...buildFiles(variant, template).map(({ path, text }) => written(path, text)),
+    ...buildFiles(variant, template).map(({ path, text }) => writeEntry(path, text)),
     ...template.collections.map(({ name, index }) =>
-      written(index, `${JSON.stringify(variant.content[name] ?? [], null, 2)}\n`),
+      writeEntry(index, `${JSON.stringify(variant.content[name] ?? [], null, 2)}\n`),
     ),
     ...variant.supplied.map(({ to, from, picture, hash }) => ({
       kind: "supply" as const,
@@ -94,7 +94,7 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
   if (isOver) {
     const kept = new Set([...template.files.filter((path) => !brand.has(path)), ...own]);
     const gone = template.folder.list().filter((path) => !kept.has(path));
-    if (gone.length > 0) entries.push(written(goneFile, gone.map((path) => `${path}\n`).join("")));
+    if (gone.length > 0) entries.push(writeEntry(goneFile, gone.map((path) => `${path}\n`).join("")));
   }
   entries.sort((a, b) => (a.path < b.path ? -1 : 1));
   const { revision } = template;
@@ -130,7 +130,7 @@ function copyEdits(own: readonly Edit[], others: readonly Edit[] = []): Edit[] {
   return [...own, ...others.filter((edit) => !places.has(edit.start))];
 }
 
-const written = (path: string, text: string): Entry => ({
+const writeEntry = (path: string, text: string): Entry => ({
   kind: "write",
   path,
   text,
@@ -179,9 +179,9 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
     const place = placeOf(site, opens);
     if (taken.has(place)) return;
     taken.add(place);
-    if (value === undefined) return void problems.push(unfilled(site, wanted));
+    if (value === undefined) return void problems.push(tellUnfilled(site, wanted));
     const edit = { start: site.start, end: site.end, text: opens + write(site.form, value) + closes };
-    const more = site.form === "android-string" ? unformatted(template, site, value) : [];
+    const more = site.form === "android-string" ? markUnformatted(template, site, value) : [];
     edits.set(site.file, [...(edits.get(site.file) ?? []), ...more, edit]);
   };
   for (const { site, value } of localized.values) add(site, value, "a name");
@@ -200,7 +200,7 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
   for (const fill of [...template.parts.flatMap((part) => part.fills), ...added]) {
     const value = fill.target === undefined ? lookUp(fill.holds) : variant.profiles[fill.target];
     if (value === undefined && fill.optional) continue;
-    add(fill.site, value === undefined ? undefined : filled(fill, value), fill.holds, fill);
+    add(fill.site, value === undefined ? undefined : fillText(fill, value), fill.holds, fill);
   }
   if (problems.length > 0) stop(problems);
   return edits;
@@ -210,7 +210,7 @@ function editsByFile(variant: Variant, template: Template, localized: Localized)
  * Two percent signs would be taken for places of arguments (Android documentation, "String resources"): the text says
  * that it has none.
  */
-function unformatted(template: Template, site: Site, value: string): Edit[] {
+function markUnformatted(template: Template, site: Site, value: string): Edit[] {
   if (value.split("%").length < 3 || !template.folder.has(site.file)) return [];
   const { text } = template.folder.source(site.file);
   const tag = text.slice(text.lastIndexOf("<", site.start - 1), site.start);
@@ -218,9 +218,9 @@ function unformatted(template: Template, site: Site, value: string): Edit[] {
   return isPlain ? [{ start: site.start - 1, end: site.start - 1, text: ' formatted="false"' }] : [];
 }
 
-const filled = ({ shape, site, before = "", after = "" }: Fill, value: string): string =>
-  before + shaped(shape, value, site.value) + after;
+const fillText = ({ shape, site, before = "", after = "" }: Fill, value: string): string =>
+  before + applyShape(shape, value, site.value) + after;
 
 /** Left alone, the template's own value would stay. */
-const unfilled = ({ file, value }: Site, wanted: string): Problem =>
+const tellUnfilled = ({ file, value }: Site, wanted: string): Problem =>
   problem("key-missing", `Nothing gives ${wanted}, which ${file} wants in place of "${value}".`);

@@ -4,9 +4,9 @@ import { type Problem, type ProblemDetail, problem } from "./problem.ts";
 /** What comes of work that is expected to fail now and then: its value, or everything that is wrong. */
 export type Result<T> = { ok: true; value: T } | { ok: false; problems: readonly Problem[] };
 
-export const succeeded = <T>(value: T): Result<T> => ({ ok: true, value });
+export const succeed = <T>(value: T): Result<T> => ({ ok: true, value });
 
-export const failed = (...problems: Problem[]): Result<never> => ({ ok: false, problems });
+export const fail = (...problems: Problem[]): Result<never> => ({ ok: false, problems });
 
 export const mapResult = <T, U>(result: Result<T>, to: (value: T) => U): Result<U> =>
   result.ok ? { ok: true, value: to(result.value) } : result;
@@ -61,7 +61,7 @@ export async function orStopAsync<T>(work: () => Promise<T>, problemOf: (error: 
   }
 }
 
-const stopped = (error: unknown): Result<never> => {
+const catchStop = (error: unknown): Result<never> => {
   if (error instanceof Stop) return { ok: false, problems: error.problems };
   throw error;
 };
@@ -71,7 +71,7 @@ export function attempt<T>(work: () => T): Result<T> {
   try {
     return { ok: true, value: work() };
   } catch (error) {
-    return stopped(error);
+    return catchStop(error);
   }
 }
 
@@ -79,6 +79,6 @@ export async function attemptAsync<T>(work: () => Promise<T>): Promise<Result<T>
   try {
     return { ok: true, value: await work() };
   } catch (error) {
-    return stopped(error);
+    return catchStop(error);
   }
 }

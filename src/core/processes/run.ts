@@ -1,7 +1,7 @@
 import { execa } from "execa";
 import { problem } from "../problems/problem.ts";
-import { failed, type Result, succeeded } from "../problems/result.ts";
-import { masked, revealed, type Secret } from "../values/secret.ts";
+import { fail, type Result, succeed } from "../problems/result.ts";
+import { mask, reveal, type Secret } from "../values/secret.ts";
 
 /** Another program, as it is started. */
 export interface Program {
@@ -70,12 +70,12 @@ export async function run(program: Program): Promise<Result<Ran>> {
   clearTimeout(timer);
   process.off("exit", end);
   end();
-  if (ended.code === "ENOENT") return failed(problem("program-missing", `${command} is not on this machine.`));
-  if (isLate) return failed(problem("program-late", `${command} was ended after ${limits.seconds} seconds.`));
-  return succeeded({
+  if (ended.code === "ENOENT") return fail(problem("program-missing", `${command} is not on this machine.`));
+  if (isLate) return fail(problem("program-late", `${command} was ended after ${limits.seconds} seconds.`));
+  return succeed({
     code: ended.exitCode ?? signalled,
-    out: masked(out(), secrets),
-    err: masked(err(), secrets),
+    out: mask(out(), secrets),
+    err: mask(err(), secrets),
   });
 }
 
@@ -84,7 +84,7 @@ export async function run(program: Program): Promise<Result<Ran>> {
  */
 const signalled = 128;
 
-const textOf = (value: string | Secret): string => (typeof value === "string" ? value : revealed(value));
+const textOf = (value: string | Secret): string => (typeof value === "string" ? value : reveal(value));
 
 const plain = (environment: Readonly<Record<string, string | Secret>>): Record<string, string> =>
   Object.fromEntries(Object.entries(environment).map(([name, value]) => [name, textOf(value)]));

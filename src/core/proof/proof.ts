@@ -9,7 +9,7 @@ import type { Sheet } from "../page/sheet.ts";
 import { planVariant } from "../plan/plan.ts";
 import { definitions } from "../platforms/all.ts";
 import { isError, problem } from "../problems/problem.ts";
-import { attempt, failed, type Result, unwrap } from "../problems/result.ts";
+import { attempt, fail, type Result, unwrap } from "../problems/result.ts";
 import { iconsByTarget } from "../survey/targets.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
 import type { Field } from "../values/fields.ts";
@@ -54,7 +54,7 @@ export async function makeProof(workspace: Workspace, keys: readonly string[]): 
 
 /** A client's sheet, or why there is none. */
 function sheetOf(workspace: Workspace, template: Template, { client, variant, problems }: Resolved): Result<Sheet> {
-  if (!variant) return failed(...problems.filter(isError));
+  if (!variant) return fail(...problems.filter(isError));
   const root = variantFolder(workspace, client.key);
   if (!isFolder(root)) return outOfDate("It has not been generated yet: run oxalis generate.");
   return attempt((): Sheet => {
@@ -83,7 +83,7 @@ function sheetOf(workspace: Workspace, template: Template, { client, variant, pr
   });
 }
 
-const outOfDate = (message: string): Result<never> => failed(problem("out-of-date", message));
+const outOfDate = (message: string): Result<never> => fail(problem("out-of-date", message));
 
 const plainValues = (variant: Variant): Sheet["values"] =>
   Object.fromEntries(Object.entries(variant.values).map(([field, traced]) => [field as Field, traced.value]));

@@ -1,7 +1,7 @@
 import type { Box } from "../artwork/geometry.ts";
 import { plateMask } from "./compose.ts";
 import type { Drawing } from "./drawing.ts";
-import { flattened } from "./formats/flatten.ts";
+import { flatten } from "./formats/flatten.ts";
 import { fromRaw, type Raw, rawOf, type Samples } from "./raw.ts";
 
 /** A bitmap at several sizes, and the part of it that is wanted, in fractions. */
@@ -38,16 +38,16 @@ const fine = { best: 4, enough: 2 };
  */
 export async function onCanvas(bitmap: Bitmap, at: Box, canvas: Size, ground?: Ground): Promise<Raw> {
   const { level, wanted, window, area } = overlay(bitmap, at, canvas);
-  const source: Samples = ground === undefined ? { ...level, channels: 4 } : flattened(level, ground);
+  const source: Samples = ground === undefined ? { ...level, channels: 4 } : flatten(level, ground);
   const shown = within(window, wanted)
     ? fromRaw(source).extract(window)
-    : fromRaw(copied(source, wanted, window, ground));
+    : fromRaw(copyOver(source, wanted, window, ground));
   const { left, top, width, height } = area;
   const layer = await rawOf(shown.resize({ width, height, fit: "fill", kernel: "lanczos3" }));
   const whole = { left: 0, top: 0, ...canvas };
   if (within(whole, area) && within(area, whole)) return layer;
   const around = { left: -left, top: -top, ...canvas };
-  return copied({ ...layer, channels: 4 }, { left: 0, top: 0, width, height }, around, ground);
+  return copyOver({ ...layer, channels: 4 }, { left: 0, top: 0, width, height }, around, ground);
 }
 
 /** Which pixels of the canvas show which pixels of which level; and what of that level is wanted at all. */
@@ -57,12 +57,12 @@ function overlay({ levels, part }: Bitmap, at: Box, canvas: Size) {
   const level = levels.findLast((each) => scale(each) >= fine.best) ?? (levels[0] as Raw);
   const wanted = pixelsOf(level, part);
   if (scale(level) < fine.enough) return { level, wanted, window: wanted, area: nearest(at) };
-  const area = touched(at, canvas);
+  const area = touchedPart(at, canvas);
   return { level, wanted, window: windowOn(level, part, at, area), area };
 }
 
 /** The pixels of a canvas that a box touches, and one more on each side. */
-function touched({ x, y, width, height }: Box, canvas: Size): Area {
+function touchedPart({ x, y, width, height }: Box, canvas: Size): Area {
   const [left, top] = [Math.max(0, Math.floor(x) - 1), Math.max(0, Math.floor(y) - 1)];
   return {
     left,
@@ -112,8 +112,8 @@ const within = (inner: Area, outer: Area): boolean =>
   inner.top + inner.height <= outer.top + outer.height;
 
 /** What a window shows of an area of a bitmap; the ground around it. */
-function copied({ data, width, channels }: Samples, area: Area, window: Area, ground: Ground): Samples {
-  const copy = grounded(window.width * window.height * channels, channels, ground);
+function copyOver({ data, width, channels }: Samples, area: Area, window: Area, ground: Ground): Samples {
+  const copy = layOnGround(window.width * window.height * channels, channels, ground);
   const left = Math.max(area.left, window.left);
   const right = Math.min(area.left + area.width, window.left + window.width);
   const bottom = Math.min(area.top + area.height, window.top + window.height);
@@ -125,12 +125,12 @@ function copied({ data, width, channels }: Samples, area: Area, window: Area, gr
 }
 
 /** So many bytes of a ground. */
-function grounded(length: number, channels: 3 | 4, ground: Ground): Buffer {
+function layOnGround(length: number, channels: 3 | 4, ground: Ground): Buffer {
   if (ground === undefined) return Buffer.alloc(length);
   const bytes = new Uint8Array(Int32Array.of(ground).buffer, 0, channels);
   return Buffer.allocUnsafeSlow(length).fill(bytes);
 }
 
 /** A layer cut to the shape of its plate. */
-export const clipped = (layer: Raw, drawing: Drawing): Promise<Raw> =>
+export const clipTo = (layer: Raw, drawing: Drawing): Promise<Raw> =>
   rawOf(fromRaw(layer).composite([{ input: Buffer.from(plateMask(drawing)), blend: "dest-in" }]));

@@ -25,7 +25,7 @@ function plateFilled(drawing: Drawing): string {
 }
 
 /** The plate again, filled with a tile that is repeated from its left upper corner. */
-function tiled(drawing: Drawing, tile: string): string {
+function tilePlate(drawing: Drawing, tile: string): string {
   if (!drawing.tile || !tile) return "";
   const { width, height } = tileSize(drawing.tile);
   const pattern = `<pattern id="oxalis-tile" width="${width}" height="${height}" patternUnits="userSpaceOnUse">${tile}</pattern>`;
@@ -42,7 +42,7 @@ export function composeSvg(drawing: Drawing, content = "", tile = ""): string {
   const { picture, name, corner } = drawing;
   const mark = corner ? cornerShape(corner) : "";
   const text = name ? `<path fill="${name.color}" d="${name.path}"/>` : "";
-  const ground = `${plateFilled(drawing)}${tiled(drawing, tile)}`;
+  const ground = `${plateFilled(drawing)}${tilePlate(drawing, tile)}`;
   if (!picture?.clip || !content) return `${open(drawing)}${ground}${content}${text}${mark}</svg>`;
   const clip = `<clipPath id="oxalis-plate">${plateShape(drawing, "#000")}</clipPath>`;
   return `${open(drawing)}${clip}${ground}<g clip-path="url(#oxalis-plate)">${content}</g>${text}${mark}</svg>`;
@@ -52,7 +52,7 @@ export function composeSvg(drawing: Drawing, content = "", tile = ""): string {
 export const plateMask = (drawing: Drawing): string => `${open(drawing)}${plateShape(drawing, "#000")}</svg>`;
 
 /** A vector laid into another drawing, showing only the part that is wanted. */
-export function nested(vector: Vector, { part, at }: Pick<Placed, "part" | "at">): string {
+export function nest(vector: Vector, { part, at }: Pick<Placed, "part" | "at">): string {
   const [x = 0, y = 0, width = 0, height = 0] = vector.viewBox.split(" ").map(Number);
   const box = [x + part.x * width, y + part.y * height, part.width * width, part.height * height];
   const attributes = vector.rootAttributes.replace(/(^|\s)xmlns="[^"]*"/, "");
@@ -60,5 +60,5 @@ export function nested(vector: Vector, { part, at }: Pick<Placed, "part" | "at">
 }
 
 /** A bitmap laid into another drawing. */
-export const embedded = (png: Uint8Array, { at }: Pick<Placed, "at">): string =>
+export const embed = (png: Uint8Array, { at }: Pick<Placed, "at">): string =>
   `<image x="${at.x}" y="${at.y}" width="${at.width}" height="${at.height}" href="data:image/png;base64,${Buffer.from(png).toString("base64")}"/>`;

@@ -1,7 +1,7 @@
 import type { Slot } from "../slots/slot.ts";
 import { type Hex, readableOn } from "../values/color.ts";
 import type { Variant } from "../variant/variant.ts";
-import { canBeLettered, lettered } from "./lettering.ts";
+import { canBeLettered, letterName } from "./lettering.ts";
 
 /**
  * A mark on an icon that is not for the store: a disc with a rim, and a few letters where they can be read; in
@@ -83,8 +83,8 @@ function circleShown({ safe, ground }: Slot): number | undefined {
 function letters(text: string, { x, y, radius }: { x: number; y: number; radius: number }): string {
   const [width, height] = [radius * share.letters.width, radius * share.letters.height];
   const box = { x: x - width / 2, y: y - height / 2, width, height };
-  const set = lettered(text, box, height);
-  return lettered(text, { ...box, x: x - set.width / 2 }, height).path;
+  const set = letterName(text, box, height);
+  return letterName(text, { ...box, x: x - set.width / 2 }, height).path;
 }
 
 /** The mark as a part of an SVG. */

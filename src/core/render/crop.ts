@@ -13,7 +13,7 @@ const smallest = 256;
 const most = 0.7;
 
 /** Whole pixels around the picture, and one more on each side; undefined where all of the canvas has to be drawn. */
-export function cropped(drawing: Drawing): Cropped | undefined {
+export function cropToWhole(drawing: Drawing): Cropped | undefined {
   const { width, height, picture } = drawing;
   if (!picture || !isOnPlainGround(drawing) || Math.max(width, height) < smallest) return undefined;
   const { at } = picture;

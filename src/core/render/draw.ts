@@ -1,9 +1,9 @@
 import sharp from "sharp";
 import { wholeBox } from "../artwork/geometry.ts";
 import { channels, type Hex } from "../values/color.ts";
-import { clipped, onCanvas } from "./canvas.ts";
-import { composeSvg, embedded, nested, tileSize } from "./compose.ts";
-import { cropped } from "./crop.ts";
+import { clipTo, onCanvas } from "./canvas.ts";
+import { composeSvg, embed, nest, tileSize } from "./compose.ts";
+import { cropToWhole } from "./crop.ts";
 import { type Drawing, isOnPlainGround } from "./drawing.ts";
 import type { Placed } from "./fit.ts";
 import { packIcns } from "./formats/icns.ts";
@@ -12,7 +12,7 @@ import { lastFew } from "./last-few.ts";
 import { openLayers } from "./layers.ts";
 import { type Content, contentOf, encodePng } from "./png/encode.ts";
 import { type Raw, rawOf, rawOfSvg } from "./raw.ts";
-import { toned } from "./tone.ts";
+import { applyTone } from "./tone.ts";
 
 /** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
 export const rendererVersion = 7;
@@ -57,8 +57,8 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
       at: { x: 0, y: 0, ...tileSize(tile) },
       clip: false,
     };
-    if (tile.art.format === "svg") return nested(layers.vector(picture), picture);
-    return embedded(await alone(picture, 1), picture);
+    if (tile.art.format === "svg") return nest(layers.vector(picture), picture);
+    return embed(await alone(picture, 1), picture);
   };
 
   /** Everything of a drawing but its picture. */
@@ -69,7 +69,7 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
     const { picture } = drawing;
     if (!picture) return groundOf(drawing);
     if (picture.art.format !== "svg" || picture.key !== undefined) return undefined;
-    return composeSvg(drawing, nested(layers.vector(picture), picture), await tileOf(drawing));
+    return composeSvg(drawing, nest(layers.vector(picture), picture), await tileOf(drawing));
   };
 
   const pixels = async (drawing: Drawing): Promise<Raw> => {
@@ -79,7 +79,7 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
     const bitmap = await layers.bitmap(picture);
     if (isOnPlainGround(drawing)) return onCanvas(bitmap, picture.at, drawing, plate && opaque(plate.color));
     const alone = await onCanvas(bitmap, picture.at, drawing);
-    const layer = picture.clip ? await clipped(alone, drawing) : alone;
+    const layer = picture.clip ? await clipTo(alone, drawing) : alone;
     const { corner, ...unmarked } = drawing;
     const over = { input: layer.data, raw: { width, height, channels: 4 } } as const;
     const mark = corner && {
@@ -89,7 +89,7 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
   };
 
   const look = async (drawing: Drawing, trueColor: boolean): Promise<Content> => {
-    const raw = toned(await pixels(drawing), drawing.tone);
+    const raw = applyTone(await pixels(drawing), drawing.tone);
     const ground = drawing.plate?.shape === "full" ? opaque(drawing.plate.color) : 0;
     return contentOf(raw, { ground, alpha: drawing.alpha !== "none", trueColor });
   };
@@ -98,7 +98,7 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
   const content = lastFew(keptContents, (...args) => JSON.stringify(args), look);
 
   const png = async (drawing: Drawing, trueColor = drawing.trueColor === true): Promise<Buffer> => {
-    const part = cropped(drawing);
+    const part = cropToWhole(drawing);
     if (!part) return encodePng(await look(drawing, trueColor));
     return encodePng(await content(part.drawing, trueColor), part.placement);
   };
@@ -119,7 +119,7 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
       const svg = await asSvg(drawing);
       if (svg !== undefined || !drawing.picture) return Buffer.from(svg ?? "");
       const larger = await alone(drawing.picture, embeddedSide / drawing.width);
-      return Buffer.from(composeSvg(drawing, embedded(larger, drawing.picture)));
+      return Buffer.from(composeSvg(drawing, embed(larger, drawing.picture)));
     },
   };
 }

@@ -1,10 +1,10 @@
 import type { Art } from "../artwork/art.ts";
 import type { Slot } from "../slots/slot.ts";
-import { contrast, darkened, type Hex, readableOn } from "../values/color.ts";
+import { contrast, darken, type Hex, readableOn } from "../values/color.ts";
 import { fieldOf, type Variant } from "../variant/variant.ts";
 import { type Corner, cornerOf } from "./corner.ts";
-import { artRef, covering, fitted, type Placed, sizeOf, within } from "./fit.ts";
-import { canBeLettered, lettered } from "./lettering.ts";
+import { artRef, covering, fitInto, type Placed, sizeOf, within } from "./fit.ts";
+import { canBeLettered, letterName } from "./lettering.ts";
 import { coverOf, drawnByHand, givenFor, type Source, saysName, sourceOf } from "./source.ts";
 
 /** A picture to be drawn, decided down to the pixel; plain data, and all that its file depends on. */
@@ -39,11 +39,11 @@ export const isOnPlainGround = ({ plate, tile, name, corner }: Drawing): boolean
 /** Decides how a slot is drawn for a client. Pure. */
 export function drawingOf(slot: Slot, variant: Variant): Drawing {
   const corner = cornerOf(slot, variant);
-  const drawing = unmarked(slot, variant);
+  const drawing = decideUnmarked(slot, variant);
   return corner ? { ...drawing, corner } : drawing;
 }
 
-function unmarked(slot: Slot, variant: Variant): Drawing {
+function decideUnmarked(slot: Slot, variant: Variant): Drawing {
   const { width, height, alpha, tone, trueColor } = slot;
   const plate = plateOf(slot, variant);
   const base: Drawing = {
@@ -58,12 +58,12 @@ function unmarked(slot: Slot, variant: Variant): Drawing {
   if (byHand) return { ...base, picture: covering(byHand, middle, slot, slot) };
   if (slot.from === "ground") return base;
   const cover = coverOf(slot, variant.art);
-  if (cover) return { ...base, ...covered(cover, slot, variant, plate) };
+  if (cover) return { ...base, ...coverPlate(cover, slot, variant, plate) };
   const source = sourceOf(slot, variant);
   if (slot.behind && contrast(source.art.mean, slot.behind) < 3) {
     const color = fieldOf(variant, "colors.ground") as Hex;
     const full = { shape: "full", color, side: Math.max(width, height), corner: 0 } as const;
-    return { ...base, plate: full, alpha: "none", picture: fitted(source, slot) };
+    return { ...base, plate: full, alpha: "none", picture: fitInto(source, slot) };
   }
   const name = fieldOf(variant, "app.name");
   if (slot.lettered && plate && !saysName(slot, variant.art) && canBeLettered(name))
@@ -72,7 +72,7 @@ function unmarked(slot: Slot, variant: Variant): Drawing {
   return {
     ...base,
     ...(tile ? { tile: { art: artRef(tile), width: Math.min(width, height) / tileShare } } : {}),
-    picture: fitted(source, slot),
+    picture: fitInto(source, slot),
   };
 }
 
@@ -87,7 +87,7 @@ function plateOf({ ground, width, height, scene, theme }: Slot, variant: Variant
   const shorter = Math.min(width, height);
   if (ground.kind === "full") {
     const end = scene ? variant.values["colors.startEnd"]?.value : undefined;
-    const foot = end && theme === "dark" ? darkened(end) : end;
+    const foot = end && theme === "dark" ? darken(end) : end;
     const full = { shape: "full", color, side: Math.max(width, height), corner: 0 } as const;
     return foot ? { ...full, foot: foot as Hex } : full;
   }
@@ -96,7 +96,7 @@ function plateOf({ ground, width, height, scene, theme }: Slot, variant: Variant
 }
 
 /** A supplied picture over the whole plate, cut to its shape; over the canvas where there is no plate. */
-function covered(
+function coverPlate(
   art: Art,
   { width, height }: Slot,
   variant: Variant,
@@ -126,9 +126,9 @@ function besideName(
   const room = { y: (slot.height - box.height) / 2, height: box.height };
   const wanted = { x: 0, ...room, width: box.width - mark.width - gap };
   const largest = box.height * banner.letters;
-  const all = mark.width + gap + lettered(name, wanted, largest).width;
+  const all = mark.width + gap + letterName(name, wanted, largest).width;
   const left = (slot.width - all) / 2;
-  const { path } = lettered(name, { ...wanted, x: left + mark.width + gap }, largest);
+  const { path } = letterName(name, { ...wanted, x: left + mark.width + gap }, largest);
   const at = { x: left, y: (slot.height - mark.height) / 2, ...mark };
   return { picture: within(source, at), name: { path, color: readableOn(ground) } };
 }

@@ -32,11 +32,11 @@ export function covering(art: Art, focus: { x: number; y: number }, box: Size, c
   const start = (share: number, at: number) => Math.max(0, Math.min(1 - share, at - share / 2));
   const part = { x: start(width, focus.x), y: start(height, focus.y), width, height };
   const at = { x: (canvas.width - box.width) / 2, y: (canvas.height - box.height) / 2, ...box };
-  return { art: artRef(art), part, at: settled(at), clip: false };
+  return { art: artRef(art), part, at: settleBox(at), clip: false };
 }
 
 /** What is drawn of a picture, laid into the safe zone: by its smallest circle, or by its box. */
-export function fitted({ art, part, circle, key }: Source, slot: Slot): Placed {
+export function fitInto({ art, part, circle, key }: Source, slot: Slot): Placed {
   const { width, height, safe } = slot;
   const share = safe.share * (safe.drawn ?? 1);
   const size = { width: part.width * art.width, height: part.height * art.height };
@@ -54,7 +54,7 @@ export function fitted({ art, part, circle, key }: Source, slot: Slot): Placed {
     width: size.width * scale,
     height: size.height * scale,
   };
-  return placed({ art, part, circle, ...(key === undefined ? {} : { key }) }, at);
+  return placeBox({ art, part, circle, ...(key === undefined ? {} : { key }) }, at);
 }
 
 /** What is drawn of a picture, as large as it has room in a box, in its middle. */
@@ -62,7 +62,7 @@ export function within(source: Source, box: Box): Placed {
   const size = sizeOf(source);
   const scale = Math.min(box.width / size.width, box.height / size.height);
   const [width, height] = [size.width * scale, size.height * scale];
-  return placed(source, {
+  return placeBox(source, {
     x: box.x + (box.width - width) / 2,
     y: box.y + (box.height - height) / 2,
     width,
@@ -76,8 +76,8 @@ export const sizeOf = ({ art, part }: Source): Size => ({
   height: part.height * art.height,
 });
 
-function placed({ art, part, key }: Source, at: Box): Placed {
-  const base = { art: artRef(art), part, at: settled(at), clip: false };
+function placeBox({ art, part, key }: Source, at: Box): Placed {
+  const base = { art: artRef(art), part, at: settleBox(at), clip: false };
   return key === undefined ? base : { ...base, key };
 }
 
@@ -90,7 +90,7 @@ export const artRef = ({ file, hash, format, width, height }: Art): Placed["art"
 });
 
 /** To a thousandth of a pixel: enough for any eye, and the same on every machine. */
-function settled({ x, y, width, height }: Box): Box {
+function settleBox({ x, y, width, height }: Box): Box {
   const round = (value: number) => Math.round(value * 1000) / 1000;
   return { x: round(x), y: round(y), width: round(width), height: round(height) };
 }

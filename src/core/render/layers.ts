@@ -3,7 +3,7 @@ import { wholeBox } from "../artwork/geometry.ts";
 import { readVector, type Vector } from "../artwork/vector/read.ts";
 import { channels, type Hex } from "../values/color.ts";
 import type { Bitmap } from "./canvas.ts";
-import { composeSvg, nested } from "./compose.ts";
+import { composeSvg, nest } from "./compose.ts";
 import type { Placed } from "./fit.ts";
 import { lastFew } from "./last-few.ts";
 import { fromRaw, pixelsOf, type Raw, rawOf, rawOfSvg, rawWith } from "./raw.ts";
@@ -75,7 +75,7 @@ function drawnLarge(picture: Placed, vector: Vector): Promise<Raw> {
   const width = Math.max(1, Math.round(size.width * scale));
   const height = Math.max(1, Math.round(size.height * scale));
   const canvas = { width, height, alpha: "kept", tone: "color" } as const;
-  return rawOfSvg(composeSvg(canvas, nested(vector, { part, at: { x: 0, y: 0, width, height } })));
+  return rawOfSvg(composeSvg(canvas, nest(vector, { part, at: { x: 0, y: 0, width, height } })));
 }
 
 /** Below the first distance a pixel is ground, above the second it is mark; sums of channel differences. */

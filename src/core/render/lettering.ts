@@ -29,12 +29,12 @@ export interface Lettering {
  * Sets a name as large as a box lets it be, in up to three lines, from its left edge and in the middle of its height.
  * @param largest height of the letters' em that is not exceeded, in pixels.
  */
-export function lettered(name: string, box: Box, largest: number): Lettering {
+export function letterName(name: string, box: Box, largest: number): Lettering {
   const words = name.normalize("NFC").split(/\s+/);
   const settings = [1, 2, 3]
     .filter((count) => count <= words.length)
     .map((count) => {
-      const lines = broken(words, count);
+      const lines = breakLines(words, count);
       const widest = Math.max(...lines.map(widthOf));
       const tall = ascent + (lines.length - 1) * lineHeight;
       return { lines, widest, tall, size: Math.min(largest, (box.width * em) / widest, box.height / tall) };
@@ -49,11 +49,11 @@ export function lettered(name: string, box: Box, largest: number): Lettering {
 }
 
 /** Words in so many lines, the longest of which is as short as it can be. */
-function broken(words: readonly string[], count: number): string[] {
+function breakLines(words: readonly string[], count: number): string[] {
   if (count === 1) return [words.join(" ")];
   let best: string[] | undefined;
   for (let first = 1; first <= words.length - count + 1; first++) {
-    const lines = [words.slice(0, first).join(" "), ...broken(words.slice(first), count - 1)];
+    const lines = [words.slice(0, first).join(" "), ...breakLines(words.slice(first), count - 1)];
     if (!best || widest(lines) < widest(best)) best = lines;
   }
   return best ?? [words.join(" ")];
@@ -73,14 +73,14 @@ function outline(line: string, x: number, y: number, scale: number): string {
   let at = x;
   let path = "";
   for (const { letter, advance } of advances(line)) {
-    path += placed(font.letters[letter]?.[1] ?? "", at, y, scale);
+    path += placeLetters(font.letters[letter]?.[1] ?? "", at, y, scale);
     at += advance * scale;
   }
   return path;
 }
 
 /** A glyph's path moved and scaled; coordinates come in pairs. To a hundredth of a pixel. */
-function placed(path: string, x: number, y: number, scale: number): string {
+function placeLetters(path: string, x: number, y: number, scale: number): string {
   let horizontal = false;
   return path.replace(/([A-Z])|-?\d+/g, (token, command: string | undefined) => {
     if (command) {

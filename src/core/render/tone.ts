@@ -4,19 +4,19 @@ import { pixelsOf, type Raw, rawWith } from "./raw.ts";
 /**
  * One colour with the shape in the alpha; or greys, stretched so that the darkest part still shows when it is tinted.
  */
-export function toned(raw: Raw, tone: Drawing["tone"]): Raw {
+export function applyTone(raw: Raw, tone: Drawing["tone"]): Raw {
   if (tone === "color") return raw;
   const pixels = pixelsOf(raw);
-  if (tone === "grey") greyed(pixels);
-  else painted(pixels, tone === "white" ? 255 : 0);
+  if (tone === "grey") turnGrey(pixels);
+  else paintOver(pixels, tone === "white" ? 255 : 0);
   return rawWith(raw, pixels);
 }
 
-function painted(pixels: Int32Array, level: number): void {
+function paintOver(pixels: Int32Array, level: number): void {
   for (let at = 0; at < pixels.length; at++) pixels[at] = grey(pixels[at] as number, level);
 }
 
-function greyed(pixels: Int32Array): void {
+function turnGrey(pixels: Int32Array): void {
   let [darkest, lightest] = [255, 0];
   for (let at = 0; at < pixels.length; at++) {
     const color = pixels[at] as number;

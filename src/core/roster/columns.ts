@@ -1,6 +1,6 @@
 import { nearest } from "../problems/nearest.ts";
 import { problem } from "../problems/problem.ts";
-import { failed, type Result, succeeded } from "../problems/result.ts";
+import { fail, type Result, succeed } from "../problems/result.ts";
 
 /** A column of the roster: a field of a brief, and the headings it is known by. */
 export interface Column {
@@ -160,7 +160,7 @@ export function matchColumns(headings: readonly string[], mapped: ReadonlyMap<st
   const unknown: Matched["unknown"] = [];
   const taken = new Set<Column>();
   const matched = headings.map((heading) => {
-    const column = mapped.get(plain(heading)) ?? columnNamed(heading);
+    const column = mapped.get(plain(heading)) ?? findColumn(heading);
     if (column && !taken.has(column)) {
       taken.add(column);
       return column;
@@ -178,7 +178,7 @@ export function matchColumns(headings: readonly string[], mapped: ReadonlyMap<st
   return { columns: matched, unknown };
 }
 
-const columnNamed = (heading: string): Column | undefined =>
+const findColumn = (heading: string): Column | undefined =>
   columns.find((column) => plain(column.heading) === plain(heading) || column.also.includes(plain(heading)));
 
 /** Reads `Heading=field` pairs; a problem for the first that names no column and field. */
@@ -187,8 +187,8 @@ export function readMapping(pairs: readonly string[]): Result<Map<string, Column
   for (const pair of pairs) {
     const at = pair.lastIndexOf("=");
     const column = columns.find((each) => each.heading === pair.slice(at + 1).trim());
-    if (at < 1 || !column) return failed(problem("map-invalid", `"${pair}" names no column and field.`));
+    if (at < 1 || !column) return fail(problem("map-invalid", `"${pair}" names no column and field.`));
     mapping.set(plain(pair.slice(0, at)), column);
   }
-  return succeeded(mapping);
+  return succeed(mapping);
 }

@@ -14,7 +14,7 @@ const sure = { least: 60, ahead: 20 };
 /** UTF-8 and UTF-16 by their marks; UTF-8 where it is valid; otherwise as it is said, or recognised, or asked for. */
 export function decodeSheet(bytes: Uint8Array, shown: string, said?: string): Decoded {
   const buffer = Buffer.from(bytes);
-  if (said !== undefined) return { text: iconv.decode(buffer, known(said)) };
+  if (said !== undefined) return { text: iconv.decode(buffer, knownEncoding(said)) };
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return { text: new TextDecoder("utf-16le").decode(bytes) };
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return { text: new TextDecoder("utf-16be").decode(bytes) };
   try {
@@ -24,7 +24,7 @@ export function decodeSheet(bytes: Uint8Array, shown: string, said?: string): De
   }
 }
 
-function known(encoding: string): string {
+function knownEncoding(encoding: string): string {
   if (iconv.encodingExists(encoding)) return encoding;
   return refuse("sheet-encoding", `No encoding is called "${encoding}".`, {
     expected: "a name such as windows-1252, windows-1251, shift_jis or macintosh",

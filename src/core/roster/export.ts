@@ -14,11 +14,15 @@ export function rosterSheet(all: readonly Resolved[]): Sheet {
   ];
   return [
     headings,
-    ...all.map((each) => [...given(each), ...derived.map((field) => each.values[field]?.value ?? ""), stateOf(each)]),
+    ...all.map((each) => [
+      ...givenCells(each),
+      ...derived.map((field) => each.values[field]?.value ?? ""),
+      stateOf(each),
+    ]),
   ];
 }
 
-function given({ client }: Resolved): string[] {
+function givenCells({ client }: Resolved): string[] {
   return columns.map(({ path }) => {
     if (path.length === 0) return client.key;
     const value = path.reduce<unknown>(

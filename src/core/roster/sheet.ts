@@ -31,7 +31,7 @@ export async function readSheet(folder: string, file: string, encoding?: string)
   const { sheet, quotes } = decoded
     ? readCsv(decoded.text, shown)
     : { sheet: await readXlsx(bytes, shown), quotes: [] };
-  const filled = sheet.map((row) => row.map((cell) => unguarded(cell.trim())));
+  const filled = sheet.map((row) => row.map((cell) => unguard(cell.trim())));
   while (filled.at(-1)?.every((cell) => cell === "")) filled.pop();
   if (filled.length < 2) refuse("sheet-unreadable", `${shown} has no rows below its headings.`);
   if (filled.length > sheetLimits.rows)
@@ -104,15 +104,15 @@ const parseCsv = (text: string, shown: string, relaxQuotes: boolean): Sheet =>
   });
 
 /** What a spreadsheet would take for a formula gets an apostrophe in front; on the way in it is taken off again. */
-const guarded = (cell: string): string => (/^['=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
-const unguarded = (cell: string): string => (/^'['=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
+const guard = (cell: string): string => (/^['=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
+const unguard = (cell: string): string => (/^'['=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
 
 /** A sheet as CSV, with nothing in it that a spreadsheet would run. */
-export const csvText = (sheet: Sheet): string => stringify(sheet.map((row) => row.map(guarded)));
+export const csvText = (sheet: Sheet): string => stringify(sheet.map((row) => row.map(guard)));
 
 /** A sheet as the bytes of a file, CSV or XLSX by the file's name; safe to open in a spreadsheet. */
 export async function sheetBytes(file: string, sheet: Sheet): Promise<Uint8Array> {
-  const safe = sheet.map((row) => row.map(guarded));
+  const safe = sheet.map((row) => row.map(guard));
   if (extname(file).toLowerCase() !== ".xlsx") return Buffer.from(`\uFEFF${csvText(sheet)}`);
   const [headings = [], ...rows] = safe;
   const bold = headings.map((value) => ({ value, type: String, fontWeight: "bold" as const }));

@@ -1,4 +1,4 @@
-import { type Slot, scaled } from "./slot.ts";
+import { type Slot, scaleToPixels } from "./slot.ts";
 
 /** What every icon of a program for desktops has in common. */
 export const program = {
@@ -25,8 +25,8 @@ const mac = {
 export const macIconSlots: readonly Slot[] = macPoints.flatMap((points) =>
   macScales.map((scale) => ({
     ...mac,
-    width: scaled(points, scale),
-    height: scaled(points, scale),
+    width: scaleToPixels(points, scale),
+    height: scaleToPixels(points, scale),
     qualifier: `mac-${points}@${scale}x`,
   })),
 );

@@ -62,7 +62,7 @@ export interface Slot {
 }
 
 /** A size multiplied by a scale, rounded half up to whole pixels. */
-export const scaled = (base: number, scale: number): number => Math.floor(base * scale + 0.5);
+export const scaleToPixels = (base: number, scale: number): number => Math.floor(base * scale + 0.5);
 
 /** The form of a picture for a dark screen: another ground, other sources, another place. */
 export const darkSlot = (slot: Slot, path: string): Slot => ({

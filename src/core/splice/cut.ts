@@ -75,7 +75,7 @@ export const pageCuts = (file: string, source: Source, ids: readonly string[]): 
 
 /** One file's edits with parts taken out: what would be written inside them goes with them. */
 export function withCuts(edits: readonly Edit[], cuts: readonly Cut[]): Edit[] {
-  const gone = merged(cuts.map((cut) => (cut.siblings ? betweenCommas(cut, cut.siblings, cuts) : cut)));
+  const gone = mergeCuts(cuts.map((cut) => (cut.siblings ? betweenCommas(cut, cut.siblings, cuts) : cut)));
   const isInside = ({ start, end }: Edit, cut: { start: number; end: number }) =>
     start === end ? cut.start < start && end < cut.end : cut.start <= start && end <= cut.end;
   const outside = edits.filter((edit) => !gone.some((cut) => isInside(edit, cut)));
@@ -94,7 +94,7 @@ function betweenCommas(cut: Cut, siblings: NonNullable<Cut["siblings"]>, all: re
   return { ...cut, start: Math.min(cut.start, siblings[0]?.start ?? cut.start), end: last.end };
 }
 
-function merged(cuts: readonly Cut[]): { start: number; end: number }[] {
+function mergeCuts(cuts: readonly Cut[]): { start: number; end: number }[] {
   const result: { start: number; end: number }[] = [];
   for (const { start, end } of [...cuts].sort((a, b) => a.start - b.start || b.end - a.end)) {
     const last = result.at(-1);

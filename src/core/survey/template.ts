@@ -28,7 +28,7 @@ import { kinFills } from "./kin.ts";
 import { refuseNamed } from "./left-out.ts";
 import { noApp } from "./no-app.ts";
 import { withOwnPictures } from "./own-pictures.ts";
-import { type FoundSecret, findSecrets, notAllowed } from "./secrets/find.ts";
+import { dropAllowed, type FoundSecret, findSecrets } from "./secrets/find.ts";
 import { withSettings, wrapsPages } from "./settings/survey.ts";
 import { textSites } from "./text-places.ts";
 
@@ -121,7 +121,7 @@ export function openTemplate(workspace: Workspace): Template {
   let secrets: FoundSecret[] | undefined;
   return {
     secrets() {
-      secrets ??= notAllowed(findSecrets(folder, files), notes.data.allow);
+      secrets ??= dropAllowed(findSecrets(folder, files), notes.data.allow);
       return secrets;
     },
     folder,

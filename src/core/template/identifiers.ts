@@ -38,10 +38,10 @@ export const segments = (identifier: string): string[] => identifier.split(".");
 
 export const asGiven = (given: Traced): Traced => given;
 export const withoutCase = (identifier: string): string => identifier.toLowerCase();
-export const dotted = (identifier: string, suffix: string): string => `${identifier}.${suffix}`;
+export const suffixDotted = (identifier: string, suffix: string): string => `${identifier}.${suffix}`;
 
 /** Cut to a length, with a check sum of the whole at its end, so that it stays unique and is the same each time. */
-export function shortened(given: Traced, most: number, why: string): Traced {
+export function shorten(given: Traced, most: number, why: string): Traced {
   if (given.value.length <= most) return given;
   const value = `${given.value.slice(0, most - 9).replace(/[.-]+$/, "")}x${sha256(given.value).slice(0, 8)}`;
   return withStep(given, { by: "rule", note: `shortened to ${most} characters, ${why}`, value });

@@ -65,7 +65,7 @@ function rotations(value: string): string[] {
 
 export type Shape = keyof typeof shapers;
 
-export const shaped = (shape: Shape, value: string, old: string): string => shapers[shape](value, old);
+export const applyShape = (shape: Shape, value: string, old: string): string => shapers[shape](value, old);
 
 /** A colour's component in the notation of the old one: 0x2E, 0.180, or 46 (Apple, asset catalog format reference). */
 function component(channel: number, old: string): string {

@@ -43,7 +43,7 @@ const toOklch = converter("oklch");
  * The same hue, as dark as a screen at night: at most 22 % light, and little of the colour. What is no colour stays
  * as it is.
  */
-export function darkened(text: string): string {
+export function darken(text: string): string {
   const color = toOklch(parse(text));
   if (!color) return text;
   return formatHex(clampChroma({ ...color, l: Math.min(color.l, 0.22), c: Math.min(color.c, 0.05) }, "oklch"));
@@ -54,7 +54,7 @@ export function darkened(text: string): string {
  * white: for grounds, texts and lines that go with it. Lightnesses that lie 60 apart read well on each other. What is
  * no colour stays as it is.
  */
-export function toned(text: string, light: number): string {
+export function toneOf(text: string, light: number): string {
   const color = toOklch(parse(text));
   if (!color) return text;
   const l = Math.min(99, Math.max(1, light)) / 100;
@@ -69,7 +69,7 @@ const night = "#121212";
  * The same hue, light enough to be read on a dark screen: 4.5 : 1 (W3C, WCAG 2, contrast minimum). What is no colour
  * stays as it is.
  */
-export function lifted(text: string): string {
+export function lift(text: string): string {
   const color = toOklch(parse(text));
   if (!color) return text;
   const start = formatHex(toRgb(color));

@@ -21,11 +21,11 @@ export function secretOf(text: string): Secret {
 }
 
 /** What a secret is; asked for only where it is used. */
-export const revealed = (secret: Secret): string => texts.get(secret) ?? "";
+export const reveal = (secret: Secret): string => texts.get(secret) ?? "";
 
 /** A text with every secret in it as •••. */
-export const masked = (text: string, secrets: readonly Secret[]): string =>
+export const mask = (text: string, secrets: readonly Secret[]): string =>
   secrets.reduce((plain, secret) => {
-    const hidden = revealed(secret);
+    const hidden = reveal(secret);
     return hidden === "" ? plain : plain.replaceAll(hidden, shown);
   }, text);

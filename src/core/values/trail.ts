@@ -14,7 +14,7 @@ export interface Traced {
   trail: readonly Step[];
 }
 
-export function traced(first: Step, ...more: Step[]): Traced {
+export function trace(first: Step, ...more: Step[]): Traced {
   const trail = [first, ...more];
   return { value: (trail.at(-1) ?? first).value, trail };
 }

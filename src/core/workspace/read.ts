@@ -3,7 +3,7 @@ import { entriesOf, isFolder, readInside } from "../files/reading/folder.ts";
 import { lookAt } from "../files/writing/door.ts";
 import { problemKinds } from "../problems/catalogue.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { attempt, refuse, stop, succeeded } from "../problems/result.ts";
+import { attempt, refuse, stop, succeed } from "../problems/result.ts";
 import { formOf } from "../values/forms.ts";
 import { parseYaml } from "./document.ts";
 import { currentLedger, hasLedger, type Ledger, ledgerFile, ledgerSchemaOf } from "./ledger.ts";
@@ -52,7 +52,7 @@ function readClient(root: string, key: string): Client {
     });
     return { key, folder, problems: [invalid] };
   }
-  const ledger = hasLedger(root, key) ? attempt(() => readLedger(root, key)) : succeeded(undefined);
+  const ledger = hasLedger(root, key) ? attempt(() => readLedger(root, key)) : succeed(undefined);
   const brief = ledger.ok ? attempt(() => readYaml(root, `clients/${key}/brief.yaml`, briefSchema)) : ledger;
   return {
     key,

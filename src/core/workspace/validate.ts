@@ -21,14 +21,14 @@ function problemsOf(issue: z.core.$ZodIssue, document: Document, schema: z.ZodOb
   const place = document.placeOf(path);
   if (issue.code === "custom") {
     const code = (issue.params?.problem as ProblemCode | undefined) ?? "value-invalid";
-    return [problem(code, `${named(path)}: ${issue.message}.`, { place })];
+    return [problem(code, `${nameOf(path)}: ${issue.message}.`, { place })];
   }
   if (issue.input === undefined) {
-    const message = `${named(path)} is missing.`;
+    const message = `${nameOf(path)} is missing.`;
     return [problem("key-missing", message, { place: document.placeOf(path.slice(0, -1), "key") })];
   }
   return [
-    problem("value-invalid", `${named(path)} is ${shown(issue.input)}.`, {
+    problem("value-invalid", `${nameOf(path)} is ${showInput(issue.input)}.`, {
       place,
       expected: expectedBy(issue),
     }),
@@ -38,7 +38,7 @@ function problemsOf(issue: z.core.$ZodIssue, document: Document, schema: z.ZodOb
 function unknownKey(key: string, known: readonly string[], document: Document, path: Path): Problem {
   const place = document.placeOf([...path, key], "key");
   const near = nearest(key, known);
-  return problem("key-unknown", `Nothing is called "${key}" ${path.length ? `below ${named(path)}` : "here"}.`, {
+  return problem("key-unknown", `Nothing is called "${key}" ${path.length ? `below ${nameOf(path)}` : "here"}.`, {
     place,
     expected: near ? `"${near}"` : `one of ${known.join(", ")}`,
   });
@@ -62,9 +62,9 @@ function unwrap(schema: unknown): Wrapped | undefined {
 const shapeOf = (schema: unknown) => unwrap(schema)?.def?.shape;
 const elementOf = (schema: unknown) => unwrap(schema)?.def?.element;
 
-const named = (path: Path): string => (path.length ? path.join(".") : "The file");
+const nameOf = (path: Path): string => (path.length ? path.join(".") : "The file");
 
-function shown(input: unknown): string {
+function showInput(input: unknown): string {
   if (typeof input === "string") return input.trim() === "" ? "empty" : `"${input}"`;
   if (input === null) return "empty";
   if (Array.isArray(input)) return "a list";

@@ -3,7 +3,7 @@ import { androidSlots } from "../../../src/core/platforms/android/catalog.ts";
 import { iosIconSlots, iosStartForms } from "../../../src/core/platforms/apple/catalog.ts";
 import { manifestIcons, webStartSlots } from "../../../src/core/platforms/web/catalog.ts";
 import { windowsSlots } from "../../../src/core/platforms/windows/catalog.ts";
-import { type Slot, scaled } from "../../../src/core/slots/slot.ts";
+import { type Slot, scaleToPixels } from "../../../src/core/slots/slot.ts";
 import { googlePlayPictures } from "../../../src/core/stores/google-play/pictures.ts";
 
 const sizes = (slots: readonly Slot[], role: string, theme?: "dark") =>
@@ -12,7 +12,9 @@ const sizes = (slots: readonly Slot[], role: string, theme?: "dark") =>
     .map(({ qualifier, width, height }) => `${qualifier} ${width}x${height}`);
 
 test("a scaled size is rounded half up", () => {
-  expect([scaled(71, 1.25), scaled(310, 1.25), scaled(150, 1.25), scaled(83.5, 2)]).toEqual([89, 388, 188, 167]);
+  expect([scaleToPixels(71, 1.25), scaleToPixels(310, 1.25), scaleToPixels(150, 1.25), scaleToPixels(83.5, 2)]).toEqual(
+    [89, 388, 188, 167],
+  );
 });
 
 /** Written down by hand from each platform's documentation, not computed. */

@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { answerFault } from "../../../src/core/derive/asked/rules.ts";
 import { fillPattern, type Pattern, readPattern } from "../../../src/core/derive/fields/pattern.ts";
 import { answerForms } from "../../../src/core/values/answer-forms.ts";
-import { contrast, lifted, readableOn } from "../../../src/core/values/color.ts";
+import { contrast, lift, readableOn } from "../../../src/core/values/color.ts";
 import { type Field, fields } from "../../../src/core/values/fields.ts";
 
 describe.each(Object.entries(answerForms))("%s", (form, { example, pattern, mistaken = [] }) => {
@@ -58,7 +58,7 @@ test("any brand colour has a form that is read on dark screens, and a text that 
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 0xffffff }), (number) => {
       const brand = `#${number.toString(16).padStart(6, "0")}`;
-      const dark = lifted(brand);
+      const dark = lift(brand);
       expect(contrast(dark, "#121212")).toBeGreaterThanOrEqual(4.5);
       expect(contrast(readableOn(dark), dark)).toBeGreaterThanOrEqual(4.5);
       if (contrast(brand, "#121212") >= 4.5) expect(dark).toBe(brand);
@@ -81,7 +81,7 @@ test("from any brand colour: texts are read on their grounds, lines and the bran
         expect(contrast(text, soft)).toBeGreaterThanOrEqual(4.5);
         expect(contrast(line, page)).toBeGreaterThanOrEqual(3);
       }
-      expect(contrast(lifted(brand), color("pageDark"))).toBeGreaterThanOrEqual(4.4);
+      expect(contrast(lift(brand), color("pageDark"))).toBeGreaterThanOrEqual(4.4);
     }),
   );
 });

@@ -9,7 +9,7 @@ import {
 import { fillPattern, readPattern } from "../../../src/core/derive/fields/pattern.ts";
 import { windows } from "../../../src/core/platforms/windows/windows.ts";
 import type { Field } from "../../../src/core/values/fields.ts";
-import { traced } from "../../../src/core/values/trail.ts";
+import { trace } from "../../../src/core/values/trail.ts";
 
 const fill = (pattern: string, values: Partial<Record<Field, string>>) => {
   const read = readPattern(pattern);
@@ -18,7 +18,7 @@ const fill = (pattern: string, values: Partial<Record<Field, string>>) => {
 };
 const base = (domain: string, name: string) =>
   settleBase(
-    traced({
+    trace({
       by: "pattern",
       note: "",
       value: fill("{domain reversed}.{app.name joined}", { domain, "app.name": name }) ?? "",
@@ -71,7 +71,7 @@ describe("the base identifier", () => {
 
   test("is shortened for Windows so that two long ones stay apart", () => {
     const long = (end: string) =>
-      windows.identifiers.fit(traced({ by: "pattern", note: "", value: `example.${"farm".repeat(15)}${end}` })).value;
+      windows.identifiers.fit(trace({ by: "pattern", note: "", value: `example.${"farm".repeat(15)}${end}` })).value;
     expect(long("a")).toHaveLength(50);
     expect(long("a")).not.toBe(long("b"));
   });

@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { drawnWidth, fittedLabel, roomForLabel } from "../../../src/core/derive/fields/label.ts";
-import { traced } from "../../../src/core/values/trail.ts";
+import { trace } from "../../../src/core/values/trail.ts";
 
-const label = (name: string) => fittedLabel(traced({ by: "pattern", note: "", value: name }));
+const label = (name: string) => fittedLabel(trace({ by: "pattern", note: "", value: name }));
 
 test("a text is measured as it is drawn, not by its letters", () => {
   expect(drawnWidth("iiiiiiiiiiii")).toBeLessThan(roomForLabel / 2);

@@ -4,7 +4,7 @@ import { setTimeout } from "node:timers/promises";
 import { inspect } from "node:util";
 import { expect, test } from "vitest";
 import { type Program, run } from "../../../src/core/processes/run.ts";
-import { masked, revealed, secretOf } from "../../../src/core/values/secret.ts";
+import { mask, reveal, secretOf } from "../../../src/core/values/secret.ts";
 
 const node = (script: string, more: Partial<Program> = {}): Program => ({
   command: process.execPath,
@@ -57,8 +57,8 @@ function isRunning(pid: number): boolean {
 test("a secret says nothing of itself, and is in nothing that a program prints", async () => {
   const secret = secretOf("hunter-2-hunter");
   expect([`${secret}`, JSON.stringify({ secret }), inspect({ secret }), String(secret)].join()).not.toContain("hunter");
-  expect(revealed(secret)).toBe("hunter-2-hunter");
-  expect(masked("key=hunter-2-hunter;", [secret])).toBe("key=•••;");
+  expect(reveal(secret)).toBe("hunter-2-hunter");
+  expect(mask("key=hunter-2-hunter;", [secret])).toBe("key=•••;");
   const environment = { KEY: secret };
   const script = "process.stdin.on('data', (text) => console.log(process.env.KEY, String(text), process.env.HOME))";
   const ran = await run(node(script, { environment, input: secret }));

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { gradleSettings, settingsNamed } from "../../../src/core/splice/formats/gradle.ts";
+import { findSettings, gradleSettings } from "../../../src/core/splice/formats/gradle.ts";
 import { htmlAttributeSite, htmlElements, htmlTextSite } from "../../../src/core/splice/formats/html.ts";
 import { lineSite } from "../../../src/core/splice/formats/lines.ts";
 import { entry, openStepSite, parseOpenStep, stringsSite } from "../../../src/core/splice/formats/openstep.ts";
@@ -32,11 +32,11 @@ android {
 }`;
   const settings = gradleSettings("f", script);
   const at = ["android", "defaultConfig"];
-  const [id] = settingsNamed(settings, "applicationId", at);
-  expect(settingsNamed(settings, "applicationId", at)).toHaveLength(1);
-  expect(settingsNamed(settings, "versionCode", at)[0]?.site.value).toBe("1000");
-  expect(settingsNamed(settings, "versionName", at)[0]?.site.value).toBe("2.0");
-  expect(settingsNamed(settings, "applicationId", ["android", "productFlavors", "free"])).toHaveLength(1);
+  const [id] = findSettings(settings, "applicationId", at);
+  expect(findSettings(settings, "applicationId", at)).toHaveLength(1);
+  expect(findSettings(settings, "versionCode", at)[0]?.site.value).toBe("1000");
+  expect(findSettings(settings, "versionName", at)[0]?.site.value).toBe("2.0");
+  expect(findSettings(settings, "applicationId", ["android", "productFlavors", "free"])).toHaveLength(1);
   expect(replaced(script, id?.site, "c.d")).toBe(script.replace("'a.b'", "'c.d'"));
 });
 

@@ -8,7 +8,7 @@ export interface Rebuilt {
   inner: string;
 }
 
-const escaped = (text: string): string =>
+const escapeText = (text: string): string =>
   text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;").replace(/"/g, "&quot;");
 
 /** Puts an SVG together anew from the elements, attributes and styles that only draw; all else is left behind. */
@@ -49,7 +49,7 @@ export function rebuildVector(text: string, ofRoot: (name: string) => boolean): 
     }
     if (style !== undefined) {
       const rules = plainRules(style);
-      if (rules) out.push(`<style>${escaped(rules)}</style>`);
+      if (rules) out.push(`<style>${escapeText(rules)}</style>`);
       style = undefined;
     }
     out.push(open.pop()?.closes ?? "");
@@ -57,7 +57,7 @@ export function rebuildVector(text: string, ofRoot: (name: string) => boolean): 
   const onText = (content: string) => {
     if (depthLeftOut > 0) return;
     if (style !== undefined) style += content;
-    else if (open.at(-1)?.isLettered) out.push(escaped(content));
+    else if (open.at(-1)?.isLettered) out.push(escapeText(content));
   };
   parser.on("text", onText);
   parser.on("cdata", onText);
@@ -85,7 +85,7 @@ function attributesOf(
       if (name === "d" || name === "points") return /^[\s\w.,+-]*$/.test(value) ? [[name, value]] : [];
       return (attributes.has(name) || properties.has(name)) && isPlainValue(value) ? [[name, value]] : [];
     })
-    .map(([name, value]) => ` ${name}="${escaped(value)}"`)
+    .map(([name, value]) => ` ${name}="${escapeText(value)}"`)
     .join("");
 }
 

@@ -55,7 +55,7 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
       for (const { kind, key: form, part } of known) {
         if (!form.test(key)) continue;
         const text = (part ? part.exec(value)?.[1] : value)?.trim();
-        const found = text === undefined ? undefined : accepted(kind, text);
+        const found = text === undefined ? undefined : accepts(kind, text);
         if (found === undefined) continue;
         const place = placeAt(template.source(file), at);
         add(kind, found, place);
@@ -91,7 +91,7 @@ function domainOf(identifier: string): string | undefined {
 }
 
 /** A value in the form that it is looked for in; undefined where it can be nobody's in particular. */
-function accepted(kind: TermKind, text: string): string | undefined {
+function accepts(kind: TermKind, text: string): string | undefined {
   if (kind === "identifier") {
     // What stands in front of a variable is the template's own all the same.
     const literal = text.replace(/\$[({].*$/s, "").replace(/\.$/, "");

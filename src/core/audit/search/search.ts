@@ -2,7 +2,7 @@ import { type Folder, textIfAny } from "../../files/reading/folder.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
 import { placeAt, type Source } from "../../values/source.ts";
 import type { Variant } from "../../variant/variant.ts";
-import { archived } from "../archives.ts";
+import { readArchive } from "../archives.ts";
 import type { TermKind } from "../identity/carriers.ts";
 import type { Identity } from "../identity/gather.ts";
 import { keyedValues } from "../identity/keyed.ts";
@@ -60,7 +60,7 @@ export function searchFor(
   const owned = ownValues(variant);
   const search: TextSearch = {
     inFile(path, bytes, shown) {
-      const inside = archived(bytes).map(({ name, bytes: content }) => {
+      const inside = readArchive(bytes).map(({ name, bytes: content }) => {
         const found = search.inFile(name, content, `${shown}, in ${name}`);
         return { ...found, residue: found.residue.map((each) => ({ ...each, inside: name })) };
       });
@@ -94,7 +94,7 @@ const blank = (part: string): string => " ".repeat(part.length);
  * The same text with what is the client's own, the code's namespace, or a comment of a page, blanked out; offsets
  * stay as they are.
  */
-function masked(text: string, path: string, owned: readonly string[], namespaces: readonly string[]): string {
+function maskCode(text: string, path: string, owned: readonly string[], namespaces: readonly string[]): string {
   const searched = owned.reduce((at, value) => (at.includes(value) ? at.replaceAll(value, blank) : at), text);
   const plain = /\.(html?|xml|svg|storyboard|xib|plist|appxmanifest|resw|resx|\w+proj|vue|svelte)$/i.test(path)
     ? searched.replace(/<!--[\s\S]*?-->/g, (part) => part.replace(/[^\n]/g, " "))
@@ -117,7 +117,7 @@ function inText(
   namespaces: readonly string[],
 ): Found {
   const { text, file: shown } = source;
-  let searched = masked(text, path, owned, namespaces);
+  let searched = maskCode(text, path, owned, namespaces);
   let keys: ((at: number) => string | undefined) | undefined;
   const residue: Residue[] = [];
   const code: CodeHit[] = [];

@@ -1,13 +1,13 @@
 import { expectedAmong } from "../../problems/nearest.ts";
 import { type Judged, type Problem, problem } from "../../problems/problem.ts";
-import { failed, mapResult, type Result, succeeded } from "../../problems/result.ts";
+import { fail, mapResult, type Result, succeed } from "../../problems/result.ts";
 import type { Traced } from "../../values/trail.ts";
 import { writtenAt } from "../../values/trail.ts";
 import type { Supplied, Variant } from "../../variant/variant.ts";
 import type { Path } from "../../workspace/document.ts";
 import type { Question } from "../../workspace/schema/questions.ts";
 import type { Client, Workspace } from "../../workspace/workspace.ts";
-import { layered } from "../fields/layers.ts";
+import { layerField } from "../fields/layers.ts";
 import type { Asked } from "./asked.ts";
 import { answerFault } from "./rules.ts";
 import { suppliedFile } from "./supplied.ts";
@@ -18,17 +18,17 @@ export function clientAnswers(asked: Asked): Judged<Pick<Variant, "answers" | "s
   const questions = Object.entries(workspace.notes.data.questions).map(([name, question]) => ({
     name,
     question,
-    value: isFor(question, workspace) ? layered(workspace, client, ["answers", name]) : undefined,
+    value: isFor(question, workspace) ? layerField(workspace, client, ["answers", name]) : undefined,
   }));
   const answers = Object.fromEntries(questions.flatMap(({ name, value }) => (value ? [[name, value]] : [])));
   const judged = questions.map(({ name, question, value }) => {
     if (value) return judgeAnswer(asked, name, question, value);
     const isLacking = isFor(question, workspace) && isRequired(question, asked, answers);
-    return isLacking ? failed(unanswered(name, question, client)) : succeeded([]);
+    return isLacking ? fail(tellUnanswered(name, question, client)) : succeed([]);
   });
   return {
     value: { answers, supplied: judged.flatMap((each) => (each.ok ? each.value : [])) },
-    problems: [...judged.flatMap((each) => (each.ok ? [] : each.problems)), ...unasked(workspace, client)],
+    problems: [...judged.flatMap((each) => (each.ok ? [] : each.problems)), ...tellUnasked(workspace, client)],
   };
 }
 
@@ -38,9 +38,9 @@ function judgeAnswer(asked: Asked, name: string, question: Question, value: Trac
   const { kind, form, to } = question;
   if (fault) {
     const { message, expected } = fault;
-    return failed(problem("answer-invalid", message, { expected, place: writtenAt(value) }));
+    return fail(problem("answer-invalid", message, { expected, place: writtenAt(value) }));
   }
-  if ((kind !== "file" && kind !== "picture") || !to) return succeeded([]);
+  if ((kind !== "file" && kind !== "picture") || !to) return succeed([]);
   const at: Path = ["answers", name];
   return mapResult(suppliedFile(asked, value.value, { kind, form, at, to }), (file) => [file]);
 }
@@ -56,7 +56,7 @@ function isRequired({ required }: Question, { features }: Asked, answers: Readon
   return other !== undefined && (required.is === undefined || required.is === other);
 }
 
-function unanswered(name: string, { asks, required, example, form }: Question, { brief }: Client): Problem {
+function tellUnanswered(name: string, { asks, required, example, form }: Question, { brief }: Client): Problem {
   const because =
     typeof required === "string"
       ? ""
@@ -70,7 +70,7 @@ function unanswered(name: string, { asks, required, example, form }: Question, {
   });
 }
 
-function unasked({ notes }: Workspace, { brief }: Client): Problem[] {
+function tellUnasked({ notes }: Workspace, { brief }: Client): Problem[] {
   const known = Object.keys(notes.data.questions);
   return Object.keys(brief?.data.answers ?? {}).flatMap((name) => {
     if (known.includes(name)) return [];

@@ -15,7 +15,7 @@ export function clientContent(asked: Asked): Judged<Pick<Variant, "content" | "s
   const collections = Object.entries(workspace.notes.data.collections).map(([name, collection]) => {
     const given = client.brief?.data.content?.[name] ?? [];
     const items = given.map((item, at) => settleItem(asked, name, collection, item, at));
-    return { name, items, miscounted: miscounted(client, name, collection, given.length) };
+    return { name, items, miscounted: judgeCount(client, name, collection, given.length) };
   });
   const all = collections.flatMap(({ items }) => items);
   return {
@@ -30,7 +30,7 @@ export function clientContent(asked: Asked): Judged<Pick<Variant, "content" | "s
   };
 }
 
-function miscounted({ brief }: Client, name: string, collection: Collection, count: number): Problem[] {
+function judgeCount({ brief }: Client, name: string, collection: Collection, count: number): Problem[] {
   const { "at-least": least, "at-most": most, asks = name } = collection;
   if (count >= least && count <= most) return [];
   const place = brief?.document.placeOf(["content", name], "key");

@@ -2,10 +2,10 @@ import { definitions } from "../../platforms/all.ts";
 import { expectedAmong } from "../../problems/nearest.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
 import type { Feature } from "../../values/needs.ts";
-import { type Traced, traced } from "../../values/trail.ts";
+import { type Traced, trace } from "../../values/trail.ts";
 import type { ClientFeature, Values } from "../../variant/variant.ts";
 import type { Client, Workspace } from "../../workspace/workspace.ts";
-import { layered, layersOf } from "../fields/layers.ts";
+import { layerField, layersOf } from "../fields/layers.ts";
 
 /** Which of the template's features a client has, and what people read when its app asks for something. */
 export function clientFeatures(
@@ -15,7 +15,7 @@ export function clientFeatures(
 ): { features: ClientFeature[]; problems: Problem[] } {
   const declared = Object.entries(workspace.notes.data.features);
   const features = declared.map(([name, { starts }]): ClientFeature => {
-    const on = switched(workspace, client, name) ?? startsAs(workspace, name, starts);
+    const on = switchOf(workspace, client, name) ?? startsAs(workspace, name, starts);
     const usage = usageTexts(workspace, client, name, values.locale?.value ?? "en");
     return { name, isOn: on.value === "on", on, usage };
   });
@@ -31,7 +31,7 @@ const asksPeople = ({ agency }: Workspace, feature: Feature): boolean =>
   agency.data.platforms.some((platform) => definitions[platform].usageKeys(feature).length > 0);
 
 const startsAs = ({ notes }: Workspace, name: string, starts: "on" | "off"): Traced =>
-  traced({
+  trace({
     by: "rule",
     note: "as the template has it",
     value: starts,
@@ -39,14 +39,14 @@ const startsAs = ({ notes }: Workspace, name: string, starts: "on" | "off"): Tra
   });
 
 /** The switch where it is one; a feature whose text is given is on. */
-function switched(workspace: Workspace, client: Client, name: string): Traced | undefined {
-  const value = layered(workspace, client, ["features", name]);
+function switchOf(workspace: Workspace, client: Client, name: string): Traced | undefined {
+  const value = layerField(workspace, client, ["features", name]);
   if (!value) return undefined;
   const trail = value.trail.map((step) => ({
     ...step,
     value: ["false", "off"].includes(step.value) ? "off" : "on",
   }));
-  return traced(trail[0] as Traced["trail"][number], ...trail.slice(1));
+  return trace(trail[0] as Traced["trail"][number], ...trail.slice(1));
 }
 
 /** Texts by language, each with where it is written; what is nearer to the client goes before. */
@@ -57,15 +57,15 @@ function usageTexts(workspace: Workspace, client: Client, name: string, locale: 
     if (typeof given !== "object") continue;
     const { usage } = given;
     const at = [...path, "features", name, "usage"];
-    const said = typeof usage === "string" ? [{ tag: locale, text: usage, at }] : spoken(usage, at);
+    const said = typeof usage === "string" ? [{ tag: locale, text: usage, at }] : textsByTag(usage, at);
     for (const { tag, text, at: place } of said)
-      texts[tag] = traced({ ...step, value: text, place: document.placeOf(place) });
+      texts[tag] = trace({ ...step, value: text, place: document.placeOf(place) });
   }
   const { [locale]: first, ...further } = texts;
   return { first, further };
 }
 
-const spoken = (texts: Readonly<Record<string, string>>, at: readonly string[]) =>
+const textsByTag = (texts: Readonly<Record<string, string>>, at: readonly string[]) =>
   Object.entries(texts).map(([tag, text]) => ({ tag, text, at: [...at, tag] }));
 
 function withoutUsage({ brief, key }: Client, name: string): Problem {

@@ -2,7 +2,7 @@ import { resolve } from "node:path";
 import { readInside } from "../../files/reading/folder.ts";
 import { isInside } from "../../files/reading/listing.ts";
 import { problem } from "../../problems/problem.ts";
-import { attempt, failed, type Result, stop, succeeded } from "../../problems/result.ts";
+import { attempt, fail, type Result, stop, succeed } from "../../problems/result.ts";
 import type { Field } from "../../values/fields.ts";
 import { sha256 } from "../../values/hash.ts";
 import type { Place } from "../../values/source.ts";
@@ -10,7 +10,7 @@ import type { Supplied } from "../../variant/variant.ts";
 import type { Path } from "../../workspace/document.ts";
 import { outside } from "../../workspace/read.ts";
 import type { Client, Workspace } from "../../workspace/workspace.ts";
-import { layered } from "../fields/layers.ts";
+import { layerField } from "../fields/layers.ts";
 import type { Asked, ClientFiles } from "./asked.ts";
 
 interface Wanted {
@@ -37,7 +37,7 @@ export function readClientFiles(workspace: Workspace, client: Client): ClientFil
   const { questions, collections } = workspace.notes.data;
   const isFile = (kind: string) => kind === "file" || kind === "picture";
   const answers = Object.entries(questions).flatMap(([name, { kind }]) =>
-    isFile(kind) ? (layered(workspace, client, ["answers", name])?.value ?? []) : [],
+    isFile(kind) ? (layerField(workspace, client, ["answers", name])?.value ?? []) : [],
   );
   const items = Object.entries(collections).flatMap(([name, { fields }]) =>
     (client.brief?.data.content?.[name] ?? []).flatMap((item) =>
@@ -64,11 +64,10 @@ export function suppliedFile({ client, values, files }: Asked, named: string, wa
   const { kind, form, at, to } = wanted;
   const place = client.brief?.document.placeOf([...at]) as Place;
   const from = fromWorkspace(client.key, named);
-  const read = files.get(named) ?? failed();
-  if (!read.ok) return failed(...read.problems.map(({ code, message }) => problem(code, message, { place })));
+  const read = files.get(named) ?? fail();
+  if (!read.ok) return fail(...read.problems.map(({ code, message }) => problem(code, message, { place })));
   const bytes = read.value;
-  const invalid = (message: string, expected: string) =>
-    failed(problem("answer-invalid", message, { place, expected }));
+  const invalid = (message: string, expected: string) => fail(problem("answer-invalid", message, { place, expected }));
   if (kind === "picture") {
     const known = pictureKinds.find(({ ending }) => ending.test(named));
     if (!known?.starts(bytes)) return invalid(`${from} is not the picture that its name says.`, "PNG, JPEG or WebP");
@@ -83,7 +82,7 @@ export function suppliedFile({ client, values, files }: Asked, named: string, wa
         : `${from} does not say which app it is for.`,
       `${own.says} "${wantedId}"`,
     );
-  return succeeded({ to, from, hash: sha256(bytes), picture: kind === "picture" });
+  return succeed({ to, from, hash: sha256(bytes), picture: kind === "picture" });
 }
 
 /**

@@ -2,7 +2,7 @@ import { type Problem, problem } from "../../problems/problem.ts";
 import type { Field } from "../../values/fields.ts";
 import { type Platform, platformNames, platformOf } from "../../values/platform.ts";
 import type { Place } from "../../values/source.ts";
-import { type Traced, traced, withStep, writtenAt } from "../../values/trail.ts";
+import { type Traced, trace, withStep, writtenAt } from "../../values/trail.ts";
 import { type Ledger, lastRelease } from "../../workspace/ledger.ts";
 
 /** An identifier that an app keeps, though brief and patterns would now give another. */
@@ -35,7 +35,7 @@ export function holdBack(
 }
 
 const heldTo = (derived: Traced | undefined, value: string, note: string): Traced =>
-  derived ? withStep(derived, { by: "ledger", note, value }) : traced({ by: "ledger", note, value });
+  derived ? withStep(derived, { by: "ledger", note, value }) : trace({ by: "ledger", note, value });
 
 /** Tells of kept identifiers; once, where several platforms have one and the same. */
 export function keptProblems(all: readonly Kept[]): Problem[] {

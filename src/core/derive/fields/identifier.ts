@@ -1,6 +1,6 @@
 import { domainToASCII } from "node:url";
 import { definitions } from "../../platforms/all.ts";
-import { deviceName, javaWords, shortened } from "../../template/identifiers.ts";
+import { deviceName, javaWords, shorten } from "../../template/identifiers.ts";
 import type { Platform } from "../../values/platform.ts";
 import type { Step } from "../../values/trail.ts";
 import { type Traced, withStep } from "../../values/trail.ts";
@@ -40,7 +40,7 @@ export function settleBase(given: Traced): Traced {
     },
     withStep(given, lower),
   );
-  return shortened(repaired, baseMost, "so that an extension's suffix has room within Apple's 155");
+  return shorten(repaired, baseMost, "so that an extension's suffix has room within Apple's 155");
 }
 
 /**

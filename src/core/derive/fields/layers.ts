@@ -1,6 +1,6 @@
 import { expectedAmong } from "../../problems/nearest.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
-import { type Step, type Traced, traced } from "../../values/trail.ts";
+import { type Step, type Traced, trace } from "../../values/trail.ts";
 import type { Document, Path } from "../../workspace/document.ts";
 import type { Brief } from "../../workspace/schema/brief.ts";
 import type { Client, Workspace } from "../../workspace/workspace.ts";
@@ -32,11 +32,11 @@ export function layersOf({ agency }: Workspace, { brief }: Client): Layer[] {
 }
 
 /** What is said of a field, layer by layer; undefined where none says anything. */
-export function layered(workspace: Workspace, client: Client, path: Path): Traced | undefined {
+export function layerField(workspace: Workspace, client: Client, path: Path): Traced | undefined {
   const [first, ...more] = layersOf(workspace, client).flatMap(
     (layer) => readAt(layer.document, [...layer.path, ...path], layer.step)?.trail ?? [],
   );
-  return first && traced(first, ...more);
+  return first && trace(first, ...more);
 }
 
 /** A value as it stands in a document; undefined where it is not there. */
@@ -46,7 +46,7 @@ export function readAt(document: Document, path: Path, said: Said): Traced | und
     document.data,
   );
   if (value === undefined || value === null) return undefined;
-  return traced({ ...said, value: String(value).trim().normalize("NFC"), place: document.placeOf(path) });
+  return trace({ ...said, value: String(value).trim().normalize("NFC"), place: document.placeOf(path) });
 }
 
 /** Groups that a brief names and oxalis.yaml does not have. */

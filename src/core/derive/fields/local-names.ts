@@ -1,6 +1,6 @@
 import { type Problem, problem } from "../../problems/problem.ts";
 import { directionOf } from "../../values/language.ts";
-import { type Traced, traced, writtenAt } from "../../values/trail.ts";
+import { type Traced, trace, writtenAt } from "../../values/trail.ts";
 import type { ClientFeature, LocalName, Values } from "../../variant/variant.ts";
 import type { Client } from "../../workspace/workspace.ts";
 import { fittedLabel } from "./label.ts";
@@ -16,7 +16,7 @@ export function localNames({ brief }: Client, values: Values, features: readonly
   return [...new Set([...Object.keys(given), ...spoken])].sort().map((locale) => {
     const { name, label } = given[locale] ?? {};
     const said = (key: "name" | "label", value: string): Traced =>
-      traced({
+      trace({
         by: "brief",
         note: "given in the brief",
         value: value.normalize("NFC"),
@@ -33,7 +33,7 @@ export function localNames({ brief }: Client, values: Values, features: readonly
 }
 
 const same = (what: string, values: Values, value = values["app.name"]): Traced =>
-  traced({ by: "rule", note: `the same as ${what}`, value: value?.value ?? "" });
+  trace({ by: "rule", note: `the same as ${what}`, value: value?.value ?? "" });
 
 /** The limits that the first language's names keep, for a further one. */
 export function judgeLocalName({ brief }: Client, { locale, name, label }: LocalName): Problem[] {

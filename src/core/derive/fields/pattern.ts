@@ -54,12 +54,12 @@ function readSlotted(inner: string, column: number): Slotted | PatternFault {
   }));
   const [first, ...rest] = tokens;
   if (!first) return { column, message: "These braces are empty.", expected: "a field, such as app.name" };
-  if (!isField(first.text)) return unknown("field", first, fieldNames);
+  if (!isField(first.text)) return unknownField("field", first, fieldNames);
   const used: { name: string; argument: string }[] = [];
   for (let at = 0; at < rest.length; at++) {
     const token = rest[at] as (typeof rest)[number];
     const word = Object.hasOwn(words, token.text) ? words[token.text] : undefined;
-    if (!word) return unknown("word", token, Object.keys(words));
+    if (!word) return unknownField("word", token, Object.keys(words));
     const next = word.takes ? rest[++at] : undefined;
     if (word.takes && !word.takes.form.test(next?.text ?? "")) {
       const message = `"${token.text}" wants ${word.takes.what} behind it.`;
@@ -73,7 +73,7 @@ function readSlotted(inner: string, column: number): Slotted | PatternFault {
 
 const isField = (text: string): text is Field => (fieldNames as string[]).includes(text);
 
-function unknown(kind: string, token: { text: string; column: number }, known: readonly string[]): PatternFault {
+function unknownField(kind: string, token: { text: string; column: number }, known: readonly string[]): PatternFault {
   const near = nearest(token.text, known);
   return {
     column: token.column,
@@ -108,7 +108,7 @@ function fillPart(part: Slotted, lookUp: (field: Field) => string | undefined): 
 /**
  * The first field of which nothing is left when its words have changed it; undefined where something is left of all.
  */
-export function vanished(pattern: Pattern, lookUp: (field: Field) => string | undefined): Field | undefined {
+export function findVanished(pattern: Pattern, lookUp: (field: Field) => string | undefined): Field | undefined {
   const part = pattern.find((each) => typeof each !== "string" && lookUp(each.field) && fillPart(each, lookUp) === "");
   return typeof part === "object" ? part.field : undefined;
 }

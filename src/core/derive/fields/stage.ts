@@ -9,7 +9,7 @@ import { fittedLabel } from "./label.ts";
 import { fillPattern, patternProblem, readPattern } from "./pattern.ts";
 
 /** Puts a stage's suffix behind a value; undefined where a field has none. */
-function suffixed(field: Field, value: string, suffix: string): string | undefined {
+function putSuffix(field: Field, value: string, suffix: string): string | undefined {
   if (field === "scheme") return `${value}-${suffix}`;
   const platform = platformOf(field);
   return platform && definitions[platform].identifiers.suffixed(value, suffix);
@@ -55,7 +55,7 @@ interface At extends Pick<Workspace, "agency"> {
 /** A value as it is at a stage; the same where that says nothing of the field. */
 function stageValue(field: Field, value: Traced, { stage, agency, lookUp }: At): Judged<Traced> {
   const { suffix } = stage.has;
-  const behind = suffix === undefined ? undefined : suffixed(field, value.value, suffix);
+  const behind = suffix === undefined ? undefined : putSuffix(field, value.value, suffix);
   if (behind !== undefined) {
     const note = `"${suffix}" put behind it at the stage ${stage.name}`;
     const place = agency.document.placeOf(["stages", stage.name, "suffix"]);

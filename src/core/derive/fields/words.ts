@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import anyAscii from "any-ascii";
-import { darkened, lifted, toned } from "../../values/color.ts";
+import { darken, lift, toneOf } from "../../values/color.ts";
 
 /** A word of the pattern grammar: changes a text, some with an argument behind them. */
 export interface Word {
@@ -108,16 +108,16 @@ const table = {
   },
   darkened: {
     says: "a colour as a dark screen shows it, of the same hue: #f2c14e → #241900",
-    apply: darkened,
+    apply: darken,
   },
   lifted: {
     says: "a colour light enough to be read on a dark screen, of the same hue: #1f5d4c → #508c79",
-    apply: lifted,
+    apply: lift,
   },
   toned: {
     says: "a colour of the same hue in so much light, from 1, nearly black, to 99, nearly white: with 92, #1f5d4c → #dde7e3",
     takes: { what: "a lightness from 1 to 99", form: /^[1-9]\d?$/, example: "92" },
-    apply: (text, light) => toned(text, Number(light)),
+    apply: (text, light) => toneOf(text, Number(light)),
   },
   without: {
     says: "without these words, given with commas between them, in any case: The Hill Farm → Hill",

@@ -72,7 +72,7 @@ export async function withLock<T>(
   wait = patience.all,
 ): Promise<T> {
   const holder = self();
-  for (let waited = 0; !taken(root, holder); waited += patience.step) {
+  for (let waited = 0; !takeLock(root, holder); waited += patience.step) {
     if (waited >= wait) stop([inProgress(holderOf(root))]);
     await setTimeout(patience.step);
   }
@@ -87,7 +87,7 @@ export async function withLock<T>(
 }
 
 /** Takes the lock where nobody has it, or somebody dead. */
-function taken(root: string, holder: Holder): boolean {
+function takeLock(root: string, holder: Holder): boolean {
   const beside = scratchName();
   try {
     // Written beside first: a lock that is there says whose it is, whenever its writer dies.

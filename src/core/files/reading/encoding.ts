@@ -12,7 +12,7 @@ const decoders: Readonly<Record<Encoding, TextDecoder>> = {
 };
 
 /** The text of a file, its mark at the start included; undefined where the bytes are no text. */
-export function decoded(bytes: Uint8Array): string | undefined {
+export function decodeText(bytes: Uint8Array): string | undefined {
   try {
     return decoders[encodingOf(bytes)].decode(bytes);
   } catch {

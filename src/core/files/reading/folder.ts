@@ -4,7 +4,7 @@ import { problem } from "../../problems/problem.ts";
 import { orStop, refuse } from "../../problems/result.ts";
 import { sha256 } from "../../values/hash.ts";
 import type { Source } from "../../values/source.ts";
-import { decoded, isMarked } from "./encoding.ts";
+import { decodeText, isMarked } from "./encoding.ts";
 import { isInside, listFiles } from "./listing.ts";
 import { holds, readPlain } from "./plain.ts";
 
@@ -215,10 +215,10 @@ function decode(bytes: Uint8Array, shown: string): string {
       fix: "Save it as an XML property list: `plutil -convert xml1`, or `plistutil -f xml`.",
     });
   }
-  return decoded(bytes) ?? refuse("file-unreadable", `${shown} is not UTF-8 text.`);
+  return decodeText(bytes) ?? refuse("file-unreadable", `${shown} is not UTF-8 text.`);
 }
 
 /** The text of a file where it is text; undefined for pictures and other binary content. */
 export function textIfAny(bytes: Uint8Array): string | undefined {
-  return !isMarked(bytes) && bytes.subarray(0, 8192).includes(0) ? undefined : decoded(bytes);
+  return !isMarked(bytes) && bytes.subarray(0, 8192).includes(0) ? undefined : decodeText(bytes);
 }

@@ -39,11 +39,11 @@ export function checkoutRevision(root: string): string | undefined {
   const read = (file: string) => (existsSync(join(git, file)) ? readFileSync(join(git, file), "utf8") : "");
   const head = read("HEAD").trim();
   const ref = /^ref: (\S+)$/.exec(head)?.[1];
-  const commit = ref === undefined ? head : read(ref).trim() || packed(read("packed-refs"), ref);
+  const commit = ref === undefined ? head : read(ref).trim() || readPacked(read("packed-refs"), ref);
   return /^[0-9a-f]{40,64}$/.test(commit) ? commit : undefined;
 }
 
-const packed = (text: string, ref: string): string =>
+const readPacked = (text: string, ref: string): string =>
   text
     .split("\n")
     .find((line) => line.endsWith(` ${ref}`))

@@ -1,4 +1,4 @@
-import { darkSlot, type Slot, scaled } from "../../slots/slot.ts";
+import { darkSlot, type Slot, scaleToPixels } from "../../slots/slot.ts";
 
 /** Screen densities and their factor over mdpi (Android documentation, "Support different pixel densities"). */
 const densities = { mdpi: 1, hdpi: 1.5, xhdpi: 2, xxhdpi: 3, xxxhdpi: 4 } as const;
@@ -182,8 +182,8 @@ const lightSlots: readonly Slot[] = [
       ...picture,
       platform: "android" as const,
       path: picture.path.replace("{density}", density),
-      width: scaled(dp, factor),
-      height: scaled(dpHeight, factor),
+      width: scaleToPixels(dp, factor),
+      height: scaleToPixels(dpHeight, factor),
       qualifier: density,
     })),
   ),

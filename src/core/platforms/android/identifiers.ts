@@ -1,4 +1,4 @@
-import { asGiven, dotted, type Identifiers, javaWords, segments } from "../../template/identifiers.ts";
+import { asGiven, type Identifiers, javaWords, segments, suffixDotted } from "../../template/identifiers.ts";
 
 /** What an app is known by (Android documentation, and the store's). */
 export const androidIdentifiers: Identifiers = {
@@ -19,7 +19,7 @@ export const androidIdentifiers: Identifiers = {
   ],
   fit: asGiven,
   comparable: (identifier) => identifier,
-  suffixed: dotted,
+  suffixed: suffixDotted,
   breaks: [
     "The store takes it for another app: a new record, no ratings, no updates for those who have the old one.",
     "Push configuration, app links and signing in by other services are bound to the old application ID.",

@@ -102,13 +102,13 @@ function ownFill(site: Site, identifier: string | undefined, kind: "own" | "any"
   if (identifier && at !== -1) {
     const [before, after] = [value.slice(0, at), value.slice(at + identifier.length)];
     if (/[A-Za-z0-9_]$/.test(before) || /^[A-Za-z0-9_]/.test(after)) return [];
-    return [filled(site, before, after)];
+    return [fillsFor(site, before, after)];
   }
   if (kind === "any" || /^(com\.android|com\.google|androidx?)\./.test(value)) return [];
-  return [filled(site, "", `.${value.split(".").at(-1)}`)];
+  return [fillsFor(site, "", `.${value.split(".").at(-1)}`)];
 }
 
-const filled = (site: Site, before: string, after: string): Fill => ({
+const fillsFor = (site: Site, before: string, after: string): Fill => ({
   holds: "identifiers.android",
   site,
   shape: "text",

@@ -61,7 +61,7 @@ export const localizeAndroid: Localize = (template, part, names, main) => {
           : [],
     };
   });
-  return mergeLocalized([...spoken, { gaps: unturned(template, res, names) }]);
+  return mergeLocalized([...spoken, { gaps: tellUnturned(template, res, names) }]);
 };
 
 function stringsText(names: readonly string[], label: string): string {
@@ -73,7 +73,7 @@ function stringsText(names: readonly string[], label: string): string {
 }
 
 /** Warns where a language is written from right to left, and the manifest does not say that the app can be. */
-function unturned(template: Folder, res: string, names: readonly Spoken[]): Problem[] {
+function tellUnturned(template: Folder, res: string, names: readonly Spoken[]): Problem[] {
   const manifest = `${res.replace(/\/res$/, "")}/AndroidManifest.xml`;
   const turned = names.find(({ direction }) => direction === "rtl");
   const application = template.has(manifest) ? find(parseXml(template.source(manifest)), "application") : undefined;

@@ -1,7 +1,7 @@
 import type { Folder } from "../../files/reading/folder.ts";
 import { problem } from "../../problems/problem.ts";
 import type { Slot } from "../../slots/slot.ts";
-import { type GradleToken, gradleSettings, keyedSite, settingsNamed } from "../../splice/formats/gradle.ts";
+import { findSettings, type GradleToken, gradleSettings, keyedSite } from "../../splice/formats/gradle.ts";
 import {
   attributeOf,
   attributeSite,
@@ -92,7 +92,7 @@ function surveyModule(template: Folder, module: AppModule, wants: Wants, inStore
   };
 
   const settings = gradleSettings(module.script, template.source(module.script).text);
-  const [namespace] = settingsNamed(settings, "namespace", ["android"]);
+  const [namespace] = findSettings(settings, "namespace", ["android"]);
   survey.fills.push(...identifierFills(module, gapAt));
   const manifests = manifestsOf(template, module.folder).map((file) => ({
     file,

@@ -1,4 +1,4 @@
-import { darkSlot, type Slot, scaled } from "../../slots/slot.ts";
+import { darkSlot, type Slot, scaleToPixels } from "../../slots/slot.ts";
 
 /**
  * Sizes of a listed icon set: points and scales for each idiom (Apple, Human Interface Guidelines and asset catalog
@@ -28,7 +28,7 @@ const listedSlots: readonly Slot[] = Object.entries(listed).flatMap(([idiom, siz
   Object.entries(sizes).flatMap(([points, scales]) =>
     scales.map((scale) => ({
       ...icon,
-      ...square(scaled(Number(points), scale)),
+      ...square(scaleToPixels(Number(points), scale)),
       qualifier: `${idiom}-${points}@${scale}x`,
     })),
   ),
@@ -79,8 +79,8 @@ const iosStartSlot = (points: { width: number; height: number }, scale: number):
   platform: "ios",
   role: "start-mark",
   path: "{set}/{file}",
-  width: scaled(points.width, scale),
-  height: scaled(points.height, scale),
+  width: scaleToPixels(points.width, scale),
+  height: scaleToPixels(points.height, scale),
   qualifier: `${scale}x`,
   from: "mark",
   ground: { kind: "none" },
@@ -114,7 +114,7 @@ export const iosStartFull = (points: { width: number; height: number }, scale: n
 /** An entry of an icon set for an idiom that is not the phone's or the tablet's: its size is what the set says. */
 export const iconOfIdiom = (idiom: string, points: number, scale: number): Slot => ({
   ...icon,
-  ...square(scaled(points, scale)),
+  ...square(scaleToPixels(points, scale)),
   qualifier: `${idiom}-${points}@${scale}x`,
 });
 

@@ -112,7 +112,7 @@ const settingFields: Readonly<Record<string, Field>> = {
 export const settingFills = (part: XcodePart): Fill[] =>
   everySetting(part).flatMap((settings) =>
     Object.entries(settingFields).flatMap(([name, holds]) =>
-      settings.sites(name).flatMap((site) => followed(part, site, holds)),
+      settings.sites(name).flatMap((site) => followSetting(part, site, holds)),
     ),
   );
 
@@ -120,7 +120,7 @@ export const settingFills = (part: XcodePart): Fill[] =>
 const productNames = new Set(["PRODUCT_NAME", "TARGET_NAME", "EXECUTABLE_NAME"]);
 
 /** A literal where it stands; what refers to a variable of the template's own, where that is given. */
-export function followed(part: XcodePart, site: Site | undefined, holds: Field): Fill[] {
+export function followSetting(part: XcodePart, site: Site | undefined, holds: Field): Fill[] {
   if (!site) return [];
   const name = soleVariable(site.value);
   if (name === undefined) return /\$[({]/.test(site.value) ? [] : [{ holds, site, shape: "text" }];

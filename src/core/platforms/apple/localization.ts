@@ -30,8 +30,8 @@ export const localizeIos: Localize = (template, part, names, main) => {
   const added = [main, ...names].filter((_, at) => spoken[at]?.writes).map(({ locale }) => locale);
   return mergeLocalized([
     ...spoken,
-    added.length > 0 ? registered(file, project, added) : {},
-    { values: developed(template, part, project, file, main.locale) },
+    added.length > 0 ? registerFiles(file, project, added) : {},
+    { values: developmentRegion(template, part, project, file, main.locale) },
   ]);
 };
 
@@ -59,7 +59,7 @@ const ownTexts = /\.lproj\/(?!InfoPlist\.strings)[^/]+\.strings(dict)?$|\/(?!Inf
  * The language for whoever has none of those that the app has (Apple, CFBundleDevelopmentRegion). Where the app has
  * texts of its own in the template's language, that stays the one to fall back on.
  */
-function developed(
+function developmentRegion(
   template: Folder,
   part: PartSurvey,
   { region }: Project,
@@ -128,7 +128,7 @@ const idFor = (what: string): string => sha256(`oxalis ${what}`).slice(0, 24).to
  * What tells the project of its new files: a reference each, a group of variants, its place in the app's group and
  * resources.
  */
-function registered(file: string, project: Project, locales: readonly string[]): Partial<Localized> {
+function registerFiles(file: string, project: Project, locales: readonly string[]): Partial<Localized> {
   const { objects, group, prefix, resources, regions, variants, synchronized } = project;
   const listed = new Set(itemsOf(regions).map(textOf));
   const missing = locales.filter((locale) => !listed.has(locale));

@@ -127,12 +127,12 @@ export function appearances(template: Folder, set: string, only: JsonNode, wants
         platform: "ios",
         size: "1024x1024",
       };
-      return insertedText(file, at, `,\n${indented(JSON.stringify(entry, null, 2))}`);
+      return insertedText(file, at, `,\n${indent(JSON.stringify(entry, null, 2))}`);
     }),
   };
 }
 
-const indented = (text: string): string => text.replace(/^/gm, "    ");
+const indent = (text: string): string => text.replace(/^/gm, "    ");
 
 /** The dark form of a colour, behind the last one of its set. */
 export function darkColor(template: Folder, file: string, last: JsonNode, holds: Field, wants: Wants): Partial<Found> {

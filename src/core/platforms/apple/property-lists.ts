@@ -5,7 +5,7 @@ import { hostFill, schemeFill } from "../../template/addresses.ts";
 import type { Fill } from "../../template/found.ts";
 import type { Field } from "../../values/fields.ts";
 import { escapeRegExp } from "../../values/regexp.ts";
-import { aroundIdentifier, followed, type XcodePart } from "./identity.ts";
+import { aroundIdentifier, followSetting, type XcodePart } from "./identity.ts";
 
 /** Keys of a property list and what they hold (Apple, Information Property List). */
 const fields: Readonly<Record<string, Field>> = {
@@ -30,7 +30,7 @@ export function plistFills(template: Folder, part: XcodePart, strings: readonly 
       const holds = fields[String(key)] as Field;
       // A short name that follows the product's file is seen on a Mac alone, in the menu bar.
       const isProduct = key === "CFBundleName" && site.value.includes("PRODUCT_NAME") && part.platform !== "desktop";
-      return isProduct ? [] : followed(part, site, holds);
+      return isProduct ? [] : followSetting(part, site, holds);
     }
     const own = part.identifier ? aroundIdentifier(site, part.identifier, `identifiers.${part.platform}`) : [];
     if (own.length > 0) return [...own, ...inCode(template, part, site, own)];

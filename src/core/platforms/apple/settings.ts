@@ -56,7 +56,7 @@ function expand(text: string, value: (setting: string) => string | undefined, de
   return text.replace(variable, (whole, name: string, operators: string) => {
     const found = value(name);
     if (found === undefined || name === "inherited") return whole;
-    return operated(expand(found, value, depth + 1), operators);
+    return operate(expand(found, value, depth + 1), operators);
   });
 }
 
@@ -68,7 +68,7 @@ const operations: Readonly<Record<string, (value: string) => string>> = {
   c99extidentifier: (value) => value.replace(/\W/g, "_"),
 };
 
-const operated = (value: string, operators: string): string =>
+const operate = (value: string, operators: string): string =>
   operators
     .split(":")
     .filter(Boolean)

@@ -1,4 +1,4 @@
-import { asGiven, dotted, type Identifiers, withoutCase } from "../../template/identifiers.ts";
+import { asGiven, type Identifiers, suffixDotted, withoutCase } from "../../template/identifiers.ts";
 
 /** What an app is known by (Apple, CFBundleIdentifier; GTK, GApplication ID). */
 export const desktopIdentifiers: Identifiers = {
@@ -9,7 +9,7 @@ export const desktopIdentifiers: Identifiers = {
   ],
   fit: asGiven,
   comparable: withoutCase,
-  suffixed: dotted,
+  suffixed: suffixDotted,
   breaks: [
     "Systems take it for another app: it installs beside the old one, which gets no more updates.",
     "Its settings, the keychain's entries and permissions are bound to the old identifier.",

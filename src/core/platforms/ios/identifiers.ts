@@ -1,4 +1,4 @@
-import { asGiven, dotted, type Identifiers, segments, withoutCase } from "../../template/identifiers.ts";
+import { asGiven, type Identifiers, segments, suffixDotted, withoutCase } from "../../template/identifiers.ts";
 
 /** What an app is known by (Apple, CFBundleIdentifier). */
 export const iosIdentifiers: Identifiers = {
@@ -9,7 +9,7 @@ export const iosIdentifiers: Identifiers = {
   ],
   fit: asGiven,
   comparable: withoutCase,
-  suffixed: dotted,
+  suffixed: suffixDotted,
   breaks: [
     "The store takes it for another app: a new record, no ratings, no updates for those who have the old one.",
     "Profiles, push certificates, app groups and the keychain's entries are bound to the old bundle identifier.",

@@ -1,4 +1,4 @@
-import { type Slot, scaled } from "../../slots/slot.ts";
+import { type Slot, scaleToPixels } from "../../slots/slot.ts";
 
 const icon = {
   platform: "web",
@@ -125,7 +125,7 @@ export interface WebStartSlot extends Slot {
 /** Start pictures of a page on an iOS home screen: one a screen and turn. */
 export const webStartSlots: readonly WebStartSlot[] = screens.flatMap(([cssWidth, cssHeight, ratio]) =>
   (["portrait", "landscape"] as const).map((turn) => {
-    const [short, long] = [scaled(cssWidth, ratio), scaled(cssHeight, ratio)];
+    const [short, long] = [scaleToPixels(cssWidth, ratio), scaleToPixels(cssHeight, ratio)];
     const [width, height] = turn === "portrait" ? [short, long] : [long, short];
     return {
       platform: "web",

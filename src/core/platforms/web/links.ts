@@ -47,5 +47,5 @@ export function openSite(template: Folder, folder: string): Site {
 }
 
 /** Whether an element links something of a relation, such as "manifest". */
-export const linked = (element: HtmlElement, rel: string): boolean =>
+export const linksAs = (element: HtmlElement, rel: string): boolean =>
   element.tagName === "link" && (htmlAttribute(element, "rel") ?? "").toLowerCase().split(/\s+/).includes(rel);

@@ -5,7 +5,7 @@ import { type Fill, type Found, insertedText, mergeFound } from "../../template/
 import type { MissingKind, Wants } from "../../values/missing.ts";
 import { placeAt } from "../../values/source.ts";
 import { manifestIcons, touchSide, webSlot } from "./catalog.ts";
-import { linked, type Page, type Site } from "./links.ts";
+import { linksAs, type Page, type Site } from "./links.ts";
 import { iconEntry, iconName, manifestFields } from "./manifest.ts";
 import type { TouchLink } from "./start.ts";
 
@@ -47,7 +47,7 @@ export function missingInPage(
     after: at,
     line,
   };
-  const lacksTouch = !has((each) => linked(each, "apple-touch-icon"));
+  const lacksTouch = !has((each) => linksAs(each, "apple-touch-icon"));
   const found = mergeFound([
     // Of several that fit, a browser takes the first: the one for dark screens stands in front.
     lacking("dark-theme-color", themes.length < 2, () => ({
@@ -60,7 +60,7 @@ export function missingInPage(
     lacking("theme-color", !theme, () => ({
       fills: [themeColor(file, at, "colors.brand", `${line}<meta name="theme-color" content="`, '">')],
     })),
-    lacking("web-manifest", !hasManifest && !has((each) => linked(each, "manifest")), () =>
+    lacking("web-manifest", !hasManifest && !has((each) => linksAs(each, "manifest")), () =>
       mergeFound([
         { fills: [inserted(`${line}<link rel="manifest" href="${hrefTo(site, manifestName)}">`)] },
         newManifest(site),

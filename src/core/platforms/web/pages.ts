@@ -7,7 +7,7 @@ import { pictureSize } from "../../template/picture-size.ts";
 import { darkOf, type Field } from "../../values/fields.ts";
 import { placeAt } from "../../values/source.ts";
 import { socialSlot, touchSide, webSlot } from "./catalog.ts";
-import { linked, type Page, type Site } from "./links.ts";
+import { linksAs, type Page, type Site } from "./links.ts";
 import { favicon, surveyManifest } from "./manifest.ts";
 import { addressMetas, metaFields } from "./meta.ts";
 
@@ -59,16 +59,16 @@ function inMeta(site: Site, file: string, element: HtmlElement): Partial<Found> 
 
 function inLink(site: Site, file: string, element: HtmlElement): Partial<Found> {
   const own =
-    linked(element, "canonical") || linked(element, "alternate")
+    linksAs(element, "canonical") || linksAs(element, "alternate")
       ? htmlAttributeSite(file, site.template.source(file).text, element, "href")
       : undefined;
   const fills = own && /^(https?:)?\/\//.test(own.value) ? hostFill(own) : [];
   const target = site.resolve(file, htmlAttribute(element, "href"));
   if (!target) return { fills };
-  if (linked(element, "manifest")) return mergeFound([{ fills }, surveyManifest(site, target)]);
-  if (linked(element, "apple-touch-icon"))
+  if (linksAs(element, "manifest")) return mergeFound([{ fills }, surveyManifest(site, target)]);
+  if (linksAs(element, "apple-touch-icon"))
     return { fills, pictures: [{ slot: webSlot("touch", touchSide), path: target }] };
-  if (!linked(element, "icon")) return { fills };
+  if (!linksAs(element, "icon")) return { fills };
   return { fills, pictures: favicon(target, htmlAttribute(element, "sizes") ?? sizeSaid(site, target)) };
 }
 

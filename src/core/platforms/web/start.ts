@@ -3,7 +3,7 @@ import { type HtmlElement, htmlAttribute } from "../../splice/formats/html.ts";
 import type { Site as Place } from "../../splice/site.ts";
 import { type Found, insertedText, mergeFound } from "../../template/found.ts";
 import { webStartSlots } from "./catalog.ts";
-import { linked, type Site } from "./links.ts";
+import { linksAs, type Site } from "./links.ts";
 
 const relation = "apple-touch-startup-image";
 
@@ -37,7 +37,7 @@ export function startPictures(site: Site, { file, elements, href, after, line }:
       pictures: pictures.map(({ slot, path }) => ({ slot, path })),
       fills: [insertedText(file, after, links)],
     },
-    ...elements.filter((each) => linked(each, relation)).map((each) => replacedLink(site, file, each)),
+    ...elements.filter((each) => linksAs(each, relation)).map((each) => replacedLink(site, file, each)),
   ]);
 }
 

@@ -15,7 +15,7 @@ import {
 import type { Wants } from "../../values/missing.ts";
 import { placeAt } from "../../values/source.ts";
 import { webInCode } from "./code.ts";
-import { linked, openSite, type Page, type Site } from "./links.ts";
+import { linksAs, openSite, type Page, type Site } from "./links.ts";
 import { missingInPage } from "./missing.ts";
 import { servedIcons, surveyPages } from "./pages.ts";
 import { startPictures, type TouchLink } from "./start.ts";
@@ -29,7 +29,7 @@ const pagesOf = (template: Folder): Page[] =>
 
 /** Pages that link a web manifest. */
 const linking = (pages: readonly Page[]): Page[] =>
-  pages.filter((page) => page.elements.some((element) => linked(element, "manifest")));
+  pages.filter((page) => page.elements.some((element) => linksAs(element, "manifest")));
 
 /**
  * Surveys the web app of a template: the pages that link a web manifest, or the one that a browser opens first, and
@@ -50,7 +50,7 @@ export const surveyWeb: SurveyPart = (template, { wants, wrapsPages }) => {
   const isMade = pages.length === 0 || code?.hasManifest === true;
   const found = mergeFound([
     { ...told, fills: isMixed ? told.fills.filter(isOfAllPages) : told.fills },
-    ...pages.map((page) => completed(site, page, wants, isMade)),
+    ...pages.map((page) => completePage(site, page, wants, isMade)),
     { fills: code?.fills ?? [], pictures: [...(code?.pictures ?? []), ...servedIcons(site)] },
   ]);
   const isBare = pages.length === 0 && found.pictures.length === 0;
@@ -62,7 +62,7 @@ export const surveyWeb: SurveyPart = (template, { wants, wrapsPages }) => {
 const isOfAllPages = ({ holds, site }: Fill): boolean => holds !== "locale" || site.form === "json";
 
 /** What a page lacks of an installable app, and the start pictures behind its touch icon. */
-function completed(site: Site, page: Page, wants: Wants, isMade: boolean): Partial<Found> {
+function completePage(site: Site, page: Page, wants: Wants, isMade: boolean): Partial<Found> {
   const { found, touch: added } = missingInPage(site, page, wants, isMade);
   const touch = touchLink(site.template, page) ?? added;
   if (!touch) return found;
@@ -126,7 +126,7 @@ function folderOf(file: string): string {
 }
 
 function touchLink(template: Folder, { file, elements }: Page): TouchLink | undefined {
-  const touch = elements.find((element) => linked(element, "apple-touch-icon"));
+  const touch = elements.find((element) => linksAs(element, "apple-touch-icon"));
   const location = touch?.sourceCodeLocation;
   if (!touch || !location) return undefined;
   const line = /\r?\n[ \t]*$/.exec(template.source(file).text.slice(0, location.startOffset))?.[0] ?? "\n";

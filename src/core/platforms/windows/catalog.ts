@@ -1,4 +1,4 @@
-import { type Slot, scaled } from "../../slots/slot.ts";
+import { type Slot, scaleToPixels } from "../../slots/slot.ts";
 
 /** Scales in per cent, and target sizes in pixels (Microsoft, "App icons and logos"). */
 const scales = [100, 125, 150, 200, 400] as const;
@@ -60,8 +60,8 @@ const scaledSlots = ({ role, width, height, share, rule, start, badge }: Tile): 
     platform: "windows" as const,
     role,
     path: `{stem}.scale-${scale}{ext}`,
-    width: scaled(width, scale / 100),
-    height: scaled(height, scale / 100),
+    width: scaleToPixels(width, scale / 100),
+    height: scaleToPixels(height, scale / 100),
     qualifier: `scale-${scale}`,
     from: badge ? ("mono" as const) : width > height && !start ? ("wide" as const) : ("mark" as const),
     ground: badge

@@ -1,4 +1,11 @@
-import { deviceName, dotted, type Identifiers, segments, shortened, withoutCase } from "../../template/identifiers.ts";
+import {
+  deviceName,
+  type Identifiers,
+  segments,
+  shorten,
+  suffixDotted,
+  withoutCase,
+} from "../../template/identifiers.ts";
 
 /** Most characters of an identity name. */
 const most = 50;
@@ -17,8 +24,8 @@ export const windowsIdentifiers: Identifiers = {
       keeps: (id) => !segments(id).some((each) => deviceName.test(each) || /^xn--/i.test(each)),
     },
   ],
-  fit: (given) => shortened(given, most, "the most Windows takes"),
+  fit: (given) => shorten(given, most, "the most Windows takes"),
   comparable: withoutCase,
-  suffixed: dotted,
+  suffixed: suffixDotted,
   breaks: ["The package is another one: it installs beside the old one, whose data it cannot read."],
 };

@@ -55,7 +55,7 @@ function listedIn(template: Folder, file: string, gone: ReadonlySet<string>, dra
   const removed = pictures.filter(({ path }) => gone.has(path) && !drawn.includes(path));
   const added = drawn.filter((path) => !listed.has(path) && folders.has(posix.dirname(path)) && /\.png$/i.test(path));
   const last = pictures.at(-1)?.element ?? model.element;
-  const cuts = removed.map(({ element }) => taken(file, text, element));
+  const cuts = removed.map(({ element }) => takeOut(file, text, element));
   const indent = /\r?\n[ \t]*$/.exec(text.slice(0, last.start))?.[0] ?? "\n    ";
   const entry = (path: string) => {
     const include = posix.relative(posix.dirname(file), path).replaceAll("/", "\\");
@@ -73,7 +73,7 @@ function rootOf(template: Folder, file: string): XmlElement | undefined {
 }
 
 /** An item with the line that it begins. */
-function taken(file: string, text: string, { start, end }: XmlElement): Fill {
+function takeOut(file: string, text: string, { start, end }: XmlElement): Fill {
   const blank = /\r?\n[ \t]*$/.exec(text.slice(0, start))?.[0] ?? "";
   const cut: Cut = { file, start: start - blank.length, end };
   return {

@@ -159,7 +159,7 @@ function surveyPackage(template: Folder, file: string): Package {
         .filter((slot) => slot.role === role)
         .map((slot) => ({ slot, path: slotPath(slot, { stem, ext }) })),
     );
-    brandFiles.push(...qualified(template, stem, ext));
+    brandFiles.push(...qualify(template, stem, ext));
   }
   // A badge that the manifest does not name lies there all the same, and is packed.
   for (const badge of unnamedBadges(template, folder, brandFiles)) brandFiles.push(badge);
@@ -196,7 +196,7 @@ function resourceSites(template: Folder, folder: string, site: Site): Site[] {
 }
 
 /** The files of a picture in all its qualifiers, in the name or in a folder of that name. */
-function qualified(template: Folder, stem: string, ext: string): string[] {
+function qualify(template: Folder, stem: string, ext: string): string[] {
   const form = new RegExp(`^${escapeRegExp(stem)}(\\.[\\w.-]+)?${escapeRegExp(ext)}$`, "i");
   return template.list().filter((file) => form.test(file));
 }

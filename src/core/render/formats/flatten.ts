@@ -4,7 +4,7 @@ import { pixelsOf, type Raw, type Samples } from "../raw.ts";
 const known = new WeakMap<Raw, Map<number, Samples>>();
 
 /** A bitmap on a plain ground, without alpha. The ground is a pixel as it lies in memory, red lowest. */
-export function flattened(raw: Raw, ground: number): Samples {
+export function flatten(raw: Raw, ground: number): Samples {
   const before = known.get(raw) ?? new Map<number, Samples>();
   known.set(raw, before);
   const opaque = before.get(ground) ?? onGround(raw, ground);
@@ -20,7 +20,7 @@ function onGround(raw: Raw, ground: number): Samples {
     const color = pixels[at] as number;
     if (color !== before) {
       before = color;
-      after = blended(color, ground);
+      after = blend(color, ground);
     }
     data[to] = after;
     data[to + 1] = after >> 8;
@@ -30,7 +30,7 @@ function onGround(raw: Raw, ground: number): Samples {
 }
 
 /** A color over another that is opaque. */
-function blended(color: number, ground: number): number {
+function blend(color: number, ground: number): number {
   const alpha = color >>> 24;
   if (alpha === 255) return color;
   const mixed = (shift: number): number => {

@@ -2,7 +2,7 @@ import { constants, type ZlibOptions } from "node:zlib";
 import { fromRaw, pixelsOf, type Raw } from "../raw.ts";
 import { pngFile } from "./file.ts";
 import { turnUpward, upwardHasFewerRuns } from "./filters.ts";
-import { type Indexed, indexed } from "./indexed.ts";
+import { type Indexed, toPalette } from "./indexed.ts";
 import type { Placement } from "./placement.ts";
 import { colorRows, indexedRows, paint, type Rows } from "./rows.ts";
 import { longestPiece, type Stretch, shortestRun, zlibStream } from "./stream.ts";
@@ -29,7 +29,7 @@ interface Look extends Pick<Content, "ground" | "alpha"> {
 export function contentOf(raw: Raw, { ground, alpha, trueColor = false }: Look): Content {
   const pixels = pixelsOf(raw);
   if (isBusy(pixels, raw)) return { raw, ground, alpha, form: "photo" };
-  const few = trueColor ? undefined : indexed(pixels, ground);
+  const few = trueColor ? undefined : toPalette(pixels, ground);
   if (!few) return { raw, ground, alpha, form: "drawing" };
   return { raw: { ...raw, data: Buffer.alloc(0) }, ground, alpha, form: few };
 }
@@ -37,10 +37,10 @@ export function contentOf(raw: Raw, { ground, alpha, trueColor = false }: Look):
 /** Writes a PNG; what is drawn lies on a larger canvas where a placement says so. */
 export async function encodePng(content: Content, placement = whole(content.raw)): Promise<Buffer> {
   const { raw, ground, alpha, form } = content;
-  if (form === "photo") return filtered(content, placement);
-  if (form !== "drawing") return written(indexedRows(form, placement, alpha), placement, ground);
+  if (form === "photo") return filterRows(content, placement);
+  if (form !== "drawing") return writeRows(indexedRows(form, placement, alpha), placement, ground);
   const rows = colorRows(raw.data, placement, ground, alpha);
-  return written(rows, placement, ground);
+  return writeRows(rows, placement, ground);
 }
 
 const whole = ({ width, height }: Raw): Placement => ({
@@ -85,12 +85,12 @@ function flat({ header, length, step }: Rows, count: number, ground: number): St
 }
 
 /** The rows above the drawn ones, these, and the rows below: compressed in the way that suits the drawn ones. */
-async function written(rows: Rows, placement: Placement, ground: number): Promise<Buffer> {
+async function writeRows(rows: Rows, placement: Placement, ground: number): Promise<Buffer> {
   const { canvas, top, height } = placement;
   const below = canvas.height - top - height;
   const how = wayOf(rows);
   if (how.strategy === constants.Z_RLE) filterForRuns(rows, placement);
-  const stretches = joined([...flat(rows, top, ground), rows.band, ...flat(rows, below, ground)]);
+  const stretches = joinRows([...flat(rows, top, ground), rows.band, ...flat(rows, below, ground)]);
   return pngFile(rows.header, await zlibStream(stretches, { ...how, memLevel: 9 }));
 }
 
@@ -111,7 +111,7 @@ function filterForRuns({ header: { depth }, length, band }: Rows, { left, width 
 }
 
 /** Short runs of zeros are taken together with what is beside them. */
-function joined(stretches: readonly Stretch[]): Stretch[] {
+function joinRows(stretches: readonly Stretch[]): Stretch[] {
   const all: Stretch[] = [];
   for (const stretch of stretches) {
     const last = plain(all.at(-1));
@@ -129,7 +129,7 @@ function plain(stretch: Stretch | undefined): Uint8Array | undefined {
 }
 
 /** A photo: each row is filtered in the way that suits it. */
-function filtered({ raw, ground, alpha }: Content, placement: Placement): Promise<Buffer> {
+function filterRows({ raw, ground, alpha }: Content, placement: Placement): Promise<Buffer> {
   const { canvas, left, top, width, height } = placement;
   const [r, g, b] = [ground & 255, (ground >> 8) & 255, (ground >> 16) & 255];
   const around = {

@@ -66,7 +66,7 @@ function filterRow(
 }
 
 /** Rows as they were before they were filtered, whichever way each was. */
-export function unfiltered(filtered: Uint8Array, length: number, step: number): Uint8Array {
+export function unfilter(filtered: Uint8Array, length: number, step: number): Uint8Array {
   const rows = Uint8Array.from(filtered);
   for (let row = 0; row < rows.length; row += length) {
     const guess = guesses[rows[row] as number] as Guess;

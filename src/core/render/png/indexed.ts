@@ -34,7 +34,7 @@ const roundings = [
  * @param pixels red, green, blue, alpha of each pixel in one number.
  * @param ground the colour that gets the number 0.
  */
-export function indexed(pixels: Int32Array, ground: number): Indexed | undefined {
+export function toPalette(pixels: Int32Array, ground: number): Indexed | undefined {
   const counted = count(pixels, ground);
   if (!counted) return undefined;
   const { colors, counts, runs } = counted;
@@ -45,7 +45,7 @@ export function indexed(pixels: Int32Array, ground: number): Indexed | undefined
   for (const { level } of roundings.filter(({ most }) => edges <= most)) {
     const palette = new Map<number, number>();
     const renumbered = colors.map((color, at) => {
-      const kept = level === 255 ? color : (nearest[at] ?? rounded(color, level));
+      const kept = level === 255 ? color : (nearest[at] ?? roundColor(color, level));
       const known = palette.get(kept) ?? palette.size;
       palette.set(kept, known);
       return known;
@@ -119,7 +119,7 @@ const surfaceNear = (color: number, surfaces: readonly number[]): number | undef
 const near = (a: number, b: number): boolean => Math.abs((a & 255) - (b & 255)) <= 5;
 
 /** Each channel to the nearest of so many levels above none; full and empty stay so. */
-function rounded(color: number, level: number): number {
+function roundColor(color: number, level: number): number {
   let result = 0;
   for (let shift = 0; shift < 32; shift += 8) {
     const share = Math.round((((color >>> shift) & 255) / 255) * level) / level;

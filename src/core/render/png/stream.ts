@@ -26,7 +26,7 @@ export async function zlibStream(stretches: readonly Stretch[], options: ZlibOpt
     }
     const { bytes, times } = "times" in stretch ? stretch : { bytes: stretch, times: 1 };
     if (bytes.length === 0 || times === 0) continue;
-    pieces.push(...Array<Piece>(times).fill(await compressed(bytes, options)));
+    pieces.push(...Array<Piece>(times).fill(await compress(bytes, options)));
   }
   return [head, ...pieces.map(({ body }) => body), tailOf(pieces)];
 }
@@ -47,7 +47,7 @@ const head = Buffer.from([0x78, 0xda]);
 const tailLength = 6;
 
 /** Taken out of a stream of its own, which says the sums at its end. */
-async function compressed(bytes: Uint8Array, options: ZlibOptions): Promise<Piece> {
+async function compress(bytes: Uint8Array, options: ZlibOptions): Promise<Piece> {
   const stream = createDeflate({ ...options, chunkSize: 65_536 });
   const chunks: Buffer[] = [];
   stream.on("data", (chunk: Buffer) => chunks.push(chunk));
@@ -100,7 +100,7 @@ function zeros(count: number): Promise<Piece>[] {
 function zerosAtOnce(length: number): Promise<Piece> {
   const made = known.get(length);
   if (made) return made;
-  const piece = compressed(Buffer.alloc(length), { level: 9, strategy: constants.Z_RLE });
+  const piece = compress(Buffer.alloc(length), { level: 9, strategy: constants.Z_RLE });
   known.set(length, piece);
   return piece;
 }

@@ -46,7 +46,7 @@ const plugins = (file: string): ParserPlugin[] => [
 export const codeParts = parsedOnce((source: Source): CodeParts => {
   const texts: CodeText[] = [];
   const objects: CodeObject[] = [];
-  const root = parsed(source);
+  const root = parseCode(source);
   const visit = (node: AstNode, path: readonly string[], within?: AstNode): void => {
     const form = literalForm(node, source.text, within?.type === "JSXAttribute");
     if (form) {
@@ -75,7 +75,7 @@ export const codeParts = parsedOnce((source: Source): CodeParts => {
   return { texts, objects };
 });
 
-function parsed(source: Source): AstNode {
+function parseCode(source: Source): AstNode {
   try {
     return parse(source.text, {
       sourceType: "unambiguous",

@@ -119,10 +119,10 @@ export function literalSite(file: string, token: GradleToken): Site | undefined 
   if (kind !== "string") return undefined;
   const single = token.quote.startsWith("'");
   if (!single && /(^|[^\\])\$/.test(text)) return undefined;
-  return { file, start, end, value: unescaped(text), form: single ? "gradle-single" : "gradle-double" };
+  return { file, start, end, value: readEscapes(text), form: single ? "gradle-single" : "gradle-double" };
 }
 
-const unescaped = (raw: string): string =>
+const readEscapes = (raw: string): string =>
   raw.replace(/\\(u[0-9a-fA-F]{4}|.)/g, (_, code: string) =>
     code.length === 5
       ? String.fromCharCode(Number.parseInt(code.slice(1), 16))
@@ -130,11 +130,8 @@ const unescaped = (raw: string): string =>
   );
 
 /** The settings of a name within exactly these blocks, for example `in: ["android", "defaultConfig"]`. */
-export const settingsNamed = (
-  all: readonly GradleSetting[],
-  name: string,
-  blocks: readonly string[],
-): GradleSetting[] => all.filter((each) => each.name === name && each.blocks.join("/") === blocks.join("/"));
+export const findSettings = (all: readonly GradleSetting[], name: string, blocks: readonly string[]): GradleSetting[] =>
+  all.filter((each) => each.name === name && each.blocks.join("/") === blocks.join("/"));
 
 /** The string that a statement gives to a key among others: `["key"] = "x"`, `[key: "x"]`, `mapOf("key" to "x")`. */
 export function keyedSite(file: string, { tokens }: GradleStatement, key: string): Site | undefined {

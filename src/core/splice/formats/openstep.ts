@@ -57,7 +57,7 @@ function openStepParser(source: Source) {
     skip();
     const start = at;
     const match = take(quoted);
-    if (match) return { kind: "string", value: unescaped(match[1] ?? match[2] ?? ""), start, end: at };
+    if (match) return { kind: "string", value: readEscapes(match[1] ?? match[2] ?? ""), start, end: at };
     const plain = take(bare) ?? take(data);
     if (!plain) return fail("a value");
     return { kind: "string", value: plain[0], start, end: at };
@@ -103,7 +103,7 @@ function openStepParser(source: Source) {
   return { value, entries };
 }
 
-const unescaped = (raw: string): string =>
+const readEscapes = (raw: string): string =>
   raw.replace(/\\(U[0-9a-fA-F]{4}|u[0-9a-fA-F]{4}|[0-7]{1,3}|[\s\S])/g, (_, code: string) => {
     if (/^[Uu]./.test(code)) return String.fromCharCode(Number.parseInt(code.slice(1), 16));
     if (/^[0-7]/.test(code)) return String.fromCharCode(Number.parseInt(code, 8));

@@ -61,7 +61,7 @@ function told(
 }
 
 /** Those that template.yaml does not allow with a reason. */
-export function notAllowed(
+export function dropAllowed(
   found: readonly FoundSecret[],
   allow: readonly { file: string; text?: string | undefined }[],
 ): FoundSecret[] {

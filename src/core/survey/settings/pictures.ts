@@ -15,7 +15,7 @@ interface Size {
 }
 
 /** A row of a catalog in the size that the template's own picture has. */
-const sized = (slot: Slot, { width, height }: Size): Slot => ({
+const resize = (slot: Slot, { width, height }: Size): Slot => ({
   ...slot,
   width,
   height,
@@ -57,7 +57,7 @@ export function settingsPicture(template: Folder, kind: PictureKind, path: strin
   if (kind === "favicon") return /\.(png|ico|svg)$/i.test(path) ? favicon(path, String(has.width))[0] : undefined;
   if (kind === "shell") return shellPicture(path, has);
   if (!slot || extname(path).toLowerCase() !== ".png") return undefined;
-  return { slot: sized(slot, has), path };
+  return { slot: resize(slot, has), path };
 }
 
 function shellPicture(path: string, { width }: Size): PictureUse | undefined {

@@ -73,7 +73,7 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
       gaps: [],
     });
   return parts.map((part, at) =>
-    joined(
+    joinParts(
       part,
       held.filter(
         ({ platform }) => platform === part.platform || (at === 0 && (platform === undefined || !has(platform))),
@@ -138,7 +138,7 @@ function heldBy(
       }
       const use = settingsPicture(template, drawn, path);
       if (use) held(platform).pictures.push(use);
-      else held(platform).gaps.push(unwritten(template, site, file, path, platform));
+      else held(platform).gaps.push(tellUnwritten(template, site, file, path, platform));
     }
   for (const { folder, files, kind: drawn, platform } of kind.byName ?? []) {
     const named = below.find(({ path }) => path.join(".") === folder)?.site.value;
@@ -196,7 +196,7 @@ function memberFill(
   return { holds, shape: "text", site: above.site, opens, closes: ` }${above.closes}` };
 }
 
-function unwritten(
+function tellUnwritten(
   template: Folder,
   { start }: Setting["site"],
   file: string,
@@ -210,7 +210,7 @@ function unwritten(
   });
 }
 
-function joined(part: PartSurvey, held: readonly Held[]): PartSurvey {
+function joinParts(part: PartSurvey, held: readonly Held[]): PartSurvey {
   if (held.length === 0) return part;
   const fills = firstOfEachPlace([...part.fills, ...held.flatMap((each) => each.fills)]);
   const pictures = [...part.pictures, ...held.flatMap((each) => each.pictures)];

@@ -58,7 +58,7 @@ function readWidget(template: Folder, file: string, root: XmlElement): Widget {
   const fills: Fill[] = [];
   const fill = (holds: Field, site: Fill["site"] | undefined, shape: Shape = "text") => {
     if (site && site.value.trim() !== "" && !site.value.includes("$"))
-      fills.push({ holds, site: trimmed(template, site), shape });
+      fills.push({ holds, site: trim(template, site), shape });
   };
   fill("identifiers.base", attributeSite(file, root, "id"));
   fill("identifiers.android", attributeSite(file, root, "android-packageName"));
@@ -90,7 +90,7 @@ function readWidget(template: Folder, file: string, root: XmlElement): Widget {
 }
 
 /** Blanks around a text stay. */
-function trimmed(template: Folder, site: Fill["site"]): Fill["site"] {
+function trim(template: Folder, site: Fill["site"]): Fill["site"] {
   const written = template.source(site.file).text.slice(site.start, site.end);
   const [before] = /^\s*/.exec(written) ?? [""];
   const [after] = /\s*$/.exec(written) ?? [""];
