@@ -1,6 +1,6 @@
 import { definitions } from "../platforms/all.ts";
 import { isError, type Judged, type Problem, problem, sound } from "../problems/problem.ts";
-import { contrast, type Hex, parseColor, readableOn } from "../values/color.ts";
+import { contrast, parseColor, readableOn } from "../values/color.ts";
 import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
 import { platformOf } from "../values/platform.ts";
 import type { Place } from "../values/source.ts";
@@ -16,7 +16,7 @@ import { asciiDomain, settleBase, settleScheme } from "./fields/identifier.ts";
 import { fittedLabel } from "./fields/label.ts";
 import { layerField, readAt, unknownGroups } from "./fields/layers.ts";
 import { judgeLocalName, localNames } from "./fields/local-names.ts";
-import { fieldsOf, fillPattern, findVanished, patternProblem, readPattern } from "./fields/pattern.ts";
+import { fieldsOf, fillPattern, findVanished, readPattern } from "./fields/pattern.ts";
 import { judgeValues } from "./fields/rules.ts";
 import { stageNames, stageValues } from "./fields/stage.ts";
 
@@ -55,6 +55,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
   if (problems.some(isError)) return resolved;
   const { key, brief } = client;
   const corner = workspace.stage?.has.corner;
+  const color = corner && parseColor(corner.color);
   const variant: Variant = {
     key,
     values,
@@ -65,7 +66,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     supplied: [...answered.value.supplied, ...filled.value.supplied],
     content: filled.value.content,
     profiles: brief?.data.signing?.profiles ?? {},
-    ...(corner ? { corner: { text: corner.text, color: parseColor(corner.color) as Hex } } : {}),
+    ...(color?.ok ? { corner: { text: corner?.text ?? "", color: color.value } } : {}),
   };
   return { ...resolved, variant };
 }
@@ -125,8 +126,9 @@ function readable(brand: Traced | undefined): Traced | undefined {
 }
 
 function fillField(field: Field, text: string, place: Place | undefined, { values }: Work): Judged<Traced | undefined> {
-  const pattern = readPattern(text);
-  if ("column" in pattern) return { value: undefined, problems: [patternProblem(pattern, place)] };
+  const read = readPattern(text, place);
+  if (!read.ok) return { value: undefined, problems: read.problems };
+  const pattern = read.value;
   const lookUp = (name: Field) => values[name]?.value;
   const value = fillPattern(pattern, lookUp);
   if (value === undefined) return sound(undefined);
@@ -160,10 +162,9 @@ function settleText(field: Field, value: Traced): Traced {
 }
 
 function settleColor(value: Traced): Judged<Traced | undefined> {
-  const hex = parseColor(value.value);
-  if (typeof hex === "string") return sound(withStep(value, { by: "rule", note: "written as #rrggbb", value: hex }));
-  const { code, reason } = hex;
-  return { value: undefined, problems: [problem(code, `${reason}.`, { place: writtenAt(value) })] };
+  const color = parseColor(value.value);
+  if (color.ok) return sound(withStep(value, { by: "rule", note: "written as #rrggbb", value: color.value }));
+  return { value: undefined, problems: [problem(color.code, `${color.reason}.`, { place: writtenAt(value) })] };
 }
 
 /** A dark ground that the mark would be lost on is not taken; the light one stays, by day and by night. */

@@ -1,7 +1,7 @@
-import { fieldsOf, fillPattern, patternProblem, readPattern } from "../derive/fields/pattern.ts";
+import { fieldsOf, fillPattern, readPattern } from "../derive/fields/pattern.ts";
 import { resolveAll } from "../derive/resolve.ts";
 import { isError, type Problem } from "../problems/problem.ts";
-import { attempt, orElse, refuse, stop } from "../problems/result.ts";
+import { attempt, orElse, refuse, stop, unwrap } from "../problems/result.ts";
 import { iconsByTarget } from "../survey/targets.ts";
 import { openTemplate } from "../survey/template.ts";
 import type { Variant } from "../variant/variant.ts";
@@ -43,8 +43,7 @@ export const explainClient = operation(async (input: Input, ports): Promise<Expl
 export const tryPattern = operation(async (input: Input & { pattern: string }, ports): Promise<{ value: string }> => {
   const { pattern: text } = input;
   const { values } = (await resolveOne(await openWorkspace(input, ports), input.client)).variant;
-  const pattern = readPattern(text);
-  if ("column" in pattern) return stop([patternProblem(pattern, { file: "pattern", line: 1, column: 0, text })]);
+  const pattern = unwrap(readPattern(text, { file: "pattern", line: 1, column: 0, text }));
   const empty = fieldsOf(pattern).find((field) => values[field] === undefined);
   if (empty) refuse("pattern-invalid", `This client has no ${empty}.`);
   return { value: fillPattern(pattern, (field) => values[field]?.value) ?? "" };

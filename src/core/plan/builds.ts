@@ -1,8 +1,8 @@
 import { stringify } from "yaml";
-import { fillPattern, patternProblem, readPattern } from "../derive/fields/pattern.ts";
+import { fillPattern, readPattern } from "../derive/fields/pattern.ts";
 import { definitions } from "../platforms/all.ts";
 import { problem } from "../problems/problem.ts";
-import { stop } from "../problems/result.ts";
+import { stop, unwrap } from "../problems/result.ts";
 import { write } from "../splice/forms.ts";
 import type { Template } from "../survey/template.ts";
 import type { BuildFile } from "../template/build-files.ts";
@@ -36,8 +36,7 @@ const formats: Readonly<Record<string, (values: Record<string, string>) => strin
 function runtimeFile(variant: Variant, { file, values, place }: Template["runtime"][number]): BuildFile {
   const filled: Record<string, string> = {};
   for (const [key, text] of Object.entries(values)) {
-    const pattern = readPattern(text);
-    if ("column" in pattern) stop([patternProblem(pattern, place)]);
+    const pattern = unwrap(readPattern(text, place));
     const value = fillPattern(pattern, (field) => variant.values[field]?.value);
     if (value === undefined)
       stop([problem("key-missing", `Nothing gives "${text}", which ${file} wants for ${key}.`, { place })]);

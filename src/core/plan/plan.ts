@@ -1,23 +1,18 @@
-import { fillPattern, patternProblem, readPattern } from "../derive/fields/pattern.ts";
 import type { Folder } from "../files/reading/folder.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { stop } from "../problems/result.ts";
 import { rendererVersion } from "../render/draw.ts";
 import { type Drawing, drawingOf } from "../render/drawing.ts";
-import { write } from "../splice/forms.ts";
-import { applyEdits, type Edit, type Site } from "../splice/site.ts";
+import { applyEdits, type Edit } from "../splice/site.ts";
 import { localize } from "../survey/localize.ts";
 import type { Template } from "../survey/template.ts";
-import { type Fill, type PictureUse, placeOf } from "../template/found.ts";
-import type { Localized } from "../template/localized.ts";
-import { applyShape } from "../template/shapes.ts";
-import type { Field } from "../values/fields.ts";
+import type { PictureUse } from "../template/found.ts";
 import { fingerprint } from "../values/hash.ts";
 import type { Layout } from "../values/layout.ts";
 import { placeAt } from "../values/source.ts";
 import type { Variant } from "../variant/variant.ts";
 import { buildFiles } from "./builds.ts";
-import { askedFor, mainSpoken, spokenBy, usageTexts, withoutFeatures } from "./features.ts";
+import { editsByFile } from "./edits.ts";
+import { mainSpoken, spokenBy, withoutFeatures } from "./features.ts";
 
 /**
  * What a file of a variant is made from: known by its content, wherever it is carried out; and where it lies in the
@@ -170,57 +165,3 @@ function newFileEntry(path: string, { folder }: Template, edits: readonly Edit[]
   if (!edits) return { kind: "keep", path, input, executable, fingerprint: fingerprint(source) };
   return { kind: "splice", path, input, edits, executable, fingerprint: fingerprint({ ...source, edits }) };
 }
-
-function editsByFile(variant: Variant, template: Template, localized: Localized): Map<string, Edit[]> {
-  const edits = new Map<string, Edit[]>();
-  const taken = new Set<string>();
-  const problems: Problem[] = [];
-  const add = (site: Site, value: string | undefined, wanted: string, { opens = "", closes = "" } = {}) => {
-    const place = placeOf(site, opens);
-    if (taken.has(place)) return;
-    taken.add(place);
-    if (value === undefined) return void problems.push(tellUnfilled(site, wanted));
-    const edit = { start: site.start, end: site.end, text: opens + write(site.form, value) + closes };
-    const more = site.form === "android-string" ? markUnformatted(template, site, value) : [];
-    edits.set(site.file, [...(edits.get(site.file) ?? []), ...more, edit]);
-  };
-  for (const { site, value } of localized.values) add(site, value, "a name");
-  for (const { file, edit } of [...localized.inserts, ...askedFor(variant, template)])
-    edits.set(file, [...(edits.get(file) ?? []), edit]);
-  for (const { site, text, place } of usageTexts(variant, template)) add(site, text, "a usage text", place);
-  const lookUp = (field: Field) => variant.values[field]?.value;
-  for (const { site, pattern, place, form } of template.places) {
-    const read = readPattern(pattern);
-    if ("column" in read) problems.push(patternProblem(read, place));
-    else add(site, fillPattern(read, lookUp, form && ((value) => write(form, value))), `"${pattern}"`);
-  }
-  for (const { name, sites } of template.answers)
-    for (const site of sites) add(site, variant.answers[name]?.value ?? (site.form === "raw" ? "0" : ""), name);
-  const added = template.parts.flatMap((part) => part.added.flatMap((file) => file.fills));
-  for (const fill of [...template.parts.flatMap((part) => part.fills), ...added]) {
-    const value = fill.target === undefined ? lookUp(fill.holds) : variant.profiles[fill.target];
-    if (value === undefined && fill.optional) continue;
-    add(fill.site, value === undefined ? undefined : fillText(fill, value), fill.holds, fill);
-  }
-  if (problems.length > 0) stop(problems);
-  return edits;
-}
-
-/**
- * Two percent signs would be taken for places of arguments (Android documentation, "String resources"): the text says
- * that it has none.
- */
-function markUnformatted(template: Template, site: Site, value: string): Edit[] {
-  if (value.split("%").length < 3 || !template.folder.has(site.file)) return [];
-  const { text } = template.folder.source(site.file);
-  const tag = text.slice(text.lastIndexOf("<", site.start - 1), site.start);
-  const isPlain = tag.startsWith("<string") && tag.endsWith(">") && !tag.includes("formatted=");
-  return isPlain ? [{ start: site.start - 1, end: site.start - 1, text: ' formatted="false"' }] : [];
-}
-
-const fillText = ({ shape, site, before = "", after = "" }: Fill, value: string): string =>
-  before + applyShape(shape, value, site.value) + after;
-
-/** Left alone, the template's own value would stay. */
-const tellUnfilled = ({ file, value }: Site, wanted: string): Problem =>
-  problem("key-missing", `Nothing gives ${wanted}, which ${file} wants in place of "${value}".`);

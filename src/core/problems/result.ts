@@ -11,6 +11,14 @@ export const fail = (...problems: Problem[]): Result<never> => ({ ok: false, pro
 export const mapResult = <T, U>(result: Result<T>, to: (value: T) => U): Result<U> =>
   result.ok ? { ok: true, value: to(result.value) } : result;
 
+/** The values of several results; all problems, where there is one. */
+export function allOf<T>(results: readonly Result<T>[]): Result<T[]> {
+  const problems = results.flatMap((each) => (each.ok ? [] : each.problems));
+  return problems.length > 0
+    ? { ok: false, problems }
+    : { ok: true, value: results.flatMap((each) => (each.ok ? [each.value] : [])) };
+}
+
 /** The value, or another in its place. */
 export const orElse = <T, U>(result: Result<T>, otherwise: U): T | U => (result.ok ? result.value : otherwise);
 

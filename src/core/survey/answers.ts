@@ -1,6 +1,5 @@
 import type { Folder } from "../files/reading/folder.ts";
-import type { Problem } from "../problems/problem.ts";
-import { stop } from "../problems/result.ts";
+import { allOf, mapResult, unwrap } from "../problems/result.ts";
 import type { Site } from "../splice/site.ts";
 import { namedPlace } from "../template/places.ts";
 import type { TemplateNotes } from "../workspace/schema/template.ts";
@@ -14,17 +13,16 @@ export interface AnswerPlaces {
 
 /** The places that template.yaml names for each question. Stops with every one that is not there. */
 export function answerPlaces({ notes }: Workspace, folder: Folder): AnswerPlaces[] {
-  const problems: Problem[] = [];
-  const found = Object.entries(notes.data.questions).map(([name, { fill, kind }]) => ({
-    name,
-    sites: fill.flatMap((target, at) => {
+  const found = Object.entries(notes.data.questions).map(([name, { fill, kind }]) => {
+    const sites = fill.map((target, at) => {
       const line = (key: string) => notes.document.placeOf(["questions", name, "fill", at, key]);
-      const site = namedPlace(folder, target, line, problems);
-      return site ? [kind === "number" && site.form === "json" ? { ...site, form: "raw" as const } : site] : [];
-    }),
-  }));
-  if (problems.length > 0) stop(problems);
-  return found;
+      return mapResult(namedPlace(folder, target, line), (site) =>
+        kind === "number" && site.form === "json" ? { ...site, form: "raw" as const } : site,
+      );
+    });
+    return mapResult(allOf(sites), (all) => ({ name, sites: all }));
+  });
+  return unwrap(allOf(found));
 }
 
 /** Whether a file of the template stands for one that each client gives itself: it goes to none. */

@@ -69,6 +69,4 @@ export function ownColors(template: Folder, parts: readonly PartSurvey[]): OwnCo
 
 /** A custom property may hold anything; and what looks like digits of a colour need not be one without a # in front. */
 const isColor = ({ shape, site: { value } }: Fill): boolean =>
-  shape !== "color" ||
-  /^#[0-9a-f]{8}$/i.test(value) ||
-  (!/^[0-9a-f.]+$/i.test(value) && typeof parseColor(value) === "string");
+  shape !== "color" || /^#[0-9a-f]{8}$/i.test(value) || (!/^[0-9a-f.]+$/i.test(value) && parseColor(value).ok);

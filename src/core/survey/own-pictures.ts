@@ -1,7 +1,7 @@
 import { extname } from "node:path/posix";
 import type { Folder } from "../files/reading/folder.ts";
-import { type Problem, problem } from "../problems/problem.ts";
-import { stop } from "../problems/result.ts";
+import { problem } from "../problems/problem.ts";
+import { allOf, fail, type Result, succeed, unwrap } from "../problems/result.ts";
 import { ownSlot } from "../slots/own.ts";
 import { icnsSlots, programIcons } from "../slots/program.ts";
 import type { PartSurvey, PictureUse } from "../template/found.ts";
@@ -60,25 +60,21 @@ const hints: Readonly<Record<OwnKind, string>> = {
 
 /** Pictures that template.yaml names, on the first part whose folder they lie in. */
 export function withOwnPictures({ notes }: Workspace, folder: Folder, parts: readonly PartSurvey[]): PartSurvey[] {
-  const problems: Problem[] = [];
-  const uses = notes.data.pictures.flatMap(({ file, draw }, at) => {
+  const named = notes.data.pictures.map(({ file, draw }, at): Result<{ part: PartSurvey; use: PictureUse }[]> => {
     const place = notes.document.placeOf(["pictures", at, "file"]);
     const own =
       parts.find((part) => part.folder !== "" && file.startsWith(`${part.folder}/`)) ??
       parts.find((part) => part.folder === "") ??
       parts[0];
-    if (!folder.has(file)) problems.push(problem("file-missing", `${file} is not in the template.`, { place }));
-    const use = own && folder.has(file) ? ownPicture(folder, own.platform, file, draw) : undefined;
-    if (own && folder.has(file) && !use)
-      problems.push(
-        problem("fill-not-found", `${file} is no picture that Oxalis writes.`, {
-          place,
-          expected: "one that ends in .png, .svg, .jpg, .webp, .ico or .icns",
-        }),
-      );
-    return own && use ? [{ part: own, use }] : [];
+    if (!folder.has(file)) return fail(problem("file-missing", `${file} is not in the template.`, { place }));
+    if (!own) return succeed([]);
+    const use = ownPicture(folder, own.platform, file, draw);
+    const expected = "one that ends in .png, .svg, .jpg, .webp, .ico or .icns";
+    return use
+      ? succeed([{ part: own, use }])
+      : fail(problem("fill-not-found", `${file} is no picture that Oxalis writes.`, { place, expected }));
   });
-  if (problems.length > 0) stop(problems);
+  const uses = unwrap(allOf(named)).flat();
   return parts.map((part) => {
     const own = uses.filter((each) => each.part === part).map(({ use }) => use);
     if (own.length === 0) return part;

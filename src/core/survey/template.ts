@@ -3,8 +3,8 @@ import { type Folder, openFolder } from "../files/reading/folder.ts";
 import { checkoutRevision } from "../files/reading/ignored.ts";
 import { definitions } from "../platforms/all.ts";
 import { wrappedPages } from "../platforms/web/survey.ts";
-import { type Problem, problem } from "../problems/problem.ts";
-import { refuse, stop } from "../problems/result.ts";
+import { problem } from "../problems/problem.ts";
+import { allOf, mapResult, type Result, refuse, stop, unwrap } from "../problems/result.ts";
 import type { Form } from "../splice/forms.ts";
 import type { Site } from "../splice/site.ts";
 import { picturesFor } from "../stores/all.ts";
@@ -200,19 +200,17 @@ export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartS
 
 /** The places that template.yaml names: by what leads to them, or by the text that stands there. */
 function places({ notes }: Workspace, folder: Folder, fills: readonly Fill[]): Template["places"] {
-  const problems: Problem[] = [];
-  const found = notes.data.fill.flatMap((given, index): Template["places"][number][] => {
+  const found = notes.data.fill.map((given, index): Result<Template["places"]> => {
     const line = (key: string) => notes.document.placeOf(["fill", index, key]);
     const { file, with: pattern } = given;
-    if ("text" in given) {
-      const { sites, form } = textSites(folder, given, line, fills, problems);
-      return sites.map((site) => ({ site, pattern, place: line("with"), form }));
-    }
-    const site = namedPlace(folder, { file, at: given.at }, line, problems);
-    return site ? [{ site, pattern, place: line("with") }] : [];
+    const place = line("with");
+    if ("text" in given)
+      return mapResult(textSites(folder, given, line, fills), ({ sites, form }) =>
+        sites.map((site) => ({ site, pattern, place, form })),
+      );
+    return mapResult(namedPlace(folder, { file, at: given.at }, line), (site) => [{ site, pattern, place }]);
   });
-  if (problems.length > 0) stop(problems);
-  return found;
+  return unwrap(allOf(found)).flat();
 }
 
 /** A short check sum over all files that variants get, for the record of what a release was made from. */

@@ -1,6 +1,7 @@
 import { extname } from "node:path/posix";
 import { type Folder, textIfAny } from "../files/reading/folder.ts";
-import { type Problem, problem } from "../problems/problem.ts";
+import { problem } from "../problems/problem.ts";
+import { fail, type Result, succeed } from "../problems/result.ts";
 import type { Form } from "../splice/forms.ts";
 import type { Site } from "../splice/site.ts";
 import type { Fill } from "../template/found.ts";
@@ -33,32 +34,22 @@ export function textSites(
   { file, text, times }: Given,
   line: (key: string) => Place,
   fills: readonly Fill[],
-  problems: Problem[],
-): { sites: Site[]; form: Form } {
-  const form = forms.find(({ endings }) => endings.test(extname(file).toLowerCase()))?.form ?? "line";
-  if (!folder.has(file)) {
-    problems.push(problem("file-missing", `${file} is not in the template.`, { place: line("file") }));
-    return { sites: [], form };
-  }
+): Result<{ sites: Site[]; form: Form }> {
+  if (!folder.has(file))
+    return fail(problem("file-missing", `${file} is not in the template.`, { place: line("file") }));
   const content = textIfAny(folder.bytes(file));
-  if (content === undefined) {
-    problems.push(problem("fill-not-found", `${file} is no text.`, { place: line("file") }));
-    return { sites: [], form };
-  }
+  if (content === undefined) return fail(problem("fill-not-found", `${file} is no text.`, { place: line("file") }));
   const sites: Site[] = [];
   for (let at = content.indexOf(text); at !== -1; at = content.indexOf(text, at + text.length))
     sites.push({ file, start: at, end: at + text.length, value: text, form: "raw" });
   if (sites.length !== times) {
     const message = `"${text}" stands ${sites.length === 1 ? "once" : `${sites.length} times`} in ${file}.`;
-    problems.push(
-      problem("fill-not-found", message, {
-        place: line("text"),
-        expected: times === 1 ? "once" : `${times} times`,
-      }),
-    );
+    const expected = times === 1 ? "once" : `${times} times`;
+    return fail(problem("fill-not-found", message, { place: line("text"), expected }));
   }
+  const form = forms.find(({ endings }) => endings.test(extname(file).toLowerCase()))?.form ?? "line";
   const own = fills.filter(({ site }) => site.file === file && site.end > site.start);
-  return { sites: sites.filter((site) => !own.some((fill) => overlaps(fill.site, site))), form };
+  return succeed({ sites: sites.filter((site) => !own.some((fill) => overlaps(fill.site, site))), form });
 }
 
 const overlaps = (a: Site, b: Site): boolean => a.start < b.end && b.start < a.end;

@@ -1,8 +1,8 @@
 import { extname } from "node:path";
 import { getNodePath } from "jsonc-parser";
 import type { Folder } from "../files/reading/folder.ts";
-import { type Problem, problem } from "../problems/problem.ts";
-import { attempt, orElse } from "../problems/result.ts";
+import { problem } from "../problems/problem.ts";
+import { attempt, fail, orElse, type Result, succeed } from "../problems/result.ts";
 import { cssProperties, cssSite } from "../splice/formats/css.ts";
 import { htmlAttribute, htmlElements, htmlTextSite } from "../splice/formats/html.ts";
 import { jsonSite, nodeSite, parseJson, stringNodes } from "../splice/formats/json.ts";
@@ -71,27 +71,23 @@ const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
 /** A file's ending; .env has no name before it, and may have one behind it. */
 const kindOf = (file: string): string => (/(^|\/)\.env(\.[\w-]+)?$/.test(file) ? ".env" : extname(file).toLowerCase());
 
-/** The site of a place that template.yaml names; where there is none, that is told. */
+/** The site of a place that template.yaml names. */
 export function namedPlace(
   folder: Folder,
   { file, at }: { file: string; at: string },
   line: (key: "file" | "at") => Place,
-  problems: Problem[],
-): Site | undefined {
-  if (!folder.has(file)) {
-    problems.push(problem("file-missing", `${file} is not in the template.`, { place: line("file") }));
-    return undefined;
-  }
+): Result<Site> {
+  if (!folder.has(file))
+    return fail(problem("file-missing", `${file} is not in the template.`, { place: line("file") }));
   const form = placeForm(file);
   if (!form) {
     const expected = `one of ${Object.keys(locators).join(", ")}`;
-    problems.push(problem("fill-not-found", `Oxalis cannot look into ${file}.`, { place: line("file"), expected }));
-    return undefined;
+    return fail(problem("fill-not-found", `Oxalis cannot look into ${file}.`, { place: line("file"), expected }));
   }
   const site = locators[kindOf(file)]?.locate(file, folder.source(file), at);
-  if (!site)
-    problems.push(problem("fill-not-found", `${file} has nothing at "${at}".`, { place: line("at"), expected: form }));
-  return site;
+  return site
+    ? succeed(site)
+    : fail(problem("fill-not-found", `${file} has nothing at "${at}".`, { place: line("at"), expected: form }));
 }
 
 /**

@@ -4,18 +4,17 @@ import { clampChroma, converter, formatHex, parse, wcagContrast } from "culori/f
 /** An opaque sRGB colour as #rrggbb, lower case. */
 export type Hex = `#${string}`;
 
-/** Why a text is no colour that can stand on its own. */
-export interface NoColor {
-  code: "color-invalid" | "color-transparent";
-  reason: string;
-}
+/** A text read as a colour, or why it is none that can stand on its own. */
+type ParsedColor =
+  | { ok: true; value: Hex }
+  | { ok: false; code: "color-invalid" | "color-transparent"; reason: string };
 
 /** Reads a colour as CSS writes it (hex, names, rgb(), hsl() …). One with opacity below 1 is refused. */
-export function parseColor(text: string): Hex | NoColor {
+export function parseColor(text: string): ParsedColor {
   const parsed = parse(text.trim());
-  if (!parsed) return { code: "color-invalid", reason: `"${text}" is not a colour` };
-  if ((parsed.alpha ?? 1) < 1) return { code: "color-transparent", reason: `"${text}" is not opaque` };
-  return formatHex(toRgb(parsed)) as Hex;
+  if (!parsed) return { ok: false, code: "color-invalid", reason: `"${text}" is not a colour` };
+  if ((parsed.alpha ?? 1) < 1) return { ok: false, code: "color-transparent", reason: `"${text}" is not opaque` };
+  return { ok: true, value: formatHex(toRgb(parsed)) as Hex };
 }
 
 const toRgb = converter("rgb");

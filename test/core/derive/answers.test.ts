@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { answerFault } from "../../../src/core/derive/asked/rules.ts";
-import { fillPattern, type Pattern, readPattern } from "../../../src/core/derive/fields/pattern.ts";
+import { fillPattern, readPattern } from "../../../src/core/derive/fields/pattern.ts";
+import { unwrap } from "../../../src/core/problems/result.ts";
 import { answerForms } from "../../../src/core/values/answer-forms.ts";
 import { contrast, lift, readableOn } from "../../../src/core/values/color.ts";
 import { type Field, fields } from "../../../src/core/values/fields.ts";
@@ -71,7 +72,7 @@ test("from any brand colour: texts are read on their grounds, lines and the bran
     fc.property(fc.integer({ min: 0, max: 0xffffff }), (number) => {
       const brand = `#${number.toString(16).padStart(6, "0")}`;
       const color = (name: string) =>
-        fillPattern(readPattern(fields[`colors.${name}` as Field].pattern ?? "") as Pattern, () => brand) ?? "";
+        fillPattern(unwrap(readPattern(fields[`colors.${name}` as Field].pattern ?? "")), () => brand) ?? "";
       for (const night of ["", "Dark"]) {
         const [page, text, soft, onSoft, line] = ["page", "text", "soft", "onSoft", "line"].map((name) =>
           color(`${name}${night}`),

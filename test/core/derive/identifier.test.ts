@@ -13,8 +13,8 @@ import { trace } from "../../../src/core/values/trail.ts";
 
 const fill = (pattern: string, values: Partial<Record<Field, string>>) => {
   const read = readPattern(pattern);
-  if ("column" in read) throw new Error(`${read.column}: ${read.message}`);
-  return fillPattern(read, (field) => values[field]);
+  if (!read.ok) throw new Error(read.problems[0]?.message);
+  return fillPattern(read.value, (field) => values[field]);
 };
 const base = (domain: string, name: string) =>
   settleBase(
@@ -112,6 +112,8 @@ describe("patterns", () => {
     ["{app.name", 1, "This brace is never closed.", "{{ for a brace that stands for itself"],
     ["{}", 2, "These braces are empty.", "a field, such as app.name"],
   ])("%s is refused at column %i", (pattern, column, message, expected) => {
-    expect(readPattern(pattern)).toEqual({ column, message, expected });
+    const read = readPattern(pattern, { file: "pattern", line: 1, column: 0, text: pattern });
+    const [told] = read.ok ? [] : read.problems;
+    expect(told).toMatchObject({ code: "pattern-invalid", message, expected, place: { column } });
   });
 });

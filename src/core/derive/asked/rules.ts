@@ -18,7 +18,7 @@ const rules: Readonly<Record<AnswerKind["kind"], Rule>> = {
   text: longest,
   address: (value) => (isAddress(value) ? undefined : "an address such as https://hillfarm.example/terms"),
   email: (value) => (/^[^\s@]+@[^\s@.]+(\.[^\s@.]+)+$/.test(value) ? undefined : "an e-mail address"),
-  color: (value) => (typeof parseColor(value) === "string" ? undefined : "a colour such as #1f5d4c"),
+  color: (value) => (parseColor(value).ok ? undefined : "a colour such as #1f5d4c"),
   choice: (value, { options = [] }) => (options.includes(value) ? undefined : `one of ${options.join(", ")}`),
   number: numberRule,
   identifier: () => undefined,

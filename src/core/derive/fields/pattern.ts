@@ -1,5 +1,6 @@
 import { nearest } from "../../problems/nearest.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
+import { fail, type Result } from "../../problems/result.ts";
 import { type Field, fieldNames } from "../../values/fields.ts";
 import type { Place } from "../../values/source.ts";
 import { words } from "./words.ts";
@@ -13,47 +14,57 @@ interface Slotted {
 }
 
 /** What is wrong with a pattern; `column` counts from 1 within the pattern. */
-export interface PatternFault {
+interface PatternFault {
   column: number;
   message: string;
   expected?: string;
 }
 
-/** The same few patterns are read for every client. */
-const known = new Map<string, Pattern | PatternFault>();
+type Parsed<T> = { ok: true; value: T } | { ok: false; fault: PatternFault };
 
-/** Reads `"{domain reversed}.{app.name joined}"`. Doubled braces stand for themselves. */
-export function readPattern(text: string): Pattern | PatternFault {
-  const read = known.get(text) ?? parsedPattern(text);
+/** The same few patterns are read for every client. */
+const known = new Map<string, Parsed<Pattern>>();
+
+/**
+ * Reads `"{domain reversed}.{app.name joined}"`. Doubled braces stand for themselves.
+ * @param place where the pattern's text starts, its quote included
+ */
+export function readPattern(text: string, place?: Place): Result<Pattern> {
+  const read = known.get(text) ?? parsePattern(text);
   known.set(text, read);
-  return read;
+  return read.ok ? read : fail(patternProblem(read.fault, place));
 }
 
-function parsedPattern(text: string): Pattern | PatternFault {
+function parsePattern(text: string): Parsed<Pattern> {
   const parts: (string | Slotted)[] = [];
   const token = /\{\{|\}\}|\{([^{}]*)\}|[{}]|[^{}]+/g;
   for (const match of text.matchAll(token)) {
     const [whole, inner] = match;
     const column = match.index + 1;
     if (inner !== undefined) {
-      const slotted = readSlotted(inner, column + 1);
-      if ("column" in slotted) return slotted;
-      parts.push(slotted);
+      const slotted = parseSlotted(inner, column + 1);
+      if (!slotted.ok) return slotted;
+      parts.push(slotted.value);
     } else if (whole === "{" || whole === "}") {
       const message = whole === "{" ? "This brace is never closed." : "This brace was never opened.";
-      return { column, message, expected: `${whole}${whole} for a brace that stands for itself` };
+      return faulty(column, message, `${whole}${whole} for a brace that stands for itself`);
     } else parts.push(whole === "{{" ? "{" : whole === "}}" ? "}" : whole);
   }
-  return parts;
+  return { ok: true, value: parts };
 }
 
-function readSlotted(inner: string, column: number): Slotted | PatternFault {
+const faulty = (column: number, message: string, expected: string): Parsed<never> => ({
+  ok: false,
+  fault: { column, message, expected },
+});
+
+function parseSlotted(inner: string, column: number): Parsed<Slotted> {
   const tokens = [...inner.matchAll(/\S+/g)].map((match) => ({
     text: match[0],
     column: column + match.index,
   }));
   const [first, ...rest] = tokens;
-  if (!first) return { column, message: "These braces are empty.", expected: "a field, such as app.name" };
+  if (!first) return faulty(column, "These braces are empty.", "a field, such as app.name");
   if (!isField(first.text)) return unknownField("field", first, fieldNames);
   const used: { name: string; argument: string }[] = [];
   for (let at = 0; at < rest.length; at++) {
@@ -63,23 +74,19 @@ function readSlotted(inner: string, column: number): Slotted | PatternFault {
     const next = word.takes ? rest[++at] : undefined;
     if (word.takes && !word.takes.form.test(next?.text ?? "")) {
       const message = `"${token.text}" wants ${word.takes.what} behind it.`;
-      const expected = `{${first.text} ${token.text} ${word.takes.example}}`;
-      return { column: next?.column ?? token.column, message, expected };
+      return faulty(next?.column ?? token.column, message, `{${first.text} ${token.text} ${word.takes.example}}`);
     }
     used.push({ name: token.text, argument: next?.text ?? "" });
   }
-  return { field: first.text, words: used };
+  return { ok: true, value: { field: first.text, words: used } };
 }
 
 const isField = (text: string): text is Field => (fieldNames as string[]).includes(text);
 
-function unknownField(kind: string, token: { text: string; column: number }, known: readonly string[]): PatternFault {
+function unknownField(kind: string, token: { text: string; column: number }, known: readonly string[]): Parsed<never> {
   const near = nearest(token.text, known);
-  return {
-    column: token.column,
-    message: `No ${kind} is called "${token.text}".`,
-    expected: near ? `"${near}"` : `one of ${known.join(", ")}`,
-  };
+  const expected = near ? `"${near}"` : `one of ${known.join(", ")}`;
+  return faulty(token.column, `No ${kind} is called "${token.text}".`, expected);
 }
 
 /**
@@ -117,8 +124,7 @@ export function findVanished(pattern: Pattern, lookUp: (field: Field) => string 
 export const fieldsOf = (pattern: Pattern): Field[] =>
   pattern.flatMap((part) => (typeof part === "string" ? [] : [part.field]));
 
-/** A fault as a problem; `place` is where the pattern's text starts, its quote included. */
-export function patternProblem({ column, message, expected }: PatternFault, place: Place | undefined): Problem {
+function patternProblem({ column, message, expected }: PatternFault, place: Place | undefined): Problem {
   const at = place && { ...place, column: place.column + column };
   return problem("pattern-invalid", message, { place: at, ...(expected === undefined ? {} : { expected }) });
 }

@@ -6,7 +6,7 @@ import { type Traced, withStep } from "../../values/trail.ts";
 import type { LocalName, Values } from "../../variant/variant.ts";
 import type { Stage, Workspace } from "../../workspace/workspace.ts";
 import { fittedLabel } from "./label.ts";
-import { fillPattern, patternProblem, readPattern } from "./pattern.ts";
+import { fillPattern, readPattern } from "./pattern.ts";
 
 /** Puts a stage's suffix behind a value; undefined where a field has none. */
 function putSuffix(field: Field, value: string, suffix: string): string | undefined {
@@ -67,9 +67,9 @@ function stageValue(field: Field, value: Traced, { stage, agency, lookUp }: At):
   const text = key && stage.has[key];
   if (text === undefined) return sound(value);
   const place = agency.document.placeOf(["stages", stage.name, key]);
-  const pattern = readPattern(text);
-  if ("column" in pattern) return { value, problems: [patternProblem(pattern, place)] };
-  const made = fillPattern(pattern, lookUp);
+  const pattern = readPattern(text, place);
+  if (!pattern.ok) return { value, problems: pattern.problems };
+  const made = fillPattern(pattern.value, lookUp);
   if (made === undefined) return sound(value);
   const note = `made by the pattern "${text}" of the stage ${stage.name}`;
   const renamed = withStep(value, { by: "agency", note, value: made, place });

@@ -21,7 +21,7 @@ const text = (most: number) =>
 /** A colour as people write it, kept as written; what it means is worked out when the variant is resolved. */
 export const color = z.string().superRefine((value, context) => {
   const parsed = parseColor(value);
-  if (typeof parsed === "string") return;
+  if (parsed.ok) return;
   context.addIssue({ code: "custom", message: parsed.reason, params: { problem: parsed.code } });
 });
 
