@@ -134,6 +134,12 @@ export function firstOfEachPlace(fills: readonly Fill[]): Fill[] {
   });
 }
 
+/** Keeps the first use of each file. */
+export function firstOfEachPath(pictures: readonly PictureUse[]): PictureUse[] {
+  const seen = new Set<string>();
+  return pictures.filter(({ path }) => !seen.has(path) && Boolean(seen.add(path)));
+}
+
 /** The values that fills of a field hold in the template, without what stays around them. */
 export const heldValues = (fills: readonly Fill[], ...held: Field[]): string[] => [
   ...new Set(

@@ -1,49 +1,63 @@
 import type { Folder } from "../../files/reading/folder.ts";
+import type { Problem } from "../../problems/problem.ts";
 import { attributeSite, find, type XmlElement } from "../../splice/formats/xml.ts";
 import { emptySite, type Site } from "../../splice/site.ts";
-import { type AddedFile, type Fill, insertedText, type Missing } from "../../template/found.ts";
+import { type AddedFile, type Fill, insertedText } from "../../template/found.ts";
 import { darkOf } from "../../values/fields.ts";
 import type { MissingKind, Wants } from "../../values/missing.ts";
 import { placeAt } from "../../values/source.ts";
-import { type followReferences, forNight } from "./references.ts";
+import { type Followed, type followReferences, forNight, mergeFollowed } from "./references.ts";
 import { type AndroidResources, colorSites, type ResourceRef, readReference } from "./resources.ts";
 
 interface Known {
   template: Folder;
   resources: AndroidResources;
-  survey: ReturnType<typeof followReferences>;
+  found: Followed;
+  follow: ReturnType<typeof followReferences>;
   wants: Wants;
   manifest: { file: string; root: XmlElement };
   /** A value of the manifest, or what the build puts in its place. */
-  placed(site: Site | undefined): Site[];
+  behind(site: Site | undefined): { sites: Site[]; gaps: Problem[] };
 }
 
-/** Adds what an app's manifest and resources lack, where the template wants it added. */
-export function addMissing({ template, resources, survey, wants, manifest, placed }: Known): {
-  added: AddedFile[];
-  missing: Missing[];
-} {
-  const added: AddedFile[] = [];
-  const missing: Missing[] = [];
-  /** Notes what is missing at a place; true where it is to be added. */
-  const lacks = (kind: MissingKind, file: string, at: number): boolean => {
-    missing.push({ kind, added: wants(kind), place: placeAt(template.source(file), at) });
-    return wants(kind);
-  };
+/** What an app's manifest and resources lack, and what is added where the template wants it. */
+export function missingIn(known: Known): Partial<Followed> {
+  const { manifest, behind } = known;
   const application = find(manifest.root, "application");
   const iconSite = attributeSite(manifest.file, application, "android:icon");
-  const icon = readReference(placed(iconSite)[0]?.value);
-  const round = readReference(placed(attributeSite(manifest.file, application, "android:roundIcon"))[0]?.value);
-  if (!icon || !iconSite || !application) return { added, missing };
+  const [icon, round] = [iconSite, attributeSite(manifest.file, application, "android:roundIcon")].map(behind);
+  const gaps = [...(icon?.gaps ?? []), ...(round?.gaps ?? [])];
+  const ref = readReference(icon?.sites[0]?.value);
+  if (!ref || !iconSite || !application) return { gaps };
+  const icons = missingIcons(known, application, iconSite, ref, readReference(round?.sites[0]?.value));
+  return mergeFollowed([{ gaps }, icons, missingNights(known)]);
+}
 
+/** Goes in where a kind is lacking, and wanted. */
+const lacking = (
+  { template, wants }: Known,
+  kind: MissingKind,
+  file: string,
+  at: number,
+  added: () => Partial<Followed>,
+): Partial<Followed> => {
+  const missing = [{ kind, added: wants(kind), place: placeAt(template.source(file), at) }];
+  return mergeFollowed([{ missing }, wants(kind) ? added() : {}]);
+};
+
+/** The forms of a launcher icon that an app has not: adaptive, themed, round. */
+function missingIcons(
+  known: Known,
+  application: XmlElement,
+  iconSite: Site,
+  icon: ResourceRef,
+  round: ResourceRef | undefined,
+): Partial<Followed> {
+  const { template, resources, found, follow, wants, manifest } = known;
   const adaptive = (ref: ResourceRef) =>
     resources.files(ref).find((file) => file.endsWith(".xml") && resources.xml(file).name === "adaptive-icon");
   const own = adaptive(icon);
-  const layers = {
-    ground: `${icon.name}_ground`,
-    front: `${icon.name}_front`,
-    stencil: `${icon.name}_stencil`,
-  };
+  const layers = { ground: `${icon.name}_ground`, front: `${icon.name}_front`, stencil: `${icon.name}_stencil` };
   const made = `<?xml version="1.0" encoding="utf-8"?>
 <adaptive-icon xmlns:android="http://schemas.android.com/apk/res/android">
     <background android:drawable="@color/${layers.ground}"/>
@@ -51,45 +65,68 @@ export function addMissing({ template, resources, survey, wants, manifest, place
     <monochrome android:drawable="@${icon.type}/${layers.stencil}"/>
 </adaptive-icon>
 `;
-  const isBitmap = resources.files(icon).length > 0 && !own;
-  const makesAdaptive = isBitmap && lacks("adaptive-icon", manifest.file, iconSite.start);
+  const stencil = () => follow.draw("adaptive-monochrome", { type: icon.type, name: layers.stencil });
   const adaptiveFile = ({ type, name }: ResourceRef) => `${resources.main}/${type}-anydpi-v26/${name}.xml`;
-  if (makesAdaptive) {
-    for (const ref of [icon, ...(round ? [round] : [])]) {
-      if (!adaptive(ref)) added.push({ path: adaptiveFile(ref), text: made, fills: [] });
-    }
-    added.push(
-      colorFile(`${resources.main}/values/${layers.ground}.xml`, [{ name: layers.ground, holds: "colors.ground" }]),
-    );
-    survey.draw("adaptive-foreground", { type: icon.type, name: layers.front });
-    survey.draw("adaptive-monochrome", { type: icon.type, name: layers.stencil });
-  }
-  const themed = themedIcon(resources, own, layers.stencil, icon);
-  if (own && themed && lacks("themed-icon", own, themed.site.start)) {
-    survey.fills.push(themed);
-    survey.draw("adaptive-monochrome", { type: icon.type, name: layers.stencil });
-  }
-  if (!round && lacks("round-icon", manifest.file, application.start)) {
-    const ref = { type: icon.type, name: `${icon.name}_round` };
-    const at = iconSite.end + 1;
-    const attribute = `\n        android:roundIcon="@${ref.type}/${ref.name}"`;
-    survey.fills.push(insertedText(manifest.file, at, attribute));
-    survey.draw("launcher-round", ref);
-    if (makesAdaptive) added.push({ path: adaptiveFile(ref), text: made, fills: [] });
-    else if (own) added.push(copyOf(template, own, adaptiveFile(ref), survey.fills));
-  }
-  const nights: { name: string; holds: Fill["holds"] }[] = [];
-  const [start, ...starts] = onlyLight(resources, survey.named.start);
-  if (start && lacks("dark-start", start[1].file, start[1].start))
-    nights.push(...[start, ...starts].map(([name]) => ({ name, holds: "colors.startDark" as const })));
-  const ofTheme = [...survey.named.theme].filter(
-    ([name, { site }]) => !survey.named.start.has(name) && isOnlyLight(resources, site),
+  const isBitmap = resources.files(icon).length > 0 && !own;
+  const makesAdaptive = isBitmap && wants("adaptive-icon");
+  const ground = colorFile(`${resources.main}/values/${layers.ground}.xml`, [
+    { name: layers.ground, holds: "colors.ground" },
+  ]);
+  const adaptiveIcon = isBitmap
+    ? lacking(known, "adaptive-icon", manifest.file, iconSite.start, () => {
+        const plain = [icon, ...(round ? [round] : [])].filter((ref) => !adaptive(ref));
+        return mergeFollowed([
+          { added: [...plain.map((ref) => ({ path: adaptiveFile(ref), text: made, fills: [] })), ground] },
+          follow.draw("adaptive-foreground", { type: icon.type, name: layers.front }),
+          stencil(),
+        ]);
+      })
+    : {};
+  const layer = themedIcon(resources, own, layers.stencil, icon);
+  const themed =
+    own && layer
+      ? lacking(known, "themed-icon", own, layer.site.start, () => mergeFollowed([{ fills: [layer] }, stencil()]))
+      : {};
+  const roundIcon = round
+    ? {}
+    : lacking(known, "round-icon", manifest.file, application.start, () => {
+        const ref = { type: icon.type, name: `${icon.name}_round` };
+        const attribute = `\n        android:roundIcon="@${ref.type}/${ref.name}"`;
+        const fills = [...found.fills, ...(themed.fills ?? [])];
+        const added = makesAdaptive
+          ? [{ path: adaptiveFile(ref), text: made, fills: [] }]
+          : own
+            ? [copyOf(template, own, adaptiveFile(ref), fills)]
+            : [];
+        return mergeFollowed([
+          { fills: [insertedText(manifest.file, iconSite.end + 1, attribute)], added },
+          follow.draw("launcher-round", ref),
+        ]);
+      });
+  return mergeFollowed([adaptiveIcon, themed, roundIcon]);
+}
+
+/** Colours of the start screen and of themes that have no form for the night. */
+function missingNights(known: Known): Partial<Followed> {
+  const { resources, found, wants } = known;
+  const starts = new Map(found.start);
+  const [start, ...more] = onlyLight(resources, starts);
+  const ofTheme = [...new Map(found.theme)].filter(
+    ([name, { site }]) => !starts.has(name) && isOnlyLight(resources, site),
   );
   const [first] = ofTheme;
-  if (first && lacks("night-colors", first[1].site.file, first[1].site.start))
-    nights.push(...ofTheme.map(([name, { holds }]) => ({ name, holds: darkOf(holds) })));
-  if (nights.length > 0) added.push(colorFile(`${resources.main}/values-night/night_colors.xml`, nights));
-  return { added, missing };
+  const noted = mergeFollowed([
+    start ? lacking(known, "dark-start", start[1].file, start[1].start, () => ({})) : {},
+    first ? lacking(known, "night-colors", first[1].site.file, first[1].site.start, () => ({})) : {},
+  ]);
+  const nights = [
+    ...(start && wants("dark-start")
+      ? [start, ...more].map(([name]) => ({ name, holds: "colors.startDark" as const }))
+      : []),
+    ...(first && wants("night-colors") ? ofTheme.map(([name, { holds }]) => ({ name, holds: darkOf(holds) })) : []),
+  ];
+  const file = colorFile(`${resources.main}/values-night/night_colors.xml`, nights);
+  return mergeFollowed([noted, { added: nights.length > 0 ? [file] : [] }]);
 }
 
 /** A layer behind the foreground of an adaptive icon that has none for themed icons (API 33). */

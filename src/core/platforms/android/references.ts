@@ -1,13 +1,10 @@
 import type { Folder } from "../../files/reading/folder.ts";
-import { type Problem, problem } from "../../problems/problem.ts";
-import type { Slot } from "../../slots/slot.ts";
-import { slotPath } from "../../slots/slot.ts";
+import { type Slot, slotPath } from "../../slots/slot.ts";
 import { attributeOf, attributeSite, find, textSite, walk, type XmlElement } from "../../splice/formats/xml.ts";
 import type { Site } from "../../splice/site.ts";
-import type { Fill, PictureUse } from "../../template/found.ts";
+import { type Fill, type Found, mergeFound } from "../../template/found.ts";
 import { namedText } from "../../template/named-text.ts";
 import { darkOf, type Field } from "../../values/fields.ts";
-import { placeAt } from "../../values/source.ts";
 import { androidSlots } from "./catalog.ts";
 import {
   type AndroidResources,
@@ -32,48 +29,49 @@ const longestChain = 8;
 /** Whether a resource is for the night (Android documentation, "Dark theme"). */
 export const forNight = (file: string): boolean => /\/res\/[^/]*-night[-/]/.test(file);
 
-/** What is found while one reference leads to the next, and the ways to follow them. */
+/** What a reference leads to; and colours by the names that start screens and themes ask for them by. */
+export interface Followed extends Found {
+  start: readonly (readonly [name: string, site: Site])[];
+  theme: readonly (readonly [name: string, asked: { holds: Field; site: Site }])[];
+}
+
+/** What several references lead to, in their order. */
+export const mergeFollowed = (all: readonly Partial<Followed>[]): Followed => ({
+  ...mergeFound(all),
+  start: all.flatMap(({ start = [] }) => start),
+  theme: all.flatMap(({ theme = [] }) => theme),
+});
+
+type Follows = Partial<Followed>;
+
+/** Places of a field; in resources for the night, of its form for dark screens. */
+export const filling = (holds: Field, sites: readonly Site[], shape: Fill["shape"] = "text"): Follows => ({
+  fills: sites.map((site) => ({ holds: forNight(site.file) ? darkOf(holds) : holds, site, shape })),
+});
+
+/** The ways to follow the references of a manifest and of resources. */
 export function followReferences(template: Folder, resources: AndroidResources, inStore: readonly Slot[]) {
-  const fills: Fill[] = [];
-  const pictures: PictureUse[] = [];
-  const brandFiles: string[] = [];
-  const gaps: Problem[] = [];
-  /** Colours by the names that themes ask for them by. */
-  const named: { start: Map<string, Site>; theme: Map<string, { holds: Field; site: Site }> } = {
-    start: new Map(),
-    theme: new Map(),
-  };
+  const slots = [...androidSlots, ...inStore];
 
-  function fill(holds: Field, sites: readonly Site[], shape: Fill["shape"] = "text"): void {
-    for (const site of sites) fills.push({ holds: forNight(site.file) ? darkOf(holds) : holds, site, shape });
-  }
-
-  function gap(what: string, file: string, element: XmlElement | undefined): void {
-    const place = placeAt(template.source(file), element?.start ?? 0);
-    gaps.push(problem("template-gap", `Android: ${what}.`, { severity: "warning", place }));
-  }
-
-  function label(site: Site | undefined, manifestFile: string): void {
-    if (!site) return;
+  function label(site: Site, manifestFile: string): Follows {
     const ref = readReference(site.value);
-    if (!ref) {
-      fill("app.label", [site]);
-      return;
-    }
+    if (!ref) return filling("app.label", [site]);
     const found = textsBehind(ref, 0);
     if (found.length === 0) refuseDangling(template, manifestFile, site, "label");
-    fill("app.label", found);
+    return filling("app.label", found);
   }
 
-  /** What a part of an app is called by itself: there the app's name is put, where it is in it, and all else stays. */
-  function ownLabel(site: Site | undefined, manifestFile: string): void {
-    const names = fills.filter(({ holds }) => holds === "app.label").map((each) => each.site.value);
-    const ref = readReference(site?.value);
-    const texts = ref ? textsBehind(ref, 0) : site ? [site] : [];
-    if (ref && site && texts.length === 0) refuseDangling(template, manifestFile, site, "label");
+  /**
+   * What a part of an app is called by itself: there the app's name is put, where it is in it, and all else stays.
+   * @param names what the app is called
+   */
+  function ownLabel(site: Site, manifestFile: string, names: readonly string[]): Follows {
+    const ref = readReference(site.value);
+    const texts = ref ? textsBehind(ref, 0) : [site];
+    if (ref && texts.length === 0) refuseDangling(template, manifestFile, site, "label");
     const whole = texts.filter(({ value }) => names.includes(value));
-    fill("app.label", whole);
-    fills.push(...texts.filter((text) => !whole.includes(text)).flatMap((text) => namedText(text, names)));
+    const within = texts.filter((text) => !whole.includes(text)).flatMap((text) => namedText(text, names));
+    return mergeFollowed([filling("app.label", whole), { fills: within }]);
   }
 
   /** Where a text resource is written down, through those that are nothing but a reference to another. */
@@ -88,89 +86,94 @@ export function followReferences(template: Folder, resources: AndroidResources, 
   }
 
   /** A launcher icon: its bitmaps, and where it is adaptive, the layers. */
-  function launcher(site: Site | undefined, role: string, manifestFile: string): void {
-    const ref = readReference(site?.value);
-    if (!ref || !site) return;
+  function launcher(site: Site, role: string, manifestFile: string): Follows {
+    const ref = readReference(site.value);
+    if (!ref) return {};
     const files = resources.files(ref);
     if (files.length === 0) refuseDangling(template, manifestFile, site, "icon");
-    draw(role, ref);
-    for (const file of files.filter((each) => each.endsWith(".xml"))) {
-      const root = resources.xml(file);
-      if (root.name !== "adaptive-icon") continue;
-      layer(file, find(root, "background"), "adaptive-background");
-      layer(file, find(root, "foreground"), "adaptive-foreground");
-      layer(file, find(root, "monochrome"), "adaptive-monochrome");
-    }
+    const layers = files
+      .filter((file) => file.endsWith(".xml") && resources.xml(file).name === "adaptive-icon")
+      .flatMap((file) =>
+        ["background", "foreground", "monochrome"].map((name) =>
+          layer(file, find(resources.xml(file), name), `adaptive-${name}`),
+        ),
+      );
+    return mergeFollowed([draw(role, ref), ...layers]);
   }
 
   /** The banner of an app that runs on a TV, and the one of its store. */
-  function banner(site: Site | undefined): void {
+  function banner(site: Site | undefined): Follows {
     const ref = readReference(site?.value);
-    if (!ref) return;
-    draw("tv-banner", ref);
-    draw("store-tv-banner", ref);
+    return ref ? mergeFollowed([draw("tv-banner", ref), draw("store-tv-banner", ref)]) : {};
   }
 
-  function layer(file: string, element: XmlElement | undefined, role: string): void {
+  function layer(file: string, element: XmlElement | undefined, role: string): Follows {
     const site = attributeSite(file, element, "android:drawable");
     const ref = readReference(site?.value);
-    if (ref && ref.type !== "color") draw(role, ref);
-    else if (role === "adaptive-background") fill("colors.ground", colorSites(resources, site), "color");
+    if (ref && ref.type !== "color") return draw(role, ref);
+    return role === "adaptive-background" ? filling("colors.ground", colorSites(resources, site), "color") : {};
   }
 
-  function theme(ref: ResourceRef): void {
+  function theme(ref: ResourceRef): Follows {
     const items = styleItems(resources, ref);
     const plate = items.some(({ name }) => name === "windowSplashScreenIconBackgroundColor");
-    for (const { name, site } of items) {
-      const color = themeColors[name];
-      if (color === "colors.start") start(site);
-      else if (color) fill(color, colorSites(resources, site), "color");
-      const picture = readReference(site.value);
-      if (color && darkOf(color) !== color && picture?.type === "color")
-        named.theme.set(picture.name, { holds: color, site });
-      if (!picture) continue;
-      if (name === "windowSplashScreenAnimatedIcon") draw(plate ? "start-mark-plate" : "start-mark", picture);
-      if (name === "windowSplashScreenBrandingImage") draw("start-branding", picture);
-      const isGround = name === "windowBackground" || (name === "background" && picture.type !== "color");
-      if (isGround && picture.type === "color") start(site);
-      else if (isGround) startScreen(picture);
-    }
+    return mergeFollowed(items.flatMap(({ name, site }) => themeItem(name, site, plate)));
+  }
+
+  function themeItem(name: string, site: Site, plate: boolean): Follows[] {
+    const color = themeColors[name];
+    const picture = readReference(site.value);
+    const colored: Follows[] =
+      color === "colors.start" ? [start(site)] : color ? [filling(color, colorSites(resources, site), "color")] : [];
+    if (color && darkOf(color) !== color && picture?.type === "color")
+      colored.push({ theme: [[picture.name, { holds: color, site }]] });
+    if (!picture) return colored;
+    const isGround = name === "windowBackground" || (name === "background" && picture.type !== "color");
+    return [
+      ...colored,
+      name === "windowSplashScreenAnimatedIcon" ? draw(plate ? "start-mark-plate" : "start-mark", picture) : {},
+      name === "windowSplashScreenBrandingImage" ? draw("start-branding", picture) : {},
+      isGround ? (picture.type === "color" ? start(site) : startScreen(picture)) : {},
+    ];
   }
 
   /** The icon and colour of notifications, where the manifest names them for a push service. */
-  function notification(manifestFile: string, data: XmlElement): void {
+  function notification(manifestFile: string, data: XmlElement): Follows {
     const site = attributeSite(manifestFile, data, "android:resource");
     const ref = readReference(site?.value);
     const name = attributeOf(data, "android:name") ?? "";
-    if (ref && /notification_icon$/.test(name)) draw("notification", ref);
-    if (ref && /notification_color$/.test(name)) fill("colors.brand", colorSites(resources, site), "color");
+    if (ref && /notification_icon$/.test(name)) return draw("notification", ref);
+    return ref && /notification_color$/.test(name) ? filling("colors.brand", colorSites(resources, site), "color") : {};
   }
 
   /** A colour of the start screen, and the resource that it is asked for by. */
-  function start(site: Site | undefined): void {
-    fill("colors.start", colorSites(resources, site), "color");
+  function start(site: Site | undefined): Follows {
     const ref = readReference(site?.value);
-    if (site && ref?.type === "color") named.start.set(ref.name, site);
+    return {
+      ...filling("colors.start", colorSites(resources, site), "color"),
+      ...(site && ref?.type === "color" ? { start: [[ref.name, site]] } : {}),
+    };
   }
 
   /** The start screen before API 31: a list of layers, or a plain colour. */
-  function startScreen(ref: ResourceRef, depth = 0): void {
-    if (depth > longestChain) return;
+  function startScreen(ref: ResourceRef, depth = 0): Follows {
+    if (depth > longestChain) return {};
     const files = resources.files(ref);
-    if (files.length > 0 && files.every((file) => !file.endsWith(".xml"))) fullStart(ref);
-    for (const file of files.filter((each) => each.endsWith(".xml"))) {
-      for (const element of walk(resources.xml(file))) {
-        const shown = attributeSite(file, element, "android:drawable") ?? attributeSite(file, element, "android:src");
-        const picture = readReference(shown?.value);
-        const full = /fill|clip/.test(attributeOf(element, "android:gravity") ?? "");
-        const repeated = /repeat|mirror/.test(attributeOf(element, "android:tileMode") ?? "");
-        if (!picture || picture.type === "color") start(attributeSite(file, element, "android:color") ?? shown);
-        else if (repeated) draw("start-texture", picture);
-        else if (picture.type === "drawable" && isList(picture)) startScreen(picture, depth + 1);
-        else if (full) fullStart(picture);
-        else draw("start-mark", picture);
-      }
-    }
+    const isPicture = files.length > 0 && files.every((file) => !file.endsWith(".xml"));
+    const layers = files
+      .filter((each) => each.endsWith(".xml"))
+      .flatMap((file) => [...walk(resources.xml(file))].map((element) => startLayer(file, element, depth)));
+    return mergeFollowed([isPicture ? fullStart(ref) : {}, ...layers]);
+  }
+
+  function startLayer(file: string, element: XmlElement, depth: number): Follows {
+    const shown = attributeSite(file, element, "android:drawable") ?? attributeSite(file, element, "android:src");
+    const picture = readReference(shown?.value);
+    if (!picture || picture.type === "color") return start(attributeSite(file, element, "android:color") ?? shown);
+    if (/repeat|mirror/.test(attributeOf(element, "android:tileMode") ?? "")) return draw("start-texture", picture);
+    if (picture.type === "drawable" && isList(picture)) return startScreen(picture, depth + 1);
+    const isFull = /fill|clip/.test(attributeOf(element, "android:gravity") ?? "");
+    return isFull ? fullStart(picture) : draw("start-mark", picture);
   }
 
   /** Whether a drawable is a list of others. */
@@ -178,25 +181,25 @@ export function followReferences(template: Folder, resources: AndroidResources, 
     resources.files(ref).some((file) => file.endsWith(".xml") && !isDrawn(file));
 
   /** One picture over the whole screen, upright and, where the template has it so, turned. */
-  function fullStart(ref: ResourceRef): void {
-    draw("start-full-port", ref);
-    if (resources.files(ref).some((file) => file.includes("/drawable-land"))) draw("start-full-land", ref);
+  function fullStart(ref: ResourceRef): Follows {
+    const isTurned = resources.files(ref).some((file) => file.includes("/drawable-land"));
+    return mergeFollowed([draw("start-full-port", ref), isTurned ? draw("start-full-land", ref) : {}]);
   }
 
-  /** Plans a resource at every density, in place of whatever files it has now. Adaptive icons' XML stays. */
-  function draw(role: string, ref: ResourceRef): void {
+  /** A resource at every density, in place of whatever files it has now. Adaptive icons' XML stays. */
+  function draw(role: string, ref: ResourceRef): Follows {
     const names = { res: resources.main, type: ref.type, name: ref.name };
-    const planned = new Set(pictures.map((each) => each.path));
     const night = resources.files(ref).some(forNight);
-    const rows = [...androidSlots, ...inStore].filter((each) => each.role === role && (night || each.theme !== "dark"));
+    const rows = slots.filter((each) => each.role === role && (night || each.theme !== "dark"));
     const ownNight = rows.some((each) => each.theme === "dark");
-    for (const slot of rows) {
-      const path = slotPath(slot, names);
-      const paths = night && !ownNight ? [path, path.replace(`/${ref.type}-`, `/${ref.type}-night-`)] : [path];
-      pictures.push(...paths.filter((each) => !planned.has(each)).map((each) => ({ slot, path: each })));
-    }
-    const shown = resources.files(ref).filter((file) => !file.endsWith(".xml") || isDrawn(file));
-    brandFiles.push(...shown);
+    return {
+      pictures: rows.flatMap((slot) => {
+        const path = slotPath(slot, names);
+        const paths = night && !ownNight ? [path, path.replace(`/${ref.type}-`, `/${ref.type}-night-`)] : [path];
+        return paths.map((each) => ({ slot, path: each }));
+      }),
+      brandFiles: resources.files(ref).filter((file) => !file.endsWith(".xml") || isDrawn(file)),
+    };
   }
 
   /** A drawable that is itself a drawing (a vector, a shape), not a reference to others. */
@@ -204,20 +207,5 @@ export function followReferences(template: Folder, resources: AndroidResources, 
     return !["adaptive-icon", "layer-list", "selector", "bitmap", "inset", ""].includes(resources.xml(file).name);
   }
 
-  return {
-    named,
-    fills,
-    pictures,
-    brandFiles,
-    gaps,
-    fill,
-    gap,
-    label,
-    ownLabel,
-    launcher,
-    banner,
-    theme,
-    notification,
-    draw,
-  };
+  return { label, ownLabel, launcher, banner, theme, notification, draw };
 }

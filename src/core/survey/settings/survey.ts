@@ -6,31 +6,25 @@ import type { Setting, Settings } from "../../splice/settings.ts";
 import { hostFill, schemeFill } from "../../template/addresses.ts";
 import {
   type Fill,
+  type Found,
   firstOfEachPlace,
   heldValues,
-  type Missing,
+  mergeFound,
+  nothingFound,
   type PartSurvey,
-  type PictureUse,
 } from "../../template/found.ts";
 import type { MissingKind, Wants } from "../../values/missing.ts";
 import { type Platform, platformNames, platforms } from "../../values/platform.ts";
 import { placeAt } from "../../values/source.ts";
 import type { SettingPlace, SettingsKind } from "./kind.ts";
-import { settingsPicture } from "./pictures.ts";
+import { type PictureKind, settingsPicture } from "./pictures.ts";
 import { folderOf, makes, settingsOf } from "./recognise.ts";
 import { desktopCode } from "./shell-code.ts";
 import { widgets } from "./widget.ts";
 
-/** Settings of a known kind, and what they hold of one platform's app; of all where no platform is named. */
-interface Held {
-  file: string;
+/** What settings hold of one platform's app; of all where no platform is named. */
+interface Held extends Partial<Found> {
   platform: Platform | undefined;
-  fills: Fill[];
-  pictures: PictureUse[];
-  /** Pictures that go with these, and that no variant gets as they are. */
-  brandFiles: string[];
-  missing: Missing[];
-  gaps: Problem[];
 }
 
 /** Whether a template's pages are shown within an app of their own, whose settings say so, and not by a browser. */
@@ -55,27 +49,19 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
   const held = found.flatMap(({ kind, settings, root }) =>
     !kind.goesWith || has(kind.goesWith) ? heldBy(template, kind, settings, root, isMade, wants) : [],
   );
-  for (const { file, fills, pictures } of pages) {
-    const of = (platform: Platform | undefined, own: Pick<Held, "fills" | "pictures">) =>
-      held.push({ file, platform, brandFiles: [], missing: [], gaps: [], ...own });
-    of(undefined, { fills, pictures: [] });
-    for (const { platform, use } of pictures) of(platform, { fills: [], pictures: [use] });
-  }
+  const inPages = pages.flatMap(({ fills, pictures }): Held[] => [
+    { platform: undefined, fills },
+    ...pictures.map(({ platform, use }) => ({ platform, pictures: [use] })),
+  ]);
   const shellAt = found.find(({ kind }) => kind.makes.some(({ platform }) => platform === "desktop"));
-  if (shellAt)
-    held.push({
-      file: shellAt.settings.file,
-      platform: "desktop",
-      fills: desktopCode(template, folderOf(shellAt.settings.file)),
-      pictures: [],
-      brandFiles: [],
-      missing: [],
-      gaps: [],
-    });
+  const inShell: Held[] = shellAt
+    ? [{ platform: "desktop", fills: desktopCode(template, folderOf(shellAt.settings.file)) }]
+    : [];
+  const all = [...held, ...inPages, ...inShell];
   return parts.map((part, at) =>
     joinParts(
       part,
-      held.filter(
+      all.filter(
         ({ platform }) => platform === part.platform || (at === 0 && (platform === undefined || !has(platform))),
       ),
     ),
@@ -83,16 +69,11 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
 }
 
 const emptyPart = (platform: Platform, folder: string): PartSurvey => ({
+  ...nothingFound,
   platform,
   folder,
   identifiers: [],
   names: [],
-  fills: [],
-  pictures: [],
-  brandFiles: [],
-  added: [],
-  missing: [],
-  gaps: [],
 });
 
 function heldBy(
@@ -107,61 +88,49 @@ function heldBy(
   const below = settings.values.flatMap((value): Setting[] =>
     root.every((step, at) => value.path[at] === step) ? [{ ...value, path: value.path.slice(root.length) }] : [],
   );
-  const of = (platform: Platform | undefined): Held => ({
-    file,
-    platform,
-    fills: [],
-    pictures: [],
-    brandFiles: [],
-    missing: [],
-    gaps: [],
-  });
-  const all = new Map<Platform | undefined, Held>();
-  const held = (platform: Platform | undefined): Held => {
-    const there = all.get(platform) ?? of(platform);
-    all.set(platform, there);
-    return there;
-  };
-  for (const place of kind.places)
-    for (const { site } of below.filter(({ path }) => leadsTo(place.at, path)))
-      held(place.platform).fills.push(...fillOf(place, site));
-  for (const { at, kind: drawn, platform } of kind.pictures)
-    for (const { site } of below.filter(({ path }) => leadsTo(at, path))) {
-      const path = posix.normalize(posix.join(folderOf(file), site.value));
-      if (path.startsWith("..") || !/\.\w+$/.test(path)) continue;
-      if (path.endsWith(".icon") && template.has(`${path}/icon.json`)) {
-        const { fills, pictures, brandFiles } = layeredIcon(template, path);
-        held(platform).fills.push(...fills);
-        held(platform).pictures.push(...pictures);
-        held(platform).brandFiles.push(...brandFiles);
-        continue;
-      }
-      const use = settingsPicture(template, drawn, path);
-      if (use) held(platform).pictures.push(use);
-      else held(platform).gaps.push(tellUnwritten(template, site, file, path, platform));
-    }
-  for (const { folder, files, kind: drawn, platform } of kind.byName ?? []) {
+  const values = kind.places.flatMap((place) =>
+    below
+      .filter(({ path }) => leadsTo(place.at, path))
+      .map(({ site }): Held => ({ platform: place.platform, fills: fillOf(place, site) })),
+  );
+  const pictures = kind.pictures.flatMap(({ at, kind: drawn, platform }) =>
+    below
+      .filter(({ path }) => leadsTo(at, path))
+      .map(({ site }): Held => ({ platform, ...pictureAt(template, file, site, drawn, platform) })),
+  );
+  const byName = (kind.byName ?? []).flatMap(({ folder, files, kind: drawn, platform }) => {
     const named = below.find(({ path }) => path.join(".") === folder)?.site.value;
     const at = folder.startsWith("=") ? folder.slice(1) : (named ?? "build");
-    for (const name of files) {
+    return files.map((name): Held => {
       const path = posix.join(folderOf(file), at, name);
       const use = template.has(path) ? settingsPicture(template, drawn, path) : undefined;
-      if (use) held(platform).pictures.push(use);
-    }
-  }
-  for (const { group, member, holds, platform } of kind.needs ?? []) {
-    if (!isMade(platform) || below.some(({ path }) => path.join(".") === `${group}.${member}`)) continue;
+      return { platform, pictures: use ? [use] : [] };
+    });
+  });
+  const needed = (kind.needs ?? []).flatMap(({ group, member, holds, platform }): Held[] => {
+    if (!isMade(platform) || below.some(({ path }) => path.join(".") === `${group}.${member}`)) return [];
     const fill = memberFill(settings, [...root], group, member, holds);
     const what: MissingKind = platform === "android" ? "application-id" : "bundle-identifier";
-    const { start } = fill?.site ?? { start: 0 };
-    held(platform).missing.push({
-      kind: what,
-      added: wants(what),
-      place: placeAt(template.source(file), start),
-    });
-    if (fill && wants(what)) held(platform).fills.push(fill);
-  }
-  return [...all.values()];
+    const place = placeAt(template.source(file), fill?.site.start ?? 0);
+    const missing = [{ kind: what, added: wants(what), place }];
+    return [{ platform, missing, fills: fill && wants(what) ? [fill] : [] }];
+  });
+  return [...values, ...pictures, ...byName, ...needed];
+}
+
+/** The picture that settings name, as it is drawn for a client; nothing where they name none. */
+function pictureAt(
+  template: Folder,
+  file: string,
+  site: Setting["site"],
+  drawn: PictureKind,
+  platform: Platform,
+): Partial<Found> {
+  const path = posix.normalize(posix.join(folderOf(file), site.value));
+  if (path.startsWith("..") || !/\.\w+$/.test(path)) return {};
+  if (path.endsWith(".icon") && template.has(`${path}/icon.json`)) return layeredIcon(template, path);
+  const use = settingsPicture(template, drawn, path);
+  return use ? { pictures: [use] } : { gaps: [tellUnwritten(template, site, file, path, platform)] };
 }
 
 /** Whether a path is one that a pattern means. */
@@ -212,24 +181,20 @@ function tellUnwritten(
 
 function joinParts(part: PartSurvey, held: readonly Held[]): PartSurvey {
   if (held.length === 0) return part;
-  const fills = firstOfEachPlace([...part.fills, ...held.flatMap((each) => each.fills)]);
-  const pictures = [...part.pictures, ...held.flatMap((each) => each.pictures)];
-  const once = [...new Map([...pictures].reverse().map((each) => [each.path, each])).values()].reverse();
+  const own = mergeFound(held);
+  const found = mergeFound([part, own]);
+  const fills = firstOfEachPlace(found.fills);
+  const once = [...new Map([...found.pictures].reverse().map((each) => [each.path, each])).values()].reverse();
   const identifiers = heldValues(fills, `identifiers.${part.platform}`, "identifiers.base");
   const names = heldValues(fills, "app.label", "app.name").filter((name) => !/^[@$]/.test(name));
+  const drawn = own.pictures.map(({ path }) => path);
   return {
     ...part,
+    ...found,
     identifiers: [...new Set([...part.identifiers, ...identifiers])],
     names: [...new Set([...part.names, ...names])],
     fills,
     pictures: once,
-    brandFiles: [
-      ...new Set([
-        ...part.brandFiles,
-        ...held.flatMap((each) => [...each.pictures.map(({ path }) => path), ...each.brandFiles]),
-      ]),
-    ].sort(),
-    missing: [...part.missing, ...held.flatMap((each) => each.missing)],
-    gaps: [...part.gaps, ...held.flatMap((each) => each.gaps)],
+    brandFiles: [...new Set([...found.brandFiles, ...drawn])].sort(),
   };
 }
