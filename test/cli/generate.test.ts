@@ -101,7 +101,7 @@ test("what a killed run made under a plan that has since changed is cleared away
   oxalis(folder, "generate");
   const path = join(folder, "variants/3-acre/.receipt.json");
   const receipt = JSON.parse(readFileSync(path, "utf8"));
-  receipt.files["web/pictures/gone.png"] = { kind: "draw", fingerprint: "0", sha256: null };
+  receipt.files["web/pictures/gone.png"] = ["draw", "0", null];
   writeFileSync(path, JSON.stringify(receipt));
   writeFileSync(join(folder, "variants/3-acre/web/pictures/gone.png"), "half a plan");
   expect(changesOf(oxalis(folder, "generate", "--json").out)).toEqual([

@@ -65,7 +65,7 @@ test.each([
   writeFileSync(at("../victim"), "mine");
   const before = readFileSync(at(file), "utf8");
   const receipt = JSON.parse(before);
-  receipt.files[path] = { kind: "write", fingerprint: "", sha256: "0".repeat(64) };
+  receipt.files[path] = ["write", "", "0".repeat(64)];
   writeFileSync(at(file), JSON.stringify(receipt));
   rmSync(at(".oxalis/made"), { recursive: true, force: true });
   for (const command of ["audit", "generate"]) {

@@ -48,9 +48,9 @@ test("a stage's variants stand beside the store's, under identifiers and labels 
 
 test.each(["3-acre", "root-and-leaf"])("%s: the mark is on icons, and on nothing that is not one", (client) => {
   const { files } = JSON.parse(text(client, ".receipt.json")) as {
-    files: Record<string, { kind: string }>;
+    files: Record<string, [kind: string]>;
   };
-  const drawn = Object.keys(files).filter((file) => files[file]?.kind === "draw");
+  const drawn = Object.keys(files).filter((file) => files[file]?.[0] === "draw");
   const marked = drawn.filter((file) => !read(client, file).equals(read(`${client}.testers`, file)));
   const icons =
     /mipmap|ic_launcher_foreground|appiconset|SideList|SideSmall|SideMedium|SideLarge|SideWide|Shelf\.scale/;
