@@ -53,7 +53,10 @@ export function editsByFile(variant: Variant, template: Template, localized: Loc
   return edits;
 }
 
-/** Every place that a client's values go to: texts of features, places of template.yaml, answers, then the surveys' fills. */
+/**
+ * Every place that a client's values go to: texts of features, places of template.yaml, answers, then the surveys'
+ * fills.
+ */
 function placementsOf(variant: Variant, template: Template): Result<Placement>[] {
   const lookUp = (field: Field) => variant.values[field]?.value;
   const added = template.parts.flatMap((part) => part.added.flatMap((file) => file.fills));
