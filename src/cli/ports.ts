@@ -1,3 +1,4 @@
+import { openCache } from "../core/make/cache.ts";
 import type { Event, Ports } from "../core/operations/ports.ts";
 import { type Secret, secretOf } from "../core/values/secret.ts";
 import { openComparer } from "./comparer.ts";
@@ -9,6 +10,7 @@ export const openPorts = (on: (event: Event) => void = () => {}): Ports => ({
   today,
   on,
   openComparer,
+  openCache,
   secret,
   run: async (program) => (await import("../core/processes/run.ts")).run(program),
   version,

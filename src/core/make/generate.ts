@@ -21,7 +21,7 @@ import { type Ledger, ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import { variantName, variantPath } from "../workspace/stage.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { applyChanges, type Tools } from "./apply.ts";
-import { openCache } from "./cache.ts";
+import type { Cache } from "./cache.ts";
 import { type Change, difference } from "./difference.ts";
 import { artInput, workspaceInputs } from "./inputs.ts";
 import { buildMatrix, exampleWorkflow } from "./matrix.ts";
@@ -68,6 +68,8 @@ export interface GenerateOptions {
   smallest: boolean;
   /** The day that new entries of a ledger get, as 2026-03-01; nothing in a variant depends on it. */
   today: string;
+  /** Pictures that were drawn before. */
+  cache: Cache;
   on(step: Step): void;
 }
 
@@ -93,7 +95,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   ]);
   if (options.locked) refuseChanges(workspace, picked, options.today);
   const inputs = workspaceInputs(workspace.root, template.folder);
-  const cache = openCache(workspace.root);
+  const { cache } = options;
   // One more than there are cores: one part of drawing waits for another.
   const drawing = pLimit(availableParallelism() + 1);
   if (!options.dryRun) clearScratch(workspace.root);

@@ -18,6 +18,6 @@ interface Input extends At, OfClients {
 export const makeVariants = operation(
   ({ workspace, stage, ...input }: Input, ports): Promise<Generated> =>
     inWorkspace({ workspace, stage }, ports, !input.dryRun, (opened) =>
-      generate(opened, { ...input, today: ports.today(), on: ports.on }),
+      generate(opened, { ...input, today: ports.today(), cache: ports.openCache(opened.root), on: ports.on }),
     ),
 );

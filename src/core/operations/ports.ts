@@ -1,4 +1,5 @@
 import type { Compare } from "../files/reading/same.ts";
+import type { Cache } from "../make/cache.ts";
 import type { Step } from "../make/generate.ts";
 import type { Result } from "../problems/result.ts";
 import type { Program, Ran } from "../processes/run.ts";
@@ -21,6 +22,8 @@ export interface Ports {
   on(event: Event): void;
   /** Compares folders beside the work, where there are enough of them; undefined where that is no quicker. */
   openComparer(folders: number): Comparer | undefined;
+  /** Pictures that were drawn before, kept for a workspace. */
+  openCache(root: string): Cache;
   /** A variable of the environment, as a secret: what it says is asked for only where it is used. */
   secret(name: string): Secret | undefined;
   /** Runs another program. */

@@ -135,7 +135,8 @@ const writeEntry = (path: string, text: string): Entry => ({
 function drawEntry(use: PictureUse, variant: Variant): Entry {
   const { path, slot } = use;
   const container = use.container ?? "png";
-  const drawings = (use.within ?? [slot]).map((each) => drawingOf(each, variant));
+  const slots = "within" in use ? use.within : [slot];
+  const drawings = slots.map((each) => drawingOf(each, variant));
   return {
     kind: "draw",
     path,

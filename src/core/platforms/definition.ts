@@ -21,11 +21,12 @@ export interface Mask {
 }
 
 /** A platform as the rest of Oxalis walks it; nothing else asks which one it is. */
-export interface PlatformDefinition {
+/** @typeParam Role what its pictures are, from the table of their titles */
+export interface PlatformDefinition<Role extends string = string> {
   /** Every picture that it wants: its catalog. */
-  slots: readonly Slot[];
+  slots: readonly Slot<Role>[];
   /** What a designer would call its pictures, by role. */
-  titles: Readonly<Record<string, string>>;
+  titles: Readonly<Record<Role, string>>;
   masks: readonly Mask[];
   identifiers: Identifiers;
   /** Most that a build number may be. */

@@ -22,7 +22,7 @@ const mac = {
 } as const satisfies Partial<Slot>;
 
 /** Every picture of a Mac icon set. */
-export const macIconSlots: readonly Slot[] = macPoints.flatMap((points) =>
+export const macIconSlots: readonly Slot<"mac-icon">[] = macPoints.flatMap((points) =>
   macScales.map((scale) => ({
     ...mac,
     width: scaleToPixels(points, scale),
@@ -35,7 +35,7 @@ export const macIconSlots: readonly Slot[] = macPoints.flatMap((points) =>
 const icnsSides = [16, 32, 64, 128, 256, 512, 1024] as const;
 
 /** What an .icns file holds. */
-export const icnsSlots: readonly Slot[] = icnsSides.map((side) => ({
+export const icnsSlots: readonly Slot<"icns">[] = icnsSides.map((side) => ({
   ...mac,
   role: "icns",
   width: side,
@@ -50,7 +50,7 @@ export const icnsSlots: readonly Slot[] = icnsSides.map((side) => ({
 const programSides = [16, 20, 24, 32, 40, 48, 64, 256] as const;
 
 /** What the icon file of a Windows program holds, a package's or a desktop shell's. */
-export const programIcons = (platform: "windows" | "desktop"): readonly Slot[] =>
+export const programIcons = (platform: "windows" | "desktop"): readonly Slot<"program-icon">[] =>
   programSides.map((side) => ({
     ...program,
     platform,

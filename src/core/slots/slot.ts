@@ -23,9 +23,9 @@ export interface SafeZone {
 }
 
 /** One picture that a platform wants: a row of the catalog. */
-export interface Slot {
+export interface Slot<Role extends string = string> {
   platform: Platform;
-  role: string;
+  role: Role;
   /** Pattern of the file's path below what the survey found, for example `{res}/mipmap-xxhdpi/{name}.png`. */
   path: string;
   /** Pixels. */
@@ -65,7 +65,7 @@ export interface Slot {
 export const scaleToPixels = (base: number, scale: number): number => Math.floor(base * scale + 0.5);
 
 /** The form of a picture for a dark screen: another ground, other sources, another place. */
-export const darkSlot = (slot: Slot, path: string): Slot => ({
+export const darkSlot = <Role extends string>(slot: Slot<Role>, path: string): Slot<Role> => ({
   ...slot,
   path,
   theme: "dark",

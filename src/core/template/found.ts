@@ -41,17 +41,18 @@ export interface Missing {
 }
 
 /** A picture the template refers to: the catalog's row and the file it must become. */
-export interface PictureUse {
+export type PictureUse = {
   slot: Slot;
   /** Relative to the template. */
   path: string;
-  /** Set where several slots become one file, as in favicon.ico; or where the file is a vector. */
-  container?: "ico" | "icns" | "svg" | "jpeg" | "webp";
-  /** The slots of one file, smallest first. */
-  within?: readonly Slot[];
   /** Which of an app's targets and configurations it belongs to, where there are several. */
   belongs?: string;
-}
+} & (
+  | { container?: undefined }
+  | { container: "svg" | "jpeg" | "webp" }
+  /** Several slots in one file, smallest first. */
+  | { container: "ico" | "icns"; within: readonly Slot[] }
+);
 
 /** What one file, asset or step adds to a survey. */
 export interface Found {

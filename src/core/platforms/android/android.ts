@@ -9,24 +9,11 @@ import { localizeAndroid } from "./localization.ts";
 import { androidScenes } from "./scenes.tsx";
 import { androidBuildFiles } from "./signing.ts";
 import { surveyAndroid } from "./survey.ts";
+import { type AndroidRole, androidTitles } from "./titles.ts";
 
-export const android: PlatformDefinition = {
+export const android: PlatformDefinition<AndroidRole> = {
   slots: androidSlots,
-  titles: {
-    launcher: "Launcher icon, older",
-    "launcher-round": "Launcher icon, older, round",
-    "adaptive-foreground": "Adaptive icon, foreground",
-    "adaptive-background": "Adaptive icon, background",
-    "adaptive-monochrome": "Adaptive icon, themed",
-    notification: "Notification icon",
-    "start-mark": "Start screen icon",
-    "start-mark-plate": "Start screen icon on a disc",
-    "start-branding": "Start screen branding",
-    "start-texture": "Start screen texture",
-    "start-full-port": "Start picture, upright",
-    "start-full-land": "Start picture, turned",
-    "tv-banner": "TV banner",
-  },
+  titles: androidTitles,
   masks: [{ role: /^adaptive/, shape: "circle", share: 72 / 108 }],
   identifiers: androidIdentifiers,
   // Android documentation, android:versionCode.

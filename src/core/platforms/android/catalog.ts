@@ -1,9 +1,10 @@
 import { darkSlot, type Slot, scaleToPixels } from "../../slots/slot.ts";
+import type { AndroidRole } from "./titles.ts";
 
 /** Screen densities and their factor over mdpi (Android documentation, "Support different pixel densities"). */
 const densities = { mdpi: 1, hdpi: 1.5, xhdpi: 2, xxhdpi: 3, xxxhdpi: 4 } as const;
 
-type Picture = Omit<Slot, "platform" | "width" | "height" | "qualifier"> & {
+type Picture = Omit<Slot<AndroidRole>, "platform" | "width" | "height" | "qualifier"> & {
   /** Width of the canvas in dp, and its height where it is no square. */
   dp: number;
   dpHeight?: number;
@@ -135,13 +136,13 @@ const fullStarts = {
   xxxhdpi: [1280, 1920],
 } as const;
 
-const fullStartSlots: readonly Slot[] = Object.entries(fullStarts).flatMap(([density, [short, long]]) =>
+const fullStartSlots: readonly Slot<AndroidRole>[] = Object.entries(fullStarts).flatMap(([density, [short, long]]) =>
   [
-    { turn: "port", folder: "drawable", width: short, height: long },
-    { turn: "land", folder: "drawable-land", width: long, height: short },
-  ].map(({ turn, folder, width, height }) => ({
+    { role: "start-full-port" as const, folder: "drawable", width: short, height: long },
+    { role: "start-full-land" as const, folder: "drawable-land", width: long, height: short },
+  ].map(({ role, folder, width, height }) => ({
     platform: "android" as const,
-    role: `start-full-${turn}`,
+    role,
     path: `{res}/${folder}-${density}/{name}.png`,
     width,
     height,
@@ -158,7 +159,7 @@ const fullStartSlots: readonly Slot[] = Object.entries(fullStarts).flatMap(([den
 );
 
 /** The banner of an app that runs on a TV, which it has instead of an icon: with its name in the picture. */
-const tvBanner: Slot = {
+const tvBanner: Slot<AndroidRole> = {
   platform: "android",
   role: "tv-banner",
   only: "television",
@@ -176,7 +177,7 @@ const tvBanner: Slot = {
   rule: "TV banner: 320 × 180 at xhdpi, the app's name within the picture (Android TV)",
 };
 
-const lightSlots: readonly Slot[] = [
+const lightSlots: readonly Slot<AndroidRole>[] = [
   ...pictures.flatMap(({ dp, dpHeight = dp, ...picture }) =>
     Object.entries(densities).map(([density, factor]) => ({
       ...picture,
@@ -191,7 +192,7 @@ const lightSlots: readonly Slot[] = [
 ];
 
 /** Every Android picture at every density, for light and dark screens. */
-export const androidSlots: readonly Slot[] = [
+export const androidSlots: readonly Slot<AndroidRole>[] = [
   ...lightSlots,
   ...lightSlots.filter(({ role }) => role.startsWith("start-")).map(nightSlot),
   tvBanner,
@@ -201,6 +202,6 @@ export const androidSlots: readonly Slot[] = [
  * The same resource for the night (Android documentation, "Dark theme"): the qualifier stands between turn and
  * density.
  */
-function nightSlot(slot: Slot): Slot {
+function nightSlot(slot: Slot<AndroidRole>): Slot<AndroidRole> {
   return darkSlot(slot, slot.path.replace(/-(?=(\{density\}|m|h|xh|xxh|xxxh)dpi\/)/, "-night-"));
 }

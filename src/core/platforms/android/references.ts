@@ -14,6 +14,7 @@ import {
   refuseDangling,
   styleItems,
 } from "./resources.ts";
+import type { AndroidRole } from "./titles.ts";
 
 /** Which colour of a client a theme's attribute takes. */
 const themeColors: Readonly<Record<string, Field>> = {
@@ -28,6 +29,9 @@ const longestChain = 8;
 
 /** Whether a resource is for the night (Android documentation, "Dark theme"). */
 export const forNight = (file: string): boolean => /\/res\/[^/]*-night[-/]/.test(file);
+
+/** A picture of a store's record that the app's own resource says is wanted. */
+type StoreRole = "store-tv-banner";
 
 /** What a reference leads to; and colours by the names that start screens and themes ask for them by. */
 export interface Followed extends Found {
@@ -86,7 +90,7 @@ export function followReferences(template: Folder, resources: AndroidResources, 
   }
 
   /** A launcher icon: its bitmaps, and where it is adaptive, the layers. */
-  function launcher(site: Site, role: string, manifestFile: string): Follows {
+  function launcher(site: Site, role: AndroidRole, manifestFile: string): Follows {
     const ref = readReference(site.value);
     if (!ref) return {};
     const files = resources.files(ref);
@@ -94,7 +98,7 @@ export function followReferences(template: Folder, resources: AndroidResources, 
     const layers = files
       .filter((file) => file.endsWith(".xml") && resources.xml(file).name === "adaptive-icon")
       .flatMap((file) =>
-        ["background", "foreground", "monochrome"].map((name) =>
+        (["background", "foreground", "monochrome"] as const).map((name) =>
           layer(file, find(resources.xml(file), name), `adaptive-${name}`),
         ),
       );
@@ -107,7 +111,7 @@ export function followReferences(template: Folder, resources: AndroidResources, 
     return ref ? mergeFollowed([draw("tv-banner", ref), draw("store-tv-banner", ref)]) : {};
   }
 
-  function layer(file: string, element: XmlElement | undefined, role: string): Follows {
+  function layer(file: string, element: XmlElement | undefined, role: AndroidRole): Follows {
     const site = attributeSite(file, element, "android:drawable");
     const ref = readReference(site?.value);
     if (ref && ref.type !== "color") return draw(role, ref);
@@ -187,7 +191,7 @@ export function followReferences(template: Folder, resources: AndroidResources, 
   }
 
   /** A resource at every density, in place of whatever files it has now. Adaptive icons' XML stays. */
-  function draw(role: string, ref: ResourceRef): Follows {
+  function draw(role: AndroidRole | StoreRole, ref: ResourceRef): Follows {
     const names = { res: resources.main, type: ref.type, name: ref.name };
     const night = resources.files(ref).some(forNight);
     const rows = slots.filter((each) => each.role === role && (night || each.theme !== "dark"));

@@ -24,7 +24,7 @@ const icon = {
 
 const square = (side: number) => ({ width: side, height: side });
 
-const listedSlots: readonly Slot[] = Object.entries(listed).flatMap(([idiom, sizes]) =>
+const listedSlots: readonly Slot<"icon">[] = Object.entries(listed).flatMap(([idiom, sizes]) =>
   Object.entries(sizes).flatMap(([points, scales]) =>
     scales.map((scale) => ({
       ...icon,
@@ -34,7 +34,7 @@ const listedSlots: readonly Slot[] = Object.entries(listed).flatMap(([idiom, siz
   ),
 );
 
-const singleSlots: readonly Slot[] = [
+const singleSlots: readonly Slot<"icon">[] = [
   { ...icon, ...square(1024), qualifier: "universal" },
   {
     ...icon,
@@ -61,10 +61,10 @@ const singleSlots: readonly Slot[] = [
 ];
 
 /** Every picture of an app icon set, single or listed. */
-export const iosIconSlots: readonly Slot[] = [...singleSlots, ...listedSlots];
+export const iosIconSlots: readonly Slot<"icon">[] = [...singleSlots, ...listedSlots];
 
 /** The only layer of an icon in layers: the mark on nothing, on the ground that the icon's description says. */
-export const iosLayerSlot: Slot = {
+export const iosLayerSlot: Slot<"icon"> = {
   ...icon,
   ...square(1024),
   qualifier: "layer",
@@ -75,7 +75,7 @@ export const iosLayerSlot: Slot = {
 };
 
 /** The start screen's mark at one scale; its size in points is the template's own. */
-const iosStartSlot = (points: { width: number; height: number }, scale: number): Slot => ({
+const iosStartSlot = (points: { width: number; height: number }, scale: number): Slot<"start-mark"> => ({
   platform: "ios",
   role: "start-mark",
   path: "{set}/{file}",
@@ -91,14 +91,20 @@ const iosStartSlot = (points: { width: number; height: number }, scale: number):
 });
 
 /** The start screen's mark at one scale, for a light and for a dark screen. */
-export const iosStartForms = (points: { width: number; height: number }, scale: number): [Slot, Slot] => {
+export const iosStartForms = (
+  points: { width: number; height: number },
+  scale: number,
+): [Slot<"start-mark">, Slot<"start-mark">] => {
   const light = iosStartSlot(points, scale);
   return [light, darkSlot(light, light.path)];
 };
 
 /** A picture over the whole start screen, as large as the template's own, for a light and for a dark screen. */
-export const iosStartFull = (points: { width: number; height: number }, scale: number): [Slot, Slot] => {
-  const light: Slot = {
+export const iosStartFull = (
+  points: { width: number; height: number },
+  scale: number,
+): [Slot<"start-full">, Slot<"start-full">] => {
+  const light: Slot<"start-full"> = {
     ...iosStartSlot(points, scale),
     role: "start-full",
     covers: "splash",
@@ -112,7 +118,7 @@ export const iosStartFull = (points: { width: number; height: number }, scale: n
 };
 
 /** An entry of an icon set for an idiom that is not the phone's or the tablet's: its size is what the set says. */
-export const iconOfIdiom = (idiom: string, points: number, scale: number): Slot => ({
+export const iconOfIdiom = (idiom: string, points: number, scale: number): Slot<"icon"> => ({
   ...icon,
   ...square(scaleToPixels(points, scale)),
   qualifier: `${idiom}-${points}@${scale}x`,

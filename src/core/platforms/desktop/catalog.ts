@@ -1,8 +1,9 @@
 import { icnsSlots, macIconSlots, program, programIcons } from "../../slots/program.ts";
 import type { Slot } from "../../slots/slot.ts";
+import type { DesktopRole } from "./titles.ts";
 
 /** A desktop shell's icon as one picture, from which it makes what a system wants; also what a Linux desktop shows. */
-export const shellIcon = (side: number): Slot => ({
+export const shellIcon = (side: number): Slot<"shell-icon"> => ({
   ...program,
   role: "shell-icon",
   path: "{file}",
@@ -18,7 +19,7 @@ export const shellIcon = (side: number): Slot => ({
 /** Side of a shell's icon where the template does not say. */
 export const shellSide = 512;
 
-export const desktopSlots: readonly Slot[] = [
+export const desktopSlots: readonly Slot<DesktopRole>[] = [
   ...macIconSlots,
   ...icnsSlots,
   ...programIcons("desktop"),

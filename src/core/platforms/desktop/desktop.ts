@@ -7,15 +7,11 @@ import { desktopSlots } from "./catalog.ts";
 import { desktopIdentifiers } from "./identifiers.ts";
 import { desktopScenes } from "./scenes.tsx";
 import { surveyDesktop } from "./survey.ts";
+import { type DesktopRole, desktopTitles } from "./titles.ts";
 
-export const desktop: PlatformDefinition = {
+export const desktop: PlatformDefinition<DesktopRole> = {
   slots: desktopSlots,
-  titles: {
-    "mac-icon": "Mac icon",
-    icns: "Mac icon file",
-    "program-icon": "Icon of a Windows program",
-    "shell-icon": "Desktop shell's icon",
-  },
+  titles: desktopTitles,
   masks: [],
   identifiers: desktopIdentifiers,
   mostBuilds: Number.POSITIVE_INFINITY,

@@ -8,15 +8,12 @@ import type { PlatformDefinition } from "../definition.ts";
 import { iosBuildFiles } from "./export-options.ts";
 import { iosIdentifiers } from "./identifiers.ts";
 import { iosScenes } from "./scenes.tsx";
+import { type IosRole, iosTitles } from "./titles.ts";
 
-export const ios: PlatformDefinition = {
+export const ios: PlatformDefinition<IosRole> = {
   // The start screen's in the size it has where a template says nothing.
   slots: [...iosIconSlots, ...[1, 2, 3].flatMap((scale) => iosStartForms(iosStartPoints, scale))],
-  titles: {
-    icon: "App icon",
-    "start-full": "Start picture, as large as the template's",
-    "start-mark": "Start screen mark",
-  },
+  titles: iosTitles,
   masks: [{ role: /^icon$/, shape: "rounded", share: 1 }],
   identifiers: iosIdentifiers,
   mostBuilds: Number.POSITIVE_INFINITY,

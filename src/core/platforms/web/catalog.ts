@@ -1,4 +1,5 @@
 import { type Slot, scaleToPixels } from "../../slots/slot.ts";
+import type { WebRole } from "./titles.ts";
 
 const icon = {
   platform: "web",
@@ -10,9 +11,10 @@ const icon = {
   safe: { shape: "box", share: 0.7 },
 } as const;
 
-type WebRole = "any" | "maskable" | "monochrome" | "touch" | "favicon";
+/** Pictures that are square icons. */
+type IconRole = Exclude<WebRole, "social" | "start-portrait" | "start-landscape">;
 
-const roles: Readonly<Record<WebRole, Omit<Slot, "width" | "height" | "qualifier">>> = {
+const roles: Readonly<Record<IconRole, Omit<Slot<WebRole>, "width" | "height" | "qualifier">>> = {
   any: {
     ...icon,
     role: "any",
@@ -53,7 +55,7 @@ const roles: Readonly<Record<WebRole, Omit<Slot, "width" | "height" | "qualifier
 };
 
 /** A web picture of a role at a size in pixels. */
-export const webSlot = (role: WebRole, side: number): Slot => ({
+export const webSlot = (role: IconRole, side: number): Slot<WebRole> => ({
   ...roles[role],
   width: side,
   height: side,
@@ -61,7 +63,7 @@ export const webSlot = (role: WebRole, side: number): Slot => ({
 });
 
 /** The picture that is shown where the page is shared (Open Graph protocol, og:image). */
-export const socialSlot: Slot = {
+export const socialSlot: Slot<WebRole> = {
   ...icon,
   role: "social",
   from: "wide",
@@ -77,7 +79,7 @@ export const socialSlot: Slot = {
 export const icoSizes = [16, 32, 48] as const;
 
 /** What an installable page's manifest must list. */
-export const manifestIcons: readonly Slot[] = [
+export const manifestIcons: readonly Slot<WebRole>[] = [
   webSlot("any", 192),
   webSlot("any", 512),
   webSlot("maskable", 192),
@@ -118,7 +120,7 @@ const screens: readonly (readonly [width: number, height: number, ratio: number]
 ];
 
 /** A start picture, and the media query of the one screen and turn it is for. */
-export interface WebStartSlot extends Slot {
+export interface WebStartSlot extends Slot<"start-portrait" | "start-landscape"> {
   media: string;
 }
 
@@ -148,7 +150,7 @@ export const webStartSlots: readonly WebStartSlot[] = screens.flatMap(([cssWidth
 );
 
 /** Every picture of a page that can be installed. */
-export const webSlots: readonly Slot[] = [
+export const webSlots: readonly Slot<WebRole>[] = [
   ...manifestIcons,
   webSlot("touch", touchSide),
   socialSlot,

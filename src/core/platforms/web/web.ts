@@ -8,19 +8,11 @@ import { webIdentifiers } from "./identifiers.ts";
 import { localizeWeb } from "./localization.ts";
 import { webScenes } from "./scenes.tsx";
 import { surveyWeb } from "./survey.ts";
+import { type WebRole, webTitles } from "./titles.ts";
 
-export const web: PlatformDefinition = {
+export const web: PlatformDefinition<WebRole> = {
   slots: webSlots,
-  titles: {
-    any: "Installed icon",
-    maskable: "Installed icon, maskable",
-    monochrome: "Installed icon, themed",
-    touch: "Home screen icon",
-    social: "Social picture",
-    favicon: "Tab icon",
-    "start-portrait": "Start picture, upright",
-    "start-landscape": "Start picture, turned",
-  },
+  titles: webTitles,
   masks: [
     { role: /^maskable$/, shape: "circle", share: 1 },
     { role: /^touch$/, shape: "rounded", share: 1 },

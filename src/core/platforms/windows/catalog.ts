@@ -1,4 +1,5 @@
 import { type Slot, scaleToPixels } from "../../slots/slot.ts";
+import type { WindowsRole } from "./titles.ts";
 
 /** Scales in per cent, and target sizes in pixels (Microsoft, "App icons and logos"). */
 const scales = [100, 125, 150, 200, 400] as const;
@@ -10,7 +11,7 @@ const alternateForms = ["", "_altform-unplated", "_altform-lightunplated"] as co
  * side.
  */
 interface Tile {
-  role: string;
+  role: WindowsRole;
   width: number;
   height: number;
   share: number;
@@ -55,7 +56,7 @@ const earlierTiles: readonly Tile[] = [
   { role: "Square70x70Logo", width: 70, height: 70, share: 0.66, rule: tileRule },
 ];
 
-const scaledSlots = ({ role, width, height, share, rule, start, badge }: Tile): Slot[] =>
+const scaledSlots = ({ role, width, height, share, rule, start, badge }: Tile): Slot<WindowsRole>[] =>
   scales.map((scale) => ({
     platform: "windows" as const,
     role,
@@ -73,7 +74,7 @@ const scaledSlots = ({ role, width, height, share, rule, start, badge }: Tile): 
     rule,
   }));
 
-const targetSlots: readonly Slot[] = targetSizes.flatMap((size) =>
+const targetSlots: readonly Slot<WindowsRole>[] = targetSizes.flatMap((size) =>
   alternateForms.map((form) => ({
     platform: "windows" as const,
     role: "Square44x44Logo",
@@ -95,6 +96,6 @@ const targetSlots: readonly Slot[] = targetSizes.flatMap((size) =>
 );
 
 /** Every picture of a package, at every scale and target size. */
-export const windowsSlots: readonly Slot[] = [...tiles.flatMap(scaledSlots), ...targetSlots];
+export const windowsSlots: readonly Slot<WindowsRole>[] = [...tiles.flatMap(scaledSlots), ...targetSlots];
 
-export const windowsEarlierSlots: readonly Slot[] = earlierTiles.flatMap(scaledSlots);
+export const windowsEarlierSlots: readonly Slot<WindowsRole>[] = earlierTiles.flatMap(scaledSlots);

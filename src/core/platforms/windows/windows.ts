@@ -9,20 +9,11 @@ import { windowsIdentifiers } from "./identifiers.ts";
 import { localizeWindows } from "./localization.ts";
 import { windowsScenes } from "./scenes.tsx";
 import { surveyWindows } from "./survey.ts";
+import { type WindowsRole, windowsTitles } from "./titles.ts";
 
-export const windows: PlatformDefinition = {
+export const windows: PlatformDefinition<WindowsRole> = {
   slots: [...windowsSlots, ...programIcons("windows")],
-  titles: {
-    "program-icon": "Icon of the program",
-    Square44x44Logo: "App icon",
-    Square71x71Logo: "Small tile",
-    Square150x150Logo: "Medium tile",
-    Square310x310Logo: "Large tile",
-    Wide310x150Logo: "Wide tile",
-    Logo: "Store logo",
-    SplashScreen: "Start picture",
-    BadgeLogo: "Lock screen badge",
-  },
+  titles: windowsTitles,
   masks: [],
   identifiers: windowsIdentifiers,
   // It is the third part of a package's version (Microsoft, package manifest schema, Identity).
