@@ -1,6 +1,6 @@
 // Builds src/ into dist/: a small start, and one script that holds the work of all commands. Both are bundled: a few
 // files to open, not hundreds; of sharp, its native library alone stays outside.
-import { readFileSync, rmSync, writeFileSync } from "node:fs";
+import { chmodSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { readFile } from "node:fs/promises";
 import { basename } from "node:path";
 import { build } from "esbuild";
@@ -97,4 +97,5 @@ await build({
   plugins: [noOtherPrograms],
 });
 await build({ ...commonJs, entryPoints: { compare: "src/cli/compare-thread.ts" } });
+chmodSync("dist/oxalis.js", 0o755);
 writeFileSync("dist/package.json", '{ "type": "commonjs" }\n');

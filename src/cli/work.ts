@@ -25,6 +25,7 @@ const commands: { readonly [N in CommandName]: () => Promise<{ run: Run<N> }> } 
   release: () => import("./commands/release.ts"),
   "rename-identifier": () => import("./commands/rename-identifier.ts"),
   proof: () => import("./commands/proof.ts"),
+  completion: () => import("./commands/completion.ts"),
 };
 
 /** Does what a command line asks for; gives the exit code. */

@@ -1,3 +1,6 @@
+/** What a value can be called by, where a workspace knows it. */
+export type Named = "clients" | "groups" | "stages" | "fields" | "roles";
+
 /** Whether something is wanted. */
 interface Flag {
   kind: "flag";
@@ -16,6 +19,7 @@ interface Text {
   value: string;
   standard?: string;
   required?: true;
+  names?: Named;
 }
 
 /** Texts: the option may be given several times. */
@@ -43,6 +47,7 @@ export interface ArgumentRow {
   needed: "required" | "optional" | "many" | "some";
   standard?: string;
   of?: readonly string[];
+  names?: Named;
 }
 
 /** A command as everything is made from it: how it is parsed, its help, its documentation, its tests. */

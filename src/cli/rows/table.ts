@@ -26,12 +26,13 @@ const atStage = {
   stage: {
     kind: "text",
     value: "<name>",
+    names: "stages",
     says: "not the store's form of the app, but this one of oxalis.yaml",
   },
 } as const;
 
-const clients = { says: "keys of clients; none for all", needed: "many" } as const;
-const client = { says: "key of a client", needed: "required" } as const;
+const clients = { says: "keys of clients; none for all", needed: "many", names: "clients" } as const;
+const client = { says: "key of a client", needed: "required", names: "clients" } as const;
 
 const kinds = ["major", "minor", "patch", "rebuild"] as const;
 const others = (kind: string) => kinds.filter((each) => each !== kind);
@@ -95,14 +96,14 @@ export const rows = {
         value: "<state>",
         says: "only clients in this state: errors, ready, generated, released",
       },
-      group: { kind: "text", value: "<group>", says: "only clients of this group" },
+      group: { kind: "text", value: "<group>", names: "groups", says: "only clients of this group" },
     },
   },
   explain: {
     says: "show where each value of a client came from",
     arguments: {
       client,
-      field: { says: "a field, such as identifiers.android; none for all", needed: "optional" },
+      field: { says: "a field, such as identifiers.android; none for all", needed: "optional", names: "fields" },
     },
     options: {
       ...atStage,
@@ -124,7 +125,7 @@ export const rows = {
         of: platforms,
         says: "only pictures of this platform",
       },
-      role: { kind: "text", value: "<role>", says: "only pictures of this role, such as maskable" },
+      role: { kind: "text", value: "<role>", names: "roles", says: "only pictures of this role, such as maskable" },
       csv: { kind: "flag", says: "print the list as CSV" },
       guide: { kind: "text", value: "<file.html>", says: "write the page for a client's designer" },
     },
@@ -178,7 +179,7 @@ export const rows = {
   },
   release: {
     says: "take the next version and build number, all named clients or none",
-    arguments: { clients: { says: "keys of clients", needed: "some" } },
+    arguments: { clients: { says: "keys of clients", needed: "some", names: "clients" } },
     options: {
       ...inWorkspace,
       major: { kind: "flag", says: "the next major version", conflicts: others("major") },
@@ -225,6 +226,18 @@ export const rows = {
         needed: "required",
         of: ["brief", "oxalis", "template", "ledger"],
       },
+    },
+    options: {},
+  },
+  completion: {
+    says: "print what makes a shell complete commands, options and names",
+    arguments: {
+      shell: {
+        says: "the shell; words is for its script alone",
+        needed: "required",
+        of: ["bash", "zsh", "fish", "words"],
+      },
+      words: { says: "what is on the line so far", needed: "many" },
     },
     options: {},
   },

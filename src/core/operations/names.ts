@@ -1,0 +1,27 @@
+import { allSlots } from "../catalog/all.ts";
+import { attempt, orElse } from "../problems/result.ts";
+import { fieldNames } from "../values/fields.ts";
+import { readWorkspace } from "../workspace/read.ts";
+import { operation } from "./operation.ts";
+import { type At, workspaceRoot } from "./workspace.ts";
+
+interface Names {
+  clients: readonly string[];
+  groups: readonly string[];
+  stages: readonly string[];
+  fields: readonly string[];
+  roles: readonly string[];
+}
+
+/** What can be named on a command line; of a workspace nothing where there is none, or it cannot be read. */
+export const workspaceNames = operation(async (at: At, ports): Promise<Names> => {
+  const read = attempt(() => readWorkspace(workspaceRoot(at, ports)));
+  const { clients, agency } = orElse(read, { clients: [], agency: undefined });
+  return {
+    clients: clients.map(({ key }) => key),
+    groups: Object.keys(agency?.data.groups ?? {}),
+    stages: Object.keys(agency?.data.stages ?? {}),
+    fields: fieldNames,
+    roles: [...new Set(allSlots.map(({ role }) => role))],
+  };
+});
