@@ -21,8 +21,8 @@ export interface Unfit {
 }
 
 /**
- * Draws an SVG once, out of harm's way: for those of which no counting can tell what they cost. What is wrong with
- * it, if anything is.
+ * Draws an SVG once in a process with limits, where counting cannot tell what drawing it would cost. Gives what is
+ * wrong with it, if anything is.
  */
 export async function tryDrawing(svg: string): Promise<Unfit | undefined> {
   const said = await drawApart(svg);

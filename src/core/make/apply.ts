@@ -14,8 +14,8 @@ import type { Inputs } from "./inputs.ts";
 import { isPng, type Produced, producedBy, type Receipt, receiptFile, receiptText } from "./receipt.ts";
 
 /**
- * Performs the changes, and writes and gives the receipt. All that will be is made beside; then it comes into its place
- * together with the receipt, so that a variant is what it was, or what its receipt says.
+ * Performs the changes, writes the receipt and returns it. Everything is made beside and then put into its place
+ * together, so a variant is either what it was or what its receipt says.
  */
 export async function applyChanges(
   plan: Plan,

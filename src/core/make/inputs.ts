@@ -6,7 +6,7 @@ import type { Input, Plan } from "../plan/plan.ts";
 import { refuse } from "../problems/result.ts";
 import { sha256 } from "../values/hash.ts";
 
-/** Where what a plan is made from comes from: the workspace that planned it, or a store that holds it by content. */
+/** Where a plan's inputs come from: the workspace that planned it, or a store that holds them by content. */
 export interface Inputs {
   bytes(input: Input): Uint8Array;
   text(input: Input): string;
@@ -22,7 +22,7 @@ export const workspaceInputs = (root: string, template: Folder): Inputs => ({
     writer.copy(path, template.real(from), executable, template.small(from)),
 });
 
-/** A store of files by content, in a folder below a root; what does not have its sum is not what was planned with. */
+/** A store of files by their sums, in a folder below a root. A file without the sum that it is named by is refused. */
 export function storedInputs(root: string, folder: string): Inputs {
   const bytes = ({ sha256: sum, path }: Input): Uint8Array => {
     const stored = readInside(root, `${folder}/${sum}`, path);

@@ -27,7 +27,7 @@ type Seen = readonly [size: number, changed: number, inode: number, sha256?: str
 /** What the file system shows of a file, so far as it is recorded. */
 type Looks = Record<"size" | "ctimeMs" | "ino", number>;
 
-/** A file changed so shortly before it was looked at could be changed again without a sign, in milliseconds. */
+/** Milliseconds within which a file could change again without the file system showing it. */
 const unsure = 100;
 
 /** Where a variant's record is kept: in which workspace, and under which name. */
@@ -45,10 +45,7 @@ export function readRecord(kept: Kept): Made | undefined {
   return record?.form === 3 && record.name === kept.name ? record : undefined;
 }
 
-/**
- * The record as it is to be kept from now on, where every file of a variant is as it says; undefined where one is
- * not.
- */
+/** The record to keep from now on, if every file of the variant is as it says; undefined otherwise. */
 export function seenAgain(root: string, folder: string, made: Made): Made | undefined {
   const now = Date.now();
   const read: Made["files"] = {};

@@ -22,19 +22,19 @@ interface Area extends Size {
   top: number;
 }
 
-/** What a canvas is before anything is laid on it: a pixel as it lies in memory; none where it is empty. */
+/** The ground of a canvas: one pixel as it lies in memory; absent where the canvas is transparent. */
 type Ground = number | undefined;
 
 /**
- * Source pixels a pixel: so many are best, and from so many on what is wanted is cut out of the source and reduced at
- * once.
+ * Source pixels per pixel: how many are best, and from how many on the wanted part is cut out of the source and
+ * reduced at once.
  */
 const fine = { best: 4, enough: 2 };
 
 /**
- * A bitmap on a canvas. It lies between pixels where it should: the pixels it touches are laid over the source, to a
- * fraction of a pixel, and then reduced; a source that is hardly larger, or smaller, is laid on whole pixels. On a
- * plain ground it is reduced without an alpha channel, which takes a third of the time.
+ * Lays a bitmap on a canvas, to a fraction of a pixel: the pixels that it touches are laid over the source and then
+ * reduced. A source that is hardly larger, or smaller, is laid on whole pixels. On a plain ground it is reduced
+ * without an alpha channel, which takes a third of the time.
  */
 export async function onCanvas(bitmap: Bitmap, at: Box, canvas: Size, ground?: Ground): Promise<Raw> {
   const { level, wanted, window, area } = overlay(bitmap, at, canvas);

@@ -28,8 +28,8 @@ const marked: Readonly<Record<Slot["platform"], RegExp>> = {
 };
 
 /**
- * The disc's radius as a share of what is seen of an icon, a circle or a box; as shares of it, its rim and what
- * letters may take.
+ * The disc's radius as a share of the visible icon (a circle or a box); its rim and the room for letters as shares of
+ * the radius.
  */
 const share = { inCircle: 1 / 6, inBox: 0.2, rim: 0.1, letters: { width: 1.5, height: 1.1 } };
 

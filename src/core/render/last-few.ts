@@ -1,4 +1,4 @@
-/** Does some work once for the same key, as long as that was among the last few that were asked for. */
+/** Keeps the results of the last few keys, so that work for the same key is done once. */
 export function lastFew<A extends readonly unknown[], R>(
   count: number,
   keyOf: (...args: A) => string,

@@ -64,7 +64,10 @@ async function halvings(image: Promise<Raw>, key: Hex | undefined): Promise<Raw[
   return levels;
 }
 
-/** Pixels of the longer side of a vector that is worked on pixel by pixel: twice and more what is wanted of it. */
+/**
+ * The longer side, in pixels, at which a vector is drawn that has to be worked on pixel by pixel: at least twice what
+ * is wanted of it.
+ */
 const sideFor = ({ at }: Placed): number => (Math.max(at.width, at.height) <= 512 ? 1024 : 2048);
 
 /** The wanted part of a vector, large. */

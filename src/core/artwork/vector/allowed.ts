@@ -1,7 +1,7 @@
 /**
- * What of an SVG is drawn and nothing else (W3C, SVG 2, "Element index", "Attribute index", "Property index").
- * Whatever is not in these tables is not handed on: scripts, styles that fetch, links, foreign namespaces, what an
- * editor noted for itself.
+ * The elements, attributes and properties of an SVG that are drawn (W3C, SVG 2, "Element index", "Attribute index",
+ * "Property index"). Nothing else is handed on: no scripts, no styles that fetch, no links, no foreign namespaces, no
+ * notes of an editor.
  */
 
 const list = (names: string): ReadonlySet<string> => new Set(names.trim().split(/\s+/));

@@ -69,7 +69,7 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
   return { terms: [...terms.values()], namespaces: [...namespaces] };
 }
 
-/** Words of which a program that says something of its app's identity has one; the rest need not be parsed. */
+/** A program that says something of its app's identity has one of these words; others need not be parsed. */
 const telling =
   /name|title|app_?id|bundle|package|identifier|scheme|protocol|usermodel|domain|metadata|url|canonical|mail|copyright|team|opengraph/i;
 

@@ -68,7 +68,10 @@ const xml: Reader = (_, source) =>
     ];
   });
 
-/** A manifest, of which only labels by which people know the app are called so: its own, and those of what opens it. */
+/**
+ * A manifest. Of its labels, only those by which people know the app count as its name: the application's, and those
+ * of what opens it.
+ */
 const androidManifest: Reader = (file, source, template) => {
   const apart = [...walk(parseXml(source))].filter((element) => element.name !== "application" && !opensApp(element));
   const labels = new Set(apart.flatMap(({ attributes }) => attributes.get("android:label")?.start ?? []));

@@ -14,7 +14,7 @@ interface Holder {
   token: string;
   pid: number;
   host: string;
-  /** Of the machine's last start, and of the process: a number that another process has by now is told apart. */
+  /** When the machine and the process were started: tells a process from a later one with the same number. */
   boot: string;
   started: string;
   /** As an ISO time. */
@@ -40,8 +40,8 @@ const textOf = (path: string): string => {
 const bootOf = (): string => textOf("/proc/sys/kernel/random/boot_id");
 
 /**
- * When a process was started, in ticks since the machine was (Linux, proc(5), stat, fields 3 and 22); empty where
- * nothing tells, and of one that has ended, though whoever started it has not taken note yet.
+ * When a process was started, in clock ticks since the machine was (Linux, proc(5), stat, fields 3 and 22). Empty
+ * where nothing tells, and for a process that has ended but that its parent has not waited for yet.
  */
 const startedOf = (pid: number): string => {
   const [state = "", ...fields] = textOf(`/proc/${pid}/stat`).split(") ").at(-1)?.split(" ") ?? [];

@@ -33,7 +33,7 @@ export function ignoredIn(root: string): IsIgnored {
   };
 }
 
-/** The commit a checkout is at; undefined where it is none, or keeps that where only git itself finds it. */
+/** The commit a checkout is at; undefined where there is no checkout, or where only git itself could tell. */
 export function checkoutRevision(root: string): string | undefined {
   const git = join(root, ".git");
   const read = (file: string) => (existsSync(join(git, file)) ? readFileSync(join(git, file), "utf8") : "");

@@ -18,9 +18,8 @@ const neverListed = new Set([
 ]);
 
 /**
- * Files that a desktop or a build leaves behind, and those that hold keys: they are nobody's but the machine's they
- * lie on. The key store for debugging holds a key that is public by convention (Android documentation, "Sign your
- * app").
+ * Files that a desktop or a build leaves behind, and files that hold keys: they belong to the machine they lie on.
+ * The key store for debugging holds a key that is public by convention (Android documentation, "Sign your app").
  */
 const neverListedFiles =
   /^(\.DS_Store|Thumbs\.db|local\.properties|key(store)?\.properties|\.env(\.\w+)?\.local|(?!debug\.keystore$).*\.(jks|keystore|p8|p12|pfx|mobileprovision))$/i;
@@ -71,7 +70,7 @@ export function listFiles(
   return files.sort();
 }
 
-/** Names that differ by case alone are one file on most desks, where the second takes the first's place. */
+/** On most desktops, names that differ by case alone are one file: the second would take the first's place. */
 function refuseAlike(files: readonly string[], shown: (file: string) => string): void {
   const known = new Map<string, string>();
   for (const file of files) {

@@ -27,8 +27,8 @@ import { refuse } from "../../problems/result.ts";
  */
 
 /**
- * By callbacks: the file handles of Node's promises take longer than writing a small file. To a path that was settled
- * here.
+ * Writes by callbacks, to a path that `through` has given: the file handles of Node's promises take longer than
+ * writing a small file.
  */
 export const writeSoon = promisify(writeFile);
 
@@ -104,8 +104,8 @@ export const put = (root: string, path: string, content: string | Uint8Array, mo
   writeFileSync(through(root, path, true), content, { mode, flag: "wx" });
 
 /**
- * Gives a file a second name, where nothing has it yet: what is there is there as a whole. Where a disk has no such
- * names, a copy.
+ * Gives a file a second name, if nothing has that name yet; whoever finds it finds all of it. Where a disk knows no
+ * second names, a copy is made.
  */
 export function nameAnew(root: string, from: string, to: string): void {
   const [source, target] = [through(root, from), through(root, to, true)];
@@ -121,10 +121,7 @@ export function nameAnew(root: string, from: string, to: string): void {
 export const putSoon = (root: string, path: string, content: string | Uint8Array, mode = 0o644): Promise<void> =>
   writeSoon(through(root, path, true), content, { mode, flag: "wx" });
 
-/**
- * Copies a file that was found by the reading door to a path that was settled by this one; where the file system can,
- * without taking room.
- */
+/** Copies a file to a path that `through` has given; without taking room where the file system can. */
 export function copyTo(target: string, from: string, mode: number): void {
   copyFileSync(from, target, constants.COPYFILE_FICLONE | constants.COPYFILE_EXCL);
   if ((statSync(target).mode & 0o777) !== mode) chmodSync(target, mode);

@@ -3,10 +3,7 @@ import { scratchName } from "./scratch.ts";
 import { openTransaction } from "./transaction.ts";
 import { orAbandon } from "./writer.ts";
 
-/**
- * Writes several small files of a workspace together: all of them, or, where one cannot be written, none; and for
- * good.
- */
+/** Writes several small files of a workspace together: all of them or none, and safe from a loss of power. */
 export function writeTogether(root: string, files: ReadonlyMap<string, string>): void {
   const transaction = openTransaction(root, { durable: true });
   orAbandon([...files.keys()].join(", "), transaction.abandon, () => {

@@ -88,8 +88,8 @@ interface Columns {
 }
 
 /**
- * Whether rows have fewer runs of equal bytes as differences from the ones above than as they are; an eighth of them,
- * from the middle, tells.
+ * Whether differences from the row above have fewer runs of equal bytes than the rows themselves; judged by an eighth
+ * of the rows, from the middle.
  */
 export function upwardHasFewerRuns(rows: Uint8Array, length: number, { from, to }: Columns): boolean {
   const count = rows.length / length;

@@ -103,8 +103,8 @@ function count(pixels: Int32Array, ground: number) {
 }
 
 /**
- * A surface's colour that is as near as any rounding would be: what a bitmap's edges and its compression leave beside
- * them.
+ * A surface's colour that is as near as rounding would bring it: for the pixels that edges and compression leave
+ * beside surfaces.
  */
 const surfaceNear = (color: number, surfaces: readonly number[]): number | undefined =>
   surfaces.find(

@@ -8,7 +8,8 @@ const pressedRows = promisify(deflate) as (data: Uint8Array, options: ZlibOption
 const strategies = [constants.Z_DEFAULT_STRATEGY, constants.Z_RLE];
 
 /**
- * Filters that are tried: numbers of a palette have no neighbourly differences, and many pixels make every try dear.
+ * Filters that are tried. Palette numbers of neighbours do not differ in any useful way, and with many pixels every
+ * try is expensive.
  */
 const tried = { indexed: [0, 2], color: filterTypes, large: [0, "best"] } as const;
 
