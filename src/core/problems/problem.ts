@@ -14,10 +14,7 @@ export interface Problem {
   expected?: string;
   /** What to do next. */
   fix: string;
-  /**
-   * What it has in common with others that are told together: of which kind they are, and what of the template, which
-   * says so where.
-   */
+  /** What groups it with other problems, which are told together. */
   cause?: Cause;
   /** What settles it, as an entry of template.yaml. */
   settle?: Settlement;

@@ -67,7 +67,7 @@ function delimiterOf(text: string): string {
 }
 
 /**
- * Reads no further than the limits. A quote in the middle of a cell is a mark like others: then all is read again,
+ * Reads no further than the limits. A quote in the middle of a cell counts as text: then the sheet is read once more,
  * leniently.
  */
 function readCsv(text: string, shown: string): { sheet: Sheet; quotes: number[] } {

@@ -1,8 +1,8 @@
 import type { Folder } from "../files/reading/folder.ts";
 
 /**
- * A file of the template that a build file names, in whatever case: the Mac's and Windows' own file systems tell
- * none.
+ * A file of the template that a build file names, in whatever case: the file systems of the Mac and of Windows do not
+ * tell cases apart.
  */
 export function findFile(template: Folder, path: string): string | undefined {
   if (template.has(path)) return path;

@@ -82,8 +82,8 @@ export function identifierFills(module: AppModule, gap: Gap): Partial<Followed> 
 }
 
 /**
- * What works the identifier out gives way to the client's own, as a literal: it may be the namespace's as well, and
- * that must stay.
+ * An expression that works the identifier out is replaced by the client's, as a literal: what it refers to may be the
+ * namespace too, and must stay.
  */
 function workedOut(file: string, value: readonly GradleToken[]): Site[] {
   const [first, last] = [value[0], value.at(-1)];
