@@ -78,6 +78,13 @@ export const mergeFound = (all: readonly Partial<Found>[]): Found => ({
 
 export const nothingFound: Found = mergeFound([]);
 
+/** A target that is signed for itself: the app, or by its name what the app brings along. */
+export interface SignedTarget {
+  target?: string | undefined;
+  /** What follows the app's identifier in its own. */
+  suffix: string;
+}
+
 /** What a client's part of the template says about itself. */
 export interface PartSurvey extends Found {
   platform: Platform;
@@ -92,7 +99,7 @@ export interface PartSurvey extends Found {
    * Targets that are signed each for itself: the app, and what it brings along, with what follows the app's
    * identifier.
    */
-  signed?: readonly { target: string; suffix: string }[];
+  signed?: readonly SignedTarget[];
 }
 
 /** What a survey has to know besides the template's files. */

@@ -2,7 +2,7 @@ import type { Node as JsonNode } from "jsonc-parser";
 import type { Folder } from "../../files/reading/folder.ts";
 import { plistStart } from "../../splice/formats/plist.ts";
 import { emptySite, type Site } from "../../splice/site.ts";
-import { type Fill, type Found, insertedText } from "../../template/found.ts";
+import { type Fill, type Found, insertedText, type SignedTarget } from "../../template/found.ts";
 import { darkOf, type Field } from "../../values/fields.ts";
 import type { MissingKind, Wants } from "../../values/missing.ts";
 import { placeAt } from "../../values/source.ts";
@@ -70,7 +70,7 @@ export function signingPlaces(
   { project, targets, identifier }: XcodePart,
   app: XcodeTarget,
   ofCode: readonly XcodeTarget[],
-): { fills: Fill[]; signed: { target: string; suffix: string }[] } {
+): { fills: Fill[]; signed: SignedTarget[] } {
   const own = targets.filter(isSigned);
   const all = [...targets, ...ofCode, { settings: project.settings }].flatMap(({ settings }) => settings);
   const teams = all.flatMap((settings) => settings.sites("DEVELOPMENT_TEAM"));
@@ -91,7 +91,7 @@ export function signingPlaces(
   const signed = own.flatMap(({ name, settings }) => {
     const bundle = settings.flatMap((each) => each.evaluated("PRODUCT_BUNDLE_IDENTIFIER") ?? [])[0];
     return identifier && bundle?.startsWith(identifier)
-      ? [{ target: name === app.name ? "" : name, suffix: bundle.slice(identifier.length) }]
+      ? [{ target: name === app.name ? undefined : name, suffix: bundle.slice(identifier.length) }]
       : [];
   });
   return { fills, signed: [...new Map(signed.map((each) => [each.target, each])).values()] };

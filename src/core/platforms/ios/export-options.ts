@@ -9,8 +9,8 @@ export const iosBuildFiles: BuildFiles = (variant, { folder, signed = [] }) => {
   const profile = variant.values["signing.profile"]?.value;
   if (team === undefined) return [];
   const escaped = (value: string) => write("xml-text", value);
-  const profiles = (signed.length > 0 ? signed : [{ target: "", suffix: "" }]).flatMap(({ target, suffix }) => {
-    const own = target === "" ? profile : variant.profiles[target];
+  const profiles = (signed.length > 0 ? signed : [{ suffix: "" }]).flatMap(({ target, suffix }) => {
+    const own = target === undefined ? profile : variant.profiles[target];
     if (own === undefined) return [];
     const bundle = `${fieldOf(variant, "identifiers.ios")}${suffix}`;
     return [`\t\t<key>${escaped(bundle)}</key>\n\t\t<string>${escaped(own)}</string>\n`];
