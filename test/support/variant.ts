@@ -18,7 +18,7 @@ export function variantOf(art: Artwork, values: Readonly<Record<string, string>>
     key: "x",
     values: Object.fromEntries(written),
     art,
-    locales: [],
+    names: { further: {} },
     features: [],
     answers: {},
     supplied: [],

@@ -3,10 +3,10 @@ import { artRoleNames, artRoles } from "../../core/artwork/roles.ts";
 import { explainClient, tryPattern } from "../../core/operations/explain.ts";
 import { nearest } from "../../core/problems/nearest.ts";
 import { mapResult, succeed } from "../../core/problems/result.ts";
-import type { ByLanguage } from "../../core/values/by-language.ts";
 import { fieldNames, fields } from "../../core/values/fields.ts";
 import type { Traced } from "../../core/values/trail.ts";
-import { type Artwork, suppliedArt, type Values, type Variant } from "../../core/variant/variant.ts";
+import type { Varying } from "../../core/values/varying.ts";
+import { type Artwork, furtherNames, suppliedArt, type Values, type Variant } from "../../core/variant/variant.ts";
 import type { TemplateNotes } from "../../core/workspace/schema/template.ts";
 import type { Run } from "../command.ts";
 import { tracedData } from "../view/data.ts";
@@ -55,7 +55,7 @@ export const run: Run<"explain"> = async (given, { terminal, ports }) => {
 
 /** All of it, for `--json`. */
 const asWhole = (key: string, values: Values, variant: Variant): object => {
-  const { art, locales, features, answers, content } = variant;
+  const { art, features, answers, content } = variant;
   const given = artRoleNames.map((role) => ({
     role,
     ...asData(art.given[role]),
@@ -66,8 +66,9 @@ const asWhole = (key: string, values: Values, variant: Variant): object => {
     client: key,
     values: tracesData(values),
     pictures: [...given, ...byHand],
-    locales: locales.map(({ name, label, ...rest }) => ({
-      ...rest,
+    locales: furtherNames(variant).map(({ locale, direction, name, label }) => ({
+      locale,
+      direction,
       name: tracedData(name),
       label: tracedData(label),
     })),
@@ -78,7 +79,7 @@ const asWhole = (key: string, values: Values, variant: Variant): object => {
 };
 
 /** Texts by language, the first one's under an empty key. */
-const usageData = ({ first, further }: ByLanguage<Traced>): object =>
+const usageData = ({ first, further }: Varying<Traced>): object =>
   Object.fromEntries([
     ...(first ? [["", first.value]] : []),
     ...Object.entries(further).map(([tag, { value }]) => [tag, value]),
@@ -129,7 +130,9 @@ function showTemplates({ features, answers, content }: Variant, data: TemplateNo
  * What the app is called in each language, the main one first; that one is for whoever speaks none of the others,
  * too.
  */
-function showLocales({ values, locales }: Variant, { print, out }: Terminal): void {
+function showLocales(variant: Variant, { print, out }: Terminal): void {
+  const { values } = variant;
+  const locales = furtherNames(variant);
   if (locales.length === 0) return;
   const main = values.locale?.value ?? "";
   const shown = [

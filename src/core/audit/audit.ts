@@ -103,7 +103,7 @@ interface Searches {
 }
 
 function templateSearch(template: Template, identity: Identity): Searches["inTemplate"] {
-  const search = searchFor(identity, template.colors, { values: {}, locales: [], answers: {} });
+  const search = searchFor(identity, template.colors, { values: {}, names: { further: {} }, answers: {} });
   const known = new Map<string, Found>();
   return (file) => {
     const found = known.get(file) ?? search.inFile(file, template.folder.bytes(file), file);

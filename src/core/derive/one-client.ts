@@ -15,7 +15,7 @@ import { holdBack, type Kept, keptProblems } from "./fields/held.ts";
 import { asciiDomain, settleBase, settleScheme } from "./fields/identifier.ts";
 import { fittedLabel } from "./fields/label.ts";
 import { layerField, readAt, unknownGroups } from "./fields/layers.ts";
-import { judgeLocalName, localNames } from "./fields/local-names.ts";
+import { judgeLocalName, localNames, namesByLanguage } from "./fields/local-names.ts";
 import { fieldsOf, fillPattern, findVanished, readPattern } from "./fields/pattern.ts";
 import { judgeValues } from "./fields/rules.ts";
 import { stageNames, stageValues } from "./fields/stage.ts";
@@ -60,7 +60,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     key,
     values,
     art,
-    locales,
+    names: namesByLanguage(values, locales),
     features,
     answers: answered.value.answers,
     supplied: [...answered.value.supplied, ...filled.value.supplied],

@@ -53,7 +53,7 @@ export function lookElsewhere(
     return new Map([...own].map(([value, holds]) => [value, holds.startsWith("identifiers.") ? field : holds]));
   };
   const identity = gatherIdentity(template, template.list(), []);
-  const search = searchFor(identity, colors, { values: {}, locales: [], answers: {} });
+  const search = searchFor(identity, colors, { values: {}, names: { further: {} }, answers: {} });
   const drawn = new Set(parts.flatMap((part) => [...part.brandFiles, ...part.pictures.map(({ path }) => path)]));
   const left: Elsewhere[] = [];
   const suggestions: Suggestion[] = [];

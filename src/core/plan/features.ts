@@ -3,9 +3,8 @@ import type { Edit, Site } from "../splice/site.ts";
 import type { Template } from "../survey/template.ts";
 import type { FeaturePlaces } from "../template/feature-places.ts";
 import type { Spoken } from "../template/localized.ts";
-import { inLanguage } from "../values/by-language.ts";
-import { directionOf } from "../values/language.ts";
-import type { ClientFeature, Variant } from "../variant/variant.ts";
+import { valueFor } from "../values/varying.ts";
+import { type ClientFeature, furtherNames, type Variant } from "../variant/variant.ts";
 
 /** The template's features as a client has them: on, with what people read, or off. */
 const pairs = ({ features }: Variant, template: Template): { feature: ClientFeature; places: FeaturePlaces }[] =>
@@ -23,7 +22,7 @@ export function usageTexts(
     !feature.isOn
       ? []
       : places.usage.flatMap(({ site, locale, opens, closes }) => {
-          const text = inLanguage(feature.usage, locale)?.value;
+          const text = valueFor(feature.usage, locale)?.value;
           const place = { ...(opens ? { opens } : {}), ...(closes ? { closes } : {}) };
           return text === undefined ? [] : [{ site, text, place }];
         }),
@@ -40,7 +39,7 @@ export function askedFor(variant: Variant, template: Template): { file: string; 
 /** A client's further languages, each with what people read in it. */
 export function spokenBy(variant: Variant, template: Template): Spoken[] {
   const on = pairs(variant, template).filter(({ feature }) => feature.isOn);
-  return variant.locales.map((name) => {
+  return furtherNames(variant).map((name) => {
     const texts = on.flatMap(({ feature, places }) => {
       const text = feature.usage.further[name.locale]?.value;
       const keys = new Set(places.usage.map(({ key }) => key));
@@ -52,19 +51,13 @@ export function spokenBy(variant: Variant, template: Template): Spoken[] {
 
 /** A client's first language, with its names and what people read in it. */
 export function mainSpoken(variant: Variant, template: Template): Spoken | undefined {
-  const { locale, "app.name": name, "app.label": label } = variant.values;
-  if (!locale || !name || !label) return undefined;
+  const { values, names } = variant;
+  if (!values.locale || !names.first) return undefined;
   const texts = pairs(variant, template).flatMap(({ feature, places }) => {
     const text = feature.isOn ? feature.usage.first?.value : undefined;
     return text === undefined ? [] : places.usage.map(({ key }) => [key, text]);
   });
-  return {
-    locale: locale.value,
-    direction: directionOf(locale.value),
-    name,
-    label,
-    usage: Object.fromEntries(texts),
-  };
+  return { locale: values.locale.value, ...names.first, usage: Object.fromEntries(texts) };
 }
 
 /** The edits of each file, and what goes with the features that a client does not have. */

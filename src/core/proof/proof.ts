@@ -13,9 +13,8 @@ import { attempt, fail, type Result, unwrap } from "../problems/result.ts";
 import { iconsByTarget } from "../survey/targets.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
 import type { Field } from "../values/fields.ts";
-import { directionOf } from "../values/language.ts";
 import { platforms } from "../values/platform.ts";
-import type { Resolved, Variant } from "../variant/variant.ts";
+import { furtherNames, type Resolved, type Variant } from "../variant/variant.ts";
 import { variantPath } from "../workspace/stage.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import type { ProofModel } from "./model.ts";
@@ -100,21 +99,18 @@ function dataUri(folder: Folder, path: string): string {
 }
 
 /** What the app is called in each language, where it has several. */
-function namesOf({ values, locales }: Variant): Sheet["names"] {
-  const [name, label, locale] = (["app.name", "app.label", "locale"] as const).map(
-    (field) => values[field]?.value ?? "",
-  ) as [string, string, string];
-  if (locales.length === 0) return [];
-  return [
-    { locale, direction: directionOf(locale), name, label, main: true },
-    ...locales.map((each) => ({
-      locale: each.locale,
-      direction: each.direction,
-      name: each.name.value,
-      label: each.label.value,
-      main: false,
-    })),
-  ];
+function namesOf(variant: Variant): Sheet["names"] {
+  const { names, values } = variant;
+  const further = furtherNames(variant);
+  if (further.length === 0 || !names.first) return [];
+  const all = [{ locale: values.locale?.value ?? "", ...names.first }, ...further];
+  return all.map(({ locale, direction, name, label }, at) => ({
+    locale,
+    direction,
+    name: name.value,
+    label: label.value,
+    main: at === 0,
+  }));
 }
 
 function pictures(template: Template, folder: Folder): Map<string, string> {

@@ -1,10 +1,10 @@
 import type { Art } from "../artwork/art.ts";
 import { type ArtRole, artRoleNames, rolePath } from "../artwork/roles.ts";
 import type { Problem } from "../problems/problem.ts";
-import type { ByLanguage } from "../values/by-language.ts";
 import type { Hex } from "../values/color.ts";
 import type { Field } from "../values/fields.ts";
 import type { Traced } from "../values/trail.ts";
+import type { Varying } from "../values/varying.ts";
 import type { Client } from "../workspace/workspace.ts";
 
 /** The pictures a client supplied, measured. */
@@ -31,8 +31,8 @@ export interface Variant {
   key: string;
   values: Values;
   art: Artwork;
-  /** Its names in further languages. */
-  locales: readonly LocalName[];
+  /** What it is called, by language. */
+  names: Varying<Names>;
   features: readonly ClientFeature[];
   answers: Readonly<Record<string, Traced>>;
   /** Files the client supplied for the app itself. */
@@ -64,16 +64,22 @@ export interface ClientFeature {
   /** How that came about: "on" or "off". */
   on: Traced;
   /** What people read when the app asks for it. */
-  usage: ByLanguage<Traced>;
+  usage: Varying<Traced>;
 }
 
-/** An app's name and label in one language (BCP 47 tag). */
-export interface LocalName {
-  locale: string;
+/** An app's name and label. */
+export interface Names {
   direction: "ltr" | "rtl";
   name: Traced;
   label: Traced;
 }
+
+/** The same in one language (BCP 47 tag). */
+export type LocalName = Names & { locale: string };
+
+/** An app's names in its further languages. */
+export const furtherNames = ({ names }: Pick<Variant, "names">): LocalName[] =>
+  Object.entries(names.further).map(([locale, each]) => ({ locale, ...each }));
 
 /** A client with what became of it: a variant where there are no errors. */
 export interface Resolved {

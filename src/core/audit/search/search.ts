@@ -1,7 +1,7 @@
 import { type Folder, textIfAny } from "../../files/reading/folder.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
 import { placeAt, type Source } from "../../values/source.ts";
-import type { Variant } from "../../variant/variant.ts";
+import { furtherNames, type Variant } from "../../variant/variant.ts";
 import { readArchive } from "../archives.ts";
 import type { TermKind } from "../identity/carriers.ts";
 import type { Identity } from "../identity/gather.ts";
@@ -52,7 +52,7 @@ export interface TextSearch {
 export function searchFor(
   { terms, namespaces }: Identity,
   colors: readonly string[],
-  variant: Pick<Variant, "values" | "locales" | "answers">,
+  variant: Pick<Variant, "values" | "names" | "answers">,
 ): TextSearch {
   const sought = soughtOf(terms, colors, variant.values);
   const any =
@@ -82,8 +82,12 @@ export function searchFor(
 }
 
 /** What the client itself is called, longest first. */
-const ownValues = ({ values, answers, locales }: Pick<Variant, "values" | "locales" | "answers">): string[] =>
-  [...Object.values(values), ...Object.values(answers), ...locales.flatMap(({ name, label }) => [name, label])]
+const ownValues = ({ values, answers, names }: Pick<Variant, "values" | "names" | "answers">): string[] =>
+  [
+    ...Object.values(values),
+    ...Object.values(answers),
+    ...furtherNames({ names }).flatMap(({ name, label }) => [name, label]),
+  ]
     .map((traced) => traced.value)
     .filter((value) => value.length > 3)
     .sort((a, b) => b.length - a.length);

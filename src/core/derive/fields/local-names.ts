@@ -1,7 +1,8 @@
 import { type Problem, problem } from "../../problems/problem.ts";
 import { directionOf } from "../../values/language.ts";
 import { type Traced, trace, writtenAt } from "../../values/trail.ts";
-import type { ClientFeature, LocalName, Values } from "../../variant/variant.ts";
+import type { Varying } from "../../values/varying.ts";
+import type { ClientFeature, LocalName, Names, Values } from "../../variant/variant.ts";
 import type { Client } from "../../workspace/workspace.ts";
 import { fittedLabel } from "./label.ts";
 import { wideLabel } from "./rules.ts";
@@ -45,4 +46,13 @@ export function judgeLocalName({ brief }: Client, { locale, name, label }: Local
     ...(tooLong ? [problem("name-invalid", `The name in ${locale} is "${name.value}".`, { expected, place })] : []),
     ...wideLabel(label.value, writtenAt(label) ?? place),
   ];
+}
+
+/** An app's names, in its first language and in further ones. */
+export function namesByLanguage(values: Values, locales: readonly LocalName[]): Varying<Names> {
+  const { "app.name": name, "app.label": label, locale } = values;
+  return {
+    first: name && label && locale && { direction: directionOf(locale.value), name, label },
+    further: Object.fromEntries(locales.map(({ locale, ...names }) => [locale, names])),
+  };
 }
