@@ -24,7 +24,7 @@ const causeData = ({ problem, clients, places, settle }: CauseFound): object => 
   code: problem.code,
   ...(problem.cause?.text === undefined ? {} : { text: problem.cause.text }),
   clients,
-  places: places.map(({ text: _, message: __, ...place }) => place),
+  places: places.map(({ text: _, message: __, said: ___, ...place }) => place),
   settle,
 });
 

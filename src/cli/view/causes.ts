@@ -36,9 +36,9 @@ export function showCause(cause: CauseFound, of: number, verbose: boolean, color
   // The same in all of them, a place needs no variant's name.
   const isSame = clients.length === 1 || (clients.length === of && problem.code === "residue-picture");
   const shown = verbose ? places : places.slice(0, mostPlaces);
-  for (const { file, line, column, message, text: written } of shown) {
+  for (const { file, line, column, message, said, text: written } of shown) {
     const at = line === undefined ? file : `${file}:${line}:${column}`;
-    const beside = written ? excerpt(written) : text !== undefined ? "" : isSame ? saidOf(message, file) : message;
+    const beside = written ? excerpt(written) : text !== undefined ? "" : isSame ? said : message;
     lines.push(`   ${colors.cyan(at)}${beside ? `  ${colors.dim(beside)}` : ""}`);
   }
   const more = places.length - shown.length;
@@ -46,12 +46,6 @@ export function showCause(cause: CauseFound, of: number, verbose: boolean, color
   if (settle.length === 0) lines.push(`   ${colors.dim("to do")}     ${problem.fix}`);
   else lines.push(`   ${colors.dim("to do")}     ${settlementText(settle, verbose)}`);
   return lines.join("\n");
-}
-
-/** A message without the file that it begins with, where that stands in front of it already. */
-function saidOf(message: string, file: string): string {
-  const at = message.indexOf(`${file} `);
-  return at >= 0 && !message.slice(0, at).includes(" ") ? message.slice(at + file.length + 1) : message;
 }
 
 const excerpt = (line: string): string => {

@@ -35,6 +35,7 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
       // Whoever says what is to become of pictures goes through all of them at once.
       ...(text === undefined || problem.code === "residue-picture" ? {} : { text }),
       ...(from === undefined ? {} : { from }),
+      ...(problem.cause?.said === undefined ? {} : { said: problem.cause.said }),
     };
     if (text === undefined || problem.code === "residue-client" || !template.folder.has(file)) return { cause };
     // Where a team stands is known; what lacks is the client's.

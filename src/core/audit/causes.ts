@@ -6,8 +6,8 @@ export interface CauseFound {
   /** The first of them. */
   problem: Problem;
   clients: readonly string[];
-  /** Places within the variants, each once. */
-  places: readonly { file: string; message: string; line?: number; column?: number; text?: string }[];
+  /** Places within the variants, each once, and what is said of each. */
+  places: readonly { file: string; message: string; said: string; line?: number; column?: number; text?: string }[];
   /** What settles all of them, as entries of template.yaml. */
   settle: readonly Settlement[];
 }
@@ -40,7 +40,8 @@ function asCause(all: readonly { problem: Problem; client: string }[]): CauseFou
     if (file !== undefined) {
       const at = place ? { line: place.line, column: place.column, text: place.text } : {};
       const key = `${file}:${place?.line ?? ""}:${place?.column ?? ""}`;
-      if (!places.has(key)) places.set(key, { file, message: problem.message, ...at });
+      if (!places.has(key))
+        places.set(key, { file, message: problem.message, said: cause?.said ?? problem.message, ...at });
     }
     if (problem.settle) settle.set(JSON.stringify(problem.settle), problem.settle);
   }

@@ -1,5 +1,6 @@
 import { alike, isPicture, likenessOf, unlikeness } from "../artwork/likeness.ts";
 import { textIfAny } from "../files/reading/folder.ts";
+import { problemOfFile } from "../problems/of-files.ts";
 import { problem } from "../problems/problem.ts";
 import { platforms } from "../values/platform.ts";
 import { escapeRegExp } from "../values/regexp.ts";
@@ -96,13 +97,15 @@ export function searchForOthers(all: readonly Resolved[], drawn: (client: string
       if (isKept) seen.set(hash, near);
       const [first] = near;
       if (!first || near.some(({ key }) => key === client)) return [];
-      const message = `${shown} looks like ${first.file}, a picture of ${first.key}.`;
-      return [{ file: path, problem: problem("residue-client", message) }];
+      const said = `looks like ${first.file}, a picture of ${first.key}.`;
+      return [{ file: path, problem: problemOfFile("residue-client", { file: path, shown }, said) }];
     },
     inFile({ client, path, hash, bytes, shown, isKept }) {
       const holders = files.get(hash);
-      if (holders && !holders.has(client))
-        return [{ file: path, problem: problem("residue-client", `${shown} is a file of ${named(holders)}.`) }];
+      if (holders && !holders.has(client)) {
+        const said = `is a file of ${named(holders)}.`;
+        return [{ file: path, problem: problemOfFile("residue-client", { file: path, shown }, said) }];
+      }
       const hits = said.get(hash) ?? calledIn(bytes(), isKept);
       if (isKept) said.set(hash, hits);
       return hits.flatMap(({ what, owner, place }): Residue[] => {

@@ -1,7 +1,7 @@
 import { alike, isPicture, type Likeness, likenessOf, unlikeness } from "../artwork/likeness.ts";
 import { type Light, lightOf, resembles } from "../artwork/resemblance.ts";
 import { type Folder, textIfAny } from "../files/reading/folder.ts";
-import { problem } from "../problems/problem.ts";
+import { problemOfFile } from "../problems/of-files.ts";
 import { isBrandPlace } from "./brand-places.ts";
 import type { Residue } from "./search/search.ts";
 
@@ -94,7 +94,7 @@ export async function openPictureSearch(template: Folder): Promise<PictureSearch
     async inFile({ path, bytes, hash, shown, isDrawn }) {
       const same = byHash.get(hash);
       const left = (of: string, how: string): Residue[] => [
-        { file: path, text: of, problem: problem("residue-picture", `${shown} ${how}.`) },
+        { file: path, text: of, problem: problemOfFile("residue-picture", { file: path, shown }, `${how}.`) },
       ];
       if (same) return left(same, `is the template's own${same === path ? "" : ` ${same}`}`);
       if (isDrawn || !isPicture(path)) return [];

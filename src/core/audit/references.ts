@@ -1,9 +1,9 @@
 import { posix } from "node:path";
 import type { Folder } from "../files/reading/folder.ts";
-import { type Problem, problem } from "../problems/problem.ts";
+import { problemOfFile } from "../problems/of-files.ts";
+import type { Problem } from "../problems/problem.ts";
 import { referencesIn } from "../references/of-file.ts";
 import { type FileIndex, indexFiles, type Reference } from "../references/reference.ts";
-import { aboutFile } from "./whole.ts";
 
 /** What the template's own files name, read once for all clients. */
 export interface TemplateReferences {
@@ -50,7 +50,7 @@ export function judgeReferences(template: TemplateReferences, variant: Variant):
       for (const path of found) named.add(path);
       // A name that leads nowhere in the template either is the template's own affair.
       if (found.length === 0 && (!kept || reference.finds(template.index).length > 0) && !isLoose(template, reference))
-        problems.push(wrongAt(file, `${shown}/${file} names ${reference.name}, which is not there.`));
+        problems.push(wrongAt(shown, file, `names ${reference.name}, which is not there.`));
       for (const path of found) problems.push(...judgeSize(shown, path, reference, sizes));
     }
   }
@@ -62,15 +62,15 @@ export function judgeReferences(template: TemplateReferences, variant: Variant):
   ];
 }
 
-const wrongAt = (file: string, message: string, expected?: string): Problem =>
-  aboutFile(problem("place-wrong", message, expected === undefined ? {} : { expected }), file);
+const wrongAt = (folder: string, file: string, said: string, expected?: string): Problem =>
+  problemOfFile("place-wrong", { file, shown: `${folder}/${file}` }, said, expected === undefined ? {} : { expected });
 
 /** A changed file's name that the template's own form of it had, and that led nowhere there too. */
 const isLoose = (template: TemplateReferences, { from, name }: Reference): boolean =>
   template.of(from).some((each) => each.name === name && each.finds(template.index).length === 0);
 
 const unique = (problems: readonly Problem[]): Problem[] => [
-  ...new Map(problems.map((each) => [each.message, each])).values(),
+  ...new Map(problems.map((each) => [JSON.stringify([each.cause, each.expected]), each])).values(),
 ];
 
 /** Colour types of a PNG that have an alpha channel (W3C, Portable Network Graphics, IHDR). */
@@ -130,10 +130,10 @@ function judgeSize(
 ): Problem[] {
   if (!path.endsWith(".png")) return [];
   const size = sizes(path);
-  if (!size) return [wrongAt(path, `${shown}/${path} is no PNG.`)];
+  if (!size) return [wrongAt(shown, path, "is no PNG.")];
   const found: Problem[] = [];
   const wrong = (expected: string) =>
-    found.push(wrongAt(path, `${shown}/${path} has ${size.width} × ${size.height} pixels.`, `${expected} pixels`));
+    found.push(wrongAt(shown, path, `has ${size.width} × ${size.height} pixels.`, `${expected} pixels`));
   if (reference.width && reference.height && (reference.width !== size.width || reference.height !== size.height))
     wrong(`${reference.width} × ${reference.height}`);
   const launcher = launcherSize(path, reference);
@@ -146,11 +146,7 @@ function judgeSize(
   }
   if (reference.opaque && size.alpha)
     found.push(
-      wrongAt(
-        path,
-        `${shown}/${path} has an alpha channel.`,
-        "App icons: opaque, square corners; the system cuts them",
-      ),
+      wrongAt(shown, path, "has an alpha channel.", "App icons: opaque, square corners; the system cuts them"),
     );
   return found;
 }
@@ -164,7 +160,7 @@ function tellUnnamed(folder: Folder, files: readonly string[], shown: string): P
       const named = new Set(referencesIn(folder, file).map(({ name }) => name));
       return files
         .filter((each) => posix.dirname(each) === below && each !== file && !named.has(posix.basename(each)))
-        .map((each) => wrongAt(each, `${shown}/${each} is in an asset whose Contents.json does not name it.`));
+        .map((each) => wrongAt(shown, each, `is in an asset whose Contents.json does not name it.`));
     });
 }
 
@@ -177,7 +173,7 @@ function tellForgotten(
   const before = namedIn(template, files);
   return files
     .filter((file) => isPicture.test(file) && !named.has(file) && before.has(file) && isKept(file))
-    .map((file) => wrongAt(file, `${shown}/${file} is a picture that nothing refers to any more.`));
+    .map((file) => wrongAt(shown, file, `is a picture that nothing refers to any more.`));
 }
 
 const isPicture = /\.(png|jpe?g|webp|svg|ico|icns|gif)$/i;
@@ -197,5 +193,5 @@ function transparent(folder: Folder, files: readonly string[], shown: string): P
   return files
     .filter((file) => /\.appxmanifest$|(^|\/)AppxManifest\.xml$/i.test(file))
     .filter((file) => /\bBackgroundColor\s*=\s*"transparent"/i.test(folder.source(file).text))
-    .map((file) => wrongAt(file, `${shown}/${file} has a transparent ground: the system shows a colour of its own.`));
+    .map((file) => wrongAt(shown, file, `has a transparent ground: the system shows a colour of its own.`));
 }

@@ -31,6 +31,8 @@ export interface Cause {
   from?: Place;
   /** The file it is about, within its variant. */
   file: string;
+  /** What is said of that file, where the file's name stands in front. */
+  said?: string;
 }
 
 /** An entry of template.yaml, and the list that it goes into. */

@@ -1,6 +1,7 @@
 import picomatch from "picomatch";
 import type { Folder } from "../../files/reading/folder.ts";
-import { type Problem, problem } from "../../problems/problem.ts";
+import { problemOfFile } from "../../problems/of-files.ts";
+import type { Problem } from "../../problems/problem.ts";
 import { placeAt } from "../../values/source.ts";
 import { type SecretKind, secretKinds } from "./kinds.ts";
 
@@ -44,19 +45,18 @@ function told(
 ): FoundSecret {
   const shown = label ? `${label}/${file}` : file;
   const place = where ? { ...placeAt({ file: shown, text: where.text }, where.at), text: "" } : undefined;
-  const [code, message] =
+  const [code, said] =
     level === "stop"
-      ? (["secret-kept", `${shown} ${where ? "holds" : "is"} ${says}.`] as const)
-      : (["secret-likely", `${shown} ${where ? "holds what looks like" : "is"} ${says}.`] as const);
-  const detail = {
-    severity: level === "stop" ? "error" : "warning",
-    place,
-    cause: { of: code, file },
-  } as const;
+      ? (["secret-kept", `${where ? "holds" : "is"} ${says}.`] as const)
+      : (["secret-likely", `${where ? "holds what looks like" : "is"} ${says}.`] as const);
+  const severity = level === "stop" ? "error" : "warning";
   return {
     file,
     level,
-    problem: { ...problem(code, message, detail), settle: { list: "leave", entry: file } },
+    problem: {
+      ...problemOfFile(code, { file, shown }, said, { severity, place }),
+      settle: { list: "leave", entry: file },
+    },
   };
 }
 
