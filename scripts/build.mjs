@@ -66,7 +66,9 @@ const { metafile } = await build({
   define: { "import.meta.url": "__url" },
   // The script is a function of what a CommonJS module is given.
   banner: {
-    js: "(function(exports,require,module,__filename,__dirname){const __url=require('node:url').pathToFileURL(__filename).href;",
+    js:
+      "(function(exports,require,module,__filename,__dirname){const " +
+      "__url=require('node:url').pathToFileURL(__filename).href;",
   },
   footer: { js: "})" },
   mainFields: ["module", "main"], // some packages have CommonJS that cannot be bundled beside good modules

@@ -38,7 +38,9 @@ const views = [
     rows: 38,
     before: () => {
       const rows =
-        "Name;Website;Firma;Logo;Colour\nPlum Tree Farm;https://www.plumtree.example/shop;Plum Tree GbR;art/plum.svg;552244\nOrchard Lane Boxes;;Orchard & Daughters;;\nWild Meadow;meadow.example;;;greenish\n";
+        "Name;Website;Firma;Logo;Colour\nPlum Tree Farm;https://www.plumtree.example/shop;Plum Tree GbR;" +
+        "art/plum.svg;552244\nOrchard Lane Boxes;;Orchard & Daughters;;\nWild Meadow;meadow.example;;;" +
+        "greenish\n";
       writeFileSync(join(demo, "roster.csv"), rows);
       return () => rmSync(join(demo, "roster.csv"));
     },

@@ -114,7 +114,10 @@ function writing() {
   turn++;
   writeFileSync(
     at("roster.csv"),
-    `client,app.label,email\n${clients.map((key) => `${key},${oneOf(["Box", "Crate", "Greens"])} ${turn},a${turn}@box.example`).join("\n")}\n`,
+    "client,app.label,email\n" +
+      `${clients
+        .map((key) => `${key},${oneOf(["Box", "Crate", "Greens"])} ${turn},a${turn}@box.example`)
+        .join("\n")}\n`,
   );
   return oneOf([
     ["generate"],
@@ -156,11 +159,15 @@ async function inTheWay(path, put, work) {
 
 const hostilePictures = [
   () =>
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path stroke="#000" fill="none" d="M${Array.from({ length: 20_000 }, () => `${below(9)} ${below(9)}`).join("L")}"/></svg>`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path stroke="#000" fill="none" ` +
+    `d="M${Array.from({ length: 20_000 }, () => `${below(9)} ${below(9)}`).join("L")}"/></svg>`,
   () =>
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9">${"<g>".repeat(below(90))}<path d="M0 0h9v9z" onclick="x"/>`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9">${"<g>".repeat(below(90))}<path d="M0 ` +
+    `0h9v9z" onclick="x"/>`,
   () =>
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><filter id="f">${"<feTurbulence numOctaves='99'/>".repeat(1 + below(40))}</filter><rect width="9" height="9" filter="url(#f)"/></svg>`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><filter ` +
+    `id="f">${"<feTurbulence numOctaves='99'/>".repeat(1 + below(40))}</filter><rect width="9" ` +
+    `height="9" filter="url(#f)"/></svg>`,
   () => Buffer.from(Array.from({ length: 400 }, () => below(256))),
 ];
 

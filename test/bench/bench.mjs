@@ -39,7 +39,8 @@ const warm = measured(...generated(demos[0]), { runs: 3 });
 report("nothing changed, as a share of making everything", warm.real / cold.real);
 report("peak memory, as a multiple of node -e 0", cold.memory / node.memory);
 console.log(
-  `        (${cold.real.toFixed(1)} s cold, ${warm.real.toFixed(1)} s unchanged, ${cold.memory.toFixed(0)} MiB on this machine)`,
+  `        (${cold.real.toFixed(1)} s cold, ${warm.real.toFixed(1)} s unchanged, ` +
+    `${cold.memory.toFixed(0)} MiB on this machine)`,
 );
 
 benchPictures();

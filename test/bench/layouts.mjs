@@ -32,7 +32,9 @@ function workspace(name, files) {
     const folder = join(root, "clients", `shop-${at}`);
     mkdirSync(join(folder, "art"), { recursive: true });
     cpSync("demo/clients/3-acre/art/mark.svg", join(folder, "art/mark.svg"));
-    const brief = `app: { name: Shop number ${at} }\ndomain: shop${at}.example\ncolors: { brand: "#1e4d2b" }\nart: { mark: art/mark.svg }\n`;
+    const brief =
+      `app: { name: Shop number ${at} }\ndomain: shop${at}.example\ncolors: { brand: "#1e4d2b" }\nart: { ` +
+      "mark: art/mark.svg }\n";
     writeFileSync(join(folder, "brief.yaml"), brief);
   }
   return root;

@@ -71,6 +71,7 @@ export function benchMany(most) {
   const pictures = clients.flatMap((each) => each.changes);
   report("one client's mark changed: clients touched", touched.length, 1);
   console.log(
-    `        (${touched.join(", ")}: ${pictures.length} files, ${pictures.filter(({ path }) => /\.(png|ico|svg)$/.test(path)).length} of them pictures)`,
+    `        (${touched.join(", ")}: ${pictures.length} files, ` +
+      `${pictures.filter(({ path }) => /\.(png|ico|svg)$/.test(path)).length} of them pictures)`,
   );
 }

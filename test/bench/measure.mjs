@@ -41,7 +41,8 @@ export function report(what, value, goal) {
   const missed = goal !== undefined && value > goal;
   if (missed) failed.push(what);
   console.log(
-    `${missed ? "MISSED" : "      "}  ${what.padEnd(62)} ${value.toFixed(2)}${goal === undefined ? "" : `  (goal: at most ${goal})`}`,
+    `${missed ? "MISSED" : "      "}  ${what.padEnd(62)} ` +
+      `${value.toFixed(2)}${goal === undefined ? "" : `  (goal: at most ${goal})`}`,
   );
 }
 

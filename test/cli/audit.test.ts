@@ -114,7 +114,7 @@ test("a variant that was never generated is a finding", () => {
   expect(err).toContain("variants/3-acre is not there: the variant has not been generated.");
 });
 
-test("reports for build servers: every finding with its place, what is allowed with its reason, well-formed whatever stands in a name", () => {
+test("reports for build servers: findings with places, allowances with reasons, well-formed with any name", () => {
   edit(folder, "oxalis.yaml", (text) => text.replace(/^platforms:.*$/m, "platforms: [web]"));
   add("web/<a> & b.txt", "one\nPlain Crate\n");
   add("web/old.txt", "Plain Crate\n");

@@ -52,7 +52,8 @@ test("bash completes with the script that is printed for it", () => {
   mkdirSync(join(folder, "bin"));
   symlinkSync(program, join(folder, "bin/oxalis"));
   writeFileSync(join(folder, "script"), oxalis(root, "completion", "bash").out);
-  const line = `source ./script; cd ${root}; COMP_WORDS=(oxalis audit --stage t); COMP_CWORD=3; _oxalis; echo "$COMPREPLY"`;
+  const words = "COMP_WORDS=(oxalis audit --stage t); COMP_CWORD=3";
+  const line = `source ./script; cd ${root}; ${words}; _oxalis; echo "$COMPREPLY"`;
   const env = { ...process.env, PATH: `${join(folder, "bin")}:${process.env.PATH}` };
   const { stdout, stderr } = spawnSync("bash", ["-c", line], { cwd: folder, env, encoding: "utf8" });
   expect([stdout, stderr]).toEqual(["testers\n", ""]);

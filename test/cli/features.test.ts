@@ -91,14 +91,16 @@ test("on means there, with what people read in each language; who starts off sta
   );
 });
 
-test("what template.yaml names and the template lacks is put in where the feature is on, once, and nowhere else", () => {
+test("what template.yaml names and the template lacks is put in where the feature is on, once", () => {
   const named = `features:
   camera: { starts: "off" }
   microphone: { starts: "off" }
   push: {}
   sign-in: {}
   sharing: {}
-  radio: { android: { permissions: [android.permission.NFC, android.hardware.nfc] }, windows: { capabilities: [proximity] } }
+  radio:
+    android: { permissions: [android.permission.NFC, android.hardware.nfc] }
+    windows: { capabilities: [proximity] }
   tags: { android: { permissions: [android.permission.NFC] }, windows: { capabilities: [phoneCall] } }
 `;
   const { root, variant } = around("switches", named, "features: { radio: on, tags: on }\n");
@@ -127,7 +129,7 @@ test("a text that is missing, and a feature that is not there, are told with the
   expect(err).toContain('expected  "microphone"');
 });
 
-test("how the app may be turned, and what it is for, in each platform's own form; without a word nothing changes", () => {
+test("how the app may be turned, and what it is for, in each platform's form; without a word nothing changes", () => {
   const off = "features: { camera: off, microphone: off }\n";
   const { root, variant } = around("switches", declared, `${off}orientation: landscape\ndevices: tablet\n`);
   expectClean(root);
@@ -136,7 +138,10 @@ test("how the app may be turned, and what it is for, in each platform's own form
     '<activity android:name=".Main" android:screenOrientation="landscape" android:exported="true">',
   );
   expect(text(variant, files[0] as string)).toMatch(
-    /<supports-screens android:smallScreens="false" android:normalScreens="false" android:largeScreens="true" android:xlargeScreens="true" \/>/,
+    new RegExp(
+      '<supports-screens android:smallScreens="false" android:normalScreens="false" ' +
+        'android:largeScreens="true" android:xlargeScreens="true" />',
+    ),
   );
   const list = text(variant, "ios/Tides/Info.plist");
   const turns = (key: string) =>

@@ -130,7 +130,8 @@ describe("a sheet", () => {
   const workbook = (cells: string) =>
     zipSync({
       "xl/worksheets/sheet1.xml": Buffer.from(
-        `<worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>${cells}</sheetData></worksheet>`,
+        `<worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main">` +
+          `<sheetData>${cells}</sheetData></worksheet>`,
       ),
     });
   test.each([

@@ -39,7 +39,7 @@ test("an overlay, laid over the template, is the whole project to the byte; audi
   expect(existsSync(join(variant, "left-out.txt"))).toBe(false);
 });
 
-test("a template that is a checkout: what git leaves out, its history, build output and keys go to no client; the commit is recorded", () => {
+test("a checkout: what git leaves out, history, builds and keys go to no client; its commit is noted", () => {
   const { root, variant } = around(
     "web-static",
     "allow: [{ file: index.html, text: Tide Table, reason: a sentence }, { file: .env, reason: a place }]",

@@ -42,7 +42,7 @@ test("pictures drawn before come from the cache, but not one that was damaged; c
   expect(changes()).toEqual([]);
 });
 
-test("a change by hand is seen though size and time are the same; a change of one client's mark makes its pictures alone", () => {
+test("a change by hand is seen though size and time are the same; a changed mark makes its own pictures alone", () => {
   oxalis(folder, "generate");
   const touched = join(folder, "variants/3-acre/android/app/src/main/res/values/texts.xml");
   const { atime, mtime } = statSync(touched);
@@ -71,7 +71,7 @@ test("--smallest presses what is there; a plain run then leaves it", () => {
   expect(oxalis(folder, "audit", "3-acre").code).toBe(0);
 });
 
-test("what cannot be read of all this costs time, nothing else; two runs at once do not disturb each other", async () => {
+test("what cannot be read of all this costs time only; two runs at once do not disturb each other", async () => {
   oxalis(folder, "generate");
   const before = hashes();
   for (const file of ["made/3-acre.json", "pictures.json"]) writeFileSync(join(folder, ".oxalis", file), "{");

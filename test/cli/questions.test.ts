@@ -10,12 +10,16 @@ const questions = `features:
   microphone: { starts: "off" }
   push: { starts: "off" }
 questions:
-  analytics: { asks: Analytics of the page, kind: identifier, form: web-measurement, fill: [{ file: web/settings.json, at: analytics }] }
-  moorings: { asks: How many moorings, kind: number, least: 1, most: 40, fill: [{ file: web/settings.json, at: moorings }] }
+  analytics:
+    { asks: Analytics of the page, kind: identifier, form: web-measurement,
+      fill: [{ file: web/settings.json, at: analytics }] }
+  moorings:
+    { asks: How many moorings, kind: number, least: 1, most: 40, fill: [{ file: web/settings.json, at: moorings }] }
   terms: { asks: Terms of use, kind: address, required: never, fill: [{ file: web/settings.json, at: terms }] }
   shore: { asks: Which shore, kind: choice, options: [north, south], required: never }
   harbour: { asks: Harbour master, kind: email, required: { answer: shore, is: north } }
-  push-android: { asks: Push configuration, kind: file, form: push-android, required: { feature: push }, to: android/app/push.json }
+  push-android:
+    { asks: Push configuration, kind: file, form: push-android, required: { feature: push }, to: android/app/push.json }
 collections:
   boats:
     asks: Boats for hire
@@ -47,7 +51,7 @@ async function photos(client: string): Promise<void> {
   await plain.png().toFile(join(client, "boats/teal.png"));
 }
 
-test("answers go where the template says, items are copied and listed, and nothing of the template's own stays", async () => {
+test("answers go where the template says, items are copied and listed, nothing of the template stays", async () => {
   const { root, variant } = await withClient("switches", questions, brief, photos);
   expectClean(root);
   expect(JSON.parse(text(variant, "web/settings.json"))).toEqual({

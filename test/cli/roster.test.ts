@@ -108,7 +108,8 @@ describe("sheets as people save them", () => {
 
 describe("rows that cannot be taken", () => {
   const rows =
-    "key,name,brand,build\n3-acre,Three,nocolour,\nBad Key!,X,,\n,,red,\nbrennans-bothy,Bothy,,7\nbrennans-bothy,Again,,\nnew-one,New,,many\n";
+    "key,name,brand,build\n3-acre,Three,nocolour,\nBad Key!,X,,\n,,red,\nbrennans-bothy,Bothy,,7\n" +
+    "brennans-bothy,Again,,\nnew-one,New,,many\n";
 
   test("are listed with row, column and reason, and nothing is taken", () => {
     const before = contents(at("clients"));
@@ -152,7 +153,8 @@ test("clients is the sheet people copy from: filters, CSV, JSON, wide and narrow
   edit(folder, "clients/orchard-lane/brief.yaml", (text) => `groups: [hill]\n${text}`);
   expect(oxalis(folder, "clients", "--state", "released", "--csv").out).toBe(
     "client,name,label,android,ios,windows,web,stock code,version,build,state\n" +
-      "3-acre,3 Acre Greens,3 Acre,example.n3acre.n3acregreens,example.n3acre.n3acregreens,example.n3acre.n3acregreens,/3-acre-greens,3-ACRE,1.0.0,1,released 1.0.0\n",
+      ("3-acre,3 Acre Greens,3 Acre,example.n3acre.n3acregreens,example.n3acre.n3acregreens," +
+        "example.n3acre.n3acregreens,/3-acre-greens,3-ACRE,1.0.0,1,released 1.0.0\n"),
   );
   expect(
     JSON.parse(oxalis(folder, "clients", "--group", "hill", "--json").out).clients.map(

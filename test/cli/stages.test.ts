@@ -11,7 +11,7 @@ beforeAll(() => {
   expect(oxalis(root, "generate", "-q").code).toBe(0);
 });
 
-test("a stage's variants stand beside the store's, under identifiers and labels of their own, and are proven alike", () => {
+test("a stage's variants stand beside the store's, under their own identifiers and labels, proven alike", () => {
   const ledger = () => readFileSync(join(root, "clients/3-acre/ledger.json"), "utf8");
   const before = { ledger: ledger(), store: text("3-acre", ".receipt.json") };
   // A stage changes no ledger, and so may be made where none may change.

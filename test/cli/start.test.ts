@@ -27,7 +27,9 @@ const { readFileSync } = require("node:fs");
 const [file, compiled] = process.argv.slice(1);
 const bytes = readFileSync(compiled);
 const cachedData = bytes.subarray(bytes.indexOf("\\n", 32) + 1);
-console.log(new (require("node:vm").Script)(readFileSync(file, "latin1"), { filename: process.argv[3], cachedData }).cachedDataRejected);`;
+const { Script } = require("node:vm");
+const script = new Script(readFileSync(file, "latin1"), { filename: process.argv[3], cachedData });
+console.log(script.cachedDataRejected);`;
 
 let before: ReturnType<typeof run>;
 let whole: Buffer;

@@ -61,7 +61,7 @@ describe.runIf(hasTool("aapt2"))("what is added to an Android app", () => {
   });
 });
 
-test("Gradle with flavours, values in properties and in the root script, labels that the build writes, a watch beside the phone", () => {
+test("Gradle with flavours, values in properties and the root script, labels that the build writes, a watch", () => {
   const { root, variant } = around("gradle-flavours");
   expectClean(root);
   expect(text(variant, "build.gradle")).toContain(`harbourId = '${id}'`);
@@ -121,7 +121,9 @@ test("Xcode with a generated property list, a variable in the identifier, a stri
 
 test("a cross-platform project: its own settings, and native folders below android/ and ios/", () => {
   const kept = ["android/settings.gradle", "ios/**", "app.json", "package.json"];
-  const notes = `allow:\n${kept.map((file) => `  - { file: "${file}", text: "Tide Table", reason: the code's own name }\n`).join("")}`;
+  const notes =
+    "allow:\n" +
+    `${kept.map((file) => `  - { file: "${file}", text: "Tide Table", reason: the code's own name }\n`).join("")}`;
   const { root, variant, said } = around("cross-platform", notes);
   expectClean(root);
   expect(JSON.parse(text(variant, "app.json"))).toEqual({
@@ -151,7 +153,7 @@ test("a Windows manifest of the earlier namespaces", () => {
   expect(made).not.toContain("Assets/Wide.scale-140.png");
 });
 
-test("a bundled web app: what it serves from public/, links that a bundler completes, start pictures of its own that give way", () => {
+test("a bundled web app: what it serves from public/, links that a bundler completes, start pictures", () => {
   const notes = "allow: [{ file: package.json, text: Tide Table, reason: the code's own name }]";
   const { root, variant } = around("web-bundled", notes);
   expectClean(root);

@@ -65,7 +65,9 @@ async function shows(file: string): Promise<boolean> {
 const counts = { edits: 0, editsNamed: 0, pictures: 0, picturesNamed: 0, planted: 0, found: 0 };
 afterAll(() => {
   process.stdout.write(
-    `corpus: ${counts.editsNamed} of ${counts.edits} edits and ${counts.picturesNamed} of ${counts.pictures} pictures named when undone; ${counts.found} of ${counts.planted} planted residues found\n`,
+    `corpus: ${counts.editsNamed} of ${counts.edits} edits and ${counts.picturesNamed} of ` +
+      `${counts.pictures} pictures named when undone; ${counts.found} of ${counts.planted} planted ` +
+      "residues found\n",
   );
 });
 
@@ -88,7 +90,7 @@ describe.each(all)("%s", (kind, table) => {
     for (const file of files) cpSync(join(kept, file), join(variant, file));
   };
 
-  test("each edit that is undone is named, and by the search alone where it left something of the template", async () => {
+  test("each edit that is undone is named, by the search alone where it left something of the template", async () => {
     const { template, plan } = await planOf(root);
     const spliced = plan.entries.filter((entry): entry is Spliced => entry.kind === "splice");
     const words = new RegExp(

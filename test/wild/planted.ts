@@ -104,7 +104,8 @@ const textCarriers: readonly Carrier[] = [
     of: "names",
     file: (at) => `more/Extra${at}.plist`,
     text: (term) =>
-      `<?xml version="1.0"?>\n<plist version="1.0">\n<dict>\n\t<key>NSCameraUsageDescription</key>\n\t<string>${term} reads a code.</string>\n</dict>\n</plist>\n`,
+      `<?xml version="1.0"?>\n<plist version="1.0">\n<dict>\n\t<key>NSCameraUsageDescription</key>\n` +
+      `\t<string>${term} reads a code.</string>\n</dict>\n</plist>\n`,
   },
   {
     of: "names",
@@ -136,7 +137,8 @@ const textCarriers: readonly Carrier[] = [
     of: "identifiers",
     file: (at) => `more/Shared${at}.entitlements`,
     text: (term) =>
-      `<plist version="1.0">\n<dict>\n\t<key>com.apple.security.application-groups</key>\n\t<array>\n\t\t<string>group.${term}</string>\n\t</array>\n</dict>\n</plist>\n`,
+      `<plist version="1.0">\n<dict>\n\t<key>com.apple.security.application-groups</key>\n\t<array>\n` +
+      `\t\t<string>group.${term}</string>\n\t</array>\n</dict>\n</plist>\n`,
   },
   {
     of: "hosts",

@@ -201,7 +201,9 @@ export default config;
   write(
     into,
     "www/index.html",
-    '<!DOCTYPE html>\n<html lang="en">\n  <head>\n    <meta charset="utf-8">\n    <title>Tide Table</title>\n  </head>\n  <body>\n    <h1 id="head">When the water comes</h1>\n  </body>\n</html>\n',
+    '<!DOCTYPE html>\n<html lang="en">\n  <head>\n    <meta charset="utf-8">\n    <title>Tide ' +
+      'Table</title>\n  </head>\n  <body>\n    <h1 id="head">When the water comes</h1>\n  </body>\n' +
+      "</html>\n",
   );
   // What the generator edits when it adds the projects: names and identifiers, and the activity's folder.
   const java = "android/app/src/main/java";

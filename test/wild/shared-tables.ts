@@ -80,7 +80,9 @@ export const startLinks = (line: string, folder: string): string =>
       (["portrait", "landscape"] as const).map((turn) => {
         const sides = turn === "portrait" ? [width, height] : [height, width];
         const file = `start-${sides.map((side) => side * ratio).join("x")}.png`;
-        const media = `(device-width: ${width}px) and (device-height: ${height}px) and (-webkit-device-pixel-ratio: ${ratio}) and (orientation: ${turn})`;
+        const media =
+          `(device-width: ${width}px) and (device-height: ${height}px) and (-webkit-device-pixel-ratio: ` +
+          `${ratio}) and (orientation: ${turn})`;
         return `${line}<link rel="apple-touch-startup-image" media="${media}" href="${folder}${file}">`;
       }),
     )

@@ -66,10 +66,14 @@ const referenced = (
   const each = Object.entries(ids);
   const references = each.map(
     ([tag, id]) =>
-      `\t\t${id} /* ${tag} */ = {isa = PBXFileReference; lastKnownFileType = text.plist.strings; name = ${tag}; path = ${path}${tag}.lproj/InfoPlist.strings; sourceTree = "<group>"; };\n`,
+      `\t\t${id} /* ${tag} */ = {isa = PBXFileReference; lastKnownFileType = text.plist.strings; name = ` +
+      `${tag}; path = ${path}${tag}.lproj/InfoPlist.strings; sourceTree = "<group>"; };\n`,
   );
   const members = each.map(([tag, id]) => `\t\t\t\t${id} /* ${tag} */,\n`).join("");
-  const made = `${references.join("")}\t\t${variant} = {\n\t\t\tisa = PBXVariantGroup;\n\t\t\tchildren = (\n${members}\t\t\t);\n\t\t\tname = InfoPlist.strings;\n\t\t\tsourceTree = "<group>";\n\t\t};\n\t\t${build} = {isa = PBXBuildFile; fileRef = ${variant}; };\n`;
+  const made =
+    `${references.join("")}\t\t${variant} = {\n\t\t\tisa = PBXVariantGroup;\n\t\t\tchildren = (\n` +
+    `${members}\t\t\t);\n\t\t\tname = InfoPlist.strings;\n\t\t\tsourceTree = "<group>";\n\t\t};\n` +
+    `\t\t${build} = {isa = PBXBuildFile; fileRef = ${variant}; };\n`;
   return [
     [objects, objects + made],
     [group, `${group}\t\t\t\t${variant},\n`],
@@ -123,7 +127,8 @@ export const bareJavaScript: Table = {
         "\tobjects = {\n",
         "\t\t13B07FAE1A68108700A75B9A /* TideTable */ = {\n\t\t\tisa = PBXGroup;\n\t\t\tchildren = (\n",
         "\t\t\tknownRegions = (\n",
-        "\t\t13B07F8E1A680F5B00A75B9A /* Resources */ = {\n\t\t\tisa = PBXResourcesBuildPhase;\n\t\t\tbuildActionMask = 2147483647;\n\t\t\tfiles = (\n",
+        "\t\t13B07F8E1A680F5B00A75B9A /* Resources */ = {\n\t\t\tisa = PBXResourcesBuildPhase;\n" +
+          "\t\t\tbuildActionMask = 2147483647;\n\t\t\tfiles = (\n",
       ]),
       "ios/TideTable/Info.plist": [["<string>en</string>", "<string>ru</string>"]],
     },
@@ -230,7 +235,9 @@ export const managedLayers: Table = {
   // What its own pages show: the framework's badges and logos, and its colour.
   asks: [
     "residue-color src/components/animated-icon.tsx",
-    "residue-picture assets/images/expo-badge-white.png assets/images/expo-badge.png assets/images/expo-logo.png assets/images/logo-glow.png assets/images/react-logo.png assets/images/react-logo@2x.png assets/images/react-logo@3x.png",
+    "residue-picture assets/images/expo-badge-white.png assets/images/expo-badge.png " +
+      "assets/images/expo-logo.png assets/images/logo-glow.png assets/images/react-logo.png " +
+      "assets/images/react-logo@2x.png assets/images/react-logo@3x.png",
   ],
 };
 
@@ -296,7 +303,8 @@ export const managedNative: Table = {
         "\tobjects = {\n",
         "\t\t13B07FAE1A68108700A75B9A /* TideTable */ = {\n\t\t\tisa = PBXGroup;\n\t\t\tchildren = (\n",
         "\t\t\tknownRegions = (\n",
-        "\t\t13B07F8E1A680F5B00A75B9A /* Resources */ = {\n\t\t\tisa = PBXResourcesBuildPhase;\n\t\t\tbuildActionMask = 2147483647;\n\t\t\tfiles = (\n",
+        "\t\t13B07F8E1A680F5B00A75B9A /* Resources */ = {\n\t\t\tisa = PBXResourcesBuildPhase;\n" +
+          "\t\t\tbuildActionMask = 2147483647;\n\t\t\tfiles = (\n",
       ]),
     },
   },
@@ -321,7 +329,8 @@ export const wrapperCode: Table = {
     ],
     "android/app/build.gradle": groovy(
       "example.quayside.tidetable",
-      'logger.info("google-services.json not found, google-services plugin not applied. Push Notifications won\'t work")\n}\n',
+      'logger.info("google-services.json not found, google-services plugin not applied. Push Notifications ' +
+        "won't work\")\n}\n",
       client,
     ),
     [`${res}/values/strings.xml`]: [
@@ -332,7 +341,8 @@ export const wrapperCode: Table = {
     [`${res}/mipmap-anydpi-v26/ic_launcher.xml`]: [
       [
         '<foreground android:drawable="@mipmap/ic_launcher_foreground"/>',
-        '<foreground android:drawable="@mipmap/ic_launcher_foreground"/>\n    <monochrome android:drawable="@mipmap/ic_launcher_stencil"/>',
+        '<foreground android:drawable="@mipmap/ic_launcher_foreground"/>\n    <monochrome ' +
+          'android:drawable="@mipmap/ic_launcher_stencil"/>',
       ],
     ],
     "ios/App/App/Info.plist": [["<string>Tide Table</string>", `<string>${xml(client.label)}</string>`]],
@@ -358,7 +368,8 @@ export const wrapperCode: Table = {
         "\tobjects = {\n",
         "\t\t504EC3061FED79650016851F /* App */ = {\n\t\t\tisa = PBXGroup;\n\t\t\tchildren = (\n",
         "\t\t\tknownRegions = (\n",
-        "\t\t504EC3021FED79650016851F /* Resources */ = {\n\t\t\tisa = PBXResourcesBuildPhase;\n\t\t\tbuildActionMask = 2147483647;\n\t\t\tfiles = (\n",
+        "\t\t504EC3021FED79650016851F /* Resources */ = {\n\t\t\tisa = PBXResourcesBuildPhase;\n" +
+          "\t\t\tbuildActionMask = 2147483647;\n\t\t\tfiles = (\n",
       ]),
       "ios/App/App/Info.plist": [["<string>en</string>", "<string>ru</string>"]],
     },
@@ -456,7 +467,8 @@ export const bundledPage: Table = {
     "index.html": [
       [
         "<title>tide-table</title>",
-        `<title>${xml(client.name)}</title>${pageHead(client, "\n    ", "/icons/touch.png")}${startLinks("\n    ", "/icons/")}`,
+        `<title>${xml(client.name)}</title>${pageHead(client, "\n    ", "/icons/touch.png")}` +
+          startLinks("\n    ", "/icons/"),
       ],
       ...(client.locale === "en" ? [] : ([['<html lang="en">', `<html lang="${client.locale}">`]] as Change[])),
     ],
@@ -590,7 +602,8 @@ export const macAndPhone: Table = {
     [`${mac}/Info.plist`]: [
       [
         "<dict>\n\t<key>CFBundleDevelopmentRegion",
-        `<dict>\n\t<key>CFBundleDisplayName</key>\n\t<string>${xml(client.label)}</string>\n\t<key>CFBundleDevelopmentRegion`,
+        `<dict>\n\t<key>CFBundleDisplayName</key>\n\t<string>${xml(client.label)}</string>\n` +
+          "\t<key>CFBundleDevelopmentRegion",
       ],
       [
         "<key>CFBundleName</key>\n\t<string>$(PRODUCT_NAME)<",
@@ -815,7 +828,8 @@ const manifestIcons = (line: string): string =>
   ["maskable", "monochrome"]
     .map(
       (purpose) =>
-        `,${line}{ "src": "icons/app-${purpose}-512.png", "sizes": "512x512", "type": "image/png", "purpose": "${purpose}" }`,
+        `,${line}{ "src": "icons/app-${purpose}-512.png", "sizes": "512x512", "type": "image/png", ` +
+        `"purpose": "${purpose}" }`,
     )
     .join("");
 
@@ -1026,7 +1040,8 @@ export const androidGroovy: Table = {
   // Texts of its program.
   asks: [
     "residue-identifier app/src/main/java/io/appium/settings/receivers/LocaleSettingReceiver.java",
-    "residue-name app/src/main/java/io/appium/settings/receivers/NotificationsReceiver.java app/src/main/java/io/appium/settings/receivers/SmsReader.java",
+    "residue-name app/src/main/java/io/appium/settings/receivers/NotificationsReceiver.java " +
+      "app/src/main/java/io/appium/settings/receivers/SmsReader.java",
   ],
 };
 

@@ -49,7 +49,8 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
     } else if (!settings.quiet) {
       const excused = allowed.length > 0 ? `; ${countOf(allowed.length, "exception")} allowed` : "";
       print(
-        `${out.green("✓")} ${client}  ${out.dim(`${countOf(files, "file")}: whole, up to date, nothing of the template${excused}`)}`,
+        `${out.green("✓")} ${client}  ` +
+          `${out.dim(`${countOf(files, "file")}: whole, up to date, nothing of the template${excused}`)}`,
       );
     }
   }
@@ -72,7 +73,8 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
   if (code > 0)
     print(
       out.dim(
-        `The template's names stand ${countOf(code, "time")} where only code refers to them, and may; --verbose lists them.`,
+        `The template's names stand ${countOf(code, "time")} where only code refers to them, and may; ` +
+          "--verbose lists them.",
       ),
     );
   print(

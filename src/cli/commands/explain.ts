@@ -122,7 +122,8 @@ function showTemplates({ features, answers, content }: Variant, data: TemplateNo
   }
   for (const [name, items] of Object.entries(content))
     print(
-      `\n${out.bold(`content.${name}`)}  ${out.green(countOf(items.length, "item"))}  ${out.dim(data.collections[name]?.asks ?? "")}`,
+      `\n${out.bold(`content.${name}`)}  ${out.green(countOf(items.length, "item"))}  ` +
+        `${out.dim(data.collections[name]?.asks ?? "")}`,
     );
 }
 

@@ -29,7 +29,8 @@ function show(releases: readonly PlannedRelease[], dryRun: boolean, { print, out
     const from = before ? `${before.version} build ${before.build} → ` : "first release: ";
     const first = before ? "" : out.dim("  identifiers are fixed from now on");
     print(
-      `${out.green("✓")} ${client.padEnd(longest)}  ${from}${out.bold(`${after.version} build ${after.build}`)}${first}`,
+      `${out.green("✓")} ${client.padEnd(longest)}  ` +
+        `${from}${out.bold(`${after.version} build ${after.build}`)}${first}`,
     );
   }
   print(dryRun ? out.dim("Nothing was written.") : out.dim("Next: oxalis generate"));

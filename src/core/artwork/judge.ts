@@ -80,7 +80,8 @@ function sizeAt({ width, height }: Vector, longer: number): [width: number, heig
 /** A vector as a document of its own, so large. */
 const standAlone = (vector: Vector, width: number, height: number): Buffer =>
   Buffer.from(
-    `<svg xmlns="http://www.w3.org/2000/svg" ${withoutNamespace(vector.rootAttributes)} width="${width}" height="${height}" viewBox="${vector.viewBox}">${vector.inner}</svg>`,
+    `<svg xmlns="http://www.w3.org/2000/svg" ${withoutNamespace(vector.rootAttributes)} width="${width}" ` +
+      `height="${height}" viewBox="${vector.viewBox}">${vector.inner}</svg>`,
   );
 
 const withoutNamespace = (attributes: string): string => attributes.replace(/(^|\s)xmlns="[^"]*"/, "");

@@ -31,7 +31,9 @@ export async function tryDrawing(svg: string): Promise<Unfit | undefined> {
   const { side, processorSeconds, kibibytes } = trialLimits;
   return {
     code: "art-too-large",
-    says: `takes more than ${processorSeconds} seconds, or ${Math.round(kibibytes / 1e6)} GB of memory, to draw at ${side} pixels`,
+    says:
+      `takes more than ${processorSeconds} seconds, or ${Math.round(kibibytes / 1e6)} GB of memory, to ` +
+      `draw at ${side} pixels`,
   };
 }
 

@@ -70,7 +70,10 @@ function junit(findings: readonly Finding[]): string {
     const counts = ` tests="${cases.length}" failures="${problems.length}" skipped="${allowed.length}"`;
     return ` <testsuite${attribute("name", client)}${counts}>\n  ${cases.join("\n  ")}\n </testsuite>`;
   });
-  return `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="oxalis audit">\n${suites.join("\n")}\n</testsuites>\n`;
+  return (
+    `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="oxalis audit">\n${suites.join("\n")}\n` +
+    "</testsuites>\n"
+  );
 }
 
 const caseOf = (client: string, { message }: Problem, result: string): string =>

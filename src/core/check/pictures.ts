@@ -160,8 +160,8 @@ export function judgeLikeness(all: readonly Resolved[], template: readonly Templ
       const differing = (own: TemplatePicture) => unlikeness(one.art.likeness ?? "", own.likeness);
       const own = template.find((each) => each.role === role && differing(each) <= alike);
       if (own) {
-        const message = `${one.art.file} looks like the template's own ${own.file}: ${differing(own)} of 256 steps differ.`;
-        tell(role, one.each.client, message);
+        const steps = `${differing(own)} of 256 steps differ`;
+        tell(role, one.each.client, `${one.art.file} looks like the template's own ${own.file}: ${steps}.`);
       }
     }
   }

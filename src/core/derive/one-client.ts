@@ -134,7 +134,8 @@ function fillField(field: Field, text: string, place: Place | undefined, { value
   if (value === undefined) return sound(undefined);
   const lost = field.startsWith("identifiers.") ? findVanished(pattern, lookUp) : undefined;
   if (lost !== undefined) {
-    const message = `Nothing is left of ${lost}, "${lookUp(lost)}", when it is written in the letters of an identifier.`;
+    const lostValue = `${lost}, "${lookUp(lost)}"`;
+    const message = `Nothing is left of ${lostValue}, when it is written in the letters of an identifier.`;
     const at = values[lost] && writtenAt(values[lost]);
     return { value: undefined, problems: [problem("identifier-empty", message, { place: at })] };
   }

@@ -50,7 +50,9 @@ const wanted = [
   {
     name: "Start screen",
     need: "If it is more than the mark on a colour",
-    says: "One picture over the whole screen; or a tile that is repeated; or a second colour, for the foot of the ground.",
+    says:
+      "One picture over the whole screen; or a tile that is repeated; or a second colour, for the foot of " +
+      "the ground.",
     form: "Picture: SVG, or 2752 × 2752 pixels. Tile: SVG, or 550 pixels wide.",
     keep: "Screens of every shape are cut from the picture: name the point that must stay in sight.",
   },

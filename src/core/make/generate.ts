@@ -11,12 +11,12 @@ import { reserveIdentifiers } from "../ledger/reserve.ts";
 import { tellEnlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
 import { isError, type Problem, problem } from "../problems/problem.ts";
-import { attemptAsync, orStopAsync, stop } from "../problems/result.ts";
+import { attempt, attemptAsync, orStop, orStopAsync, stop } from "../problems/result.ts";
 import { createRenderer, rendererVersion } from "../render/draw.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
 import { fingerprint } from "../values/hash.ts";
 import type { Layout } from "../values/layout.ts";
-import type { Resolved } from "../variant/variant.ts";
+import type { Resolved, Variant } from "../variant/variant.ts";
 import { type Ledger, ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import { variantName, variantPath } from "../workspace/stage.ts";
 import type { Workspace } from "../workspace/workspace.ts";
@@ -36,8 +36,8 @@ export interface Outcome {
   /** Files the variant has when all is done; 0 where it could not be planned. */
   files: number;
   /** Without what they come from, so that a long run holds no more than a short one. */
-  changes: { what: Change["what"]; path: string }[];
-  problems: Problem[];
+  changes: readonly { what: Change["what"]; path: string }[];
+  problems: readonly Problem[];
 }
 
 export interface Generated {
@@ -127,69 +127,91 @@ async function writeMatrix(workspace: Workspace, all: readonly Resolved[], templ
   if (files.size > 0 && lookAt(root, "variants")) writeTogether(root, files);
 }
 
+/** What all clients' variants are made with. */
+type Means = Pick<Tools, "inputs" | "cache" | "drawing"> & { template: Template };
+
 const surveySoon = async (workspace: Workspace): Promise<Template> => openTemplate(workspace);
+
+/** What is to become of one client's variant, before anything is written. */
+type Decided = Pick<Outcome, "files" | "changes" | "problems"> & {
+  /** Writes what has changed. */
+  carryOut: () => Promise<void>;
+};
 
 async function generateOne(
   workspace: Workspace,
   resolved: Resolved,
-  tools: Pick<Tools, "inputs" | "cache" | "drawing"> & { template: Template },
-  { dryRun, on, smallest, today, layout = workspace.agency.data.layout }: GenerateOptions,
+  tools: Means,
+  options: GenerateOptions,
 ): Promise<Outcome> {
-  const { template } = tools;
   const { client, variant, problems } = resolved;
-  const outcome: Outcome = {
-    client: client.key,
-    folder: variantPath(workspace, client.key),
-    files: 0,
-    changes: [],
-    problems: [...problems],
-  };
+  const folder = variantPath(workspace, client.key);
+  const outcome: Outcome = { client: client.key, folder, files: 0, changes: [], problems };
   if (!variant || problems.some(isError)) return outcome;
-  const made = await attemptAsync(() =>
-    orStopAsync(async () => {
-      const folder = variantPath(workspace, client.key);
-      const brief = client.brief?.document.source.text;
-      const key = fingerprint({ variant, brief, template: template.key, layout, smallest, madeBy });
-      const record = { root: workspace.root, name: variantName(workspace, client.key) };
-      const known = readRecord(record);
-      const untouched = known?.key === key ? seenAgain(workspace.root, folder, known) : undefined;
-      if (untouched) {
-        outcome.files = Object.keys(untouched.files).length - 1;
-        outcome.problems.push(...untouched.problems);
-        if (untouched !== known && !dryRun) keepRecord(record, () => untouched);
-      } else {
-        refuseSecrets(template);
-        const plan = planVariant(variant, template, layout);
-        const writer = openWriter(workspace.root, folder);
-        const before = readReceipt(workspace.root, folder, client.key);
-        const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...tellEnlarged(plan, resolved)];
-        const changes = difference(plan, before, writer.hash, smallest);
-        outcome.files = plan.entries.length;
-        outcome.problems.push(...told);
-        outcome.changes = changes.map(({ what, path }) => ({ what, path }));
-        on({
-          what: "planned",
-          client: client.key,
-          files: changes.filter((change) => "entry" in change).length,
-        });
-        if (!dryRun) {
-          const onFile = () => on({ what: "file", client: client.key });
-          // Its decoded pictures go with it.
-          const renderer = createRenderer((art) => tools.inputs.bytes(artInput(art)));
-          const means = { ...tools, renderer, writer, smallest, onFile };
-          const receipt = await applyChanges(plan, changes, before, means);
-          keepRecord(record, () => recordOf(record, folder, receipt, key, told));
-        }
-      }
-      const ledger = newLedger(workspace, resolved, today);
-      if (ledger && !dryRun) writeTogether(workspace.root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
-    }, systemProblem),
-  );
-  return made.ok ? outcome : { ...outcome, problems: [...outcome.problems, ...ofClient(made.problems, client.key)] };
+  const withFailure = (so: Outcome, found: readonly Problem[]): Outcome => ({
+    ...so,
+    problems: [...so.problems, ...found.map((each) => ({ ...each, client: client.key }))],
+  });
+  const decided = attempt(() => orStop(() => decide(workspace, resolved, variant, tools, options), systemProblem));
+  if (!decided.ok) return withFailure(outcome, decided.problems);
+  const { files, changes, problems: told, carryOut } = decided.value;
+  const planned: Outcome = { ...outcome, files, changes, problems: [...problems, ...told] };
+  if (options.dryRun) return planned;
+  const done = await attemptAsync(() => orStopAsync(carryOut, systemProblem));
+  return done.ok ? planned : withFailure(planned, done.problems);
 }
 
-const ofClient = (problems: readonly Problem[], client: string): Problem[] =>
-  problems.map((each) => ({ ...each, client }));
+function decide(
+  workspace: Workspace,
+  resolved: Resolved,
+  variant: Variant,
+  tools: Means,
+  { on, smallest, today, layout = workspace.agency.data.layout }: GenerateOptions,
+): Decided {
+  const { root } = workspace;
+  const { client } = resolved;
+  const { template } = tools;
+  const folder = variantPath(workspace, client.key);
+  const brief = client.brief?.document.source.text;
+  const key = fingerprint({ variant, brief, template: template.key, layout, smallest, madeBy });
+  const record = { root, name: variantName(workspace, client.key) };
+  const known = readRecord(record);
+  const untouched = known?.key === key ? seenAgain(root, folder, known) : undefined;
+  const keepLedger = () => {
+    const ledger = newLedger(workspace, resolved, today);
+    if (ledger) writeTogether(root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
+  };
+  if (untouched)
+    return {
+      files: Object.keys(untouched.files).length - 1,
+      changes: [],
+      problems: untouched.problems,
+      carryOut: async () => {
+        if (untouched !== known) keepRecord(record, () => untouched);
+        keepLedger();
+      },
+    };
+  refuseSecrets(template);
+  const plan = planVariant(variant, template, layout);
+  const writer = openWriter(root, folder);
+  const before = readReceipt(root, folder, client.key);
+  const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...tellEnlarged(plan, resolved)];
+  const changes = difference(plan, before, writer.hash, smallest);
+  on({ what: "planned", client: client.key, files: changes.filter((change) => "entry" in change).length });
+  return {
+    files: plan.entries.length,
+    changes: changes.map(({ what, path }) => ({ what, path })),
+    problems: told,
+    carryOut: async () => {
+      const onFile = () => on({ what: "file", client: client.key });
+      // Its decoded pictures go with it.
+      const renderer = createRenderer((art) => tools.inputs.bytes(artInput(art)));
+      const receipt = await applyChanges(plan, changes, before, { ...tools, renderer, writer, smallest, onFile });
+      keepRecord(record, () => recordOf(record, folder, receipt, key, told));
+      keepLedger();
+    },
+  };
+}
 
 /**
  * A client's ledger, where it would have to change. It holds what stands in the stores: a stage's identifiers do not.

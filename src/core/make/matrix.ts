@@ -56,8 +56,16 @@ export async function buildMatrix(
   return { include };
 }
 
+/** What a platform is built on. */
+const runner =
+  "${{ matrix.platform == 'ios' && 'macos-latest' || " +
+  "matrix.platform == 'windows' && 'windows-latest' || 'ubuntu-latest' }}";
+
+const number = `\${{ matrix.version }} (\${{ matrix.build }})`;
+
 /** An example of a workflow that builds the matrix: one job a client and platform. To be copied and made one's own. */
-export const exampleWorkflow = `# An example: copy it to where your build server looks for workflows, and put your own build commands in.
+export const exampleWorkflow = `\
+# An example: copy it to where your build server looks for workflows, and put your own build commands in.
 name: Builds
 on: workflow_dispatch
 jobs:
@@ -78,9 +86,9 @@ jobs:
       fail-fast: false
       matrix: \${{ fromJSON(needs.generate.outputs.matrix) }}
     name: \${{ matrix.client }}, \${{ matrix.platform }}, \${{ matrix.stage }}
-    runs-on: \${{ matrix.platform == 'ios' && 'macos-latest' || matrix.platform == 'windows' && 'windows-latest' || 'ubuntu-latest' }}
+    runs-on: ${runner}
     steps:
       - uses: actions/download-artifact@v4
         with: { name: variants, path: variants }
-      - run: echo "Build \${{ matrix.identifier }} \${{ matrix.version }} (\${{ matrix.build }}) in \${{ matrix.folder }}"
+      - run: echo "Build \${{ matrix.identifier }} ${number} in \${{ matrix.folder }}"
 `;

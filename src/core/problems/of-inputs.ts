@@ -76,7 +76,9 @@ export const ofInputs = {
   },
   "identifier-empty": {
     title: "Nothing is left for an identifier",
-    fix: "Give one in the brief, as `identifiers.base`: at least two words of letters and digits with a full stop between them.",
+    fix:
+      "Give one in the brief, as `identifiers.base`: at least two words of letters and digits with a full " +
+      "stop between them.",
   },
   "role-unknown": {
     title: "No picture is of this role",
@@ -172,7 +174,9 @@ export const ofInputs = {
   },
   "text-invalid": {
     title: "A text with a character that cannot be shown",
-    fix: "Write the text anew at this place: it was most likely copied from a page or a document, with something unseen in it.",
+    fix:
+      "Write the text anew at this place: it was most likely copied from a page or a document, with " +
+      "something unseen in it.",
   },
   "sheet-encoding": {
     title: "A sheet in an encoding that cannot be told",
@@ -188,7 +192,9 @@ export const ofInputs = {
   },
   "map-invalid": {
     title: "A --map that cannot be read",
-    fix: 'Write it as --map "Heading in the sheet=field", such as --map "Firma=owner"; docs/commands.md lists the fields.',
+    fix:
+      'Write it as --map "Heading in the sheet=field", such as --map "Firma=owner"; docs/commands.md lists ' +
+      "the fields.",
   },
   "row-refused": {
     title: "A row that cannot be taken",
@@ -212,6 +218,8 @@ export const ofInputs = {
   },
   "usage-missing": {
     title: "The text that people read when the app asks for something is missing",
-    fix: "Ask the client for one sentence that says what it is for, and put it under the feature's `usage`; or switch the feature off.",
+    fix:
+      "Ask the client for one sentence that says what it is for, and put it under the feature's `usage`; " +
+      "or switch the feature off.",
   },
 } satisfies Record<string, ProblemKind>;

@@ -20,7 +20,9 @@ export const ofWork = {
   },
   "left-out-named": {
     title: "A file is to be left out that another refers to",
-    fix: "Take it off `leave` in template.yaml, or take the reference out of the template; a build that misses it fails.",
+    fix:
+      "Take it off `leave` in template.yaml, or take the reference out of the template; a build that " +
+      "misses it fails.",
   },
   "template-gap": {
     title: "A place that the template does not have",
@@ -28,11 +30,15 @@ export const ofWork = {
   },
   "secret-kept": {
     title: "A secret in the template",
-    fix: "Take it out of the template, or name it under `leave` in template.yaml; or, where it is public, under `allow` with the reason.",
+    fix:
+      "Take it out of the template, or name it under `leave` in template.yaml; or, where it is public, " +
+      "under `allow` with the reason.",
   },
   "secret-likely": {
     title: "What looks like a secret in the template",
-    fix: "Look at it. Name it under `leave` in template.yaml, or, where everybody may have it, under `allow` with the reason.",
+    fix:
+      "Look at it. Name it under `leave` in template.yaml, or, where everybody may have it, under `allow` " +
+      "with the reason.",
   },
   "fill-not-found": {
     title: "A place named in template.yaml is not in the file",
@@ -40,7 +46,9 @@ export const ofWork = {
   },
   "run-in-progress": {
     title: "Another run is at work in this workspace",
-    fix: "Wait until it ends; a dead one's hold ends by itself. One of another machine that is no more: `oxalis clean --lock`.",
+    fix:
+      "Wait until it ends; a dead one's hold ends by itself. One of another machine that is no more: " +
+      "`oxalis clean --lock`.",
   },
   "lock-lost": {
     title: "The hold on a workspace was taken away",
@@ -92,15 +100,21 @@ export const ofWork = {
   },
   "residue-color": {
     title: "A colour of the template's brand",
-    fix: "Name the place under `fill` in template.yaml, such as a custom property with {colors.brand}; or allow it with a reason.",
+    fix:
+      "Name the place under `fill` in template.yaml, such as a custom property with {colors.brand}; or " +
+      "allow it with a reason.",
   },
   "residue-client": {
     title: "Something of another client",
-    fix: "Take it out of the brief, its texts or its pictures, and generate again; or allow it in template.yaml with a reason.",
+    fix:
+      "Take it out of the brief, its texts or its pictures, and generate again; or allow it in " +
+      "template.yaml with a reason.",
   },
   "place-wrong": {
     title: "A place of the build files that is not as its platform wants it",
-    fix: "Run `oxalis generate`; where it stays, the template names a place that its own files do not fit: correct it there.",
+    fix:
+      "Run `oxalis generate`; where it stays, the template names a place that its own files do not fit: " +
+      "correct it there.",
   },
   "residue-picture": {
     title: "A picture of the template is left in a variant",

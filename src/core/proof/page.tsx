@@ -93,12 +93,14 @@ const swatches: readonly { field: Field; says: string }[] = [
 
 function ClientSheet({ sheet }: { sheet: Sheet }) {
   const { values } = sheet;
+  const colors = [
+    `--start:${values["colors.start"]}`,
+    `--start-dark:${values["colors.startDark"]}`,
+    `--ground:${values["colors.ground"]}`,
+    `--brand:${values["colors.brand"]}`,
+  ];
   return (
-    <article
-      id={sheet.key}
-      class={`sheet c-${sheet.key}`}
-      style={`--start:${values["colors.start"]};--start-dark:${values["colors.startDark"]};--ground:${values["colors.ground"]};--brand:${values["colors.brand"]}`}
-    >
+    <article id={sheet.key} class={`sheet c-${sheet.key}`} style={colors.join(";")}>
       <header>
         <Pic name={leading(sheet)} size={88} label="App icon" />
         <div class="who">

@@ -21,14 +21,19 @@ function plateFilled(drawing: Drawing): string {
   const { plate } = drawing;
   if (!plate?.foot) return plateShape(drawing, plate?.color ?? "none");
   const stops = `<stop stop-color="${plate.color}"/><stop offset="1" stop-color="${plate.foot}"/>`;
-  return `<linearGradient id="oxalis-ground" x2="0" y2="1">${stops}</linearGradient>${plateShape(drawing, "url(#oxalis-ground)")}`;
+  return (
+    `<linearGradient id="oxalis-ground" x2="0" ` +
+    `y2="1">${stops}</linearGradient>${plateShape(drawing, "url(#oxalis-ground)")}`
+  );
 }
 
 /** The plate again, filled with a tile that is repeated from its left upper corner. */
 function tilePlate(drawing: Drawing, tile: string): string {
   if (!drawing.tile || !tile) return "";
   const { width, height } = tileSize(drawing.tile);
-  const pattern = `<pattern id="oxalis-tile" width="${width}" height="${height}" patternUnits="userSpaceOnUse">${tile}</pattern>`;
+  const pattern =
+    `<pattern id="oxalis-tile" width="${width}" height="${height}" ` +
+    `patternUnits="userSpaceOnUse">${tile}</pattern>`;
   return `${pattern}${plateShape(drawing, "url(#oxalis-tile)")}`;
 }
 
@@ -56,9 +61,13 @@ export function nest(vector: Vector, { part, at }: Pick<Placed, "part" | "at">):
   const [x = 0, y = 0, width = 0, height = 0] = vector.viewBox.split(" ").map(Number);
   const box = [x + part.x * width, y + part.y * height, part.width * width, part.height * height];
   const attributes = vector.rootAttributes.replace(/(^|\s)xmlns="[^"]*"/, "");
-  return `<svg ${attributes} x="${at.x}" y="${at.y}" width="${at.width}" height="${at.height}" viewBox="${box.join(" ")}" preserveAspectRatio="none" overflow="hidden">${vector.inner}</svg>`;
+  return (
+    `<svg ${attributes} x="${at.x}" y="${at.y}" width="${at.width}" height="${at.height}" ` +
+    `viewBox="${box.join(" ")}" preserveAspectRatio="none" overflow="hidden">${vector.inner}</svg>`
+  );
 }
 
 /** A bitmap laid into another drawing. */
 export const embed = (png: Uint8Array, { at }: Pick<Placed, "at">): string =>
-  `<image x="${at.x}" y="${at.y}" width="${at.width}" height="${at.height}" href="data:image/png;base64,${Buffer.from(png).toString("base64")}"/>`;
+  `<image x="${at.x}" y="${at.y}" width="${at.width}" height="${at.height}" href="data:image/png;` +
+  `base64,${Buffer.from(png).toString("base64")}"/>`;

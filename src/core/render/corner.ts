@@ -90,7 +90,9 @@ function letters(text: string, { x, y, radius }: { x: number; y: number; radius:
 /** The mark as a part of an SVG. */
 export const cornerShape = ({ x, y, radius, color, ink, path }: Corner): string => {
   const rim = radius * share.rim;
-  const disc = `<circle cx="${x}" cy="${y}" r="${hundredth(radius - rim / 2)}" fill="${color}" stroke="${ink}" stroke-width="${hundredth(rim)}"/>`;
+  const disc =
+    `<circle cx="${x}" cy="${y}" r="${hundredth(radius - rim / 2)}" fill="${color}" stroke="${ink}" ` +
+    `stroke-width="${hundredth(rim)}"/>`;
   return path === undefined ? disc : `${disc}<path fill="${ink}" d="${path}"/>`;
 };
 

@@ -33,7 +33,8 @@ export function guardWorkbook(bytes: Uint8Array, shown: string): void {
       for (const [, letters = "", row = ""] of text.matchAll(/<(?:\w+:)?c\b[^<>]*?\br="([A-Z]+)(\d+)"/g))
         if (columnOf(letters) > sheetLimits.columns || Number(row) > sheetLimits.rows)
           tooLarge(
-            `has a cell at ${letters}${row}; the limits are ${sheetLimits.rows} rows and ${sheetLimits.columns} columns`,
+            `has a cell at ${letters}${row}; the limits are ${sheetLimits.rows} rows and ${sheetLimits.columns} ` +
+              "columns",
           );
       for (const [, row = ""] of text.matchAll(/<(?:\w+:)?row\b[^<>]*?\br="(\d+)"/g))
         if (Number(row) > sheetLimits.rows) tooLarge(`has a row ${row}; the limit is ${sheetLimits.rows}`);

@@ -18,7 +18,9 @@ const mac = {
   ground: { kind: "square", color: "colors.ground", side: 824 / 1024, corner: 185 / 1024 },
   alpha: "kept",
   safe: { shape: "box", share: 0.54 },
-  rule: "Mac icons: a rounded shape of 824 within 1024, with the system's margin around it (Apple, Human Interface Guidelines)",
+  rule:
+    "Mac icons: a rounded shape of 824 within 1024, with the system's margin around it (Apple, Human " +
+    "Interface Guidelines)",
 } as const satisfies Partial<Slot>;
 
 /** Every picture of a Mac icon set. */

@@ -68,10 +68,13 @@ export function noApp(folder: Folder): [message: string, detail: ProblemDetail] 
     "a Gradle build script with an application ID, an Xcode project, a package manifest, a page, or settings of an app";
   if (seen.length === 0) return [`${shown} holds no app.`, { expected }];
   return [
-    `${shown} holds what looks like an app, and none of it was understood.\n${seen.map((each) => `   ${each}`).join("\n")}`,
+    `${shown} holds what looks like an app, and none of it was understood.\n` +
+      `${seen.map((each) => `   ${each}`).join("\n")}`,
     {
       expected,
-      fix: "Point `template` at the folder that holds the whole project; where the project is made by a command, make it first and keep it.",
+      fix:
+        "Point `template` at the folder that holds the whole project; where the project is made by a " +
+        "command, make it first and keep it.",
     },
   ];
 }

@@ -1,12 +1,15 @@
 import type { Site } from "../splice/site.ts";
+import { longPattern } from "../values/long-pattern.ts";
 import { commonSchemes } from "../values/schemes.ts";
 import type { Fill } from "./found.ts";
 
 /** Hosts that are nobody's: of the machine itself, of a network at home, or with something put in by the build. */
 const nobodys = /^(localhost|127\.|10\.|192\.168\.|0\.0\.0\.0|\[)|[${}*%]/;
 
-const address =
-  /^(?<before>(?:[a-z][a-z0-9+.-]*:)?(?:\/\/)?(?:www\.)?)(?<host>[A-Za-z0-9][A-Za-z0-9.-]*\.[A-Za-z]{2,})(?<after>(?:[:/?#].*)?)$/s;
+const address = longPattern("s")`
+  ^(?<before>(?:[a-z][a-z0-9+.-]*:)?(?:\/\/)?(?:www\.)?)
+  (?<host>[A-Za-z0-9][A-Za-z0-9.-]*\.[A-Za-z]{2,})(?<after>(?:[:/?#].*)?)$
+`;
 
 /**
  * The host of an address, or of a text such as applinks:host, becomes the client's domain; the rest stays around it.

@@ -1,3 +1,5 @@
+import { longPattern } from "./long-pattern.ts";
+
 /**
  * What a place is for. People see a name, a text, a picture, a colour, an address; a system or a store identifies the
  * app by an identifier; and code refers to its own names, which nobody else meets.
@@ -20,7 +22,11 @@ export const inNoApp = "in no app: ";
 export const codePlaces: readonly CodePlace[] = [
   {
     file: /(^|\/)package\.json$/,
-    at: /^(name|main|module|types|bin|exports|workspaces|repository|bugs|engines|keywords|files|(scripts|dependencies|devDependencies|peerDependencies|optionalDependencies|overrides|resolutions|config|jest|publishConfig)\b.*)/,
+    at: longPattern()`
+      ^(name|main|module|types|bin|exports|workspaces|repository|bugs|engines|keywords|files|
+      (scripts|dependencies|devDependencies|peerDependencies|optionalDependencies|overrides
+      |resolutions|config|jest|publishConfig)\b.*)
+    `,
     reason: "a package's name and scripts are its package manager's",
   },
   {
@@ -53,15 +59,25 @@ export const codePlaces: readonly CodePlace[] = [
   },
   {
     file: /\.plist$/,
-    at: /(^|\.)(CFBundleExecutable|CFBundlePackageType|NSPrincipalClass|NSMainNibFile|NSMainStoryboardFile|UIMainStoryboardFile|UISceneDelegateClassName|UISceneStoryboardFile|UISceneConfigurationName|NSExtensionPrincipalClass|UILaunchStoryboardName)$/,
+    at: longPattern()`
+      (^|\.)(CFBundleExecutable|CFBundlePackageType|NSPrincipalClass|NSMainNibFile
+      |NSMainStoryboardFile|UIMainStoryboardFile|UISceneDelegateClassName|UISceneStoryboardFile
+      |UISceneConfigurationName|NSExtensionPrincipalClass|UILaunchStoryboardName)$
+    `,
     reason: "names of the executable, its classes and its storyboards",
   },
   {
-    file: /(^|\/)(tsconfig[\w.-]*|jsconfig|babel\.config|metro\.config|jest\.config[\w.]*|\.eslintrc|biome|turbo|nx|lerna)\.(json|[cm]?[jt]s)$/,
+    file: longPattern()`
+      (^|\/)(tsconfig[\w.-]*|jsconfig|babel\.config|metro\.config|jest\.config[\w.]*|\.eslintrc
+      |biome|turbo|nx|lerna)\.(json|[cm]?[jt]s)$
+    `,
     reason: "settings of the tools that build",
   },
   {
-    file: /(^|\/)(package-lock\.json|yarn\.lock|pnpm-lock\.yaml|Podfile\.lock|Gemfile(\.lock)?|Cargo\.lock|pubspec\.lock)$/,
+    file: longPattern()`
+      (^|\/)(package-lock\.json|yarn\.lock|pnpm-lock\.yaml|Podfile\.lock|Gemfile(\.lock)?
+      |Cargo\.lock|pubspec\.lock)$
+    `,
     reason: "what a package manager wrote",
   },
   {
@@ -80,7 +96,10 @@ export const codePlaces: readonly CodePlace[] = [
   },
   {
     file: /\.gradle(\.kts)?$/,
-    line: /^\s*group\s*=?\s*["']|\bnamespace\b|\btestNamespace\b|\btestApplicationId\b|mainClass|className|import\s|\bproject\(|implementation|api\s*[("']/,
+    line: longPattern()`
+      ^\s*group\s*=?\s*["']|\bnamespace\b|\btestNamespace\b|\btestApplicationId\b|mainClass
+      |className|import\s|\bproject\(|implementation|api\s*[("']
+    `,
     reason: "namespaces, classes and modules",
   },
   {
@@ -103,7 +122,10 @@ export const codePlaces: readonly CodePlace[] = [
   },
   {
     file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
-    line: /\b(project|BINARY_NAME|add_executable|target_\w+|add_subdirectory|apply_standard_settings|set_target_properties)\b/,
+    line: longPattern()`
+      \b(project|BINARY_NAME|add_executable|target_\w+|add_subdirectory|apply_standard_settings
+      |set_target_properties)\b
+    `,
     reason: "projects, targets and executables",
   },
   {
@@ -111,7 +133,11 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "settings of editors and build servers",
   },
   {
-    file: /(^|\/)(\.gitignore|\.gitattributes|\.editorconfig|\.npmrc|\.watchmanconfig|\.prettierrc[\w.]*|\.eslintrc[\w.]*|\.xcode\.env|gradlew(\.bat)?|gradle-wrapper\.properties|proguard[\w.-]*\.(pro|txt)|NuGet\.config)$/i,
+    file: longPattern("i")`
+      (^|\/)(\.gitignore|\.gitattributes|\.editorconfig|\.npmrc|\.watchmanconfig
+      |\.prettierrc[\w.]*|\.eslintrc[\w.]*|\.xcode\.env|gradlew(\.bat)?|gradle-wrapper\.properties
+      |proguard[\w.-]*\.(pro|txt)|NuGet\.config)$
+    `,
     reason: "settings of the tools that build",
   },
   {
@@ -119,7 +145,10 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "tests are in no app",
   },
   {
-    file: /^(?!(?:.*\/)?(?:web|www|public|static|assets|res)\/)(?:.*\/)?(README|CHANGELOG|CONTRIBUTING|LICEN[CS]E|NOTICE|DEVELOPMENT)[\w.-]*$/i,
+    file: longPattern("i")`
+      ^(?!(?:.*\/)?(?:web|www|public|static|assets|res)\/)(?:.*\/)?(README|CHANGELOG|CONTRIBUTING
+      |LICEN[CS]E|NOTICE|DEVELOPMENT)[\w.-]*$
+    `,
     reason: "notes for those who work on the template; they are in no app",
   },
   {

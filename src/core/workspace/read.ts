@@ -92,7 +92,9 @@ function refuseFalling({ releases }: Ledger, file: string): void {
         `${file} has build ${build} (version ${version}) behind build ${before.build} (version ${before.version}).`,
         {
           expected: "build numbers that rise from one release to the next",
-          fix: "Two branches have released: put their releases in order, and give each that no store has yet the next free build number.",
+          fix:
+            "Two branches have released: put their releases in order, and give each that no store has yet the " +
+            "next free build number.",
         },
       );
   }

@@ -47,7 +47,8 @@ const references = [
   `<image width="9" height="9" xlink:href="${out}"/>`,
   `<image width="9" height="9" href="//act.example/out"/>`,
   `<image width="9" height="9" href="../secret.png"/>`,
-  `<image width="9" height="9" href="data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' onload=&quot;${call}&quot;/%3E"/>`,
+  `<image width="9" height="9" href="data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' ` +
+    `onload=&quot;${call}&quot;/%3E"/>`,
   `<image width="9" height="9" href=" &#x9;https://act.example/out"/>`,
   `<use href="${out}#x"/>`,
   `<use xlink:href="other.svg#x"/>`,
@@ -106,12 +107,15 @@ describe.runIf(hasTool("chromium"))("in Chromium", () => {
       return route.abort();
     });
     for (const [at, inner] of hostile.entries()) {
-      const text = `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 9 9" onload="${call}">${inner}</svg>`;
+      const text =
+        `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 9 ` +
+        `9" onload="${call}">${inner}</svg>`;
       const made = rebuildVector(text, (name) => name !== "viewBox");
       const file = join(folder, `${at}.svg`);
       writeFileSync(
         file,
-        `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9" width="90" height="90"${made.rootAttributes}>${made.inner}</svg>`,
+        `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9" width="90" ` +
+          `height="90"${made.rootAttributes}>${made.inner}</svg>`,
       );
       opened = pathToFileURL(file).href;
       await page.goto(opened);
@@ -125,7 +129,11 @@ describe.runIf(hasTool("chromium"))("in Chromium", () => {
 });
 
 test("what only draws is left as it is", () => {
-  const inner = `<defs><style>.a{fill:url(#g);stroke-width:2}</style><linearGradient id="g"><stop offset="0" stop-color="#fff"/></linearGradient></defs><g class="a" transform="translate(1 2)" style="opacity:.5"><use href="#p"/><path id="p" d="M0 0h9v9z"/><text x="1" y="2">Fish &amp; <tspan>chips</tspan></text></g>`;
+  const inner =
+    `<defs><style>.a{fill:url(#g);stroke-width:2}</style><linearGradient id="g"><stop offset="0" ` +
+    `stop-color="#fff"/></linearGradient></defs><g class="a" transform="translate(1 2)" ` +
+    `style="opacity:.5"><use href="#p"/><path id="p" d="M0 0h9v9z"/><text x="1" y="2">Fish &amp; ` +
+    "<tspan>chips</tspan></text></g>";
   const text = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9" fill="none">${inner}</svg>`;
   expect(rebuildVector(text, (name) => name !== "viewBox")).toEqual({
     rootAttributes: ' fill="none"',

@@ -7,7 +7,8 @@ import { readVector } from "../../../src/core/artwork/vector/read.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 
 const svg = (inner: string, attributes = "") =>
-  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 9 9" ${attributes}>${inner}</svg>`;
+  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 9 ` +
+  `9" ${attributes}>${inner}</svg>`;
 const read = (text: string) => () => readVector({ file: "x.svg", text });
 const uses = (levels: number, width: number) =>
   Array.from({ length: levels }, (_, at) => `<g id="g${at + 1}">${`<use href="#g${at}"/>`.repeat(width)}</g>`).join("");
@@ -65,9 +66,11 @@ test.each([
 });
 
 test("what designers' tools write is taken", () => {
-  const ordinary = `<?xml version="1.0"?><!-- a tool --><!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "http://www.w3.org/Graphics/SVG/1.1/DTD/svg11.dtd">
+  const ordinary = `<?xml version="1.0"?><!-- a tool --><!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" 
+    "http://www.w3.org/Graphics/SVG/1.1/DTD/svg11.dtd">
     ${svg(
-      `<metadata/><defs><style>.a{fill:url(#g)}</style><linearGradient id="g"><stop/></linearGradient><filter id="s"><feDropShadow/></filter></defs>
+      `<metadata/><defs><style>.a{fill:url(#g)}</style><linearGradient id="g"><stop/></linearGradient>
+      <filter id="s"><feDropShadow/></filter></defs>
     <g class="a" filter="url(#s)"><use xlink:href="#p"/><path id="p" d="M0 0h1"/></g>`,
       'fill="none"',
     )}`;
@@ -98,7 +101,8 @@ const judge = (inner: string) => {
 test.each([
   [
     "filters of which each is cheap to write down",
-    '<filter id="f"><feTurbulence baseFrequency=".9" numOctaves="90"/><feTurbulence baseFrequency=".8" numOctaves="90"/></filter><path d="M0 0h9v9z" filter="url(#f)"/>',
+    '<filter id="f"><feTurbulence baseFrequency=".9" numOctaves="90"/><feTurbulence baseFrequency=".8" ' +
+      'numOctaves="90"/></filter><path d="M0 0h9v9z" filter="url(#f)"/>',
   ],
   ["a pile of translucent surfaces", '<circle r="9" opacity=".5"/>'.repeat(19_000)],
 ])("%s: what nobody can count is drawn apart, and ended when it takes too much", async (_, inner) => {
@@ -107,12 +111,14 @@ test.each([
 
 test("a mask, a pattern and a dash, as designers use them, pass", async () => {
   const art = await judge(
-    '<mask id="m"><path fill="#fff" d="M1 1h7v7z"/></mask><pattern id="p" width=".2" height=".2"><path d="M0 0h1v1z"/></pattern><path mask="url(#m)" fill="url(#p)" stroke="#060" stroke-dasharray="1 2" d="M1 1h7v7z"/>',
+    '<mask id="m"><path fill="#fff" d="M1 1h7v7z"/></mask><pattern id="p" width=".2" height=".2"><path ' +
+      'd="M0 0h1v1z"/></pattern><path mask="url(#m)" fill="url(#p)" stroke="#060" stroke-dasharray="1 2" ' +
+      'd="M1 1h7v7z"/>',
   );
   expect(art.content.width).toBeGreaterThan(0.5);
 });
 
-test("a stroke around thirty thousand points is tried once, out of harm's way, and remembered as too dear", async () => {
+test("a stroke around thirty thousand points is tried once, out of harm's way, and known as too dear", async () => {
   const line = Array.from({ length: 30_000 }, (_, at) => `${(at * 7919) % 977} ${(at * 6007) % 991}`).join("L");
   writeFileSync(join(root, "x.svg"), svg(`<path d="M${line}" fill="none" stroke="#123" stroke-width="40"/>`));
   let times = 0;

@@ -102,9 +102,11 @@ describe.each([
     "ios icons",
     sizes(iosIconSlots, "icon"),
     `universal 1024x1024, universal-dark 1024x1024, universal-tinted 1024x1024,
-     iphone-20@2x 40x40, iphone-20@3x 60x60, iphone-29@2x 58x58, iphone-29@3x 87x87, iphone-40@2x 80x80, iphone-40@3x 120x120,
+     iphone-20@2x 40x40, iphone-20@3x 60x60, iphone-29@2x 58x58, iphone-29@3x 87x87, iphone-40@2x 80x80,
+     iphone-40@3x 120x120,
      iphone-60@2x 120x120, iphone-60@3x 180x180, ipad-20@1x 20x20, ipad-20@2x 40x40, ipad-29@1x 29x29, ipad-29@2x 58x58,
-     ipad-40@1x 40x40, ipad-40@2x 80x80, ipad-76@1x 76x76, ipad-76@2x 152x152, ipad-83.5@2x 167x167, ios-marketing-1024@1x 1024x1024`,
+     ipad-40@1x 40x40, ipad-40@2x 80x80, ipad-76@1x 76x76, ipad-76@2x 152x152, ipad-83.5@2x 167x167,
+     ios-marketing-1024@1x 1024x1024`,
   ],
   [
     "windows small tile",

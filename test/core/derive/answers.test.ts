@@ -55,7 +55,7 @@ test.each([
   );
 });
 
-test("any brand colour has a form that is read on dark screens, and a text that is read on it; a light one stays", () => {
+test("any brand colour has a form for dark screens, and a text that is read on it; a light one stays", () => {
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 0xffffff }), (number) => {
       const brand = `#${number.toString(16).padStart(6, "0")}`;
@@ -67,7 +67,7 @@ test("any brand colour has a form that is read on dark screens, and a text that 
   );
 });
 
-test("from any brand colour: texts are read on their grounds, lines and the brand are seen, by day and by night", () => {
+test("from any brand colour: texts are read on their grounds, lines and brand are seen, by day and night", () => {
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 0xffffff }), (number) => {
       const brand = `#${number.toString(16).padStart(6, "0")}`;

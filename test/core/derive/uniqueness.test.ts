@@ -56,7 +56,7 @@ const domains = fc.constantFrom(
   "aux.example",
 );
 
-test("whatever the names and domains: accepted everywhere or told; never a collision that is not told; the same each time", () => {
+test("whatever the names and domains: accepted everywhere or told; no collision untold; the same each time", () => {
   fc.assert(
     fc.property(fc.array(fc.tuple(names, domains), { minLength: 1, maxLength: 8 }), (pairs) => {
       const resolve = () =>

@@ -25,7 +25,7 @@ async function planned() {
   };
 }
 
-test("a plan that is written down, and what it is made from by content, give the same variant elsewhere, to the byte", async () => {
+test("a plan that is written down, and its inputs by content, give the same variant elsewhere", async () => {
   const { root, plan, inputs } = await planned();
   const elsewhere = temporaryFolder();
   storeInputs(plan, inputs, elsewhere, "store");
@@ -55,7 +55,8 @@ test.each([
   "{",
   "[]",
   '{ "form": 9 }',
-  '{ "form": 1, "client": "a", "layout": "tree", "entries": [{ "kind": "write", "path": "../out", "fingerprint": "", "text": "" }] }',
+  '{ "form": 1, "client": "a", "layout": "tree", "entries": [{ "kind": "write", "path": "../out", ' +
+    '"fingerprint": "", "text": "" }] }',
 ])("a plan that cannot be trusted is refused: %s", (text) => {
   const read = readPlan(text);
   expect(read.ok ? [] : read.problems.map(({ code }) => code)).toEqual(["plan-damaged"]);

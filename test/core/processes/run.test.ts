@@ -36,7 +36,9 @@ test("what it prints is kept up to a limit, and what it takes of memory is bound
 
 test("its children end with it", async () => {
   const child = "setInterval(() => {}, 1000)";
-  const script = `const c = require('child_process').spawn(process.execPath, ['-e', ${JSON.stringify(child)}]); console.log(c.pid)`;
+  const script =
+    `const c = require('child_process').spawn(process.execPath, ['-e', ${JSON.stringify(child)}]); ` +
+    "console.log(c.pid)";
   const ran = await run(node(`${script}; setTimeout(() => process.exit(0), 200)`));
   const pid = Number(ran.ok && ran.value.out);
   expect(pid).toBeGreaterThan(0);

@@ -23,12 +23,16 @@ const place = { file: "brief.yaml", line: 1, column: 1, text: "" };
 const art: Record<string, Art> = {};
 
 /** A tall bar off the middle of its canvas, red, with a hole in the ground's colour. */
-const bar = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 300"><path fill="#c00" d="M200 20h80v240h-80z"/><path fill="#00f" d="M230 100h20v40h-20z"/></svg>`;
+const bar =
+  `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 300"><path fill="#c00" d="M200 ` +
+  `20h80v240h-80z"/><path fill="#00f" d="M230 100h20v40h-20z"/></svg>`;
 
 beforeAll(async () => {
   writeFileSync(join(root, "bar.svg"), bar);
   await sharp(Buffer.from(bar)).resize(1600, 1200).png().toFile(join(root, "bar.png"));
-  const full = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><path fill="#fc0" d="M0 0h100v100H0z"/><circle cx="50" cy="50" r="30" fill="#060"/></svg>`;
+  const full =
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><path fill="#fc0" d="M0 ` +
+    `0h100v100H0z"/><circle cx="50" cy="50" r="30" fill="#060"/></svg>`;
   await sharp(Buffer.from(full)).resize(900, 900).jpeg({ quality: 85 }).toFile(join(root, "icon.jpg"));
   for (const file of ["bar.svg", "bar.png", "icon.jpg"]) art[file] = await judgeArt(root, file, place);
 });
@@ -142,7 +146,7 @@ test("favicon.ico holds its three pictures, and a vector stays one", async () =>
   expect((await sharp(embedded).metadata()).width).toBe(64);
 });
 
-test("what is drawn in the middle of a large canvas is drawn alone, and comes out as if the canvas had been drawn whole", async () => {
+test("the middle of a large canvas is drawn alone, as if the canvas had been drawn whole", async () => {
   for (const mark of ["bar.svg", "bar.png"]) {
     for (const slot of [webStartSlots[0], webStartSlots[21], slotOf(androidSlots, "start-mark", "xxxhdpi")]) {
       const drawing = drawingOf(slot as Slot, variant(artwork({ mark: art[mark] })));
@@ -153,7 +157,7 @@ test("what is drawn in the middle of a large canvas is drawn alone, and comes ou
   }
 });
 
-test("a start screen's ground runs into another colour, or is a pattern, or is covered by a picture cut around its focus", async () => {
+test("a start screen's ground runs into another colour, is a pattern, or a picture cut around its focus", async () => {
   const slot = webStartSlots[0] as Slot;
   const gradient = variant(artwork({ mark: art["bar.svg"] }));
   gradient.values["colors.startEnd"] = { value: "#000000", trail: [] };
@@ -191,8 +195,11 @@ test("dark screens get the dark pictures, and a hand-drawn picture its own place
   expect(files("launcher", "hdpi")).toBe("bar.svg");
 });
 
-test("a bitmap with soft edges is the same on a plain ground as when it is drawn alone and then laid on it", async () => {
-  const soft = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 90"><radialGradient id="s"><stop offset=".3" stop-color="#c00"/><stop offset="1" stop-color="#fc0" stop-opacity="0"/></radialGradient><circle cx="45" cy="45" r="44" fill="url(#s)"/></svg>`;
+test("a bitmap with soft edges is the same drawn on a plain ground as drawn alone and laid on it", async () => {
+  const soft =
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 90"><radialGradient id="s"><stop ` +
+    `offset=".3" stop-color="#c00"/><stop offset="1" stop-color="#fc0" stop-opacity="0"/>` +
+    `</radialGradient><circle cx="45" cy="45" r="44" fill="url(#s)"/></svg>`;
   await sharp(Buffer.from(soft)).resize(1200, 1200).png().toFile(join(root, "soft.png"));
   const pictures = artwork({ mark: await judgeArt(root, "soft.png", place) });
   for (const slot of [slotOf(windowsSlots, "Square150x150Logo", "scale-125"), webSlot("maskable", 512)]) {

@@ -16,7 +16,10 @@ const renderer = createRenderer(({ file }) => readInside(root, file, file));
 const place = { file: "brief.yaml", line: 1, column: 1, text: "" };
 
 /** Left half red, right half green; on both a blue dot above the middle. */
-const flag = `<svg xmlns="http://www.w3.org/2000/svg" width="1100" height="1100" viewBox="0 0 4 4"><path fill="#c02020" d="M0 0h2v4H0z"/><path fill="#20a040" d="M2 0h2v4H2z"/><circle cx="2" cy="1" r=".6" fill="#2030c0"/></svg>`;
+const flag =
+  `<svg xmlns="http://www.w3.org/2000/svg" width="1100" height="1100" viewBox="0 0 4 4"><path ` +
+  `fill="#c02020" d="M0 0h2v4H0z"/><path fill="#20a040" d="M2 0h2v4H2z"/><circle cx="2" cy="1" r=".6" ` +
+  `fill="#2030c0"/></svg>`;
 const upright = () => sharp(Buffer.from(flag)).flatten();
 
 const where = {
@@ -77,7 +80,8 @@ test.each([1e3, 1e6, 1e9])("a vector of %d units is seen as one of few", async (
     const size = 4 * scale;
     writeFileSync(
       join(root, name),
-      `<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}" viewBox="0 0 ${size} ${size}">${shape}</svg>`,
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}" viewBox="0 0 ${size} ` +
+        `${size}">${shape}</svg>`,
     );
     return judgeArt(root, name, place);
   };

@@ -91,7 +91,9 @@ test.each([
 describe("a drawing with more colours than a palette holds", () => {
   const ground = pixel([255, 255, 255]);
   const soft = async (shape: string) => {
-    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="600" height="600"><path fill="#fff" d="M0 0h600v600H0z"/>${shape}</svg>`;
+    const svg =
+      `<svg xmlns="http://www.w3.org/2000/svg" width="600" height="600"><path fill="#fff" d="M0 ` +
+      `0h600v600H0z"/>${shape}</svg>`;
     const { data, info } = await sharp(Buffer.from(svg)).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
     return { data, width: info.width, height: info.height };
   };
@@ -118,7 +120,9 @@ describe("a drawing with more colours than a palette holds", () => {
   });
 
   test("keeps a soft shade as it is", async () => {
-    const shade = `<radialGradient id="a"><stop stop-color="#f0a"/><stop offset="1" stop-color="#0cf"/></radialGradient><circle cx="300" cy="300" r="260" fill="url(#a)"/>`;
+    const shade =
+      `<radialGradient id="a"><stop stop-color="#f0a"/><stop offset="1" stop-color="#0cf"/>` +
+      `</radialGradient><circle cx="300" cy="300" r="260" fill="url(#a)"/>`;
     const drawn = await soft(shade);
     const before = Buffer.from(drawn.data);
     expect((await read(await encodePng(contentOf(drawn, { ground, alpha: false })))).data.equals(before)).toBe(true);

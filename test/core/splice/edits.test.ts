@@ -181,7 +181,12 @@ test.runIf(hasTool("java"))("properties read back with Java", () => {
     join(folder, "all.properties"),
     samples.map((value, at) => `k${at} = ${write("properties", value)}\n`).join(""),
   );
-  const reader = `import java.util.*; import java.io.*; import java.nio.charset.*; class R { public static void main(String[] a) throws Exception { Properties p = new Properties(); p.load(new FileInputStream(a[0])); PrintStream o = new PrintStream(System.out, false, "UTF-8"); for (int i = 0; i < ${samples.length}; i++) o.println(Base64.getEncoder().encodeToString(p.getProperty("k" + i).getBytes(StandardCharsets.UTF_8))); o.flush(); } }`;
+  const reader =
+    "import java.util.*; import java.io.*; import java.nio.charset.*; class R { public static void " +
+    "main(String[] a) throws Exception { Properties p = new Properties(); p.load(new " +
+    `FileInputStream(a[0])); PrintStream o = new PrintStream(System.out, false, "UTF-8"); for (int i = ` +
+    `0; i < ${samples.length}; i++) o.println(Base64.getEncoder().encodeToString(p.getProperty("k" + ` +
+    "i).getBytes(StandardCharsets.UTF_8))); o.flush(); } }";
   writeFileSync(join(folder, "R.java"), reader);
   const read = tool("java", [join(folder, "R.java"), join(folder, "all.properties")]).split("\n");
   expect(samples.map((_, at) => Buffer.from(read[at] ?? "", "base64").toString())).toEqual(samples);

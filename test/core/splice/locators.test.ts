@@ -71,7 +71,9 @@ test("project files: quotes come and go with the value", () => {
 });
 
 test("XML: attributes in either quote, text, CDATA, a byte-order mark and Windows line ends", () => {
-  const xml = `\uFEFF<?xml version="1.0"?>\r\n<!-- <v a="no"/> -->\r\n<r>\r\n  <v a = 'x"y' b="1">t &lt; <![CDATA[u]]></v>\r\n</r>`;
+  const xml =
+    `\uFEFF<?xml version="1.0"?>\r\n<!-- <v a="no"/> -->\r\n<r>\r\n  <v a = 'x"y' b="1">t &lt; ` +
+    "<![CDATA[u]]></v>\r\n</r>";
   const v = find(parseXml(source(xml)), "v");
   expect(replaced(xml, attributeSite("f", v, "a"), "é'")).toBe(xml.replace(`'x"y'`, "'é&#39;'"));
   expect(textSite("f", v)?.value).toBe("t < u");
@@ -104,7 +106,9 @@ const lines = [
   },
   {
     kind: "xcconfig",
-    text: '#include "x.xcconfig"\nPRODUCT_NAME[sdk=iphoneos*] = no\n// PRODUCT_NAME = no\nPRODUCT_NAME = Old Name // a comment\nPRODUCT_NAMES = no\n',
+    text:
+      '#include "x.xcconfig"\nPRODUCT_NAME[sdk=iphoneos*] = no\n// PRODUCT_NAME = no\nPRODUCT_NAME = Old ' +
+      "Name // a comment\nPRODUCT_NAMES = no\n",
     old: "Old Name",
     holds: "Old Name",
     locate: (text: string) => lineSite("f", source(text), "xcconfig", "PRODUCT_NAME"),
@@ -120,7 +124,9 @@ const lines = [
   },
   {
     kind: "strings",
-    text: '/* "name" = "no"; */\n// "name" = "no";\n"names" = "no";\n"name" = "old \\"value\\"";\nCFBundleName = "no";\n',
+    text:
+      '/* "name" = "no"; */\n// "name" = "no";\n"names" = "no";\n"name" = "old \\"value\\"";\nCFBundleName ' +
+      '= "no";\n',
     old: '"old \\"value\\""',
     holds: 'old "value"',
     locate: (text: string) => stringsSite("f", source(text), "name"),
@@ -128,7 +134,9 @@ const lines = [
   },
   {
     kind: "TOML",
-    text: '# name = "no"\nname = "no"\n[versions]\nnames = "no"\nname = "old \\"value\\"" # kept\n[other]\nname = \'no\'\n',
+    text:
+      '# name = "no"\nname = "no"\n[versions]\nnames = "no"\nname = "old \\"value\\"" # kept\n[other]\n' +
+      "name = 'no'\n",
     old: '"old \\"value\\""',
     holds: 'old "value"',
     locate: (text: string) => tomlSite("f", source(text), "versions.name"),

@@ -23,7 +23,7 @@ const held = (part: PartSurvey) =>
     .filter(({ optional }) => !optional)
     .map(({ holds, site, before = "", after = "" }) => `${holds} ${site.file} ${before}|${site.value}|${after}`);
 
-test("Android: a Groovy script at the top, a literal label, a bitmap icon, a start screen of plain colour, no round icon", () => {
+test("Android: a Groovy script at the top, a literal label, a bitmap icon, a plain start screen, no round icon", () => {
   const part = survey({
     "build.gradle":
       "android {\n namespace 'org.shed'\n defaultConfig { applicationId 'org.shed.app'\n versionCode 7 }\n}\n",
@@ -31,7 +31,8 @@ test("Android: a Groovy script at the top, a literal label, a bitmap icon, a sta
       <application android:label="Shed" android:icon="@drawable/logo" android:theme="@style/App.Main"/></manifest>`,
     "src/main/res/drawable/logo.xml": "<vector/>",
     "src/main/res/drawable-hdpi/logo.png": "png",
-    "src/main/res/values/s.xml": `<resources><style name="App"><item name="android:windowBackground">@color/sky</item></style>
+    "src/main/res/values/s.xml": `<resources><style name="App">
+      <item name="android:windowBackground">@color/sky</item></style>
       <style name="App.Main"><item name="colorPrimary">#FF102030</item></style>
       <color name="sky">@color/blue</color><color name="blue">#00f</color></resources>`,
     "src/main/res/values-night/s.xml": '<resources><color name="blue">#003</color></resources>',
@@ -53,7 +54,7 @@ test("Android: a Groovy script at the top, a literal label, a bitmap icon, a sta
   expect(part.missing.map((each) => each.kind)).toEqual(["adaptive-icon", "round-icon"]);
 });
 
-test("Android: notifications, a plate under the start icon, branding, full start pictures in both turns, night forms", () => {
+test("Android: notifications, a plate under the start icon, branding, start pictures in both turns, night", () => {
   const res = "src/main/res";
   const part = survey({
     "build.gradle.kts": 'android { defaultConfig { applicationId = "org.shed.app" } }',
@@ -69,7 +70,8 @@ test("Android: notifications, a plate under the start icon, branding, full start
     [`${res}/drawable-hdpi/foot.png`]: "png",
     [`${res}/values/t.xml`]:
       '<resources><style name="T"><item name="android:windowBackground">@drawable/poster</item></style></resources>',
-    [`${res}/values-v31/t.xml`]: `<resources><style name="T"><item name="android:windowSplashScreenAnimatedIcon">@drawable/spot</item>
+    [`${res}/values-v31/t.xml`]: `<resources><style name="T">
+      <item name="android:windowSplashScreenAnimatedIcon">@drawable/spot</item>
       <item name="android:windowSplashScreenIconBackgroundColor">#123456</item>
       <item name="android:windowSplashScreenBrandingImage">@drawable/foot</item></style></resources>`,
   });
@@ -130,7 +132,9 @@ test("Android: parts with labels of their own keep them, but for the app's name 
 });
 
 test("iOS: a listed icon set, keys in build settings, a launch screen dictionary, entries that name no file", () => {
-  const settings = `{ PRODUCT_BUNDLE_IDENTIFIER = org.shed.app; ASSETCATALOG_COMPILER_APPICON_NAME = Badge; INFOPLIST_FILE = "App/Info.plist"; INFOPLIST_KEY_CFBundleDisplayName = "The Shed"; }`;
+  const settings =
+    "{ PRODUCT_BUNDLE_IDENTIFIER = org.shed.app; ASSETCATALOG_COMPILER_APPICON_NAME = Badge; " +
+    `INFOPLIST_FILE = "App/Info.plist"; INFOPLIST_KEY_CFBundleDisplayName = "The Shed"; }`;
   const images = [
     { idiom: "iphone", size: "60x60", scale: "3x", filename: "big.png" },
     { idiom: "ipad", size: "83.5x83.5", scale: "2x" },
@@ -138,11 +142,15 @@ test("iOS: a listed icon set, keys in build settings, a launch screen dictionary
     { idiom: "watch", size: "24x24", scale: "2x" },
   ];
   const part = survey({
-    "App.xcodeproj/project.pbxproj": `{ objects = { P = { isa = PBXProject; targets = ( T ); buildConfigurationList = N; };
-      T = { isa = PBXNativeTarget; name = App; productType = "com.apple.product-type.application"; buildConfigurationList = L; };
+    "App.xcodeproj/project.pbxproj": `{ objects = {
+      P = { isa = PBXProject; targets = ( T ); buildConfigurationList = N; };
+      T = { isa = PBXNativeTarget; name = App; productType = "com.apple.product-type.application";
+        buildConfigurationList = L; };
       L = { buildConfigurations = ( C ); }; C = { buildSettings = ${settings}; name = Release; }; }; }`,
-    "App/Info.plist": `<plist version="1.0"><dict><key>UILaunchScreen</key><dict><key>UIImageName</key><string>Hello</string>
-      <key>UIColorName</key><string>Dawn</string></dict><key>Keychain</key><string>$(AppIdentifierPrefix)org.shed.app</string></dict></plist>`,
+    "App/Info.plist": `<plist version="1.0"><dict>
+      <key>UILaunchScreen</key><dict><key>UIImageName</key><string>Hello</string>
+      <key>UIColorName</key><string>Dawn</string></dict>
+      <key>Keychain</key><string>$(AppIdentifierPrefix)org.shed.app</string></dict></plist>`,
     "App/A.xcassets/Badge.appiconset/Contents.json": JSON.stringify({ images }),
     "App/A.xcassets/Hello.imageset/Contents.json": '{"images":[{"filename":"h@2x.png","scale":"2x"}]}',
     "App/A.xcassets/Dawn.colorset/Contents.json":
@@ -165,7 +173,8 @@ test("Windows: values in place, logos in a folder of their own, no wide tile", (
   const part = survey({
     "p/Package.appxmanifest": `<Package xmlns:uap="u"><Identity Name="Org.Shed" Publisher="CN=Shed" Version="1.2.3.0"/>
       <Properties><DisplayName>Shed</DisplayName><Logo>Img\\store.png</Logo></Properties><Applications><Application>
-      <uap:VisualElements DisplayName="Shed" BackgroundColor="transparent" Square150x150Logo="Img\\m.png" Square44x44Logo="Img\\s.png"/>
+      <uap:VisualElements DisplayName="Shed" BackgroundColor="transparent"
+        Square150x150Logo="Img\\m.png" Square44x44Logo="Img\\s.png"/>
       </Application></Applications></Package>`,
     "p/Img/m.scale-200.png": "png",
     "p/Img/m.png": "png",
@@ -179,7 +188,8 @@ test("Windows: values in place, logos in a folder of their own, no wide tile", (
 
 test("Web: links from the root and up the tree, icons that the manifest lists and those it does not", () => {
   const part = survey({
-    "site/shop/index.html": `<!doctype html><title>Shed</title><link rel="manifest" href="../app.json"><link rel="shortcut icon" href="/fav.png" sizes="64x64">
+    "site/shop/index.html": `<!doctype html><title>Shed</title><link rel="manifest" href="../app.json">
+      <link rel="shortcut icon" href="/fav.png" sizes="64x64">
       <link rel="icon" href="https://elsewhere.example/x.png">`,
     "site/app.json":
       '{"name":"Shed","icons":[{"src":"i/a.png","sizes":"144x144"},{"src":"i/b.svg","purpose":"maskable"}]}',
@@ -208,18 +218,26 @@ test("where a brand stands: pictures called by a size or as an icon, not signs f
 
 test("iOS: an app that is called otherwise under a condition, or in a configuration, is the client's there too", () => {
   const configuration = (id: string, name: string, more: string) =>
-    `${id} = { isa = XCBuildConfiguration; name = ${name}; buildSettings = { INFOPLIST_FILE = App/Info.plist; ${more} }; };`;
+    `${id} = { isa = XCBuildConfiguration; name = ${name}; buildSettings = { INFOPLIST_FILE = ` +
+    `App/Info.plist; ${more} }; };`;
   const part = survey({
     "App.xcodeproj/project.pbxproj": `{ objects = {
       P = { isa = PBXProject; buildConfigurationList = L0; targets = (T); };
-      T = { isa = PBXNativeTarget; name = App; productType = "com.apple.product-type.application"; buildConfigurationList = L1; };
+      T = { isa = PBXNativeTarget; name = App; productType = "com.apple.product-type.application";
+        buildConfigurationList = L1; };
       L0 = { isa = XCConfigurationList; buildConfigurations = (); };
       L1 = { isa = XCConfigurationList; buildConfigurations = (D, R); };
-      ${configuration("D", "Debug", 'PRODUCT_BUNDLE_IDENTIFIER = org.shed.app; "PRODUCT_BUNDLE_IDENTIFIER[sdk=iphoneos*]" = "sheds.device-v4";')}
+      ${configuration(
+        "D",
+        "Debug",
+        'PRODUCT_BUNDLE_IDENTIFIER = org.shed.app; "PRODUCT_BUNDLE_IDENTIFIER[sdk=iphoneos*]" = ' +
+          '"sheds.device-v4";',
+      )}
       ${configuration("R", "Release", "PRODUCT_BUNDLE_IDENTIFIER = com.other.app;")}
     }; rootObject = P; }`,
     "App/Info.plist":
-      '<?xml version="1.0"?><plist version="1.0"><dict><key>CFBundleDisplayName</key><string>Shed</string></dict></plist>',
+      '<?xml version="1.0"?><plist version="1.0"><dict><key>CFBundleDisplayName</key><string>Shed</string>' +
+      "</dict></plist>",
   });
   expect(
     held(part)
@@ -232,7 +250,9 @@ test("Android: the store's icon that a studio has left beside the resources is d
   const part = survey({
     "app/build.gradle":
       "plugins { id 'com.android.application' }\nandroid { defaultConfig { applicationId 'org.shed.app' } }",
-    "app/src/main/AndroidManifest.xml": `<manifest xmlns:android="http://schemas.android.com/apk/res/android"><application android:label="Shed"/></manifest>`,
+    "app/src/main/AndroidManifest.xml":
+      `<manifest xmlns:android="http://schemas.android.com/apk/res/android"><application ` +
+      `android:label="Shed"/></manifest>`,
     "app/src/main/ic_launcher-playstore.png": "png",
     "app/src/main/res/playstore-icon.png": "png",
     "app/src/main/res/drawable/web.png": "png",

@@ -1,3 +1,4 @@
+import { longPattern } from "../../values/long-pattern.ts";
 import type { PlaceKind } from "../../values/place-kinds.ts";
 
 /** What of a template's identity a value is. */
@@ -81,14 +82,21 @@ export const carriers: readonly Carrier[] = [
   {
     kind: "name",
     file: /\.([cm]?[jt]s|[jt]sx)$/,
-    key: /(^|\.)(metadata\.title(\.default)?|openGraph\.(title|siteName)|appleWebApp\.title|head\.title|siteMetadata\.title|manifest\.name|BrowserWindow\.title|setName)$/,
+    key: longPattern()`
+      (^|\.)(metadata\.title(\.default)?|openGraph\.(title|siteName)|appleWebApp\.title
+      |head\.title|siteMetadata\.title|manifest\.name|BrowserWindow\.title|setName)$
+    `,
   },
   { kind: "name", file: /\.conf\.json$/, key: /^app\.windows\.\d+\.title$/ },
   { kind: "name", file: /(^|\/)config\.xml$/, key: /^(name|name@short)$/ },
   // What identifies it to a system or a store.
   {
     kind: "identifier",
-    key: /(^|\.)(applicationId|APPLICATION_ID|bundleIdentifier|bundleId|BUNDLE_ID|PRODUCT_BUNDLE_IDENTIFIER|CFBundleIdentifier|appId|appBundleId|package_name|packageName|PACKAGE_NAMESPACE|setAppUserModelId)$/,
+    key: longPattern()`
+      (^|\.)(applicationId|APPLICATION_ID|bundleIdentifier|bundleId|BUNDLE_ID
+      |PRODUCT_BUNDLE_IDENTIFIER|CFBundleIdentifier|appId|appBundleId|package_name|packageName
+      |PACKAGE_NAMESPACE|setAppUserModelId)$
+    `,
   },
   { kind: "identifier", file: /(^|\/)app(\.config)?\.(json|[cm]?[jt]s)$/, key: /\.android\.package$/ },
   { kind: "identifier", file: /\.conf\.json$/, key: /^identifier$/ },
@@ -110,7 +118,10 @@ export const carriers: readonly Carrier[] = [
     kind: "identifier",
     file: /\.(xcconfig|pbxproj|properties|toml|gradle|kts|env)$/,
     key: /(bundle|identifier|app_?id|application_?id|package(_?name)?|_ID|Id)$/i,
-    part: /^((?!com\.(?:android|google|apple|facebook|gradle)\b|org\.(?:jetbrains|gradle)\b|androidx?\b|kotlin\b|dev\.flutter\b|dagger\b)[a-z][a-z0-9-]*(?:\.[A-Za-z][\w-]*){2,})$/,
+    part: longPattern()`
+      ^((?!com\.(?:android|google|apple|facebook|gradle)\b|org\.(?:jetbrains|gradle)\b|androidx?\b
+      |kotlin\b|dev\.flutter\b|dagger\b)[a-z][a-z0-9-]*(?:\.[A-Za-z][\w-]*){2,})$
+    `,
   },
   // Schemes and hosts that open it, addresses that are its own.
   { kind: "scheme", file: /\.xml$/, key: /^data@android:scheme$/ },

@@ -1,4 +1,5 @@
 import { type Folder, textIfAny } from "../../files/reading/folder.ts";
+import { longPattern } from "../../values/long-pattern.ts";
 import { codeReason } from "../../values/place-kinds.ts";
 import { commonSchemes } from "../../values/schemes.ts";
 import { type Place, placeAt } from "../../values/source.ts";
@@ -23,9 +24,10 @@ export interface Identity {
 
 /** Words that name nothing, though they may stand where a name does. */
 const common = new Set(
-  "app application main demo test tests example sample home title blank index default untitled web mobile client my app myapp project template starter electron".split(
-    " ",
-  ),
+  (
+    "app application main demo test tests example sample home title blank index default untitled web " +
+    "mobile client my app myapp project template starter electron"
+  ).split(" "),
 );
 
 /** What a build puts in, or a resource that says it elsewhere: no name itself. */
@@ -35,8 +37,11 @@ const alias = /^[@?]|\$[({]|\{\{|%\w+%|^\$|^ms-resource:/;
 const nobodys = /^(localhost|127\.0\.0\.1|0\.0\.0\.0|10\.0\.2\.2|\*|.*\.(local|localhost|invalid|test))$/;
 
 /** Hosts where everybody has pages: a project's home there is its developers'. */
-const everybodys =
-  /^(www\.)?(github|gitlab|npmjs|google|apple|microsoft|facebook|youtube|linkedin|instagram)\.com$|^(www\.)?(bitbucket|wikipedia|schema|w3)\.org$|^(apps|play|itunes)\.(apple|google)\.com$/;
+const everybodys = longPattern()`
+  ^(www\.)?(github|gitlab|npmjs|google|apple|microsoft|facebook|youtube|linkedin
+  |instagram)\.com$|^(www\.)?(bitbucket|wikipedia|schema|w3)\.org$|^(apps|play|itunes)\.(apple
+  |google)\.com$
+`;
 
 /** Gathers a template's identity from these of its files. */
 export function gatherIdentity(template: Folder, files: readonly string[], further: readonly string[]): Identity {
@@ -70,8 +75,10 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
 }
 
 /** A program that says something of its app's identity has one of these words; others need not be parsed. */
-const telling =
-  /name|title|app_?id|bundle|package|identifier|scheme|protocol|usermodel|domain|metadata|url|canonical|mail|copyright|team|opengraph/i;
+const telling = longPattern("i")`
+  name|title|app_?id|bundle|package|identifier|scheme|protocol|usermodel|domain|metadata|url
+  |canonical|mail|copyright|team|opengraph
+`;
 
 const mayCarry = (template: Folder, file: string): boolean =>
   !/\.([cm]?[jt]s|[jt]sx)$/.test(file) || telling.test(textIfAny(template.bytes(file)) ?? "");
@@ -80,8 +87,10 @@ const packageLines = (template: Folder, file: string): RegExpMatchArray[] =>
   /\.(kt|java)$/.test(file) ? [...template.source(file).text.matchAll(/^\s*package\s+([\w.]+)/gm)] : [];
 
 /** Beginnings of identifiers that are no domain of whoever owns the app. */
-const shared =
-  /^(com\.(github|gitlab|google|apple|android|facebook|microsoft|example)|org\.(reactjs|apache|nativescript)|io\.(github|ionic|flutter|expo)|dev\.flutter|host\.exp|app\.web)\./;
+const shared = longPattern()`
+  ^(com\.(github|gitlab|google|apple|android|facebook|microsoft|example)|org\.(reactjs|apache
+  |nativescript)|io\.(github|ionic|flutter|expo)|dev\.flutter|host\.exp|app\.web)\.
+`;
 
 /** The domain that an identifier is made from, by the convention of reversed domain names. */
 function domainOf(identifier: string): string | undefined {

@@ -1,3 +1,4 @@
+import { longPattern } from "../../values/long-pattern.ts";
 import { codeReason } from "../../values/place-kinds.ts";
 import type { TermKind } from "../identity/carriers.ts";
 
@@ -41,34 +42,40 @@ const isComment = (hit: Hit): boolean =>
   /^\s*(\/\/|\*|\/\*|#(?!include|define|\w)|<!--)/.test(hit.line) || /(^|\s)\/\/[^"'`]*$/.test(before(hit));
 
 /** Names that a text is called by where it is shown. */
-const shownBy =
-  /\b(title|label|text|name|caption|placeholder|message|header|headerTitle|appName|applicationName|displayName|description|alt|summary|content)\w*\s*[:=({,]\s*(L|@|const\s+Text\()?$/i;
+const shownBy = longPattern("i")`
+  \b(title|label|text|name|caption|placeholder|message|header|headerTitle|appName
+  |applicationName|displayName|description|alt|summary|content)\w*\s*[:=({,]\s*(L|@
+  |const\s+Text\()?$
+`;
 
 /** Calls that put a text above a window or into a header, whichever argument it is. */
 const titles = /\b(\w*(title|caption|headline)\w*|(\w+[.>-]+)?Create(AndShow)?|SetWindowText\w*)\s*\([^()"'`]*L?$/i;
 
 /** Calls and names of what goes into a log, which developers read. */
-const logged =
-  /\b(Log\.(v|d|i|w|e|wtf)|Timber\.\w+|NSLog|os_log|console\.(log|debug|info|warn|error|trace)|debugPrint|println|print)\s*\([^()]*$|\bTAG\b\s*(:\s*String\s*)?=\s*["']$/;
+const logged = longPattern()`
+  \b(Log\.(v|d|i|w|e|wtf)|Timber\.\w+|NSLog|os_log|console\.(log|debug|info|warn|error|trace)
+  |debugPrint|println|print)\s*\([^()]*$|\bTAG\b\s*(:\s*String\s*)?=\s*["']$
+`;
+
+/** Lines that name what a file takes from others, or itself. */
+const imports = longPattern()`
+  ^\s*(import|package|#include|#import|using|from|require|namespace|module|extern|@import
+  |export .* from)\b(?!\s*[:=])
+`;
+
+/** Calls whose argument is the name of code. */
+const namesCode = longPattern()`
+  \b(require|import|from|resolve|registerComponent|moduleName|ComponentName
+  |getMainComponentName|MainComponent|loadLibrary|forClass|NSClassFromString)\b[^"'\x60]*$
+`;
 
 /** Within a program's own language: what stands in quotes may be shown; names, imports and comments are not. */
 const program: Language["isCode"] = (hit) => {
-  if (
-    isComment(hit) ||
-    /^\s*(import|package|#include|#import|using|from|require|namespace|module|extern|@import|export .* from)\b(?!\s*[:=])/.test(
-      hit.line,
-    )
-  )
-    return true;
+  if (isComment(hit) || imports.test(hit.line)) return true;
   const literal = literalAround(hit);
   if (literal === undefined) return !isMarkupText(hit);
   if (logged.test(before(hit))) return true;
-  if (
-    /\b(require|import|from|resolve|registerComponent|moduleName|ComponentName|getMainComponentName|MainComponent|loadLibrary|forClass|NSClassFromString)\b[^"'`]*$/.test(
-      called(hit),
-    )
-  )
-    return true;
+  if (namesCode.test(called(hit))) return true;
   // With a name of code's own behind it, an identifier in Java and Kotlin is the namespace.
   if (hit.kind === "identifier")
     return literal !== hit.found && /\.(kt|java)$/.test(hit.file) && /^[\w.]+$/.test(literal);
@@ -86,16 +93,20 @@ const isMarkupText = (hit: Hit): boolean =>
 
 const attribute = (hit: Hit): string | undefined => /([\w:.-]+)\s*=\s*["'][^"']*$/.exec(before(hit))?.[1];
 
+/** Attributes whose values are code's own names. */
+const codeAttributes = longPattern()`
+  ^(id|class|src|srcset|rel|type|for|style|data-.*|on\w+|xmlns.*|aria-labelledby|customClass
+  |customModule|tools:.*|android:(id|src|drawable|background|theme|style|layout\w*|fontFamily
+  |textAppearance)|parent|storyboardIdentifier|reuseIdentifier|destination|image)$
+`;
+
 const markup: Language["isCode"] = (hit) => {
   if (isComment(hit)) return true;
   const name = attribute(hit);
   // An element's own id is code's; what a system or a store knows the app by is none.
   if (name === "id" && hit.kind === "identifier") return false;
   return (
-    (name !== undefined &&
-      /^(id|class|src|srcset|rel|type|for|style|data-.*|on\w+|xmlns.*|aria-labelledby|customClass|customModule|tools:.*|android:(id|src|drawable|background|theme|style|layout\w*|fontFamily|textAppearance)|parent|storyboardIdentifier|reuseIdentifier|destination|image)$/.test(
-        name,
-      )) ||
+    (name !== undefined && codeAttributes.test(name)) ||
     (name === "name" && hit.kind !== "identifier" && /\.xml$/.test(hit.file)) ||
     (name === "android:name" && !/\b(permission|meta-data)\b/.test(before(hit))) ||
     (name === "href" && !/^([a-z][a-z0-9+.-]*:|\/\/)/i.test(literalAround(hit) ?? ""))
@@ -103,18 +114,23 @@ const markup: Language["isCode"] = (hit) => {
 };
 
 /** Settings of an Xcode project that people or systems meet; the rest are names of files and targets. */
-const projectSettings =
-  /^\s*"?(PRODUCT_BUNDLE_IDENTIFIER|INFOPLIST_KEY_\w+|DEVELOPMENT_TEAM|PROVISIONING_PROFILE_SPECIFIER|APP_\w*(NAME|TITLE|ID|SCHEME|HOST)\w*|\w*(DISPLAY_NAME|BUNDLE_ID|URL_SCHEME)\w*)[\w[\]*=]*"?\s*=/;
+const projectSettings = longPattern()`
+  ^\s*"?(PRODUCT_BUNDLE_IDENTIFIER|INFOPLIST_KEY_\w+|DEVELOPMENT_TEAM
+  |PROVISIONING_PROFILE_SPECIFIER|APP_\w*(NAME|TITLE|ID|SCHEME|HOST)\w*|\w*(DISPLAY_NAME
+  |BUNDLE_ID|URL_SCHEME)\w*)[\w[\]*=]*"?\s*=
+`;
+
+/** Settings that name a target, its files and flags. */
+const targetSettings = longPattern()`
+  ^\s*(PRODUCT_NAME|PRODUCT_MODULE_NAME|EXECUTABLE_NAME|INFOPLIST_FILE|CODE_SIGN_ENTITLEMENTS
+  |SWIFT_\w+|#include.*)\b
+`;
 
 const languages: readonly Language[] = [
   { file: /\.pbxproj$/, isCode: (hit) => !projectSettings.test(hit.line) },
   {
     file: /\.xcconfig$/,
-    isCode: (hit) =>
-      isComment(hit) ||
-      /^\s*(PRODUCT_NAME|PRODUCT_MODULE_NAME|EXECUTABLE_NAME|INFOPLIST_FILE|CODE_SIGN_ENTITLEMENTS|SWIFT_\w+|#include.*)\b/.test(
-        hit.line,
-      ),
+    isCode: (hit) => isComment(hit) || targetSettings.test(hit.line),
   },
   {
     file: /\.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cs|dart|rs|go|py|rb|php|[cm]?[jt]s|[jt]sx|vue|svelte|astro)$/,

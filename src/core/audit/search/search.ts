@@ -1,5 +1,6 @@
 import { type Folder, textIfAny } from "../../files/reading/folder.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
+import { longPattern } from "../../values/long-pattern.ts";
 import { placeAt, type Source } from "../../values/source.ts";
 import { furtherNames, type Variant } from "../../variant/variant.ts";
 import { readArchive } from "../archives.ts";
@@ -110,8 +111,10 @@ function maskCode(text: string, path: string, owned: readonly string[], namespac
 }
 
 /** Where a namespace is code's: packages and imports, classes of a manifest, what a script calls one. */
-const namespacePlaces =
-  /^\s*(package|import)\s[^\n]*$|\b(android:name|tools:context|class|android:theme)\s*=\s*"[^"]*"|\b(namespace|testNamespace|PACKAGE_NAMESPACE)\b[^\n]*/gm;
+const namespacePlaces = longPattern("gm")`
+  ^\s*(package|import)\s[^\n]*$|\b(android:name|tools:context|class
+  |android:theme)\s*=\s*"[^"]*"|\b(namespace|testNamespace|PACKAGE_NAMESPACE)\b[^\n]*
+`;
 
 function inText(
   sought: readonly Sought[],

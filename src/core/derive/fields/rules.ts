@@ -99,7 +99,9 @@ export function judgeValues(client: Client, values: Values): Problem[] {
 export function wideLabel(label: string, place: Place | undefined): Problem[] {
   const width = drawnWidth(label);
   if (width <= roomForLabel) return [];
-  const message = `"${label}" is ${width.toFixed(1)} em wide under the icon; a home screen cuts it off after about ${roomForLabel.toFixed(1)}.`;
+  const message =
+    `"${label}" is ${width.toFixed(1)} em wide under the icon; a home screen cuts it off after about ` +
+    `${roomForLabel.toFixed(1)}.`;
   return [problem("label-wide", message, { severity: "warning", place })];
 }
 

@@ -115,7 +115,9 @@ const table = {
     apply: lift,
   },
   toned: {
-    says: "a colour of the same hue in so much light, from 1, nearly black, to 99, nearly white: with 92, #1f5d4c → #dde7e3",
+    says:
+      "a colour of the same hue in so much light, from 1, nearly black, to 99, nearly white: with 92, " +
+      "#1f5d4c → #dde7e3",
     takes: { what: "a lightness from 1 to 99", form: /^[1-9]\d?$/, example: "92" },
     apply: (text, light) => toneOf(text, Number(light)),
   },

@@ -1,6 +1,7 @@
 import { type Dirent, readdirSync, realpathSync, statSync } from "node:fs";
 import { isAbsolute, join, relative, sep } from "node:path";
 import { refuse } from "../../problems/result.ts";
+import { longPattern } from "../../values/long-pattern.ts";
 import { steeringIn } from "../../values/plain-text.ts";
 import { ignoredIn } from "./ignored.ts";
 
@@ -21,15 +22,19 @@ const neverListed = new Set([
  * Files that a desktop or a build leaves behind, and files that hold keys: they belong to the machine they lie on.
  * The key store for debugging holds a key that is public by convention (Android documentation, "Sign your app").
  */
-const neverListedFiles =
-  /^(\.DS_Store|Thumbs\.db|local\.properties|key(store)?\.properties|\.env(\.\w+)?\.local|(?!debug\.keystore$).*\.(jks|keystore|p8|p12|pfx|mobileprovision))$/i;
+const neverListedFiles = longPattern("i")`
+  ^(\.DS_Store|Thumbs\.db|local\.properties|key(store)?\.properties|\.env(\.\w+)?\.local|
+  (?!debug\.keystore$).*\.(jks|keystore|p8|p12|pfx|mobileprovision))$
+`;
 
 /**
  * What builds leave in a folder called build, or have beside it (Gradle, Xcode, CMake, bundlers). One of a project's
  * own holds none of it.
  */
-const built =
-  /^(intermediates|outputs|generated|tmp|reports|kotlin|Build|Logs|CMakeCache\.txt|CMakeFiles|asset-manifest\.json|static|bundle)$/;
+const built = longPattern()`
+  ^(intermediates|outputs|generated|tmp|reports|kotlin|Build|Logs|CMakeCache\.txt|CMakeFiles
+  |asset-manifest\.json|static|bundle)$
+`;
 const builders = /^(build\.gradle(\.kts)?|pubspec\.yaml|CMakeLists\.txt|.*\.xcodeproj)$/;
 
 function isBuilt(folder: string): boolean {

@@ -123,9 +123,10 @@ function rootOf(template: Folder, module: string): string {
 
 /** Words of an expression that name no value of their own. */
 const connecting = new Set(
-  "project rootProject ext extra as String Int get getOrElse orNull orElse property findProperty hasProperty providers gradleProperty properties toString toInt toInteger it".split(
-    " ",
-  ),
+  (
+    "project rootProject ext extra as String Int get getOrElse orNull orElse property findProperty " +
+    "hasProperty providers gradleProperty properties toString toInt toInteger it"
+  ).split(" "),
 );
 
 /** Longest chain of names that lead to a value. */

@@ -43,7 +43,8 @@ export const localizeAndroid: Localize = (template, part, names, main) => {
   const first = labels.find(({ folder }) => folder === "values");
   if (!first) {
     const message =
-      "Android: the label has one place for all languages, in the manifest or in the settings, so it is the same in each.";
+      "Android: the label has one place for all languages, in the manifest or in the settings, so it is " +
+      "the same in each.";
     return { ...nothingLocalized, gaps: [problem("template-gap", message, { severity: "warning" })] };
   }
   const res = first.site.file.replace(/\/values\/[^/]+$/, "");
@@ -78,6 +79,8 @@ function tellUnturned(template: Folder, res: string, names: readonly Spoken[]): 
   const turned = names.find(({ direction }) => direction === "rtl");
   const application = template.has(manifest) ? find(parseXml(template.source(manifest)), "application") : undefined;
   if (!turned || attributeOf(application, "android:supportsRtl") === "true") return [];
-  const message = `Android: ${turned.locale} is written from right to left, and the manifest does not say android:supportsRtl="true".`;
+  const message =
+    `Android: ${turned.locale} is written from right to left, and the manifest does not say ` +
+    `android:supportsRtl="true".`;
   return [problem("template-gap", message, { severity: "warning" })];
 }

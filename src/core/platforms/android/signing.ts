@@ -34,7 +34,8 @@ export const androidBuildFiles: BuildFiles = ({ key }, { folder, fills }) => {
  */
 const scriptText = (key: string): string => {
   const name = signingPrefix(key);
-  return `// Applied at the end of the app's build script. The key store's path and its passwords are the environment's: none of
+  return `\
+// Applied at the end of the app's build script. The key store's path and its passwords are the environment's: none of
 // them is written down here. Without them, a release is signed as the script itself says.
 if (System.getenv("${name}_STORE")) {
     android {

@@ -71,7 +71,9 @@ export const iosLayerSlot: Slot<"icon"> = {
   from: "mark",
   ground: { kind: "none" },
   alpha: "kept",
-  rule: "A layer of an icon in layers: 1024 px, transparent; the system shades it and cuts the icon (Apple, Icon Composer)",
+  rule:
+    "A layer of an icon in layers: 1024 px, transparent; the system shades it and cuts the icon (Apple, " +
+    "Icon Composer)",
 };
 
 /** The start screen's mark at one scale; its size in points is the template's own. */

@@ -25,7 +25,9 @@ export function layeredIcon(template: Folder, asset: string): Found {
     site,
     shape: "layeredColor",
     before: '{\n  "fill" : {\n    "solid" : "',
-    after: `"\n  },\n  "groups" : [\n    {\n      "layers" : [\n        {\n          "image-name" : "${mark}",\n          "name" : "mark"\n        }\n      ]\n    }\n  ],\n  "supported-platforms" : ${kept}\n}`,
+    after:
+      `"\n  },\n  "groups" : [\n    {\n      "layers" : [\n        {\n          "image-name" : "${mark}",\n` +
+      `          "name" : "mark"\n        }\n      ]\n    }\n  ],\n  "supported-platforms" : ${kept}\n}`,
   };
   return mergeFound([
     {

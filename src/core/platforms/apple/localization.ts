@@ -137,13 +137,17 @@ function registerFiles(file: string, project: Project, locales: readonly string[
   if (synchronized) return { inserts: known };
   const [children, files] = [entry(group, "children"), entry(resources, "files")];
   if (objects?.kind !== "group" || children?.kind !== "list" || files?.kind !== "list") {
-    const message = `iOS: the project has no group and resources for ${project.folder}, so it does not know the new ${stringsFile}.`;
+    const message =
+      `iOS: the project has no group and resources for ${project.folder}, so it does not know the new ` +
+      `${stringsFile}.`;
     return { inserts: known, gaps: [problem("template-gap", message, { severity: "warning" })] };
   }
   const reference = (locale: string) => idFor(`reference ${locale}`);
   const references = locales.map(
     (locale) =>
-      `\n\t\t${reference(locale)} /* ${locale} */ = {isa = PBXFileReference; lastKnownFileType = text.plist.strings; name = ${write("openstep", locale)}; path = ${write("openstep", `${prefix}${locale}.lproj/${stringsFile}`)}; sourceTree = "<group>"; };`,
+      `\n\t\t${reference(locale)} /* ${locale} */ = {isa = PBXFileReference; lastKnownFileType = ` +
+      `text.plist.strings; name = ${write("openstep", locale)}; path = ` +
+      `${write("openstep", `${prefix}${locale}.lproj/${stringsFile}`)}; sourceTree = "<group>"; };`,
   );
   const members = locales.map((locale) => `\n\t\t\t\t${reference(locale)} /* ${locale} */,`).join("");
   const present = entry(variants, "children");
@@ -152,8 +156,12 @@ function registerFiles(file: string, project: Project, locales: readonly string[
     return { inserts: [...known, ...joined] };
   }
   const [variant, build] = [idFor("variant group"), idFor("build file")];
-  const variantGroup = `\n\t\t${variant} /* ${stringsFile} */ = {\n\t\t\tisa = PBXVariantGroup;\n\t\t\tchildren = (${members}\n\t\t\t);\n\t\t\tname = ${stringsFile};\n\t\t\tsourceTree = "<group>";\n\t\t};`;
-  const buildFile = `\n\t\t${build} /* ${stringsFile} in Resources */ = {isa = PBXBuildFile; fileRef = ${variant} /* ${stringsFile} */; };`;
+  const variantGroup =
+    `\n\t\t${variant} /* ${stringsFile} */ = {\n\t\t\tisa = PBXVariantGroup;\n\t\t\tchildren = ` +
+    `(${members}\n\t\t\t);\n\t\t\tname = ${stringsFile};\n\t\t\tsourceTree = "<group>";\n\t\t};`;
+  const buildFile =
+    `\n\t\t${build} /* ${stringsFile} in Resources */ = {isa = PBXBuildFile; fileRef = ${variant} /* ` +
+    `${stringsFile} */; };`;
   return {
     inserts: [
       ...known,

@@ -4,6 +4,7 @@ import type { Site } from "../../splice/site.ts";
 import { hostFill, schemeFill } from "../../template/addresses.ts";
 import type { Fill } from "../../template/found.ts";
 import type { Field } from "../../values/fields.ts";
+import { longPattern } from "../../values/long-pattern.ts";
 import { escapeRegExp } from "../../values/regexp.ts";
 import { aroundIdentifier, followSetting, type XcodePart } from "./identity.ts";
 
@@ -17,8 +18,11 @@ const fields: Readonly<Record<string, Field>> = {
 };
 
 /** Keys whose values code alone refers to: never filled, whatever they hold. */
-const ofCode =
-  /^(CFBundleExecutable|CFBundlePackageType|NSPrincipalClass|NSMainNibFile|NSMainStoryboardFile|UIMainStoryboardFile|UISceneDelegateClassName|UISceneStoryboardFile|UISceneConfigurationName|NSExtensionPrincipalClass|NSExtensionMainStoryboard)$/;
+const ofCode = longPattern()`
+  ^(CFBundleExecutable|CFBundlePackageType|NSPrincipalClass|NSMainNibFile|NSMainStoryboardFile
+  |UIMainStoryboardFile|UISceneDelegateClassName|UISceneStoryboardFile
+  |UISceneConfigurationName|NSExtensionPrincipalClass|NSExtensionMainStoryboard)$
+`;
 
 /** What a property list, or an entitlements file, says of the app: names, versions, identifiers, schemes and hosts. */
 export function plistFills(template: Folder, part: XcodePart, strings: readonly PlistString[]): Fill[] {

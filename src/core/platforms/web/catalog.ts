@@ -136,7 +136,9 @@ export const webStartSlots: readonly WebStartSlot[] = screens.flatMap(([cssWidth
       width,
       height,
       qualifier: `${cssWidth}x${cssHeight}@${ratio}`,
-      media: `(device-width: ${cssWidth}px) and (device-height: ${cssHeight}px) and (-webkit-device-pixel-ratio: ${ratio}) and (orientation: ${turn})`,
+      media:
+        `(device-width: ${cssWidth}px) and (device-height: ${cssHeight}px) and (-webkit-device-pixel-ratio: ` +
+        `${ratio}) and (orientation: ${turn})`,
       from: "mark",
       covers: "splash",
       scene: true,

@@ -7,6 +7,7 @@ import { namedText } from "../../template/named-text.ts";
 import { pictureSize } from "../../template/picture-size.ts";
 import type { Shape } from "../../template/shapes.ts";
 import type { Field } from "../../values/fields.ts";
+import { longPattern } from "../../values/long-pattern.ts";
 import { socialSlot, touchSide, webSlot } from "./catalog.ts";
 import { openSite, type Site } from "./links.ts";
 import { favicon, manifestFields, manifestSlot } from "./manifest.ts";
@@ -23,8 +24,10 @@ export interface CodeWeb {
 }
 
 /** Files in which page frameworks and bundlers make a page's head or its web manifest. */
-const telling =
-  /(^|\/)(layout|_document|_app|_layout|\+html|root|__root|head|seo|site|manifest|[\w-]+\.config)\.([cm]?[jt]s|[jt]sx)$/;
+const telling = longPattern()`
+  (^|\/)(layout|_document|_app|_layout|\+html|root|__root|head|seo|site|manifest
+  |[\w-]+\.config)\.([cm]?[jt]s|[jt]sx)$
+`;
 
 /** Folders of code that is no page's: tests, what a build made, native projects. */
 const aside = /(^|\/)(test|tests|__tests__|e2e|dist|out|node_modules|android|ios|macos|windows|\.next)\//;

@@ -38,7 +38,8 @@ export const localizeWindows: Localize = (template, part, names, main) => {
     const keys = new Map(held.map(({ key, holds }) => [key, holds]));
     const data = [...keys].map(
       ([key, holds]) =>
-        `  <data name="${key}" xml:space="preserve">\n    <value>${write("xml-text", nameFor(holds))}</value>\n  </data>\n`,
+        `  <data name="${key}" xml:space="preserve">\n    ` +
+        `<value>${write("xml-text", nameFor(holds))}</value>\n  </data>\n`,
     );
     const path = `${first.before}${locale}/${first.file}`;
     return { writes: [{ path, text: `${head}${data.join("")}</root>\n` }] };

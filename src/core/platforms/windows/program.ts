@@ -6,6 +6,7 @@ import type { Site } from "../../splice/site.ts";
 import { findFile } from "../../template/find-file.ts";
 import type { Fill, PictureUse } from "../../template/found.ts";
 import type { Field } from "../../values/fields.ts";
+import { longPattern } from "../../values/long-pattern.ts";
 
 /** What a program's version block says to whoever looks at its properties (Microsoft, VERSIONINFO resource). */
 const shown: Readonly<Record<string, Field>> = {
@@ -78,8 +79,10 @@ function listedIcons(template: Folder, below: string): string[] {
 /**
  * A call or an assignment that puts a name above a window (Microsoft, AppWindow.Title, CreateWindow, SetWindowText).
  */
-const titled =
-  /(?:\bTitle\s*\(|\bTitle\s*=|\bSetWindowTextW?\s*\([^,;]*,|\bCreate(?:AndShow)?\s*\(|\bsetTitle\s*\()\s*(L?"((?:[^"\\\n]|\\.)*)")/g;
+const titled = longPattern("g")`
+  (?:\bTitle\s*\(|\bTitle\s*=|\bSetWindowTextW?\s*\([^,;]*,|\bCreate(?:AndShow)?\s*\(
+  |\bsetTitle\s*\()\s*(L?"((?:[^"\\\n]|\\.)*)")
+`;
 
 function titleSites(file: string, text: string, names: ReadonlySet<string>): Site[] {
   return [...text.matchAll(titled)].flatMap((match) => {

@@ -1,3 +1,4 @@
+import { longPattern } from "../../values/long-pattern.ts";
 import type { Site } from "../site.ts";
 
 /** One statement of a Gradle script, Groovy or Kotlin, and the blocks it stands in. */
@@ -27,8 +28,10 @@ export interface GradleSetting {
   site: Site;
 }
 
-const lexer =
-  /\/\/[^\n]*|\/\*[\s\S]*?\*\/|"""[\s\S]*?"""|'''[\s\S]*?'''|"(?:[^"\\\n]|\\.)*"|'(?:[^'\\\n]|\\.)*'|[A-Za-z_][\w]*|\d[\d_]*|\n|[^\s]/g;
+const lexer = longPattern("g")`
+  \/\/[^\n]*|\/\*[\s\S]*?\*\/|"""[\s\S]*?"""|'''[\s\S]*?'''|"(?:[^"\\\n]|\\.)*"|'(?:[^'\\\n]
+  |\\.)*'|[A-Za-z_][\w]*|\d[\d_]*|\n|[^\s]
+`;
 
 function* tokens(text: string): Generator<GradleToken> {
   for (const match of text.matchAll(lexer)) {

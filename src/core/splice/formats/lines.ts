@@ -1,3 +1,4 @@
+import { longPattern } from "../../values/long-pattern.ts";
 import type { Source } from "../../values/source.ts";
 import type { Form } from "../forms.ts";
 import type { Site } from "../site.ts";
@@ -20,21 +21,30 @@ const asWritten = (written: string): string => written;
 const formats = {
   /** Java's Properties: a value runs over line ends that are escaped (Java SE, java.util.Properties, load). */
   properties: {
-    line: /(?<![^\r\n])(?<before>[ \t\f]*(?<key>(?:\\[^\r\n]|[^\s:=#!\\])(?:\\[^\r\n]|[^\s:=\\])*)(?:[ \t\f]*[:=][ \t\f]*|[ \t\f]+))(?<value>(?:\\(?:\r\n|[\s\S])|[^\r\n\\])*)(?![^\r\n])/g,
+    line: longPattern("g")`
+      (?<![^\r\n])(?<before>[ \t\f]*(?<key>(?:\\[^\r\n]|[^\s:=#!\\])(?:\\[^\r\n]|[^\s:=\\])*)
+      (?:[ \t\f]*[:=][ \t\f]*|[ \t\f]+))(?<value>(?:\\(?:\r\n|[\s\S])|[^\r\n\\])*)(?![^\r\n])
+    `,
     form: "properties",
     readKey: readProperty,
     read: readProperty,
   },
   /** Xcode's configuration files: two slashes begin a comment wherever they stand (Apple, build settings reference). */
   xcconfig: {
-    line: /(?<![^\r\n])(?<before>[ \t]*(?<key>[A-Za-z_]\w*(?:\[[^\]\r\n]*\])*)[ \t]*=[ \t]*)(?<value>(?:(?!\/\/|[ \t]*(?:\/\/|(?![^\r\n])))[^\r\n])*)/g,
+    line: longPattern("g")`
+      (?<![^\r\n])(?<before>[ \t]*(?<key>[A-Za-z_]\w*(?:\[[^\]\r\n]*\])*)[ \t]*=[ \t]*)(?<value>
+      (?:(?!\/\/|[ \t]*(?:\/\/|(?![^\r\n])))[^\r\n])*)
+    `,
     form: "xcconfig",
     readKey: asWritten,
     read: (written) => written.replaceAll("$()", ""),
   },
   /** Settings of an environment, as a shell reads them. */
   env: {
-    line: /(?<![^\r\n])(?<before>[ \t]*(?:export[ \t]+)?(?<key>[A-Za-z_]\w*)[ \t]*=[ \t]*)(?<value>"(?:\\[\s\S]|[^"\\])*"|'[^']*'|[^\s#"']*)/g,
+    line: longPattern("g")`
+      (?<![^\r\n])(?<before>[ \t]*(?:export[ \t]+)?(?<key>[A-Za-z_]\w*)[ \t]*=[ \t]*)(?<value>"
+      (?:\\[\s\S]|[^"\\])*"|'[^']*'|[^\s#"']*)
+    `,
     form: "env",
     readKey: asWritten,
     read: readEnvironment,

@@ -1,3 +1,5 @@
+import { longPattern } from "../../values/long-pattern.ts";
+
 /** A kind of secret, and how it is known. */
 export interface SecretKind {
   /** No variant gets it; or it may be one, and is told. */
@@ -20,12 +22,15 @@ const der = (rest: string): RegExp => new RegExp(`${sequence}${rest}`, "s");
 
 /** A value that is written down, not one that is asked for or made up. */
 const written =
-  "(?!\\$|%|<|\\{|\\*|@|env\\b|process\\b|System\\.|project\\b|properties\\b|null|true|false|none|changeme|change_me|example|your|xxx|placeholder|password|passwd|secret|todo|android[\"'\\s])[^\\s\"',;#]{6,}";
+  "(?!\\$|%|<|\\{|\\*|@|env\\b|process\\b|System\\.|project\\b|properties\\b|null|true|false|none|" +
+  "changeme|change_me|example|your|xxx|placeholder|password|passwd|secret|todo|" +
+  "android[\"'\\s])[^\\s\"',;#]{6,}";
 
 /** A line that gives a password, whatever it is called there. */
 const password = (value: string): RegExp =>
   new RegExp(
-    `^[ \\t]*["']?(?:export\\s+|val\\s+|def\\s+)?[\\w.-]*(?:password|passwd|passphrase|secret|api_?key|private_?key|access_?token)[\\w.-]*["']?${value}`,
+    `^[ \\t]*["']?(?:export\\s+|val\\s+|def\\s+)?[\\w.-]*(?:password|passwd|passphrase|secret|api_?key|` +
+      `private_?key|access_?token)[\\w.-]*["']?${value}`,
     "im",
   );
 
@@ -75,12 +80,18 @@ export const secretKinds: readonly SecretKind[] = [
   {
     level: "stop",
     says: "a folder of credentials",
-    path: /(^|\/)(\.ssh|\.gnupg|\.aws|\.azure|\.kube|\.docker|\.gcloud|\.config\/gcloud|\.oci|\.vault|\.password-store)\//i,
+    path: longPattern("i")`
+      (^|\/)(\.ssh|\.gnupg|\.aws|\.azure|\.kube|\.docker|\.gcloud|\.config\/gcloud|\.oci|\.vault
+      |\.password-store)\/
+    `,
   },
   {
     level: "stop",
     says: "a file of credentials",
-    path: /(^|\/)([._]netrc|\.pgpass|\.my\.cnf|\.git-credentials|\.htpasswd|\.pypirc|\.vault[_-](pass|token)|master\.key|application_default_credentials\.json)$/i,
+    path: longPattern("i")`
+      (^|\/)([._]netrc|\.pgpass|\.my\.cnf|\.git-credentials|\.htpasswd|\.pypirc|\.vault[_-](pass
+      |token)|master\.key|application_default_credentials\.json)$
+    `,
   },
   {
     level: "stop",

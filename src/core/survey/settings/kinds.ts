@@ -1,3 +1,4 @@
+import { longPattern } from "../../values/long-pattern.ts";
 import type { SettingPlace, SettingsKind } from "./kind.ts";
 
 /** A managed app for telephones, whose native projects are made from its settings at each build. */
@@ -133,7 +134,10 @@ const shellPlaces: readonly SettingPlace[] = [
 /** A page in a shell for desktops, packed by its own settings. */
 const shell: SettingsKind = {
   says: "settings of a desktop shell",
-  file: /^(?:[^/]+\/)?(?:package\.json|[\w-]*build[\w-]*(?:\.config)?\.(?:json|ya?ml|[cm]?[jt]s)|[\w-]+\.config\.[cm]?[jt]s)$/,
+  file: longPattern()`
+    ^(?:[^/]+\/)?(?:package\.json|[\w-]*build[\w-]*(?:\.config)?\.(?:json|ya?ml|[cm]?[jt]s)
+    |[\w-]+\.config\.[cm]?[jt]s)$
+  `,
   root: [["appId", "productName"]],
   makes: [{ platform: "desktop" }],
   wraps: true,
