@@ -33,12 +33,14 @@ export interface Receipt {
 /** A file as it is written down: what `Produced` says, in this order; with a word behind it where it is pressed. */
 type Line = [Produced["kind"], fingerprint: string, sha256: string | null, "smallest"?];
 
+const knownKinds: ReadonlySet<unknown> = new Set(kinds);
+
 /** There are thousands of these, and an audit reads all of them: no schema is walked for each. */
 function isLine(value: unknown): value is Line {
   if (!Array.isArray(value) || value.length < 3 || value.length > 4) return false;
   const [kind, fingerprint, sha256, smallest] = value;
   return (
-    kinds.some((each) => each === kind) &&
+    knownKinds.has(kind) &&
     typeof fingerprint === "string" &&
     (sha256 === null || typeof sha256 === "string") &&
     (smallest === undefined || smallest === "smallest")
@@ -72,12 +74,8 @@ const migrations: readonly Migration[] = [
 const lineOf = ({ kind, fingerprint, sha256, smallest }: Produced): Line =>
   smallest ? [kind, fingerprint, sha256, "smallest"] : [kind, fingerprint, sha256];
 
-const producedAs = ([kind, fingerprint, sha256, smallest]: Line): Produced => ({
-  kind,
-  fingerprint,
-  sha256,
-  ...(smallest ? { smallest: true } : {}),
-});
+const producedAs = ([kind, fingerprint, sha256, smallest]: Line): Produced =>
+  smallest ? { kind, fingerprint, sha256, smallest: true } : { kind, fingerprint, sha256 };
 
 const emptyReceipt = (client: string): Receipt => ({ client, layout: "tree", files: {} });
 
