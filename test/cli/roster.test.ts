@@ -1,6 +1,8 @@
-import { existsSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import readXlsxFile from "read-excel-file/node";
 import { beforeEach, describe, expect, test } from "vitest";
+import { parse } from "yaml";
 import { contents, edit, oxalis, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;
@@ -96,14 +98,123 @@ describe("sheets as people save them", () => {
   });
 
   test("columns that nobody knows are told, and --map says what they hold", () => {
-    const file = sheet("key,Firma,Colour\n3-acre,Acker GmbH,552244\n");
+    const file = sheet("key,Träger,Colour\n3-acre,Acker GmbH,552244\n");
     const { err } = oxalis(folder, "import", file, "--dry-run");
-    expect(err).toContain('passed over  the column "Firma"');
-    oxalis(folder, "import", file, "--map", "Firma=owner");
+    expect(err).toContain('passed over  the column "Träger"');
+    oxalis(folder, "import", file, "--map", "Träger=owner");
     expect(briefOf("3-acre")).toContain("owner: Acker GmbH");
     expect(briefOf("3-acre")).toContain('brand: "#552244"');
-    expect(oxalis(folder, "import", file, "--map", "Firma=ownr").err).toContain("[map-invalid]");
+    expect(oxalis(folder, "import", file, "--map", "Träger=ownr").err).toContain('no field is called "ownr"');
+    expect(oxalis(folder, "import", file, "--map", "Trager=owner").err).toMatch(/headed "Trager".*\n.*"Träger"/);
   });
+});
+
+test("a title above the headings, in German; what --map said is remembered", () => {
+  const rows = ";;\nKunden im Herbst;;\nKürzel;Markenfarbe;Name (fr);Träger\n3-acre;#123456;Les 3 Arpents;Acker\n";
+  const { err, out } = oxalis(folder, "import", sheet(rows), "--map", "Träger=owner");
+  expect(err).toContain("in row 3");
+  expect(err).toMatch(/Markenfarbe +colors\.brand/);
+  expect(out).toContain("app.locales.fr.name  Les 3 Arpents");
+  expect(readFileSync(at("oxalis.yaml"), "utf8")).toContain("roster:\n  headings:\n    Träger: owner\n");
+  const again = sheet("Kürzel;Träger\n3-acre;Feld GmbH\n");
+  expect(oxalis(folder, "import", again).out).toContain("owner  Acker → Feld GmbH");
+});
+
+test("what a brief says by itself since the last import stays until somebody settles it", () => {
+  const says = (owner: string) => sheet(`key,owner\n3-acre,${owner}\n`);
+  oxalis(folder, "import", says("First Ltd"));
+  edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("First Ltd", "Own Ltd"));
+  // The sheet says nothing new: told, and nothing more.
+  expect(oxalis(folder, "import", says("First Ltd"))).toMatchObject({ code: 0, err: expect.stringContaining("kept") });
+  const both = oxalis(folder, "import", says("Second Ltd"));
+  expect(both).toMatchObject({ code: 1, err: expect.stringContaining("conflict  3-acre owner") });
+  expect(both.err).toMatch(/Own Ltd\n.*Second Ltd.*\n.*First Ltd/);
+  expect(briefOf("3-acre")).toContain("owner: Own Ltd");
+  expect(oxalis(folder, "import", says("Second Ltd"), "--conflicts", "brief").code).toBe(0);
+  expect(oxalis(folder, "import", says("Second Ltd"), "-q")).toEqual({ code: 0, out: "", err: "" });
+  edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("Own Ltd", "Other Ltd"));
+  oxalis(folder, "import", says("Third Ltd"), "--conflicts", "sheet");
+  expect(briefOf("3-acre")).toContain("owner: Third Ltd");
+});
+
+test("what will be wrong is told with its cell, and stops no row", () => {
+  const file = sheet(
+    "key,name,domain,brand,groups,logo,version\nnew,3 ACRE greens,new.example,#123456,hil,art/no.svg,1.x\n",
+  );
+  const { code, err } = oxalis(folder, "import", file);
+  expect(code).toBe(0);
+  for (const said of [
+    'column "groups": No group is called "hil".',
+    'column "version": Version that people see is "1.x".',
+    'column "logo": clients/new/art/no.svg is not there.',
+    'column "name": "3 ACRE greens" is also the name of 3-acre.',
+  ])
+    expect(err).toContain(said);
+  expect(existsSync(at("clients/new/brief.yaml"))).toBe(true);
+});
+
+test("collections are sheets of their own, in a workbook or by themselves", () => {
+  oxalis(folder, "export", "boxes.csv", "--collection", "boxes");
+  const text = readFileSync(at("boxes.csv"), "utf8");
+  expect(text).toMatch(/^\uFEFFclient,title,text,price,photo\n3-acre,/);
+  expect(oxalis(folder, "import", "boxes.csv", "--collection", "boxes").out).toContain("3 as before");
+  const lines = text.trimEnd().split("\n");
+  writeFileSync(
+    at("boxes.csv"),
+    `${[lines[0], ...lines.filter((line) => line.startsWith("3-acre,")).slice(1)].join("\n")}\n`,
+  );
+  expect(oxalis(folder, "import", "boxes.csv", "--collection", "boxes").out).toMatch(
+    /content\.boxes +3 items → 2 items/,
+  );
+  expect(oxalis(folder, "export", "x.csv", "--collection", "bxes").err).toContain('"boxes"');
+});
+
+test("a workspace without clients gives the sheet to hand out, with what each column means", async () => {
+  rmSync(at("clients"), { recursive: true });
+  mkdirSync(at("clients"));
+  expect(oxalis(folder, "export", "blank.xlsx").code).toBe(0);
+  const [first, second] = await readXlsxFile(at("blank.xlsx"));
+  expect(first?.data).toHaveLength(1);
+  expect(first?.data[0]).toContain("signing.team");
+  expect(second?.data[0]).toEqual(["Column", "What it holds", "Example", "Also taken as heading"]);
+  expect(second?.data.map(([column]) => column)).toEqual(["Column", ...(first?.data[0] ?? [])]);
+});
+
+test("every field of a brief comes in as a column and goes out again as it was", () => {
+  const cells: Record<string, string> = {
+    client: "whole",
+    "app.name": "Whole Farm",
+    orientation: "portrait",
+    devices: "both",
+    "art.dark.mark": "art/night.svg",
+    "art.focus.x": "12.5",
+    "art.focus.y": "40",
+    "art.slots.android/notification": "art/own.png",
+    "signing.team": "AB12CD34EF",
+    "signing.profiles.Widget": "Whole Widget",
+    "windows.publisherName": "Whole",
+    "app.locales.pt-BR.label": "Sítio",
+    "features.push": "yes",
+    "features.camera.usage.de": "Liest Kisten",
+    "answers.opening": "9-5",
+  };
+  oxalis(folder, "import", sheet(`${Object.keys(cells).join(",")}\n${Object.values(cells).join(",")}\n`));
+  expect(parse(briefOf("whole"))).toEqual({
+    app: { name: "Whole Farm", locales: { "pt-BR": { label: "Sítio" } } },
+    orientation: "portrait",
+    devices: "both",
+    art: {
+      dark: { mark: "art/night.svg" },
+      focus: { x: 12.5, y: 40 },
+      slots: { "android/notification": "art/own.png" },
+    },
+    signing: { team: "AB12CD34EF", profiles: { Widget: "Whole Widget" } },
+    windows: { publisherName: "Whole" },
+    features: { push: true, camera: { usage: { de: "Liest Kisten" } } },
+    answers: { opening: "9-5" },
+  });
+  oxalis(folder, "export", "all.csv", "whole");
+  expect(oxalis(folder, "import", "all.csv").out).toBe("0 new clients, 0 changed, 1 as before.\n");
 });
 
 describe("rows that cannot be taken", () => {
@@ -138,6 +249,7 @@ describe("rows that cannot be taken", () => {
     ["an empty sheet", "", "has no rows"],
     ["headings alone", "key,name\n", "has no rows"],
     ["a file that only calls itself a workbook", "PK\u0003\u0004 no", "is not an XLSX file"],
+    ["an OpenDocument sheet", "PK\u0003\u0004....mimetypeapplication/vnd.oasis.opendocument.spreadsheet", "(.ods)"],
     ["an open quote", 'key,name\n"a,b\n', "is not a CSV file"],
   ])("%s is refused", (_, content, says) => {
     expect(oxalis(folder, "import", sheet(content))).toMatchObject({

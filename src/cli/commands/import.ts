@@ -1,20 +1,32 @@
 import { importRoster } from "../../core/operations/import.ts";
 import type { Event } from "../../core/operations/ports.ts";
+import type { Problem } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
-import type { ImportedClient, ImportPlan } from "../../core/roster/import.ts";
+import { plain } from "../../core/roster/columns.ts";
+import type { ImportPlan, PlannedClient } from "../../core/roster/import.ts";
+import type { Matched } from "../../core/roster/match.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
+/** So many warnings of what will be wrong are shown, unless --verbose asks for all. */
+const mostForeseen = 12;
+
 export const run: Run<"import"> = async (given, { terminal, ports }) => {
   const on = (event: Event) => noteReading(event, terminal);
-  return mapResult(await importRoster(given, { ...ports, on }), ({ plan, changed, taken }) => {
-    if (given.json) {
-      const clients = changed.map(({ key, isNew, changes }) => ({ key, isNew, changes }));
-      terminal.json({ taken, clients, refused: plan.refused.map(placeData), unknown: plan.unknown });
-    } else show(plan, changed, taken, given.dryRun, terminal);
-    return plan.refused.length > 0 ? 1 : 0;
+  return mapResult(await importRoster(given, { ...ports, on }), ({ plan, changed, foreseen, taken }) => {
+    const open = plan.clients.flatMap(({ conflicts }) => conflicts.filter(({ isOpen }) => isOpen));
+    if (given.json) terminal.json(asData(plan, changed, foreseen, taken));
+    else {
+      showReading(plan.matched, terminal);
+      if (!given.quiet) showChanges(changed, terminal);
+      showConflicts(plan, terminal);
+      if (plan.refused.length > 0) terminal.note(`\n${showProblems(plan.refused, terminal.err)}\n`);
+      showForeseen(foreseen, terminal);
+      if (!given.quiet) terminal.print(summary(plan, changed, taken, given.dryRun, terminal));
+    }
+    return plan.refused.length > 0 || open.length > 0 ? 1 : 0;
   });
 };
 
@@ -28,38 +40,95 @@ function noteReading(event: Event, { note, err, settings }: Terminal): void {
     note(`${err.yellow("taken as it stands")}  a quote in the middle of a cell, line ${event.line}.`);
 }
 
-function show(
-  plan: ImportPlan,
-  changed: readonly ImportedClient[],
+const asData = (
+  { matched, clients, refused }: ImportPlan,
+  changed: readonly PlannedClient[],
+  foreseen: readonly Problem[],
   taken: boolean,
-  dryRun: boolean,
-  terminal: Terminal,
-): void {
-  const { print, note, out, err, settings } = terminal;
-  for (const { heading, near } of plan.unknown) {
+): object => ({
+  taken,
+  headingRow: matched.headingRow + 1,
+  columns: columnsTaken(matched),
+  unknown: matched.unknown,
+  twice: matched.twice,
+  clients: changed.map(({ key, isNew, row, changes }) => ({ key, isNew, row, changes })),
+  conflicts: clients.flatMap(({ key, row, conflicts }) => conflicts.map((each) => ({ client: key, row, ...each }))),
+  refused: refused.map(placeData),
+  foreseen: foreseen.map(placeData),
+});
+
+const columnsTaken = ({ headings, columns }: Matched) =>
+  columns.flatMap((column, at) => (column ? [{ heading: headings[at] ?? "", field: column.heading }] : []));
+
+/** Which column was taken for which field, and which for none. */
+function showReading(matched: Matched, { note, err, settings }: Terminal): void {
+  if (!settings.quiet) {
+    if (matched.headingRow > 0)
+      note(`${err.dim("headings")}  in row ${matched.headingRow + 1}; what stands above is a title.`);
+    const renamed = columnsTaken(matched).filter(
+      ({ heading, field }) => settings.verbose || plain(heading) !== plain(field),
+    );
+    const longest = Math.max(0, ...renamed.map(({ heading }) => heading.length));
+    if (renamed.length > 0) note(err.dim("columns taken as"));
+    for (const { heading, field } of renamed) note(`    ${heading.padEnd(longest)}  ${field}`);
+  }
+  for (const { heading, near } of matched.unknown) {
     const hint = near ? `--map "${heading}=${near}"?` : `--map "${heading}=…" says what it holds.`;
     note(`${err.yellow("passed over")}  the column "${heading}". ${hint}`);
   }
-  if (!settings.quiet) {
-    for (const { key, isNew, changes } of changed) {
-      print(`${isNew ? out.green("new") : out.cyan("changed")}  ${out.bold(key)}`);
-      const longest = Math.max(0, ...changes.map((change) => change.field.length));
-      for (const { field, before, after } of changes) {
-        const from = before === undefined ? "" : `${out.dim(before)} → `;
-        print(`    ${field.padEnd(longest)}  ${from}${after}`);
-      }
+  for (const { heading, field } of matched.twice)
+    note(`${err.yellow("passed over")}  the column "${heading}": an earlier one gives ${field} already.`);
+}
+
+function showChanges(changed: readonly PlannedClient[], { print, out }: Terminal): void {
+  for (const { key, isNew, changes } of changed) {
+    print(`${isNew ? out.green("new") : out.cyan("changed")}  ${out.bold(key)}`);
+    const longest = Math.max(0, ...changes.map((change) => change.field.length));
+    for (const { field, before, after } of changes) {
+      const from = before === undefined ? "" : `${out.dim(before)} → `;
+      print(`    ${field.padEnd(longest)}  ${from}${after}`);
     }
   }
-  if (plan.refused.length > 0) note(`\n${showProblems(plan.refused, err)}\n`);
-  if (settings.quiet) return;
+}
+
+/** Fields that were edited in a brief since the last import, and of which the sheet says something else. */
+function showConflicts({ clients, file }: ImportPlan, { note, err, settings }: Terminal): void {
+  const all = clients.flatMap(({ key, row, conflicts }) => conflicts.map((each) => ({ key, row, ...each })));
+  for (const { key, row, field, before, after, last, isOpen } of all) {
+    if (!isOpen && settings.quiet) continue;
+    const label = isOpen ? err.red(err.bold("conflict")) : err.yellow("kept");
+    note(`${label}  ${err.bold(key)} ${field}: edited in the brief since the last import, and not overwritten.`);
+    note(`    in the brief    ${before ?? "nothing"}`);
+    note(`    ${`in ${file}`.padEnd(16)}${after}  ${err.dim(`(row ${row})`)}`);
+    if (isOpen) note(`    last import     ${last}`);
+  }
+  const settling = "--conflicts brief keeps the brief's from now on, --conflicts sheet takes the sheet's.";
+  if (all.length > 0) note(`    ${err.dim("to do")}           ${settling}`);
+}
+
+function showForeseen(foreseen: readonly Problem[], { note, err, settings }: Terminal): void {
+  if (foreseen.length === 0 || settings.quiet) return;
+  const shown = settings.verbose ? foreseen : foreseen.slice(0, mostForeseen);
+  note(`\n${showProblems(shown, err)}\n`);
+  const more = foreseen.length - shown.length;
+  if (more > 0) note(`${err.dim(`and ${more} more; --verbose shows them, and so does oxalis check.`)}\n`);
+}
+
+function summary(
+  plan: ImportPlan,
+  changed: readonly PlannedClient[],
+  taken: boolean,
+  dryRun: boolean,
+  { out }: Terminal,
+): string {
   const created = changed.filter((client) => client.isNew).length;
   const same = plan.clients.length - changed.length;
   const counts = `${countOf(created, "new client")}, ${changed.length - created} changed, ${same} as before`;
-  const refused = plan.refused.length > 0 ? out.red(`, ${plan.refused.length} refused`) : "";
+  const refused = plan.rowsRefused > 0 ? out.red(`, ${countOf(plan.rowsRefused, "row")} refused`) : "";
   const end = taken
     ? ""
     : dryRun
       ? " Nothing was written."
       : " Nothing was taken: correct the sheet, or take the good rows with --partial.";
-  print(`${counts}${refused}.${end}`);
+  return `${counts}${refused}.${end}`;
 }

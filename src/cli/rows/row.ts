@@ -1,5 +1,5 @@
 /** What a value can be called by, where a workspace knows it. */
-export type Named = "clients" | "groups" | "stages" | "fields" | "roles";
+export type Named = "clients" | "groups" | "stages" | "collections" | "fields" | "roles";
 
 /** Whether something is wanted. */
 interface Flag {

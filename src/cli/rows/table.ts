@@ -1,38 +1,7 @@
 import { layouts } from "../../core/values/layout.ts";
 import { platforms } from "../../core/values/platform.ts";
 import type { Row } from "./row.ts";
-
-/** Options of every command that tells something. */
-const told = {
-  json: { kind: "flag", says: "print the result as JSON (docs/commands.md has the shape)" },
-  quiet: { kind: "flag", short: "-q", says: "only what is wrong", conflicts: ["verbose"] },
-  verbose: { kind: "flag", short: "-v", says: "more: every file, every step" },
-} as const;
-
-/** Options of every command that works in a workspace. */
-const inWorkspace = {
-  workspace: {
-    kind: "text",
-    short: "-C",
-    value: "<dir>",
-    says: "the workspace; otherwise the nearest folder upward that holds oxalis.yaml",
-  },
-  ...told,
-} as const;
-
-/** And of those that can look at another form of the apps than the store's. */
-const atStage = {
-  ...inWorkspace,
-  stage: {
-    kind: "text",
-    value: "<name>",
-    names: "stages",
-    says: "not the store's form of the app, but this one of oxalis.yaml",
-  },
-} as const;
-
-const clients = { says: "keys of clients; none for all", needed: "many", names: "clients" } as const;
-const client = { says: "key of a client", needed: "required", names: "clients" } as const;
+import { atStage, client, clients, inWorkspace, told } from "./shared.ts";
 
 const kinds = ["major", "minor", "patch", "rebuild"] as const;
 const others = (kind: string) => kinds.filter((each) => each !== kind);
@@ -69,7 +38,19 @@ export const rows = {
       map: {
         kind: "texts",
         value: "<heading=field>",
-        says: "which field a column holds; may be given several times",
+        says: "which field a column holds; may be given several times, and is remembered",
+      },
+      collection: {
+        kind: "text",
+        value: "<name>",
+        names: "collections",
+        says: "the sheet holds the items of this collection, one a row",
+      },
+      conflicts: {
+        kind: "choice",
+        value: "<whose>",
+        of: ["brief", "sheet"],
+        says: "whose word counts where a field was changed in its brief and in the sheet",
       },
       encoding: {
         kind: "text",
@@ -83,7 +64,15 @@ export const rows = {
   export: {
     says: "write the roster: every field as given and as worked out",
     arguments: { file: { says: "where to write it: .csv or .xlsx", needed: "required" }, clients },
-    options: inWorkspace,
+    options: {
+      ...inWorkspace,
+      collection: {
+        kind: "text",
+        value: "<name>",
+        names: "collections",
+        says: "only the items of this collection",
+      },
+    },
   },
   clients: {
     says: "list the clients with their names, identifiers and versions",

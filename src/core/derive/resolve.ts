@@ -5,7 +5,7 @@ import { pickClients } from "../workspace/read.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 import { readArtwork } from "./artwork.ts";
 import { readClientFiles } from "./asked/supplied.ts";
-import { judgeTogether } from "./fields/rules.ts";
+import { judgeNames, judgeTogether } from "./fields/rules.ts";
 import { resolveVariant } from "./one-client.ts";
 
 /**
@@ -20,15 +20,11 @@ export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
   );
   known.save();
   const shared = judgeTogether(all);
-  return all.map((each) => {
-    const problems = shared.get(each.client.key);
-    if (!problems) return each;
-    return {
-      client: each.client,
-      values: each.values,
-      art: each.art,
-      problems: [...each.problems, ...problems],
-    };
+  const names = judgeNames(all);
+  return all.map(({ variant, ...each }) => {
+    const errors = shared.get(each.client.key) ?? [];
+    const problems = [...each.problems, ...errors, ...(names.get(each.client.key) ?? [])];
+    return { ...each, problems, ...(variant && errors.length === 0 ? { variant } : {}) };
   });
 }
 

@@ -1,10 +1,17 @@
 import { resolve } from "node:path";
-import { resolvePicked } from "../derive/resolve.ts";
+import { resolveAll, resolvePicked } from "../derive/resolve.ts";
 import { writeWhole } from "../files/writing/whole.ts";
-import { rosterSheet } from "../roster/export.ts";
-import { sheetBytes } from "../roster/sheet.ts";
+import { rosterSheets } from "../roster/export.ts";
+import { collectionOf, itemsSheet } from "../roster/items.ts";
+import { type NamedSheet, sheetBytes } from "../roster/sheet.ts";
 import { operation } from "./operation.ts";
 import { type At, type OfClients, openWorkspace } from "./workspace.ts";
+
+interface Input extends At, OfClients {
+  file: string;
+  /** Only the items of this collection. */
+  collection?: string | undefined;
+}
 
 interface Exported {
   file: string;
@@ -12,12 +19,18 @@ interface Exported {
   columns: number;
 }
 
-/** Writes the roster: every field as given and as worked out. */
-export const exportRoster = operation(async (input: At & OfClients & { file: string }, ports): Promise<Exported> => {
+/** Writes the roster: every field as given and as worked out; without clients, the sheet to hand out. */
+export const exportRoster = operation(async (input: Input, ports): Promise<Exported> => {
   const workspace = await openWorkspace(input, ports);
-  const { picked } = await resolvePicked(workspace, input.clients);
-  const sheet = rosterSheet(picked);
+  const isEmpty = workspace.clients.length === 0 && input.clients.length === 0;
+  const picked = isEmpty ? await resolveAll(workspace) : (await resolvePicked(workspace, input.clients)).picked;
+  const clients = picked.map(({ client }) => client);
+  const { data: notes } = workspace.notes;
+  const sheets: readonly [NamedSheet, ...NamedSheet[]] =
+    input.collection === undefined
+      ? rosterSheets(picked, notes)
+      : [{ name: input.collection, sheet: itemsSheet(collectionOf(notes, input.collection), notes, clients) }];
   const file = resolve(ports.folder, input.file);
-  writeWhole(file, await sheetBytes(file, sheet));
-  return { file, clients: picked.length, columns: sheet[0]?.length ?? 0 };
+  writeWhole(file, await sheetBytes(file, sheets));
+  return { file, clients: picked.length, columns: sheets[0].sheet[0]?.length ?? 0 };
 });

@@ -1,11 +1,19 @@
 import { basename, dirname, resolve } from "node:path";
+import { parseDocument } from "yaml";
 import { lookAt } from "../files/writing/door.ts";
 import { writeTogether } from "../files/writing/together.ts";
+import type { Problem } from "../problems/problem.ts";
 import { unwrap } from "../problems/result.ts";
-import { readMapping } from "../roster/columns.ts";
-import { type ImportedClient, type ImportPlan, planImport } from "../roster/import.ts";
-import { readSheet } from "../roster/sheet.ts";
+import { type Column, columnsOf } from "../roster/columns.ts";
+import { foresee } from "../roster/foresee.ts";
+import { type ImportPlan, lastImports, type PlannedClient, planImport } from "../roster/import.ts";
+import { importedFile, importedText } from "../roster/imported.ts";
+import { collectionOf, noItems, readItems, sheetsOfItems } from "../roster/items.ts";
+import { judgeMapping, type Mapping, matchColumns, readMapping } from "../roster/match.ts";
+import type { Settling } from "../roster/row.ts";
+import { type ReadSheet, readSheet } from "../roster/sheet.ts";
 import { jsonSchema } from "../workspace/json-schema.ts";
+import { agencyFile } from "../workspace/locate.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { operation } from "./operation.ts";
 import { type At, inWorkspace } from "./workspace.ts";
@@ -14,6 +22,10 @@ interface Input extends At {
   file: string;
   /** Pairs such as "Trading name=app.name". */
   map: readonly string[];
+  /** The sheet holds the items of this collection. */
+  collection?: string | undefined;
+  /** Whose word counts where a field was changed both in its brief and in the sheet. */
+  conflicts?: Settling | undefined;
   /** What a CSV file is written in, where that cannot be told. */
   encoding?: string | undefined;
   /** Take the good rows though others are refused. */
@@ -24,30 +36,88 @@ interface Input extends At {
 interface Imported {
   plan: ImportPlan;
   /** Clients that are new or that it changes. */
-  changed: ImportedClient[];
+  changed: readonly PlannedClient[];
+  /** What will be wrong with what was imported. */
+  foreseen: readonly Problem[];
   taken: boolean;
 }
 
 /** Takes a roster in; decided while the workspace is held. */
 export const importRoster = operation(async (input: Input, ports): Promise<Imported> => {
-  const mapping = unwrap(readMapping(input.map));
   const path = resolve(ports.folder, input.file);
-  const { sheet, guessed, quotes } = await readSheet(dirname(path), basename(path), input.encoding);
-  if (guessed) ports.on({ what: "encoding", guessed });
-  for (const line of quotes) ports.on({ what: "quote", line });
+  const read = await readSheet(dirname(path), basename(path), input.encoding);
+  if (read.guessed) ports.on({ what: "encoding", guessed: read.guessed });
+  for (const line of read.quotes) ports.on({ what: "quote", line });
   return inWorkspace(input, ports, !input.dryRun, async (workspace) => {
-    const plan = planImport(workspace, sheet, basename(path), mapping);
+    const plan = decide(workspace, read, basename(path), input);
     const changed = plan.clients.filter((client) => client.isNew || client.changes.length > 0);
     const taken = !input.dryRun && (plan.refused.length === 0 || input.partial);
-    if (taken && changed.length > 0) writeTogether(workspace.root, briefs(workspace, changed));
-    return { plan, changed, taken };
+    const foreseen = await foresee(workspace, { ...plan, clients: changed });
+    if (taken) {
+      const files = filesOf(workspace, plan, input.map);
+      if (files.size > 0) writeTogether(workspace.root, files);
+    }
+    return { plan, changed, foreseen, taken };
   });
 });
 
-/** The briefs to write, and the schema that new ones point at. */
-function briefs({ root }: Workspace, changed: readonly ImportedClient[]): Map<string, string> {
-  const written = new Map(changed.map(({ key, text }) => [`clients/${key}/brief.yaml`, text]));
+function decide(workspace: Workspace, read: ReadSheet, file: string, input: Input): ImportPlan {
+  const { notes, agency, clients } = workspace;
+  const known = columnsOf(
+    notes.data,
+    clients.flatMap(({ brief }) => brief?.data ?? []),
+  );
+  const remembered = Object.entries(agency.data.roster.headings).map(([heading, field]) => `${heading}=${field}`);
+  const mapping = mappingOf([...remembered, ...input.map], known, workspace);
+  const isItems = input.collection !== undefined;
+  const matched = matchColumns(isItems ? [] : read.sheet, { known, mapped: mapping, notes: notes.data });
+  if (!isItems) unwrap(judgeMapping(input.map, matched));
+  const sheets = isItems
+    ? new Map([[collectionOf(notes.data, input.collection ?? ""), { name: file, sheet: read.sheet }]])
+    : sheetsOfItems(read.sheets, notes.data);
+  const items = sheets.size === 0 ? noItems : readItems(sheets, notes.data);
+  const settling = input.conflicts;
+  return planImport(workspace, {
+    file,
+    sheet: isItems ? [] : read.sheet,
+    matched: { ...matched, unknown: [...matched.unknown, ...items.unknown] },
+    items,
+    settling,
+    lastImport: lastImports(workspace),
+  });
+}
+
+const mappingOf = (pairs: readonly string[], known: readonly Column[], { notes }: Workspace): Mapping =>
+  unwrap(readMapping(pairs, known, notes.data));
+
+/** What an import writes: briefs, what is remembered of each, the schema that briefs point at, headings of --map. */
+function filesOf(workspace: Workspace, { clients }: ImportPlan, map: readonly string[]): Map<string, string> {
+  const { root } = workspace;
+  const files = new Map<string, string>();
+  for (const { key, isNew, changes, text, imported } of clients) {
+    if (isNew || changes.length > 0) files.set(`clients/${key}/brief.yaml`, text);
+    const before = lastImports(workspace)(key);
+    const isRemembered = Object.keys(before).length > 0;
+    if ((isNew || changes.length > 0 || isRemembered) && JSON.stringify(before) !== JSON.stringify(imported))
+      files.set(importedFile(key), importedText(imported));
+  }
   const schema = "schemas/brief.json";
-  if (changed.some(({ isNew }) => isNew) && !lookAt(root, schema)) written.set(schema, jsonSchema("brief"));
-  return written;
+  if (clients.some(({ isNew }) => isNew) && !lookAt(root, schema)) files.set(schema, jsonSchema("brief"));
+  const agency = withHeadings(workspace, map);
+  if (agency !== undefined) files.set(agencyFile, agency);
+  return files;
+}
+
+/** What oxalis.yaml says once it remembers what --map said; undefined where it does already. */
+function withHeadings({ agency }: Workspace, map: readonly string[]): string | undefined {
+  const { headings } = agency.data.roster;
+  const pairs = map.map((pair) => {
+    const at = pair.lastIndexOf("=");
+    return [pair.slice(0, at), pair.slice(at + 1).trim()] as const;
+  });
+  const added = pairs.filter(([heading, field]) => headings[heading] !== field);
+  if (added.length === 0) return undefined;
+  const document = parseDocument(agency.document.source.text);
+  for (const [heading, field] of added) document.setIn(["roster", "headings", heading], field);
+  return document.toString({ lineWidth: 0 });
 }

@@ -9,6 +9,7 @@ interface Names {
   clients: readonly string[];
   groups: readonly string[];
   stages: readonly string[];
+  collections: readonly string[];
   fields: readonly string[];
   roles: readonly string[];
 }
@@ -16,11 +17,12 @@ interface Names {
 /** What can be named on a command line; of a workspace nothing where there is none, or it cannot be read. */
 export const workspaceNames = operation(async (at: At, ports): Promise<Names> => {
   const read = attempt(() => readWorkspace(workspaceRoot(at, ports)));
-  const { clients, agency } = orElse(read, { clients: [], agency: undefined });
+  const { clients, agency, notes } = orElse(read, { clients: [], agency: undefined, notes: undefined });
   return {
     clients: clients.map(({ key }) => key),
     groups: Object.keys(agency?.data.groups ?? {}),
     stages: Object.keys(agency?.data.stages ?? {}),
+    collections: Object.keys(notes?.data.collections ?? {}),
     fields: fieldNames,
     roles: [...new Set(allSlots.map(({ role }) => role))],
   };

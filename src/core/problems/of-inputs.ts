@@ -88,6 +88,10 @@ export const ofInputs = {
     title: "A group that oxalis.yaml does not have",
     fix: "Correct the spelling in the brief or behind --group, or add the group under `groups` in oxalis.yaml.",
   },
+  "name-shared": {
+    title: "Two clients with one name",
+    fix: "Ask which of them it belongs to: a store takes a name once.",
+  },
   "identifier-taken": {
     title: "Two clients with one identifier",
     fix: "Give one of them its own under `identifiers` in its brief.",
@@ -189,6 +193,20 @@ export const ofInputs = {
   "sheet-unreadable": {
     title: "A sheet that cannot be read",
     fix: "Save it again as CSV or XLSX, with the headings in its first row.",
+  },
+  "sheet-unknown": {
+    title: "A sheet in a form that is not taken",
+    fix: "Save it as XLSX or CSV in the program that made it.",
+  },
+  "row-conflict": {
+    title: "A field that was changed both in the brief and in the sheet",
+    fix:
+      "Look at both. With --conflicts brief the brief keeps its own from now on, with --conflicts sheet the " +
+      "sheet's is taken.",
+  },
+  "collection-unknown": {
+    title: "A collection that the template does not have",
+    fix: "Correct the name; template.yaml has the collections.",
   },
   "map-invalid": {
     title: "A --map that cannot be read",

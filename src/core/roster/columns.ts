@@ -1,194 +1,211 @@
-import { nearest } from "../problems/nearest.ts";
-import { problem } from "../problems/problem.ts";
-import { fail, type Result, succeed } from "../problems/result.ts";
+import { artRoleNames, artRoles, rolePath } from "../artwork/roles.ts";
+import { fieldNames, fields } from "../values/fields.ts";
+import type { Brief } from "../workspace/schema/brief.ts";
+import type { TemplateNotes } from "../workspace/schema/template.ts";
+import { type CellForm, color, domain, list, number, onOrOff, text, wholeNumber, word } from "./cells.ts";
+import { headings } from "./headings.ts";
 
 /** A column of the roster: a field of a brief, and the headings it is known by. */
-export interface Column {
+export interface Column extends CellForm {
   /** Path in the brief; empty for the client's key. */
   path: readonly string[];
   heading: string;
-  /** Other headings that people use, as `plain` writes them. */
+  /** Other headings that people use. */
   also: readonly string[];
-  /** Brings a cell into the form a brief has. */
-  read(cell: string): unknown;
+  /** What it holds, and what may stand there, for whoever fills it in. */
+  says: string;
+  example: string;
+  /** How a value is told, where it is too long to be shown. */
+  tell?(value: unknown): string;
 }
 
-const text = (cell: string): unknown => cell;
+const column = (
+  path: readonly string[],
+  says: string,
+  example: string,
+  form: CellForm,
+  also: string[] = [],
+): Column => ({
+  ...form,
+  path,
+  heading: path.join(".") || "client",
+  also: [...(headings[path.join(".") || "client"] ?? []), ...also],
+  says,
+  example,
+});
 
-/** 1,204 and 1204.0 are both 1204; what is no number stays as it is, and is refused with the cell's own words. */
-const wholeNumber = (cell: string): unknown =>
-  /^\d+(\.0+)?$/.test(cell.replace(/[,\s']/g, "")) ? Number.parseInt(cell.replace(/[,\s']/g, ""), 10) : cell;
+/** What may stand in a field's cell, where it is not any text. */
+const forms: Readonly<Record<string, CellForm>> = {
+  domain,
+  build: wholeNumber,
+  orientation: word,
+  devices: word,
+};
 
-/** People paste addresses: https://www.hill.example/shop is the domain hill.example. */
-const domain = (cell: string): unknown =>
-  cell
-    .replace(/^[a-z]+:\/\//i, "")
-    .replace(/[/?#].*$/, "")
-    .replace(/^www\./i, "")
-    .toLowerCase();
+const examples: Readonly<Record<string, string>> = {
+  "app.name": "Hill Farm Boxes",
+  "app.label": "Hill Farm",
+  owner: "Hill Farm Ltd",
+  domain: "hillfarm.example",
+  email: "hello@hillfarm.example",
+  locale: "en",
+  version: "1.0.0",
+  build: "1",
+  orientation: "portrait",
+  devices: "both",
+  scheme: "hillfarm",
+  "identifiers.base": "example.hillfarm",
+  "identifiers.web": "/hill-farm",
+  "signing.team": "AB12CD34EF",
+  "signing.profile": "Hill Farm Store",
+  "windows.publisher": "CN=Hill Farm Ltd",
+  "windows.publisherName": "Hill Farm Ltd",
+  "windows.phoneId": "69a6de70-03db-47e3-a053-5b8c7c11a4d1",
+};
 
-const list = (cell: string): unknown => cell.split(/\s*[,;]\s*/).filter(Boolean);
+/** Every field that a brief may give, in the order of the fields. */
+const ofFields: readonly Column[] = fieldNames.flatMap((name) => {
+  const { brief, says, color: isColor } = fields[name];
+  if (!brief) return [];
+  const example = examples[name] ?? (isColor ? "#1f5d4c" : name.startsWith("identifiers.") ? "example.hillfarm" : "");
+  return [column(brief, says, example, isColor ? color : (forms[name] ?? text))];
+});
 
-const color = (cell: string): unknown => (/^([0-9a-f]{3}|[0-9a-f]{6})$/i.test(cell) ? `#${cell}` : cell);
-
-/** Every column that can be imported, in the order in which they are exported and new briefs are written. */
-export const columns: readonly Column[] = [
-  {
-    path: [],
-    heading: "client",
-    also: ["key", "id", "folder", "code", "client key"],
-    read: (cell) => cell.toLowerCase(),
-  },
-  { path: ["groups"], heading: "groups", also: ["group", "region", "plan", "franchise"], read: list },
-  {
-    path: ["app", "name"],
-    heading: "app.name",
-    also: ["name", "app name", "app", "long name", "title", "store name", "client name"],
-    read: text,
-  },
-  {
-    path: ["app", "label"],
-    heading: "app.label",
-    also: ["label", "short name", "icon name", "icon label", "display name"],
-    read: text,
-  },
-  {
-    path: ["owner"],
-    heading: "owner",
-    also: ["company", "legal name", "legal owner", "business", "firm"],
-    read: text,
-  },
-  {
-    path: ["domain"],
-    heading: "domain",
-    also: ["website", "web", "url", "site", "web site", "web address", "homepage"],
-    read: domain,
-  },
-  {
-    path: ["email"],
-    heading: "email",
-    also: ["e mail", "mail", "contact", "contact e mail", "contact email"],
-    read: text,
-  },
-  { path: ["locale"], heading: "locale", also: ["language", "lang"], read: text },
-  { path: ["version"], heading: "version", also: ["app version"], read: text },
-  { path: ["build"], heading: "build", also: ["build number", "version code"], read: wholeNumber },
-  {
-    path: ["colors", "brand"],
-    heading: "colors.brand",
-    also: [
-      "brand",
-      "color",
-      "colour",
-      "brand color",
-      "brand colour",
-      "primary color",
-      "primary colour",
-      "main colour",
-      "main color",
-    ],
-    read: color,
-  },
-  {
-    path: ["colors", "ground"],
-    heading: "colors.ground",
-    also: ["ground", "background", "icon background", "background color", "background colour", "icon ground"],
-    read: color,
-  },
-  {
-    path: ["colors", "start"],
-    heading: "colors.start",
-    also: ["start", "splash color", "splash colour", "start screen"],
-    read: color,
-  },
-  { path: ["art", "icon"], heading: "art.icon", also: ["icon", "app icon", "icon file"], read: text },
-  { path: ["art", "mark"], heading: "art.mark", also: ["mark", "logo", "logo file"], read: text },
-  {
-    path: ["art", "mono"],
-    heading: "art.mono",
-    also: ["mono", "one colour logo", "one color logo"],
-    read: text,
-  },
-  {
-    path: ["identifiers", "base"],
-    heading: "identifiers.base",
-    also: ["identifier", "base identifier"],
-    read: text,
-  },
-  {
-    path: ["identifiers", "android"],
-    heading: "identifiers.android",
-    also: ["application id", "android id", "package name"],
-    read: text,
-  },
-  {
-    path: ["identifiers", "ios"],
-    heading: "identifiers.ios",
-    also: ["bundle identifier", "bundle id", "ios id"],
-    read: text,
-  },
-  {
-    path: ["identifiers", "windows"],
-    heading: "identifiers.windows",
-    also: ["identity name", "windows id"],
-    read: text,
-  },
-  { path: ["identifiers", "web"], heading: "identifiers.web", also: ["manifest id", "web id"], read: text },
-  { path: ["windows", "publisher"], heading: "windows.publisher", also: ["publisher"], read: text },
+/** The columns that every roster has, in the order in which they are exported and new briefs are written. */
+export const fixedColumns: readonly Column[] = [
+  column([], "Key of the client: the name of its folder", "hill-farm", word),
+  column(["groups"], "Groups it belongs to, with commas between them", "north, basic", list),
+  ...ofFields,
+  ...artRoleNames.map((role) =>
+    column(rolePath(role), `${artRoles[role].says}; a file in the client's folder`, `art/${role}.svg`, text),
+  ),
+  column(["art", "focus", "x"], "What must stay in sight of a picture: per cent from the left", "50", number),
+  column(["art", "focus", "y"], "The same, per cent from the top", "40", number),
 ];
 
+const language = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/;
+
+/** A language as people write it, pt_br, in the form that a brief has; undefined for what is none. */
+function languageTag(written: string): string | undefined {
+  try {
+    const [tag = ""] = Intl.getCanonicalLocales(written.replaceAll("_", "-"));
+    return language.test(tag) ? tag : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+const localized = (tag: string, part: "name" | "label"): Column =>
+  column(
+    ["app", "locales", tag, part],
+    part === "name" ? `Long name, where the language is ${tag}` : `Name under the icon, where the language is ${tag}`,
+    "",
+    text,
+  );
+
+const feature = (name: string): Column =>
+  column(["features", name], `Whether the app has ${name}: on or off`, "on", onOrOff, [name]);
+
+const usage = (name: string, tag?: string): Column =>
+  column(
+    ["features", name, "usage", ...(tag === undefined ? [] : [tag])],
+    `What people read when the app asks for ${name}${tag === undefined ? "" : `, in ${tag}`}`,
+    "",
+    text,
+  );
+
+const answer = (name: string, { questions }: Pick<TemplateNotes, "questions">): Column => {
+  const question = questions[name];
+  const form = question?.kind === "number" ? number : text;
+  const says = question?.asks ?? `Answer to ${name}`;
+  return column(["answers", name], says, question?.example ?? "", form, [name, says]);
+};
+
+/** Names of columns that depend on a template or a client, by what their headings look like. */
+const families: readonly {
+  form: RegExp;
+  column(parts: readonly string[], notes: TemplateNotes): Column | undefined;
+}[] = [
+  {
+    form: /^app\.locales\.([\w-]+)\.(name|label)$/i,
+    column: ([tag = "", part]) => {
+      const known = languageTag(tag);
+      return known === undefined ? undefined : localized(known, part?.toLowerCase() === "name" ? "name" : "label");
+    },
+  },
+  { form: /^features\.([a-z][a-z0-9-]*)$/i, column: ([name = ""]) => feature(name.toLowerCase()) },
+  {
+    form: /^features\.([a-z][a-z0-9-]*)\.usage(?:\.([\w-]+))?$/i,
+    column: ([name = "", tag]) => usage(name.toLowerCase(), tag === undefined ? undefined : languageTag(tag)),
+  },
+  { form: /^answers\.([a-z][a-z0-9-]*)$/i, column: ([name = ""], notes) => answer(name.toLowerCase(), notes) },
+  { form: /^art\.slots\.(.+)$/i, column: ([slot = ""]) => picture(slot) },
+  { form: /^signing\.profiles\.(.+)$/i, column: ([target = ""]) => profile(target) },
+];
+
+const picture = (slot: string): Column =>
+  column(["art", "slots", slot], `Picture drawn by hand for ${slot}`, "art/own.png", text);
+
+const profile = (target: string): Column =>
+  column(["signing", "profiles", target], `Provisioning profile of ${target}`, "", text);
+
+/** A column by its field, also one that depends on the template or on a client; undefined for what is no field. */
+export function columnOfField(field: string, notes: TemplateNotes): Column | undefined {
+  const fixed = fixedColumns.find(({ heading }) => heading === field);
+  if (fixed) return fixed;
+  for (const family of families) {
+    const [matched, ...parts] = family.form.exec(field) ?? [];
+    if (matched !== undefined) return family.column(parts, notes);
+  }
+  return undefined;
+}
+
+/** A name or label in a language, headed as people do it: "Name (de)", "Kurzname [fr]". */
+export function columnInLanguage(heading: string): Column | undefined {
+  const [, name = "", written = ""] = /^(.+?)\s*[([]\s*([\w-]+)\s*[)\]]$/.exec(heading.trim()) ?? [];
+  const tag = name && languageTag(written);
+  if (!tag) return undefined;
+  for (const part of ["name", "label"] as const) {
+    const field = `app.${part}`;
+    if (plain(name) === plain(field) || headings[field]?.some((each) => plain(each) === plain(name)))
+      return localized(tag, part);
+  }
+  return undefined;
+}
+
+/** Every column of a workspace: the fixed ones, what its template asks for, and what its briefs give besides. */
+export function columnsOf(notes: TemplateNotes, briefs: readonly Brief[]): Column[] {
+  const given = <T>(of: (brief: Brief) => Readonly<Record<string, T>> | undefined) =>
+    [...new Set(briefs.flatMap((brief) => Object.keys(of(brief) ?? {})))].sort();
+  const usages = briefs.flatMap(({ features = {} }) =>
+    Object.entries(features).flatMap(([name, said]) =>
+      typeof said !== "object"
+        ? []
+        : typeof said.usage === "string"
+          ? [usage(name)]
+          : Object.keys(said.usage).map((tag) => usage(name, tag)),
+    ),
+  );
+  const more = [
+    ...given(({ app }) => app?.locales).flatMap((tag) => [localized(tag, "name"), localized(tag, "label")]),
+    ...given(({ art }) => art?.slots).map(picture),
+    ...given(({ signing }) => signing?.profiles).map(profile),
+    ...[...new Set([...Object.keys(notes.features), ...given(({ features }) => features)])].map(feature),
+    ...usages,
+    ...[...new Set([...Object.keys(notes.questions), ...given(({ answers }) => answers)])].map((name) =>
+      answer(name, notes),
+    ),
+  ];
+  return [...fixedColumns, ...new Map(more.map((each) => [each.heading, each])).values()];
+}
+
 /** A heading without case, marks and doubled blanks, so that "E-Mail " and "e mail" are one. */
-const plain = (heading: string): string =>
+export const plain = (heading: string): string =>
   heading
+    .normalize("NFC")
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, " ")
     .trim();
 
 /** Headings of derived columns stand in parentheses: they are for reading, and an import passes them over. */
 export const derivedHeading = (field: string): string => `(${field})`;
-
-/** How the columns of a sheet were understood. */
-export interface Matched {
-  /** By position in the sheet; undefined for a column that is passed over. */
-  columns: (Column | undefined)[];
-  /** Headings nobody knows, each with the column it may have been meant for. */
-  unknown: { heading: string; near?: string }[];
-}
-
-/** Matches a sheet's headings to columns: by what `--map` says, by name, or by a name people use. */
-export function matchColumns(headings: readonly string[], mapped: ReadonlyMap<string, Column>): Matched {
-  const unknown: Matched["unknown"] = [];
-  const taken = new Set<Column>();
-  const matched = headings.map((heading) => {
-    const column = mapped.get(plain(heading)) ?? findColumn(heading);
-    if (column && !taken.has(column)) {
-      taken.add(column);
-      return column;
-    }
-    if (heading.trim() && !/^\(.*\)$/.test(heading.trim())) {
-      const near = nearest(
-        plain(heading),
-        columns.map((each) => plain(each.heading)),
-      );
-      const known = columns.find((each) => plain(each.heading) === near);
-      unknown.push({ heading, ...(known ? { near: known.heading } : {}) });
-    }
-    return undefined;
-  });
-  return { columns: matched, unknown };
-}
-
-const findColumn = (heading: string): Column | undefined =>
-  columns.find((column) => plain(column.heading) === plain(heading) || column.also.includes(plain(heading)));
-
-/** Reads `Heading=field` pairs; a problem for the first that names no column and field. */
-export function readMapping(pairs: readonly string[]): Result<Map<string, Column>> {
-  const mapping = new Map<string, Column>();
-  for (const pair of pairs) {
-    const at = pair.lastIndexOf("=");
-    const column = columns.find((each) => each.heading === pair.slice(at + 1).trim());
-    if (at < 1 || !column) return fail(problem("map-invalid", `"${pair}" names no column and field.`));
-    mapping.set(plain(pair.slice(0, at)), column);
-  }
-  return succeed(mapping);
-}

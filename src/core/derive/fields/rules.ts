@@ -125,6 +125,26 @@ export function judgeTogether(all: readonly Resolved[]): Map<string, Problem[]> 
   return found;
 }
 
+/** Finds names that two clients share: a store takes a name once. Warnings, by client. */
+export function judgeNames(all: readonly Resolved[]): Map<string, Problem[]> {
+  const holders = new Map<string, Resolved[]>();
+  for (const each of all) {
+    const name = each.values["app.name"]?.value.normalize("NFKC").toLowerCase().replace(/\s+/g, " ");
+    if (name) holders.set(name, [...(holders.get(name) ?? []), each]);
+  }
+  const found = new Map<string, Problem[]>();
+  for (const sharing of holders.values())
+    for (const { client, values } of sharing.length > 1 ? sharing : []) {
+      const { key } = client;
+      const others = sharing.map((other) => other.client.key).filter((other) => other !== key);
+      const name = values["app.name"];
+      const message = `"${name?.value}" is also the name of ${others.join(" and ")}.`;
+      const place = placeOf(client, name);
+      found.set(key, [problem("name-shared", message, { severity: "warning", client: key, place })]);
+    }
+  return found;
+}
+
 function addShared(
   found: Map<string, Problem[]>,
   each: Resolved,

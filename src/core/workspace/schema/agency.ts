@@ -51,6 +51,14 @@ export const agencySchema = z.strictObject({
   year: z.int().min(2000).max(2999).optional().describe("The year of the copyright line"),
   patterns: z.partialRecord(z.enum(patternFields), z.string()).default({}),
   defaults: sharedSchema.default({}),
+  roster: z
+    .strictObject({
+      headings: z
+        .record(z.string().min(1).max(200), z.string().min(1).max(120))
+        .default({})
+        .describe("Fields by the headings they stand under in the agency's rosters; `import --map` adds to them"),
+    })
+    .prefault({}),
   stages: z
     .record(stageName, stageSchema)
     .default({})

@@ -1,0 +1,31 @@
+/** Options of every command that tells something. */
+export const told = {
+  json: { kind: "flag", says: "print the result as JSON (docs/commands.md has the shape)" },
+  quiet: { kind: "flag", short: "-q", says: "only what is wrong", conflicts: ["verbose"] },
+  verbose: { kind: "flag", short: "-v", says: "more: every file, every step" },
+} as const;
+
+/** Options of every command that works in a workspace. */
+export const inWorkspace = {
+  workspace: {
+    kind: "text",
+    short: "-C",
+    value: "<dir>",
+    says: "the workspace; otherwise the nearest folder upward that holds oxalis.yaml",
+  },
+  ...told,
+} as const;
+
+/** And of those that can look at another form of the apps than the store's. */
+export const atStage = {
+  ...inWorkspace,
+  stage: {
+    kind: "text",
+    value: "<name>",
+    names: "stages",
+    says: "not the store's form of the app, but this one of oxalis.yaml",
+  },
+} as const;
+
+export const clients = { says: "keys of clients; none for all", needed: "many", names: "clients" } as const;
+export const client = { says: "key of a client", needed: "required", names: "clients" } as const;
