@@ -1,6 +1,7 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
 import readXlsxFile from "read-excel-file/node";
+import sharp from "sharp";
 import { beforeEach, describe, expect, test } from "vitest";
 import { parse } from "yaml";
 import { contents, edit, oxalis, workspaceWith } from "../support/oxalis.ts";
@@ -215,6 +216,56 @@ test("every field of a brief comes in as a column and goes out again as it was",
   });
   oxalis(folder, "export", "all.csv", "whole");
   expect(oxalis(folder, "import", "all.csv").out).toBe("0 new clients, 0 changed, 1 as before.\n");
+});
+
+test("pictures are found by name, known by their looks, copied once; what a client has stays", async () => {
+  const svg = (inner: string, box = "0 0 90 90") =>
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}">${inner}</svg>`;
+  const two = '<path fill="#c00" d="M9 9h40v70H9z"/><path fill="#00c" d="M50 9h30v70H50z"/>';
+  const put = (file: string, bytes: string | Buffer) => {
+    mkdirSync(at(`pictures/${dirname(file)}`), { recursive: true });
+    writeFileSync(at(`pictures/${file}`), bytes);
+  };
+  put("Plum Tree/final.svg", svg(two));
+  put(
+    "Plum Tree/smaller.png",
+    await sharp(Buffer.from(svg(two)))
+      .png()
+      .toBuffer(),
+  );
+  put("Plum Tree/white.svg", svg('<circle cx="45" cy="45" r="40" fill="#fff"/>'));
+  put("all/plumtree-wordmark.svg", svg(two, "0 0 300 90").replace("M50 9h30", "M50 9h240"));
+  put("all/sheet-name.svg", svg(two.replace("#c00", "#0c0")));
+  put("all/orchard-lane_icon.svg", svg(`<path fill="#fc0" d="M0 0h90v90H0z"/>${two}`));
+  put("all/thing.svg", svg(two));
+  put("all/plumtree-broken.png", "no picture");
+  const file = sheet(
+    "name,domain,brand,logo\nPlum Tree,plumtree.example,#552244,\nThird,third.example,#552244,art/sheet-name.svg\n" +
+      "Orchard Lane Boxes,,,\n",
+  );
+  const { code, out, err } = oxalis(folder, "import", file, "--pictures", "pictures");
+  expect(code).toBe(1);
+  for (const said of [
+    /plum-tree +mark +Plum Tree\/final\.svg +on nothing, in several colours/,
+    /plum-tree +mono +Plum Tree\/white\.svg +on nothing, and all of it #ffffff/,
+    /plum-tree +wide +all\/plumtree-wordmark\.svg +on nothing, and 4\.0 times as wide as high/,
+    /third +mark +all\/sheet-name\.svg +the sheet names it/,
+  ])
+    expect(out).toMatch(said);
+  for (const said of [
+    "left  Plum Tree/smaller.png: Plum Tree/final.svg is taken for the same, mark.",
+    "left  all/orchard-lane_icon.svg: the brief has a picture for icon.",
+    "left  all/thing.svg: its name is nobody's.",
+    "all/plumtree-broken.png is not a picture that can be read.",
+  ])
+    expect(err).toContain(said);
+  expect(err).not.toContain("[file-missing]");
+  expect(readFileSync(at("clients/plum-tree/art/mark.svg"), "utf8")).toBe(svg(two));
+  expect(parse(briefOf("plum-tree")).art).toEqual({ mark: "art/mark.svg", mono: "art/mono.svg", wide: "art/wide.svg" });
+  expect(readdirSync(at("clients/orchard-lane/art"))).toEqual(["icon.jpg"]);
+  rmSync(at("pictures/all/plumtree-broken.png"));
+  const again = oxalis(folder, "import", file, "--pictures", "pictures");
+  expect([again.code, again.out]).toEqual([0, "0 new clients, 0 changed, 3 as before.\n"]);
 });
 
 describe("rows that cannot be taken", () => {

@@ -5,6 +5,7 @@ import { mapResult } from "../../core/problems/result.ts";
 import { plain } from "../../core/roster/columns.ts";
 import type { ImportPlan, PlannedClient } from "../../core/roster/import.ts";
 import type { Matched } from "../../core/roster/match.ts";
+import type { Found, FoundPicture } from "../../core/roster/pictures/find.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
@@ -15,18 +16,19 @@ const mostForeseen = 12;
 
 export const run: Run<"import"> = async (given, { terminal, ports }) => {
   const on = (event: Event) => noteReading(event, terminal);
-  return mapResult(await importRoster(given, { ...ports, on }), ({ plan, changed, foreseen, taken }) => {
+  return mapResult(await importRoster(given, { ...ports, on }), ({ plan, changed, foreseen, pictures, taken }) => {
     const open = plan.clients.flatMap(({ conflicts }) => conflicts.filter(({ isOpen }) => isOpen));
-    if (given.json) terminal.json(asData(plan, changed, foreseen, taken));
+    if (given.json) terminal.json({ ...asData(plan, changed, foreseen, taken), ...picturesData(pictures) });
     else {
       showReading(plan.matched, terminal);
       if (!given.quiet) showChanges(changed, terminal);
+      showPictures(pictures, terminal);
       showConflicts(plan, terminal);
       if (plan.refused.length > 0) terminal.note(`\n${showProblems(plan.refused, terminal.err)}\n`);
       showForeseen(foreseen, terminal);
       if (!given.quiet) terminal.print(summary(plan, changed, taken, given.dryRun, terminal));
     }
-    return plan.refused.length > 0 || open.length > 0 ? 1 : 0;
+    return plan.refused.length > 0 || open.length > 0 || pictures.problems.length > 0 ? 1 : 0;
   });
 };
 
@@ -89,6 +91,26 @@ function showChanges(changed: readonly PlannedClient[], { print, out }: Terminal
       print(`    ${field.padEnd(longest)}  ${from}${after}`);
     }
   }
+}
+
+const picturesData = ({ pictures, left, problems }: Found): object => ({
+  pictures,
+  left,
+  unusable: problems.map(placeData),
+});
+
+/** Which picture went to whom, for what and why; and which to nobody. */
+function showPictures({ pictures, left, problems }: Found, { print, note, out, err, settings }: Terminal): void {
+  if (problems.length > 0) note(`\n${showProblems(problems, err)}\n`);
+  if (settings.quiet) return;
+  const longest = (of: (each: FoundPicture) => string) => Math.max(0, ...pictures.map((each) => of(each).length));
+  const [client, role] = [longest((each) => each.client), longest((each) => each.role)];
+  for (const each of pictures)
+    print(
+      `${out.green("picture")}  ${out.bold(each.client.padEnd(client))}  ${each.role.padEnd(role)}  ` +
+        `${each.from}  ${out.dim(each.why)}`,
+    );
+  for (const { from, why } of left) note(`${err.yellow("left")}  ${from}: ${why}.`);
 }
 
 /** Fields that were edited in a brief since the last import, and of which the sheet says something else. */

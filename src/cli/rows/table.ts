@@ -52,6 +52,11 @@ export const rows = {
         of: ["brief", "sheet"],
         says: "whose word counts where a field was changed in its brief and in the sheet",
       },
+      pictures: {
+        kind: "text",
+        value: "<folder>",
+        says: "where the clients' pictures lie: each is found, looked at, and copied in",
+      },
       encoding: {
         kind: "text",
         value: "<name>",

@@ -23,6 +23,8 @@ export interface Art {
   cut: readonly Overhang[];
   /** The mean colour of what is drawn. */
   mean: Hex;
+  /** The share of what is drawn that is of another colour than the mean. */
+  varied: number;
   /** Its corners are transparent and the middles of its edges are not: somebody has cut them round already. */
   rounded: boolean;
   /** A vector that holds a bitmap; one that holds text in a font it does not bring along. */

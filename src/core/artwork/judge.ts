@@ -111,7 +111,7 @@ function measure(
   data: Buffer,
   width: number,
   height: number,
-): Pick<Art, "opaque" | "edge" | "content" | "circle" | "cut" | "mean" | "rounded"> | undefined {
+): Pick<Art, "opaque" | "edge" | "content" | "circle" | "cut" | "mean" | "varied" | "rounded"> | undefined {
   const at = (x: number, y: number) => (y * width + x) * 4;
   const channel = (offset: number) => data[offset] ?? 0;
   let opaque = true;
@@ -140,6 +140,7 @@ function measure(
   const [xs, ys] = [outline.map((point) => point.x), outline.map((point) => point.y)];
   const [left, top] = [Math.min(...xs), Math.min(...ys)];
   const circle = enclosingCircle(outline);
+  const mean: Color = [sum[0] / count, sum[1] / count, sum[2] / count];
   return {
     opaque,
     ...(edge ? { edge: hexOf(...edge) } : {}),
@@ -152,9 +153,22 @@ function measure(
     circle: { x: circle.x / width, y: circle.y / height, radius: circle.radius / width },
     cut: edge ? overhangs(outline.map(({ x, y }) => ({ x: x / width, y: y / height }))) : [],
     rounded: !opaque && isRounded((x, y) => channel(at(x, y) + 3), width, height),
-    mean: hexOf(sum[0] / count, sum[1] / count, sum[2] / count),
+    mean: hexOf(...mean),
+    varied: variedFrom(data, mean, edge) / count,
   };
 }
+
+/** Pixels of what is drawn, and not of its soft edge, that are of another colour than the mean. */
+function variedFrom(data: Buffer, mean: Color, edge: Color | undefined): number {
+  let count = 0;
+  for (let i = 0; i < data.length; i += 4)
+    if ((data[i + 3] ?? 0) > 200 && (!edge || distance(data, i, edge) > sameColor) && distance(data, i, mean) > another)
+      count++;
+  return count;
+}
+
+/** Colours further apart than this are two. Sum of channel distances. */
+const another = 72;
 
 function isRounded(alpha: (x: number, y: number) => number, width: number, height: number): boolean {
   const [right, bottom] = [width - 1, height - 1];

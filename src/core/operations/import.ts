@@ -1,5 +1,6 @@
 import { basename, dirname, resolve } from "node:path";
 import { parseDocument } from "yaml";
+import { readInside } from "../files/reading/folder.ts";
 import { lookAt } from "../files/writing/door.ts";
 import { writeTogether } from "../files/writing/together.ts";
 import type { Problem } from "../problems/problem.ts";
@@ -10,6 +11,7 @@ import { type ImportPlan, lastImports, type PlannedClient, planImport } from "..
 import { importedFile, importedText } from "../roster/imported.ts";
 import { collectionOf, noItems, readItems, sheetsOfItems } from "../roster/items.ts";
 import { judgeMapping, type Mapping, matchColumns, readMapping } from "../roster/match.ts";
+import { type Found, findPictures, withPictures } from "../roster/pictures/find.ts";
 import type { Settling } from "../roster/row.ts";
 import { type ReadSheet, readSheet } from "../roster/sheet.ts";
 import { jsonSchema } from "../workspace/json-schema.ts";
@@ -26,6 +28,8 @@ interface Input extends At {
   collection?: string | undefined;
   /** Whose word counts where a field was changed both in its brief and in the sheet. */
   conflicts?: Settling | undefined;
+  /** Where the clients' pictures are looked for. */
+  pictures?: string | undefined;
   /** What a CSV file is written in, where that cannot be told. */
   encoding?: string | undefined;
   /** Take the good rows though others are refused. */
@@ -39,6 +43,7 @@ interface Imported {
   changed: readonly PlannedClient[];
   /** What will be wrong with what was imported. */
   foreseen: readonly Problem[];
+  pictures: Found;
   taken: boolean;
 }
 
@@ -49,15 +54,24 @@ export const importRoster = operation(async (input: Input, ports): Promise<Impor
   if (read.guessed) ports.on({ what: "encoding", guessed: read.guessed });
   for (const line of read.quotes) ports.on({ what: "quote", line });
   return inWorkspace(input, ports, !input.dryRun, async (workspace) => {
-    const plan = decide(workspace, read, basename(path), input);
+    const decided = decide(workspace, read, basename(path), input);
+    const from = resolve(ports.folder, input.pictures ?? "");
+    const pictures: Found =
+      input.pictures === undefined
+        ? { pictures: [], left: [], problems: [] }
+        : await findPictures(from, input.pictures, decided.clients, workspace.root);
+    const clients = decided.clients.map((client) => withPictures(client, pictures.pictures));
+    const plan = { ...decided, clients };
     const changed = plan.clients.filter((client) => client.isNew || client.changes.length > 0);
     const taken = !input.dryRun && (plan.refused.length === 0 || input.partial);
-    const foreseen = await foresee(workspace, { ...plan, clients: changed });
+    const foreseen = await foresee(workspace, { ...plan, clients: changed }, pictures.pictures);
     if (taken) {
-      const files = filesOf(workspace, plan, input.map);
+      const files = new Map<string, string | Uint8Array>(filesOf(workspace, plan, input.map));
+      for (const { client, from: file, to } of pictures.pictures)
+        files.set(`clients/${client}/${to}`, readInside(from, file, file));
       if (files.size > 0) writeTogether(workspace.root, files);
     }
-    return { plan, changed, foreseen, taken };
+    return { plan, changed, foreseen, pictures, taken };
   });
 });
 

@@ -1,3 +1,4 @@
+import { rolePath } from "../artwork/roles.ts";
 import { resolveAll } from "../derive/resolve.ts";
 import type { Problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
@@ -6,6 +7,7 @@ import { briefSchema } from "../workspace/schema/brief.ts";
 import { validate } from "../workspace/validate.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 import type { ImportPlan, PlannedClient } from "./import.ts";
+import type { FoundPicture } from "./pictures/find.ts";
 import { atCell } from "./row.ts";
 
 /** A workspace as it will be when an import is done. */
@@ -33,19 +35,30 @@ function workspaceAfter(workspace: Workspace, planned: readonly PlannedClient[])
 /**
  * What would be told of the imported clients at the next command: groups that nobody knows, pictures that are not
  * there, versions in a wrong form, two clients with one identifier. Each with the cell that says it. Warnings: they
- * stop no row.
+ * stop no row. @param coming pictures that are about to be copied in.
  */
-export async function foresee(workspace: Workspace, { file, clients }: ImportPlan): Promise<Problem[]> {
+export async function foresee(
+  workspace: Workspace,
+  { file, clients }: ImportPlan,
+  coming: readonly FoundPicture[],
+): Promise<Problem[]> {
   const planned = new Map(clients.map((each) => [each.key, each]));
   const all = await resolveAll(workspaceAfter(workspace, clients));
   return all.flatMap((resolved) => {
     const row = planned.get(resolved.client.key);
     if (!row) return [];
-    return resolved.problems.map((each): Problem => {
+    const isComing = ({ code, place }: Problem) =>
+      code === "file-missing" &&
+      coming.some(({ client, role }) => {
+        const at = client === row.key ? resolved.client.brief?.document.placeOf(rolePath(role)) : undefined;
+        return at !== undefined && at.line === place?.line && at.column === place.column;
+      });
+    const told = resolved.problems.filter((each) => !isComing(each));
+    return told.map((each): Problem => {
       const heading = headingOf(each, row, resolved.client);
-      const told = atCell(each.code, file, row.row, { message: each.message, heading });
+      const shown = atCell(each.code, file, row.row, { message: each.message, heading });
       const { expected, fix } = each;
-      return { ...told, severity: "warning", client: row.key, fix, ...(expected ? { expected } : {}) };
+      return { ...shown, severity: "warning", client: row.key, fix, ...(expected ? { expected } : {}) };
     });
   });
 }

@@ -116,7 +116,7 @@ function cellsOf({ columns, headings }: Matched, row: readonly string[]): Cell[]
 /**
  * The key that a row gives; without one, that of the client who has the name already, or the one that its name makes.
  */
-export function keyOf(cells: readonly Cell[], clients: readonly Client[]): string | undefined {
+function keyOf(cells: readonly Cell[], clients: readonly Client[]): string | undefined {
   const given = cells.find(({ column }) => column.path.length === 0);
   if (given) return String(given.value);
   const name = cells.find(({ column }) => column.heading === "app.name");

@@ -140,7 +140,7 @@ function valueAt(document: YamlDocument, path: readonly string[]): unknown {
 }
 
 /** Sets a value; one that stands there keeps its comments and its place. */
-function put(document: YamlDocument, path: readonly string[], value: unknown): void {
+export function put(document: YamlDocument, path: readonly string[], value: unknown): void {
   const node = document.getIn(path, true);
   if (isScalar(node) && typeof value !== "object") {
     node.value = value;

@@ -3,8 +3,8 @@ import { scratchName } from "./scratch.ts";
 import { openTransaction } from "./transaction.ts";
 import { orAbandon } from "./writer.ts";
 
-/** Writes several small files of a workspace together: all of them or none, and safe from a loss of power. */
-export function writeTogether(root: string, files: ReadonlyMap<string, string>): void {
+/** Writes several files of a workspace together: all of them or none, and safe from a loss of power. */
+export function writeTogether(root: string, files: ReadonlyMap<string, string | Uint8Array>): void {
   const transaction = openTransaction(root, { durable: true });
   orAbandon([...files.keys()].join(", "), transaction.abandon, () => {
     for (const [path, text] of files) transaction.put(path, text);
