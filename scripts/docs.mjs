@@ -12,6 +12,7 @@ const { outputFiles } = await build({
 const code = Buffer.from(outputFiles[0].contents).toString("base64");
 const {
   problemKinds,
+  whoActs,
   fields,
   fieldNames,
   answerForms,
@@ -78,7 +79,7 @@ const parts = {
   "docs/problems.md": {
     problems: Object.entries(problemKinds)
       .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([code, { title, fix }]) => `### ${code}\n\n${title}.\n\n${wrapped(fix)}`)
+      .map(([code, { title, fix }]) => `### ${code}\n\n${title}. For the ${whoActs(code)}.\n\n${wrapped(fix)}`)
       .join("\n\n"),
   },
   "docs/files.md": {

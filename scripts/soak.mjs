@@ -124,8 +124,8 @@ function writing() {
     ["generate", oneOf(clients)],
     ["generate", "--stage", "testers", oneOf(clients)],
     ["import", "roster.csv"],
-    ["release", ...clients, "--json", oneOf(["--patch", "--rebuild", "--minor"])],
-    ["release", oneOf(clients), "--json", "--patch"],
+    ["release", ...clients, "--force", "--json", oneOf(["--patch", "--rebuild", "--minor"])],
+    ["release", oneOf(clients), "--force", "--json", "--patch"],
     ["proof"],
     ["clean"],
   ]);

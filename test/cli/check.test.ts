@@ -1,4 +1,4 @@
-import { copyFileSync, existsSync, writeFileSync } from "node:fs";
+import { copyFileSync, existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import sharp from "sharp";
 import { beforeEach, expect, test } from "vitest";
@@ -96,11 +96,41 @@ test("a client who sends the template's own icon is told", () => {
   );
 });
 
-test("two clients with nearly the same picture are both told", () => {
+test("two clients with nearly the same picture are told once, of one that is looked at", () => {
   copyFileSync(join(folder, "clients/saltmarsh/art/mark.svg"), art("mark.svg"));
-  const { out } = oxalis(folder, "check", "--json");
-  const alike = JSON.parse(out).clients.map((each: { problems: { code: string }[] }) =>
-    each.problems.map((one) => one.code),
+  const alike = (...args: string[]) => {
+    const { clients } = JSON.parse(oxalis(folder, "check", "--json", ...args).out);
+    const problems = clients.flatMap((each: { problems: { code: string; client: string }[] }) => each.problems);
+    return problems.filter(({ code }: { code: string }) => code === "art-alike");
+  };
+  expect(alike()).toHaveLength(1);
+  expect(alike("saltmarsh")).toMatchObject([{ client: "saltmarsh", who: "designer" }]);
+});
+
+test("what several clients have is told once; a brief with errors has its pictures looked at; --strict, --report", () => {
+  for (const key of ["3-acre", "saltmarsh"])
+    edit(folder, `clients/${key}/brief.yaml`, (text) => text.replace(/^domain: .*\n/m, ""));
+  const { err } = oxalis(folder, "check");
+  expect(err).toMatch(/error {2}in 2 clients: domain is missing: web domain\. .*\n {3}3-acre, saltmarsh\n/);
+  expect(err).toContain("(client's to do)");
+  edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}\nnobody: knows\n`);
+  writeFileSync(
+    art("mark.svg"),
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><text x="1" y="8">A</text></svg>',
   );
-  expect(alike).toEqual([expect.arrayContaining(["art-alike"]), ["art-alike"]]);
+  const broken = oxalis(folder, "check", "3-acre");
+  expect(broken.err).toContain("[key-unknown]");
+  expect(broken.err).toContain("[art-text]");
+});
+
+test("--strict ends with 1 for warnings, --report writes them for a build server", () => {
+  writeFileSync(
+    art("mark.svg"),
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><text x="1" y="8">A</text></svg>',
+  );
+  expect(oxalis(folder, "check", "3-acre").code).toBe(0);
+  expect(oxalis(folder, "check", "3-acre", "--strict", "--report", "found.xml").code).toBe(1);
+  expect(readFileSync(join(folder, "found.xml"), "utf8")).toMatch(
+    /<testsuites name="oxalis check">[\s\S]*type="art-text"/,
+  );
 });

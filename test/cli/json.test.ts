@@ -34,7 +34,7 @@ const calls: readonly (readonly [command: string, ...args: string[]])[] = [
   ["generate"],
   ["audit"],
   ["proof"],
-  ["release", "3-acre", "--minor", "--note", "More boxes", "--dry-run"],
+  ["release", "3-acre", "--minor", "--note", "More boxes", "--force", "--dry-run"],
   ["rename-identifier", "3-acre", "android", "example.acre.other"],
   ["export", sheet],
   ["import", changed, "--dry-run"],

@@ -30,7 +30,7 @@ test("an identifier is reserved when it is first generated, and follows the brie
 });
 
 test("once released, no name and no pattern changes an identifier; generate keeps it and says so", () => {
-  expect(oxalis(folder, "release", "3-acre").out).toContain("first release: 1.0.0 build 1");
+  expect(oxalis(folder, "release", "3-acre", "--force").out).toContain("first release: 1.0.0 build 1");
   edit(folder, brief, (text) => text.replace("3 Acre Greens", "Acre Greens"));
   edit(folder, "oxalis.yaml", (text) => text.replace("{app.name joined}", "{app.name initials lower}"));
   const { code, err } = oxalis(folder, "generate");
@@ -42,7 +42,7 @@ test("once released, no name and no pattern changes an identifier; generate keep
 });
 
 test("versions rise as asked, and a build number is used once, on every platform in its own form", () => {
-  const release = (...args: string[]) => oxalis(folder, "release", "3-acre", ...args).out;
+  const release = (...args: string[]) => oxalis(folder, "release", "3-acre", "--force", ...args).out;
   release();
   expect(release("--minor", "--note", "More greens", "--note", "fr=Plus de vert")).toContain(
     "1.0.0 build 1 → 1.1.0 build 2",
@@ -63,7 +63,7 @@ test("versions rise as asked, and a build number is used once, on every platform
 });
 
 test("a release of several clients is all or nothing", () => {
-  oxalis(folder, "release", "3-acre");
+  oxalis(folder, "release", "3-acre", "--force");
   const before = contents(join(folder, "clients"));
   const { code, err } = oxalis(folder, "release", "3-acre", "saltmarsh");
   expect(code).toBe(1);
@@ -75,12 +75,12 @@ test("a release of several clients is all or nothing", () => {
 
 test("a build number that a platform in use does not take is refused", () => {
   edit(folder, brief, (text) => `${text}build: 65535\n`);
-  expect(oxalis(folder, "release", "3-acre").code).toBe(0);
+  expect(oxalis(folder, "release", "3-acre", "--force").code).toBe(0);
   expect(oxalis(folder, "release", "3-acre", "--patch").err).toContain("65536 is more than 65535");
 });
 
 test("rename-identifier says what it breaks, and wants --yes", () => {
-  oxalis(folder, "release", "3-acre", "saltmarsh");
+  oxalis(folder, "release", "3-acre", "saltmarsh", "--force");
   const before = ledger();
   const asked = oxalis(folder, "rename-identifier", "3-acre", "android", "example.acres.green");
   expect(asked.code).toBe(1);
@@ -107,7 +107,7 @@ describe("--locked", () => {
 });
 
 test("a damaged ledger is an error that says where, and is never replaced", () => {
-  oxalis(folder, "release", "3-acre");
+  oxalis(folder, "release", "3-acre", "--force");
   const path = join(folder, "clients/3-acre/ledger.json");
   const damaged = readFileSync(path, "utf8").replace('"build": 1', '"build": "one"');
   writeFileSync(path, damaged);
@@ -152,4 +152,45 @@ test("a name of which nothing is left is an error that asks for an identifier", 
   expect(err).toContain('Nothing is left of app.name, "★★★"');
   edit(folder, brief, (text) => `${text}identifiers:\n  base: example.three.stars\n  web: /stars\n`);
   expect(oxalis(folder, "generate", "3-acre").code).toBe(0);
+});
+
+describe("a release", () => {
+  test("of what is not proven is refused, unless forced", () => {
+    const refused = oxalis(folder, "release", "3-acre");
+    expect(refused).toMatchObject({ code: 1, err: expect.stringContaining("[release-unproven]") });
+    expect(refused.err).toContain("the variant has not been generated");
+    expect(existsSync(join(folder, "clients/3-acre/ledger.json"))).toBe(false);
+    oxalis(folder, "generate", "3-acre");
+    edit(folder, "variants/3-acre/android/app/src/main/AndroidManifest.xml", (text) => `${text}<!-- by hand -->`);
+    expect(oxalis(folder, "release", "3-acre").err).toContain("AndroidManifest.xml is not as it was made.");
+    oxalis(folder, "generate", "3-acre");
+    expect(oxalis(folder, "release", "3-acre").code).toBe(0);
+  });
+
+  test("made by mistake is taken back until there is a later one; the first one frees its identifiers", () => {
+    oxalis(folder, "release", "3-acre", "--force");
+    oxalis(folder, "release", "3-acre", "--force", "--minor");
+    expect(oxalis(folder, "release", "3-acre", "--take-back").out).toContain(
+      "1.1.0 build 2 taken back: 1.0.0 build 1 is the last one again",
+    );
+    expect(oxalis(folder, "release", "3-acre", "--take-back").out).toContain("it is not released");
+    const { identifiers, releases } = ledger();
+    expect(releases).toEqual([]);
+    expect(identifiers.android.fixed).toBeUndefined();
+    expect(oxalis(folder, "release", "3-acre", "--take-back").err).toContain("there is nothing to take back");
+    edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("3 Acre Greens", "4 Acre Greens"));
+    oxalis(folder, "release", "3-acre", "--force");
+    expect(ledger().identifiers.android.value).toBe("example.n3acre.n4acregreens");
+  });
+
+  test("has notes that its stores take; a brief's version that it has passed is told", () => {
+    const { code, err } = oxalis(folder, "release", "3-acre", "--force", "--note", `de=${"ä".repeat(501)}`);
+    expect(code).toBe(1);
+    expect(err).toMatch(/notes in de have 501 characters.*\n.*at most 500 for the Google Play/);
+    expect(oxalis(folder, "release", "3-acre", "--force", "--note", `de=${"ä".repeat(500)}`).code).toBe(0);
+    edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}\nversion: 2.0.0\n`);
+    expect(oxalis(folder, "check", "3-acre").err).toContain(
+      "The brief's version 2.0.0 is not taken: 1.0.0 was released",
+    );
+  });
 });

@@ -311,7 +311,7 @@ describe("rows that cannot be taken", () => {
 });
 
 test("clients is the sheet people copy from: filters, CSV, JSON, wide and narrow", () => {
-  oxalis(folder, "release", "3-acre");
+  oxalis(folder, "release", "3-acre", "--force");
   edit(folder, "oxalis.yaml", (text) => `${text}groups:\n  hill: {}\n`);
   edit(folder, "clients/orchard-lane/brief.yaml", (text) => `groups: [hill]\n${text}`);
   expect(oxalis(folder, "clients", "--state", "released", "--csv").out).toBe(

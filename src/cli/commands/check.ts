@@ -4,7 +4,7 @@ import { isError, type Problem } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
-import { showProblems } from "../view/problems.ts";
+import { showGrouped } from "../view/groups.ts";
 import { table } from "../view/table.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
@@ -12,7 +12,8 @@ export const run: Run<"check"> = async (given, { terminal, ports }) =>
   mapResult(await checkInputs(given, ports), ({ clients, gaps }) => {
     if (given.json) terminal.json({ clients: clients.map(asData), gaps: gaps.map(placeData) });
     else show(clients, gaps, terminal);
-    return [...gaps, ...clients.flatMap(({ problems }) => problems)].some(isError) ? 1 : 0;
+    const all = [...gaps, ...clients.flatMap(({ problems }) => problems)];
+    return all.some((each) => given.strict || isError(each)) ? 1 : 0;
   });
 
 const asData = ({ resolved, problems }: Checked): object => ({
@@ -25,7 +26,7 @@ function show(clients: readonly Checked[], gaps: readonly Problem[], terminal: T
   const told = [...gaps, ...clients.flatMap(({ problems }) => problems)].filter(
     (each) => !settings.quiet || isError(each),
   );
-  if (told.length > 0) note(`${showProblems(told, err)}\n`);
+  if (told.length > 0) note(`${showGrouped(told, settings.verbose === true, err)}\n`);
   if (settings.quiet) return;
   print(
     table(

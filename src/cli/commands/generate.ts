@@ -4,8 +4,9 @@ import { makeVariants } from "../../core/operations/generate.ts";
 import { isError, type Problem } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
+import { again, type Where } from "../view/again.ts";
 import { placeData } from "../view/data.ts";
-import { showProblems } from "../view/problems.ts";
+import { showGrouped } from "../view/groups.ts";
 import { openProgress } from "../view/progress.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
@@ -16,7 +17,7 @@ export const run: Run<"generate"> = async (given, { terminal, ports }) => {
   progress.close();
   return mapResult(made, ({ outcomes, gaps }) => {
     if (given.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(placeData) });
-    else summarise(outcomes, gaps, dryRun, terminal);
+    else summarise(outcomes, gaps, given, terminal);
     return outcomes.some(isFailed) ? 1 : 0;
   });
 };
@@ -56,12 +57,18 @@ function line(outcome: Outcome, dryRun: boolean, longest: number, { err, setting
   return `${err.green("✓")} ${client}  ${countOf(files, "file")}: ${counts.join(", ")}`;
 }
 
-function summarise(outcomes: readonly Outcome[], gaps: readonly Problem[], dryRun: boolean, terminal: Terminal): void {
+function summarise(
+  outcomes: readonly Outcome[],
+  gaps: readonly Problem[],
+  given: Where & { dryRun: boolean },
+  terminal: Terminal,
+): void {
+  const { dryRun } = given;
   const { out, err, settings } = terminal;
   const problems = [...gaps, ...outcomes.flatMap((outcome) => outcome.problems)].filter(
     (each) => !settings.quiet || isError(each),
   );
-  if (problems.length > 0) terminal.note(`\n${showProblems(problems, err)}\n`);
+  if (problems.length > 0) terminal.note(`\n${showGrouped(problems, settings.verbose === true, err)}\n`);
   if (dryRun || settings.verbose) {
     for (const { folder, changes } of outcomes) {
       for (const { what, path } of changes)
@@ -76,5 +83,5 @@ function summarise(outcomes: readonly Outcome[], gaps: readonly Problem[], dryRu
     ? `${countOf(changed, "variant")} would change, ${good.length - changed} would not.`
     : `${countOf(good.length, "variant")} in variants/: ${changed} changed, ${good.length - changed} as before.`;
   terminal.print(bad > 0 ? `${head} ${out.red(`${countOf(bad, "client")} failed.`)}` : head);
-  if (!dryRun && bad === 0) terminal.print(out.dim("Next: oxalis audit, oxalis proof"));
+  if (!dryRun && bad === 0) terminal.print(out.dim(`Next: ${again("audit", given)}, ${again("proof", given)}`));
 }

@@ -1,20 +1,41 @@
-import type { Kind, PlannedRelease } from "../../core/ledger/release.ts";
-import { releaseClients } from "../../core/operations/release.ts";
+import type { Kind, PlannedRelease, TakenBack } from "../../core/ledger/release.ts";
+import { releaseClients, takeBack } from "../../core/operations/release.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
+import { again, type Where } from "../view/again.ts";
 import type { Terminal } from "../view/terminal.ts";
 
 const kinds: readonly Kind[] = ["major", "minor", "patch", "rebuild"];
 
 export const run: Run<"release"> = async (given, { terminal, ports }) => {
   const { dryRun, note: notes } = given;
+  if (given.takeBack)
+    return mapResult(await takeBack(given, ports), (taken) => {
+      if (given.json) terminal.json({ dryRun, takenBack: taken.map(takenData) });
+      else showTaken(taken, given, terminal);
+      return 0;
+    });
   const kind = kinds.find((each) => given[each]);
   return mapResult(await releaseClients({ ...given, kind, notes }, ports), (releases) => {
     if (given.json) terminal.json({ dryRun, releases: releases.map(asData) });
-    else show(releases, dryRun, terminal);
+    else show(releases, dryRun, again("generate", given), terminal);
     return 0;
   });
 };
+
+const takenData = ({ client, taken, before }: TakenBack): object => ({ client, taken, before: before ?? null });
+
+function showTaken(taken: readonly TakenBack[], given: Where & { dryRun: boolean }, terminal: Terminal): void {
+  const { print, out, settings } = terminal;
+  if (settings.quiet) return;
+  const longest = Math.max(...taken.map(({ client }) => client.length));
+  for (const { client, taken: last, before } of taken) {
+    const now = before ? `${before.version} build ${before.build} is the last one again` : "it is not released";
+    print(`${out.green("✓")} ${client.padEnd(longest)}  ${last.version} build ${last.build} taken back: ${now}`);
+  }
+  print(out.yellow("If a store has this build already, release the next one instead: it takes each number once."));
+  print(out.dim(given.dryRun ? "Nothing was written." : `Next: ${again("generate", given)}`));
+}
 
 const asData = ({ client, before, after }: PlannedRelease): object => ({
   client,
@@ -22,7 +43,12 @@ const asData = ({ client, before, after }: PlannedRelease): object => ({
   after,
 });
 
-function show(releases: readonly PlannedRelease[], dryRun: boolean, { print, out, settings }: Terminal): void {
+function show(
+  releases: readonly PlannedRelease[],
+  dryRun: boolean,
+  next: string,
+  { print, out, settings }: Terminal,
+): void {
   if (settings.quiet) return;
   const longest = Math.max(...releases.map((each) => each.client.length));
   for (const { client, before, after } of releases) {
@@ -33,5 +59,5 @@ function show(releases: readonly PlannedRelease[], dryRun: boolean, { print, out
         `${from}${out.bold(`${after.version} build ${after.build}`)}${first}`,
     );
   }
-  print(dryRun ? out.dim("Nothing was written.") : out.dim("Next: oxalis generate"));
+  print(dryRun ? out.dim("Nothing was written.") : out.dim(`Next: ${next}`));
 }

@@ -29,3 +29,9 @@ export const atStage = {
 
 export const clients = { says: "keys of clients; none for all", needed: "many", names: "clients" } as const;
 export const client = { says: "key of a client", needed: "required", names: "clients" } as const;
+
+export const report = {
+  kind: "text",
+  value: "<file>",
+  says: "also write the findings for a build server: .sarif, or .xml for JUnit's form",
+} as const;

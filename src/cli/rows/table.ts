@@ -1,7 +1,7 @@
 import { layouts } from "../../core/values/layout.ts";
 import { platforms } from "../../core/values/platform.ts";
 import type { Row } from "./row.ts";
-import { atStage, client, clients, inWorkspace, told } from "./shared.ts";
+import { atStage, client, clients, inWorkspace, report, told } from "./shared.ts";
 
 const kinds = ["major", "minor", "patch", "rebuild"] as const;
 const others = (kind: string) => kinds.filter((each) => each !== kind);
@@ -127,7 +127,11 @@ export const rows = {
   check: {
     says: "look at all inputs before anything is made: what is missing or wrong, for whom",
     arguments: { clients },
-    options: atStage,
+    options: {
+      ...atStage,
+      strict: { kind: "flag", says: "end with 1 for warnings too" },
+      report,
+    },
   },
   generate: {
     says: "make the variants; only what changed is made again",
@@ -150,11 +154,7 @@ export const rows = {
     arguments: { clients },
     options: {
       ...atStage,
-      report: {
-        kind: "text",
-        value: "<file>",
-        says: "also write the findings for a build server: .sarif, or .xml for JUnit's form",
-      },
+      report,
     },
   },
   proof: {
@@ -188,6 +188,12 @@ export const rows = {
         kind: "texts",
         value: "<text>",
         says: "what changed; with a language in front, de=…, for that language",
+      },
+      force: { kind: "flag", says: "also what has no variant, or of which an audit finds something" },
+      takeBack: {
+        kind: "flag",
+        says: "take the last release back, as one made by mistake",
+        conflicts: [...kinds, "note", "force"],
       },
       dryRun: { kind: "flag", says: "say what would be released, and write nothing" },
     },

@@ -1,11 +1,13 @@
 import type { Problem } from "../../core/problems/problem.ts";
 import type { Colors } from "./terminal.ts";
 
-/** A problem as a producer reads it: what, where, the line itself, what was expected, how to fix it. */
-export function showProblem(problem: Problem, colors: Colors): string {
-  const { severity, message, code, place, expected, fix } = problem;
-  const head = severity === "error" ? colors.red(colors.bold("error")) : colors.yellow(colors.bold("warning"));
-  const lines = [`${head}  ${message}  ${colors.dim(`[${code}]`)}`];
+/**
+ * A problem as a producer reads it: what, where, the line itself, what was expected, how to fix it.
+ * @param whose what stands before the message.
+ */
+export function showProblem(problem: Problem, colors: Colors, whose = ""): string {
+  const { message, code, place, expected } = problem;
+  const lines = [`${severityOf(problem, colors)}  ${whose}${message}  ${colors.dim(`[${code}]`)}`];
   if (place) {
     const number = String(place.line);
     const gutter = " ".repeat(number.length);
@@ -17,9 +19,16 @@ export function showProblem(problem: Problem, colors: Colors): string {
     }
   }
   if (expected) lines.push(`   ${colors.dim("expected")}  ${expected}`);
-  lines.push(`   ${colors.dim("to do")}     ${fix}`);
+  lines.push(`   ${colors.dim("to do")}     ${actionOf(problem, colors)}`);
   return lines.join("\n");
 }
+
+export const severityOf = ({ severity }: Problem, colors: Colors): string =>
+  severity === "error" ? colors.red(colors.bold("error")) : colors.yellow(colors.bold("warning"));
+
+/** What to do next, and who has to act where that is not whoever reads it. */
+export const actionOf = ({ fix, who }: Problem, colors: Colors): string =>
+  who === "producer" ? fix : `${fix}  ${colors.dim(`(${who}'s to do)`)}`;
 
 /** Each character that would steer the terminal as one mark, so that the column stays where it is. */
 const plainLine = (text: string): string => text.replaceAll("\t", " ").replace(/[\p{Cc}\p{Bidi_C}]/gu, "\ufffd");

@@ -4,8 +4,19 @@ import { refuse } from "../problems/result.ts";
 import { write } from "../splice/forms.ts";
 import type { Finding } from "./audit.ts";
 
-/** Makes a report for a machine of what an audit found. @param version Oxalis's own. */
-type Reporter = (findings: readonly Finding[], version: string) => string;
+/** What is reported of a client. */
+export type Reported = Pick<Finding, "client" | "problems" | "allowed">;
+
+/** What a report is of: the command, and what is said of a client without findings. */
+export interface ReportOf {
+  command: "audit" | "check";
+  sound: string;
+  /** Oxalis's own. */
+  version: string;
+}
+
+/** Makes a report for a machine of what was found. */
+type Reporter = (findings: readonly Reported[], of: ReportOf) => string;
 
 const reporters: Readonly<Record<string, Reporter>> = { ".sarif": sarif, ".xml": junit };
 
@@ -25,7 +36,7 @@ export function reporterFor(file: string): Reporter {
  * Static Analysis Results Interchange Format 2.1.0 (OASIS). What is allowed is reported as suppressed, with its
  * reason.
  */
-function sarif(findings: readonly Finding[], version: string): string {
+function sarif(findings: readonly Reported[], { version }: ReportOf): string {
   const all = findings.flatMap(({ problems, allowed }) => [
     ...problems.map((problem) => ({ problem, suppressions: [] as object[] })),
     ...allowed.map(({ problem, reason }) => ({
@@ -40,7 +51,7 @@ function sarif(findings: readonly Finding[], version: string): string {
     level: problem.severity,
     message: { text: sentence(problem) },
     locations: locationOf(problem),
-    properties: { client: problem.client },
+    properties: { client: problem.client, who: problem.who },
     suppressions,
   }));
   return `${JSON.stringify({ version: "2.1.0", runs: [{ tool: { driver }, results }] }, null, 1)}\n`;
@@ -59,19 +70,18 @@ function locationOf({ place }: Problem): object[] {
 }
 
 /** The form of test results that build servers take: a suite a client, a case a finding, one where there is none. */
-function junit(findings: readonly Finding[]): string {
+function junit(findings: readonly Reported[], { command, sound }: ReportOf): string {
   const suites = findings.map(({ client, problems, allowed }) => {
     const cases = [
       ...problems.map((each) => caseOf(client, each, `<failure type="${each.code}"${describe(each)}/>`)),
       ...allowed.map(({ problem, reason }) => caseOf(client, problem, `<skipped${attribute("message", reason)}/>`)),
     ];
-    if (cases.length === 0)
-      cases.push(`<testcase${attribute("classname", client)} name="whole, up to date, nothing of the template"/>`);
+    if (cases.length === 0) cases.push(`<testcase${attribute("classname", client)} name="${sound}"/>`);
     const counts = ` tests="${cases.length}" failures="${problems.length}" skipped="${allowed.length}"`;
     return ` <testsuite${attribute("name", client)}${counts}>\n  ${cases.join("\n  ")}\n </testsuite>`;
   });
   return (
-    `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="oxalis audit">\n${suites.join("\n")}\n` +
+    `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="oxalis ${command}">\n${suites.join("\n")}\n` +
     "</testsuites>\n"
   );
 }

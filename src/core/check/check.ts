@@ -21,7 +21,8 @@ export async function check(
 ): Promise<{ clients: Checked[]; gaps: Problem[] }> {
   const { all, picked } = await resolvePicked(workspace, keys);
   const template = openTemplate(workspace);
-  const likeness = judgeLikeness(all, await templatePictures(template));
+  const isPicked = (each: Resolved) => picked.includes(each);
+  const likeness = judgeLikeness(all, isPicked, await templatePictures(template));
   const clients = picked.map((resolved) => ({
     resolved,
     problems: [

@@ -40,10 +40,12 @@ const looks: readonly Look[] = [
   {
     code: "art-transparent",
     roles: ["icon", "dark.icon"],
-    at: ({ opaque, rounded, file }, colorOf) =>
-      opaque || rounded
+    at: ({ opaque, rounded, file }, colorOf) => {
+      const ground = colorOf("colors.ground") ?? "the ground";
+      return opaque || rounded
         ? undefined
-        : { message: `${file} is transparent in places; they are filled with ${colorOf("colors.ground")}.` },
+        : { message: `${file} is transparent in places; they are filled with ${ground}.` };
+    },
   },
   {
     code: "art-cut",
@@ -113,7 +115,7 @@ export function judgePictures({ client, values, art }: Resolved): Problem[] {
           problem(code, message, {
             ...detail(client.key),
             ...more,
-            place: client.brief?.document.placeOf(rolePath(role)),
+            place: (client.brief?.document ?? client.unchecked)?.placeOf(rolePath(role)),
           }),
         ];
       }),
@@ -131,9 +133,13 @@ export interface TemplatePicture {
 
 /**
  * Holds all clients' pictures against each other and against the template's: the same role, and at most `alike` of 256
- * steps of brightness different.
+ * steps of brightness different. A pair is told once, of the first that is picked.
  */
-export function judgeLikeness(all: readonly Resolved[], template: readonly TemplatePicture[]): Map<string, Problem[]> {
+export function judgeLikeness(
+  all: readonly Resolved[],
+  isPicked: (each: Resolved) => boolean,
+  template: readonly TemplatePicture[],
+): Map<string, Problem[]> {
   const found = new Map<string, Problem[]>();
   const tell = (role: ArtRole, { key, brief }: Resolved["client"], message: string) => {
     const place = brief?.document.placeOf(rolePath(role));
@@ -149,13 +155,9 @@ export function judgeLikeness(all: readonly Resolved[], template: readonly Templ
       for (const other of holders.slice(at + 1)) {
         const differs = unlikeness(one.art.likeness ?? "", other.art.likeness ?? "");
         if (differs > alike) continue;
-        for (const [mine, theirs] of [
-          [one, other],
-          [other, one],
-        ] as const) {
-          const message = `${mine.art.file} looks like ${theirs.art.file}: ${differs} of 256 steps differ.`;
-          tell(role, mine.each.client, message);
-        }
+        const [told, like] = isPicked(one.each) ? [one, other] : [other, one];
+        const message = `${told.art.file} looks like ${like.art.file}: ${differs} of 256 steps differ.`;
+        tell(role, told.each.client, message);
       }
       const differing = (own: TemplatePicture) => unlikeness(one.art.likeness ?? "", own.likeness);
       const own = template.find((each) => each.role === role && differing(each) <= alike);

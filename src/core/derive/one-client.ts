@@ -11,7 +11,7 @@ import { clientAnswers } from "./asked/answers.ts";
 import type { ClientFiles } from "./asked/asked.ts";
 import { clientContent } from "./asked/content.ts";
 import { clientFeatures } from "./asked/features.ts";
-import { holdBack, type Kept, keptProblems } from "./fields/held.ts";
+import { holdBack, type Kept, keptProblems, overruledProblems } from "./fields/held.ts";
 import { asciiDomain, settleBase, settleScheme } from "./fields/identifier.ts";
 import { fittedLabel } from "./fields/label.ts";
 import { layerField, readAt, unknownGroups } from "./fields/layers.ts";
@@ -46,6 +46,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     ...ofFields,
     ...ofStage,
     ...unfit,
+    ...overruledProblems(client),
     ...judgeValues(client, values),
     ...locales.flatMap((each) => judgeLocalName(client, each)),
     ...answered.problems,

@@ -2,6 +2,7 @@ import pLimit from "p-limit";
 import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
 import { noArtwork, type Resolved } from "../variant/variant.ts";
 import { pickClients } from "../workspace/read.ts";
+import { briefSchema } from "../workspace/schema/brief.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 import { readArtwork } from "./artwork.ts";
 import { readClientFiles } from "./asked/supplied.ts";
@@ -42,7 +43,12 @@ export async function resolvePicked(
 }
 
 async function resolveClient(workspace: Workspace, client: Client, known: LookedAt): Promise<Resolved> {
-  if (!client.brief) return { client, values: {}, art: noArtwork, problems: client.problems };
+  if (!client.brief) {
+    const drafted = withArtAlone(client);
+    const seen = drafted ? await readArtwork(workspace, drafted, known) : { art: noArtwork, problems: [] };
+    const told = seen.problems.map((each) => ({ ...each, client: client.key }));
+    return { client, values: {}, art: seen.art, problems: [...client.problems, ...told] };
+  }
   const { art, problems } = await readArtwork(workspace, client, known);
   const resolved = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
   const all = [...resolved.problems, ...problems.map((each) => ({ ...each, client: client.key }))];
@@ -54,4 +60,11 @@ async function resolveClient(workspace: Workspace, client: Client, known: Looked
     problems: all,
     ...(usable && resolved.variant ? { variant: resolved.variant } : {}),
   };
+}
+
+/** A client whose brief cannot be used, with the pictures that it names: they can be looked at all the same. */
+function withArtAlone(client: Client): Client | undefined {
+  const document = client.unchecked;
+  const art = briefSchema.pick({ art: true }).strip().safeParse(document?.data);
+  return document && art.success && art.data.art ? { ...client, brief: { data: art.data, document } } : undefined;
 }

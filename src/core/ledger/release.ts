@@ -1,10 +1,12 @@
 import { definitions } from "../platforms/all.ts";
-import { isError, problem } from "../problems/problem.ts";
+import { isError, type Problem, problem } from "../problems/problem.ts";
 import { fail, type Result, succeed } from "../problems/result.ts";
+import { stores } from "../stores/all.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Resolved } from "../variant/variant.ts";
 import { fieldOf } from "../variant/variant.ts";
 import { emptyLedger, type Ledger, lastRelease, type Release } from "../workspace/ledger.ts";
+import type { Client } from "../workspace/workspace.ts";
 import { fixIdentifiers, reserveIdentifiers } from "./reserve.ts";
 
 /** How the next version follows from the last; `rebuild` keeps it and only uses the next build number. */
@@ -27,6 +29,49 @@ export interface PlannedRelease {
   client: string;
   before?: Release;
   after: Release;
+  ledger: Ledger;
+}
+
+/** Notes that a store of a platform in use would not take. */
+export function judgeNotes({ notes, platforms }: Pick<ReleaseRequest, "notes" | "platforms">): Problem[] {
+  const used = stores.filter(({ takes }) => takes.some((each) => platforms.includes(each)));
+  return Object.entries(notes).flatMap(([language, text]) => {
+    const length = [...text].length;
+    const strict = used.filter(({ mostNotes }) => length > mostNotes);
+    if (strict.length === 0) return [];
+    const limits = strict.map(({ title, mostNotes }) => `${mostNotes} for the ${title}`).join(", ");
+    const message = `The notes in ${language} have ${length} characters.`;
+    return [problem("notes-long", message, { expected: `at most ${limits}` })];
+  });
+}
+
+/** Takes a client's last release back, as long as there is no later one; the first one's identifiers are free again. */
+export function planTakingBack({ client, ledger }: Pick<Client, "ledger"> & { client: string }): Result<TakenBack> {
+  const last = ledger && lastRelease(ledger);
+  if (!last) {
+    const message = `${client} has not been released: there is nothing to take back.`;
+    return fail(problem("release-refused", message, { client, fix: "Name clients that have been released." }));
+  }
+  const releases = ledger.releases.slice(0, -1);
+  const identifiers = Object.entries(ledger.identifiers).map(([platform, held]) => {
+    const { fixed: _, ...free } = held;
+    return [platform, releases.length > 0 || held.fixed !== last.on ? held : { reserved: last.on, ...free }];
+  });
+  const before = releases.at(-1);
+  return succeed({
+    client,
+    taken: last,
+    ...(before ? { before } : {}),
+    ledger: { ...ledger, releases, identifiers: Object.fromEntries(identifiers) },
+  });
+}
+
+/** A release that is taken back, decided and not yet written. */
+export interface TakenBack {
+  client: string;
+  taken: Release;
+  /** The release that is the last one then. */
+  before?: Release;
   ledger: Ledger;
 }
 

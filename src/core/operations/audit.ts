@@ -19,6 +19,7 @@ export const auditVariants = operation(async ({ report, ...input }: Input, ports
     comparer = ports.openComparer(folders);
     return comparer?.compare;
   }).finally(() => comparer?.close());
-  if (report !== undefined && reporter) writeWhole(resolve(ports.folder, report), reporter(findings, ports.version));
+  const of = { command: "audit", sound: "whole, up to date, nothing of the template", version: ports.version } as const;
+  if (report !== undefined && reporter) writeWhole(resolve(ports.folder, report), reporter(findings, of));
   return findings;
 });

@@ -1,10 +1,31 @@
+import { resolve } from "node:path";
+import { reporterFor } from "../audit/report.ts";
 import { type Checked, check } from "../check/check.ts";
+import { writeWhole } from "../files/writing/whole.ts";
 import type { Problem } from "../problems/problem.ts";
 import { operation } from "./operation.ts";
 import { type At, type OfClients, openWorkspace } from "./workspace.ts";
 
+interface Input extends At, OfClients {
+  /** Also write the findings into this file, in the form that its ending names. */
+  report?: string | undefined;
+}
+
+interface Looked {
+  clients: readonly Checked[];
+  /** What is wrong with the template, for all clients. */
+  gaps: readonly Problem[];
+}
+
 /** Looks at all inputs before anything is made. */
-export const checkInputs = operation(
-  async (input: At & OfClients, ports): Promise<{ clients: Checked[]; gaps: Problem[] }> =>
-    check(await openWorkspace(input, ports), input.clients),
-);
+export const checkInputs = operation(async ({ report, ...input }: Input, ports): Promise<Looked> => {
+  const reporter = report === undefined ? undefined : reporterFor(report);
+  const found = await check(await openWorkspace(input, ports), input.clients);
+  const reported = [
+    ...(found.gaps.length > 0 ? [{ client: "template", problems: found.gaps, allowed: [] }] : []),
+    ...found.clients.map(({ resolved, problems }) => ({ client: resolved.client.key, problems, allowed: [] })),
+  ];
+  const of = { command: "check", sound: "nothing missing, nothing wrong", version: ports.version } as const;
+  if (report !== undefined && reporter) writeWhole(resolve(ports.folder, report), reporter(reported, of));
+  return found;
+});

@@ -1,9 +1,20 @@
+import { audit } from "../audit/audit.ts";
 import { resolvePicked } from "../derive/resolve.ts";
 import { writeTogether } from "../files/writing/together.ts";
-import { type Kind, type PlannedRelease, planRelease } from "../ledger/release.ts";
-import { stop } from "../problems/result.ts";
+import {
+  judgeNotes,
+  type Kind,
+  type PlannedRelease,
+  planRelease,
+  planTakingBack,
+  type TakenBack,
+} from "../ledger/release.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import { allOf, stop, unwrap } from "../problems/result.ts";
 import { openTemplate, templateRevision } from "../survey/template.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
+import { pickClients } from "../workspace/read.ts";
+import type { Workspace } from "../workspace/workspace.ts";
 import { operation } from "./operation.ts";
 import { type At, inWorkspace, type OfClients } from "./workspace.ts";
 
@@ -12,6 +23,8 @@ interface Input extends At, OfClients {
   kind?: Kind | undefined;
   /** What changed, such as "de=Neue Kisten"; a note without a language is in the workspace's own. */
   notes: readonly string[];
+  /** Also what no whole variant proves. */
+  force: boolean;
   dryRun: boolean;
 }
 
@@ -29,14 +42,41 @@ export const releaseClients = operation(
         platforms: agency.data.platforms,
       };
       const planned = picked.map((each) => planRelease(each, request));
-      const refused = planned.flatMap((each) => (each.ok ? [] : each.problems));
+      const refused = [...judgeNotes(request), ...planned.flatMap((each) => (each.ok ? [] : each.problems))];
       if (refused.length > 0) stop(refused);
+      const unproven = input.force ? [] : await findUnproven(workspace, input.clients);
+      if (unproven.length > 0) stop(unproven);
       const releases = planned.flatMap((each) => (each.ok ? [each.value] : []));
       const ledgers = releases.map(({ client, ledger }) => [ledgerFile(client), ledgerText(ledger)] as const);
       if (!input.dryRun) writeTogether(workspace.root, new Map(ledgers));
       return releases;
     }),
 );
+
+/** Takes the last release of clients back, of all named clients or none. */
+export const takeBack = operation(
+  (input: At & OfClients & { dryRun: boolean }, ports): Promise<TakenBack[]> =>
+    inWorkspace(input, ports, !input.dryRun, async (workspace) => {
+      const planned = pickClients(workspace, input.clients).map(({ key, ledger }) =>
+        planTakingBack({ client: key, ...(ledger ? { ledger } : {}) }),
+      );
+      const taken = unwrap(allOf(planned));
+      const ledgers = taken.map(({ client, ledger }) => [ledgerFile(client), ledgerText(ledger)] as const);
+      if (!input.dryRun) writeTogether(workspace.root, new Map(ledgers));
+      return taken;
+    }),
+);
+
+/** Clients whose variant is not there, or of which an audit finds something. */
+async function findUnproven(workspace: Workspace, clients: readonly string[]): Promise<Problem[]> {
+  const findings = await audit(workspace, clients, () => undefined);
+  return findings.flatMap(({ client, problems }) => {
+    const [first] = problems;
+    if (!first) return [];
+    const more = problems.length > 1 ? ` And ${problems.length - 1} more.` : "";
+    return [problem("release-unproven", `${client}: an audit finds: ${first.message}${more}`, { client })];
+  });
+}
 
 function notesByLanguage(given: readonly string[], locale: string): Record<string, string> {
   const pairs = given.map((text) => {

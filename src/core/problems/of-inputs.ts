@@ -116,6 +116,10 @@ export const ofInputs = {
     title: "A version a store does not accept",
     fix: "Write three numbers, such as 1.0.0; the first not 0.",
   },
+  "version-overruled": {
+    title: "A version in a brief that releases have passed",
+    fix: "Take it out of the brief: `oxalis release` gives versions and build numbers from the first release on.",
+  },
   "art-missing": {
     title: "A client has no picture to draw from",
     fix: "Name a picture under `art` in the brief: an icon (a square picture) or a mark (the logo alone).",

@@ -6,6 +6,14 @@ export const ofWork = {
     title: "A release that cannot be made",
     fix: "Say what kind of release it is: --major, --minor, --patch, or --rebuild for the same version again.",
   },
+  "release-unproven": {
+    title: "A release of what is not proven",
+    fix: "Generate and audit first; or release it all the same with --force.",
+  },
+  "notes-long": {
+    title: "Notes that a store does not take",
+    fix: "Shorten them: only the first lines are seen anyway.",
+  },
   "template-empty": {
     title: "The template folder holds no app",
     fix: "Point `template` in oxalis.yaml at the folder that holds the app's android, ios, windows or web part.",

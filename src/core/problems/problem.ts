@@ -1,6 +1,7 @@
 import { shownText } from "../values/plain-text.ts";
 import type { Place } from "../values/source.ts";
 import { type ProblemCode, problemKinds } from "./catalogue.ts";
+import { type Who, whoActs } from "./who.ts";
 
 /** One thing that is wrong, told to a producer. */
 export interface Problem {
@@ -14,6 +15,8 @@ export interface Problem {
   expected?: string;
   /** What to do next. */
   fix: string;
+  /** Who has to act. */
+  who: Who;
   /** What groups it with other problems, which are told together. */
   cause?: Cause;
   /** What settles it, as an entry of template.yaml. */
@@ -54,6 +57,7 @@ export function problem(code: ProblemCode, message: string, detail: ProblemDetai
     // What comes from a brief, a sheet, a name or a template never reaches a terminal as it is.
     message: shownText(message),
     fix: problemKinds[code].fix,
+    who: whoActs(code),
     ...rest,
     ...(rest.expected === undefined ? {} : { expected: shownText(rest.expected) }),
     ...(place ? { place: { ...place, file: shownText(place.file) } } : {}),

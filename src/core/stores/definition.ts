@@ -8,6 +8,8 @@ export interface StoreDefinition {
   takes: readonly Platform[];
   /** Pictures that its record of an app wants. */
   pictures: readonly Slot[];
+  /** Most characters that the notes of a release may have, in a language. */
+  mostNotes: number;
   /** What a designer would call them, by role. */
   titles: Readonly<Record<string, string>>;
 }

@@ -5,7 +5,7 @@ import { problemKinds } from "../problems/catalogue.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { attempt, refuse, stop, succeed } from "../problems/result.ts";
 import { formOf } from "../values/forms.ts";
-import { parseYaml } from "./document.ts";
+import { type Document, parseYaml } from "./document.ts";
 import { currentLedger, hasLedger, type Ledger, ledgerFile, ledgerSchemaOf } from "./ledger.ts";
 import { agencyFile } from "./locate.ts";
 import { agencySchema } from "./schema/agency.ts";
@@ -53,12 +53,13 @@ function readClient(root: string, key: string): Client {
     return { key, folder, problems: [invalid] };
   }
   const ledger = hasLedger(root, key) ? attempt(() => readLedger(root, key)) : succeed(undefined);
-  const brief = ledger.ok ? attempt(() => readYaml(root, `clients/${key}/brief.yaml`, briefSchema)) : ledger;
+  const document = ledger.ok ? attempt(() => readDocument(root, `clients/${key}/brief.yaml`)) : ledger;
+  const brief = document.ok ? attempt(() => asWritten(document.value, briefSchema)) : document;
   return {
     key,
     folder,
     ...(ledger.ok && ledger.value ? { ledger: ledger.value } : {}),
-    ...(brief.ok && brief.value ? { brief: brief.value } : {}),
+    ...(brief.ok ? { brief: brief.value } : document.ok ? { unchecked: document.value } : {}),
     problems: brief.ok ? [] : brief.problems.map((each) => ({ ...each, client: key })),
   };
 }
@@ -129,9 +130,16 @@ function readYaml<S extends typeof agencySchema | typeof briefSchema | typeof te
   file: string,
   schema: S,
 ): Written<ReturnType<S["parse"]>> {
-  const document = parseYaml({ file, text: textOf(readInside(root, file, file), file) });
-  return { data: validate(document, schema) as ReturnType<S["parse"]>, document };
+  return asWritten(readDocument(root, file), schema);
 }
+
+const readDocument = (root: string, file: string): Document =>
+  parseYaml({ file, text: textOf(readInside(root, file, file), file) });
+
+const asWritten = <S extends typeof agencySchema | typeof briefSchema | typeof templateSchema>(
+  document: Document,
+  schema: S,
+): Written<ReturnType<S["parse"]>> => ({ data: validate(document, schema) as ReturnType<S["parse"]>, document });
 
 /** That a file which a brief names lies outside the client's folder. */
 export const outside = (client: string, named: string): Problem =>

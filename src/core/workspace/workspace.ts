@@ -17,6 +17,8 @@ export interface Client {
   folder: string;
   /** Absent when the brief cannot be used; `problems` then says why. */
   brief?: Written<Brief>;
+  /** The brief as it is written, where it is YAML and cannot be used all the same. */
+  unchecked?: Document;
   /** What has been in use; absent where nothing has. */
   ledger?: Ledger;
   problems: readonly Problem[];

@@ -31,7 +31,7 @@ test("a ledger of the first form counts as before, and is written in the current
     releases: earlier.releases,
   });
   expect(oxalis(root, "explain", "3-acre", "identifiers.android").out).toContain("in use since 2025-03-01");
-  expect(oxalis(root, "release", "3-acre", "--minor").code).toBe(0);
+  expect(oxalis(root, "release", "3-acre", "--force", "--minor").code).toBe(0);
   const written = JSON.parse(readFileSync(file, "utf8"));
   expect(written).toMatchObject({
     form: 2,

@@ -4,6 +4,7 @@ import { type Platform, platformNames, platformOf } from "../../values/platform.
 import type { Place } from "../../values/source.ts";
 import { type Traced, trace, withStep, writtenAt } from "../../values/trail.ts";
 import { type Ledger, lastRelease } from "../../workspace/ledger.ts";
+import type { Client } from "../../workspace/workspace.ts";
 
 /** An identifier that an app keeps, though brief and patterns would now give another. */
 export interface Kept {
@@ -36,6 +37,19 @@ export function holdBack(
 
 const heldTo = (derived: Traced | undefined, value: string, note: string): Traced =>
   derived ? withStep(derived, { by: "ledger", note, value }) : trace({ by: "ledger", note, value });
+
+/** Tells where a brief gives a version or a build number that the ledger has passed: it is the releases' alone. */
+export function overruledProblems({ brief, ledger }: Client): Problem[] {
+  const released = ledger && lastRelease(ledger);
+  if (!released || !brief) return [];
+  return (["version", "build"] as const).flatMap((field) => {
+    const asked = brief.data[field];
+    if (asked === undefined || String(asked) === String(released[field])) return [];
+    const message = `The brief's ${field} ${asked} is not taken: ${released[field]} was released on ${released.on}.`;
+    const place = brief.document.placeOf([field]);
+    return [problem("version-overruled", message, { severity: "warning", place })];
+  });
+}
 
 /** Tells of kept identifiers; once, where several platforms have one and the same. */
 export function keptProblems(all: readonly Kept[]): Problem[] {

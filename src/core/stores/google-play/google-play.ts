@@ -4,6 +4,8 @@ import { googlePlayPictures } from "./pictures.ts";
 export const googlePlay: StoreDefinition = {
   title: "Google Play",
   takes: ["android"],
+  /** Google Play Console help, "Prepare and roll out a release". */
+  mostNotes: 500,
   pictures: googlePlayPictures,
   titles: {
     "store-icon": "Store icon",

@@ -1,0 +1,48 @@
+/** Who has to act before a problem goes away: whoever supplies, draws, builds the template, or runs the work. */
+export type Who = "client" | "designer" | "developer" | "producer";
+
+/** Problems by whoever has to act; all others are the producer's. */
+export const others = {
+  client: [
+    "key-missing",
+    "value-invalid",
+    "name-invalid",
+    "name-shared",
+    "answer-missing",
+    "answer-invalid",
+    "usage-missing",
+  ],
+  designer: [
+    "art-missing",
+    "art-unreadable",
+    "art-unsafe",
+    "art-too-large",
+    "art-empty",
+    "art-small",
+    "art-not-square",
+    "art-rounded",
+    "art-transparent",
+    "art-cut",
+    "art-contrast",
+    "art-bitmap",
+    "art-text",
+    "art-alike",
+  ],
+  developer: [
+    "template-empty",
+    "template-part-missing",
+    "template-syntax",
+    "template-gap",
+    "secret-kept",
+    "secret-likely",
+    "left-out-named",
+    "place-wrong",
+  ],
+} as const satisfies Partial<Record<Who, readonly string[]>>;
+
+const known = new Map(
+  (Object.entries(others) as [Who, readonly string[]][]).flatMap(([who, codes]) => codes.map((code) => [code, who])),
+);
+
+/** Who has to act on a problem of a code. */
+export const whoActs = (code: string): Who => known.get(code) ?? "producer";
