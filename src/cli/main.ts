@@ -1,4 +1,5 @@
 import { type Argument, Command, CommanderError, Option } from "commander";
+import { examples } from "./rows/examples.ts";
 import { register } from "./rows/register.ts";
 import { type CommandName, rows } from "./rows/table.ts";
 import { version } from "./version.ts";
@@ -31,10 +32,10 @@ const program = new Command("oxalis")
     showGlobalOptions: true,
     subcommandTerm: (command) => [command.name(), ...command.registeredArguments.map(argumentTerm)].join(" "),
   })
-  .showHelpAfterError("(oxalis --help lists what there is)")
+  .configureOutput({ outputError: () => {} })
   .exitOverride();
 for (const name of Object.keys(rows) as CommandName[])
-  register(program, name, rows[name], async (args, options) => {
+  register(program, name, rows[name], examples[name], async (args, options) => {
     const { loadWork } = await import("./load-work.ts");
     process.exitCode = await loadWork(name).call(name, args, options);
   });
@@ -45,6 +46,10 @@ async function start(): Promise<void> {
   } catch (error) {
     if (error instanceof CommanderError) {
       process.exitCode = error.exitCode === 0 ? 0 : wrongUse;
+      // Asking for help is no fault.
+      if (error.exitCode === 0 || error.code === "commander.help") return;
+      const { loadWork } = await import("./load-work.ts");
+      loadWork().reportWrongUse(error.message, process.argv.slice(2));
       return;
     }
     const { loadWork } = await import("./load-work.ts");

@@ -6,7 +6,7 @@ import { showFailure } from "./view/failure.ts";
 import { openTerminal, type Settings } from "./view/terminal.ts";
 
 /** The work of all commands: built as one script of its own, which the start loads when a command is called. */
-export { reportFailure } from "./view/failure.ts";
+export { reportFailure, reportWrongUse } from "./view/failure.ts";
 
 /** Each command's module, loaded when it is called. */
 const commands: { readonly [N in CommandName]: () => Promise<{ run: Run<N> }> } = {

@@ -301,16 +301,23 @@ describe("wrong use", () => {
     });
     expect(oxalis("/", "clients", "-C", join(folder, "clients")).err).toContain("No oxalis.yaml in");
     expect(oxalis(join(folder, "clients/3-acre"), "clients").code).toBe(0);
-    expect(oxalis(folder, "generate", "nobody").err).toContain('No client is called "nobody".');
+    expect(oxalis(folder, "generate", "3-arce").err).toMatch(/No client is called "3-arce"\.[\s\S]*expected +3-acre/);
+    expect(oxalis(folder, "check", "z*").err).toContain("[client-unknown]");
+    edit(folder, "oxalis.yaml", (text) => `${text}\ngroups: { coast: {} }\n`);
+    expect(oxalis(folder, "check", "3-*", "--group", "coat").err).toMatch(/"coat"[\s\S]*expected +"coast"/);
+    expect(oxalis(folder, "check", "--state", "released").err).toContain('No client is in the state "released".');
   });
 
   test("an unknown command, option or field: exit code 2", () => {
     const folder = workspaceWith(["3-acre"]);
     expect(oxalis(folder, "genrate")).toMatchObject({
       code: 2,
-      err: expect.stringContaining("Did you mean generate?"),
+      err: expect.stringMatching(/\[wrong-use\]\n.*expected +generate\n/),
     });
     expect(oxalis(folder, "generate", "--fast").code).toBe(2);
+    expect(JSON.parse(oxalis(folder, "generate", "--fast", "--json").out).problems).toMatchObject([
+      { code: "wrong-use", message: "Unknown option '--fast'." },
+    ]);
     expect(oxalis(folder, "explain", "3-acre", "app.nme")).toMatchObject({
       code: 2,
       err: expect.stringContaining("app.name"),

@@ -112,7 +112,7 @@ test("what several clients have is told once; a brief with errors has its pictur
     edit(folder, `clients/${key}/brief.yaml`, (text) => text.replace(/^domain: .*\n/m, ""));
   const { err } = oxalis(folder, "check");
   expect(err).toMatch(/error {2}in 2 clients: domain is missing: web domain\. .*\n {3}3-acre, saltmarsh\n/);
-  expect(err).toContain("(client's to do)");
+  expect(err).toContain("(for the client)");
   edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}\nnobody: knows\n`);
   writeFileSync(
     art("mark.svg"),

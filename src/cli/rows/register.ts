@@ -4,11 +4,12 @@ import { type ArgumentRow, flagOf, type OptionRow, type Row } from "./row.ts";
 /** Called with what was parsed of a command. */
 export type Called = (args: readonly unknown[], options: Readonly<Record<string, unknown>>) => Promise<void>;
 
-/** Declares a command by its row. */
-export function register(program: Command, name: string, row: Row, called: Called): void {
+/** Declares a command by its row. @param examples calls of it, as they are typed behind `oxalis`. */
+export function register(program: Command, name: string, row: Row, examples: readonly string[], called: Called): void {
   const command = program.command(name).description(row.says);
   for (const [argument, each] of Object.entries(row.arguments)) command.addArgument(argumentOf(argument, each));
   for (const [option, each] of Object.entries(row.options)) command.addOption(optionOf(option, each));
+  command.addHelpText("after", `\nExamples:\n${examples.map((each) => `  oxalis ${each}`).join("\n")}`);
   command.action(async function (this: Command) {
     await called(this.processedArgs, this.optsWithGlobals());
   });
@@ -18,7 +19,6 @@ const terms: Readonly<Record<ArgumentRow["needed"], (name: string) => string>> =
   required: (name) => `<${name}>`,
   optional: (name) => `[${name}]`,
   many: (name) => `[${name}...]`,
-  some: (name) => `<${name}...>`,
 };
 
 function argumentOf(name: string, { needed, says, standard, of }: ArgumentRow): Argument {

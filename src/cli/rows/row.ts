@@ -44,7 +44,7 @@ export type OptionRow = Flag | Text | Texts | Choice;
 export interface ArgumentRow {
   says: string;
   /** Optional where it is not required; `many` takes all that follow. */
-  needed: "required" | "optional" | "many" | "some";
+  needed: "required" | "optional" | "many";
   standard?: string;
   of?: readonly string[];
   names?: Named;
@@ -65,7 +65,7 @@ type OptionValue<O> = O extends { kind: "flag" }
       ? W | (O extends { standard: string } ? never : undefined)
       : string | (O extends { standard: string } | { required: true } ? never : undefined);
 
-type ArgumentValue<A> = A extends { needed: "many" | "some" }
+type ArgumentValue<A> = A extends { needed: "many" }
   ? readonly string[]
   : A extends { of: readonly (infer W)[] }
     ? W

@@ -1,3 +1,4 @@
+import { clientStates } from "../../core/values/client-states.ts";
 /** Options of every command that tells something. */
 export const told = {
   json: { kind: "flag", says: "print the result as JSON (docs/commands.md has the shape)" },
@@ -27,11 +28,21 @@ export const atStage = {
   },
 } as const;
 
-export const clients = { says: "keys of clients; none for all", needed: "many", names: "clients" } as const;
+export const clients = {
+  says: "keys of clients, or patterns such as north-*; none for all",
+  needed: "many",
+  names: "clients",
+} as const;
 export const client = { says: "key of a client", needed: "required", names: "clients" } as const;
 
 export const report = {
   kind: "text",
   value: "<file>",
   says: "also write the findings for a build server: .sarif, or .xml for JUnit's form",
+} as const;
+
+/** Options of every command that takes clients. */
+export const ofClients = {
+  group: { kind: "text", value: "<group>", names: "groups", says: "only clients of this group" },
+  state: { kind: "choice", value: "<state>", of: clientStates, says: "only clients in this state" },
 } as const;

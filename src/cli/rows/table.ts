@@ -1,7 +1,7 @@
 import { layouts } from "../../core/values/layout.ts";
 import { platforms } from "../../core/values/platform.ts";
 import type { Row } from "./row.ts";
-import { atStage, client, clients, inWorkspace, report, told } from "./shared.ts";
+import { atStage, client, clients, inWorkspace, ofClients, report, told } from "./shared.ts";
 
 const kinds = ["major", "minor", "patch", "rebuild"] as const;
 const others = (kind: string) => kinds.filter((each) => each !== kind);
@@ -71,6 +71,7 @@ export const rows = {
     arguments: { file: { says: "where to write it: .csv or .xlsx", needed: "required" }, clients },
     options: {
       ...inWorkspace,
+      ...ofClients,
       collection: {
         kind: "text",
         value: "<name>",
@@ -84,13 +85,8 @@ export const rows = {
     arguments: { clients },
     options: {
       ...inWorkspace,
+      ...ofClients,
       csv: { kind: "flag", says: "print the list as CSV" },
-      state: {
-        kind: "text",
-        value: "<state>",
-        says: "only clients in this state: errors, ready, generated, released",
-      },
-      group: { kind: "text", value: "<group>", names: "groups", says: "only clients of this group" },
     },
   },
   explain: {
@@ -129,6 +125,7 @@ export const rows = {
     arguments: { clients },
     options: {
       ...atStage,
+      ...ofClients,
       strict: { kind: "flag", says: "end with 1 for warnings too" },
       report,
     },
@@ -138,6 +135,7 @@ export const rows = {
     arguments: { clients },
     options: {
       ...atStage,
+      ...ofClients,
       dryRun: { kind: "flag", says: "say what would be done, and do nothing" },
       layout: {
         kind: "choice",
@@ -154,6 +152,7 @@ export const rows = {
     arguments: { clients },
     options: {
       ...atStage,
+      ...ofClients,
       report,
     },
   },
@@ -162,20 +161,21 @@ export const rows = {
     arguments: { clients },
     options: {
       ...atStage,
+      ...ofClients,
       output: {
         kind: "text",
         short: "-o",
         value: "<file>",
-        standard: "variants/proof.html",
-        says: "where to write the page",
+        says: "where to write the page; otherwise variants/proof.html, or beside it for some clients or a stage",
       },
     },
   },
   release: {
     says: "take the next version and build number, all named clients or none",
-    arguments: { clients: { says: "keys of clients", needed: "some", names: "clients" } },
+    arguments: { clients: { ...clients, says: "keys of clients, or patterns" } },
     options: {
       ...inWorkspace,
+      ...ofClients,
       major: { kind: "flag", says: "the next major version", conflicts: others("major") },
       minor: { kind: "flag", says: "the next minor version", conflicts: others("minor") },
       patch: { kind: "flag", says: "the next patch version", conflicts: others("patch") },

@@ -1,4 +1,5 @@
-import type { Problem } from "../../core/problems/problem.ts";
+import { type Problem, problem } from "../../core/problems/problem.ts";
+import { rows } from "../rows/table.ts";
 import { placeData } from "./data.ts";
 import { showProblems } from "./problems.ts";
 import { openTerminal, type Settings, type Terminal } from "./terminal.ts";
@@ -8,6 +9,17 @@ export function showFailure(problems: readonly Problem[], terminal: Terminal): n
   if (terminal.settings.json) terminal.json({ problems: problems.map(placeData) });
   else terminal.note(showProblems(problems, terminal.err));
   return 1;
+}
+
+/** Tells of a call that is no command, in the form of everything else. @param said by what parses calls */
+export function reportWrongUse(said: string, words: readonly string[]): void {
+  const [first = ""] = words;
+  const command = Object.keys(rows).find((name) => name === first);
+  const [, message = said, hint] = /^(?:error: )?(.*?)\.?(?:\n\(Did you mean (.*)\?\))?$/s.exec(said) ?? [];
+  const fix = `\`oxalis ${command ? `${command} ` : ""}--help\` lists what there is.`;
+  const sentence = `${message.charAt(0).toUpperCase()}${message.slice(1)}.`;
+  const told = problem("wrong-use", sentence, { fix, ...(hint === undefined ? {} : { expected: hint }) });
+  showFailure([told], openTerminal({ json: words.includes("--json") }));
 }
 
 /** Tells of what should not have happened; gives the exit code. */

@@ -28,7 +28,7 @@ export const severityOf = ({ severity }: Problem, colors: Colors): string =>
 
 /** What to do next, and who has to act where that is not whoever reads it. */
 export const actionOf = ({ fix, who }: Problem, colors: Colors): string =>
-  who === "producer" ? fix : `${fix}  ${colors.dim(`(${who}'s to do)`)}`;
+  who === "producer" ? fix : `${fix}  ${colors.dim(`(for the ${who})`)}`;
 
 /** Each character that would steer the terminal as one mark, so that the column stays where it is. */
 const plainLine = (text: string): string => text.replaceAll("\t", " ").replace(/[\p{Cc}\p{Bidi_C}]/gu, "\ufffd");

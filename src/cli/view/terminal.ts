@@ -23,6 +23,14 @@ export interface Terminal {
   settings: Settings;
 }
 
+/** A yellow that can be read on black and on white: the usual one is lost on white. */
+const readableYellow = "\u001b[38;5;130m";
+
+function colorsFor(stream: NodeJS.WriteStream, when: Settings["color"]): Colors {
+  const colors = picocolors.createColors(wantsColor(stream, when));
+  return colors.isColorSupported ? { ...colors, yellow: (text) => `${readableYellow}${text}\u001b[39m` } : colors;
+}
+
 export type Colors = ReturnType<typeof picocolors.createColors>;
 
 function wantsColor(stream: NodeJS.WriteStream, when: Settings["color"]): boolean {
@@ -33,7 +41,7 @@ function wantsColor(stream: NodeJS.WriteStream, when: Settings["color"]): boolea
 
 /** Colours, and nothing else that steers a terminal: names of files and texts from elsewhere may hold anything. */
 const steady = (text: string): string =>
-  text.replace(/\p{Cc}\[\d{1,2}m|(?![\n\t])[\p{Cc}\u202a-\u202e\u2066-\u2069]/gu, (mark) =>
+  text.replace(/\p{Cc}\[(?:\d{1,2}|38;5;130)m|(?![\n\t])[\p{Cc}\u202a-\u202e\u2066-\u2069]/gu, (mark) =>
     mark.length > 1 && mark.startsWith("\u001b") ? mark : "\ufffd",
   );
 
@@ -43,8 +51,8 @@ export function openTerminal(settings: Settings): Terminal {
     print: (text) => void process.stdout.write(`${steady(text)}\n`),
     note: (text) => void process.stderr.write(`${steady(text)}\n`),
     json: (data) => void process.stdout.write(`${JSON.stringify(data, null, 2)}\n`),
-    out: picocolors.createColors(wantsColor(process.stdout, settings.color)),
-    err: picocolors.createColors(wantsColor(process.stderr, settings.color)),
+    out: colorsFor(process.stdout, settings.color),
+    err: colorsFor(process.stderr, settings.color),
     width: Math.max(40, columns || 100),
     watched: process.stderr.isTTY === true && process.env.TERM !== "dumb",
     settings,

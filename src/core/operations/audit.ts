@@ -2,9 +2,10 @@ import { resolve } from "node:path";
 import { audit, type Finding } from "../audit/audit.ts";
 import { reporterFor } from "../audit/report.ts";
 import { writeWhole } from "../files/writing/whole.ts";
+import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import type { Comparer } from "./ports.ts";
-import { type At, type OfClients, openWorkspace } from "./workspace.ts";
+import { type At, openWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
   /** Also write the findings into this file, in the form that its ending names. */
@@ -15,7 +16,8 @@ interface Input extends At, OfClients {
 export const auditVariants = operation(async ({ report, ...input }: Input, ports): Promise<Finding[]> => {
   const reporter = report === undefined ? undefined : reporterFor(report);
   let comparer: Comparer | undefined;
-  const findings = await audit(await openWorkspace(input, ports), input.clients, (folders) => {
+  const workspace = await openWorkspace(input, ports);
+  const findings = await audit(workspace, await chooseClients(workspace, input), (folders) => {
     comparer = ports.openComparer(folders);
     return comparer?.compare;
   }).finally(() => comparer?.close());

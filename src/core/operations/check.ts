@@ -3,8 +3,9 @@ import { reporterFor } from "../audit/report.ts";
 import { type Checked, check } from "../check/check.ts";
 import { writeWhole } from "../files/writing/whole.ts";
 import type { Problem } from "../problems/problem.ts";
+import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
-import { type At, type OfClients, openWorkspace } from "./workspace.ts";
+import { type At, openWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
   /** Also write the findings into this file, in the form that its ending names. */
@@ -20,7 +21,8 @@ interface Looked {
 /** Looks at all inputs before anything is made. */
 export const checkInputs = operation(async ({ report, ...input }: Input, ports): Promise<Looked> => {
   const reporter = report === undefined ? undefined : reporterFor(report);
-  const found = await check(await openWorkspace(input, ports), input.clients);
+  const workspace = await openWorkspace(input, ports);
+  const found = await check(workspace, await chooseClients(workspace, input));
   const reported = [
     ...(found.gaps.length > 0 ? [{ client: "template", problems: found.gaps, allowed: [] }] : []),
     ...found.clients.map(({ resolved, problems }) => ({ client: resolved.client.key, problems, allowed: [] })),

@@ -4,8 +4,9 @@ import { writeWhole } from "../files/writing/whole.ts";
 import { rosterSheets } from "../roster/export.ts";
 import { collectionOf, itemsSheet } from "../roster/items.ts";
 import { type NamedSheet, sheetBytes } from "../roster/sheet.ts";
+import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
-import { type At, type OfClients, openWorkspace } from "./workspace.ts";
+import { type At, openWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
   file: string;
@@ -23,7 +24,9 @@ interface Exported {
 export const exportRoster = operation(async (input: Input, ports): Promise<Exported> => {
   const workspace = await openWorkspace(input, ports);
   const isEmpty = workspace.clients.length === 0 && input.clients.length === 0;
-  const picked = isEmpty ? await resolveAll(workspace) : (await resolvePicked(workspace, input.clients)).picked;
+  const picked = isEmpty
+    ? await resolveAll(workspace)
+    : (await resolvePicked(workspace, await chooseClients(workspace, input))).picked;
   const clients = picked.map(({ client }) => client);
   const { data: notes } = workspace.notes;
   const sheets: readonly [NamedSheet, ...NamedSheet[]] =

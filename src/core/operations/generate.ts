@@ -1,7 +1,8 @@
 import { type Generated, generate } from "../make/generate.ts";
 import type { Layout } from "../values/layout.ts";
+import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
-import { type At, inWorkspace, type OfClients } from "./workspace.ts";
+import { type At, inWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
   /** Decide and report, but write nothing. */
@@ -17,7 +18,9 @@ interface Input extends At, OfClients {
 /** Brings variants to what their inputs say. */
 export const makeVariants = operation(
   ({ workspace, stage, ...input }: Input, ports): Promise<Generated> =>
-    inWorkspace({ workspace, stage }, ports, !input.dryRun, (opened) =>
-      generate(opened, { ...input, today: ports.today(), cache: ports.openCache(opened.root), on: ports.on }),
-    ),
+    inWorkspace({ workspace, stage }, ports, !input.dryRun, async (opened) => {
+      const clients = await chooseClients(opened, input);
+      const given = { ...input, clients, today: ports.today(), cache: ports.openCache(opened.root), on: ports.on };
+      return generate(opened, given);
+    }),
 );

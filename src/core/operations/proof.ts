@@ -3,19 +3,30 @@ import { leadsDown } from "../files/writing/door.ts";
 import { replaceFile } from "../files/writing/together.ts";
 import { writeWhole } from "../files/writing/whole.ts";
 import { makeProof, type Proof } from "../proof/proof.ts";
+import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
-import { type At, type OfClients, openWorkspace } from "./workspace.ts";
+import { type At, openWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
-  /** Where the page goes, from the workspace. */
-  output: string;
+  /** Where the page goes, from the workspace; a file of its own for each choice of clients and stage where absent. */
+  output?: string | undefined;
+}
+
+/** So that the page of one client, or of a stage, does not stand in the place of everybody's. */
+function usualFile({ clients, group, state, stage }: Input): string {
+  const [only, ...more] = clients;
+  const filtered = [...more, ...(group === undefined ? [] : [group]), ...(state === undefined ? [] : [state])];
+  const whose =
+    only === undefined && filtered.length === 0 ? "" : `-${[...(only ? [only] : []), ...filtered].join("-")}`;
+  const name = `proof${whose.replace(/[^\p{L}\p{N}-]+/gu, "_").slice(0, 100)}`;
+  return `variants/${name}${stage === undefined ? "" : `.${stage}`}.html`;
 }
 
 /** Writes the page to look at and sign off. */
 export const writeProof = operation(async (input: Input, ports): Promise<Proof & { file: string }> => {
   const workspace = await openWorkspace(input, ports);
-  const proof = await makeProof(workspace, input.clients);
-  const file = resolve(workspace.root, input.output);
+  const proof = await makeProof(workspace, await chooseClients(workspace, input));
+  const file = resolve(workspace.root, input.output ?? usualFile(input));
   const inside = relative(workspace.root, file).replaceAll("\\", "/");
   if (leadsDown(inside)) replaceFile(workspace.root, inside, proof.html);
   else writeWhole(file, proof.html);

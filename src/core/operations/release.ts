@@ -10,13 +10,14 @@ import {
   type TakenBack,
 } from "../ledger/release.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { allOf, stop, unwrap } from "../problems/result.ts";
+import { allOf, refuse, stop, unwrap } from "../problems/result.ts";
 import { openTemplate, templateRevision } from "../survey/template.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import { pickClients } from "../workspace/read.ts";
 import type { Workspace } from "../workspace/workspace.ts";
+import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
-import { type At, inWorkspace, type OfClients } from "./workspace.ts";
+import { type At, inWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
   /** Absent for a first release. */
@@ -33,7 +34,8 @@ export const releaseClients = operation(
   (input: Input, ports): Promise<PlannedRelease[]> =>
     inWorkspace(input, ports, !input.dryRun, async (workspace) => {
       const { agency } = workspace;
-      const { picked } = await resolvePicked(workspace, input.clients);
+      const clients = await chooseNamed(workspace, input);
+      const { picked } = await resolvePicked(workspace, clients);
       const request = {
         ...(input.kind ? { kind: input.kind } : {}),
         notes: notesByLanguage(input.notes, agency.data.defaults.locale ?? "en"),
@@ -44,7 +46,7 @@ export const releaseClients = operation(
       const planned = picked.map((each) => planRelease(each, request));
       const refused = [...judgeNotes(request), ...planned.flatMap((each) => (each.ok ? [] : each.problems))];
       if (refused.length > 0) stop(refused);
-      const unproven = input.force ? [] : await findUnproven(workspace, input.clients);
+      const unproven = input.force ? [] : await findUnproven(workspace, clients);
       if (unproven.length > 0) stop(unproven);
       const releases = planned.flatMap((each) => (each.ok ? [each.value] : []));
       const ledgers = releases.map(({ client, ledger }) => [ledgerFile(client), ledgerText(ledger)] as const);
@@ -57,7 +59,7 @@ export const releaseClients = operation(
 export const takeBack = operation(
   (input: At & OfClients & { dryRun: boolean }, ports): Promise<TakenBack[]> =>
     inWorkspace(input, ports, !input.dryRun, async (workspace) => {
-      const planned = pickClients(workspace, input.clients).map(({ key, ledger }) =>
+      const planned = pickClients(workspace, await chooseNamed(workspace, input)).map(({ key, ledger }) =>
         planTakingBack({ client: key, ...(ledger ? { ledger } : {}) }),
       );
       const taken = unwrap(allOf(planned));
@@ -66,6 +68,17 @@ export const takeBack = operation(
       return taken;
     }),
 );
+
+/** Nobody is released because nobody was named. */
+function chooseNamed(workspace: Workspace, wanted: OfClients): Promise<readonly string[]> {
+  const { clients, group, state } = wanted;
+  if (clients.length === 0 && group === undefined && state === undefined)
+    refuse("release-refused", "It is not said which clients.", {
+      expected: "keys of clients, --group or --state",
+      fix: 'Name them; all of them are "*".',
+    });
+  return chooseClients(workspace, wanted);
+}
 
 /** Clients whose variant is not there, or of which an audit finds something. */
 async function findUnproven(workspace: Workspace, clients: readonly string[]): Promise<Problem[]> {

@@ -16,11 +16,6 @@ export interface At {
   stage?: string | undefined;
 }
 
-/** Clients by their keys; none for all. */
-export interface OfClients {
-  clients: readonly string[];
-}
-
 /** The folder of the workspace. */
 export const workspaceRoot = ({ workspace }: At, { folder }: Ports): string =>
   workspace === undefined ? locateWorkspace(folder) : workspaceAt(resolve(folder, workspace));

@@ -2,6 +2,10 @@ import type { ProblemKind } from "./kind.ts";
 
 /** What can be wrong with what people supply: workspace, briefs, sheets, pictures, ledgers. */
 export const ofInputs = {
+  "wrong-use": {
+    title: "A call that is no command",
+    fix: "`oxalis --help` lists the commands, and `oxalis <command> --help` what each takes.",
+  },
   "workspace-not-found": {
     title: "No workspace here",
     fix: "Go to the folder that holds oxalis.yaml, or name it with -C; `oxalis demo <folder>` makes an example.",
@@ -53,6 +57,10 @@ export const ofInputs = {
   "client-unknown": {
     title: "No client has this key",
     fix: "`oxalis clients` lists the keys.",
+  },
+  "clients-none": {
+    title: "No client is meant",
+    fix: "`oxalis clients` lists the groups and states that clients are in.",
   },
   "stage-unknown": {
     title: "No stage has this name",

@@ -1,4 +1,5 @@
 import { isError } from "../problems/problem.ts";
+import type { ClientState } from "../values/client-states.ts";
 import type { Resolved } from "../variant/variant.ts";
 import { lastRelease } from "../workspace/ledger.ts";
 
@@ -9,3 +10,5 @@ export function stateOf({ client, problems }: Resolved): string {
   if (released) return `released ${released.version}`;
   return client.ledger ? "generated" : "ready";
 }
+
+export const isInState = (each: Resolved, state: ClientState): boolean => stateOf(each).startsWith(state);

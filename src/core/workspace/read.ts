@@ -1,7 +1,9 @@
 import { join, resolve } from "node:path";
+import picomatch from "picomatch";
 import { entriesOf, isFolder, readInside } from "../files/reading/folder.ts";
 import { lookAt } from "../files/writing/door.ts";
 import { problemKinds } from "../problems/catalogue.ts";
+import { nearest } from "../problems/nearest.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { attempt, refuse, stop, succeed } from "../problems/result.ts";
 import { formOf } from "../values/forms.ts";
@@ -145,13 +147,25 @@ const asWritten = <S extends typeof agencySchema | typeof briefSchema | typeof t
 export const outside = (client: string, named: string): Problem =>
   problem("path-outside", `${named} lies outside ${client}'s folder.`, { client });
 
-/** Picks clients by key; none named means all. Refuses keys that nobody has. */
+/** Picks clients by key, or by a pattern of keys; none named means all. Refuses what is nobody's. */
 export function pickClients(workspace: Workspace, keys: readonly string[]): Client[] {
-  if (workspace.clients.length === 0) refuse("no-clients", "There is no client in clients/ yet.");
-  const known = new Map(workspace.clients.map((client) => [client.key, client]));
-  const unknown = keys.filter((key) => !known.has(key));
-  if (unknown.length > 0) {
-    stop(unknown.map((key) => problem("client-unknown", `No client is called "${key}".`)));
-  }
-  return keys.length === 0 ? workspace.clients : workspace.clients.filter((client) => keys.includes(client.key));
+  const { clients } = workspace;
+  if (clients.length === 0) refuse("no-clients", "There is no client in clients/ yet.");
+  if (keys.length === 0) return clients;
+  const meant = keys.map((key) => ({
+    key,
+    isMeant: /[*?[\]{}!]/.test(key) ? picomatch(key) : (own: string) => own === key,
+  }));
+  const unknown = meant.filter(({ isMeant }) => !clients.some((client) => isMeant(client.key)));
+  if (unknown.length > 0)
+    stop(
+      unknown.map(({ key }) => {
+        const near = nearest(
+          key,
+          clients.map((client) => client.key),
+        );
+        return problem("client-unknown", `No client is called "${key}".`, near === undefined ? {} : { expected: near });
+      }),
+    );
+  return clients.filter((client) => meant.some(({ isMeant }) => isMeant(client.key)));
 }

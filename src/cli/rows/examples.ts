@@ -1,0 +1,36 @@
+import type { CommandName } from "./table.ts";
+
+/** Calls that show what a command is for, as they are typed behind `oxalis`. */
+export const examples: Readonly<Record<CommandName, readonly string[]>> = {
+  demo: ["demo ./market"],
+  init: [
+    "init ./farms --template ./shared-app --dry-run",
+    'init ./farms --template ./shared-app --agency "Lanternfield"',
+  ],
+  import: [
+    "import roster.csv --dry-run",
+    "import roster.csv --pictures ./logos --partial",
+    "import boxes.csv --collection boxes",
+  ],
+  export: ["export roster.xlsx", "export boxes.csv --collection boxes"],
+  clients: ["clients --state ready", "clients --group coast --csv"],
+  explain: [
+    "explain saltmarsh",
+    "explain saltmarsh identifiers.android",
+    'explain saltmarsh --pattern "{domain reversed}.{key joined}"',
+  ],
+  art: ["art --platform android", "art --guide guide.html"],
+  check: ["check", "check --group coast --strict", 'check "s*" --report findings.sarif'],
+  generate: ["generate", "generate saltmarsh --dry-run", "generate --stage testers"],
+  audit: ["audit", "audit --report audit.xml", "audit saltmarsh -v"],
+  proof: ["proof", "proof saltmarsh -o saltmarsh.html"],
+  release: [
+    'release saltmarsh --note "en=First boxes"',
+    'release "*" --patch --dry-run --force',
+    "release saltmarsh --take-back",
+  ],
+  "rename-identifier": ["rename-identifier saltmarsh android example.saltmarsh.boxes"],
+  clean: ["clean", "clean --lock"],
+  schema: ["schema brief"],
+  completion: ["completion bash"],
+};

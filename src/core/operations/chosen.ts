@@ -1,0 +1,48 @@
+import { resolveAll } from "../derive/resolve.ts";
+import { expectedAmong } from "../problems/nearest.ts";
+import { refuse } from "../problems/result.ts";
+import { isInState } from "../roster/state.ts";
+import type { ClientState } from "../values/client-states.ts";
+import type { Resolved } from "../variant/variant.ts";
+import { pickClients } from "../workspace/read.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+
+/** Clients by their keys, or by patterns of keys; none for all. And of these only those of a group, or in a state. */
+export interface OfClients {
+  clients: readonly string[];
+  group?: string | undefined;
+  state?: ClientState | undefined;
+}
+
+/**
+ * Keys of the clients that are meant; none for all. Stops: client-unknown, group-unknown, and clients-none where nobody
+ * is in the group and the state.
+ */
+export async function chooseClients(workspace: Workspace, wanted: OfClients): Promise<readonly string[]> {
+  const { clients, group, state } = wanted;
+  refuseUnknownGroup(workspace, group);
+  if (group === undefined && state === undefined) return clients;
+  const named = new Set(pickClients(workspace, clients).map(({ key }) => key));
+  const all = await resolveAll(workspace);
+  const chosen = all.filter((each) => named.has(each.client.key) && isWanted(each, wanted));
+  if (chosen.length > 0) return chosen.map(({ client }) => client.key);
+  const said = [
+    ...(group === undefined ? [] : [`in the group ${group}`]),
+    ...(state ? [`in the state "${state}"`] : []),
+  ];
+  return refuse("clients-none", `No client${clients.length > 0 ? " of those named" : ""} is ${said.join(" and ")}.`);
+}
+
+/** Whether a client is in the group and in the state that are asked for. */
+export const isWanted = (each: Resolved, { group, state }: Pick<OfClients, "group" | "state">): boolean =>
+  (state === undefined || isInState(each, state)) &&
+  (group === undefined || each.client.brief?.data.groups?.includes(group) === true);
+
+export function refuseUnknownGroup({ agency, clients }: Workspace, group: string | undefined): void {
+  const ofClients = clients.flatMap(({ brief }) => brief?.data.groups ?? []);
+  const groups = [...new Set([...Object.keys(agency.data.groups), ...ofClients])];
+  if (group !== undefined && !groups.includes(group))
+    refuse("group-unknown", `No group is called "${group}".`, {
+      expected: expectedAmong(group, groups, "a name under groups in oxalis.yaml"),
+    });
+}
