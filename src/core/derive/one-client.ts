@@ -14,9 +14,10 @@ import { clientFeatures } from "./asked/features.ts";
 import { holdBack, type Kept, keptProblems, overruledProblems } from "./fields/held.ts";
 import { asciiDomain, settleBase, settleScheme } from "./fields/identifier.ts";
 import { fittedLabel } from "./fields/label.ts";
+import { isReadingUnsure } from "./fields/latin.ts";
 import { layerField, readAt, unknownGroups } from "./fields/layers.ts";
 import { judgeLocalName, localNames, namesByLanguage } from "./fields/local-names.ts";
-import { fieldsOf, fillPattern, findVanished, readPattern } from "./fields/pattern.ts";
+import { fieldsOf, fillPattern, findVanished, type Pattern, readPattern } from "./fields/pattern.ts";
 import { judgeValues } from "./fields/rules.ts";
 import { stageNames, stageValues } from "./fields/stage.ts";
 
@@ -130,7 +131,9 @@ function fillField(field: Field, text: string, place: Place | undefined, { value
   const read = readPattern(text, place);
   if (!read.ok) return { value: undefined, problems: read.problems };
   const pattern = read.value;
-  const lookUp = (name: Field) => values[name]?.value;
+  const plainly = (name: Field) => values[name]?.value;
+  const instead = field.startsWith("identifiers.") ? readableInstead(pattern, values) : undefined;
+  const lookUp = (name: Field) => (name === "app.name" && instead !== undefined ? instead : plainly(name));
   const value = fillPattern(pattern, lookUp);
   if (value === undefined) return sound(undefined);
   const lost = field.startsWith("identifiers.") ? findVanished(pattern, lookUp) : undefined;
@@ -142,9 +145,24 @@ function fillField(field: Field, text: string, place: Place | undefined, { value
   }
   const only = pattern.length === 1 ? fieldsOf(pattern)[0] : undefined;
   const same = only !== undefined && text === `{${only}}`;
-  const note = same ? `the same as ${only}` : `made by the pattern "${text}"`;
+  const spelled = fillPattern(pattern, (name) => (name === "locale" ? undefined : lookUp(name))) !== value;
+  const how = [
+    `made by the pattern "${text}"`,
+    ...(instead === undefined ? [] : ["with the domain in place of the name, which nobody can be sure how to read"]),
+    ...(spelled ? [`in letters as they are written in ${languageName(plainly("locale") ?? "")}`] : []),
+  ];
+  const note = same ? `the same as ${only}` : how.join(", ");
   return sound(trace({ by: "pattern", note, value: value.trim(), ...(place ? { place } : {}) }));
 }
+
+/** The domain's own word, for an identifier made from a name that has no sure form in Latin letters. */
+function readableInstead(pattern: Pattern, values: Values): string | undefined {
+  const name = values["app.name"]?.value;
+  if (name === undefined || !isReadingUnsure(name) || !fieldsOf(pattern).includes("app.name")) return undefined;
+  return values.domain?.value.split(".")[0];
+}
+
+const languageName = (tag: string): string => new Intl.DisplayNames("en", { type: "language" }).of(tag) ?? tag;
 
 /** Brings a given value into the form that is kept: colours as #rrggbb, identifiers as the platforms accept them. */
 function settleField(field: Field, value: Traced | undefined, work: Work): Judged<Traced | undefined> {

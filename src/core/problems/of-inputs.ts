@@ -116,6 +116,14 @@ export const ofInputs = {
     title: "A ledger would have to change, and --locked forbids it",
     fix: "Run `oxalis generate` without --locked, and commit the ledgers it writes.",
   },
+  "identifier-unsure": {
+    title: "An identifier made from the domain, since the name has no sure reading",
+    fix: "Ask the client how it is written, and give `identifiers: { base: … }` before the first release fixes it.",
+  },
+  "label-short": {
+    title: "A label that is one word of a longer name",
+    fix: "Ask the client what the app is called for short, and give it as `app: { label: … }`.",
+  },
   "label-wide": {
     title: "A name that is cut off under the icon",
     fix: "Give a shorter one as `app.label` in the brief.",
@@ -128,62 +136,6 @@ export const ofInputs = {
     title: "A version in a brief that releases have passed",
     fix: "Take it out of the brief: `oxalis release` gives versions and build numbers from the first release on.",
   },
-  "art-missing": {
-    title: "A client has no picture to draw from",
-    fix: "Name a picture under `art` in the brief: an icon (a square picture) or a mark (the logo alone).",
-  },
-  "art-unreadable": {
-    title: "A picture that is none, or is broken",
-    fix: "Ask for it again as SVG, PNG or JPEG; open it in a viewer before you send it on.",
-  },
-  "art-unsafe": {
-    title: "A picture that reaches outside itself",
-    fix: "Ask the designer to export it again as plain SVG: no scripts, no entities, no links to other files.",
-  },
-  "art-too-large": {
-    title: "A picture larger than Oxalis takes",
-    fix: "Supply it smaller; the limits are listed in docs/files.md.",
-  },
-  "art-empty": {
-    title: "A picture with nothing on it",
-    fix: "Supply the picture that was meant; this one is fully transparent or of one colour.",
-  },
-  "art-small": {
-    title: "A picture is smaller than what is drawn from it",
-    fix: "Ask for a larger one, best as SVG; until then it is enlarged and looks soft.",
-  },
-  "art-not-square": {
-    title: "An icon that is not square",
-    fix: "Ask for a square one, or accept that the longer side is cut.",
-  },
-  "art-rounded": {
-    title: "An icon whose corners are cut round already",
-    fix: "Ask for the full square: each system cuts the corners in its own shape.",
-  },
-  "art-transparent": {
-    title: "An icon with transparency where it will be filled",
-    fix: "Ask for an opaque one, or check that the colour it is filled with is the right one.",
-  },
-  "art-cut": {
-    title: "An icon that reaches beyond what masks leave of it",
-    fix: "Ask for more room around what is drawn, or supply the mark alone as `art.mark`.",
-  },
-  "art-contrast": {
-    title: "A mark that hardly stands out from its ground",
-    fix: "Choose another `colors.ground`, or ask for the mark in another colour.",
-  },
-  "art-bitmap": {
-    title: "A vector picture with a bitmap in it",
-    fix: "Ask for one drawn in paths: the bitmap gets soft or ragged at other sizes.",
-  },
-  "art-text": {
-    title: "A vector picture with text in a font it does not bring along",
-    fix: "Ask the designer to turn the text into paths.",
-  },
-  "art-alike": {
-    title: "A picture that looks like another client's, or the template's",
-    fix: "Make sure that the right file was supplied; stores refuse copies.",
-  },
   "report-unknown": {
     title: "A report of an unknown kind",
     fix: "End the report's name in .sarif, or in .xml for the form that build servers read test results in.",
@@ -194,41 +146,9 @@ export const ofInputs = {
       "Write the text anew at this place: it was most likely copied from a page or a document, with " +
       "something unseen in it.",
   },
-  "sheet-encoding": {
-    title: "A sheet in an encoding that cannot be told",
-    fix: "Save it as UTF-8, or say with --encoding what it is: the one in which the words read right.",
-  },
   "file-name-invalid": {
     title: "A file's name that not every system can hold",
     fix: "Rename the file: letters of any script, digits, blanks, and marks other than control characters.",
-  },
-  "sheet-unreadable": {
-    title: "A sheet that cannot be read",
-    fix: "Save it again as CSV or XLSX, with the headings in its first row.",
-  },
-  "sheet-unknown": {
-    title: "A sheet in a form that is not taken",
-    fix: "Save it as XLSX or CSV in the program that made it.",
-  },
-  "row-conflict": {
-    title: "A field that was changed both in the brief and in the sheet",
-    fix:
-      "Look at both. With --conflicts brief the brief keeps its own from now on, with --conflicts sheet the " +
-      "sheet's is taken.",
-  },
-  "collection-unknown": {
-    title: "A collection that the template does not have",
-    fix: "Correct the name; template.yaml has the collections.",
-  },
-  "map-invalid": {
-    title: "A --map that cannot be read",
-    fix:
-      'Write it as --map "Heading in the sheet=field", such as --map "Firma=owner"; docs/commands.md lists ' +
-      "the fields.",
-  },
-  "row-refused": {
-    title: "A row that cannot be taken",
-    fix: "Correct the cell and import again; with --partial the good rows are taken without it.",
   },
   "answer-missing": {
     title: "An answer that the template asks for is missing",

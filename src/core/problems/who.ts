@@ -2,12 +2,14 @@
 export type Who = "client" | "designer" | "developer" | "producer";
 
 /** Problems by whoever has to act; all others are the producer's. */
-export const others = {
+const others = {
   client: [
     "key-missing",
     "value-invalid",
     "name-invalid",
     "name-shared",
+    "identifier-unsure",
+    "label-short",
     "answer-missing",
     "answer-invalid",
     "usage-missing",

@@ -31,7 +31,7 @@ describe("the label made from a name", () => {
     expect(label("The High Hedges Farm Partners").trail.map((step) => step.note)).toEqual([
       "",
       "words that say nothing left out",
-      "as many whole words as have room under an icon",
+      "the words that say most, as far as they have room under an icon",
     ]);
   });
 });

@@ -1,4 +1,5 @@
 import { type Traced, withStep } from "../../values/trail.ts";
+import { common, idle } from "./idle-words.ts";
 import widths from "./letters.json" with { type: "json" };
 
 const known = new Map(
@@ -28,36 +29,55 @@ export const roomForLabel = Math.round((120 * drawnWidth("abcdefghijklmnopqrstuv
 
 const fits = (text: string): boolean => drawnWidth(text) <= roomForLabel;
 
-/** Words that tell nothing apart under an icon: articles, little words, company forms. */
-const idle = new Set(
-  `a an the of and & at by for from in on y e et und der die das den le la les l' de du des el los las il lo gli the
-  app co company corp gmbh inc limited llc ltd oy plc sa sarl srl ug`.split(/\s+/),
-);
+/** How much a word says of whose app it is: nothing, little, or that. */
+function weightOf(word: string): number {
+  const plain = word.toLowerCase().replace(/[.,;:!?]+$/, "");
+  return idle.has(plain) ? 0 : common.has(plain) ? 1 : 4;
+}
+
+const weigh = (words: readonly string[]): number => words.reduce((sum, word) => sum + weightOf(word), 0);
+
+/** Words of a name that tell it from others. */
+export const tellingWords = (name: string): string[] => name.split(/\s+/).filter((word) => weightOf(word) > 1);
 
 /**
- * A label for an icon, made from a name: idle words left out, then words from the end, then letters. Each is a step
- * of the trail.
+ * A label for an icon, made from a name: idle words left out, then the words in a row that say most, then letters. Each
+ * is a step of the trail.
  */
 export function fittedLabel(given: Traced): Traced {
   if (fits(given.value)) return given;
-  const told = given.value.split(/\s+/).filter((word) => !idle.has(word.toLowerCase().replace(/\.$/, "")));
+  const all = given.value.split(/\s+/);
+  const told = all.filter((word) => weightOf(word) > 0);
   const plain = told.length > 0 ? told.join(" ") : given.value;
   const without = withStep(given, { by: "rule", note: "words that say nothing left out", value: plain });
   if (fits(without.value)) return without;
-  const whole = leading(without.value.split(" "), " ");
   const words = withStep(without, {
     by: "rule",
-    note: "as many whole words as have room under an icon",
-    value: whole,
+    note: "the words that say most, as far as they have room under an icon",
+    value: sayingMost(without.value.split(" ")),
   });
   if (fits(words.value)) return words;
-  const value = `${leading([...words.value], "", ".")}.`;
+  const value = `${leading([...words.value], ".")}.`;
   return withStep(words, { by: "rule", note: "cut to what has room under an icon", value });
 }
 
-/** As many pieces from the start as have room, at least one. */
-function leading(pieces: readonly string[], between: string, end = ""): string {
-  let count = pieces.length;
-  while (count > 1 && !fits(pieces.slice(0, count).join(between) + end)) count--;
-  return pieces.slice(0, count).join(between);
+/** The words in a row that have room and say most; of two such, the longer, then the earlier; one where none has. */
+function sayingMost(words: readonly string[]): string {
+  const runs = words.flatMap((_, from) => words.slice(from).map((_, more) => words.slice(from, from + more + 1)));
+  const fitting = runs.filter((run) => fits(run.join(" ")));
+  const most = Math.max(...words.map(weightOf));
+  // A word that says little is no label while there is one that says more, even where that one has to be cut.
+  const telling = fitting.filter((run) => run.some((word) => weightOf(word) === most));
+  const [first = [words.find((word) => weightOf(word) === most) ?? ""], ...rest] = telling;
+  return rest.reduce((best, run) => (isBetter(run, best) ? run : best), first).join(" ");
+}
+
+const isBetter = (run: readonly string[], best: readonly string[]): boolean =>
+  weigh(run) > weigh(best) || (weigh(run) === weigh(best) && run.length > best.length);
+
+/** As many letters from the start as have room, at least one. */
+function leading(letters: readonly string[], end: string): string {
+  let count = letters.length;
+  while (count > 1 && !fits(letters.slice(0, count).join("") + end)) count--;
+  return letters.slice(0, count).join("");
 }

@@ -109,7 +109,8 @@ export function fillPattern(
 function fillPart(part: Slotted, lookUp: (field: Field) => string | undefined): string | undefined {
   const value = lookUp(part.field);
   if (value === undefined) return undefined;
-  return part.words.reduce((text, { name, argument }) => words[name]?.apply(text, argument) ?? text, value);
+  const language = lookUp("locale");
+  return part.words.reduce((text, { name, argument }) => words[name]?.apply(text, argument, language) ?? text, value);
 }
 
 /**

@@ -4,11 +4,12 @@ import type { Field } from "../../values/fields.ts";
 import { fields } from "../../values/fields.ts";
 import { platformNames, platforms } from "../../values/platform.ts";
 import type { Place } from "../../values/source.ts";
-import { type Traced, writtenAt } from "../../values/trail.ts";
+import { isDerived, type Traced, writtenAt } from "../../values/trail.ts";
 import type { Resolved } from "../../variant/variant.ts";
 import type { Client } from "../../workspace/workspace.ts";
 import { brokenRules, isDistinguishedName } from "./identifier.ts";
-import { drawnWidth, roomForLabel } from "./label.ts";
+import { drawnWidth, roomForLabel, tellingWords } from "./label.ts";
+import { isReadingUnsure } from "./latin.ts";
 
 type Values = Partial<Record<Field, Traced>>;
 
@@ -92,7 +93,28 @@ export function judgeValues(client: Client, values: Values): Problem[] {
       }),
     );
   });
-  return [...broken, ...wideLabel(values["app.label"]?.value ?? "", place("app.label")), ...refused];
+  const label = wideLabel(values["app.label"]?.value ?? "", place("app.label"));
+  return [...broken, ...label, ...shortLabel(client, values), ...unsureIdentifier(client, values), ...refused];
+}
+
+/** Warns of a label that is one word of a name that has several. */
+function shortLabel(client: Client, values: Values): Problem[] {
+  const { "app.name": name, "app.label": label } = values;
+  if (!name || !label || !isDerived(label) || label.value === name.value) return [];
+  const words = tellingWords(name.value);
+  if (words.length < 2 || label.value.split(/\s+/).length > 1) return [];
+  const message = `Under the icon there is room for "${label.value}" alone, of "${name.value}".`;
+  return [problem("label-short", message, { severity: "warning", place: placeOf(client, name) })];
+}
+
+/** Warns of an identifier that the domain had to give, before a release fixes it. */
+function unsureIdentifier(client: Client, values: Values): Problem[] {
+  const { "app.name": name, "identifiers.base": base } = values;
+  const isFixed = platforms.some((each) => client.ledger?.identifiers[each]?.fixed !== undefined);
+  if (!name || !base || !isDerived(base) || isFixed || !isReadingUnsure(name.value)) return [];
+  const message =
+    `Nobody can be sure how "${name.value}" is written in Latin letters: the identifier is ` + `"${base.value}".`;
+  return [problem("identifier-unsure", message, { severity: "warning", place: placeOf(client, name) })];
 }
 
 /** Warns of a label that a home screen cuts off. */

@@ -1,13 +1,14 @@
 import { createHash } from "node:crypto";
-import anyAscii from "any-ascii";
 import { darken, lift, toneOf } from "../../values/color.ts";
+import { inLatin } from "./latin.ts";
 
 /** A word of the pattern grammar: changes a text, some with an argument behind them. */
 export interface Word {
   says: string;
   /** What must follow, where something must. */
   takes?: Argument;
-  apply(text: string, argument: string): string;
+  /** @param language of the text, such as de: letters are written in Latin as it does */
+  apply(text: string, argument: string, language?: string): string;
 }
 
 interface Argument {
@@ -23,11 +24,9 @@ const numberOf = (what: string): Argument => ({
   example: "12",
 });
 
-const ascii = (text: string): string => anyAscii(text.normalize("NFC"));
-
 /** Apostrophes join (O'Neill → oneill); other marks separate. */
-const asciiWords = (text: string): string[] =>
-  ascii(text.replace(/&/g, " and "))
+const asciiWords = (text: string, language?: string): string[] =>
+  inLatin(text.replace(/&/g, " and "), language)
     .replace(/['’`]/g, "")
     .toLowerCase()
     .split(/[^a-z0-9]+/)
@@ -67,19 +66,22 @@ const table = {
   },
   joined: {
     says: "ASCII letters and digits in lower case, nothing between them: Hill & Dale → hillanddale",
-    apply: (text) => asciiWords(text).join(""),
+    apply: (text, _, language) => asciiWords(text, language).join(""),
   },
   hyphenated: {
     says: "as joined, with a hyphen between the words: Hill & Dale → hill-and-dale",
-    apply: (text) => asciiWords(text).join("-"),
+    apply: (text, _, language) => asciiWords(text, language).join("-"),
   },
-  ascii: { says: "written in ASCII: Bær → Baer", apply: ascii },
+  ascii: {
+    says: "written in ASCII, as the client's language does: Bær → Baer",
+    apply: (text, _, language) => inLatin(text, language),
+  },
   lower: { says: "in lower case: Hill → hill", apply: (text) => text.toLowerCase() },
   upper: { says: "in capitals: Hill → HILL", apply: (text) => text.toUpperCase() },
   initials: {
     says: "the first letter of each word, in ASCII capitals: Hill Farm → HF",
-    apply: (text) =>
-      asciiWords(text)
+    apply: (text, _, language) =>
+      asciiWords(text, language)
         .map((word) => word.charAt(0).toUpperCase())
         .join(""),
   },
