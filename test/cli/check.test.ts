@@ -1,7 +1,7 @@
 import { copyFileSync, existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import sharp from "sharp";
-import { beforeEach, expect, test } from "vitest";
+import { beforeEach, describe, expect, test } from "vitest";
 import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;
@@ -133,4 +133,69 @@ test("--strict ends with 1 for warnings, --report writes them for a build server
   expect(readFileSync(join(folder, "found.xml"), "utf8")).toMatch(
     /<testsuites name="oxalis check">[\s\S]*type="art-text"/,
   );
+});
+
+describe("a mark as it will look", () => {
+  const use = async (file: string, inner: string, width = 900, height = 900) => {
+    const box = `0 0 ${width / 10} ${height / 10}`;
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${box}">${inner}</svg>`;
+    await sharp(Buffer.from(svg)).toFile(art(file));
+    edit(folder, brief, (text) => text.replace(/mark: art\/.*/, `mark: art/${file}`));
+  };
+  const white = '<path fill="#fff" d="M0 0h90v90H0z"/>';
+  const pixel = async (file: string, x: number, y: number) => {
+    const { data, info } = await sharp(join(folder, "variants/3-acre", file))
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const at = (Math.round(y * info.height) * info.width + Math.round(x * info.width)) * info.channels;
+    return [...data.subarray(at, at + 3)];
+  };
+  const near = (found: readonly number[], wanted: readonly number[]) =>
+    expect(Math.max(...found.map((channel, at) => Math.abs(channel - (wanted[at] ?? 0))))).toBeLessThan(12);
+
+  test("on a white box with nothing white inside: the box is taken off, and nothing of it is left", async () => {
+    await use("solid.jpg", `${white}<path fill="#2a6b3c" d="M20 20h50v50H20z"/>`);
+    expect(oxalis(folder, "check", "3-acre").err).toContain("stands on a box of #ffffff; the box is taken off.");
+    oxalis(folder, "generate", "3-acre");
+    const shown = "web/pictures/start-1170x2532.png";
+    near(await pixel(shown, 0.5, 0.5), [0x2a, 0x6b, 0x3c]);
+    near(await pixel(shown, 0.02, 0.02), [0xff, 0xd2, 0x3f]);
+  });
+
+  test("with white inside too: kept as an icon, on its box; an error where there is an icon already", async () => {
+    await use(
+      "inner.jpg",
+      `${white}<circle cx="45" cy="45" r="34" fill="#2a6b3c"/><path fill="#fff" d="M30 40h30v12H30z"/>`,
+    );
+    expect(oxalis(folder, "check", "3-acre").err).toContain("it is used as an icon, with its box.");
+    oxalis(folder, "generate", "3-acre");
+    // What was white inside stays white on the start screen's own ground.
+    near(await pixel("web/pictures/start-1170x2532.png", 0.5, 0.503), [0xff, 0xff, 0xff]);
+    edit(folder, brief, (text) => text.replace("art:\n", "art:\n  icon: art/mark.svg\n"));
+    expect(oxalis(folder, "check", "3-acre")).toMatchObject({
+      code: 1,
+      err: expect.stringContaining("without the box it would have holes."),
+    });
+  });
+
+  test("lettering alone is a strip, a filled badge is blank in one colour, a thumbnail is a blur", async () => {
+    const letters = '<path fill="#2a6b3c" d="M2 2h8v16H2zM20 2h8v16h-8zM100 2h18v16h-18z"/>';
+    await use("strip.png", letters, 1200, 200);
+    expect(oxalis(folder, "check", "3-acre").err).toMatch(/strip\.png is 7\.\d times as wide as high.*6 points high/);
+    await use("badge.png", '<circle cx="45" cy="45" r="44" fill="#2a6b3c"/><path fill="#fc3" d="M30 20h30v50H30z"/>');
+    expect(oxalis(folder, "check", "3-acre").err).toContain("badge.png in one colour is a plain shape");
+    await sharp({ create: { width: 60, height: 60, channels: 4, background: "#0000" } })
+      .composite([{ input: { create: { width: 40, height: 30, channels: 4, background: "#2a6b3c" } } }])
+      .png()
+      .toFile(art("tiny.png"));
+    edit(folder, brief, (text) => text.replace("art/badge.png", "art/tiny.png"));
+    expect(oxalis(folder, "check", "3-acre").err).toMatch(/error {2}.*tiny\.png is 60 × 60 pixels/);
+    expect(oxalis(folder, "generate", "3-acre").code).toBe(1);
+    expect(existsSync(join(folder, "variants/3-acre"))).toBe(false);
+  });
+});
+
+test("a name in letters that banners cannot be lettered with is told", () => {
+  edit(folder, brief, (text) => text.replace("3 Acre Greens", "三畝農場"));
+  expect(oxalis(folder, "check", "3-acre").err).toContain("they show the mark alone");
 });

@@ -39,7 +39,7 @@ const expected = [
   },
   { key: "root-and-leaf", id: "example.rootandleaf.rootandleaf", label: "Root & Leaf", name: "Root & Leaf" },
   { key: "saltmarsh", id: "example.saltmarsh.saltmarshroots", label: "Saltmarsh", name: "Saltmarsh Roots" },
-  { key: "zelena-griadka", id: "example.griadka.zelenagryadka", label: "Грядка", name: "Зелена Грядка" },
+  { key: "zelena-griadka", id: "example.griadka.zelenahriadka", label: "Грядка", name: "Зелена Грядка" },
 ];
 
 const demo = join(temporaryFolder(), "demo");

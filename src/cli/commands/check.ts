@@ -5,6 +5,7 @@ import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";
+import { isShown } from "../view/problems.ts";
 import { table } from "../view/table.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
@@ -13,7 +14,7 @@ export const run: Run<"check"> = async (given, { terminal, ports }) =>
     if (given.json) terminal.json({ clients: clients.map(asData), gaps: gaps.map(placeData) });
     else show(clients, gaps, terminal);
     const all = [...gaps, ...clients.flatMap(({ problems }) => problems)];
-    return all.some((each) => given.strict || isError(each)) ? 1 : 0;
+    return all.some(({ severity }) => severity === "error" || (given.strict && severity === "warning")) ? 1 : 0;
   });
 
 const asData = ({ resolved, problems }: Checked): object => ({
@@ -23,9 +24,7 @@ const asData = ({ resolved, problems }: Checked): object => ({
 
 function show(clients: readonly Checked[], gaps: readonly Problem[], terminal: Terminal): void {
   const { out, err, print, note, settings } = terminal;
-  const told = [...gaps, ...clients.flatMap(({ problems }) => problems)].filter(
-    (each) => !settings.quiet || isError(each),
-  );
+  const told = [...gaps, ...clients.flatMap(({ problems }) => problems)].filter((each) => isShown(each, settings));
   if (told.length > 0) note(`${showGrouped(told, settings.verbose === true, err)}\n`);
   if (settings.quiet) return;
   print(
@@ -44,7 +43,7 @@ function show(clients: readonly Checked[], gaps: readonly Problem[], terminal: T
 
 function row({ resolved, problems }: Checked, { out }: Terminal): string[] {
   const errors = problems.filter(isError).length;
-  const warnings = problems.length - errors;
+  const warnings = problems.filter(({ severity }) => severity === "warning").length;
   return [
     resolved.client.key,
     resolved.values["app.name"]?.value ?? "",

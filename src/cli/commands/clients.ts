@@ -7,7 +7,7 @@ import type { Platform } from "../../core/values/platform.ts";
 import type { Resolved } from "../../core/variant/variant.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
-import { showProblems } from "../view/problems.ts";
+import { isShown, showProblems } from "../view/problems.ts";
 import { table, widthOf } from "../view/table.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
@@ -91,14 +91,14 @@ function show(clients: readonly Resolved[], columns: readonly Column[], terminal
     return count > 0 && widthOf(all) > width ? drawn(count - 1) : all;
   };
   terminal.print(drawn(shown.length));
-  const problems = clients.flatMap((each) => each.problems).filter((each) => !settings.quiet || isError(each));
+  const problems = clients.flatMap((each) => each.problems).filter((each) => isShown(each, settings));
   if (problems.length > 0) terminal.note(`\n${showProblems(problems, terminal.err)}`);
 }
 
 function state(each: Resolved, { out }: Terminal): string {
   const errors = each.problems.filter(isError).length;
   if (errors > 0) return out.red(countOf(errors, "error"));
-  const warnings = each.problems.length;
+  const warnings = each.problems.filter(({ severity }) => severity === "warning").length;
   const told = stateOf(each);
   return warnings > 0 ? `${told}, ${out.yellow(countOf(warnings, "warning"))}` : out.green(told);
 }

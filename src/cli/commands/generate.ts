@@ -7,6 +7,7 @@ import type { Run } from "../command.ts";
 import { again, type Where } from "../view/again.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";
+import { isShown } from "../view/problems.ts";
 import { openProgress } from "../view/progress.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
@@ -65,8 +66,8 @@ function summarise(
 ): void {
   const { dryRun } = given;
   const { out, err, settings } = terminal;
-  const problems = [...gaps, ...outcomes.flatMap((outcome) => outcome.problems)].filter(
-    (each) => !settings.quiet || isError(each),
+  const problems = [...gaps, ...outcomes.flatMap((outcome) => outcome.problems)].filter((each) =>
+    isShown(each, settings),
   );
   if (problems.length > 0) terminal.note(`\n${showGrouped(problems, settings.verbose === true, err)}\n`);
   if (dryRun || settings.verbose) {

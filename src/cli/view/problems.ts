@@ -1,5 +1,5 @@
 import type { Problem } from "../../core/problems/problem.ts";
-import type { Colors } from "./terminal.ts";
+import type { Colors, Settings } from "./terminal.ts";
 
 /**
  * A problem as a producer reads it: what, where, the line itself, what was expected, how to fix it.
@@ -24,7 +24,15 @@ export function showProblem(problem: Problem, colors: Colors, whose = ""): strin
 }
 
 export const severityOf = ({ severity }: Problem, colors: Colors): string =>
-  severity === "error" ? colors.red(colors.bold("error")) : colors.yellow(colors.bold("warning"));
+  severity === "error"
+    ? colors.red(colors.bold("error"))
+    : severity === "warning"
+      ? colors.yellow(colors.bold("warning"))
+      : colors.dim("note");
+
+/** What is shown of problems: errors alone where that is asked for, notes only where everything is. */
+export const isShown = ({ severity }: Problem, { quiet, verbose }: Settings): boolean =>
+  severity === "error" || (!quiet && (severity === "warning" || verbose === true));
 
 /** What to do next, and who has to act where that is not whoever reads it. */
 export const actionOf = ({ fix, who }: Problem, colors: Colors): string =>

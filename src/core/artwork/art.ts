@@ -25,6 +25,10 @@ export interface Art {
   mean: Hex;
   /** The share of what is drawn that is of another colour than the mean. */
   varied: number;
+  /** The share of what is drawn that has the edge's colour and is enclosed by the rest; 0 where there is no edge. */
+  enclosed: number;
+  /** The share of the smaller of its box and its circle that is drawn. */
+  filled: number;
   /** Its corners are transparent and the middles of its edges are not: somebody has cut them round already. */
   rounded: boolean;
   /** A vector that holds a bitmap; one that holds text in a font it does not bring along. */

@@ -6,6 +6,7 @@ import { hexOf } from "../values/color.ts";
 import { sha256 } from "../values/hash.ts";
 import type { Place } from "../values/source.ts";
 import type { Art } from "./art.ts";
+import { countEnclosed } from "./bitmap/enclosed.ts";
 import { bitmapFacts, mostPixels } from "./bitmap/read.ts";
 import { enclosingCircle } from "./geometry.ts";
 import { likenessOf } from "./likeness.ts";
@@ -111,7 +112,9 @@ function measure(
   data: Buffer,
   width: number,
   height: number,
-): Pick<Art, "opaque" | "edge" | "content" | "circle" | "cut" | "mean" | "varied" | "rounded"> | undefined {
+):
+  | Pick<Art, "opaque" | "edge" | "content" | "circle" | "cut" | "mean" | "varied" | "enclosed" | "filled" | "rounded">
+  | undefined {
   const at = (x: number, y: number) => (y * width + x) * 4;
   const channel = (offset: number) => data[offset] ?? 0;
   let opaque = true;
@@ -141,6 +144,9 @@ function measure(
   const [left, top] = [Math.min(...xs), Math.min(...ys)];
   const circle = enclosingCircle(outline);
   const mean: Color = [sum[0] / count, sum[1] / count, sum[2] / count];
+  const isGround = (pixel: number) => edge !== undefined && distance(data, pixel * 4, edge) <= sameColor;
+  const enclosed = edge ? countEnclosed(isGround, width, height) : 0;
+  const box = (Math.max(...xs) - left) * (Math.max(...ys) - top);
   return {
     opaque,
     ...(edge ? { edge: hexOf(...edge) } : {}),
@@ -155,6 +161,8 @@ function measure(
     rounded: !opaque && isRounded((x, y) => channel(at(x, y) + 3), width, height),
     mean: hexOf(...mean),
     varied: variedFrom(data, mean, edge) / count,
+    enclosed: enclosed / (count + enclosed),
+    filled: Math.min(1, count / Math.min(box, Math.PI * circle.radius ** 2)),
   };
 }
 

@@ -2,8 +2,9 @@ import { likenessOf } from "../artwork/likeness.ts";
 import { resolvePicked } from "../derive/resolve.ts";
 import { tellEnlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
-import { isError, type Problem } from "../problems/problem.ts";
+import { isError, type Problem, problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
+import { canBeLettered } from "../render/lettering.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
 import type { Resolved } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
@@ -63,5 +64,19 @@ function judgePlan(resolved: Resolved, template: Template): Problem[] {
   const read = attempt(() => planVariant(variant, template, "tree"));
   if (!read.ok) return read.problems.map((each) => ({ ...each, client: client.key }));
   const plan = read.value;
-  return [...plan.gaps.map((each) => ({ ...each, client: client.key })), ...tellEnlarged(plan, resolved)];
+  return [
+    ...plan.gaps.map((each) => ({ ...each, client: client.key })),
+    ...tellEnlarged(plan, resolved),
+    ...tellUnlettered(resolved, template),
+  ];
+}
+
+/** A name that has letters which banners cannot be lettered with, where some picture of the template is. */
+function tellUnlettered({ client, values, art }: Resolved, template: Template): Problem[] {
+  const name = values["app.name"]?.value ?? "";
+  const isAsked = template.parts.some(({ pictures }) => pictures.some(({ slot }) => slot.lettered));
+  if (!isAsked || art.given.wide || canBeLettered(name)) return [];
+  const message = `"${name}" has letters that banners cannot be lettered with: they show the mark alone.`;
+  const place = client.brief?.document.placeOf(["app", "name"]);
+  return [problem("name-unlettered", message, { severity: "warning", client: client.key, place })];
 }

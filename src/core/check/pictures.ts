@@ -5,7 +5,7 @@ import type { ProblemCode } from "../problems/catalogue.ts";
 import { type Problem, type ProblemDetail, problem } from "../problems/problem.ts";
 import { contrast } from "../values/color.ts";
 import type { Field } from "../values/fields.ts";
-import type { Resolved } from "../variant/variant.ts";
+import type { Artwork, Resolved } from "../variant/variant.ts";
 
 /** WCAG 2 asks pictures for this contrast with what surrounds them. */
 const leastContrast = 3;
@@ -14,8 +14,23 @@ const leastContrast = 3;
 interface Look {
   code: ProblemCode;
   roles: readonly ArtRole[];
-  at(art: Art, colorOf: (field: Field) => string | undefined): { message: string; expected?: string } | undefined;
+  at(
+    art: Art,
+    colorOf: (field: Field) => string | undefined,
+    given: Artwork["given"],
+  ): { message: string; expected?: string } | undefined;
 }
+
+/** A mark wider than this is lettering, most likely. */
+const thin = 2.5;
+
+/** An icon on a telephone, in points, and the share of it that a wide mark takes (Apple, "App icons"). */
+const telephoneIcon = 60;
+const iconShare = 0.66;
+
+/** A shape that is filled by so much, and of so much in other colours, says nothing once it is of one colour. */
+const blank = 0.94;
+const several = 0.08;
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
@@ -78,6 +93,29 @@ const looks: readonly Look[] = [
     at: (art, colorOf) => standsOut(art, colorOf("colors.startDark"), "the dark start screen's ground"),
   },
   {
+    code: "art-thin",
+    roles: ["mark"],
+    at: ({ file, content, width, height }, _, { icon }) => {
+      const ratio = (content.width * width) / (content.height * height);
+      if (icon || ratio < thin) return undefined;
+      const points = (telephoneIcon * iconShare) / ratio;
+      return {
+        message:
+          `${file} is ${ratio.toFixed(1)} times as wide as high: as an icon on a telephone it is a strip ` +
+          `${points.toFixed(0)} points high, and its letters less.`,
+        expected: "a sign without lettering as art.mark, and this one as art.wide",
+      };
+    },
+  },
+  {
+    code: "art-blank",
+    roles: ["mark"],
+    at: ({ file, filled, varied }, _, { mono }) =>
+      mono || filled < blank || varied < several
+        ? undefined
+        : { message: `${file} in one colour is a plain shape: what is within it, is lost.`, expected: "art.mono" },
+  },
+  {
     code: "art-bitmap",
     roles: artRoleNames,
     at: ({ bitmap, file }) => (bitmap ? { message: `${file} holds a bitmap.` } : undefined),
@@ -108,7 +146,7 @@ export function judgePictures({ client, values, art }: Resolved): Problem[] {
     looks
       .filter(({ roles }) => roles.includes(role))
       .flatMap(({ code, at }) => {
-        const found = at(picture, colorOf);
+        const found = at(picture, colorOf, art.given);
         if (!found) return [];
         const { message, ...more } = found;
         return [

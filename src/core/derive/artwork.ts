@@ -12,6 +12,7 @@ import type { Place } from "../values/source.ts";
 import { type Artwork, noArtwork } from "../variant/variant.ts";
 import { outside } from "../workspace/read.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
+import { settleBoxed } from "./boxed.ts";
 
 /**
  * Reads and measures every picture that a client's brief names; what cannot be used is told, the rest is read all the
@@ -46,13 +47,18 @@ export async function readArtwork(
   }
   const message = "The brief names no picture to draw from: neither an icon nor a mark.";
   const { x = 50, y = 50 } = named.focus ?? {};
-  return {
-    art: {
+  const settled = settleBoxed(
+    {
       given: Object.fromEntries(given.flatMap(({ role, art }) => (art.ok ? [[role, art.value]] : []))),
       slots: Object.fromEntries(slots.flatMap(({ slot, art }) => (art.ok ? [[slot, art.value]] : []))),
       focus: { x: x / 100, y: y / 100 },
     },
+    client,
+  );
+  return {
+    art: settled.art,
     problems: [
+      ...settled.problems,
       ...[...given, ...slots].flatMap(({ art }) => (art.ok ? [] : art.problems)),
       ...(named.icon || named.mark
         ? []

@@ -196,6 +196,7 @@ function decide(
   const writer = openWriter(root, folder);
   const before = readReceipt(root, folder, client.key);
   const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...tellEnlarged(plan, resolved)];
+  if (told.some(isError)) stop(told);
   const changes = difference(plan, before, writer.hash, smallest);
   on({ what: "planned", client: client.key, files: changes.filter((change) => "entry" in change).length });
   return {

@@ -3,8 +3,11 @@ import type { Drawing } from "../render/drawing.ts";
 import { type Resolved, suppliedArt } from "../variant/variant.ts";
 import type { Plan } from "./plan.ts";
 
-/** Enlarged by less than this, a bitmap looks no softer. */
-const unseen = 1.02;
+/**
+ * Enlarged by less than the first, a bitmap looks no softer; by less than the second, hardly; by more than the third,
+ * it is a blur that nobody should be sold.
+ */
+const enlarged = { unseen: 1.02, hardly: 1.25, blur: 6 };
 
 interface Enlargement {
   factor: number;
@@ -22,7 +25,8 @@ export function tellEnlarged({ entries }: Plan, { client, art }: Resolved): Prob
     for (const drawing of entry.drawings) {
       const factor = enlargement(drawing);
       const file = drawing.picture?.art.file ?? "";
-      if (factor > Math.max(unseen, worst.get(file)?.factor ?? 0)) worst.set(file, { factor, path: entry.path });
+      if (factor > Math.max(enlarged.unseen, worst.get(file)?.factor ?? 0))
+        worst.set(file, { factor, path: entry.path });
     }
   }
   return suppliedArt(art).flatMap(({ at, picture: { file, width, height } }) => {
@@ -31,7 +35,7 @@ export function tellEnlarged({ entries }: Plan, { client, art }: Resolved): Prob
     const { factor, path } = found;
     const message = `${file} is ${width} × ${height} pixels; ${path} enlarges it ${factor.toFixed(1)} times.`;
     return problem("art-small", message, {
-      severity: "warning",
+      severity: factor < enlarged.hardly ? "note" : factor < enlarged.blur ? "warning" : "error",
       client: client.key,
       expected: `${Math.ceil(width * factor)} × ${Math.ceil(height * factor)} pixels or more`,
       place: client.brief?.document.placeOf(at),

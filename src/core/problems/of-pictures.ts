@@ -58,4 +58,20 @@ export const ofPictures = {
     title: "A picture that looks like another client's, or the template's",
     fix: "Make sure that the right file was supplied; stores refuse copies.",
   },
+  "art-boxed": {
+    title: "A logo on a box of one colour",
+    fix: "Ask for the logo on nothing: SVG, or PNG with transparency.",
+  },
+  "art-thin": {
+    title: "A logo that is too wide for an icon",
+    fix: "Ask for a sign without lettering; with it, a wide logo goes onto banners.",
+  },
+  "art-blank": {
+    title: "A logo that says nothing in one colour",
+    fix: "Ask for the one-coloured form: the sign cut out of its shape.",
+  },
+  "name-unlettered": {
+    title: "A name that banners cannot be lettered with",
+    fix: "Ask for the logo with its lettering, as `art.wide`; without it, banners show the mark alone.",
+  },
 } satisfies Record<string, ProblemKind>;

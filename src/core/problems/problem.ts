@@ -6,7 +6,8 @@ import { type Who, whoActs } from "./who.ts";
 /** One thing that is wrong, told to a producer. */
 export interface Problem {
   code: ProblemCode;
-  severity: "error" | "warning";
+  /** An error stops what it is about; a warning is told; a note is told to whoever asks for everything. */
+  severity: "error" | "warning" | "note";
   /** What is wrong, in one sentence without the place. */
   message: string;
   /** Where: file relative to the workspace, line and column from 1, and the line itself. */

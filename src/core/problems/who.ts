@@ -29,6 +29,10 @@ const others = {
     "art-bitmap",
     "art-text",
     "art-alike",
+    "art-boxed",
+    "art-thin",
+    "art-blank",
+    "name-unlettered",
   ],
   developer: [
     "template-empty",

@@ -1,4 +1,5 @@
 import type { Art } from "../artwork/art.ts";
+import { mostEnclosed } from "../artwork/bitmap/enclosed.ts";
 import { type Box, wholeBox } from "../artwork/geometry.ts";
 import type { ArtRole } from "../artwork/roles.ts";
 import { namesOf } from "../catalog/all.ts";
@@ -35,15 +36,21 @@ export function coverOf(slot: Slot, art: Artwork): Art | undefined {
   return slot.covers && givenFor(slot, slot.covers, art);
 }
 
-/** What a mark is drawn from: the mark, or the icon without its plain ground, or, where it has none, the whole icon. */
+/**
+ * What a mark is drawn from: the mark, or the icon without its plain ground; the whole icon where it has none, or where
+ * it would be left with holes.
+ */
 export function sourceOf(slot: Slot, variant: Variant): Source {
   const mark = givenFor(slot, "mark", variant.art);
   const own = ownOf(slot, variant.art);
   if (own) return drawn(own);
+  if (mark?.opaque && mark.edge) return { ...drawn(mark), key: mark.edge };
   if (mark) return slot.from === "mono" ? { ...drawn(mark), key: ground(variant) } : drawn(mark);
   const icon = givenFor(slot, "icon", variant.art);
   if (!icon) throw new Error(`${variant.key} has no picture`);
-  return icon.edge ? { ...drawn(icon), key: icon.edge } : { art: icon, part: wholeBox, circle: aroundAll };
+  const { edge, enclosed } = icon;
+  if (edge && enclosed <= mostEnclosed) return { ...drawn(icon), key: edge };
+  return { art: icon, part: wholeBox, circle: aroundAll };
 }
 
 const ownOf = (slot: Slot, art: Artwork): Art | undefined =>
