@@ -1,5 +1,5 @@
 import { execFile } from "node:child_process";
-import { readdirSync, readFileSync, rmSync, statSync, utimesSync, writeFileSync } from "node:fs";
+import { cpSync, readdirSync, readFileSync, rmSync, statSync, utimesSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { promisify } from "node:util";
 import { beforeEach, expect, test } from "vitest";
@@ -81,4 +81,24 @@ test("what cannot be read of all this costs time only; two runs at once do not d
   const run = () => promisify(execFile)("node", [program, "generate", "-C", folder]);
   await Promise.all([run(), run()]);
   expect(hashes()).toEqual(before);
+});
+
+test("what was made for clients and stages that are gone is told, and removed where nobody has worked in it", () => {
+  oxalis(folder, "generate");
+  oxalis(folder, "proof", "3-acre");
+  const [first = "", second = ""] = readdirSync(join(folder, "clients"));
+  for (const key of [first, second])
+    cpSync(join(folder, "variants", key), join(folder, "variants", `gone-${key}`), { recursive: true });
+  writeFileSync(join(folder, `variants/gone-${second}/own.txt`), "by hand");
+  expect(oxalis(folder, "generate").err).toContain(
+    `variants/gone-${first}, variants/gone-${second}: oxalis clean --variants`,
+  );
+  const { code, out } = oxalis(folder, "clean", "--variants");
+  expect([code, out]).toEqual([
+    1,
+    `removed  variants/gone-${first}\nkept  variants/gone-${second}: own.txt is not as it was made. Remove it by hand.\n`,
+  ]);
+  expect(readdirSync(join(folder, "variants")).sort()).toEqual(
+    [first, second, `gone-${second}`, "builds.example.yml", "builds.json", "proof-3-acre.html"].sort(),
+  );
 });

@@ -3,7 +3,7 @@ import { isError } from "../../core/problems/problem.ts";
 import { succeed } from "../../core/problems/result.ts";
 import { stateOf } from "../../core/roster/state.ts";
 import type { Field } from "../../core/values/fields.ts";
-import type { Platform } from "../../core/values/platform.ts";
+import { type Platform, platforms as platformNames } from "../../core/values/platform.ts";
 import type { Resolved } from "../../core/variant/variant.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
@@ -44,9 +44,9 @@ const wide = 190;
 /** The columns of an agency that makes apps for these platforms. */
 const columnsFor = (platforms: readonly Platform[]): Column[] => [
   ofField("name", "app.name", 0),
-  ofField("label", "app.label", 90),
   { heading: "identifier", from: 60, to: wide - 1, value: (each) => identifiers(each, platforms) },
   ...platforms.map((platform) => ofField(platform, `identifiers.${platform}`, wide)),
+  ofField("label", "app.label", 90),
   ofField("stock code", "sku", 130),
   ofField("version", "version", 106),
   ofField("build", "build", 106),
@@ -79,7 +79,7 @@ async function showCsv(clients: readonly Resolved[], columns: readonly Column[],
 function show(clients: readonly Resolved[], columns: readonly Column[], terminal: Terminal): void {
   const { out, settings, width } = terminal;
   const shown = columns.filter(({ from, to }) => width >= from && width <= (to ?? width));
-  const drawn = (count: number): string => {
+  const drawn = (count: number): { text: string; count: number } => {
     const some = shown.slice(0, count);
     const rows = clients.map((each) => [
       each.client.key,
@@ -88,12 +88,25 @@ function show(clients: readonly Resolved[], columns: readonly Column[], terminal
     ]);
     const all = table(["client", ...some.map((column) => column.heading), "state"], rows, out);
     // Of what has no room, the last columns are left out; --csv and --json have them all.
-    return count > 0 && widthOf(all) > width ? drawn(count - 1) : all;
+    return count > 0 && widthOf(all) > width ? drawn(count - 1) : { text: all, count };
   };
-  terminal.print(drawn(shown.length));
+  const { text, count } = drawn(shown.length);
+  terminal.print(text);
+  const told = new Set(shown.slice(0, count).map(({ heading }) => heading));
+  const left = columns.filter(
+    ({ heading, to }) => !told.has(heading) && (to === undefined || !hasOwnIdentifiers(told)),
+  );
+  const named = [...new Set(left.filter(({ from }) => from < wide).map(({ heading }) => heading))];
+  if (named.length > 0 && !settings.quiet)
+    terminal.note(
+      terminal.err.dim(`No room for: ${named.join(", ")}. A wider terminal has it; --csv and --json have all.`),
+    );
   const problems = clients.flatMap((each) => each.problems).filter((each) => isShown(each, settings));
   if (problems.length > 0) terminal.note(`\n${showProblems(problems, terminal.err)}`);
 }
+
+/** Where each platform has a column of its own, the one for all of them is not missed. */
+const hasOwnIdentifiers = (told: ReadonlySet<string>): boolean => platformNames.some((each) => told.has(each));
 
 function state(each: Resolved, { out }: Terminal): string {
   const errors = each.problems.filter(isError).length;

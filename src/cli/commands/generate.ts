@@ -16,9 +16,10 @@ export const run: Run<"generate"> = async (given, { terminal, ports }) => {
   const progress = openProgress(terminal, (outcome, width) => line(outcome, dryRun, width, terminal));
   const made = await makeVariants(given, { ...ports, on: progress.on });
   progress.close();
-  return mapResult(made, ({ outcomes, gaps }) => {
-    if (given.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(placeData) });
+  return mapResult(made, ({ outcomes, gaps, gone }) => {
+    if (given.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(placeData), gone });
     else summarise(outcomes, gaps, given, terminal);
+    if (!given.json && !given.quiet && gone.length > 0) tellGone(gone, given, terminal);
     return outcomes.some(isFailed) ? 1 : 0;
   });
 };
@@ -58,6 +59,14 @@ function line(outcome: Outcome, dryRun: boolean, longest: number, { err, setting
   return `${err.green("✓")} ${client}  ${countOf(files, "file")}: ${counts.join(", ")}`;
 }
 
+function tellGone(gone: readonly string[], given: Where, { note, err }: Terminal): void {
+  const { workspace } = given;
+  const named = gone.map((each) => `variants/${each}`).join(", ");
+  note(
+    `${err.yellow("of nobody")}  ${named}: ${again("clean --variants", { workspace })} removes what is of no client.`,
+  );
+}
+
 function summarise(
   outcomes: readonly Outcome[],
   gaps: readonly Problem[],
@@ -66,9 +75,11 @@ function summarise(
 ): void {
   const { dryRun } = given;
   const { out, err, settings } = terminal;
-  const problems = [...gaps, ...outcomes.flatMap((outcome) => outcome.problems)].filter((each) =>
-    isShown(each, settings),
-  );
+  const isTold = (outcome: Outcome) => settings.verbose || isFailed(outcome) || outcome.changes.length > 0;
+  const told = outcomes.filter(isTold);
+  const problems = [...gaps, ...told.flatMap((outcome) => outcome.problems)].filter((each) => isShown(each, settings));
+  const before = outcomes.filter((each) => !isTold(each)).flatMap((outcome) => outcome.problems);
+  const same = before.filter((each) => isShown(each, settings)).length;
   if (problems.length > 0) terminal.note(`\n${showGrouped(problems, settings.verbose === true, err)}\n`);
   if (dryRun || settings.verbose) {
     for (const { folder, changes } of outcomes) {
@@ -84,5 +95,6 @@ function summarise(
     ? `${countOf(changed, "variant")} would change, ${good.length - changed} would not.`
     : `${countOf(good.length, "variant")} in variants/: ${changed} changed, ${good.length - changed} as before.`;
   terminal.print(bad > 0 ? `${head} ${out.red(`${countOf(bad, "client")} failed.`)}` : head);
+  if (same > 0) terminal.print(out.dim(`${countOf(same, "warning")} as before, of clients that did not change: -v.`));
   if (!dryRun && bad === 0) terminal.print(out.dim(`Next: ${again("audit", given)}, ${again("proof", given)}`));
 }

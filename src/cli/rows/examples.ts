@@ -30,7 +30,7 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
     "release saltmarsh --take-back",
   ],
   "rename-identifier": ["rename-identifier saltmarsh android example.saltmarsh.boxes"],
-  clean: ["clean", "clean --lock"],
+  clean: ["clean", "clean --variants"],
   schema: ["schema brief"],
   completion: ["completion bash"],
 };

@@ -208,10 +208,15 @@ export const rows = {
     options: { ...inWorkspace, yes: { kind: "flag", says: "do it, knowing what it breaks" } },
   },
   clean: {
-    says: "empty the cache of pictures that were drawn before; variants stay",
+    says: "empty the cache of pictures that were drawn before; or remove what was made for nobody",
     arguments: {},
     options: {
       ...inWorkspace,
+      variants: {
+        kind: "flag",
+        says: "remove the variants of clients and stages that are gone, and not the cache",
+        conflicts: ["lock"],
+      },
       lock: {
         kind: "flag",
         says: "take the hold on the workspace away from a run on a machine that is no more",

@@ -24,15 +24,22 @@ export function openProgress(
   };
   const isDrawn = watched && !settings.quiet && !settings.json;
   let bar: SingleBar | undefined;
-  const count = { done: 0, total: 0 };
+  // All clients are one bar that never goes back: each is so much of it, whatever it turns out to need.
+  const shares = new Map<string, { done: number; files: number }>();
+  let clients = 0;
+  const started = Date.now();
+  const sum = () =>
+    [...shares.values()].reduce((all, { done, files }) => all + (files === 0 ? 1 : done / files), 0) * whole;
   const close = () => {
     bar?.stop();
     bar = undefined;
   };
   const show = (client: string) => {
-    close();
+    const value = Math.floor(sum());
+    const left = leftFor(value / (clients * whole), Date.now() - started);
+    if (bar) return bar.update(value, { client, left });
     bar = new SingleBar({
-      format: `${err.cyan("{bar}")} {value}/{total}  {client}`,
+      format: `${err.cyan("{bar}")} {percentage} %  {client}{left}`,
       barsize: 24,
       barCompleteChar: "━",
       barIncompleteChar: "─",
@@ -40,21 +47,41 @@ export function openProgress(
       clearOnComplete: true,
       stream: process.stderr,
     });
-    bar.start(count.total, count.done, { client });
+    bar.start(clients * whole, value, { client, left });
   };
   const on = (event: Event) => {
-    if (event.what === "clients") width = Math.max(...event.keys.map((key) => key.length));
-    else if (event.what === "client") {
+    if (event.what === "clients") {
+      width = Math.max(...event.keys.map((key) => key.length));
+      clients = event.keys.length;
+    } else if (event.what === "client") {
+      shares.set(event.outcome.client, { done: 0, files: 0 });
       close();
       say(event.outcome);
-      if (isDrawn && count.done < count.total) show("");
-    } else if (event.what === "planned" && event.files > 0) {
-      count.total += event.files;
+      if (isDrawn && shares.size < clients) show("");
+    } else if (event.what === "planned") {
+      shares.set(event.client, { done: 0, files: Math.max(1, event.files) });
       if (isDrawn) show(event.client);
     } else if (event.what === "file") {
-      count.done++;
-      bar?.update(count.done, { client: event.client });
+      const share = shares.get(event.client);
+      if (share) share.done++;
+      if (isDrawn) show(event.client);
     }
   };
   return { on, close };
+}
+
+/** A client's share of the bar. */
+const whole = 1000;
+
+/** Told from so much on, in milliseconds; and once so much is done that it can be told. */
+const long = { from: 20_000, done: 0.05 };
+
+/** How long it will still take, where that is long. @param done of all, 0 to 1 */
+function leftFor(done: number, passed: number): string {
+  if (done < long.done) return "";
+  const left = (passed / done) * (1 - done);
+  if (left < long.from) return "";
+  return left < 90_000
+    ? `, about ${Math.round(left / 10_000) * 10} s left`
+    : `, about ${Math.round(left / 60_000)} min left`;
 }

@@ -23,6 +23,7 @@ import type { Workspace } from "../workspace/workspace.ts";
 import { applyChanges, type Tools } from "./apply.ts";
 import type { Cache } from "./cache.ts";
 import { type Change, difference } from "./difference.ts";
+import { goneVariants } from "./gone.ts";
 import { artInput, workspaceInputs } from "./inputs.ts";
 import { buildMatrix, exampleWorkflow } from "./matrix.ts";
 import { readReceipt } from "./receipt.ts";
@@ -44,11 +45,13 @@ export interface Generated {
   outcomes: Outcome[];
   /** Places the template does not have, for any client. */
   gaps: Problem[];
+  /** Variants of clients and stages that are no more. */
+  gone: readonly string[];
 }
 
 /** Told while the work goes on. */
 export type Step =
-  /** Every client of the workspace. */
+  /** Every client that is to be made. */
   | { what: "clients"; keys: readonly string[] }
   /** A client's files are planned, and so many are to be written. */
   | { what: "planned"; client: string; files: number }
@@ -87,12 +90,12 @@ export const variantFolder = (workspace: Workspace, client: string): string =>
  * Whoever calls holds the workspace (`withLock`), unless it is a dry run.
  */
 export async function generate(workspace: Workspace, options: GenerateOptions): Promise<Generated> {
-  options.on({ what: "clients", keys: workspace.clients.map(({ key }) => key) });
   // Pictures are looked at off the main thread; meanwhile the template is surveyed.
   const [{ all, picked }, template] = await Promise.all([
     resolvePicked(workspace, options.clients),
     surveySoon(workspace),
   ]);
+  options.on({ what: "clients", keys: picked.map(({ client }) => client.key) });
   if (options.locked) refuseChanges(workspace, picked, options.today);
   const inputs = workspaceInputs(workspace.root, template.folder);
   const { cache } = options;
@@ -111,7 +114,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   const outcomes = await Promise.all(working);
   await cache.close();
   if (!options.dryRun) await writeMatrix(workspace, all, template);
-  return { outcomes, gaps: template.parts.flatMap((part) => part.gaps) };
+  return { outcomes, gaps: template.parts.flatMap((part) => part.gaps), gone: goneVariants(workspace) };
 }
 
 /** What a build server needs to know of all variants that are there; written only where it changed. */

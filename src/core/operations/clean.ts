@@ -1,13 +1,19 @@
 import { breakLock } from "../files/holding/lock.ts";
 import { clearCache } from "../make/cache.ts";
+import { type Cleared, clearGone } from "../make/gone.ts";
 import { operation } from "./operation.ts";
-import { type At, holding, workspaceRoot } from "./workspace.ts";
+import { type At, holding, inWorkspace, workspaceRoot } from "./workspace.ts";
 
 /** Takes the hold on a workspace away, whoever has it: who that was; undefined where nobody had. */
 export const freeWorkspace = operation(
   async (at: At, ports): Promise<{ holder: string | undefined }> => ({
     holder: breakLock(workspaceRoot(at, ports)),
   }),
+);
+
+/** Removes what was made for clients and stages that are no more. */
+export const clearVariants = operation(
+  (at: At, ports): Promise<Cleared[]> => inWorkspace(at, ports, true, async (workspace) => clearGone(workspace)),
 );
 
 /** Empties the cache of drawn pictures: how many there were, and their bytes. */

@@ -68,7 +68,9 @@ export const ofInputs = {
   },
   "no-clients": {
     title: "The workspace has no clients",
-    fix: "Make a folder below clients/ with a brief.yaml in it.",
+    fix:
+      "`oxalis export roster.xlsx` writes the sheet to hand out, `oxalis import` takes it in; or make a folder " +
+      "below clients/ with a brief.yaml in it.",
   },
   "pattern-invalid": {
     title: "A pattern cannot be read",
