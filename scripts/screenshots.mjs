@@ -35,20 +35,19 @@ const views = [
   { name: "generate", rows: 28, typed: ["oxalis generate"] },
   {
     name: "roster",
-    rows: 38,
+    rows: 36,
     before: () => {
       const rows =
-        "Name;Website;Firma;Logo;Colour\nPlum Tree Farm;https://www.plumtree.example/shop;Plum Tree GbR;" +
-        "art/plum.svg;552244\nOrchard Lane Boxes;;Orchard & Daughters;;\nWild Meadow;meadow.example;;;" +
-        "greenish\n";
+        "Kunden im Herbst;;;;\nName;Website;Firma;Logo;Farbe\nPlum Tree Farm;https://www.plumtree.example/shop;" +
+        "Plum Tree GbR;art/plum.svg;552244\nOrchard Lane Boxes;;Orchard & Daughters;;\n" +
+        "Wild Meadow;meadow.example;;;greenish\n";
       writeFileSync(join(demo, "roster.csv"), rows);
       return () => rmSync(join(demo, "roster.csv"));
     },
     typed: [
-      'oxalis import roster.csv --map "Firma=owner" --dry-run',
+      "oxalis import roster.csv --dry-run",
       'oxalis release 3-acre saltmarsh --note "First boxes"',
-      "oxalis release 3-acre --minor",
-      "oxalis clients 3-acre saltmarsh orchard-lane",
+      "oxalis release saltmarsh --take-back",
     ],
   },
   { name: "art", rows: 28, typed: ["oxalis art --platform android"] },

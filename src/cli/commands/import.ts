@@ -24,7 +24,7 @@ export const run: Run<"import"> = async (given, { terminal, ports }) => {
       if (!given.quiet) showChanges(changed, terminal);
       showPictures(pictures, terminal);
       showConflicts(plan, terminal);
-      if (plan.refused.length > 0) terminal.note(`\n${showProblems(plan.refused, terminal.err)}\n`);
+      if (plan.refused.length > 0) terminal.note(`\n${showProblems(plan.refused, terminal.err)}`);
       showForeseen(foreseen, terminal);
       if (!given.quiet) terminal.print(summary(plan, changed, taken, given.dryRun, terminal));
     }
