@@ -1,6 +1,6 @@
 // Builds src/ into dist/: a small start, and one script that holds the work of all commands. Both are bundled: a few
 // files to open, not hundreds; of sharp, its native library alone stays outside.
-import { chmodSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { chmodSync, copyFileSync, cpSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { readFile } from "node:fs/promises";
 import { basename } from "node:path";
 import { build } from "esbuild";
@@ -14,6 +14,24 @@ const sharpFromItsPlace = {
       const here = "createRequire(import.meta.url)";
       const contents = source.replace(here, `createRequire(${here}.resolve("sharp"))`);
       if (contents === source) throw new Error(`${path} no longer looks for its library by import.meta.url`);
+      return { contents, loader: "js" };
+    });
+  },
+};
+
+/** The shaping library is a module that waits for itself; in a script, whoever loads it waits for `ready`. */
+const shaperInAScript = {
+  name: "shaper in a script",
+  setup({ onLoad }) {
+    const changed = {
+      "index.mjs": ["init(await createHarfBuzz());", "export const ready = createHarfBuzz().then(init);"],
+      "harfbuzz.js": ['await import("module")', 'process.getBuiltinModule("module")'],
+    };
+    onLoad({ filter: /harfbuzzjs[\\/]dist[\\/](index\.mjs|harfbuzz\.js)$/ }, async ({ path }) => {
+      const source = await readFile(path, "utf8");
+      const [from, to] = changed[basename(path)];
+      const contents = source.replaceAll(from, to);
+      if (contents === source) throw new Error(`${path} no longer waits for itself as it did`);
       return { contents, loader: "js" };
     });
   },
@@ -73,7 +91,7 @@ const { metafile } = await build({
   footer: { js: "})" },
   mainFields: ["module", "main"], // some packages have CommonJS that cannot be bundled beside good modules
   external: ["*.node", "@img/sharp-*"],
-  plugins: [sharpFromItsPlace, tablesAsText],
+  plugins: [sharpFromItsPlace, shaperInAScript, tablesAsText],
   metafile: true,
 });
 const work = Object.keys(metafile.outputs).find((file) => file.endsWith(".cjs"));
@@ -99,5 +117,7 @@ await build({
   plugins: [noOtherPrograms],
 });
 await build({ ...commonJs, entryPoints: { compare: "src/cli/compare-thread.ts" } });
+cpSync("src/core/lettering/fonts", "dist/fonts", { recursive: true });
+copyFileSync("node_modules/harfbuzzjs/dist/harfbuzz.wasm", "dist/harfbuzz.wasm");
 chmodSync("dist/oxalis.js", 0o755);
 writeFileSync("dist/package.json", '{ "type": "commonjs" }\n');

@@ -35,7 +35,7 @@ const views = [
   { name: "generate", rows: 28, typed: ["oxalis generate"] },
   {
     name: "roster",
-    rows: 36,
+    rows: 39,
     before: () => {
       const rows =
         "Kunden im Herbst;;;;\nName;Website;Firma;Logo;Farbe\nPlum Tree Farm;https://www.plumtree.example/shop;" +

@@ -1,6 +1,9 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
+import { needsOf } from "../../src/core/guide/needs.ts";
+import { socialSlot, webSlot } from "../../src/core/platforms/web/catalog.ts";
+import type { Slot } from "../../src/core/slots/slot.ts";
 import { openChromium } from "../support/chromium.ts";
 import { oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { hasTool } from "../support/tools.ts";
@@ -28,6 +31,8 @@ test.runIf(hasTool("chromium"))(
     expect(oxalis(folder, "art", "--guide", file).code).toBe(0);
     const html = readFileSync(file, "utf8");
     expect(html).toContain("--accent:#3d4b63");
+    // The demo's template has no app for a television.
+    expect(html).not.toMatch(/tv banner/i);
     const browser = await openChromium();
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     const asked: string[] = [];
@@ -44,6 +49,8 @@ test.runIf(hasTool("chromium"))(
       for (const title of titles) expect(title).toMatch(/^[A-Z][A-Za-z]+( [A-Za-z]+)*(, [a-z ]+)*$/);
     }
     expect(asked).toHaveLength(1);
+    expect(await page.locator(".card h3").allTextContents()).toContain("Mono");
+    expect(await page.textContent(".card:nth-child(2)")).toContain("1024\u00a0×\u00a01024 pixels or more");
     const width = "document.documentElement.scrollWidth";
     expect(await page.evaluate(width)).toBe(1280);
     await page.setViewportSize({ width: 420, height: 800 });
@@ -51,3 +58,18 @@ test.runIf(hasTool("chromium"))(
     await browser.close();
   },
 );
+
+test("the guide asks for nothing that no picture of the template is drawn from, and for sizes that none enlarges", () => {
+  const touch = webSlot("touch", 180);
+  const asked = (slots: readonly Slot[]) => needsOf(slots).map(({ name, form }) => `${name}: ${form}`);
+  expect(asked([touch])).toEqual([
+    expect.stringContaining("Mark: SVG"),
+    expect.stringContaining("Icon: SVG, or PNG or JPEG of 180\u00a0×\u00a0180 pixels or more"),
+    expect.stringContaining("Colours"),
+    expect.stringContaining("Drawn by hand"),
+  ]);
+  expect(asked([touch, webSlot("monochrome", 512)]).join()).toContain("Mono: ");
+  expect(asked([touch, socialSlot]).join()).toContain(
+    "Wide logo: SVG, text turned into paths. Or PNG with transparency, 768 pixels wide",
+  );
+});

@@ -2,6 +2,7 @@ import { copyFileSync, existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import sharp from "sharp";
 import { beforeEach, describe, expect, test } from "vitest";
+import { fontFile } from "../support/fonts.ts";
 import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;
@@ -195,7 +196,28 @@ describe("a mark as it will look", () => {
   });
 });
 
-test("a name in letters that banners cannot be lettered with is told", () => {
+test("a name that no font letters is told, with its letters; the client's own font letters it, a broken one is told", async () => {
   edit(folder, brief, (text) => text.replace("3 Acre Greens", "三畝農場"));
-  expect(oxalis(folder, "check", "3-acre").err).toContain("they show the mark alone");
+  expect(oxalis(folder, "check", "3-acre").err).toContain("no font at hand has 三 畝 農 場.");
+  edit(folder, brief, (text) => text.replace("三畝農場", "สวนผัก"));
+  expect(oxalis(folder, "check", "3-acre").err).not.toContain("name-unlettered");
+  writeFileSync(art("brand.ttf"), "no font");
+  edit(folder, brief, (text) => text.replace("  mark:", "  font: art/brand.ttf\n  mark:"));
+  expect(oxalis(folder, "check", "3-acre").err).toMatch(/brand\.ttf is no font that can be read\..*font-unreadable/);
+  writeFileSync(art("brand.ttf"), fontFile("Thai"));
+  expect(oxalis(folder, "check", "3-acre").code).toBe(0);
+  expect(oxalis(folder, "explain", "3-acre").out).toMatch(/art\.font +clients\/3-acre\/art\/brand\.ttf|art\.font/);
+  edit(folder, brief, (text) => text.replace("art/brand.ttf", "../saltmarsh/brand.ttf"));
+  expect(oxalis(folder, "check", "3-acre").err).toContain("lies outside 3-acre's folder");
+});
+
+test("an agency's font letters the names of all, from the workspace's own folder", () => {
+  edit(folder, brief, (text) => text.replace("3 Acre Greens", "三畝農場"));
+  writeFileSync(join(folder, "brand.ttf"), fontFile("Thai"));
+  edit(folder, "oxalis.yaml", (text) => text.replace(/^defaults:$/m, "defaults:\n  art: { font: brand.ttf }"));
+  const before = oxalis(folder, "check", "3-acre");
+  expect(before.err).toContain("no font at hand has 三");
+  expect(oxalis(folder, "explain", "3-acre").out).toContain("the agency's default for all");
+  edit(folder, "oxalis.yaml", (text) => text.replace("brand.ttf", "none.ttf"));
+  expect(oxalis(folder, "check", "3-acre").err).toContain("none.ttf is not there");
 });

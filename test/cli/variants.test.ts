@@ -186,6 +186,14 @@ test("names in further languages stand in each platform's own form, and the proj
   expect(existsSync(variant("ferme-duclos", "web/shop.ar.webmanifest"))).toBe(false);
 });
 
+test("a banner is drawn once more for each language in which the name is another one", () => {
+  const banner = (key: string, ...folder: string[]) =>
+    readFileSync(variant(key, join("store/android", ...folder, "feature-graphic.png")));
+  const [first, english, arabic] = [banner("ferme-duclos"), banner("ferme-duclos", "en"), banner("ferme-duclos", "ar")];
+  expect(new Set([first, english, arabic].map((bytes) => bytes.toString("base64"))).size).toBe(3);
+  for (const png of [first, english, arabic]) expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([1024, 500]);
+});
+
 describe.runIf(hasTool("chromium"))("in Chromium", () => {
   let browser: Browser;
   beforeAll(async () => {

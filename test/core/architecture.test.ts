@@ -12,6 +12,7 @@ const order = [
   "processes",
   "workspace",
   "artwork",
+  "lettering",
   "slots",
   "variant",
   "splice",

@@ -24,5 +24,6 @@ export function variantOf(art: Artwork, values: Readonly<Record<string, string>>
     supplied: [],
     content: {},
     profiles: {},
+    lettering: { further: {} },
   };
 }

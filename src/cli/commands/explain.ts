@@ -1,12 +1,12 @@
 import type { Art } from "../../core/artwork/art.ts";
-import { artRoleNames, artRoles } from "../../core/artwork/roles.ts";
+import { type ArtRole, artRoleNames, artRoles } from "../../core/artwork/roles.ts";
 import { explainClient, tryPattern } from "../../core/operations/explain.ts";
 import { nearest } from "../../core/problems/nearest.ts";
 import { mapResult, succeed } from "../../core/problems/result.ts";
 import { fieldNames, fields } from "../../core/values/fields.ts";
 import type { Traced } from "../../core/values/trail.ts";
 import type { Varying } from "../../core/values/varying.ts";
-import { type Artwork, furtherNames, suppliedArt, type Values, type Variant } from "../../core/variant/variant.ts";
+import { furtherNames, suppliedArt, type Values, type Variant } from "../../core/variant/variant.ts";
 import type { TemplateNotes } from "../../core/workspace/schema/template.ts";
 import type { Run } from "../command.ts";
 import { tracedData } from "../view/data.ts";
@@ -33,7 +33,7 @@ export const run: Run<"explain"> = async (given, { terminal, ports }) => {
       return 0;
     });
   const { variant, notes, warnings, icons } = explained.value;
-  const { values, art } = variant;
+  const { values } = variant;
   const known = picked.flatMap((field) => (values[field] ? [[field, values[field]] as const] : []));
   if (given.json) {
     const targets = wanted === undefined ? icons : [];
@@ -46,7 +46,7 @@ export const run: Run<"explain"> = async (given, { terminal, ports }) => {
   }
   if (wanted !== undefined) return succeed(0);
   showTemplates(variant, notes, terminal);
-  showPictures(art, terminal);
+  showPictures(variant, terminal);
   showLocales(variant, terminal);
   showTargets(icons, terminal);
   if (warnings.length > 0) terminal.note(`\n${showProblems(warnings, terminal.err)}`);
@@ -59,13 +59,14 @@ const asWhole = (key: string, values: Values, variant: Variant): object => {
   const given = artRoleNames.map((role) => ({
     role,
     ...asData(art.given[role]),
-    otherwise: artRoles[role].otherwise,
+    otherwise: otherwise(role, variant),
   }));
   const byHand = Object.entries(art.slots).map(([slot, each]) => ({ slot, ...asData(each) }));
   return {
     client: key,
     values: tracesData(values),
     pictures: [...given, ...byHand],
+    ...(art.font ? { font: tracedData(art.font.given) } : {}),
     locales: furtherNames(variant).map(({ locale, direction, name, label }) => ({
       locale,
       direction,
@@ -95,15 +96,27 @@ const asData = (art: Art | undefined): object =>
 const measures = ({ format, width, height }: Art): string => `${format}, ${width} × ${height}`;
 
 /** The pictures that were supplied, then what stands for those that were not. */
-function showPictures(art: Artwork, { print, out }: Terminal): void {
+function showPictures(variant: Variant, terminal: Terminal): void {
+  const { art } = variant;
+  const { print, out } = terminal;
   for (const { at, picture } of suppliedArt(art))
     print(`\n${out.bold(at.join("."))}  ${picture.file}\n    ${out.dim(measures(picture))}`);
+  if (art.font) {
+    print("");
+    show("art.font", art.font.given, "Font that names are lettered in", terminal);
+  }
   const derived = artRoleNames.filter((role) => !art.given[role]);
   if (derived.length === 0) return;
   const longest = Math.max(...derived.map((role) => role.length));
   print(`\n${out.bold("Not supplied, and so derived")}`);
-  for (const role of derived) print(`    ${`art.${role}`.padEnd(longest + 4)}  ${out.dim(artRoles[role].otherwise)}`);
+  for (const role of derived) print(`    ${`art.${role}`.padEnd(longest + 4)}  ${out.dim(otherwise(role, variant))}`);
 }
+
+/** What stands for a picture that was not supplied. */
+const otherwise = (role: ArtRole, { lettering }: Variant): string =>
+  role === "wide" && lettering.first?.lettered === undefined
+    ? "the mark alone: no font at hand has all letters of the name"
+    : artRoles[role].otherwise;
 
 /** What the template asks of a client: its features, its questions, its collections. */
 function showTemplates({ features, answers, content }: Variant, data: TemplateNotes, terminal: Terminal): void {

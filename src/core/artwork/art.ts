@@ -19,6 +19,8 @@ export interface Art {
   content: Box;
   /** The smallest circle around what is drawn; x and radius in fractions of the canvas's width, y of its height. */
   circle: Circle;
+  /** The centre of mass of what is drawn; fractions of the canvas's width and height. */
+  mass: { x: number; y: number };
   /** Masks that would cut what is drawn, where it stands on a plain ground. */
   cut: readonly Overhang[];
   /** The mean colour of what is drawn. */

@@ -113,7 +113,10 @@ function measure(
   width: number,
   height: number,
 ):
-  | Pick<Art, "opaque" | "edge" | "content" | "circle" | "cut" | "mean" | "varied" | "enclosed" | "filled" | "rounded">
+  | Pick<
+      Art,
+      "opaque" | "edge" | "content" | "circle" | "mass" | "cut" | "mean" | "varied" | "enclosed" | "filled" | "rounded"
+    >
   | undefined {
   const at = (x: number, y: number) => (y * width + x) * 4;
   const channel = (offset: number) => data[offset] ?? 0;
@@ -122,6 +125,7 @@ function measure(
   const edge = opaque ? commonEdge(data, width, height) : undefined;
   const outline: { x: number; y: number }[] = [];
   const sum: Color = [0, 0, 0];
+  const mass = { x: 0, y: 0 };
   let count = 0;
   for (let y = 0; y < height; y++) {
     let first = -1;
@@ -132,6 +136,8 @@ function measure(
       if (first < 0) first = x;
       last = x;
       count++;
+      mass.x += x + 0.5;
+      mass.y += y + 0.5;
       sum[0] += channel(i);
       sum[1] += channel(i + 1);
       sum[2] += channel(i + 2);
@@ -157,6 +163,7 @@ function measure(
       height: (Math.max(...ys) - top) / height,
     },
     circle: { x: circle.x / width, y: circle.y / height, radius: circle.radius / width },
+    mass: { x: mass.x / count / width, y: mass.y / count / height },
     cut: edge ? overhangs(outline.map(({ x, y }) => ({ x: x / width, y: y / height }))) : [],
     rounded: !opaque && isRounded((x, y) => channel(at(x, y) + 3), width, height),
     mean: hexOf(...mean),

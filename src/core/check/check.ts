@@ -4,9 +4,9 @@ import { tellEnlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
 import { isError, type Problem, problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
-import { canBeLettered } from "../render/lettering.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
-import type { Resolved } from "../variant/variant.ts";
+import { writtenAt } from "../values/trail.ts";
+import type { Resolved, Variant } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { judgeLikeness, judgePictures, type TemplatePicture } from "./pictures.ts";
 
@@ -67,16 +67,36 @@ function judgePlan(resolved: Resolved, template: Template): Problem[] {
   return [
     ...plan.gaps.map((each) => ({ ...each, client: client.key })),
     ...tellEnlarged(plan, resolved),
-    ...tellUnlettered(resolved, template),
+    ...tellUnlettered(resolved, variant, template),
   ];
 }
 
-/** A name that has letters which banners cannot be lettered with, where some picture of the template is. */
-function tellUnlettered({ client, values, art }: Resolved, template: Template): Problem[] {
-  const name = values["app.name"]?.value ?? "";
+/** Names with letters that no font at hand has, where some picture of the template is lettered. */
+function tellUnlettered({ client, art }: Resolved, { lettering, names }: Variant, template: Template): Problem[] {
   const isAsked = template.parts.some(({ pictures }) => pictures.some(({ slot }) => slot.lettered));
-  if (!isAsked || art.given.wide || canBeLettered(name)) return [];
-  const message = `"${name}" has letters that banners cannot be lettered with: they show the mark alone.`;
-  const place = client.brief?.document.placeOf(["app", "name"]);
-  return [problem("name-unlettered", message, { severity: "warning", client: client.key, place })];
+  if (!isAsked || art.given.wide) return [];
+  const all = [
+    { name: names.first?.name, lacking: lettering.first?.lacking },
+    ...Object.entries(lettering.further).map(([locale, { lacking }]) => ({
+      name: names.further[locale]?.name,
+      lacking,
+    })),
+  ];
+  return all.flatMap(({ name, lacking = [] }) => {
+    if (!name || lacking.length === 0) return [];
+    const message = `"${name.value}" cannot be lettered: no font at hand has ${listOf(lacking)}.`;
+    return [
+      problem("name-unlettered", `${message} Banners show the mark alone.`, {
+        severity: "warning",
+        client: client.key,
+        place: writtenAt(name),
+      }),
+    ];
+  });
 }
+
+/** So many letters are named. */
+const mostNamed = 6;
+
+const listOf = (letters: readonly string[]): string =>
+  letters.slice(0, mostNamed).join(" ") + (letters.length > mostNamed ? ` and ${letters.length - mostNamed} more` : "");

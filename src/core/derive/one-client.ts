@@ -68,10 +68,13 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     supplied: [...answered.value.supplied, ...filled.value.supplied],
     content: filled.value.content,
     profiles: brief?.data.signing?.profiles ?? {},
+    lettering: notLettered,
     ...(color?.ok ? { corner: { text: corner?.text ?? "", color: color.value } } : {}),
   };
   return { ...resolved, variant };
 }
+
+const notLettered: Variant["lettering"] = { further: {} };
 
 /** Every field as it is for the store, in the order in which one may use another. */
 function resolveFields(

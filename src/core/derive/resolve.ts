@@ -1,5 +1,6 @@
 import pLimit from "p-limit";
 import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
+import { isError } from "../problems/problem.ts";
 import { noArtwork, type Resolved } from "../variant/variant.ts";
 import { pickClients } from "../workspace/read.ts";
 import { briefSchema } from "../workspace/schema/brief.ts";
@@ -7,6 +8,7 @@ import type { Client, Workspace } from "../workspace/workspace.ts";
 import { readArtwork } from "./artwork.ts";
 import { readClientFiles } from "./asked/supplied.ts";
 import { judgeNames, judgeTogether } from "./fields/rules.ts";
+import { type KnownFonts, letterVariant, readFont } from "./lettering.ts";
 import { resolveVariant } from "./one-client.ts";
 
 /**
@@ -16,8 +18,9 @@ import { resolveVariant } from "./one-client.ts";
 export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
   const limit = pLimit(4);
   const known = openLookedAt(workspace.root);
+  const fonts: KnownFonts = new Map();
   const all = await Promise.all(
-    workspace.clients.map((client) => limit(() => resolveClient(workspace, client, known))),
+    workspace.clients.map((client) => limit(() => resolveClient(workspace, client, known, fonts))),
   );
   known.save();
   const shared = judgeTogether(all);
@@ -42,23 +45,30 @@ export async function resolvePicked(
   return { all, picked: all.filter(({ client }) => named.has(client)) };
 }
 
-async function resolveClient(workspace: Workspace, client: Client, known: LookedAt): Promise<Resolved> {
+async function resolveClient(
+  workspace: Workspace,
+  client: Client,
+  known: LookedAt,
+  fonts: KnownFonts,
+): Promise<Resolved> {
   if (!client.brief) {
     const drafted = withArtAlone(client);
     const seen = drafted ? await readArtwork(workspace, drafted, known) : { art: noArtwork, problems: [] };
     const told = seen.problems.map((each) => ({ ...each, client: client.key }));
     return { client, values: {}, art: seen.art, problems: [...client.problems, ...told] };
   }
-  const { art, problems } = await readArtwork(workspace, client, known);
+  const seen = await readArtwork(workspace, client, known);
+  const given = await readFont(workspace, client, fonts);
+  const art = given.font ? { ...seen.art, font: given.font } : seen.art;
   const resolved = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
-  const all = [...resolved.problems, ...problems.map((each) => ({ ...each, client: client.key }))];
-  const usable = resolved.variant && !problems.some((each) => each.severity === "error");
+  const ofArt = [...seen.problems, ...given.problems];
+  const usable = resolved.variant && !ofArt.some(isError);
   return {
     client,
     values: resolved.values,
     art,
-    problems: all,
-    ...(usable && resolved.variant ? { variant: resolved.variant } : {}),
+    problems: [...resolved.problems, ...ofArt.map((each) => ({ ...each, client: client.key }))],
+    ...(usable && resolved.variant ? { variant: await letterVariant(resolved.variant, given.opened) } : {}),
   };
 }
 

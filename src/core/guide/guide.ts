@@ -1,17 +1,28 @@
 import { families } from "../catalog/all.ts";
 import { accentOf } from "../page/accent.ts";
 import type { Slot } from "../slots/slot.ts";
+import { openTemplate } from "../survey/template.ts";
 import type { Workspace } from "../workspace/workspace.ts";
+import { needsOf } from "./needs.ts";
 import { guidePage } from "./page.tsx";
 
-/** The designer's page of a workspace, in the agency's name and colour, for the platforms it uses. */
-export function makeGuide(workspace: Workspace, slots: readonly Slot[]): string {
-  const { agency, platforms } = workspace.agency.data;
-  const used = slots.filter(({ platform }) => platforms.includes(platform));
+/** The designer's page of a workspace, in the agency's name and colour, for the pictures that its template has. */
+export function makeGuide(workspace: Workspace, wanted: readonly Slot[]): string {
+  const { agency } = workspace.agency.data;
+  const shown = new Set(
+    openTemplate(workspace).parts.flatMap(({ pictures }) =>
+      pictures.flatMap((use) => ("within" in use ? use.within : [use.slot]).map(nameOf)),
+    ),
+  );
+  const used = wanted.filter((slot) => shown.has(nameOf(slot)));
   return guidePage({
     agency: agency.name,
     email: agency.email,
     ...accentOf(workspace),
+    needs: needsOf(used),
     families: families(used),
   });
 }
+
+/** A picture whatever its size: templates differ in the densities that they have. */
+const nameOf = ({ platform, role }: Slot): string => `${platform}/${role}`;

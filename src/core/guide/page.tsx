@@ -10,69 +10,7 @@ import style from "./style.css";
 export const guidePage = (model: GuideModel): string =>
   `<!doctype html>\n${renderToStaticMarkup(<Page {...model} />)}\n`;
 
-/** What to supply; the first is needed, or the second, and the rest helps. */
-const wanted = [
-  {
-    name: "Mark",
-    need: "Needed, unless you send an icon",
-    says: "The logo alone, on nothing: no ground, no frame, no shadow. Cropped tight; margins are ignored.",
-    form: "SVG, text turned into paths. Or PNG with transparency, 1024 pixels or more.",
-    keep: "It is laid on one flat colour, light or dark: it must stand out from it by 3 : 1.",
-  },
-  {
-    name: "Icon",
-    need: "If the icon is more than the mark on a colour",
-    says: "A full square picture, ground included. No rounded corners: each system cuts its own.",
-    form: "SVG, or PNG or JPEG of 1024 × 1024 pixels or more. Opaque.",
-    keep: "Everything that matters within the middle circle of two thirds of the width.",
-  },
-  {
-    name: "Mono",
-    need: "Helpful",
-    says: "The mark in one colour, for badges and icons that the system tints.",
-    form: "SVG or PNG with transparency; only the shape counts.",
-    keep: "Without it, the mark's outline is used; what has the ground's colour becomes a hole.",
-  },
-  {
-    name: "Colours",
-    need: "Needed",
-    says: "Brand colour, and the ground of the icon where it is another one.",
-    form: "As #rrggbb, opaque.",
-    keep: "The start screen shows the mark on the ground too, upright and turned.",
-  },
-  {
-    name: "Wide logo",
-    need: "Helpful",
-    says: "The logo with its lettering, wider than high, for banners and wide tiles.",
-    form: "SVG, text turned into paths. Or PNG with transparency, 1200 pixels wide or more.",
-    keep: "Without it, the mark is used, and on banners the app's name is set beside it.",
-  },
-  {
-    name: "Start screen",
-    need: "If it is more than the mark on a colour",
-    says:
-      "One picture over the whole screen; or a tile that is repeated; or a second colour, for the foot of " +
-      "the ground.",
-    form: "Picture: SVG, or 2752 × 2752 pixels. Tile: SVG, or 550 pixels wide.",
-    keep: "Screens of every shape are cut from the picture: name the point that must stay in sight.",
-  },
-  {
-    name: "For dark screens",
-    need: "Helpful",
-    says: "Mark, icon, wide logo or start picture for phones that are set to dark.",
-    form: "The same as their light ones.",
-    keep: "Without them, the light ones stand on a darkened ground, where they stand out from it.",
-  },
-  {
-    name: "Drawn by hand",
-    need: "Seldom",
-    says: "Any single picture below, drawn for its one place. Small notification icons gain most.",
-    form: "SVG, or PNG at the size that is named there.",
-    keep: "Name the file after the picture.",
-  },
-] as const;
-
-function Page({ agency, email, accent, onAccent, families }: GuideModel) {
+function Page({ agency, email, accent, onAccent, families, needs }: GuideModel) {
   return (
     <html lang="en">
       <Head title={`Artwork guide · ${agency}`} accent={accent} onAccent={onAccent} style={style} />
@@ -88,7 +26,7 @@ function Page({ agency, email, accent, onAccent, families }: GuideModel) {
         <main>
           <h2>What to send</h2>
           <div class="cards">
-            {wanted.map(({ name, need, says, form, keep }) => (
+            {needs.map(({ name, need, says, form, keep }) => (
               <section class="card" key={name}>
                 <h3>{name}</h3>
                 <p class="need">{need}</p>

@@ -59,6 +59,7 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
   const edits = withoutFeatures(editsByFile(variant, template, localized), variant, template);
   const entries: Entry[] = [
     ...drawn.values(),
+    ...localized.pictures.flatMap(({ use, path, locale }) => drawIn(locale, { ...use, path }, variant) ?? []),
     ...localized.writes.map(({ path, text }) => writeEntry(path, text)),
     ...template.parts.flatMap((part) =>
       part.added.map(({ path, text }) => writeEntry(path, applyEdits(text, edits.get(path) ?? []))),
@@ -132,11 +133,17 @@ const writeEntry = (path: string, text: string): Entry => ({
   fingerprint: fingerprint(text),
 });
 
-function drawEntry(use: PictureUse, variant: Variant): Entry {
+/** A picture with the name in one language; undefined where it is the same as in the first. */
+function drawIn(locale: string, use: PictureUse, variant: Variant): Entry | undefined {
+  const entry = drawEntry(use, variant, locale);
+  return entry.fingerprint === drawEntry(use, variant).fingerprint ? undefined : entry;
+}
+
+function drawEntry(use: PictureUse, variant: Variant, locale?: string): Entry {
   const { path, slot } = use;
   const container = use.container ?? "png";
   const slots = "within" in use ? use.within : [slot];
-  const drawings = slots.map((each) => drawingOf(each, variant));
+  const drawings = slots.map((each) => drawingOf(each, variant, locale));
   return {
     kind: "draw",
     path,

@@ -72,6 +72,12 @@ export const ofPictures = {
   },
   "name-unlettered": {
     title: "A name that banners cannot be lettered with",
-    fix: "Ask for the logo with its lettering, as `art.wide`; without it, banners show the mark alone.",
+    fix:
+      "Ask for the logo with its lettering, as `art.wide`, or give a font that has these letters, as `art.font`; " +
+      "without them, banners show the mark alone.",
+  },
+  "font-unreadable": {
+    title: "A font that cannot be read",
+    fix: "Give the font as .ttf or .otf; web fonts (.woff, .woff2) are packed, and have to be unpacked first.",
   },
 } satisfies Record<string, ProblemKind>;

@@ -33,6 +33,7 @@ const others = {
     "art-thin",
     "art-blank",
     "name-unlettered",
+    "font-unreadable",
   ],
   developer: [
     "template-empty",

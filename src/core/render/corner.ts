@@ -1,7 +1,8 @@
+import type { Lettered } from "../lettering/lettered.ts";
+import { setName } from "../lettering/setting.ts";
 import type { Slot } from "../slots/slot.ts";
 import { type Hex, readableOn } from "../values/color.ts";
 import type { Variant } from "../variant/variant.ts";
-import { canBeLettered, letterName } from "./lettering.ts";
 
 /**
  * A mark on an icon that is not for the store: a disc with a rim, and a few letters where they can be read; in
@@ -45,8 +46,8 @@ export function cornerOf(slot: Slot, { corner }: Variant): Corner | undefined {
   const ink = readableOn(corner.color);
   const at = placeOn(slot);
   const disc = { ...at, color: corner.color, ink };
-  if (at.radius < readable || !canBeLettered(corner.text)) return disc;
-  return { ...disc, path: letters(corner.text, at) };
+  if (at.radius < readable || !corner.lettered) return disc;
+  return { ...disc, path: letters(corner.lettered, at) };
 }
 
 /** At the lower right of a circle that no mask cuts, or of the box that is drawn. */
@@ -80,11 +81,11 @@ function circleShown({ safe, ground }: Slot): number | undefined {
   return safe.shape === "circle" ? safe.share : undefined;
 }
 
-function letters(text: string, { x, y, radius }: { x: number; y: number; radius: number }): string {
+function letters(text: Lettered, { x, y, radius }: { x: number; y: number; radius: number }): string {
   const [width, height] = [radius * share.letters.width, radius * share.letters.height];
   const box = { x: x - width / 2, y: y - height / 2, width, height };
-  const set = letterName(text, box, height);
-  return letterName(text, { ...box, x: x - set.width / 2 }, height).path;
+  const set = setName(text, box, height);
+  return setName(text, { ...box, x: x - set.width / 2 }, height).path;
 }
 
 /** The mark as a part of an SVG. */

@@ -15,7 +15,7 @@ import { type Raw, rawOf, rawOfSvg } from "./raw.ts";
 import { applyTone } from "./tone.ts";
 
 /** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
-export const rendererVersion = 7;
+export const rendererVersion = 8;
 
 /** Draws pictures from sources that are read once. */
 export interface Renderer {

@@ -1,10 +1,12 @@
 import type { Art } from "../artwork/art.ts";
+import type { Lettered } from "../lettering/lettered.ts";
+import { setName } from "../lettering/setting.ts";
 import type { Slot } from "../slots/slot.ts";
 import { contrast, darken, type Hex, readableOn } from "../values/color.ts";
+import { valueFor } from "../values/varying.ts";
 import { fieldOf, type Variant } from "../variant/variant.ts";
 import { type Corner, cornerOf } from "./corner.ts";
 import { artRef, covering, fitInto, type Placed, sizeOf, within } from "./fit.ts";
-import { canBeLettered, letterName } from "./lettering.ts";
 import { coverOf, drawnByHand, givenFor, type Source, saysName, sourceOf } from "./source.ts";
 
 /** A picture to be drawn, decided down to the pixel; plain data, and all that its file depends on. */
@@ -36,14 +38,17 @@ export interface Drawing {
 export const isOnPlainGround = ({ plate, tile, name, corner }: Drawing): boolean =>
   (!plate || (plate.shape === "full" && !plate.foot)) && !tile && !name && !corner;
 
-/** Decides how a slot is drawn for a client. Pure. */
-export function drawingOf(slot: Slot, variant: Variant): Drawing {
+/**
+ * Decides how a slot is drawn for a client. Pure.
+ * @param locale the language whose name stands in it; the first one where absent.
+ */
+export function drawingOf(slot: Slot, variant: Variant, locale?: string): Drawing {
   const corner = cornerOf(slot, variant);
-  const drawing = decideUnmarked(slot, variant);
+  const drawing = decideUnmarked(slot, variant, locale);
   return corner ? { ...drawing, corner } : drawing;
 }
 
-function decideUnmarked(slot: Slot, variant: Variant): Drawing {
+function decideUnmarked(slot: Slot, variant: Variant, locale: string | undefined): Drawing {
   const { width, height, alpha, tone, trueColor } = slot;
   const plate = plateOf(slot, variant);
   const base: Drawing = {
@@ -65,8 +70,8 @@ function decideUnmarked(slot: Slot, variant: Variant): Drawing {
     const full = { shape: "full", color, side: Math.max(width, height), corner: 0 } as const;
     return { ...base, plate: full, alpha: "none", picture: fitInto(source, slot) };
   }
-  const name = fieldOf(variant, "app.name");
-  if (slot.lettered && plate && !saysName(slot, variant.art) && canBeLettered(name))
+  const name = valueFor(variant.lettering, locale)?.lettered;
+  if (slot.lettered && plate && name && !saysName(slot, variant.art))
     return { ...base, ...besideName(source, slot, name, plate.color) };
   const tile = slot.scene ? givenFor(slot, "pattern", variant.art) : undefined;
   return {
@@ -111,11 +116,11 @@ function coverPlate(
 /** Shares of the safe box: what the mark may take of its width and height, the gap, and the letters' height. */
 const banner = { markWidth: 0.4, markHeight: 0.9, gap: 0.06, letters: 0.34 };
 
-/** The mark and, to its right, the name; both together in the middle. */
+/** The mark and the name beside it, where the name begins; both together in the middle. */
 function besideName(
   source: Source,
   slot: Slot,
-  name: string,
+  name: Lettered,
   ground: Hex,
 ): Required<Pick<Drawing, "picture" | "name">> {
   const box = { width: slot.width * slot.safe.share, height: slot.height * slot.safe.share };
@@ -126,9 +131,11 @@ function besideName(
   const room = { y: (slot.height - box.height) / 2, height: box.height };
   const wanted = { x: 0, ...room, width: box.width - mark.width - gap };
   const largest = box.height * banner.letters;
-  const all = mark.width + gap + letterName(name, wanted, largest).width;
+  const letters = setName(name, wanted, largest).width;
+  const all = mark.width + gap + letters;
   const left = (slot.width - all) / 2;
-  const { path } = letterName(name, { ...wanted, x: left + mark.width + gap }, largest);
-  const at = { x: left, y: (slot.height - mark.height) / 2, ...mark };
+  const isTurned = name.direction === "rtl";
+  const { path } = setName(name, { ...wanted, x: isTurned ? left : left + mark.width + gap }, largest);
+  const at = { x: isTurned ? left + letters + gap : left, y: (slot.height - mark.height) / 2, ...mark };
   return { picture: within(source, at), name: { path, color: readableOn(ground) } };
 }

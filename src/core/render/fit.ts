@@ -35,26 +35,37 @@ export function covering(art: Art, focus: { x: number; y: number }, box: Size, c
   return { art: artRef(art), part, at: settleBox(at), clip: false };
 }
 
-/** What is drawn of a picture, laid into the safe zone: by its smallest circle, or by its box. */
-export function fitInto({ art, part, circle, key }: Source, slot: Slot): Placed {
+/**
+ * What is drawn of a picture, laid into the safe zone: by its smallest circle, or by its box, around the point that is
+ * to be in the middle.
+ */
+export function fitInto(source: Source, slot: Slot): Placed {
+  const { art, part, circle } = source;
   const { width, height, safe } = slot;
   const share = safe.share * (safe.drawn ?? 1);
-  const size = { width: part.width * art.width, height: part.height * art.height };
+  const size = sizeOf(source);
+  const off = {
+    x: (source.middle.x - circle.x) * art.width,
+    y: (source.middle.y - circle.y) * art.height,
+  };
   const scale =
     safe.shape === "circle"
-      ? (Math.min(width, height) * share) / (2 * circle.radius * art.width)
-      : Math.min((width * share) / size.width, (height * share) / size.height);
-  const middle =
+      ? (Math.min(width, height) * share) / (2 * (circle.radius * art.width + Math.hypot(off.x, off.y)))
+      : Math.min(
+          (width * share) / (size.width + 2 * Math.abs(off.x)),
+          (height * share) / (size.height + 2 * Math.abs(off.y)),
+        );
+  const outline =
     safe.shape === "circle"
-      ? { x: (circle.x - part.x) * art.width * scale, y: (circle.y - part.y) * art.height * scale }
-      : { x: (size.width * scale) / 2, y: (size.height * scale) / 2 };
+      ? { x: (circle.x - part.x) * art.width, y: (circle.y - part.y) * art.height }
+      : { x: size.width / 2, y: size.height / 2 };
   const at = {
-    x: width / 2 - middle.x,
-    y: height / 2 - middle.y,
+    x: width / 2 - (outline.x + off.x) * scale,
+    y: height / 2 - (outline.y + off.y) * scale,
     width: size.width * scale,
     height: size.height * scale,
   };
-  return placeBox({ art, part, circle, ...(key === undefined ? {} : { key }) }, at);
+  return placeBox(source, at);
 }
 
 /** What is drawn of a picture, as large as it has room in a box, in its middle. */

@@ -66,9 +66,12 @@ async function halvings(image: Promise<Raw>, key: Hex | undefined): Promise<Raw[
 
 /**
  * The longer side, in pixels, at which a vector is drawn that has to be worked on pixel by pixel: at least twice what
- * is wanted of it.
+ * is wanted of it, mostly four times.
  */
-const sideFor = ({ at }: Placed): number => (Math.max(at.width, at.height) <= 512 ? 1024 : 2048);
+function sideFor({ at }: Placed): number {
+  const longer = Math.max(at.width, at.height);
+  return longer <= 256 ? 1024 : longer <= 1024 ? 2048 : 4096;
+}
 
 /** The wanted part of a vector, large. */
 function drawnLarge(picture: Placed, vector: Vector): Promise<Raw> {

@@ -12,11 +12,19 @@ export interface Source {
   art: Art;
   part: Box;
   circle: Art["circle"];
+  /** The point of it that stands in the middle of a safe zone; fractions of the picture's width and height. */
+  middle: { x: number; y: number };
   /** Colour that is made transparent. */
   key?: Hex;
 }
 
 const aroundAll = { x: 0.5, y: 0.5, radius: Math.SQRT1_2 };
+
+/**
+ * How far, in radiuses, a mark's centre of mass may lie off the centre of what is drawn without looking shifted; how
+ * much of the way it is moved where it is farther off, and how far at most.
+ */
+const byEye = { unseen: 0.06, share: 0.5, most: 0.12 };
 
 /** The picture of a role; its dark counterpart where the slot is for dark screens and there is one. */
 export function givenFor(slot: Slot, role: ArtRole, { given }: Artwork): Art | undefined {
@@ -43,14 +51,14 @@ export function coverOf(slot: Slot, art: Artwork): Art | undefined {
 export function sourceOf(slot: Slot, variant: Variant): Source {
   const mark = givenFor(slot, "mark", variant.art);
   const own = ownOf(slot, variant.art);
-  if (own) return drawn(own);
+  if (own) return slot.from === "wide" ? asItStands(own) : drawn(own);
   if (mark?.opaque && mark.edge) return { ...drawn(mark), key: mark.edge };
   if (mark) return slot.from === "mono" ? { ...drawn(mark), key: ground(variant) } : drawn(mark);
   const icon = givenFor(slot, "icon", variant.art);
   if (!icon) throw new Error(`${variant.key} has no picture`);
   const { edge, enclosed } = icon;
   if (edge && enclosed <= mostEnclosed) return { ...drawn(icon), key: edge };
-  return { art: icon, part: wholeBox, circle: aroundAll };
+  return { art: icon, part: wholeBox, circle: aroundAll, middle: aroundAll };
 }
 
 const ownOf = (slot: Slot, art: Artwork): Art | undefined =>
@@ -60,6 +68,17 @@ const ownOf = (slot: Slot, art: Artwork): Art | undefined =>
 export const saysName = (slot: Slot, art: Artwork): boolean =>
   slot.from === "wide" && givenFor(slot, "wide", art) !== undefined;
 
-const drawn = (art: Art): Source => ({ art, part: art.content, circle: art.circle });
+const asItStands = (art: Art): Source => ({ art, part: art.content, circle: art.circle, middle: art.circle });
+
+/** A mark, in the middle by its outline, or nearer to it by its weight where that is all on one side. */
+function drawn(art: Art): Source {
+  const { circle, mass, width, height } = art;
+  const off = { x: mass.x - circle.x, y: ((mass.y - circle.y) * height) / width };
+  const far = Math.hypot(off.x, off.y) / circle.radius;
+  if (far < byEye.unseen) return asItStands(art);
+  const share = Math.min(byEye.share, byEye.most / far);
+  const middle = { x: circle.x + off.x * share, y: circle.y + (off.y * share * width) / height };
+  return { ...asItStands(art), middle };
+}
 
 const ground = (variant: Variant): Hex => fieldOf(variant, "colors.ground") as Hex;

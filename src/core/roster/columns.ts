@@ -79,6 +79,7 @@ export const fixedColumns: readonly Column[] = [
   ...artRoleNames.map((role) =>
     column(rolePath(role), `${artRoles[role].says}; a file in the client's folder`, `art/${role}.svg`, text),
   ),
+  column(["art", "font"], "Font that names are lettered in; a file in the client's folder", "art/brand.ttf", text),
   column(["art", "focus", "x"], "What must stay in sight of a picture: per cent from the left", "50", number),
   column(["art", "focus", "y"], "The same, per cent from the top", "40", number),
 ];

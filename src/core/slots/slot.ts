@@ -44,6 +44,11 @@ export interface Slot<Role extends string = string> {
   scene?: true;
   /** The app's name stands beside the mark, where no wide logo says it already. */
   lettered?: true;
+  /**
+   * Pattern of the path of its form for one language: with `{locale}` as the tag, or `{qualifier}` as the platform
+   * writes it.
+   */
+  byLanguage?: string;
   /** Shown where the system is set to dark: the client's dark pictures, where it has them. */
   theme?: "dark";
   /** Wanted of apps for these alone. */
@@ -76,3 +81,18 @@ export const darkSlot = <Role extends string>(slot: Slot<Role>, path: string): S
 /** A slot's path with the survey's names put in. */
 export const slotPath = (slot: Slot, names: Readonly<Record<string, string>>): string =>
   slot.path.replace(/\{(\w+)\}/g, (_, name: string) => names[name] ?? "");
+
+/** Where the form of a slot's picture for one language lies; undefined where it has none. */
+export function pathIn(
+  { slot, path }: { slot: Slot; path: string },
+  language: { locale: string; qualifier: string },
+): string | undefined {
+  if (slot.byLanguage === undefined) return undefined;
+  const pattern = slot.path.split(/(\{\w+\})/).map((part) => /^\{(\w+)\}$/.exec(part)?.[1] ?? escapeRegExp(part));
+  const names = slot.path.match(/\{\w+\}/g) ?? [];
+  const known = new RegExp(`^${pattern.map((part, at) => (at % 2 === 1 ? "(.*)" : part)).join("")}$`).exec(path);
+  const given = Object.fromEntries(names.map((name, at) => [name.slice(1, -1), known?.[at + 1] ?? ""]));
+  return known ? slotPath({ ...slot, path: slot.byLanguage }, { ...given, ...language }) : undefined;
+}
+
+const escapeRegExp = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, "\\$&");

@@ -2,7 +2,7 @@ import type { Folder } from "../files/reading/folder.ts";
 import type { Problem } from "../problems/problem.ts";
 import type { Edit, Site } from "../splice/site.ts";
 import type { LocalName } from "../variant/variant.ts";
-import type { PartSurvey } from "./found.ts";
+import type { PartSurvey, PictureUse } from "./found.ts";
 
 /** What names in further languages take in one part of the template. */
 export interface Localized {
@@ -14,6 +14,8 @@ export interface Localized {
   values: readonly { site: Site; value: string }[];
   /** Insertions into files that every variant has. */
   inserts: readonly { file: string; edit: Edit }[];
+  /** Pictures with a name in them, drawn once more with the name in one language. */
+  pictures: readonly { use: PictureUse; path: string; locale: string }[];
   gaps: readonly Problem[];
 }
 
@@ -27,7 +29,7 @@ export type Spoken = LocalName & { usage: Readonly<Record<string, string>> };
  */
 export type Localize = (template: Folder, part: PartSurvey, names: readonly Spoken[], main: Spoken) => Localized;
 
-export const nothingLocalized: Localized = { writes: [], copies: [], values: [], inserts: [], gaps: [] };
+export const nothingLocalized: Localized = { writes: [], copies: [], values: [], inserts: [], pictures: [], gaps: [] };
 
 /** For platforms that show the first language's names to all. */
 export const inNoLanguage: Localize = () => nothingLocalized;
@@ -38,6 +40,7 @@ export const mergeLocalized = (all: readonly Partial<Localized>[]): Localized =>
   copies: all.flatMap(({ copies = [] }) => copies),
   values: all.flatMap(({ values = [] }) => values),
   inserts: all.flatMap(({ inserts = [] }) => inserts),
+  pictures: all.flatMap(({ pictures = [] }) => pictures),
   gaps: all.flatMap(({ gaps = [] }) => gaps),
 });
 

@@ -1,5 +1,6 @@
 import type { Art } from "../artwork/art.ts";
 import { type ArtRole, artRoleNames, rolePath } from "../artwork/roles.ts";
+import type { Lettered, Lettering } from "../lettering/lettered.ts";
 import type { Problem } from "../problems/problem.ts";
 import type { Hex } from "../values/color.ts";
 import type { Field } from "../values/fields.ts";
@@ -14,6 +15,8 @@ export interface Artwork {
   slots: Readonly<Record<string, Art>>;
   /** What must stay in sight where a picture is cut; fractions of its width and height. */
   focus: { x: number; y: number };
+  /** The font that names are lettered in, and who gave it. */
+  font?: { file: string; hash: string; given: Traced };
 }
 
 export const noArtwork: Artwork = { given: {}, slots: {}, focus: { x: 0.5, y: 0.5 } };
@@ -41,8 +44,10 @@ export interface Variant {
   content: Readonly<Record<string, readonly Readonly<Record<string, string | number>>[]>>;
   /** Provisioning profiles of what the app brings along, by target. */
   profiles: Readonly<Record<string, string>>;
-  /** What its icons are marked with, where it is not for the store. */
-  corner?: { text: string; color: Hex };
+  /** What its icons are marked with, where it is not for the store; a text that no font has is left out. */
+  corner?: { text: string; lettered?: Lettered; color: Hex };
+  /** Its name as outlines, by language. */
+  lettering: Varying<Lettering>;
 }
 
 /** A client's own file that becomes one of its variant's. */

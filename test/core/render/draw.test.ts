@@ -146,6 +146,26 @@ test("favicon.ico holds its three pictures, and a vector stays one", async () =>
   expect((await sharp(embedded).metadata()).width).toBe(64);
 });
 
+test("a mark that is heavy on one side stands nearer the middle by its weight, and within the circle all the same", async () => {
+  const flag =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><path fill="#fff" d="M10 10h50v50H10zM20 60h4v36h-4z"/>' +
+    '<path fill="#fff" d="M60 34h36v2H60z"/></svg>';
+  writeFileSync(join(root, "flag.svg"), flag);
+  const mark = await judgeArt(root, "flag.svg", place);
+  const slot = slotOf(androidSlots, "adaptive-foreground", "xxxhdpi");
+  const { data, width } = await drawn(slot, artwork({ mark }));
+  const seen = [...Array(width * width).keys()].filter((at) => (data[at * 4 + 3] ?? 0) > 128);
+  const middle = (width - 1) / 2;
+  const [x, y] = [(at: number) => (at % width) - middle, (at: number) => Math.floor(at / width) - middle];
+  const mean = (of: (at: number) => number) => seen.reduce((sum, at) => sum + of(at), 0) / seen.length;
+  const { circle, mass } = mark;
+  const radius = Math.max(...seen.map((at) => Math.hypot(x(at), y(at))));
+  // As far off as the outline's middle is, in pixels of this canvas.
+  const byOutline = (Math.hypot(mass.x - circle.x, mass.y - circle.y) / circle.radius) * radius;
+  expect(Math.hypot(mean(x), mean(y))).toBeLessThan(byOutline * 0.75);
+  expect(radius).toBeLessThanOrEqual((width * slot.safe.share) / 2 + 1);
+});
+
 test("the middle of a large canvas is drawn alone, as if the canvas had been drawn whole", async () => {
   for (const mark of ["bar.svg", "bar.png"]) {
     for (const slot of [webStartSlots[0], webStartSlots[21], slotOf(androidSlots, "start-mark", "xxxhdpi")]) {

@@ -164,6 +164,7 @@ const tvBanner: Slot<AndroidRole> = {
   role: "tv-banner",
   only: "television",
   path: "{res}/{type}-xhdpi/{name}.png",
+  byLanguage: "{res}/{type}-{qualifier}-xhdpi/{name}.png",
   width: 320,
   height: 180,
   qualifier: "xhdpi",

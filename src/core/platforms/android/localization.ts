@@ -1,5 +1,6 @@
 import type { Folder } from "../../files/reading/folder.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
+import { pathIn } from "../../slots/slot.ts";
 import { attributeOf, find, parseXml, walk } from "../../splice/formats/xml.ts";
 import { write } from "../../splice/forms.ts";
 import {
@@ -29,7 +30,7 @@ function qualifier(locale: string): string {
  * The label's string in a values folder of each language: filled where the template has one, written where it has
  * not.
  */
-export const localizeAndroid: Localize = (template, part, names, main) => {
+const localizeLabel: Localize = (template, part, names, main) => {
   const labels = part.fills
     .filter(({ holds, site }) => holds === "app.label" && site.form === "android-string")
     .map(({ site }) => {
@@ -63,6 +64,17 @@ export const localizeAndroid: Localize = (template, part, names, main) => {
     };
   });
   return mergeLocalized([...spoken, { gaps: tellUnturned(template, res, names) }]);
+};
+
+/** The label's strings, and the banners that its name stands in. */
+export const localizeAndroid: Localize = (template, part, names, main) => {
+  const pictures = names.flatMap(({ locale }) =>
+    part.pictures.flatMap((use) => {
+      const path = pathIn(use, { locale, qualifier: qualifier(locale) });
+      return path === undefined ? [] : [{ use, path, locale }];
+    }),
+  );
+  return { ...localizeLabel(template, part, names, main), pictures };
 };
 
 function stringsText(names: readonly string[], label: string): string {

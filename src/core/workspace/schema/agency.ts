@@ -2,10 +2,12 @@ import * as z from "zod";
 import { patternFields } from "../../values/fields.ts";
 import { layouts } from "../../values/layout.ts";
 import { platforms, usualPlatforms } from "../../values/platform.ts";
-import { briefSchema, color } from "./brief.ts";
+import { briefSchema, color, fontFile } from "./brief.ts";
 
 /** What several clients may have in common: all that a brief may say, but for what is each client's own. */
-const sharedSchema = briefSchema.omit({ art: true, identifiers: true, groups: true, content: true });
+const sharedSchema = briefSchema
+  .omit({ art: true, identifiers: true, groups: true, content: true })
+  .extend({ art: z.strictObject({ font: fontFile }).partial().optional() });
 
 const name = z.string().trim().min(1).max(200).describe("A pattern");
 

@@ -35,6 +35,15 @@ const picture = z
   .max(200)
   .describe("Path of a picture, relative to the client's folder: SVG, PNG, JPEG or WebP");
 
+export const fontFile = z
+  .string()
+  .min(1)
+  .max(200)
+  .describe(
+    "Path of the font that names are lettered in: TrueType or OpenType; relative to the client's folder, or, in " +
+      "oxalis.yaml, to the workspace",
+  );
+
 /** Every colour that a brief may give. */
 const givenColors = fieldNames.flatMap((name) => (fields[name].color ? (fields[name].brief?.slice(1) ?? []) : []));
 
@@ -99,6 +108,7 @@ export const briefSchema = z.strictObject({
       wide: picture,
       splash: picture,
       pattern: picture,
+      font: fontFile,
       dark: z.strictObject({ icon: picture, mark: picture, wide: picture, splash: picture }).partial(),
       focus: z
         .strictObject({ x: percent, y: percent })

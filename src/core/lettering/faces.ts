@@ -1,0 +1,37 @@
+/**
+ * Fonts that come with Oxalis, each for one script: Noto Sans, medium, under the SIL Open Font License 1.1. Scripts of
+ * many thousand letters (Han, Kana, Hangul) have none: a client's own font letters those.
+ */
+export const scriptsWithFont = [
+  "Arabic",
+  "Armenian",
+  "Bengali",
+  "Devanagari",
+  "Ethiopic",
+  "Georgian",
+  "Gujarati",
+  "Gurmukhi",
+  "Hebrew",
+  "Kannada",
+  "Khmer",
+  "Lao",
+  "Malayalam",
+  "Myanmar",
+  "Sinhala",
+  "Tamil",
+  "Telugu",
+  "Thai",
+] as const;
+
+export type ScriptWithFont = (typeof scriptsWithFont)[number];
+
+const byScript = scriptsWithFont.map((script) => ({
+  script,
+  isOf: new RegExp(`\\p{Script_Extensions=${script}}`, "u"),
+}));
+
+/** The script of a letter, where there is a font for it: of those that share it, the one of the letter before. */
+export function scriptOf(letter: string, before?: string): ScriptWithFont | undefined {
+  const having = byScript.filter(({ isOf }) => isOf.test(letter)).map(({ script }) => script);
+  return having.find((script) => script === before) ?? having[0];
+}
