@@ -8,7 +8,9 @@ const brief = "clients/3-acre/brief.yaml";
 const lid = "variants/3-acre/ios/Storefront/Shelf.xcassets/CrateLid.appiconset/lid.png";
 
 const changesOf = (out: string) =>
-  (JSON.parse(out).clients as { changes: { what: string; path: string }[] }[]).flatMap((client) => client.changes);
+  (JSON.parse(out).clients as { changes: { what: string; path: string; why: string }[] }[]).flatMap(({ changes }) =>
+    changes.map(({ what, path }) => ({ what, path })),
+  );
 
 test("two runs over the same inputs give the same bytes, and the second one writes nothing", () => {
   const [one, two] = [workspaceWith(["3-acre"]), workspaceWith(["3-acre"])];
@@ -18,8 +20,29 @@ test("two runs over the same inputs give the same bytes, and the second one writ
   for (const [path, bytes] of first)
     expect([path, bytes.equals(second.get(path) ?? Buffer.alloc(0))]).toEqual([path, true]);
   const again = oxalis(one, "generate");
-  expect(again.err).toContain("nothing to do");
+  expect(again.err).toBe("");
+  expect(oxalis(one, "generate", "-v").err).toContain("nothing to do");
   expect(again.out).toContain("1 variant in variants/: 0 changed, 1 as before.");
+});
+
+test("what changed since the last run is told, of each file why, and of a client that did not change nothing", () => {
+  const folder = workspaceWith(["3-acre", "saltmarsh"]);
+  expect(oxalis(folder, "generate", "-q")).toMatchObject({ code: 0, out: "", err: "" });
+  edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace('brand: "#1e4d2b"', 'brand: "#1e4d2c"'));
+  edit(folder, "clients/3-acre/art/mark.svg", (text) => text.replace("</svg>", "<!-- another --></svg>"));
+  edit(folder, "template/web/style.css", (text) => `${text}\n/* wider */\n`);
+  const { out, err } = oxalis(folder, "generate", "--dry-run", "--verbose", "3-acre");
+  const why = (file: string) => new RegExp(`^to change .*${file}  (.*)$`, "m").exec(out)?.[1];
+  expect(why("values/paint.xml")).toContain("colors.brand: #1e4d2b → #1e4d2c");
+  expect(why("web/style.css")).toContain("the template's web/style.css changed");
+  expect(why("ic_crate_front.png") ?? why("drawable[^ ]*png")).toContain("clients/3-acre/art/mark.svg is another");
+  expect(err).toMatch(/because of colors\.brand, .* and \d+ more/);
+  const made = oxalis(folder, "generate");
+  expect(made.err).toMatch(/^✓ saltmarsh .*: 1 changed {2}because of the template's web\/style\.css$/m);
+  edit(folder, "clients/saltmarsh/brief.yaml", (text) => text.replace(/^email: .*$/m, "email: sea@saltmarsh.example"));
+  const last = oxalis(folder, "generate");
+  expect(last.err).not.toContain("3-acre");
+  expect(last.err).toContain("because of email");
 });
 
 test("only what changed is made again, and what is no longer planned is removed", () => {

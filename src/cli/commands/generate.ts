@@ -1,5 +1,6 @@
 import type { Change } from "../../core/make/difference.ts";
 import type { Outcome } from "../../core/make/generate.ts";
+import { type Cause, causeName, causeSaid } from "../../core/make/why.ts";
 import { makeVariants } from "../../core/operations/generate.ts";
 import { isError, type Problem } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
@@ -31,6 +32,7 @@ const asData = (outcome: Outcome): object => ({
   folder: outcome.folder,
   files: outcome.files,
   changes: outcome.changes,
+  causes: outcome.causes.map(causeSaid),
   problems: outcome.problems.map(placeData),
 });
 
@@ -51,12 +53,23 @@ function line(outcome: Outcome, dryRun: boolean, longest: number, { err, setting
     return `${err.red("✗")} ${client}  ${err.red(countOf(outcome.problems.filter(isError).length, "error"))}`;
   if (settings.quiet) return undefined;
   if (changes.length === 0)
-    return `${err.green("✓")} ${client}  ${err.dim(`${countOf(files, "file")}, nothing to do`)}`;
+    return settings.verbose
+      ? `${err.green("✓")} ${client}  ${err.dim(`${countOf(files, "file")}, nothing to do`)}`
+      : undefined;
   const counts = Object.entries(said).flatMap(([what, words]) => {
     const count = changes.filter((change) => change.what === what).length;
     return count > 0 ? [`${count} ${words[dryRun ? 1 : 0]}`] : [];
   });
-  return `${err.green("✓")} ${client}  ${countOf(files, "file")}: ${counts.join(", ")}`;
+  const why = outcome.causes.length > 0 ? `  ${err.dim(fewCauses(outcome.causes))}` : "";
+  return `${err.green("✓")} ${client}  ${countOf(files, "file")}: ${counts.join(", ")}${why}`;
+}
+
+/** So many causes are named on a client's line. */
+const mostCauses = 2;
+
+function fewCauses(causes: readonly Cause[]): string {
+  const more = causes.length - mostCauses;
+  return `because of ${causes.slice(0, mostCauses).map(causeName).join(", ")}${more > 0 ? ` and ${more} more` : ""}`;
 }
 
 function tellGone(gone: readonly string[], given: Where, { note, err }: Terminal): void {
@@ -83,8 +96,10 @@ function summarise(
   if (problems.length > 0) terminal.note(`\n${showGrouped(problems, settings.verbose === true, err)}\n`);
   if (dryRun || settings.verbose) {
     for (const { folder, changes } of outcomes) {
-      for (const { what, path } of changes)
-        terminal.print(`${said[what][dryRun ? 1 : 0].padEnd(10)}  ${folder}/${path}`);
+      for (const { what, path, why } of changes) {
+        const because = settings.verbose ? `  ${out.dim(why)}` : "";
+        terminal.print(`${said[what][dryRun ? 1 : 0].padEnd(10)}  ${folder}/${path}${because}`);
+      }
     }
   }
   if (settings.quiet) return;

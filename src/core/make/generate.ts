@@ -28,6 +28,7 @@ import { artInput, workspaceInputs } from "./inputs.ts";
 import { buildMatrix, exampleWorkflow } from "./matrix.ts";
 import { readReceipt } from "./receipt.ts";
 import { keepRecord, readRecord, recordOf, seenAgain } from "./record.ts";
+import { type Cause, causesSince, madeFrom, whyOf } from "./why.ts";
 
 /** What became of one client. */
 export interface Outcome {
@@ -37,7 +38,9 @@ export interface Outcome {
   /** Files the variant has when all is done; 0 where it could not be planned. */
   files: number;
   /** Without what they come from, so that a long run holds no more than a short one. */
-  changes: readonly { what: Change["what"]; path: string }[];
+  changes: readonly { what: Change["what"]; path: string; why: string }[];
+  /** What is no longer as it was when the variant was made; empty where nobody knows. */
+  causes: readonly Cause[];
   problems: readonly Problem[];
 }
 
@@ -136,7 +139,7 @@ type Means = Pick<Tools, "inputs" | "cache" | "drawing"> & { template: Template 
 const surveySoon = async (workspace: Workspace): Promise<Template> => openTemplate(workspace);
 
 /** What is to become of one client's variant, before anything is written. */
-type Decided = Pick<Outcome, "files" | "changes" | "problems"> & {
+type Decided = Pick<Outcome, "files" | "changes" | "causes" | "problems"> & {
   /** Writes what has changed. */
   carryOut: () => Promise<void>;
 };
@@ -149,7 +152,7 @@ async function generateOne(
 ): Promise<Outcome> {
   const { client, variant, problems } = resolved;
   const folder = variantPath(workspace, client.key);
-  const outcome: Outcome = { client: client.key, folder, files: 0, changes: [], problems };
+  const outcome: Outcome = { client: client.key, folder, files: 0, changes: [], causes: [], problems };
   if (!variant || problems.some(isError)) return outcome;
   const withFailure = (so: Outcome, found: readonly Problem[]): Outcome => ({
     ...so,
@@ -157,8 +160,8 @@ async function generateOne(
   });
   const decided = attempt(() => orStop(() => decide(workspace, resolved, variant, tools, options), systemProblem));
   if (!decided.ok) return withFailure(outcome, decided.problems);
-  const { files, changes, problems: told, carryOut } = decided.value;
-  const planned: Outcome = { ...outcome, files, changes, problems: [...problems, ...told] };
+  const { problems: told, carryOut, ...so } = decided.value;
+  const planned: Outcome = { ...outcome, ...so, problems: [...problems, ...told] };
   if (options.dryRun) return planned;
   const done = await attemptAsync(() => orStopAsync(carryOut, systemProblem));
   return done.ok ? planned : withFailure(planned, done.problems);
@@ -188,6 +191,7 @@ function decide(
     return {
       files: Object.keys(untouched.files).length - 1,
       changes: [],
+      causes: [],
       problems: untouched.problems,
       carryOut: async () => {
         if (untouched !== known) keepRecord(record, () => untouched);
@@ -201,17 +205,20 @@ function decide(
   const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...tellEnlarged(plan, resolved)];
   if (told.some(isError)) stop(told);
   const changes = difference(plan, before, writer.hash, smallest);
+  const from = madeFrom(variant, plan);
+  const causes = causesSince(known?.from, from);
   on({ what: "planned", client: client.key, files: changes.filter((change) => "entry" in change).length });
   return {
     files: plan.entries.length,
-    changes: changes.map(({ what, path }) => ({ what, path })),
+    changes: changes.map((change) => ({ what: change.what, path: change.path, why: whyOf(change, causes) })),
+    causes: causes ?? [],
     problems: told,
     carryOut: async () => {
       const onFile = () => on({ what: "file", client: client.key });
       // Its decoded pictures go with it.
       const renderer = createRenderer((art) => tools.inputs.bytes(artInput(art)));
       const receipt = await applyChanges(plan, changes, before, { ...tools, renderer, writer, smallest, onFile });
-      keepRecord(record, () => recordOf(record, folder, receipt, key, told));
+      keepRecord(record, () => recordOf(record, folder, receipt, { key, from, problems: told }));
       keepLedger();
     },
   };

@@ -3,16 +3,18 @@ import { keepSummed, readSummed } from "../files/writing/summed.ts";
 import type { Problem } from "../problems/problem.ts";
 import { sha256 } from "../values/hash.ts";
 import { type Receipt, receiptFile } from "./receipt.ts";
+import type { MadeFrom } from "./why.ts";
 
 /**
  * What a run left behind for a client: the key of everything it was made from, and how each file looked to the file
  * system. While neither has changed, nothing has to be planned, read or hashed.
  */
 export interface Made {
-  form: 3;
+  form: 4;
   /** Whose it is: one that lies under another's name is none. */
   name: string;
   key: string;
+  from: MadeFrom;
   /** Told at every run, changed or not. */
   problems: readonly Problem[];
   files: { [path: string]: Seen };
@@ -42,7 +44,7 @@ const recordFile = ({ name }: Kept): string => `.oxalis/made/${name}.json`;
 /** What is known of a variant; undefined where nothing is, or it cannot be read. */
 export function readRecord(kept: Kept): Made | undefined {
   const record = readSummed(kept.root, recordFile(kept)) as Made | undefined;
-  return record?.form === 3 && record.name === kept.name ? record : undefined;
+  return record?.form === 4 && record.name === kept.name ? record : undefined;
 }
 
 /** The record to keep from now on, if every file of the variant is as it says; undefined otherwise. */
@@ -66,8 +68,7 @@ export function recordOf(
   { root, name }: Kept,
   folder: string,
   { files }: Receipt,
-  key: string,
-  problems: readonly Problem[],
+  { key, from, problems }: Pick<Made, "key" | "from" | "problems">,
 ): Made {
   const now = Date.now();
   const written = `${folder}/${receiptFile}`;
@@ -77,7 +78,7 @@ export function recordOf(
     const stat = glanceAt(`${root}/${folder}/${path}`);
     return stat ? [[path, seenOf(stat, hash, now)] as const] : [];
   });
-  return { form: 3, name, key, problems, files: Object.fromEntries(seen) };
+  return { form: 4, name, key, from, problems, files: Object.fromEntries(seen) };
 }
 
 function seenOf({ size, ctimeMs, ino }: Looks, hash: string, now: number): Seen {

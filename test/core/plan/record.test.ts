@@ -16,7 +16,13 @@ function recorded(): { root: string; folder: string; file: string; made: Made } 
   writeFileSync(file, "one");
   writeFileSync(join(root, folder, receiptFile), "{}");
   const files: Receipt["files"] = { "a.txt": { kind: "write", fingerprint: "", sha256: sha256("one") } };
-  const made = recordOf({ root, name: "a" }, folder, { client: "a", layout: "tree", files }, "key", []);
+  const from = { values: {}, pictures: {}, template: {}, renderer: 1 };
+  const made = recordOf(
+    { root, name: "a" },
+    folder,
+    { client: "a", layout: "tree", files },
+    { key: "key", from, problems: [] },
+  );
   return { root, folder, file, made };
 }
 
