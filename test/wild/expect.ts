@@ -32,6 +32,10 @@ export interface Table {
   asks?: readonly string[];
 }
 
+/** The store's banner, and those with the name in one of the client's further languages. */
+const banner = "store/android/feature-graphic.png";
+const spokenBanners = ["store/android/{de,he}/{feature-graphic,tv-banner}.png"];
+
 /** Any colour, where the table of a kind cannot say which: a form for dark screens. */
 export const anyColor = "\u0001";
 
@@ -50,8 +54,10 @@ export function expectVariant(template: string, variant: string, table: Table, c
   const [isDrawn, isGone, isMade] = [
     matches(table.drawn),
     matches(table.gone),
-    matches([...(table.made ?? []), ...(multilingual?.made ?? [])]),
+    matches([...(table.made ?? []), ...(multilingual?.made ?? []), ...(client === rivers ? spokenBanners : [])]),
   ];
+  if (client === rivers && after.has(banner))
+    for (const language of ["de", "he"]) expect(after.has(banner.replace("feature", `${language}/feature`))).toBe(true);
   const missing = [...before.keys()].filter((path) => !after.has(path) && !isGone(path));
   const added = [...after.keys()].filter((path) => !before.has(path) && !isMade(path));
   expect({ missing, added }).toEqual({ missing: [], added: [] });

@@ -1,4 +1,5 @@
 import { clientStates } from "../../core/values/client-states.ts";
+import { pageLanguages } from "../../core/values/page-language.ts";
 /** Options of every command that tells something. */
 export const told = {
   json: { kind: "flag", says: "print the result as JSON (docs/commands.md has the shape)" },
@@ -45,4 +46,12 @@ export const report = {
 export const ofClients = {
   group: { kind: "text", value: "<group>", names: "groups", says: "only clients of this group" },
   state: { kind: "choice", value: "<state>", of: clientStates, says: "only clients in this state" },
+} as const;
+
+/** The language of a page for people. */
+export const pageLanguage = {
+  kind: "choice",
+  value: "<language>",
+  of: pageLanguages,
+  says: "of the page; otherwise the only client's, or the agency's",
 } as const;

@@ -1,7 +1,7 @@
 import { layouts } from "../../core/values/layout.ts";
 import { platforms } from "../../core/values/platform.ts";
 import type { Row } from "./row.ts";
-import { atStage, client, clients, inWorkspace, ofClients, report, told } from "./shared.ts";
+import { atStage, client, clients, inWorkspace, ofClients, pageLanguage, report, told } from "./shared.ts";
 
 const kinds = ["major", "minor", "patch", "rebuild"] as const;
 const others = (kind: string) => kinds.filter((each) => each !== kind);
@@ -118,6 +118,7 @@ export const rows = {
       role: { kind: "text", value: "<role>", names: "roles", says: "only pictures of this role, such as maskable" },
       csv: { kind: "flag", says: "print the list as CSV" },
       guide: { kind: "text", value: "<file.html>", says: "write the page for a client's designer" },
+      language: { ...pageLanguage, says: "of the designer's page; otherwise the agency's" },
     },
   },
   check: {
@@ -168,6 +169,7 @@ export const rows = {
         value: "<file>",
         says: "where to write the page; otherwise variants/proof.html, or beside it for some clients or a stage",
       },
+      language: pageLanguage,
     },
   },
   release: {

@@ -1,6 +1,7 @@
 import { definitions } from "../platforms/all.ts";
 import type { Slot } from "../slots/slot.ts";
 import { picturesFor, stores } from "../stores/all.ts";
+import type { PageLanguage } from "../values/page-language.ts";
 import { type Platform, platforms } from "../values/platform.ts";
 
 /**
@@ -15,8 +16,8 @@ function slotsOf(platform: Platform): Slot[] {
 export const allSlots: readonly Slot[] = platforms.flatMap(slotsOf);
 
 /** What a designer would call pictures of a role; the role itself where nobody would call it anything. */
-export const titleOf = (platform: Platform, role: string): string =>
-  definitions[platform].titles[role] ?? stores.find(({ titles }) => titles[role])?.titles[role] ?? role;
+export const titleOf = (platform: Platform, role: string, language: PageLanguage): string =>
+  (definitions[platform].titles[role] ?? stores.find(({ titles }) => titles[role])?.titles[role])?.[language] ?? role;
 
 /** What a slot can be called by: its platform and role, and its qualifier where only one picture is meant. */
 export const namesOf = ({ platform, role, qualifier }: Slot): [string, string] => [
@@ -30,6 +31,7 @@ export const slotNames: ReadonlySet<string> = new Set(allSlots.flatMap(namesOf))
 export interface SlotFamily {
   /** The role, and the form where there are several: "icon, dark". */
   name: string;
+  form?: Form;
   first: Slot;
   /** Smallest first. */
   slots: readonly Slot[];
@@ -45,21 +47,30 @@ export function families(slots: readonly Slot[]): SlotFamily[] {
   }
   return [...found.values()].map((each) => ({
     name: familyName(each[0] as Slot),
+    ...withForm(each[0] as Slot),
     first: each[0] as Slot,
     slots: each.sort((a, b) => a.width - b.width),
   }));
 }
 
-const forms: readonly { form: string; is: RegExp }[] = [
+/** A form of a picture beside others of its role. */
+export type Form = "dark" | "tinted" | "unplated" | "target sizes";
+
+const forms: readonly { form: Form; is: RegExp }[] = [
   { form: "dark", is: /-(dark|night)$/ },
   { form: "tinted", is: /-tinted$/ },
   { form: "unplated", is: /unplated$/ },
   { form: "target sizes", is: /^targetsize-\d+$/ },
 ];
 
-function familyName({ role, qualifier }: Slot): string {
+function withForm({ qualifier }: Slot): { form?: Form } {
   const form = forms.find(({ is }) => is.test(qualifier))?.form;
-  return form ? `${role}, ${form}` : role;
+  return form ? { form } : {};
+}
+
+function familyName(slot: Slot): string {
+  const { form } = withForm(slot);
+  return form ? `${slot.role}, ${form}` : slot.role;
 }
 
 /** How a safe zone is said: its shape and its share of the canvas. */

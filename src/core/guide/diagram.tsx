@@ -1,12 +1,14 @@
-import { type SlotFamily, zoneSaid } from "../catalog/all.ts";
+import type { SlotFamily } from "../catalog/all.ts";
 import { definitions } from "../platforms/all.ts";
 import type { Slot } from "../slots/slot.ts";
+import { zoneSaid } from "./said.ts";
+import type { Say } from "./words/say.ts";
 
 /** Width at which the widest picture is drawn, and the height none exceeds; in CSS pixels. */
 const room = { width: 176, height: 150 };
 
 /** A picture drawn to the proportions of its canvas: the zone to stay in, and in hatching what a mask may cut. */
-export function Diagram({ family }: { family: SlotFamily }) {
+export function Diagram({ family, say }: { family: SlotFamily; say: Say }) {
   const { first } = family;
   const scale = Math.min(room.width / first.width, room.height / first.height);
   const [width, height] = [first.width * scale, first.height * scale];
@@ -18,7 +20,7 @@ export function Diagram({ family }: { family: SlotFamily }) {
       height={height}
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`Safe zone: ${zoneSaid(first)}`}
+      aria-label={say("safeZone", { zone: zoneSaid(first, say) })}
     >
       <defs>
         <mask id={id}>

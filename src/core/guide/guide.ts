@@ -2,13 +2,14 @@ import { families } from "../catalog/all.ts";
 import { accentOf } from "../page/accent.ts";
 import type { Slot } from "../slots/slot.ts";
 import { openTemplate } from "../survey/template.ts";
+import { type PageLanguage, pageLanguageOf } from "../values/page-language.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { needsOf } from "./needs.ts";
 import { guidePage } from "./page.tsx";
 
 /** The designer's page of a workspace, in the agency's name and colour, for the pictures that its template has. */
-export function makeGuide(workspace: Workspace, wanted: readonly Slot[]): string {
-  const { agency } = workspace.agency.data;
+export function makeGuide(workspace: Workspace, wanted: readonly Slot[], language?: PageLanguage): string {
+  const { agency, defaults } = workspace.agency.data;
   const shown = new Set(
     openTemplate(workspace).parts.flatMap(({ pictures }) =>
       pictures.flatMap((use) => ("within" in use ? use.within : [use.slot]).map(nameOf)),
@@ -16,6 +17,7 @@ export function makeGuide(workspace: Workspace, wanted: readonly Slot[]): string
   );
   const used = wanted.filter((slot) => shown.has(nameOf(slot)));
   return guidePage({
+    language: language ?? pageLanguageOf(agency.language, defaults.locale),
     agency: agency.name,
     email: agency.email,
     ...accentOf(workspace),

@@ -1,57 +1,69 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
-import { alphaSaid, fromSaid, type SlotFamily, titleOf, zoneSaid } from "../catalog/all.ts";
+import { type SlotFamily, titleOf } from "../catalog/all.ts";
 import { Head } from "../page/head.tsx";
-import { platformNames, platforms } from "../values/platform.ts";
+import type { PageLanguage } from "../values/page-language.ts";
+import { type Platform as PlatformName, platformNames, platforms } from "../values/platform.ts";
 import { Diagram } from "./diagram.tsx";
 import type { GuideModel } from "./model.ts";
+import type { Need } from "./needs.ts";
+import { alphaSaid, sourceSaid, zoneSaid } from "./said.ts";
 import style from "./style.css";
+import { type Say, sayIn } from "./words/say.ts";
 
 /** The page for a client's designer, self-contained and printable. */
 export const guidePage = (model: GuideModel): string =>
   `<!doctype html>\n${renderToStaticMarkup(<Page {...model} />)}\n`;
 
-function Page({ agency, email, accent, onAccent, families, needs }: GuideModel) {
+function Page({ language, agency, email, accent, onAccent, families, needs }: GuideModel) {
+  const say = sayIn(language);
   return (
-    <html lang="en">
-      <Head title={`Artwork guide · ${agency}`} accent={accent} onAccent={onAccent} style={style} />
+    <html lang={language}>
+      <Head title={`${say("title")} · ${agency}`} accent={accent} onAccent={onAccent} style={style} />
       <body>
         <header>
           <p>{agency}</p>
-          <h1>Artwork for your app</h1>
-          <p class="lead">
-            One or two files from you become every icon, tile and start screen below. This page says which files, what
-            more can help, and what happens to them.
-          </p>
+          <h1>{say("heading")}</h1>
+          <p class="lead">{say("lead")}</p>
         </header>
         <main>
-          <h2>What to send</h2>
+          <h2>{say("whatToSend")}</h2>
           <div class="cards">
-            {needs.map(({ name, need, says, form, keep }) => (
-              <section class="card" key={name}>
-                <h3>{name}</h3>
-                <p class="need">{need}</p>
-                <p>{says}</p>
-                <p>{form}</p>
-                <p class="keep">{keep}</p>
-              </section>
+            {needs.map((need) => (
+              <Card need={need} say={say} key={need.word} />
             ))}
           </div>
-          <Legend />
+          <Legend say={say} />
           {platforms.map((platform) => (
             <Platform
-              name={platformNames[platform]}
+              platform={platform}
+              language={language}
+              say={say}
               families={families.filter(({ first }) => first.platform === platform)}
               key={platform}
             />
           ))}
         </main>
-        <footer>{email ? `Questions, and files: ${email}` : agency}</footer>
+        <footer>{email ? say("questions", { email }) : agency}</footer>
       </body>
     </html>
   );
 }
 
-function Legend() {
+function Card({ need, say }: { need: Need; say: Say }) {
+  const { word, side, tile, pictures = [] } = need;
+  const named = pictures.map((each) => say(each)).join(", ");
+  return (
+    <section class="card">
+      <h3>{say(word)}</h3>
+      <p class="need">{say(`${word}Need`)}</p>
+      <p>{say(`${word}Says`, { pictures: named })}</p>
+      <p>{say(`${word}Form`, { side, tile })}</p>
+      <p class="keep">{say(`${word}Keep`)}</p>
+    </section>
+  );
+}
+
+function Legend({ say }: { say: Say }) {
   return (
     <>
       <svg width="0" height="0" class="patterns" aria-hidden="true">
@@ -68,59 +80,68 @@ function Legend() {
       </svg>
       <ul class="legend">
         <li>
-          <i class="zone" /> Stay inside: the mark is fitted here
+          <i class="zone" /> {say("stayInside")}
         </li>
         <li>
-          <i class="ground" /> Ground, in your colour
+          <i class="ground" /> {say("ground")}
         </li>
         <li>
           <svg width="22" height="22" aria-hidden="true">
             <rect width="22" height="22" fill="url(#nothing)" />
           </svg>
-          Nothing: what is behind shows
+          {say("nothing")}
         </li>
         <li>
           <svg width="22" height="22" aria-hidden="true">
             <rect width="22" height="22" fill="url(#cut)" />
           </svg>
-          May be cut away
+          {say("mayBeCut")}
         </li>
       </ul>
     </>
   );
 }
 
-function Platform({ name, families }: { name: string; families: readonly SlotFamily[] }) {
+/** What a page's parts are said in. */
+interface InLanguage {
+  language: PageLanguage;
+  say: Say;
+}
+
+function Platform({
+  platform,
+  families,
+  ...said
+}: { platform: PlatformName; families: readonly SlotFamily[] } & InLanguage) {
   if (families.length === 0) return null;
+  const name = platform === "web" || platform === "desktop" ? said.say(platform) : platformNames[platform];
   return (
     <section class="platform">
       <h2>{name}</h2>
       <div class="slots">
         {families.map((family) => (
-          <Family family={family} key={`${family.first.role}${family.first.qualifier}`} />
+          <Family family={family} {...said} key={`${family.first.role}${family.first.qualifier}`} />
         ))}
       </div>
     </section>
   );
 }
 
-function Family({ family }: { family: SlotFamily }) {
-  const { first, slots } = family;
+function Family({ family, language, say }: { family: SlotFamily } & InLanguage) {
+  const { first, slots, form } = family;
   const sizes = [...new Set(slots.map(({ width, height }) => (width === height ? `${width}` : `${width}×${height}`)))];
   return (
     <article class="slot">
       <div class="drawn">
-        <Diagram family={family} />
+        <Diagram family={family} say={say} />
       </div>
       <h3>
-        {titleOf(first.platform, first.role)}
-        {family.name.slice(first.role.length)}
+        {titleOf(first.platform, first.role, language)}
+        {form ? `, ${say(form)}` : ""}
       </h3>
-      <p class="facts">
-        From {fromSaid(first)} · {alphaSaid[first.alpha]} · {zoneSaid(first)}
-      </p>
+      <p class="facts">{[sourceSaid(first, say), alphaSaid(first, say), zoneSaid(first, say)].join(" · ")}</p>
       <p class="sizes">{sizes.join("  ")} px</p>
-      <p class="rule">{first.rule}</p>
+      {language === "en" ? <p class="rule">{first.rule}</p> : null}
     </article>
   );
 }

@@ -4,7 +4,9 @@ import type { Drawing } from "../render/drawing.ts";
 import { furtherNames, suppliedArt, type Variant } from "../variant/variant.ts";
 import type { Change } from "./difference.ts";
 
-/** What a variant was made from, under the names that people give it; kept, so that the next run can say what changed. */
+/**
+ * What a variant was made from, under the names that people give it; kept, so that the next run can say what changed.
+ */
 export interface MadeFrom {
   /** By field, feature, question or language. */
   values: Readonly<Record<string, string>>;

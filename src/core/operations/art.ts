@@ -5,6 +5,7 @@ import { makeGuide } from "../guide/guide.ts";
 import { expectedAmong } from "../problems/nearest.ts";
 import { refuse } from "../problems/result.ts";
 import type { Slot } from "../slots/slot.ts";
+import type { PageLanguage } from "../values/page-language.ts";
 import type { Platform } from "../values/platform.ts";
 import { operation } from "./operation.ts";
 import { type At, openWorkspace } from "./workspace.ts";
@@ -36,9 +37,12 @@ interface Written {
 
 /** Writes the page for a client's designer. */
 export const writeGuide = operation(
-  async ({ file: named, ...input }: At & Wanted & { file: string }, ports): Promise<Written> => {
+  async (
+    { file: named, ...input }: At & Wanted & { file: string; language?: PageLanguage | undefined },
+    ports,
+  ): Promise<Written> => {
     const pictures = picturesOf(input);
-    const html = makeGuide(await openWorkspace(input, ports), pictures);
+    const html = makeGuide(await openWorkspace(input, ports), pictures, input.language);
     const file = resolve(ports.folder, named);
     writeWhole(file, html);
     return { file, bytes: Buffer.byteLength(html), pictures: pictures.length };

@@ -3,6 +3,7 @@ import { leadsDown } from "../files/writing/door.ts";
 import { replaceFile } from "../files/writing/together.ts";
 import { writeWhole } from "../files/writing/whole.ts";
 import { makeProof, type Proof } from "../proof/proof.ts";
+import type { PageLanguage } from "../values/page-language.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import { type At, openWorkspace } from "./workspace.ts";
@@ -10,6 +11,8 @@ import { type At, openWorkspace } from "./workspace.ts";
 interface Input extends At, OfClients {
   /** Where the page goes, from the workspace; a file of its own for each choice of clients and stage where absent. */
   output?: string | undefined;
+  /** The page's language; the only client's, or the agency's, where absent. */
+  language?: PageLanguage | undefined;
 }
 
 /** So that the page of one client, or of a stage, does not stand in the place of everybody's. */
@@ -25,7 +28,7 @@ function usualFile({ clients, group, state, stage }: Input): string {
 /** Writes the page to look at and sign off. */
 export const writeProof = operation(async (input: Input, ports): Promise<Proof & { file: string }> => {
   const workspace = await openWorkspace(input, ports);
-  const proof = await makeProof(workspace, await chooseClients(workspace, input));
+  const proof = await makeProof(workspace, await chooseClients(workspace, input), input.language);
   const file = resolve(workspace.root, input.output ?? usualFile(input));
   const inside = relative(workspace.root, file).replaceAll("\\", "/");
   if (leadsDown(inside)) replaceFile(workspace.root, inside, proof.html);

@@ -21,7 +21,7 @@ export function Launcher({ label, note, children }: { label: string; note?: stri
   return (
     <figure class="launcher">
       {children}
-      <figcaption>{label}</figcaption>
+      <figcaption dir="auto">{label}</figcaption>
       {note === undefined ? null : <small>{note}</small>}
     </figure>
   );

@@ -1,6 +1,8 @@
 import type { VNode } from "preact";
 import type { Platform } from "../values/platform.ts";
 import type { Sheet } from "./sheet.ts";
+import type { Word } from "./words/en.ts";
+import type { Say } from "./words/say.ts";
 
 /** A picture that pages show: a slot by platform, role and qualifier, the first of these that the template has. */
 export interface Shown {
@@ -17,14 +19,27 @@ interface Starting {
   device: string;
   /** The picture's name on the page. */
   picture: string;
-  says: string;
+  /** Whose screen it is: a name, or a word of the page's. */
+  of: { name: string } | { word: Word };
+  /** By night; and turned. */
+  more?: readonly ("dark" | "turned")[];
+}
+
+/** A start screen, as the page says it. */
+export const startSaid = ({ of, more = [] }: Starting, say: Say): string =>
+  ["name" in of ? of.name : say(of.word), ...more.map((each) => say(each))].join(", ");
+
+/** What a scene is drawn from: a client's sheet, and the page's words. */
+export interface SceneProps {
+  sheet: Sheet;
+  say: Say;
 }
 
 /** How a platform shows an app, on the page to sign off. */
 export interface Scenes {
   pictures: readonly Shown[];
   /** Icons as its devices show them; null where the template has none. */
-  icons(props: { sheet: Sheet }): VNode | null;
+  icons(props: SceneProps): VNode | null;
   starts: readonly Starting[];
 }
 
@@ -32,5 +47,6 @@ export interface Scenes {
 export const grounds = ["light", "dark"] as const;
 
 export const has = (sheet: Sheet, name: string): boolean => sheet.pictures.has(name);
-export const labelOf = (sheet: Sheet): string => sheet.values["app.label"] ?? "";
+/** The label under the icon, as a home screen shows it. */
+export const labelOf = (sheet: Sheet): string => sheet.label;
 export const nameOf = (sheet: Sheet): string => sheet.values["app.name"] ?? "";

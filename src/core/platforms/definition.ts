@@ -10,6 +10,7 @@ import type { SurveyPart } from "../template/found.ts";
 import type { Identifiers } from "../template/identifiers.ts";
 import type { Localize } from "../template/localized.ts";
 import type { Feature } from "../values/needs.ts";
+import type { InEach } from "../values/page-language.ts";
 
 /**
  * What a system's mask may cut away of pictures of a role: the shape of what surely stays, as a share of the canvas.
@@ -26,7 +27,7 @@ export interface PlatformDefinition<Role extends string = string> {
   /** Every picture that it wants: its catalog. */
   slots: readonly Slot<Role>[];
   /** What a designer would call its pictures, by role. */
-  titles: Readonly<Record<Role, string>>;
+  titles: Readonly<Record<Role, InEach>>;
   masks: readonly Mask[];
   identifiers: Identifiers;
   /** Most that a build number may be. */

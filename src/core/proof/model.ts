@@ -1,10 +1,15 @@
 import type { Sheet } from "../page/sheet.ts";
+import type { PageLanguage } from "../values/page-language.ts";
+
+/** Why a client is not on the page: words of the page's. */
+export type Why = "notMade" | "outOfDate" | "faulty";
 
 export interface ProofModel {
   agency: string;
+  language: PageLanguage;
   accent: string;
   onAccent: string;
   sheets: readonly Sheet[];
-  /** Clients that could not be shown, each with the reason. */
-  absent: readonly { client: string; reason: string }[];
+  /** Clients that could not be shown: why, and what is wrong in particular. */
+  absent: readonly { client: string; why: Why; reason: string }[];
 }

@@ -2,6 +2,7 @@ import { renderToStaticMarkup } from "preact-render-to-string";
 import { Head } from "../page/head.tsx";
 import { Pic } from "../page/parts.tsx";
 import type { Sheet } from "../page/sheet.ts";
+import { type Say, sayIn } from "../page/words/say.ts";
 import { definitions } from "../platforms/all.ts";
 import type { Field } from "../values/fields.ts";
 import { type Platform, platformNames, platforms } from "../values/platform.ts";
@@ -14,11 +15,12 @@ export function proofPage(model: ProofModel): string {
   return `<!doctype html>\n${renderToStaticMarkup(<Page {...model} />)}\n`;
 }
 
-function Page({ agency, accent, onAccent, sheets, absent }: ProofModel) {
+function Page({ agency, language, accent, onAccent, sheets, absent }: ProofModel) {
+  const say = sayIn(language);
   return (
-    <html lang="en">
+    <html lang={language}>
       <Head
-        title={`Proof · ${agency}`}
+        title={`${say("proof")} · ${agency}`}
         accent={accent}
         onAccent={onAccent}
         style={[style, ...sheets.map(pictureRules)].join("\n")}
@@ -27,27 +29,24 @@ function Page({ agency, accent, onAccent, sheets, absent }: ProofModel) {
         <header class="top">
           <div>
             <p>{agency}</p>
-            <h1>Proof</h1>
+            <h1>{say("proof")}</h1>
           </div>
-          <p class="lead">
-            Every picture below is the file that goes into the app, shown the way a device shows it. Look at each, on
-            light and dark, and sign where it is right.
-          </p>
+          <p class="lead">{say("proofLead")}</p>
           <nav>
             {sheets.map((sheet) => (
               <a href={`#${sheet.key}`} class={`c-${sheet.key}`} key={sheet.key}>
                 <Pic name={leading(sheet)} size={40} />
-                <span>{sheet.values["app.name"]}</span>
+                <span dir="auto">{sheet.values["app.name"]}</span>
               </a>
             ))}
           </nav>
         </header>
-        {absent.length > 0 ? <Absent absent={absent} /> : null}
         <main>
           {sheets.map((sheet) => (
-            <ClientSheet sheet={sheet} key={sheet.key} />
+            <ClientSheet sheet={sheet} say={say} key={sheet.key} />
           ))}
         </main>
+        {absent.length > 0 ? <Absent absent={absent} say={say} /> : null}
       </body>
     </html>
   );
@@ -67,17 +66,23 @@ const pictureRules = ({ key, pictures }: Sheet): string =>
     })
     .join("\n");
 
-function Absent({ absent }: Pick<ProofModel, "absent">) {
+/** So many clients that are not on the page are named for each reason. */
+const mostNamed = 8;
+
+/** Who is not on the page, in a line for each reason. */
+function Absent({ absent, say }: Pick<ProofModel, "absent"> & { say: Say }) {
+  const reasons = [...new Set(absent.map(({ why }) => why))];
+  const named = (why: (typeof reasons)[number]): string => {
+    const clients = absent.filter((each) => each.why === why).map(({ client }) => client);
+    const first = clients.slice(0, mostNamed).join(", ");
+    return clients.length > mostNamed ? say("more", { clients: first, count: clients.length - mostNamed }) : first;
+  };
   return (
     <aside class="absent">
-      <h2>Not on this page</h2>
-      <ul>
-        {absent.map(({ client, reason }) => (
-          <li key={client}>
-            <b>{client}</b> {reason}
-          </li>
-        ))}
-      </ul>
+      <h2>{say("notHere")}</h2>
+      {reasons.map((why) => (
+        <p key={why}>{say(why, { clients: named(why) })}</p>
+      ))}
     </aside>
   );
 }
@@ -85,13 +90,13 @@ function Absent({ absent }: Pick<ProofModel, "absent">) {
 /** In the order in which the scenes follow each other. */
 const identities: readonly Platform[] = ["android", "ios", "desktop", "windows", "web"];
 
-const swatches: readonly { field: Field; says: string }[] = [
-  { field: "colors.brand", says: "Brand" },
-  { field: "colors.ground", says: "Icon" },
-  { field: "colors.start", says: "Start" },
+const swatches: readonly { field: Field; word: "brand" | "icon" | "start" }[] = [
+  { field: "colors.brand", word: "brand" },
+  { field: "colors.ground", word: "icon" },
+  { field: "colors.start", word: "start" },
 ];
 
-function ClientSheet({ sheet }: { sheet: Sheet }) {
+function ClientSheet({ sheet, say }: { sheet: Sheet; say: Say }) {
   const { values } = sheet;
   const colors = [
     `--start:${values["colors.start"]}`,
@@ -100,20 +105,18 @@ function ClientSheet({ sheet }: { sheet: Sheet }) {
     `--brand:${values["colors.brand"]}`,
   ];
   return (
-    <article id={sheet.key} class={`sheet c-${sheet.key}`} style={colors.join(";")}>
+    <article id={sheet.key} class={`sheet c-${sheet.key}`} dir={sheet.direction} style={colors.join(";")}>
       <header>
-        <Pic name={leading(sheet)} size={88} label="App icon" />
+        <Pic name={leading(sheet)} size={88} label={say("appIcon")} />
         <div class="who">
-          <h2 dir="auto">{values["app.name"]}</h2>
+          <h2 dir="auto" lang={sheet.locale}>
+            {values["app.name"]}
+          </h2>
           <p>
-            <b dir="auto">{values["app.label"]}</b> under the icon · version {values.version}, build {values.build}
+            <b dir="auto">{values["app.label"]}</b> {say("underTheIcon")} · {say("versionBuild", values)}
           </p>
           <p>{values.copyright}</p>
-          {sheet.stage === undefined ? null : (
-            <p class="stage">
-              Not for the store: this is its form for the stage <b>{sheet.stage}</b>.
-            </p>
-          )}
+          {sheet.stage === undefined ? null : <p class="stage">{say("forStage", { stage: sheet.stage })}</p>}
         </div>
         <dl class="ids">
           {identities
@@ -126,10 +129,10 @@ function ClientSheet({ sheet }: { sheet: Sheet }) {
             ))}
         </dl>
         <ul class="swatches">
-          {swatches.map(({ field, says }) => (
+          {swatches.map(({ field, word }) => (
             <li key={field}>
               <i style={`background:${values[field]}`} />
-              {says} <code>{values[field]}</code>
+              {say(word)} <code>{values[field]}</code>
             </li>
           ))}
         </ul>
@@ -137,26 +140,26 @@ function ClientSheet({ sheet }: { sheet: Sheet }) {
       <div class="scenes">
         {platforms.map((platform) => {
           const Icons = definitions[platform].scenes.icons;
-          return <Icons sheet={sheet} key={platform} />;
+          return <Icons sheet={sheet} say={say} key={platform} />;
         })}
-        <StartScene sheet={sheet} />
-        <StoreScene sheet={sheet} />
-        <TargetScene sheet={sheet} />
-        <NameScene sheet={sheet} />
+        <StartScene sheet={sheet} say={say} />
+        <StoreScene sheet={sheet} say={say} />
+        <TargetScene sheet={sheet} say={say} />
+        <NameScene sheet={sheet} say={say} />
       </div>
       <footer class="sign">
         <span>
-          State <code>{sheet.state}</code>
-          <small>{sheet.files} files; this mark changes when any of them does</small>
+          {say("state")} <code>{sheet.state}</code>
+          <small>{say("stateSays", { files: sheet.files })}</small>
         </span>
         <label>
-          <input type="checkbox" /> Right as shown
+          <input type="checkbox" /> {say("right")}
         </label>
         <label>
-          <input type="checkbox" /> Changes wanted
+          <input type="checkbox" /> {say("changesWanted")}
         </label>
-        <span class="line">Name</span>
-        <span class="line">Date</span>
+        <span class="line">{say("name")}</span>
+        <span class="line">{say("date")}</span>
       </footer>
     </article>
   );

@@ -1,4 +1,5 @@
 import { extname } from "node:path";
+import { shownLabel } from "../derive/fields/label.ts";
 import { resolvePicked } from "../derive/resolve.ts";
 import { type Folder, isFolder, openFolder } from "../files/reading/folder.ts";
 import { difference } from "../make/difference.ts";
@@ -8,16 +9,17 @@ import { accentOf } from "../page/accent.ts";
 import type { Sheet } from "../page/sheet.ts";
 import { planVariant } from "../plan/plan.ts";
 import { definitions } from "../platforms/all.ts";
-import { isError, problem } from "../problems/problem.ts";
-import { attempt, fail, type Result, unwrap } from "../problems/result.ts";
+import { isError, type Problem } from "../problems/problem.ts";
+import { attempt } from "../problems/result.ts";
 import { iconsByTarget } from "../survey/targets.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
 import type { Field } from "../values/fields.ts";
+import { type PageLanguage, pageLanguageOf } from "../values/page-language.ts";
 import { platforms } from "../values/platform.ts";
 import { furtherNames, type Resolved, type Variant } from "../variant/variant.ts";
 import { variantPath } from "../workspace/stage.ts";
 import type { Workspace } from "../workspace/workspace.ts";
-import type { ProofModel } from "./model.ts";
+import type { ProofModel, Why } from "./model.ts";
 import { proofPage } from "./page.tsx";
 
 export interface Proof {
@@ -28,22 +30,29 @@ export interface Proof {
 }
 
 /** Makes the page from the variants as they lie on disk. Writes nothing. */
-export async function makeProof(workspace: Workspace, keys: readonly string[]): Promise<Proof> {
+export async function makeProof(
+  workspace: Workspace,
+  keys: readonly string[],
+  wanted: PageLanguage | undefined,
+): Promise<Proof> {
   const { picked } = await resolvePicked(workspace, keys);
   const template = openTemplate(workspace);
   const sheets: Sheet[] = [];
-  const absent: { client: string; reason: string }[] = [];
+  const absent: ProofModel["absent"][number][] = [];
   for (const resolved of picked) {
     const sheet = sheetOf(workspace, template, resolved);
-    if (sheet.ok) sheets.push(sheet.value);
-    else
-      absent.push({
-        client: resolved.client.key,
-        reason: sheet.problems[0]?.message ?? "It cannot be read.",
-      });
+    const client = resolved.client.key;
+    if ("absent" in sheet) absent.push({ client, ...sheet.absent });
+    else sheets.push(sheet);
   }
+  const { agency } = workspace.agency.data;
+  const own = picked.length === 1 ? picked[0]?.values.locale?.value : undefined;
+  const language = wanted ?? pageLanguageOf(own, agency.language, workspace.agency.data.defaults.locale);
+  const { compare } = new Intl.Collator(language, { numeric: true });
+  sheets.sort((a, b) => compare(a.values["app.name"] ?? "", b.values["app.name"] ?? ""));
   const html = proofPage({
-    agency: workspace.agency.data.agency.name,
+    agency: agency.name,
+    language,
     ...accentOf(workspace),
     sheets,
     absent,
@@ -52,23 +61,27 @@ export async function makeProof(workspace: Workspace, keys: readonly string[]): 
 }
 
 /** A client's sheet, or why there is none. */
-function sheetOf(workspace: Workspace, template: Template, { client, variant, problems }: Resolved): Result<Sheet> {
-  if (!variant) return fail(...problems.filter(isError));
+function sheetOf(
+  workspace: Workspace,
+  template: Template,
+  { client, variant, problems }: Resolved,
+): Sheet | { absent: { why: Why; reason: string } } {
+  if (!variant) return faulty(problems.filter(isError));
   const root = variantFolder(workspace, client.key);
-  if (!isFolder(root)) return outOfDate("It has not been generated yet: run oxalis generate.");
-  return attempt((): Sheet => {
+  if (!isFolder(root)) return missing("notMade", "It has not been generated yet: run oxalis generate.");
+  const read = attempt((): Sheet | undefined => {
     const folder = openFolder(root, variantPath(workspace, client.key));
     const receipt = readReceipt(workspace.root, variantPath(workspace, client.key), client.key);
     const plan = planVariant(variant, template, receipt.layout);
-    if (difference(plan, receipt, folder.hashIfAny).length > 0)
-      unwrap(outOfDate("It is out of date: run oxalis generate."));
+    if (difference(plan, receipt, folder.hashIfAny).length > 0) return undefined;
     const icons = iconsByTarget(template)
       .filter(({ use }) => folder.has(use.path))
       .map((icon, at) => ({ ...icon, picture: `target-${at}` }));
+    const sum = receiptSum(receipt).slice(0, 8);
     return {
       key: client.key,
       ...(workspace.stage ? { stage: workspace.stage.name } : {}),
-      values: plainValues(variant),
+      ...said(variant),
       platforms: [...new Set(template.parts.map(({ platform }) => platform))],
       icons: icons.map(({ picture, belongs, folder }) => ({ picture, belongs, folder })),
       names: namesOf(variant),
@@ -76,13 +89,36 @@ function sheetOf(workspace: Workspace, template: Template, { client, variant, pr
         ...pictures(template, folder),
         ...icons.map(({ picture, use }) => [picture, dataUri(folder, use.path)] as const),
       ]),
-      state: receiptSum(receipt).slice(0, 8),
+      state: workspace.stage ? `${workspace.stage.name}-${sum}` : sum,
       files: plan.entries.length,
     };
   });
+  if (!read.ok) return faulty(read.problems);
+  return read.value ?? missing("outOfDate", "It is out of date: run oxalis generate.");
 }
 
-const outOfDate = (message: string): Result<never> => fail(problem("out-of-date", message));
+const missing = (why: Why, reason: string) => ({ absent: { why, reason } });
+
+const faulty = ([first]: readonly Problem[]) => missing("faulty", first?.message ?? "It cannot be read.");
+
+/** What the app is called, and what it could tell, in the client's own words. */
+function said(variant: Variant): Pick<Sheet, "values" | "label" | "direction" | "locale" | "news"> {
+  const values = plainValues(variant);
+  const news = ownWords(variant);
+  return {
+    values,
+    label: shownLabel(values["app.label"] ?? ""),
+    direction: variant.names.first?.direction ?? "ltr",
+    locale: values.locale ?? "en",
+    ...(news === undefined ? {} : { news }),
+  };
+}
+
+/** The first text of the client's content: what the app would tell of. */
+function ownWords({ content }: Variant): string | undefined {
+  const texts = Object.values(content).flatMap(([first = {}]) => Object.values(first));
+  return texts.find((text): text is string => typeof text === "string" && /\p{L}{2}/u.test(text));
+}
 
 const plainValues = (variant: Variant): Sheet["values"] =>
   Object.fromEntries(Object.entries(variant.values).map(([field, traced]) => [field as Field, traced.value]));
@@ -108,7 +144,7 @@ function namesOf(variant: Variant): Sheet["names"] {
     locale,
     direction,
     name: name.value,
-    label: label.value,
+    label: shownLabel(label.value),
     main: at === 0,
   }));
 }

@@ -1,18 +1,17 @@
 import { Pic, Scene } from "../page/parts.tsx";
-import { grounds, has, labelOf, nameOf } from "../page/scenes.ts";
-import type { Sheet } from "../page/sheet.ts";
+import { grounds, has, labelOf, nameOf, type SceneProps, startSaid } from "../page/scenes.ts";
 import { definitions } from "../platforms/all.ts";
 import { platforms } from "../values/platform.ts";
 
-export function StoreScene({ sheet }: { sheet: Sheet }) {
+export function StoreScene({ sheet, say }: SceneProps) {
   if (!has(sheet, "store-feature") && !has(sheet, "web-social")) return null;
   return (
-    <Scene title="In the store, and when it is shared" note="store icon, feature graphic, social picture, notification">
+    <Scene title={say("inStore")} note={say("inStoreNote")}>
       {has(sheet, "store-feature") ? (
         <div class="listing">
-          <Pic name="store-feature" label="Feature graphic" />
+          <Pic name="store-feature" label={say("featureGraphic")} />
           <div>
-            <Pic name="store-icon" label="Store icon" />
+            <Pic name="store-icon" label={say("storeIcon")} />
             <span>
               <b dir="auto">{nameOf(sheet)}</b>
               <small dir="auto">{sheet.values.owner}</small>
@@ -22,7 +21,7 @@ export function StoreScene({ sheet }: { sheet: Sheet }) {
       ) : null}
       {has(sheet, "web-social") ? (
         <div class="listing shared">
-          <Pic name="web-social" label="Social picture" />
+          <Pic name="web-social" label={say("socialPicture")} />
           <div>
             <span>
               <small>{sheet.values.domain}</small>
@@ -36,11 +35,11 @@ export function StoreScene({ sheet }: { sheet: Sheet }) {
           {grounds.map((ground) => (
             <div class={`notice ${ground}`} key={ground}>
               <i class="dot">
-                <Pic name="and-note" size={16} label="Notification icon" />
+                <Pic name="and-note" size={16} label={say("notificationIcon")} />
               </i>
               <span>
                 <b dir="auto">{labelOf(sheet)}</b>
-                <small>Your box is on its way</small>
+                <small dir="auto">{sheet.news ?? say("news")}</small>
               </span>
             </div>
           ))}
@@ -50,19 +49,19 @@ export function StoreScene({ sheet }: { sheet: Sheet }) {
   );
 }
 
-export function StartScene({ sheet }: { sheet: Sheet }) {
+export function StartScene({ sheet, say }: SceneProps) {
   const screens = platforms
     .flatMap((platform) => definitions[platform].scenes.starts)
     .filter(({ picture }) => has(sheet, picture));
   if (screens.length === 0) return null;
   return (
-    <Scene title="While the app starts" note="upright and turned, by day and by night">
-      {screens.map(({ device, picture, says }) => (
-        <figure class="starting" key={says}>
-          <div class={`device ${device}`}>
-            <Pic name={picture} label={`Start screen, ${says}`} />
+    <Scene title={say("starting")} note={say("startingNote")}>
+      {screens.map((screen) => (
+        <figure class="starting" key={screen.device + screen.picture}>
+          <div class={`device ${screen.device}`}>
+            <Pic name={screen.picture} label={say("startScreen", { says: startSaid(screen, say) })} />
           </div>
-          <small>{says}</small>
+          <small>{startSaid(screen, say)}</small>
         </figure>
       ))}
     </Scene>
@@ -70,14 +69,14 @@ export function StartScene({ sheet }: { sheet: Sheet }) {
 }
 
 /** Where a template has several apps, or one icon for each way of building: which is whose. */
-export function TargetScene({ sheet }: { sheet: Sheet }) {
+export function TargetScene({ sheet, say }: SceneProps) {
   if (sheet.icons.length === 0) return null;
   return (
-    <Scene title="Targets" note="whose icon each set is, by target and configuration">
+    <Scene title={say("targets")} note={say("targetsNote")}>
       <ul class="targets">
         {sheet.icons.map(({ picture, belongs, folder }) => (
           <li key={picture}>
-            <Pic name={picture} size={56} label={`Icon of ${belongs}`} />
+            <Pic name={picture} size={56} label={say("iconOf", { belongs })} />
             <div>
               {belongs.split("; ").map((each) => (
                 <b key={each}>{each}</b>
@@ -92,16 +91,16 @@ export function TargetScene({ sheet }: { sheet: Sheet }) {
 }
 
 /** What the app is called, and for whom. */
-export function NameScene({ sheet }: { sheet: Sheet }) {
+export function NameScene({ sheet, say }: SceneProps) {
   if (sheet.names.length === 0) return null;
   return (
-    <Scene title="Names" note="by the language of the device">
+    <Scene title={say("names")} note={say("namesNote")}>
       <table class="names">
         <thead>
           <tr>
-            <th>Language</th>
-            <th>Name</th>
-            <th>Under the icon</th>
+            <th>{say("language")}</th>
+            <th>{say("name")}</th>
+            <th>{upperFirst(say("underTheIcon"))}</th>
           </tr>
         </thead>
         <tbody>
@@ -109,7 +108,7 @@ export function NameScene({ sheet }: { sheet: Sheet }) {
             <tr key={locale}>
               <td>
                 <code>{locale}</code>
-                {main ? <small>and for all others</small> : null}
+                {main ? <small>{say("forAllOthers")}</small> : null}
               </td>
               <td dir={direction} lang={locale}>
                 {name}
@@ -124,3 +123,5 @@ export function NameScene({ sheet }: { sheet: Sheet }) {
     </Scene>
   );
 }
+
+const upperFirst = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,4 +1,5 @@
 import type { Slot } from "../slots/slot.ts";
+import type { InEach } from "../values/page-language.ts";
 import type { Platform } from "../values/platform.ts";
 
 /** A store as the rest of Oxalis walks it. One platform may have several, and one store may take several platforms. */
@@ -11,5 +12,5 @@ export interface StoreDefinition {
   /** Most characters that the notes of a release may have, in a language. */
   mostNotes: number;
   /** What a designer would call them, by role. */
-  titles: Readonly<Record<string, string>>;
+  titles: Readonly<Record<string, InEach>>;
 }

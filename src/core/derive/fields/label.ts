@@ -75,6 +75,9 @@ function sayingMost(words: readonly string[]): string {
 const isBetter = (run: readonly string[], best: readonly string[]): boolean =>
   weigh(run) > weigh(best) || (weigh(run) === weigh(best) && run.length > best.length);
 
+/** A label as a home screen shows it: cut off where its room ends. */
+export const shownLabel = (label: string): string => (fits(label) ? label : `${leading([...label], "…")}…`);
+
 /** As many letters from the start as have room, at least one. */
 function leading(letters: readonly string[], end: string): string {
   let count = letters.length;

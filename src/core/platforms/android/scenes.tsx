@@ -1,35 +1,29 @@
 import { Adaptive, Launcher, Pic, Scene } from "../../page/parts.tsx";
-import { grounds, has, labelOf, type Scenes, type Shown } from "../../page/scenes.ts";
-import type { Sheet } from "../../page/sheet.ts";
+import { grounds, has, labelOf, type SceneProps, type Scenes, type Shown } from "../../page/scenes.ts";
 
-const shapes = [
-  { shape: "circle", says: "circle" },
-  { shape: "squircle", says: "squircle" },
-  { shape: "rounded", says: "rounded" },
-  { shape: "drop", says: "drop" },
-] as const;
+const shapes = ["circle", "squircle", "rounded", "drop"] as const;
 
-function icons({ sheet }: { sheet: Sheet }) {
+function icons({ sheet, say }: SceneProps) {
   if (!has(sheet, "and-square")) return null;
   return (
-    <Scene title="Android" note="one icon, cut to each maker's shape">
+    <Scene title="Android" note={say("androidNote")}>
       {grounds.map((ground) => (
         <div class={`home android ${ground}`} key={ground}>
-          {shapes.map(({ shape, says }) => (
-            <Launcher label={labelOf(sheet)} note={says} key={shape}>
+          {shapes.map((shape) => (
+            <Launcher label={labelOf(sheet)} note={say(shape)} key={shape}>
               <Adaptive shape={shape} />
             </Launcher>
           ))}
-          <Launcher label={labelOf(sheet)} note="themed">
+          <Launcher label={labelOf(sheet)} note={say("themed")}>
             <span class="cut circle themed">
               <i class="layer tint p-and-mono" />
             </span>
           </Launcher>
-          <Launcher label={labelOf(sheet)} note="older, round">
-            <Pic name="and-round" size={56} label="Round launcher icon" />
+          <Launcher label={labelOf(sheet)} note={say("olderRound")}>
+            <Pic name="and-round" size={56} label={say("appIcon")} />
           </Launcher>
-          <Launcher label={labelOf(sheet)} note="older">
-            <Pic name="and-square" size={56} label="Launcher icon" />
+          <Launcher label={labelOf(sheet)} note={say("older")}>
+            <Pic name="and-square" size={56} label={say("appIcon")} />
           </Launcher>
         </div>
       ))}
@@ -52,6 +46,9 @@ const full = (name: string, turn: "port" | "land", night = ""): Shown =>
     ...["xhdpi", "xxhdpi", "xxxhdpi", "hdpi", "mdpi"].map((density) => `${density}${night}`),
   );
 
+const android = { name: "Android" };
+const before = { word: "androidBefore12" } as const;
+
 export const androidScenes: Scenes = {
   pictures: [
     shown("and-front", "adaptive-foreground"),
@@ -71,16 +68,17 @@ export const androidScenes: Scenes = {
   ],
   icons,
   starts: [
-    { device: "phone", picture: "and-start", says: "Android" },
-    { device: "phone turned", picture: "and-start", says: "Android, turned" },
-    { device: "phone night", picture: "and-start-dark", says: "Android, dark" },
-    { device: "phone page stretched", picture: "and-full", says: "Android before 12" },
-    { device: "phone page stretched turned", picture: "and-full-turned", says: "Android before 12, turned" },
-    { device: "phone page stretched night", picture: "and-full-dark", says: "Android before 12, dark" },
+    { device: "phone", picture: "and-start", of: android },
+    { device: "phone turned", picture: "and-start", of: android, more: ["turned"] },
+    { device: "phone night", picture: "and-start-dark", of: android, more: ["dark"] },
+    { device: "phone page stretched", picture: "and-full", of: before },
+    { device: "phone page stretched turned", picture: "and-full-turned", of: before, more: ["turned"] },
+    { device: "phone page stretched night", picture: "and-full-dark", of: before, more: ["dark"] },
     {
       device: "phone page stretched turned night",
       picture: "and-full-dark-turned",
-      says: "Android before 12, dark, turned",
+      of: before,
+      more: ["dark", "turned"],
     },
   ],
 };

@@ -1,22 +1,21 @@
 import { Launcher, Pic, Scene } from "../../page/parts.tsx";
-import { grounds, has, labelOf, type Scenes, type Shown } from "../../page/scenes.ts";
-import type { Sheet } from "../../page/sheet.ts";
+import { grounds, has, labelOf, type SceneProps, type Scenes, type Shown } from "../../page/scenes.ts";
 
 /** Icons of programs, as a dock and a task bar show them. */
-function icons({ sheet }: { sheet: Sheet }) {
+function icons({ sheet, say }: SceneProps) {
   const icons = [
-    { name: "mac-icon", note: "dock" },
-    { name: "shell-icon", note: "window" },
-    { name: "program-icon", note: "task bar" },
+    { name: "mac-icon", note: say("dock") },
+    { name: "shell-icon", note: say("window") },
+    { name: "program-icon", note: say("taskBar") },
   ].filter(({ name }) => has(sheet, name));
   if (icons.length === 0) return null;
   return (
-    <Scene title="Desktop" note="programs, in a dock and in a task bar">
+    <Scene title={say("desktop")} note={say("desktopNote")}>
       {grounds.map((ground) => (
         <div class={`home desktop ${ground}`} key={ground}>
           {icons.map(({ name, note }) => (
             <Launcher label={labelOf(sheet)} note={note} key={name}>
-              <Pic name={name} size={64} label={`Icon, ${note}`} />
+              <Pic name={name} size={64} label={`${say("appIcon")}, ${note}`} />
             </Launcher>
           ))}
         </div>

@@ -1,21 +1,20 @@
 import { Launcher, Pic, Scene } from "../../page/parts.tsx";
-import { has, labelOf, type Scenes, type Shown } from "../../page/scenes.ts";
-import type { Sheet } from "../../page/sheet.ts";
+import { has, labelOf, type SceneProps, type Scenes, type Shown } from "../../page/scenes.ts";
 
-function icons({ sheet }: { sheet: Sheet }) {
+function icons({ sheet, say }: SceneProps) {
   if (!has(sheet, "ios-icon")) return null;
   const looks = [
-    { ground: "light", picture: "ios-icon", note: "light" },
-    { ground: "dark", picture: has(sheet, "ios-dark") ? "ios-dark" : "ios-icon", note: "dark" },
-    ...(has(sheet, "ios-tinted") ? [{ ground: "tinted", picture: "ios-tinted", note: "tinted" }] : []),
-  ];
+    { ground: "light", picture: "ios-icon" },
+    { ground: "dark", picture: has(sheet, "ios-dark") ? "ios-dark" : "ios-icon" },
+    ...(has(sheet, "ios-tinted") ? [{ ground: "tinted", picture: "ios-tinted" } as const] : []),
+  ] as const;
   return (
-    <Scene title="iPhone and iPad" note="light, dark and tinted">
-      {looks.map(({ ground, picture, note }) => (
+    <Scene title={say("iphone")} note={say("iphoneNote")}>
+      {looks.map(({ ground, picture }) => (
         <div class={`home apple ${ground}`} key={ground}>
-          <Launcher label={labelOf(sheet)} note={note}>
+          <Launcher label={labelOf(sheet)} note={say(ground)}>
             <span class="apple-cut large">
-              <Pic name={picture} label={`App icon, ${note}`} />
+              <Pic name={picture} label={`${say("appIcon")}, ${say(ground)}`} />
             </span>
           </Launcher>
           <div class="rows">
@@ -23,13 +22,13 @@ function icons({ sheet }: { sheet: Sheet }) {
               <span class="apple-cut medium">
                 <Pic name={picture} />
               </span>
-              <b>{labelOf(sheet)}</b>
+              <b dir="auto">{labelOf(sheet)}</b>
             </div>
             <div class="found">
               <span class="apple-cut small">
                 <Pic name={picture} />
               </span>
-              <span>Your box is on its way</span>
+              <span dir="auto">{sheet.news ?? say("news")}</span>
             </div>
           </div>
         </div>
@@ -54,7 +53,7 @@ export const iosScenes: Scenes = {
   ],
   icons,
   starts: [
-    { device: "phone apple", picture: "ios-start", says: "iPhone" },
-    { device: "phone apple turned", picture: "ios-start", says: "iPhone, turned" },
+    { device: "phone apple", picture: "ios-start", of: { name: "iPhone" } },
+    { device: "phone apple turned", picture: "ios-start", of: { name: "iPhone" }, more: ["turned"] },
   ],
 };

@@ -1,17 +1,16 @@
 import { Launcher, Pic, Scene } from "../../page/parts.tsx";
-import { grounds, has, labelOf, nameOf, type Scenes, type Shown } from "../../page/scenes.ts";
-import type { Sheet } from "../../page/sheet.ts";
+import { grounds, has, labelOf, nameOf, type SceneProps, type Scenes, type Shown } from "../../page/scenes.ts";
 
-function icons({ sheet }: { sheet: Sheet }) {
+function icons({ sheet, say }: SceneProps) {
   if (!has(sheet, "web-any")) return null;
   return (
-    <Scene title="Web" note="in a tab, installed, on a home screen">
+    <Scene title={say("web")} note={say("webNote")}>
       <div class="tabs">
         {grounds.map((ground) => (
           <div class={`browser ${ground}`} key={ground}>
             <div class="tab">
-              <Pic name="web-tab" size={16} label="Page icon" />
-              <span>{nameOf(sheet)}</span>
+              <Pic name="web-tab" size={16} label={say("tabIcon")} />
+              <span dir="auto">{nameOf(sheet)}</span>
             </div>
             <div class="address">{sheet.values.domain}</div>
           </div>
@@ -19,19 +18,19 @@ function icons({ sheet }: { sheet: Sheet }) {
       </div>
       {grounds.map((ground) => (
         <div class={`home web ${ground}`} key={ground}>
-          <Launcher label={labelOf(sheet)} note="plain">
-            <Pic name="web-any" size={56} label="Manifest icon" />
+          <Launcher label={labelOf(sheet)} note={say("plain")}>
+            <Pic name="web-any" size={56} label={say("appIcon")} />
           </Launcher>
           {(["circle", "rounded"] as const).map((shape) => (
-            <Launcher label={labelOf(sheet)} note="maskable" key={shape}>
+            <Launcher label={labelOf(sheet)} note={say("maskable")} key={shape}>
               <span class={`cut ${shape}`}>
-                <Pic name="web-mask" label="Maskable icon" />
+                <Pic name="web-mask" label={`${say("appIcon")}, ${say("maskable")}`} />
               </span>
             </Launcher>
           ))}
-          <Launcher label={labelOf(sheet)} note="touch">
+          <Launcher label={labelOf(sheet)} note={say("touch")}>
             <span class="apple-cut web-touch">
-              <Pic name="web-touch" label="Touch icon" />
+              <Pic name="web-touch" label={`${say("appIcon")}, ${say("touch")}`} />
             </span>
           </Launcher>
         </div>
@@ -60,7 +59,7 @@ export const webScenes: Scenes = {
   ],
   icons,
   starts: [
-    { device: "phone page", picture: "web-start", says: "Page, on iPhone" },
-    { device: "phone page turned", picture: "web-start-turned", says: "Page, on iPhone, turned" },
+    { device: "phone page", picture: "web-start", of: { word: "pageOnIphone" } },
+    { device: "phone page turned", picture: "web-start-turned", of: { word: "pageOnIphone" }, more: ["turned"] },
   ],
 };

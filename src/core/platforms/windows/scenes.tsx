@@ -1,8 +1,7 @@
 import { Pic, Scene } from "../../page/parts.tsx";
-import { grounds, has, nameOf, type Scenes, type Shown } from "../../page/scenes.ts";
-import type { Sheet } from "../../page/sheet.ts";
+import { grounds, has, nameOf, type SceneProps, type Scenes, type Shown } from "../../page/scenes.ts";
 
-function icons({ sheet }: { sheet: Sheet }) {
+function icons({ sheet, say }: SceneProps) {
   if (!has(sheet, "win-medium")) return null;
   const tiles = [
     { picture: "win-large", size: "large" },
@@ -13,11 +12,11 @@ function icons({ sheet }: { sheet: Sheet }) {
     { picture: "win-plated", size: "plated" },
   ].filter(({ picture }) => has(sheet, picture));
   return (
-    <Scene title="Windows" note="tiles, task bar, lock screen">
+    <Scene title="Windows" note={say("windowsNote")}>
       <div class="start-menu">
         {tiles.map(({ picture, size }) => (
           <span class={`tile ${size}`} key={size}>
-            <Pic name={picture} label={`Tile, ${size}`} />
+            <Pic name={picture} label={say("tile")} />
           </span>
         ))}
       </div>
@@ -25,19 +24,19 @@ function icons({ sheet }: { sheet: Sheet }) {
         {grounds.map((ground) => (
           <div class={`bar ${ground}`} key={ground}>
             <i class="bar-mark" />
-            <Pic name={ground === "light" ? "win-light" : "win-unplated"} size={32} label="Task bar icon" />
+            <Pic name={ground === "light" ? "win-light" : "win-unplated"} size={32} label={say("taskBarIcon")} />
             <Pic name={ground === "light" ? "win-light" : "win-unplated"} size={24} />
             <Pic name={ground === "light" ? "win-light" : "win-unplated"} size={16} />
-            <span>{nameOf(sheet)}</span>
+            <span dir="auto">{nameOf(sheet)}</span>
           </div>
         ))}
         <div class="bar list light">
-          <Pic name="win-plated" size={32} label="Icon in the list of apps" />
-          <span>{nameOf(sheet)}</span>
+          <Pic name="win-plated" size={32} label={say("listIcon")} />
+          <span dir="auto">{nameOf(sheet)}</span>
         </div>
         {has(sheet, "win-badge") ? (
           <div class="bar lock">
-            <Pic name="win-badge" size={24} label="Lock screen badge" />
+            <Pic name="win-badge" size={24} label={say("lockBadge")} />
             <span>1</span>
           </div>
         ) : null}
@@ -68,5 +67,5 @@ export const windowsScenes: Scenes = {
     shown("program-icon", "program-icon", "256"),
   ],
   icons,
-  starts: [{ device: "window", picture: "win-start", says: "Windows" }],
+  starts: [{ device: "window", picture: "win-start", of: { name: "Windows" } }],
 };

@@ -8,8 +8,18 @@ export const googlePlay: StoreDefinition = {
   mostNotes: 500,
   pictures: googlePlayPictures,
   titles: {
-    "store-icon": "Store icon",
-    "feature-graphic": "Store feature graphic",
-    "store-tv-banner": "Store TV banner",
+    "store-icon": { en: "Store icon", de: "Store-Icon", fr: "Icône de boutique", es: "Icono de tienda" },
+    "feature-graphic": {
+      en: "Store feature graphic",
+      de: "Vorstellungsgrafik",
+      fr: "Image de présentation",
+      es: "Gráfico de funciones",
+    },
+    "store-tv-banner": {
+      en: "Store TV banner",
+      de: "TV-Banner des Stores",
+      fr: "Bannière TV de la boutique",
+      es: "Banner de TV de la tienda",
+    },
   },
 };

@@ -1,6 +1,7 @@
 import * as z from "zod";
 import { patternFields } from "../../values/fields.ts";
 import { layouts } from "../../values/layout.ts";
+import { pageLanguages } from "../../values/page-language.ts";
 import { platforms, usualPlatforms } from "../../values/platform.ts";
 import { briefSchema, color, fontFile } from "./brief.ts";
 
@@ -40,6 +41,10 @@ export const agencySchema = z.strictObject({
     name: z.string().trim().min(1).max(120),
     email: z.email("an e-mail address").optional(),
     color: color.optional(),
+    language: z
+      .enum(pageLanguages)
+      .describe("Of the pages that people get: the proof, the designer's guide")
+      .optional(),
   }),
   template: z.string().min(1).default("template").describe("Folder of the shared app"),
   platforms: z
