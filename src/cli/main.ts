@@ -1,4 +1,4 @@
-import { type Argument, Command, CommanderError, Option } from "commander";
+import { Command, CommanderError, Option } from "commander";
 import { examples } from "./rows/examples.ts";
 import { register } from "./rows/register.ts";
 import { type CommandName, rows } from "./rows/table.ts";
@@ -13,11 +13,6 @@ process.stdout.on("error", (error: NodeJS.ErrnoException) => {
 });
 process.once("SIGINT", () => process.exit(130));
 
-const argumentTerm = (each: Argument): string => {
-  const name = `${each.name()}${each.variadic ? "..." : ""}`;
-  return each.required ? `<${name}>` : `[${name}]`;
-};
-
 const program = new Command("oxalis")
   .description("Makes many branded apps out of one shared template, and proves that nothing of the template is left.")
   .version(version, "-V, --version", "print the version")
@@ -30,7 +25,8 @@ const program = new Command("oxalis")
   )
   .configureHelp({
     showGlobalOptions: true,
-    subcommandTerm: (command) => [command.name(), ...command.registeredArguments.map(argumentTerm)].join(" "),
+    minWidthToWrap: 20,
+    subcommandTerm: (command) => command.name(),
   })
   .configureOutput({ outputError: () => {} })
   .exitOverride();

@@ -1,8 +1,11 @@
 import { spawnSync } from "node:child_process";
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
-import { expect, test } from "vitest";
+import { stripVTControlCharacters } from "node:util";
+import stringWidth from "string-width";
+import { describe, expect, test } from "vitest";
 import { oxalis, program, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { hasTool } from "../support/tools.ts";
 
 const root = workspaceWith(["3-acre", "brennans-bothy"]);
 const sh = (script: string, env: Readonly<Record<string, string>> = {}) =>
@@ -17,12 +20,44 @@ const controls = String.fromCharCode(27);
 test("colour is for terminals, unless it is asked for; NO_COLOR holds where nobody asks", () => {
   expect(sh("$OXALIS clients").stdout).not.toContain(controls);
   expect(sh("$OXALIS clients --color always", { NO_COLOR: "1" }).stdout).toContain(`${controls}[`);
-  const inTerminal = (env: Record<string, string>) =>
-    sh(`script -qec "node ${program} clients" /dev/null`, { TERM: "xterm", ...env }).stdout;
-  if (sh("command -v script").status !== 0) return;
-  expect(inTerminal({})).toContain(`${controls}[`);
-  expect(inTerminal({ NO_COLOR: "1" })).not.toContain(`${controls}[`);
-  expect(inTerminal({ TERM: "dumb" })).not.toContain(`${controls}[`);
+});
+
+describe.runIf(hasTool("script"))("in a terminal", () => {
+  const inTerminal = (command: string, env: Record<string, string> = {}, columns = 100) =>
+    sh(`script -qec "stty cols ${columns}; node ${program} ${command}" /dev/null`, { TERM: "xterm", ...env }).stdout;
+
+  test("there is colour, but where nobody wants it", () => {
+    expect(inTerminal("clients")).toContain(`${controls}[`);
+    expect(inTerminal("clients", { NO_COLOR: "1" })).not.toContain(`${controls}[`);
+    expect(inTerminal("clients", { TERM: "dumb" })).not.toContain(`${controls}[`);
+  });
+
+  test.each([
+    "--help",
+    "clients -v",
+    "check -v",
+    "art",
+    "art -v --role icon",
+    "explain 3-acre",
+    "generate --dry-run -v",
+    "audit",
+    "proof",
+    "export roster.pdf",
+    "release 3-acre",
+    "import none.csv",
+    "import --help",
+    "rename-identifier 3-acre",
+    "init made --template template --dry-run -v",
+    "clean",
+    "nonsense --wrong",
+    "check nobody",
+  ])("no line of %s is wider than sixty columns", (command) => {
+    const lines = stripVTControlCharacters(inTerminal(command, {}, 60)).split(/[\r\n]+/);
+    // A bar is drawn over itself.
+    const shown = lines.filter((line) => !/[━─]/.test(line));
+    expect(shown.filter((line) => stringWidth(line) > 60)).toEqual([]);
+    expect(shown.join("").length).toBeGreaterThan(10);
+  });
 });
 
 test("no line is wider than a narrow terminal, and every client is still named", () => {

@@ -26,10 +26,10 @@ export const run: Run<"art"> = async (given, { terminal, ports }) => {
   return succeed(slots.length > 0 ? 0 : 1);
 };
 
-async function showCsv(slots: readonly Slot[], { print }: Terminal): Promise<void> {
+async function showCsv(slots: readonly Slot[], { raw }: Terminal): Promise<void> {
   const { csvText } = await import("../../core/roster/sheet.ts");
   const rows = slots.map((slot) => Object.values(asData(slot)).map(String));
-  print(csvText([slots[0] ? Object.keys(asData(slots[0])) : [], ...rows]).trimEnd());
+  raw(csvText([slots[0] ? Object.keys(asData(slots[0])) : [], ...rows]).trimEnd());
 }
 
 const asData = (slot: Slot) => ({
@@ -50,7 +50,7 @@ const asData = (slot: Slot) => ({
 const sizeOf = ({ width, height }: Slot): string => (width === height ? String(width) : `${width}×${height}`);
 
 /** A row a family of sizes; with --verbose, a row a picture. */
-function show(slots: readonly Slot[], { print, out, settings, width }: Terminal): void {
+function show(slots: readonly Slot[], { print, out, settings, width, room }: Terminal): void {
   const rows = settings.verbose
     ? slots.map((slot) => ({
         first: slot,
@@ -66,7 +66,7 @@ function show(slots: readonly Slot[], { print, out, settings, width }: Terminal)
     zoneSaid(first),
     alphaSaid[first.alpha],
   ]);
-  print(table(["platform", "picture", "pixels", "drawn from", "safe zone", "transparency"], cells, out));
+  print(table(["platform", "picture", "pixels", "drawn from", "safe zone", "transparency"], cells, out, room));
   print(
     out.dim(`\n${countOf(slots.length, "picture")}. Rules: --json or --csv; a page for designers: --guide guide.html`),
   );

@@ -32,6 +32,7 @@ function show(clients: readonly Checked[], gaps: readonly Problem[], terminal: T
       ["client", "name", "errors", "warnings", ""],
       clients.map((each) => row(each, terminal)),
       out,
+      terminal.room,
     ),
   );
   const secret = gaps.some(({ code }) => code === "secret-kept");

@@ -68,12 +68,12 @@ const asData = (each: Resolved): object => ({
   problems: each.problems.map(placeData),
 });
 
-async function showCsv(clients: readonly Resolved[], columns: readonly Column[], { print }: Terminal): Promise<void> {
+async function showCsv(clients: readonly Resolved[], columns: readonly Column[], { raw }: Terminal): Promise<void> {
   const { csvText } = await import("../../core/roster/sheet.ts");
   const shown = columns.filter((column) => column.to === undefined);
   const headings = ["client", ...shown.map((column) => column.heading), "state"];
   const rows = clients.map((each) => [each.client.key, ...shown.map((column) => column.value(each)), stateOf(each)]);
-  print(csvText([headings, ...rows]).trimEnd());
+  raw(csvText([headings, ...rows]).trimEnd());
 }
 
 function show(clients: readonly Resolved[], columns: readonly Column[], terminal: Terminal): void {

@@ -25,11 +25,11 @@ compdef _oxalis oxalis
 
 export const run: Run<"completion"> = async ({ shell, words }, { terminal, ports }) => {
   if (shell !== "words") {
-    terminal.print(scripts[shell].trimEnd());
+    terminal.raw(scripts[shell].trimEnd());
     return succeed(0);
   }
   const named = await workspaceNames({}, ports);
   const found = complete(words, (kind) => (named.ok ? named.value[kind] : []));
-  if (found.length > 0) terminal.print(found.join("\n"));
+  if (found.length > 0) terminal.raw(found.join("\n"));
   return succeed(0);
 };

@@ -66,14 +66,14 @@ type Row = readonly [string, string, string];
 const widths = [44, 34] as const;
 
 /** Rows of three columns; the last one, a place, is cut at its front where the terminal is too narrow for it. */
-function headless(rows: readonly Row[], { out, width }: Terminal): string {
+function headless(rows: readonly Row[], { out, width, room: columns }: Terminal): string {
   const room = Math.max(24, width - widths[0] - widths[1] - 4);
   const padded = rows.map(([first, second, third]) => [
     first.padEnd(widths[0] + first.length - plain(first).length),
     second.padEnd(widths[1]),
     out.dim(third.length > room ? `…${third.slice(third.length - room + 1)}` : third),
   ]);
-  return table(["", "", ""], padded, out).replace(/^.*\n/, "");
+  return table(["", "", ""], padded, out, columns).replace(/^.*\n/, "");
 }
 
 const longest = 34;

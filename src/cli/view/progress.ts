@@ -40,7 +40,7 @@ export function openProgress(
     if (bar) return bar.update(value, { client, left });
     bar = new SingleBar({
       format: `${err.cyan("{bar}")} {percentage} %  {client}{left}`,
-      barsize: 24,
+      barsize: Math.max(8, Math.min(24, terminal.width - 56)),
       barCompleteChar: "━",
       barIncompleteChar: "─",
       hideCursor: true,

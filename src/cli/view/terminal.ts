@@ -1,4 +1,5 @@
 import picocolors from "picocolors";
+import { fitLines } from "./fit.ts";
 
 /** Options that say how a command shows what it has to say. */
 export interface Settings {
@@ -12,12 +13,16 @@ export interface Settings {
 export interface Terminal {
   print(text: string): void;
   note(text: string): void;
+  /** What another program reads: as it is, whatever the width. */
+  raw(text: string): void;
   json(data: unknown): void;
   /** Colours of standard output, and of standard error; each may be off while the other is on. */
   out: Colors;
   err: Colors;
   /** Columns of standard output; 100 where it is no terminal. */
   width: number;
+  /** The same, without an end where it is no terminal: what has to fit is broken into lines there alone. */
+  room: number;
   /** Whether somebody watches standard error, so that it may be drawn over. */
   watched: boolean;
   settings: Settings;
@@ -47,13 +52,19 @@ const steady = (text: string): string =>
 
 export function openTerminal(settings: Settings): Terminal {
   const columns = Number(process.env.COLUMNS) || process.stdout.columns;
+  const width = Math.max(40, columns || 100);
+  // Into a file or another program, lines go as they are.
+  const say = (stream: NodeJS.WriteStream) => (text: string) =>
+    void stream.write(`${stream.isTTY ? fitLines(steady(text), width) : steady(text)}\n`);
   return {
-    print: (text) => void process.stdout.write(`${steady(text)}\n`),
-    note: (text) => void process.stderr.write(`${steady(text)}\n`),
+    print: say(process.stdout),
+    note: say(process.stderr),
+    raw: (text) => void process.stdout.write(`${steady(text)}\n`),
     json: (data) => void process.stdout.write(`${JSON.stringify(data, null, 2)}\n`),
     out: colorsFor(process.stdout, settings.color),
     err: colorsFor(process.stderr, settings.color),
-    width: Math.max(40, columns || 100),
+    width,
+    room: process.stdout.isTTY ? width : Number.POSITIVE_INFINITY,
     watched: process.stderr.isTTY === true && process.env.TERM !== "dumb",
     settings,
   };
