@@ -2,6 +2,7 @@ import { relative } from "node:path";
 import { writeProof } from "../../core/operations/proof.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
+import { again } from "../view/again.ts";
 import { countOf } from "../view/terminal.ts";
 
 export const run: Run<"proof"> = async (given, { terminal, ports }) =>
@@ -10,6 +11,8 @@ export const run: Run<"proof"> = async (given, { terminal, ports }) =>
     if (given.json) json({ file, bytes: Buffer.byteLength(html), shown, absent });
     else {
       for (const { client, reason } of absent) note(`${err.yellow("!")} ${client} is not on the page. ${reason}`);
+      const unmade = absent.filter(({ why }) => why !== "faulty").map(({ client }) => client);
+      if (unmade.length > 0) note(`${err.dim("to do")}  ${again("generate", { ...given, clients: unmade })}`);
       const named = relative(ports.folder, file) || file;
       if (!given.quiet) print(`${countOf(shown.length, "client")} on one page. Open ${out.cyan(named)}`);
     }

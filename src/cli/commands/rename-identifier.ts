@@ -2,6 +2,7 @@ import { renameInUse } from "../../core/operations/rename.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import { platformNames } from "../../core/values/platform.ts";
 import type { Run } from "../command.ts";
+import { again } from "../view/again.ts";
 
 export const run: Run<"rename-identifier"> = async (given, { terminal, ports }) => {
   const { client, platform, identifier: after, yes: confirmed } = given;
@@ -13,7 +14,7 @@ export const run: Run<"rename-identifier"> = async (given, { terminal, ports }) 
       for (const what of breaks) print(`  ${out.yellow("breaks")}  ${what}`);
       print(
         confirmed
-          ? out.dim("Written. Next: oxalis generate")
+          ? out.dim(`Written. Next: ${again("generate", { ...given, clients: [client] })}`)
           : "Nothing was changed. Run it again with --yes to do it.",
       );
     }

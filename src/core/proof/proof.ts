@@ -68,7 +68,7 @@ function sheetOf(
 ): Sheet | { absent: { why: Why; reason: string } } {
   if (!variant) return faulty(problems.filter(isError));
   const root = variantFolder(workspace, client.key);
-  if (!isFolder(root)) return missing("notMade", "It has not been generated yet: run oxalis generate.");
+  if (!isFolder(root)) return missing("notMade", "It has not been generated yet.");
   const read = attempt((): Sheet | undefined => {
     const folder = openFolder(root, variantPath(workspace, client.key));
     const receipt = readReceipt(workspace.root, variantPath(workspace, client.key), client.key);
@@ -94,7 +94,7 @@ function sheetOf(
     };
   });
   if (!read.ok) return faulty(read.problems);
-  return read.value ?? missing("outOfDate", "It is out of date: run oxalis generate.");
+  return read.value ?? missing("outOfDate", "It is out of date.");
 }
 
 const missing = (why: Why, reason: string) => ({ absent: { why, reason } });

@@ -18,9 +18,8 @@ describe.each(Object.entries(answerForms))("%s", (form, { example, pattern, mist
   test("anything else is told, with what it is and an example", () => {
     fc.assert(
       fc.property(fc.string(), (value) => {
-        const told = fault(value);
-        if (pattern.test(value)) return;
-        expect(told?.expected).toContain(example);
+        fc.pre(!pattern.test(value));
+        expect(fault(value)?.expected).toContain(example);
       }),
     );
   });
