@@ -2,7 +2,7 @@
 // files to open, not hundreds; of sharp, its native library alone stays outside.
 import { chmodSync, copyFileSync, cpSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { readFile } from "node:fs/promises";
-import { basename } from "node:path";
+import { basename, join } from "node:path";
 import { build } from "esbuild";
 
 /** Sharp looks for its native library from where it lies itself; bundled, it has to be told where that is. */
@@ -34,6 +34,21 @@ const shaperInAScript = {
       if (contents === source) throw new Error(`${path} no longer waits for itself as it did`);
       return { contents, loader: "js" };
     });
+  },
+};
+
+/** What is asked for as it stands: scripts for pages. */
+const asItStands = {
+  name: "as it stands",
+  setup({ onResolve, onLoad }) {
+    onResolve({ filter: /\?raw$/ }, ({ path, resolveDir }) => ({
+      path: join(resolveDir, path.replace(/\?raw$/, "")),
+      namespace: "raw",
+    }));
+    onLoad({ filter: /.*/, namespace: "raw" }, async ({ path }) => ({
+      contents: await readFile(path, "utf8"),
+      loader: "text",
+    }));
   },
 };
 
@@ -91,7 +106,7 @@ const { metafile } = await build({
   footer: { js: "})" },
   mainFields: ["module", "main"], // some packages have CommonJS that cannot be bundled beside good modules
   external: ["*.node", "@img/sharp-*"],
-  plugins: [sharpFromItsPlace, shaperInAScript, tablesAsText],
+  plugins: [sharpFromItsPlace, shaperInAScript, asItStands, tablesAsText],
   metafile: true,
 });
 const work = Object.keys(metafile.outputs).find((file) => file.endsWith(".cjs"));

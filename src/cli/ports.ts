@@ -12,6 +12,7 @@ export const openPorts = (on: (event: Event) => void = () => {}): Ports => ({
   openComparer,
   openCache,
   secret,
+  sendMail: async (server, mail) => (await import("../core/mail/send.ts")).sendMail(server, mail),
   run: async (program) => (await import("../core/processes/run.ts")).run(program),
   version,
 });

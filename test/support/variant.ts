@@ -24,6 +24,7 @@ export function variantOf(art: Artwork, values: Readonly<Record<string, string>>
     supplied: [],
     content: {},
     profiles: {},
+    texts: [],
     lettering: { further: {} },
   };
 }

@@ -24,6 +24,10 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
   generate: ["generate", "generate saltmarsh --dry-run", "generate --stage testers"],
   audit: ["audit", "audit --report audit.xml", "audit saltmarsh -v"],
   proof: ["proof", "proof saltmarsh -o saltmarsh.html"],
+  board: ["board", "board saltmarsh -v", "board --page board.html"],
+  ask: ["ask --dry-run", "ask saltmarsh --into ./letters --until 2026-12-18"],
+  approve: ['approve "*" --by "Mara Lind" --dry-run', 'approve saltmarsh --by "Mara Lind" --field short'],
+  "copy-sheet": ["copy-sheet saltmarsh google-play"],
   release: [
     'release saltmarsh --note "en=First boxes"',
     'release "*" --patch --dry-run --force',

@@ -1,5 +1,6 @@
 import { layouts } from "../../core/values/layout.ts";
 import { platforms } from "../../core/values/platform.ts";
+import { recordRows } from "./records.ts";
 import type { Row } from "./row.ts";
 import { atStage, client, clients, inWorkspace, ofClients, pageLanguage, report, told } from "./shared.ts";
 
@@ -172,6 +173,7 @@ export const rows = {
       language: pageLanguage,
     },
   },
+  ...recordRows,
   release: {
     says: "take the next version and build number, all named clients or none",
     arguments: { clients: { ...clients, says: "keys of clients, or patterns" } },

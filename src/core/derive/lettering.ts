@@ -8,9 +8,9 @@ import { attempt } from "../problems/result.ts";
 import { sha256 } from "../values/hash.ts";
 import { writtenAt } from "../values/trail.ts";
 import { type Artwork, fieldOf, furtherNames, type Variant } from "../variant/variant.ts";
+import { layerField } from "../workspace/layers.ts";
 import { outside } from "../workspace/read.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
-import { layerField } from "./fields/layers.ts";
 
 /** Fonts that are open already, by their content: clients of one agency often have the same. */
 export type KnownFonts = Map<string, Promise<OpenFont | undefined>>;

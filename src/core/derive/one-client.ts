@@ -6,6 +6,7 @@ import { platformOf } from "../values/platform.ts";
 import type { Place } from "../values/source.ts";
 import { isDerived, type Traced, trace, withStep, writtenAt } from "../values/trail.ts";
 import type { Artwork, Resolved, Values, Variant } from "../variant/variant.ts";
+import { layerField, readAt, unknownGroups } from "../workspace/layers.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 import { clientAnswers } from "./asked/answers.ts";
 import type { ClientFiles } from "./asked/asked.ts";
@@ -15,7 +16,6 @@ import { holdBack, type Kept, keptProblems, overruledProblems } from "./fields/h
 import { asciiDomain, settleBase, settleScheme } from "./fields/identifier.ts";
 import { fittedLabel } from "./fields/label.ts";
 import { isReadingUnsure } from "./fields/latin.ts";
-import { layerField, readAt, unknownGroups } from "./fields/layers.ts";
 import { judgeLocalName, localNames, namesByLanguage } from "./fields/local-names.ts";
 import { fieldsOf, fillPattern, findVanished, type Pattern, readPattern } from "./fields/pattern.ts";
 import { judgeValues } from "./fields/rules.ts";
@@ -68,6 +68,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     supplied: [...answered.value.supplied, ...filled.value.supplied],
     content: filled.value.content,
     profiles: brief?.data.signing?.profiles ?? {},
+    texts: [],
     lettering: notLettered,
     ...(color?.ok ? { corner: { text: corner?.text ?? "", color: color.value } } : {}),
   };

@@ -1,7 +1,10 @@
 import pLimit from "p-limit";
 import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
 import { isError } from "../problems/problem.ts";
-import { noArtwork, type Resolved } from "../variant/variant.ts";
+import { kitFiles } from "../record/kit.ts";
+import { readRecord } from "../record/read.ts";
+import { wantedStores } from "../record/wanted.ts";
+import { noArtwork, type Resolved, type Variant } from "../variant/variant.ts";
 import { pickClients } from "../workspace/read.ts";
 import { briefSchema } from "../workspace/schema/brief.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
@@ -68,7 +71,9 @@ async function resolveClient(
     values: resolved.values,
     art,
     problems: [...resolved.problems, ...ofArt.map((each) => ({ ...each, client: client.key }))],
-    ...(usable && resolved.variant ? { variant: await letterVariant(resolved.variant, given.opened) } : {}),
+    ...(usable && resolved.variant
+      ? { variant: withTexts(workspace, client, await letterVariant(resolved.variant, given.opened)) }
+      : {}),
   };
 }
 
@@ -77,4 +82,10 @@ function withArtAlone(client: Client): Client | undefined {
   const document = client.unchecked;
   const art = briefSchema.pick({ art: true }).strip().safeParse(document?.data);
   return document && art.success && art.data.art ? { ...client, brief: { data: art.data, document } } : undefined;
+}
+
+/** With the texts of the stores' records, as far as they are given. */
+function withTexts(workspace: Workspace, client: Client, variant: Variant): Variant {
+  const { record } = readRecord(workspace, client, variant);
+  return { ...variant, texts: wantedStores(workspace, client).flatMap((store) => kitFiles(store, record)) };
 }

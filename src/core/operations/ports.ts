@@ -1,4 +1,5 @@
 import type { Compare } from "../files/reading/same.ts";
+import type { Mail, MailServer } from "../mail/send.ts";
 import type { Cache } from "../make/cache.ts";
 import type { Step } from "../make/generate.ts";
 import type { Result } from "../problems/result.ts";
@@ -26,6 +27,8 @@ export interface Ports {
   openCache(root: string): Cache;
   /** A variable of the environment, as a secret: what it says is asked for only where it is used. */
   secret(name: string): Secret | undefined;
+  /** Hands a letter to a mail server. */
+  sendMail(server: MailServer, mail: Mail): Promise<Result<void>>;
   /** Runs another program. */
   run(program: Program): Promise<Result<Ran>>;
   /** The version of the program that says so in reports. */

@@ -3,6 +3,7 @@ import { type Problem, problem } from "../problems/problem.ts";
 import { rendererVersion } from "../render/draw.ts";
 import { type Drawing, drawingOf } from "../render/drawing.ts";
 import { applyEdits, type Edit } from "../splice/site.ts";
+import { stores } from "../stores/all.ts";
 import { localize } from "../survey/localize.ts";
 import type { Template } from "../survey/template.ts";
 import type { PictureUse } from "../template/found.ts";
@@ -64,6 +65,7 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
     ...template.parts.flatMap((part) =>
       part.added.map(({ path, text }) => writeEntry(path, applyEdits(text, edits.get(path) ?? []))),
     ),
+    ...storeTexts(variant, template).map(({ path, text }) => writeEntry(path, text)),
     ...buildFiles(variant, template).map(({ path, text }) => writeEntry(path, text)),
     ...template.collections.map(({ name, index }) =>
       writeEntry(index, `${JSON.stringify(variant.content[name] ?? [], null, 2)}\n`),
@@ -101,6 +103,12 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
     entries,
     gaps: [...localized.gaps, ...staying(variant, template)],
   };
+}
+
+/** Texts for the stores that take what the template has a part for. */
+function storeTexts({ texts }: Variant, { parts }: Template): Variant["texts"] {
+  const taken = stores.filter(({ takes }) => takes.some((each) => parts.some(({ platform }) => platform === each)));
+  return texts.filter(({ store }) => taken.some(({ key }) => key === store));
 }
 
 /** A team of the template's own that stays where the client gives none: it would sign the client's app. */

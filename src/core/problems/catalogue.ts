@@ -1,10 +1,14 @@
 import type { ProblemKind } from "./kind.ts";
 import { ofInputs } from "./of-inputs.ts";
 import { ofPictures } from "./of-pictures.ts";
+import { ofRecords } from "./of-records.ts";
 import { ofRosters } from "./of-rosters.ts";
 import { ofWork } from "./of-work.ts";
 
-const kinds = { ...ofInputs, ...ofPictures, ...ofRosters, ...ofWork } satisfies Record<string, ProblemKind>;
+const kinds = { ...ofInputs, ...ofPictures, ...ofRosters, ...ofRecords, ...ofWork } satisfies Record<
+  string,
+  ProblemKind
+>;
 
 export type ProblemCode = keyof typeof kinds;
 

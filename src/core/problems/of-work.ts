@@ -2,6 +2,11 @@ import type { ProblemKind } from "./kind.ts";
 
 /** What can be wrong with a template, and with what is made from it. */
 export const ofWork = {
+  "mail-refused": {
+    title: "A letter that could not be sent",
+    fix: "Set OXALIS_SMTP to the mail server, such as smtp://user@mail.example:587, and OXALIS_SMTP_PASSWORD.",
+  },
+  "field-unknown": { title: "A field that there is not", fix: "Take the one that is meant." },
   "release-refused": {
     title: "A release that cannot be made",
     fix: "Say what kind of release it is: --major, --minor, --patch, or --rebuild for the same version again.",

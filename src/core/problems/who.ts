@@ -13,6 +13,7 @@ const others = {
     "answer-missing",
     "answer-invalid",
     "usage-missing",
+    "text-alike",
   ],
   designer: [
     "art-missing",

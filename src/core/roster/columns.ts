@@ -1,38 +1,12 @@
 import { artRoleNames, artRoles, rolePath } from "../artwork/roles.ts";
+import { spokenFieldNames } from "../stores/record-fields.ts";
 import { fieldNames, fields } from "../values/fields.ts";
 import type { Brief } from "../workspace/schema/brief.ts";
 import type { TemplateNotes } from "../workspace/schema/template.ts";
 import { type CellForm, color, domain, list, number, onOrOff, text, wholeNumber, word } from "./cells.ts";
+import { type Column, column } from "./column.ts";
 import { headings } from "./headings.ts";
-
-/** A column of the roster: a field of a brief, and the headings it is known by. */
-export interface Column extends CellForm {
-  /** Path in the brief; empty for the client's key. */
-  path: readonly string[];
-  heading: string;
-  /** Other headings that people use. */
-  also: readonly string[];
-  /** What it holds, and what may stand there, for whoever fills it in. */
-  says: string;
-  example: string;
-  /** How a value is told, where it is too long to be shown. */
-  tell?(value: unknown): string;
-}
-
-const column = (
-  path: readonly string[],
-  says: string,
-  example: string,
-  form: CellForm,
-  also: string[] = [],
-): Column => ({
-  ...form,
-  path,
-  heading: path.join(".") || "client",
-  also: [...(headings[path.join(".") || "client"] ?? []), ...also],
-  says,
-  example,
-});
+import { ofRecord, recordText } from "./record-columns.ts";
 
 /** What may stand in a field's cell, where it is not any text. */
 const forms: Readonly<Record<string, CellForm>> = {
@@ -82,6 +56,8 @@ export const fixedColumns: readonly Column[] = [
   column(["art", "font"], "Font that names are lettered in; a file in the client's folder", "art/brand.ttf", text),
   column(["art", "focus", "x"], "What must stay in sight of a picture: per cent from the left", "50", number),
   column(["art", "focus", "y"], "The same, per cent from the top", "40", number),
+  column(["platforms"], "Platforms that this client wants, with commas between them", "android, ios", list),
+  ...ofRecord,
 ];
 
 const language = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/;
@@ -141,6 +117,13 @@ const families: readonly {
   },
   { form: /^answers\.([a-z][a-z0-9-]*)$/i, column: ([name = ""], notes) => answer(name.toLowerCase(), notes) },
   { form: /^art\.slots\.(.+)$/i, column: ([slot = ""]) => picture(slot) },
+  {
+    form: /^store\.texts\.([\w-]+)\.(\w+)$/i,
+    column: ([tag = "", name = ""]) => {
+      const [known, field] = [languageTag(tag), spokenFieldNames.find((each) => each === name.toLowerCase())];
+      return known === undefined || !field || field === "name" ? undefined : recordText(known, field);
+    },
+  },
   { form: /^signing\.profiles\.(.+)$/i, column: ([target = ""]) => profile(target) },
 ];
 
@@ -189,6 +172,9 @@ export function columnsOf(notes: TemplateNotes, briefs: readonly Brief[]): Colum
   );
   const more = [
     ...given(({ app }) => app?.locales).flatMap((tag) => [localized(tag, "name"), localized(tag, "label")]),
+    ...given(({ store }) => store?.texts).flatMap((tag) =>
+      spokenFieldNames.filter((field) => field !== "name").map((field) => recordText(tag, field)),
+    ),
     ...given(({ art }) => art?.slots).map(picture),
     ...given(({ signing }) => signing?.profiles).map(profile),
     ...[...new Set([...Object.keys(notes.features), ...given(({ features }) => features)])].map(feature),

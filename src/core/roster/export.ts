@@ -1,7 +1,8 @@
 import { fieldNames } from "../values/fields.ts";
 import type { Resolved } from "../variant/variant.ts";
 import type { TemplateNotes } from "../workspace/schema/template.ts";
-import { type Column, columnsOf, derivedHeading } from "./columns.ts";
+import type { Column } from "./column.ts";
+import { columnsOf, derivedHeading } from "./columns.ts";
 import { itemsSheet } from "./items.ts";
 import type { NamedSheet, Sheet } from "./sheet.ts";
 import { stateOf } from "./state.ts";

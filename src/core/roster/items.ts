@@ -4,7 +4,8 @@ import { refuse } from "../problems/result.ts";
 import type { TemplateNotes } from "../workspace/schema/template.ts";
 import type { Client } from "../workspace/workspace.ts";
 import { number, text } from "./cells.ts";
-import { type Column, fixedColumns, plain } from "./columns.ts";
+import type { Column } from "./column.ts";
+import { fixedColumns, plain } from "./columns.ts";
 import { atCell, type Cell } from "./row.ts";
 import type { NamedSheet, Sheet } from "./sheet.ts";
 

@@ -2,7 +2,8 @@ import { expectedAmong, nearest } from "../problems/nearest.ts";
 import { problem } from "../problems/problem.ts";
 import { fail, type Result, succeed } from "../problems/result.ts";
 import type { TemplateNotes } from "../workspace/schema/template.ts";
-import { type Column, columnInLanguage, columnOfField, plain } from "./columns.ts";
+import type { Column } from "./column.ts";
+import { columnInLanguage, columnOfField, plain } from "./columns.ts";
 
 /** How the columns of a sheet were understood. */
 export interface Matched {

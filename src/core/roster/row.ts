@@ -2,7 +2,7 @@ import { isScalar, parseDocument, Document as YamlDocument } from "yaml";
 import { type Problem, problem } from "../problems/problem.ts";
 import { briefSchema } from "../workspace/schema/brief.ts";
 import type { Client } from "../workspace/workspace.ts";
-import type { Column } from "./columns.ts";
+import type { Column } from "./column.ts";
 import type { Imported, ImportedValue } from "./imported.ts";
 
 /** One field of a brief that an import would write. */
@@ -122,8 +122,15 @@ export function importRow(
     return {
       faults: [{ message: `${key} is new and has no name.`, expected: "app.name, or the key of a client there is" }],
     };
-  const text = changes.length > 0 ? document.toString({ lineWidth: 0 }) : (client?.brief?.document.source.text ?? "");
+  const source = client?.brief?.document.source.text ?? "";
+  const text = changes.length > 0 ? written(document, source) : source;
   return { key, isNew: client?.brief === undefined, changes, conflicts, text, imported };
+}
+
+/** A brief as text, its lists with blanks within their brackets only where it had them so. */
+function written(document: YamlDocument, source: string): string {
+  const text = document.toString({ lineWidth: 0 });
+  return source.includes("[ ") ? text : text.replace(/^(\s*(?:- )?[\w.-]+: )\[ (.*) \]$/gm, "$1[$2]");
 }
 
 function newBrief(): YamlDocument {
@@ -136,6 +143,8 @@ function newBrief(): YamlDocument {
 function valueAt(document: YamlDocument, path: readonly string[]): unknown {
   const found: unknown = document.getIn(path);
   if (found === undefined || found === null) return undefined;
+  // A text over several lines ends with one; in a cell it does not.
+  if (typeof found === "string") return found.trimEnd();
   return typeof found === "object" && "toJSON" in found ? (found as { toJSON(): unknown }).toJSON() : found;
 }
 

@@ -46,6 +46,8 @@ export interface Variant {
   profiles: Readonly<Record<string, string>>;
   /** What its icons are marked with, where it is not for the store; a text that no font has is left out. */
   corner?: { text: string; lettered?: Lettered; color: Hex };
+  /** Texts of the stores' records, by their paths within the variant. */
+  texts: readonly { store: string; path: string; text: string }[];
   /** Its name as outlines, by language. */
   lettering: Varying<Lettering>;
 }

@@ -4,8 +4,8 @@ import { type Problem, problem } from "../../problems/problem.ts";
 import type { Feature } from "../../values/needs.ts";
 import { type Traced, trace } from "../../values/trail.ts";
 import type { ClientFeature, Values } from "../../variant/variant.ts";
+import { layerField, layersOf } from "../../workspace/layers.ts";
 import type { Client, Workspace } from "../../workspace/workspace.ts";
-import { layerField, layersOf } from "../fields/layers.ts";
 
 /** Which of the template's features a client has, and what people read when its app asks for something. */
 export function clientFeatures(

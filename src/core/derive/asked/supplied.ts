@@ -8,9 +8,9 @@ import { sha256 } from "../../values/hash.ts";
 import type { Place } from "../../values/source.ts";
 import type { Supplied } from "../../variant/variant.ts";
 import type { Path } from "../../workspace/document.ts";
+import { layerField } from "../../workspace/layers.ts";
 import { outside } from "../../workspace/read.ts";
 import type { Client, Workspace } from "../../workspace/workspace.ts";
-import { layerField } from "../fields/layers.ts";
 import type { Asked, ClientFiles } from "./asked.ts";
 
 interface Wanted {

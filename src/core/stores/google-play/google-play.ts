@@ -1,12 +1,16 @@
 import type { StoreDefinition } from "../definition.ts";
 import { googlePlayPictures } from "./pictures.ts";
+import { googlePlayRecord } from "./record.ts";
 
 export const googlePlay: StoreDefinition = {
+  key: "google-play",
   title: "Google Play",
   takes: ["android"],
   /** Google Play Console help, "Prepare and roll out a release". */
   mostNotes: 500,
   pictures: googlePlayPictures,
+  record: googlePlayRecord,
+  seenFirst: 80,
   titles: {
     "store-icon": { en: "Store icon", de: "Store-Icon", fr: "Icône de boutique", es: "Icono de tienda" },
     "feature-graphic": {

@@ -35,6 +35,9 @@ const stageSchema = z.strictObject({
 
 const stageName = z.string().regex(/^[a-z][a-z0-9-]{0,29}$/, "a name in small letters, such as testers");
 
+/** Texts that a pattern may draft. */
+const draftedFields = ["subtitle", "short", "description", "promotional", "keywords", "highlights", "news"] as const;
+
 /** oxalis.yaml: the agency, its rules, and what holds for every client unless its brief says otherwise. */
 export const agencySchema = z.strictObject({
   agency: z.strictObject({
@@ -58,6 +61,13 @@ export const agencySchema = z.strictObject({
   year: z.int().min(2000).max(2999).optional().describe("The year of the copyright line"),
   patterns: z.partialRecord(z.enum(patternFields), z.string()).default({}),
   defaults: sharedSchema.default({}),
+  drafts: z
+    .partialRecord(
+      z.enum(draftedFields),
+      z.union([z.string().max(20_000), z.record(z.string(), z.string().max(20_000))]),
+    )
+    .describe("Patterns that make texts of the stores' records where a client gives none; by language, or for all")
+    .default({}),
   roster: z
     .strictObject({
       headings: z

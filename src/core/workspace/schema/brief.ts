@@ -3,6 +3,8 @@ import { parseColor } from "../../values/color.ts";
 import { deviceClasses, orientations } from "../../values/devices.ts";
 import { fieldNames, fields } from "../../values/fields.ts";
 import { steeringIn } from "../../values/plain-text.ts";
+import { platforms } from "../../values/platform.ts";
+import { storeSchema, waiverSchema } from "./store.ts";
 
 /** A text of one line, of characters that can be shown. */
 const text = (most: number) =>
@@ -144,6 +146,13 @@ export const briefSchema = z.strictObject({
     .regex(/^[a-z][a-z0-9+.-]{1,99}$/, "small letters, digits, + - and full stops, starting with a letter")
     .describe("Scheme of addresses that open the app")
     .optional(),
+  platforms: z
+    .array(z.enum(platforms))
+    .min(1)
+    .describe("Platforms that this client wants, of those that the agency makes apps for; all where it does not say")
+    .optional(),
+  store: storeSchema.describe("What the stores' records of the app say").optional(),
+  waived: z.array(waiverSchema).max(50).describe("Findings that are passed over, with reason, name and end").optional(),
   orientation: z.enum(orientations).describe("How the app may be turned").optional(),
   devices: z.enum(deviceClasses).describe("What the app is for").optional(),
   signing: z

@@ -1,9 +1,9 @@
-import { expectedAmong } from "../../problems/nearest.ts";
-import { type Problem, problem } from "../../problems/problem.ts";
-import { type Step, type Traced, trace } from "../../values/trail.ts";
-import type { Document, Path } from "../../workspace/document.ts";
-import type { Brief } from "../../workspace/schema/brief.ts";
-import type { Client, Workspace } from "../../workspace/workspace.ts";
+import { expectedAmong } from "../problems/nearest.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import { type Step, type Traced, trace } from "../values/trail.ts";
+import type { Document, Path } from "./document.ts";
+import type { Brief } from "./schema/brief.ts";
+import type { Client, Workspace } from "./workspace.ts";
 
 type Said = Pick<Step, "by" | "note">;
 

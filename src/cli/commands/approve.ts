@@ -1,0 +1,19 @@
+import { approveDrafts } from "../../core/operations/approve.ts";
+import { mapResult } from "../../core/problems/result.ts";
+import type { Run } from "../command.ts";
+import { countOf } from "../view/terminal.ts";
+
+export const run: Run<"approve"> = async (given, { terminal, ports }) =>
+  mapResult(await approveDrafts({ ...given, field: given.field ?? [] }, ports), (approved) => {
+    const { print, json, out } = terminal;
+    if (given.json) json({ approved, by: given.by, done: !given.dryRun });
+    else if (!given.quiet) {
+      for (const { client, field, language, text } of approved) {
+        print(`${out.bold(client)}  ${field} ${out.dim(language)}`);
+        for (const line of text.split("\n")) print(`    ${line}`);
+      }
+      const drafts = countOf(approved.length, "draft");
+      print(given.dryRun ? `${drafts} to approve. Nothing was written.` : `${drafts} approved by ${given.by}.`);
+    }
+    return 0;
+  });

@@ -1,0 +1,61 @@
+import { relative } from "node:path";
+import { askClients, type Written } from "../../core/operations/ask.ts";
+import { mapResult } from "../../core/problems/result.ts";
+import type { Run } from "../command.ts";
+import { placeData } from "../view/data.ts";
+import { showProblems } from "../view/problems.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
+
+export const run: Run<"ask"> = async (given, { terminal, ports }) =>
+  mapResult(await askClients(given, ports), (letters) => {
+    if (given.json) terminal.json({ letters: letters.map(asData) });
+    else for (const each of letters) show(each, given.dryRun, ports.folder, terminal);
+    const asked = letters.filter(({ asked }) => asked.groups.length > 0);
+    const sent = letters.filter((each) => each.sent).length;
+    if (!given.json && !given.quiet)
+      terminal.print(
+        `${countOf(asked.length, "client")} to be asked, ${letters.length - asked.length} not` +
+          `${given.send && !given.dryRun ? `; ${countOf(sent, "letter")} sent` : ""}.`,
+      );
+    return letters.some(({ problems }) => problems.length > 0) ? 1 : 0;
+  });
+
+const asData = ({ asked, files, sent, problems }: Written): object => ({
+  ...asked,
+  files,
+  sent,
+  problems: problems.map(placeData),
+});
+
+function show(
+  { asked, text, files, sent, problems }: Written,
+  dryRun: boolean,
+  folder: string,
+  terminal: Terminal,
+): void {
+  const { out, err, print, note, settings } = terminal;
+  if (problems.length > 0) note(showProblems(problems, err));
+  if (settings.quiet) return;
+  const things = asked.groups.reduce((sum, group) => sum + group.things.length, 0);
+  if (things === 0) {
+    if (settings.verbose) print(`${out.green("✓")} ${asked.client}  ${out.dim("nothing to ask for")}`);
+    return;
+  }
+  if (dryRun) {
+    print(`${out.bold(asked.client)}  ${out.dim(`to ${asked.to ?? "nobody: no e-mail is given"}`)}\n`);
+    print(
+      text
+        .trimEnd()
+        .split("\n")
+        .map((line) => (line ? `    ${line}` : line))
+        .join("\n"),
+    );
+    print("");
+    return;
+  }
+  const [first = ""] = files;
+  const where = relative(folder, first).replace(/\.txt$/, ".{txt,html,xlsx}");
+  print(
+    `${out.green("✓")} ${asked.client}  ${countOf(things, "thing")}  ${where}${sent ? `  sent to ${asked.to}` : ""}`,
+  );
+}

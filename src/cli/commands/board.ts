@@ -1,0 +1,113 @@
+import { relative } from "node:path";
+import { nextOf } from "../../core/board/page.tsx";
+import { lookAtBoard, type OnBoard } from "../../core/operations/board.ts";
+import { isError, type Problem } from "../../core/problems/problem.ts";
+import { mapResult } from "../../core/problems/result.ts";
+import type { Standing } from "../../core/record/standing.ts";
+import { stores } from "../../core/stores/all.ts";
+import type { Run } from "../command.ts";
+import { placeData } from "../view/data.ts";
+import { showGrouped } from "../view/groups.ts";
+import { isShown } from "../view/problems.ts";
+import { table } from "../view/table.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
+
+export const run: Run<"board"> = async (given, { terminal, ports }) => {
+  const looked = await lookAtBoard(given, ports);
+  if (!looked.ok) return looked;
+  const { clients, page } = looked.value;
+  if (given.json) terminal.json({ clients: clients.map(asData), ...(page ? { page } : {}) });
+  else if (given.csv) await showCsv(clients, terminal);
+  else show(clients, terminal);
+  if (page && !given.json && !given.quiet)
+    terminal.note(`The board is in ${terminal.err.cyan(relative(ports.folder, page) || page)}`);
+  return mapResult(looked, () => (clients.some((each) => openOf(each).some(isError)) ? 1 : 0));
+};
+
+const openOf = ({ problems, stores: all }: OnBoard): Problem[] => [
+  ...problems,
+  ...all.flatMap((each) => each.problems),
+];
+
+const asData = (each: OnBoard): object => ({
+  client: each.client,
+  name: each.name,
+  asked: each.asked ?? null,
+  stores: each.stores.map(({ store, required, recommended, lines, problems, passed }) => ({
+    store,
+    required,
+    recommended,
+    lines,
+    problems: problems.map(placeData),
+    passed,
+  })),
+  problems: each.problems.map(placeData),
+});
+
+async function showCsv(clients: readonly OnBoard[], { raw }: Terminal): Promise<void> {
+  const { csvText } = await import("../../core/roster/sheet.ts");
+  const head = stores.flatMap(({ key }) => [`${key} done`, `${key} required`, `${key} recommended`]);
+  const rows = clients.map((each) => [
+    each.client,
+    each.name,
+    ...stores.flatMap(({ key }) => {
+      const own = each.stores.find(({ store }) => store === key);
+      return own ? [own.required.done, own.required.total, own.recommended.done].map(String) : ["", "", ""];
+    }),
+    nextOf(each)?.message ?? "",
+    nextOf(each)?.who ?? "",
+    each.asked ?? "",
+  ]);
+  raw(csvText([["client", "name", ...head, "next", "who acts", "asked"], ...rows]).trimEnd());
+}
+
+function show(clients: readonly OnBoard[], terminal: Terminal): void {
+  const { out, err, settings, print, note, room } = terminal;
+  const told = clients.flatMap(openOf).filter((each) => isShown(each, settings));
+  if (told.length > 0 && (settings.verbose || settings.quiet))
+    note(`${showGrouped(told, settings.verbose === true, err)}\n`);
+  if (settings.quiet) return;
+  const used = stores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
+  const rows = clients.map((each) => [
+    each.client,
+    ...used.map(({ key }) =>
+      meter(
+        each.stores.find(({ store }) => store === key),
+        terminal,
+      ),
+    ),
+    nextSaid(each, terminal),
+    each.asked ?? "",
+  ]);
+  const isAsked = clients.some(({ asked }) => asked);
+  const shown = isAsked ? rows : rows.map((row) => row.slice(0, -1));
+  print(table(["client", ...used.map(({ title }) => title), "next", ...(isAsked ? ["asked"] : [])], shown, out, room));
+  const done = clients.filter(({ stores: all }) => all.length > 0 && all.every(isComplete)).length;
+  print(`\n${countOf(clients.length, "client")}, ${done} complete for every store.`);
+  if (settings.verbose) for (const each of clients) tick(each, terminal);
+}
+
+const isComplete = ({ required }: Standing): boolean => required.done === required.total;
+
+function meter(standing: Standing | undefined, { out }: Terminal): string {
+  if (!standing) return out.dim("not wanted");
+  const { required, recommended } = standing;
+  const more = recommended.total > 0 ? out.dim(` +${recommended.done}/${recommended.total}`) : "";
+  return isComplete(standing)
+    ? `${out.green("complete")}${more}`
+    : `${out.yellow(`${required.done} of ${required.total}`)}${more}`;
+}
+
+function nextSaid(each: OnBoard, { out }: Terminal): string {
+  const next = nextOf(each);
+  if (!next) return out.dim("nothing");
+  return `${next.message}${next.who === "producer" ? "" : out.dim(` (${next.who})`)}`;
+}
+
+/** Rules that a client has passed, to be ticked off. */
+function tick({ client, stores: all }: OnBoard, { print, out }: Terminal): void {
+  for (const { title, passed } of all) {
+    print(`\n${out.bold(client)}, ${title}`);
+    for (const { says } of passed) print(`${out.green("✓")} ${says}`);
+  }
+}

@@ -1,0 +1,11 @@
+import { relative } from "node:path";
+import { writeCopySheet } from "../../core/operations/copy-sheet.ts";
+import { mapResult } from "../../core/problems/result.ts";
+import type { Run } from "../command.ts";
+
+export const run: Run<"copy-sheet"> = async (given, { terminal, ports }) =>
+  mapResult(await writeCopySheet(given, ports), ({ file, bytes }) => {
+    if (given.json) terminal.json({ file, bytes });
+    else if (!given.quiet) terminal.print(`Open ${terminal.out.cyan(relative(ports.folder, file) || file)}`);
+    return 0;
+  });

@@ -1,0 +1,49 @@
+import { storeKeys } from "../../core/stores/definition.ts";
+import type { Row } from "./row.ts";
+import { client, clients, inWorkspace, ofClients, pageLanguage } from "./shared.ts";
+
+/** Commands about what stores are told of an app. */
+export const recordRows = {
+  board: {
+    says: "show how complete each client's record is for each store, what is next, and who must act",
+    arguments: { clients },
+    options: {
+      ...inWorkspace,
+      ...ofClients,
+      csv: { kind: "flag", says: "print the board as CSV" },
+      page: { kind: "text", value: "<file.html>", says: "also write the board as a page" },
+    },
+  },
+  ask: {
+    says: "write each client a letter that asks for what is still missing, with a sheet to fill in",
+    arguments: { clients },
+    options: {
+      ...inWorkspace,
+      ...ofClients,
+      into: { kind: "text", value: "<folder>", says: "where the letters go; otherwise letters/" },
+      until: { kind: "text", value: "<day>", says: "the day by which it is needed; otherwise in two weeks" },
+      language: { ...pageLanguage, says: "of the letters; otherwise each client's own, or the agency's" },
+      send: { kind: "flag", says: "also send them by mail, through the server that OXALIS_SMTP names" },
+      dryRun: { kind: "flag", says: "say what would be asked of whom, and write nothing" },
+    },
+  },
+  approve: {
+    says: "take drafts for good: who has read them, and when, is kept with the text",
+    arguments: { clients: { ...clients, says: "keys of clients, or patterns" } },
+    options: {
+      ...inWorkspace,
+      ...ofClients,
+      by: { kind: "text", value: "<name>", required: true, says: "who has read them" },
+      field: { kind: "texts", value: "<field>", says: "only these fields; may be given several times" },
+      dryRun: { kind: "flag", says: "show the drafts, and approve nothing" },
+    },
+  },
+  "copy-sheet": {
+    says: "write a page with a client's record in a store's own order, to be copied field by field",
+    arguments: { client, store: { says: "which store", needed: "required", of: storeKeys } },
+    options: {
+      ...inWorkspace,
+      output: { kind: "text", short: "-o", value: "<file>", says: "where to write the page; otherwise variants/" },
+    },
+  },
+} as const satisfies Record<string, Row>;

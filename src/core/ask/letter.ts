@@ -1,0 +1,139 @@
+import { type Problem, problem } from "../problems/problem.ts";
+import type { Letter } from "../record/asked.ts";
+import type { ClientStanding } from "../record/board.ts";
+import { stores } from "../stores/all.ts";
+import { type RecordField, recordFields } from "../stores/record-fields.ts";
+import type { RecordRow } from "../stores/record-row.ts";
+import type { PageLanguage } from "../values/page-language.ts";
+import type { Resolved } from "../variant/variant.ts";
+import type { Word } from "./words/en.ts";
+import { isWord, type Say } from "./words/say.ts";
+
+/** One thing that a client is asked for. */
+export interface Thing {
+  /** What it goes into, as the heading of a roster's column; none for what is no field. */
+  heading?: string;
+  /** In the client's words. */
+  label: string;
+  hints: readonly string[];
+  /** Asked for before. */
+  isStill: boolean;
+}
+
+/** What a client is asked for, in its own language. */
+export interface Asked {
+  client: string;
+  name: string;
+  owner: string;
+  to: string | undefined;
+  language: PageLanguage;
+  until: string;
+  /** The day of the letter before. */
+  before?: string;
+  groups: readonly { word: Word; things: readonly Thing[] }[];
+}
+
+/** In which part of a letter a field stands. */
+const groupOf: Readonly<Partial<Record<RecordField, Word>>> = {
+  support: "addresses",
+  marketing: "addresses",
+  privacy: "addresses",
+  email: "people",
+  contactName: "people",
+  contactEmail: "people",
+  contactPhone: "people",
+  category: "offer",
+  subcategory: "offer",
+  audience: "offer",
+  price: "offer",
+  countries: "offer",
+  released: "offer",
+};
+
+const order: readonly Word[] = ["pictures", "texts", "addresses", "people", "offer", "answers"];
+
+const examples: Readonly<Partial<Record<RecordField, string>>> = {
+  support: "https://hillfarm.example/help",
+  marketing: "https://hillfarm.example",
+  privacy: "https://hillfarm.example/privacy",
+  contactPhone: "+44 20 7946 0000",
+  price: "free, 2.99 EUR",
+  countries: "DE, AT, CH",
+  category: "shopping",
+  audience: "all",
+};
+
+/** Everything that only the client can supply, and nothing that others must do. */
+export function thingsOf(
+  { values, problems }: Resolved,
+  standing: ClientStanding | undefined,
+  before: Letter | undefined,
+  say: Say,
+): Asked["groups"] {
+  const language = values.locale?.value ?? "en";
+  const rows = new Map<RecordField, RecordRow>();
+  const needed = new Set<RecordField>();
+  for (const { store, lines } of standing?.stores ?? [])
+    for (const { field, state, need, menders } of lines) {
+      const isOpen = state === "missing" ? need !== "optional" : menders.includes("client");
+      if (recordFields[field].who !== "client" || !isOpen) continue;
+      if (need === "required") needed.add(field);
+      const row = stores.find(({ key }) => key === store)?.record.find((each) => each.field === field);
+      const known = rows.get(field);
+      // The strictest store's limit is the one to keep.
+      if (row && (!known || (row.most ?? Number.POSITIVE_INFINITY) < (known.most ?? Number.POSITIVE_INFINITY)))
+        rows.set(field, row);
+    }
+  const things: { word: Word; thing: Thing }[] = [...rows].map(([field, row]) => ({
+    word: groupOf[field] ?? "texts",
+    thing: {
+      heading: headingOf(field, language),
+      label: isWord(field) ? say(field) : recordFields[field].says,
+      hints: [...hintsFor(field, row, say), ...(needed.has(field) ? [] : [say("helps")])],
+      isStill: before?.things.includes(field) === true,
+    },
+  }));
+  for (const each of problems.filter(isAsked)) things.push({ word: wordFor(each), thing: thingOf(each, before, say) });
+  return order.flatMap((word) => {
+    const own = things.filter((each) => each.word === word).map(({ thing }) => thing);
+    return own.length > 0 ? [{ word, things: own }] : [];
+  });
+}
+
+const isAsked = ({ who, severity }: Problem): boolean =>
+  severity !== "note" && (who === "client" || (who === "designer" && severity === "error"));
+
+const wordFor = ({ who, code }: Problem): Word =>
+  who === "designer" ? "pictures" : code.startsWith("answer") ? "answers" : "offer";
+
+function thingOf({ message, expected, place }: Problem, before: Letter | undefined, say: Say): Thing {
+  const what = expected === undefined ? message : `${message} (${expected})`;
+  return { label: say("toMend", { what }), hints: place ? [] : [], isStill: before?.things.includes(message) === true };
+}
+
+/** Where a field goes, as a roster's column has it. */
+function headingOf(field: RecordField, language: string): string {
+  if (recordFields[field].byLanguage) return `store.texts.${language}.${field}`;
+  const contact = /^contact(.*)$/.exec(field)?.[1]?.toLowerCase();
+  if (contact) return `store.contact.${contact}`;
+  return field === "email" ? "email" : `store.${field}`;
+}
+
+function hintsFor(field: RecordField, { most, mostParts, mostEach }: RecordRow, say: Say): string[] {
+  const example = examples[field];
+  return [
+    ...(most === undefined ? [] : [say("upTo", { most })]),
+    ...(mostParts === undefined ? [] : [say("entries", { parts: mostParts, each: mostEach })]),
+    ...(example === undefined ? [] : [say("example", { example })]),
+  ];
+}
+
+/** What a letter asks for, to be remembered: fields by their names. */
+export const namesOf = (groups: Asked["groups"]): string[] =>
+  groups.flatMap(({ things }) =>
+    things.map(({ heading, label }) => heading?.replace(/^store\.(?:texts\.[^.]+\.)?/, "") ?? label),
+  );
+
+/** Refuses a day that is none. */
+export const untilProblem = (day: string): Problem =>
+  problem("value-invalid", `"${day}" is no day.`, { expected: "a day such as 2026-12-01" });

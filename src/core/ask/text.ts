@@ -1,0 +1,50 @@
+import type { Asked, Thing } from "./letter.ts";
+import type { Say } from "./words/say.ts";
+
+/** A day as people of a language write it. */
+const dayIn = (language: string, day: string): string =>
+  new Intl.DateTimeFormat(language === "en" ? "en-GB" : language, { dateStyle: "long", timeZone: "UTC" }).format(
+    new Date(`${day}T00:00:00Z`),
+  );
+
+/** The opening words: that it is still about the same where it is. */
+export function introOf({ name, language, until, before, groups }: Asked, say: Say): string {
+  const isStill = before !== undefined && groups.some(({ things }) => things.some((each) => each.isStill));
+  return say(isStill ? "introStill" : "intro", {
+    name,
+    until: dayIn(language, until),
+    before: before === undefined ? "" : dayIn(language, before),
+  });
+}
+
+/** A letter as plain text, in lines of no more than 76 characters. */
+export function letterText(asked: Asked, sheet: string, agency: string, say: Say): string {
+  const groups = asked.groups.map(({ word, things }) =>
+    [say(word), ...things.map((thing) => itemText(thing, say))].join("\n"),
+  );
+  const parts = [
+    say("greeting", { owner: asked.owner }),
+    introOf(asked, say),
+    ...groups,
+    say("how", { sheet }),
+    `${say("thanks")}\n${agency}`,
+  ];
+  return `${parts.map((part) => part.split("\n").map(fold).join("\n")).join("\n\n")}\n`;
+}
+
+function itemText({ label, hints, isStill }: Thing, say: Say): string {
+  const still = isStill ? ` [${say("still")}]` : "";
+  return `- ${label}${hints.length > 0 ? ` (${hints.join("; ")})` : ""}${still}`;
+}
+
+/** A line broken at blanks; what goes on stands under its beginning. */
+function fold(line: string): string {
+  const indent = line.startsWith("- ") ? "  " : "";
+  const lines: string[] = [];
+  for (const word of line.split(" ")) {
+    const last = lines.at(-1);
+    if (last !== undefined && `${last} ${word}`.length <= 76) lines[lines.length - 1] = `${last} ${word}`;
+    else lines.push(last === undefined ? word : indent + word);
+  }
+  return lines.join("\n");
+}

@@ -1,0 +1,51 @@
+import type { Words } from "./en.ts";
+
+export const french: Words = {
+  subject: "{name}\u00a0: ce qu'il nous faut encore pour votre application",
+  greeting: "Bonjour {owner},",
+  intro:
+    "pour votre application {name}, les boutiques demandent encore ce qui suit. Merci de nous l'envoyer d'ici le " +
+    "{until}.",
+  introStill:
+    "pour votre application {name}, il manque encore des éléments que nous vous avons demandés le {before}. Merci de " +
+    "nous envoyer ce qui suit d'ici le {until}.",
+  how:
+    "Remplissez le tableau {sheet} et renvoyez-le, ou répondez simplement avec vos textes\u00a0; les images en " +
+    "fichiers.",
+  thanks: "Merci beaucoup\u00a0!",
+  texts: "Textes",
+  addresses: "Adresses",
+  people: "Personnes",
+  offer: "Votre offre",
+  answers: "Réponses",
+  pictures: "Images",
+  still: "toujours",
+  upTo: "{most} caractères au plus",
+  entries: "{parts} entrées au plus, de {each} caractères",
+  inLanguage: "en {language}",
+  example: "par exemple\u00a0: {example}",
+  toMend: "à corriger\u00a0: {what}",
+  helps: "utile, pas indispensable",
+  field: "Quoi",
+  answer: "Votre réponse",
+  hint: "Indication",
+  subtitle: "Sous-titre\u00a0: ce qu'est votre application, en quelques mots",
+  short: "Description courte, une phrase",
+  description: "Description\u00a0: ce qu'on peut faire avec votre application",
+  promotional: "Ce que vous voulez mettre en avant en ce moment",
+  keywords: "Les mots avec lesquels on vous cherche",
+  highlights: "L'essentiel de ce que sait faire l'application",
+  category: "La catégorie où l'on vous cherche",
+  subcategory: "Une deuxième catégorie",
+  audience: "À qui elle s'adresse\u00a0: tous, adolescents, adultes",
+  email: "Adresse e-mail pour les questions",
+  support: "Page où l'on trouve de l'aide",
+  marketing: "Votre site web",
+  privacy: "Page de votre politique de confidentialité",
+  contactName: "Qui peut être interrogé sur l'application",
+  contactEmail: "E-mail de cette personne",
+  contactPhone: "Téléphone de cette personne, avec +",
+  price: "Gratuite, ou le prix",
+  countries: "Pays où l'application est proposée",
+  released: "Le jour de sa parution",
+};

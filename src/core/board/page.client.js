@@ -1,0 +1,91 @@
+// Filters the rows, and draws a client's sheet when its row is chosen.
+const data = JSON.parse(document.getElementById("data").textContent);
+const form = document.querySelector(".filters");
+const rows = [...document.querySelectorAll(".row")];
+const dialog = document.querySelector("dialog");
+
+const make = (name, text, className) => {
+  const element = document.createElement(name);
+  if (text !== undefined) element.textContent = text;
+  if (className) element.className = className;
+  return element;
+};
+
+function filter() {
+  const { text, store, state, who } = form.elements;
+  const wanted = text.value.trim().toLowerCase();
+  let shown = 0;
+  for (const row of rows) {
+    const of = row.dataset;
+    const isOpen = store.value ? of.open.split(" ").includes(store.value) : !of.done;
+    const isShown =
+      of.text.includes(wanted) &&
+      (!store.value || of.stores.split(" ").includes(store.value)) &&
+      (!state.value || (state.value === "open") === isOpen) &&
+      (!who.value || of.who.split(" ").includes(who.value));
+    row.hidden = !isShown;
+    if (isShown) shown++;
+  }
+  form.elements.count.textContent = `${shown} shown`;
+}
+
+const needs = { q: "required", c: "recommended", t: "optional" };
+const states = { g: "given", d: "draft", m: "missing", w: "to be mended" };
+const severities = { e: "error", w: "warning", n: "note" };
+
+function sheetOf([key, lines, told]) {
+  const [title, seenFirst] = data.stores[key];
+  const section = make("section");
+  section.append(make("h3", title));
+  const table = make("table");
+  for (const [name, need, state, used, most, value, fallback] of lines) {
+    const isOpen = state === "m" && need !== "q";
+    const row = make("tr", undefined, isOpen ? "open" : states[state].split(" ")[0]);
+    row.append(make("th", name));
+    row.append(make("td", states[state] + (state === "m" ? `, ${needs[need]}` : ""), "state"));
+    row.append(make("td", used ? (most ? `${used} of ${most}` : "") : "", "used"));
+    const text = make("td", undefined, "text");
+    if (name.toLowerCase().includes("description") && used > seenFirst) {
+      text.append(make("span", value.slice(0, seenFirst)), make("del", value.slice(seenFirst)));
+    } else text.textContent = value;
+    text.dir = "auto";
+    if (fallback) text.append(make("small", `the same in ${fallback}`));
+    row.append(text);
+    table.append(row);
+  }
+  section.append(table, findings(told));
+  return section;
+}
+
+function findings(told) {
+  const list = make("ul");
+  for (const [severity, code, message, who] of told) {
+    const item = make("li", undefined, severities[severity]);
+    item.append(make("b", severities[severity]), ` ${message} `, make("small", `${code}, for the ${who}`));
+    list.append(item);
+  }
+  return list;
+}
+
+function open(at) {
+  const { c, n, p, s } = data.clients[at];
+  const close = make("button", "Close", "close");
+  close.type = "button";
+  close.addEventListener("click", () => dialog.close());
+  const name = make("h2", n);
+  name.id = "sheet-name";
+  name.dir = "auto";
+  dialog.replaceChildren(close, name, make("p", c), findings(p), ...s.map(sheetOf));
+  dialog.showModal();
+  dialog.scrollTop = 0;
+}
+
+form.addEventListener("input", filter);
+form.addEventListener("submit", (event) => event.preventDefault());
+document.querySelector("main").addEventListener("click", (event) => {
+  const row = event.target.closest(".row");
+  if (row) open(Number(row.dataset.at));
+});
+dialog.addEventListener("click", (event) => {
+  if (event.target === dialog) dialog.close();
+});

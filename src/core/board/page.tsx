@@ -1,0 +1,186 @@
+import { renderToStaticMarkup } from "preact-render-to-string";
+import { Head } from "../page/head.tsx";
+import type { Problem } from "../problems/problem.ts";
+import type { ClientStanding } from "../record/board.ts";
+import type { LineStanding, Standing } from "../record/standing.ts";
+import { stores } from "../stores/all.ts";
+import type { StoreDefinition } from "../stores/definition.ts";
+import script from "./page.client.js?raw";
+import style from "./style.css";
+
+export interface BoardModel {
+  agency: string;
+  accent: string;
+  onAccent: string;
+  clients: readonly (ClientStanding & { asked?: string })[];
+}
+
+/** The board as one page that opens from disk: what is in it is inside, nothing is fetched. */
+export const boardPage = (model: BoardModel): string =>
+  `<!doctype html>\n${renderToStaticMarkup(<Page {...model} />)}\n`;
+
+function Page({ agency, accent, onAccent, clients }: BoardModel) {
+  const used = stores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
+  const done = clients.filter((each) => isComplete(each)).length;
+  return (
+    <html lang="en">
+      <Head title={`Board · ${agency}`} accent={accent} onAccent={onAccent} style={style} />
+      <body>
+        <header class="top">
+          <p>{agency}</p>
+          <h1>Board</h1>
+          <p class="lead">
+            {clients.length} {clients.length === 1 ? "client" : "clients"}, {done} complete for every store. Whoever is
+            nearest to done comes first.
+          </p>
+        </header>
+        <search>
+          <form class="filters">
+            <label>
+              Client <input type="search" name="text" autocomplete="off" />
+            </label>
+            <label>
+              Store{" "}
+              <select name="store">
+                <option value="">any</option>
+                {stores.map(({ key, title }) => (
+                  <option value={key} key={key}>
+                    {title}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label>
+              State{" "}
+              <select name="state">
+                <option value="">any</option>
+                <option value="open">something is missing</option>
+                <option value="done">complete</option>
+              </select>
+            </label>
+            <label>
+              Who acts{" "}
+              <select name="who">
+                <option value="">anybody</option>
+                <option value="client">client</option>
+                <option value="producer">producer</option>
+                <option value="designer">designer</option>
+              </select>
+            </label>
+            <output name="count">{clients.length} shown</output>
+          </form>
+        </search>
+        <main style={`--stores:${used.length}`}>
+          {clients.map((each, at) => (
+            <Row standing={each} at={at} used={used} key={each.client} />
+          ))}
+        </main>
+        <dialog aria-labelledby="sheet-name" />
+        <script type="application/json" id="data" dangerouslySetInnerHTML={{ __html: dataOf(clients) }} />
+        <script dangerouslySetInnerHTML={{ __html: script }} />
+      </body>
+    </html>
+  );
+}
+
+const isComplete = ({ stores: all }: ClientStanding): boolean =>
+  all.length > 0 && all.every(({ required }) => required.done === required.total);
+
+interface RowProps {
+  standing: ClientStanding & { asked?: string };
+  at: number;
+  /** Stores that some client wants. */
+  used: readonly StoreDefinition[];
+}
+
+function Row({ standing, at, used }: RowProps) {
+  const { client, name, stores: all, problems } = standing;
+  const next = nextOf(standing);
+  return (
+    <button
+      type="button"
+      class="row"
+      data-at={at}
+      data-text={`${client} ${name}`.toLowerCase()}
+      data-done={isComplete(standing) ? "1" : undefined}
+      data-open={all
+        .filter(({ required }) => required.done < required.total)
+        .map(({ store }) => store)
+        .join(" ")}
+      data-stores={all.map(({ store }) => store).join(" ")}
+      data-who={[
+        ...new Set([...all.flatMap((each) => each.problems), ...problems].filter(isOpen).map(({ who }) => who)),
+      ].join(" ")}
+    >
+      <span class="client">
+        <b dir="auto">{name}</b>
+        <small>{client}</small>
+      </span>
+      {used.map(({ key, title }) => (
+        <Meter standing={all.find(({ store }) => store === key)} title={title} key={key} />
+      ))}
+      <span class="next">
+        {next ? (
+          <>
+            <i class={`who ${next.who}`}>{next.who}</i> {next.message}
+          </>
+        ) : (
+          "Nothing is missing."
+        )}
+        {standing.asked ? <small>asked on {standing.asked}</small> : null}
+      </span>
+    </button>
+  );
+}
+
+function Meter({ standing, title }: { standing: Standing | undefined; title: string }) {
+  if (!standing)
+    return (
+      <span class="meter">
+        <small>{title}</small>
+        <em>not wanted</em>
+      </span>
+    );
+  const { required, recommended } = standing;
+  const isDone = required.done === required.total;
+  return (
+    <span class={`meter${isDone ? " done" : ""}`}>
+      <small>{title}</small>
+      <b>
+        {isDone ? "complete" : `${required.done} of ${required.total}`}
+        <em>{recommended.total > 0 ? ` +${recommended.done}/${recommended.total}` : ""}</em>
+      </b>
+      <i style={`--done:${required.total === 0 ? 1 : required.done / required.total}`} />
+    </span>
+  );
+}
+
+const isOpen = ({ severity }: Problem): boolean => severity === "error";
+
+/** What keeps a client from being done that comes first; what only might be better where nothing does. */
+export function nextOf({ stores: all, problems }: ClientStanding): Problem | undefined {
+  const told = [...problems, ...all.flatMap((each) => each.problems)];
+  return told.find(isOpen) ?? told.find(({ severity }) => severity === "warning");
+}
+
+/** What a sheet is drawn from: short, since there may be thousands. */
+function dataOf(clients: BoardModel["clients"]): string {
+  const line = ({ title, need, state, used, most, value, fallback }: LineStanding) => [
+    title,
+    need[2],
+    state[0],
+    used ?? 0,
+    most ?? 0,
+    value === undefined ? "" : value.slice(0, 240),
+    fallback.join(" "),
+  ];
+  const told = ({ code, severity, message, who }: Problem) => [severity[0], code, message, who];
+  const data = clients.map(({ client, name, stores: all, problems }) => ({
+    c: client,
+    n: name,
+    p: problems.map(told),
+    s: all.map(({ store, lines, problems: own }) => [store, lines.map(line), own.map(told)]),
+  }));
+  const seen = Object.fromEntries(stores.map(({ key, title, seenFirst }) => [key, [title, seenFirst]]));
+  return JSON.stringify({ stores: seen, clients: data }).replaceAll("<", "\\u003c");
+}

@@ -1,0 +1,45 @@
+import { resolve } from "node:path";
+import { copySheetPage } from "../copysheet/page.tsx";
+import { resolvePicked } from "../derive/resolve.ts";
+import { writeWhole } from "../files/writing/whole.ts";
+import { accentOf } from "../page/accent.ts";
+import { isError } from "../problems/problem.ts";
+import { stop } from "../problems/result.ts";
+import { readRecord } from "../record/read.ts";
+import { stores } from "../stores/all.ts";
+import type { StoreKey } from "../stores/definition.ts";
+import { fieldOf } from "../variant/variant.ts";
+import { operation } from "./operation.ts";
+import { type At, openWorkspace } from "./workspace.ts";
+
+interface Input extends At {
+  client: string;
+  store: StoreKey;
+  /** Where the page goes; among the variants where absent. */
+  output?: string | undefined;
+}
+
+/** Writes a client's record in a store's own order, to be copied field by field. */
+export const writeCopySheet = operation(async (input: Input, ports): Promise<{ file: string; bytes: number }> => {
+  const workspace = await openWorkspace(input, ports);
+  const { picked } = await resolvePicked(workspace, [input.client]);
+  const [resolved] = picked;
+  const store = stores.find(({ key }) => key === input.store);
+  if (!resolved?.variant || !store) return stop((resolved?.problems ?? []).filter(isError));
+  const { variant } = resolved;
+  const { record } = readRecord(workspace, resolved.client, variant);
+  const html = copySheetPage({
+    agency: workspace.agency.data.agency.name,
+    ...accentOf(workspace),
+    name: fieldOf(variant, "app.name"),
+    identifier: fieldOf(variant, `identifiers.${store.takes[0] ?? "web"}`),
+    store,
+    record,
+  });
+  const file =
+    input.output === undefined
+      ? resolve(workspace.root, `variants/copy-${input.client}-${input.store}.html`)
+      : resolve(ports.folder, input.output);
+  writeWhole(file, html);
+  return { file, bytes: Buffer.byteLength(html) };
+});

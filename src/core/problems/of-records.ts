@@ -1,0 +1,64 @@
+import type { ProblemKind } from "./kind.ts";
+
+/** What can be wrong with what a store is told of an app. */
+export const ofRecords = {
+  "record-missing": {
+    title: "A field of a store's record that nobody gives",
+    fix: "Give it under `store` in the brief, a group or the defaults, or ask for it: oxalis ask.",
+  },
+  "record-fallback": {
+    title: "A text that a language of the app does not have",
+    fix: "Give it under `store: { texts: … }`, or beside the brief as store/<language>/<field>.txt.",
+  },
+  "record-long": {
+    title: "A text that is longer than the store takes",
+    fix: "Shorten it; what is said first is what is seen.",
+  },
+  "record-short": { title: "A text that is shorter than the store takes", fix: "Say more." },
+  "record-invalid": {
+    title: "An address, an e-mail or a price in no form that a store takes",
+    fix: "Correct it; `oxalis explain` says who gave it.",
+  },
+  "draft-open": {
+    title: "A draft that nobody has approved",
+    fix: "Read it, and approve it: oxalis approve.",
+  },
+  "draft-invalid": {
+    title: "A pattern of a text that cannot be read or filled",
+    fix: "Correct the pattern under `drafts` in oxalis.yaml.",
+  },
+  "placeholder-left": {
+    title: "A text that still holds a placeholder",
+    fix: "Replace it with what is meant.",
+  },
+  "platform-named": {
+    title: "A text that names another platform",
+    fix: "Say it without the platform's name, or give this store a text of its own.",
+  },
+  "price-in-text": {
+    title: "A price where a store shows none",
+    fix: "Leave prices to the store's own field: they differ from country to country.",
+  },
+  "keywords-wasted": {
+    title: "Keywords that take room and bring nothing",
+    fix: "Leave them out: what is in the name is found anyway, and each keyword counts once.",
+  },
+  "category-none": {
+    title: "A category that a store does not have",
+    fix: "Choose one that it has: oxalis schema brief lists them.",
+  },
+  "countries-unknown": { title: "A country that there is not", fix: "Give codes of two letters, or all." },
+  "release-past": { title: "A day of release that is past", fix: "Give another day, or `at once`." },
+  "text-alike": {
+    title: "Descriptions of two clients that say nearly the same",
+    fix: "Let each say what only this client has; stores refuse copies.",
+  },
+  "waiver-ended": {
+    title: "A waiver that has ended",
+    fix: "Mend what it passed over, or agree on a new end under `waived` in the brief.",
+  },
+  "waiver-unknown": {
+    title: "A waiver of a rule that there is not",
+    fix: "Give the code in brackets behind the finding.",
+  },
+} satisfies Record<string, ProblemKind>;

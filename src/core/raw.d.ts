@@ -1,0 +1,5 @@
+/** Scripts for pages are taken into the program as text. */
+declare module "*?raw" {
+  const text: string;
+  export default text;
+}

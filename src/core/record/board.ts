@@ -1,0 +1,73 @@
+import { isError, type Problem, problem } from "../problems/problem.ts";
+import type { Platform } from "../values/platform.ts";
+import type { Resolved, Variant } from "../variant/variant.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+import { readRecord } from "./read.ts";
+import type { StoreRecord } from "./record.ts";
+import { alikeShare, findAlike } from "./rules/alike.ts";
+import { judgeWaivers, type Standing, standingIn } from "./standing.ts";
+import { wantedStores } from "./wanted.ts";
+
+/** Where a client stands with every store that it wants. */
+export interface ClientStanding {
+  client: string;
+  name: string;
+  stores: readonly Standing[];
+  /** What keeps its record from being read, and what concerns no single store. */
+  problems: readonly Problem[];
+  record?: StoreRecord;
+}
+
+/** Where clients stand with their stores; whoever is nearest to done comes first. */
+export function standings(
+  workspace: Workspace,
+  all: readonly Resolved[],
+  picked: readonly Resolved[],
+  parts: ReadonlySet<Platform>,
+  today: string,
+): ClientStanding[] {
+  const read = all.flatMap((resolved) =>
+    hasVariant(resolved) ? [{ resolved, ...readRecord(workspace, resolved.client, resolved.variant) }] : [],
+  );
+  const alike = alikeProblems(read.map(({ record }) => record));
+  const known = new Map(read.map((each) => [each.resolved.client.key, each]));
+  return picked
+    .map(({ client, values, problems }): ClientStanding => {
+      const name = values["app.name"]?.value ?? client.key;
+      const own = known.get(client.key);
+      if (!own) return { client: client.key, name, stores: [], problems: problems.filter(isError) };
+      const waived = client.brief?.data.waived ?? [];
+      return {
+        client: client.key,
+        name,
+        record: own.record,
+        stores: wantedStores(workspace, client, parts).map((store) => standingIn(store, own.record, waived, today)),
+        problems: [...own.problems, ...judgeWaivers(client.key, waived, today), ...(alike.get(client.key) ?? [])],
+      };
+    })
+    .sort((a, b) => openOf(a) - openOf(b) || (a.client < b.client ? -1 : 1));
+}
+
+const hasVariant = (resolved: Resolved): resolved is Resolved & { variant: Variant } => resolved.variant !== undefined;
+
+/** How much is still to be done: what is required counts before what is recommended. */
+function openOf({ stores, problems }: ClientStanding): number {
+  if (stores.length === 0) return Number.POSITIVE_INFINITY;
+  const open = stores.reduce(
+    (sum, { required, recommended }) =>
+      sum + 100 * (required.total - required.done) + (recommended.total - recommended.done),
+    0,
+  );
+  return open + problems.filter(isError).length * 100;
+}
+
+function alikeProblems(records: readonly StoreRecord[]): Map<string, Problem[]> {
+  const found = new Map<string, Problem[]>();
+  for (const { client, other, share, passage } of findAlike(records)) {
+    const percent = Math.round(share * 100);
+    const message = `The description says ${percent} % of what ${other}'s does, such as "${passage}".`;
+    const expected = `less than ${Math.round(alikeShare * 100)} %`;
+    found.set(client, [problem("text-alike", message, { client, severity: "warning", expected })]);
+  }
+  return found;
+}

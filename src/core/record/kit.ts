@@ -1,0 +1,31 @@
+import type { StoreDefinition, StoreKey } from "../stores/definition.ts";
+import { recordFields, spokenFieldNames } from "../stores/record-fields.ts";
+import { asTaken } from "./count.ts";
+import type { StoreRecord } from "./record.ts";
+
+/** A text of a store's record as a file of a variant. */
+interface KitFile {
+  store: StoreKey;
+  path: string;
+  text: string;
+}
+
+/**
+ * A store's texts as files, in each language of the app: `store/google-play/en/description.txt`. Drafts that nobody has
+ * approved, and texts that only stand in for a language's own, are none.
+ */
+export function kitFiles(store: StoreDefinition, { languages, values }: StoreRecord): KitFile[] {
+  // A name alone is no record: whoever keeps none gets no files of it.
+  if (!spokenFieldNames.some((field) => field !== "name" && values[field])) return [];
+  return store.record
+    .filter(({ field }) => recordFields[field].byLanguage)
+    .flatMap((row) => {
+      const { first, further = {} } = values[row.field] ?? {};
+      const texts = [[languages[0] ?? "", first] as const, ...Object.entries(further)];
+      return texts.flatMap(([language, value]) => {
+        if (!value || value.isDraft || value.isFallback) return [];
+        const path = `store/${store.key}/${language}/${row.field}.txt`;
+        return [{ store: store.key, path, text: `${asTaken(value.value, row)}\n` }];
+      });
+    });
+}

@@ -1,0 +1,29 @@
+import type { RecordField } from "../stores/record-fields.ts";
+import type { Traced } from "../values/trail.ts";
+import type { Varying } from "../values/varying.ts";
+
+/** A value of the record, with the way it came about. A list has its parts on lines. */
+export interface RecordValue extends Traced {
+  /** A text made by the agency's pattern that nobody has approved in this form. */
+  isDraft?: true;
+  /** Not of this language: the main one's stands in. */
+  isFallback?: true;
+}
+
+/** What the stores know of one client's app. */
+export interface StoreRecord {
+  client: string;
+  /** The main language, then the further ones (BCP 47 tags). */
+  languages: readonly string[];
+  /** By field: the only value or the main language's, and those of further languages. */
+  values: Readonly<Partial<Record<RecordField, Varying<RecordValue>>>>;
+  /** Features that are on. */
+  features: readonly string[];
+}
+
+/** A list's parts. */
+export const partsOf = (value: string): string[] =>
+  value
+    .split("\n")
+    .map((part) => part.trim())
+    .filter(Boolean);

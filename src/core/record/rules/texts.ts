@@ -1,0 +1,157 @@
+import { categories } from "../../values/categories.ts";
+import { longPattern } from "../../values/long-pattern.ts";
+import { partsOf } from "../record.ts";
+import { type Finding, type Looked, type Rule, rowName, textsOf } from "./rule.ts";
+
+const asOf = "2026-11-01";
+
+/** Names of platforms, and the stores whose own they are. */
+const platformsNamed: readonly { is: RegExp; own: readonly string[] }[] = [
+  { is: /\b(android|google play|play store|chromebook)\b/i, own: ["google-play"] },
+  { is: /\b(ios|ipados|iphone|ipad|app store|apple watch)\b/i, own: ["app-store"] },
+  { is: /\b(windows (?:10|11|phone|store)|microsoft store)\b/i, own: ["microsoft-store"] },
+];
+
+const price = longPattern("i")`
+  (?:[€$£¥]\s?\d)|
+  (?:\d\s?(?:[€$£¥]|EUR\b|USD\b|GBP\b|CHF\b))|
+  \b(?:free of charge|for free|gratis|kostenlos|gratuit)\b
+`;
+
+const placeholder = longPattern("i")`
+  lorem ipsum|
+  \b(?:todo|tbd|fixme|xxx+)\b|
+  \{[^{}\n]*\}|
+  \[[^[\]\n]*(?:here|name|text|insert)[^[\]\n]*\]|
+  <[a-z/][^<>\n]*>
+`;
+
+/** The first name of a platform in a text that is not the store's own. */
+const othersNamed = (text: string, store: string): string | undefined =>
+  platformsNamed.flatMap(({ is, own }) => (own.includes(store) ? [] : (is.exec(text)?.[0] ?? [])))[0];
+
+/** Fields in which a store shows nothing but what it is. */
+const short = new Set(["name", "subtitle", "short", "keywords", "promotional"]);
+
+/** A finding for each text that something is found in. */
+const within = (
+  { record, lines }: Looked,
+  is: (field: string) => boolean,
+  found: (text: string) => string | undefined,
+  say: (named: string, what: string) => string,
+): Finding[] =>
+  lines
+    .filter(({ row }) => is(row.field))
+    .flatMap((line) =>
+      textsOf(line, record).flatMap(({ language, text }) => {
+        const what = found(text.value);
+        if (what === undefined) return [];
+        return [{ row: line.row, language, message: say(rowName(line.row, language, record), what) }];
+      }),
+    );
+
+const spoken = new Set(["name", "subtitle", "short", "description", "promotional", "keywords", "highlights", "news"]);
+const isSpoken = (field: string): boolean => spoken.has(field);
+
+const plainWords = (text: string): string[] =>
+  text
+    .toLocaleLowerCase()
+    .normalize("NFKD")
+    .match(/[\p{L}\p{N}]+/gu) ?? [];
+
+/** Rules about what is said. */
+export const textRules: readonly Rule[] = [
+  {
+    code: "placeholder-left",
+    level: "error",
+    says: "nothing of a pattern or a placeholder is left in a text",
+    source: 'App Review Guidelines, 2.3; Play Console help, "Metadata"',
+    asOf,
+    look: (looked) =>
+      within(
+        looked,
+        isSpoken,
+        (text) => placeholder.exec(text)?.[0],
+        (named, what) => `${named} still holds "${what}".`,
+      ),
+  },
+  {
+    code: "platform-named",
+    level: "warning",
+    says: "no text names another platform or its store",
+    source: 'App Review Guidelines, 2.3.10; Play Console help, "Metadata"',
+    asOf,
+    look: (looked) =>
+      within(
+        looked,
+        isSpoken,
+        (text) => othersNamed(text, looked.store.key),
+        (named, what) => `${named} names "${what}", which ${looked.store.title} does not take.`,
+      ),
+  },
+  {
+    code: "price-in-text",
+    level: "warning",
+    says: "no name, subtitle, keyword or short text speaks of a price",
+    source: 'App Review Guidelines, 2.3.7; Play Console help, "Metadata"',
+    asOf,
+    look: (looked) =>
+      within(
+        looked,
+        (field) => short.has(field),
+        (text) => price.exec(text)?.[0],
+        (named, what) => `${named} speaks of a price: "${what}".`,
+      ),
+  },
+  {
+    code: "keywords-wasted",
+    level: "warning",
+    says: "no keyword is given twice, stands in the name already, or holds a comma",
+    source: 'App Store Connect help, "Platform version information"',
+    asOf,
+    look: ({ record, lines }) =>
+      lines
+        .filter(({ row }) => row.field === "keywords")
+        .flatMap((line) =>
+          textsOf(line, record).flatMap(({ language, text }) => {
+            const wasted = wastedIn(partsOf(text.value), nameIn(lines, language, record.languages[0]));
+            if (wasted.length === 0) return [];
+            const message = `${rowName(line.row, language, record)} wastes room: ${wasted.join("; ")}.`;
+            return [{ row: line.row, language, message }];
+          }),
+        ),
+  },
+  {
+    code: "category-none",
+    level: "warning",
+    says: "the store has the category",
+    source: "each store's list of categories",
+    asOf,
+    look: ({ store, lines }) =>
+      lines
+        .filter(({ row }) => row.field === "category" || row.field === "subcategory")
+        .flatMap(({ row, value }) => {
+          const name = value?.first?.value;
+          if (name === undefined || categories.find((each) => each.name === name)?.stores[store.key]) return [];
+          return [{ row, language: undefined, message: `${store.title} has no category for "${name}".` }];
+        }),
+  },
+];
+
+function nameIn(lines: Looked["lines"], language: string | undefined, main: string | undefined): string {
+  const name = lines.find(({ row }) => row.field === "name")?.value;
+  return (language === main ? name?.first?.value : name?.further[language ?? ""]?.value) ?? name?.first?.value ?? "";
+}
+
+function wastedIn(keywords: readonly string[], name: string): string[] {
+  const inName = new Set(plainWords(name));
+  const seen = new Set<string>();
+  return keywords.flatMap((keyword) => {
+    const plain = plainWords(keyword).join(" ");
+    const isRepeated = seen.has(plain);
+    seen.add(plain);
+    if (keyword.includes(",")) return [`"${keyword}" holds a comma`];
+    if (isRepeated) return [`"${keyword}" is there twice`];
+    return plain && plainWords(keyword).every((word) => inName.has(word)) ? [`"${keyword}" is in the name`] : [];
+  });
+}

@@ -1,0 +1,127 @@
+import type { ProblemCode } from "../problems/catalogue.ts";
+import { isError, type Problem, problem } from "../problems/problem.ts";
+import type { Who } from "../problems/who.ts";
+import type { StoreDefinition, StoreKey } from "../stores/definition.ts";
+import { type RecordField, recordFields } from "../stores/record-fields.ts";
+import type { RecordRow } from "../stores/record-row.ts";
+import { writtenAt } from "../values/trail.ts";
+import type { Waiver } from "../workspace/schema/store.ts";
+import { asTaken, characters } from "./count.ts";
+import type { StoreRecord } from "./record.ts";
+import { rules } from "./rules/all.ts";
+import type { Finding, Line, Looked } from "./rules/rule.ts";
+
+/** A row of a store's record, as it stands for a client. */
+export interface LineStanding {
+  field: RecordField;
+  title: string;
+  need: RecordRow["need"];
+  state: "given" | "draft" | "missing" | "wrong";
+  /** Characters of the main language's text, and how many there may be. */
+  used?: number;
+  most?: number;
+  value?: string;
+  /** Who has to mend it, where it is wrong. */
+  menders: readonly Who[];
+  /** Languages in which the main one's text stands in. */
+  fallback: readonly string[];
+}
+
+/** What a store's record of a client has of what it wants. */
+export interface Standing {
+  store: StoreKey;
+  title: string;
+  required: Count;
+  recommended: Count;
+  lines: readonly LineStanding[];
+  problems: readonly Problem[];
+  /** Rules that were passed, as producers tick them off. */
+  passed: readonly { code: ProblemCode; says: string }[];
+}
+
+interface Count {
+  done: number;
+  total: number;
+}
+
+/** Holds a record against everything that a store wants. */
+export function standingIn(
+  store: StoreDefinition,
+  record: StoreRecord,
+  waived: readonly Waiver[],
+  today: string,
+): Standing {
+  const lines = store.record
+    .filter(({ feature }) => feature === undefined || record.features.includes(feature))
+    .map((row): Line => ({ row, value: record.values[row.field] }));
+  const looked: Looked = { record, store, lines, today };
+  const found = rules
+    .filter(({ stores }) => !stores || stores.includes(store.key))
+    .map((rule) => ({ rule, findings: rule.look(looked) }));
+  const told = found.flatMap(({ rule, findings }) =>
+    findings.map((finding) => ({ finding, problem: asProblem(rule.code, rule.level, finding, looked) })),
+  );
+  const open = told.filter((each) => !isWaived(each.problem, store.key, waived, today));
+  const standings = lines.map((line) => lineStanding(line, open));
+  const count = (need: RecordRow["need"]): Count => {
+    const all = standings.filter((each) => each.need === need);
+    return { done: all.filter(({ state }) => state === "given").length, total: all.length };
+  };
+  return {
+    store: store.key,
+    title: store.title,
+    required: count("required"),
+    recommended: count("recommended"),
+    lines: standings,
+    problems: open.map((each) => each.problem),
+    passed: found.flatMap(({ rule, findings }) =>
+      findings.length === 0 ? [{ code: rule.code, says: rule.says }] : [],
+    ),
+  };
+}
+
+function asProblem(code: ProblemCode, level: Problem["severity"], finding: Finding, { record }: Looked): Problem {
+  const { row, language, message, expected, severity = level } = finding;
+  const value = record.values[row.field];
+  const said = language === undefined || language === record.languages[0] ? value?.first : value?.further[language];
+  const told = problem(code, message, {
+    severity,
+    client: record.client,
+    place: said && writtenAt(said),
+    ...(expected === undefined ? {} : { expected }),
+  });
+  return { ...told, who: code === "draft-open" ? "producer" : recordFields[row.field].who };
+}
+
+/** Whether somebody has agreed that a finding is passed over, and the day is not past. */
+const isWaived = ({ code }: Problem, store: StoreKey, waived: readonly Waiver[], today: string): boolean =>
+  waived.some((each) => each.rule === code && (each.store ?? store) === store && each.until >= today);
+
+function lineStanding({ row, value }: Line, open: readonly { finding: Finding; problem: Problem }[]): LineStanding {
+  const own = open.filter((each) => each.finding.row === row && isError(each.problem));
+  const first = value?.first;
+  const state = !first ? "missing" : first.isDraft ? "draft" : own.length > 0 ? "wrong" : "given";
+  return {
+    field: row.field,
+    title: row.title,
+    need: row.need,
+    state,
+    ...(first ? { value: first.value, used: characters(asTaken(first.value, row)) } : {}),
+    ...(row.most === undefined ? {} : { most: row.most }),
+    menders: [...new Set(own.map((each) => each.problem.who))],
+    fallback: Object.entries(value?.further ?? {}).flatMap(([language, { isFallback }]) =>
+      isFallback ? [language] : [],
+    ),
+  };
+}
+
+/** Waivers that have ended or pass over what there is not. */
+export function judgeWaivers(client: string, waived: readonly Waiver[], today: string): Problem[] {
+  const codes = new Set<string>(rules.map(({ code }) => code));
+  return waived.flatMap((each) => {
+    const detail = { client, severity: "warning" } as const;
+    if (!codes.has(each.rule)) return [problem("waiver-unknown", `No rule is called "${each.rule}".`, detail)];
+    if (each.until >= today) return [];
+    return [problem("waiver-ended", `${each.by} waived ${each.rule} until ${each.until}: ${each.reason}`, detail)];
+  });
+}

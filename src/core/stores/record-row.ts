@@ -1,0 +1,22 @@
+import type { RecordField } from "./record-fields.ts";
+
+/** One field of a store's record as that store wants it, in the order in which it asks. */
+export interface RecordRow {
+  field: RecordField;
+  /** What the store calls it, on its own pages. */
+  title: string;
+  need: "required" | "recommended" | "optional";
+  /** Characters, in all: Unicode code points; of a list with what stands between its parts. */
+  most?: number;
+  least?: number;
+  /** Parts that a list may have, and characters of each. */
+  mostParts?: number;
+  mostEach?: number;
+  /** What stands between a list's parts where the store takes them as one text. */
+  between?: string;
+  /** Only where the app has this feature. */
+  feature?: string;
+  /** Whose documentation says so, and the day on which it was read. */
+  source: string;
+  asOf: string;
+}

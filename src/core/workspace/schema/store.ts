@@ -1,0 +1,81 @@
+import * as z from "zod";
+import { categoryNames } from "../../values/categories.ts";
+
+/** A text of several lines, as a store shows it. */
+const prose = (most: number) => z.string().trim().min(1).max(most);
+
+const words = (most: number) => z.array(prose(most)).min(1).max(300);
+
+/** Texts of the record in one language. */
+const textsSchema = z
+  .strictObject({
+    subtitle: prose(500),
+    short: prose(2000),
+    description: prose(20_000),
+    promotional: prose(2000),
+    keywords: words(200),
+    highlights: words(1000),
+    news: prose(10_000),
+  })
+  .partial();
+
+const goodsSchema = z.strictObject({
+  id: z.string().regex(/^[a-zA-Z0-9._-]{1,100}$/, "letters, digits, full stops, hyphens and underscores"),
+  name: prose(200),
+  kind: z.enum(["once", "consumed", "subscription"]),
+  price: z.string().min(1).max(40),
+  duration: z
+    .string()
+    .regex(/^P\d+[DWMY]$/, "a duration such as P1M")
+    .optional(),
+  trial: z
+    .string()
+    .regex(/^P\d+[DWMY]$/, "a duration such as P7D")
+    .optional(),
+});
+
+const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, "a day, such as 2026-12-01");
+
+const consentSchema = z.strictObject({ to: prose(500), by: prose(200), on: day });
+
+/** What a store's record takes that is not the app's own: texts by language, addresses, prices, people. */
+export const storeSchema = z
+  .strictObject({
+    texts: z.record(
+      z.string().regex(/^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/, "a language tag such as en or pt-BR"),
+      textsSchema,
+    ),
+    category: z.enum(categoryNames as [string, ...string[]]),
+    subcategory: z.enum(categoryNames as [string, ...string[]]),
+    kind: z.enum(["app", "game"]),
+    audience: z.enum(["all", "teenagers", "adults"]),
+    support: prose(500).describe("Address of a page"),
+    marketing: prose(500).describe("Address of a page"),
+    privacy: prose(500).describe("Address of a page"),
+    contact: z.strictObject({ name: prose(200), email: prose(200), phone: prose(60) }).partial(),
+    price: prose(40).describe("free, or an amount with its currency, such as 2.99 EUR"),
+    countries: z.union([prose(40), words(40)]).describe("all, or codes of countries such as DE"),
+    released: z.union([day, z.enum(["at once"])]).describe("A day, or at once when it is accepted"),
+    review: z
+      .strictObject({
+        notes: prose(4000),
+        user: prose(200),
+        password: z
+          .string()
+          .regex(/^env:[A-Z][A-Z0-9_]*$/, "env: and the name of a variable, such as env:REVIEW_LOGIN"),
+      })
+      .partial(),
+    goods: z.array(goodsSchema).max(200),
+    consents: z.array(consentSchema).max(100),
+  })
+  .partial();
+
+export const waiverSchema = z.strictObject({
+  rule: z.string().min(1).max(60).describe("Code of what is passed over, as `oxalis check` tells it"),
+  store: z.string().min(1).max(40).optional(),
+  reason: prose(500),
+  by: prose(200),
+  until: day,
+});
+
+export type Waiver = z.infer<typeof waiverSchema>;

@@ -1,0 +1,295 @@
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import type { AddressInfo } from "node:net";
+import { join } from "node:path";
+import type { Browser } from "playwright-core";
+import { SMTPServer } from "smtp-server";
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from "vitest";
+import { openChromium } from "../support/chromium.ts";
+import { edit, oxalis, startOxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { hasTool } from "../support/tools.ts";
+
+const everybody = [
+  "3-acre",
+  "brennans-bothy",
+  "ferme-duclos",
+  "high-hedges",
+  "orchard-lane",
+  "root-and-leaf",
+  "saltmarsh",
+  "zelena-griadka",
+];
+
+interface Board {
+  client: string;
+  asked: string | null;
+  stores: {
+    store: string;
+    required: { done: number; total: number };
+    lines: { field: string; state: string }[];
+    problems: { code: string; message: string; who: string; severity: string }[];
+    passed: { code: string }[];
+  }[];
+  problems: { code: string; message: string }[];
+}
+
+const boardOf = (folder: string, ...args: string[]): Board[] =>
+  JSON.parse(oxalis(folder, "board", "--json", ...args).out).clients;
+
+describe("the board of the demo", () => {
+  let all: Board[];
+  beforeAll(() => {
+    all = boardOf(workspaceWith(everybody));
+  });
+  const of = (key: string) => all.find(({ client }) => client === key) as Board;
+  const open = (key: string) =>
+    of(key).stores.map(({ lines }) =>
+      lines.filter(({ state }) => state !== "given").map(({ field, state }) => `${field} ${state}`),
+    );
+
+  test("puts whoever is nearest to done first", () => {
+    expect(all.map(({ client }) => client).slice(0, 3)).toEqual(["3-acre", "saltmarsh", "root-and-leaf"]);
+    expect(all.at(-1)?.client).toBe("brennans-bothy");
+  });
+
+  test("has one client complete, and each other short of something else", () => {
+    const isDone = ({ stores }: Board) => stores.every(({ required }) => required.done === required.total);
+    expect(of("3-acre").stores.flatMap(({ problems }) => problems)).toEqual([]);
+    expect(isDone(of("saltmarsh"))).toBe(true);
+    expect(open("saltmarsh")[0]).toEqual(["news missing"]);
+    expect(of("root-and-leaf").stores[0]?.problems.map(({ code }) => code)).toContain("platform-named");
+    expect(open("high-hedges")[0]).toContain("privacy wrong");
+    expect(open("orchard-lane")[0]).toContain("short wrong");
+    expect(open("brennans-bothy")[0]).toEqual(expect.arrayContaining(["privacy missing", "description draft"]));
+    expect(open("ferme-duclos")[0]).toContain("description draft");
+    expect(of("zelena-griadka").stores.map(({ store }) => store)).toEqual(["google-play", "app-store"]);
+    expect(of("zelena-griadka").problems.map(({ code }) => code)).toEqual(["waiver-ended"]);
+  });
+});
+
+describe("one client's record", () => {
+  let folder: string;
+  beforeEach(() => {
+    folder = workspaceWith(["3-acre", "brennans-bothy"]);
+  });
+  const states = (field: string) =>
+    boardOf(folder, "brennans-bothy")[0]?.stores.map(({ lines }) => lines.find((each) => each.field === field)?.state);
+
+  test("texts may lie beside the brief, and what a group or the defaults say holds for all", () => {
+    mkdirSync(join(folder, "clients/brennans-bothy/store/en"), { recursive: true });
+    writeFileSync(join(folder, "clients/brennans-bothy/store/en/description.txt"), "Oats, cheese and a card.\n");
+    expect(states("description")).toEqual(["given", "given", "given"]);
+    expect(states("price")).toEqual(["given", "given", "given"]);
+    edit(folder, "oxalis.yaml", (text) => text.replace("    price: free\n", ""));
+    expect(states("price")).toEqual(["missing", "missing", "missing"]);
+  });
+
+  test("a draft is no text until somebody has approved it, and is open again when it changes", () => {
+    expect(oxalis(folder, "approve", "brennans-bothy", "--by", "Mara", "--dry-run").out).toContain(
+      "2 drafts to approve.",
+    );
+    expect(states("description")).toContain("draft");
+    expect(oxalis(folder, "approve", "brennans-bothy", "--by", "Mara", "--field", "descripton").err).toContain(
+      '"description"',
+    );
+    expect(oxalis(folder, "approve", "brennans-bothy", "--by", "Mara").out).toContain("2 drafts approved by Mara.");
+    expect(states("description")).toEqual(["given", "given", "given"]);
+    const { approved } = JSON.parse(readFileSync(join(folder, "clients/brennans-bothy/approved.json"), "utf8"));
+    expect(approved["description.en"]).toMatchObject({ by: "Mara", sha256: expect.stringMatching(/^[0-9a-f]{64}$/) });
+    edit(folder, "oxalis.yaml", (text) => text.replaceAll("to choose from", "to pick from"));
+    expect(states("description")).toContain("draft");
+    expect(states("short")?.[0]).toBe("given");
+  });
+
+  test("the texts lie in the variant as files, the same every time, and are audited as all else", () => {
+    expect(oxalis(folder, "generate", "-q").code).toBe(0);
+    const kit = join(folder, "variants/3-acre/store");
+    expect(readdirSync(join(kit, "app-store/en")).sort()).toEqual(
+      ["description", "keywords", "name", "news", "promotional", "subtitle"].map((field) => `${field}.txt`),
+    );
+    expect(readFileSync(join(kit, "app-store/en/keywords.txt"), "utf8")).toBe(
+      "vegetables,organic,delivery,farm,season\n",
+    );
+    expect(readFileSync(join(kit, "microsoft-store/en/keywords.txt"), "utf8")).toBe(
+      "vegetables\norganic\ndelivery\nfarm\nseason\n",
+    );
+    // A draft is nobody's word.
+    expect(existsSync(join(folder, "variants/brennans-bothy/store/google-play/en/description.txt"))).toBe(false);
+    writeFileSync(join(kit, "app-store/en/keywords.txt"), "other\n");
+    expect(oxalis(folder, "audit", "3-acre").code).toBe(1);
+    expect(oxalis(folder, "generate", "3-acre", "-q").code).toBe(0);
+    expect(oxalis(folder, "audit", "3-acre").code).toBe(0);
+  });
+
+  test("a pattern of a draft that cannot be filled is told with its line, and stops nothing else", () => {
+    edit(folder, "oxalis.yaml", (text) => text.replace("Boxes from {app.label}", "Boxes from {app.labl}"));
+    const { code, err } = oxalis(folder, "board", "brennans-bothy", "-q");
+    expect(code).toBe(1);
+    expect(err).toMatch(/Nothing is called app_labl\.[\s\S]*oxalis\.yaml:\d+:\d+/);
+    expect(oxalis(folder, "generate", "brennans-bothy", "-q").code).toBe(0);
+  });
+});
+
+describe("a letter", () => {
+  let folder: string;
+  beforeEach(() => {
+    folder = workspaceWith(["3-acre", "brennans-bothy", "ferme-duclos"]);
+  });
+  const into = () => join(folder, "letters");
+
+  test("asks for what the client alone can supply, in its language, with limits, and for nothing that is there", () => {
+    expect(oxalis(folder, "ask", "--until", "2026-12-18").code).toBe(0);
+    expect(readdirSync(into()).sort()).toEqual([
+      "brennans-bothy.html",
+      "brennans-bothy.txt",
+      "brennans-bothy.xlsx",
+      "ferme-duclos.html",
+      "ferme-duclos.txt",
+      "ferme-duclos.xlsx",
+    ]);
+    const [english, french] = ["brennans-bothy", "ferme-duclos"].map((key) =>
+      readFileSync(join(into(), `${key}.txt`), "utf8"),
+    );
+    expect(english).toMatch(
+      /^Dear Brennán & Daughters,\n[\s\S]*by 18\s+December 2026\.[\s\S]*- Page with your privacy policy/,
+    );
+    expect(french).toMatch(/^Bonjour EARL Duclos,\n[\s\S]*18\s+décembre 2026/);
+    // A draft is for the producer to read, and the website is there.
+    for (const others of ["Description:", "Your website", "stock code"]) expect(english).not.toContain(others);
+    expect(Math.max(...(english ?? "").split("\n").map((line) => line.length))).toBeLessThanOrEqual(76);
+    expect(oxalis(folder, "ask", "--until", "tomorrow").err).toContain('"tomorrow" is no day');
+  });
+
+  test("comes with a sheet that import takes back", () => {
+    oxalis(folder, "ask", "brennans-bothy", "--into", "letters");
+    const headings = oxalis(folder, "import", "letters/brennans-bothy.xlsx", "--dry-run", "--json").out;
+    expect(JSON.parse(headings)).toMatchObject({ unknown: [], refused: [], clients: [] });
+    const filled =
+      "client,store.privacy,store.support,store.texts.en.short,store.texts.en.highlights\n" +
+      'brennans-bothy,https://brennans.example/privacy,https://brennans.example/help,Oats in a box.,"See it, choose it"\n';
+    writeFileSync(join(folder, "back.csv"), filled);
+    expect(oxalis(folder, "import", "back.csv").code).toBe(0);
+    const [own] = boardOf(folder, "brennans-bothy");
+    const state = (field: string) =>
+      own?.stores.flatMap(({ lines }) => lines.filter((each) => each.field === field).map((each) => each.state));
+    expect(state("privacy")).toEqual(["given", "given", "given"]);
+    expect(state("short")).toEqual(["given", "given"]);
+    expect(state("highlights")).toEqual(["given"]);
+    oxalis(folder, "ask", "brennans-bothy", "--into", "again");
+    expect(readFileSync(join(folder, "again/brennans-bothy.txt"), "utf8")).not.toContain("privacy policy");
+  });
+
+  test('goes out by mail, is remembered, and says "still" the next time', async () => {
+    const got: { to: string[]; data: string }[] = [];
+    const server = new SMTPServer({
+      authOptional: false,
+      disabledCommands: ["STARTTLS"],
+      onAuth: ({ username, password }, _, done) =>
+        username === "studio" && password === "pass-of-the-server"
+          ? done(null, { user: username })
+          : done(new Error("refused")),
+      onData(stream, session, done) {
+        let data = "";
+        stream.on("data", (chunk: Buffer) => {
+          data += chunk.toString();
+        });
+        stream.on("end", () => {
+          got.push({ to: session.envelope.rcptTo.map(({ address }) => address), data });
+          done();
+        });
+      },
+    });
+    await new Promise<void>((ready) => server.listen(0, "127.0.0.1", ready));
+    const { port } = server.server.address() as AddressInfo;
+    const ask = (password: string, ...args: string[]) =>
+      new Promise<{ code: number | null; said: string }>((ended) => {
+        const env = { OXALIS_SMTP: `smtp://studio@127.0.0.1:${port}`, OXALIS_SMTP_PASSWORD: password };
+        Object.assign(process.env, env);
+        const run = startOxalis(folder, "ask", "brennans-bothy", ...args);
+        for (const name of Object.keys(env)) delete process.env[name];
+        let said = "";
+        for (const stream of [run.stdout, run.stderr]) stream.on("data", (chunk) => (said += chunk));
+        run.once("close", (code) => ended({ code, said }));
+      });
+    const dry = await ask("pass-of-the-server", "--send", "--dry-run");
+    expect(dry.said).toContain("to hello@brennans.example");
+    expect(got).toHaveLength(0);
+    const refused = await ask("wrong-pass", "--send");
+    expect(refused.code).toBe(1);
+    expect(refused.said).toContain("[mail-refused]");
+    expect(refused.said).not.toContain("wrong-pass");
+    const sent = await ask("pass-of-the-server", "--send");
+    expect(sent.said).toContain("1 letter sent");
+    expect(got[0]?.to).toEqual(["hello@brennans.example"]);
+    expect(got[0]?.data).toMatch(/^Subject: .*Brenn=C3=A1n[\s\S]*filename=brennans-bothy\.xlsx/m);
+    expect(boardOf(folder, "brennans-bothy")[0]?.asked).toMatch(/^\d{4}-\d{2}-\d{2}$/);
+    const again = await ask("pass-of-the-server", "--dry-run");
+    expect(again.said).toContain("some things are still missing");
+    expect(again.said).toContain("[still]");
+    await new Promise<void>((closed) => server.close(closed));
+    expect((await ask("x", "--send")).said).toContain("[mail-refused]");
+  });
+});
+
+describe.runIf(hasTool("chromium"))("pages in Chromium", () => {
+  let browser: Browser;
+  const folder = workspaceWith(everybody);
+  beforeAll(async () => {
+    browser = await openChromium();
+  });
+  afterAll(() => browser?.close());
+
+  test("the board filters, opens a client's sheet by keyboard, and fits a telephone", async () => {
+    const file = join(temporaryFolder(), "board.html");
+    oxalis(folder, "board", "--page", file);
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const asked: string[] = [];
+    page.on("request", (request) => asked.push(request.url()));
+    await page.goto(`file://${file}`);
+    const shown = () => page.locator(".row:visible").count();
+    expect(await shown()).toBe(8);
+    await page.fill("[name=text]", "salt");
+    expect(await shown()).toBe(1);
+    await page.fill("[name=text]", "");
+    await page.selectOption("[name=state]", "done");
+    expect(await shown()).toBe(3);
+    await page.selectOption("[name=state]", "");
+    await page.selectOption("[name=store]", "microsoft-store");
+    expect(await shown()).toBe(7);
+    await page.selectOption("[name=store]", "");
+    await page.locator(".row", { hasText: "high-hedges" }).focus();
+    await page.keyboard.press("Enter");
+    const sheet = page.locator("dialog[open]");
+    expect(await sheet.locator("h2").textContent()).toBe("High Hedges Farm");
+    expect(await sheet.locator("tr", { hasText: "Privacy policy" }).first().textContent()).toContain("to be mended");
+    expect(await sheet.textContent()).toContain("4000");
+    await page.keyboard.press("Escape");
+    expect(await sheet.count()).toBe(0);
+    await page.setViewportSize({ width: 390, height: 800 });
+    expect(await page.evaluate("document.documentElement.scrollWidth")).toBe(390);
+    expect(asked).toHaveLength(1);
+    await page.close();
+  });
+
+  test("a copy sheet copies what stands there, and keeps its ticks until the text changes", async () => {
+    const file = join(temporaryFolder(), "copy.html");
+    const written = () => oxalis(folder, "copy-sheet", "3-acre", "app-store", "-o", file);
+    expect(written().code).toBe(0);
+    const context = await browser.newContext({ permissions: ["clipboard-read", "clipboard-write"] });
+    const page = await context.newPage();
+    await page.goto(`file://${file}`);
+    const titles = await page.locator(".item h2").allTextContents();
+    expect(titles.slice(0, 4)).toEqual(["Identifier", "Name", "Subtitle", "SKU"]);
+    const keywords = page.locator(".item", { hasText: "Keywords" });
+    await keywords.locator("button").click();
+    expect(await page.evaluate("navigator.clipboard.readText()")).toBe("vegetables,organic,delivery,farm,season");
+    await keywords.locator("input").check();
+    await page.locator(".item", { hasText: "Subtitle" }).locator("input").check();
+    await page.reload();
+    expect(await page.locator("input:checked").count()).toBe(2);
+    edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("delivery, farm", "delivery, river"));
+    written();
+    await page.goto(`file://${file}`);
+    expect(await page.locator("input:checked").count()).toBe(1);
+    await context.close();
+  });
+});
