@@ -48,7 +48,7 @@ describe("the board of the demo", () => {
 
   test("puts whoever is nearest to done first", () => {
     expect(all.map(({ client }) => client).slice(0, 3)).toEqual(["3-acre", "saltmarsh", "root-and-leaf"]);
-    expect(all.at(-1)?.client).toBe("brennans-bothy");
+    expect(all.at(-1)?.client).toBe("high-hedges");
   });
 
   test("has one client complete, and each other short of something else", () => {
@@ -59,7 +59,7 @@ describe("the board of the demo", () => {
     expect(of("root-and-leaf").stores[0]?.problems.map(({ code }) => code)).toContain("platform-named");
     expect(open("high-hedges")[0]).toContain("privacy wrong");
     expect(open("orchard-lane")[0]).toContain("short wrong");
-    expect(open("brennans-bothy")[0]).toEqual(expect.arrayContaining(["privacy missing", "description draft"]));
+    expect(open("brennans-bothy")[1]).toEqual(expect.arrayContaining(["support missing", "description draft"]));
     expect(open("ferme-duclos")[0]).toContain("description draft");
     expect(of("zelena-griadka").stores.map(({ store }) => store)).toEqual(["google-play", "app-store"]);
     expect(of("zelena-griadka").problems.map(({ code }) => code)).toEqual(["waiver-ended"]);
@@ -120,6 +120,57 @@ describe("one client's record", () => {
     expect(oxalis(folder, "audit", "3-acre").code).toBe(0);
   });
 
+  test("questions are answered once; a feature leaves one right answer, and what denies it is an error", () => {
+    const answer = (name: string) =>
+      JSON.parse(oxalis(folder, "board", "3-acre", "--json").out).clients[0].stores[0].answers.find(
+        (each: { name: string }) => each.name === name,
+      );
+    expect(answer("data-photos")).toMatchObject({ answer: "no" });
+    const brief = "clients/3-acre/brief.yaml";
+    edit(folder, brief, (text) => text.replace("store:\n", "store:\n  declares: { advertising: yes, voice: no }\n"));
+    expect(answer("advertising")).toMatchObject({ answer: "yes" });
+    expect(boardOf(folder, "3-acre")[0]?.problems.map(({ message }) => message)).toEqual([
+      'No question is called "voice".',
+    ]);
+    edit(folder, brief, (text) => text.replace(", voice: no", ""));
+    edit(folder, "template.yaml", (text) => `${text}\nfeatures: { camera: { says: Photos of the crate } }\n`);
+    edit(folder, brief, (text) => `${text}features: { camera: { usage: To show your crate } }\n`);
+    expect(answer("data-photos")).toMatchObject({ answer: "used", because: expect.stringContaining("camera") });
+    const [own] = boardOf(folder, "3-acre");
+    expect(own?.problems.map(({ code }) => code)).toContain("declaration-contradicted");
+    edit(folder, "template.yaml", (text) => text.replace('data-photos: "no"', "data-photos: linked"));
+    expect(boardOf(folder, "3-acre")[0]?.problems.map(({ code }) => code)).not.toContain("declaration-contradicted");
+    edit(folder, "template.yaml", (text) => text.replace("  encryption: exempt\n", ""));
+    expect(boardOf(folder, "3-acre")[0]?.stores[1]?.problems.map(({ message }) => message)).toEqual([
+      "App Store asks what nobody has answered: encryption.",
+    ]);
+  });
+
+  test("a policy is made for whoever names none, as text and as a page; names in it are no markup", () => {
+    edit(folder, "clients/brennans-bothy/brief.yaml", (text) =>
+      text.replace("owner: Brennán & Daughters", "owner: Brennán <b>&</b> Co"),
+    );
+    expect(oxalis(folder, "generate", "-q").code).toBe(0);
+    const page = readFileSync(join(folder, "variants/brennans-bothy/web/privacy.html"), "utf8");
+    expect(page).toContain("<h1>Privacy in Brennán&#39;s Bóthy Box</h1>");
+    expect(page).toContain("is run by Brennán &lt;b&gt;&amp;&lt;/b&gt; Co.");
+    expect(readFileSync(join(folder, "variants/brennans-bothy/store/policy/en.md"), "utf8")).toMatch(/^# Privacy in /);
+    expect(existsSync(join(folder, "variants/3-acre/web/privacy.html"))).toBe(false);
+    expect(oxalis(folder, "audit").code).toBe(0);
+    edit(folder, "oxalis.yaml", (text) => text.replace(/^policy:[\s\S]*?(?=^# Forms)/m, ""));
+    const [own] = boardOf(folder, "brennans-bothy");
+    expect(own?.problems.map(({ code }) => code)).toContain("policy-missing");
+  });
+
+  test("what a store would refuse is not released, unless somebody insists", () => {
+    oxalis(folder, "generate", "-q");
+    const refused = oxalis(folder, "release", "brennans-bothy", "--dry-run");
+    expect(refused.code).toBe(1);
+    expect(refused.err).toMatch(/brennans-bothy, App Store: .*And \d more\..*\[release-incomplete\]/);
+    expect(oxalis(folder, "release", "brennans-bothy", "--dry-run", "--force").code).toBe(0);
+    expect(oxalis(folder, "release", "3-acre", "--dry-run").code).toBe(0);
+  });
+
   test("a pattern of a draft that cannot be filled is told with its line, and stops nothing else", () => {
     edit(folder, "oxalis.yaml", (text) => text.replace("Boxes from {app.label}", "Boxes from {app.labl}"));
     const { code, err } = oxalis(folder, "board", "brennans-bothy", "-q");
@@ -150,11 +201,12 @@ describe("a letter", () => {
       readFileSync(join(into(), `${key}.txt`), "utf8"),
     );
     expect(english).toMatch(
-      /^Dear Brennán & Daughters,\n[\s\S]*by 18\s+December 2026\.[\s\S]*- Page with your privacy policy/,
+      /^Dear Brennán & Daughters,\n[\s\S]*by 18\s+December 2026\.[\s\S]*- Page where people find help/,
     );
     expect(french).toMatch(/^Bonjour EARL Duclos,\n[\s\S]*18\s+décembre 2026/);
     // A draft is for the producer to read, and the website is there.
-    for (const others of ["Description:", "Your website", "stock code"]) expect(english).not.toContain(others);
+    for (const others of ["Description:", "Your website", "privacy policy", "stock code"])
+      expect(english).not.toContain(others);
     expect(Math.max(...(english ?? "").split("\n").map((line) => line.length))).toBeLessThanOrEqual(76);
     expect(oxalis(folder, "ask", "--until", "tomorrow").err).toContain('"tomorrow" is no day');
   });
@@ -175,7 +227,7 @@ describe("a letter", () => {
     expect(state("short")).toEqual(["given", "given"]);
     expect(state("highlights")).toEqual(["given"]);
     oxalis(folder, "ask", "brennans-bothy", "--into", "again");
-    expect(readFileSync(join(folder, "again/brennans-bothy.txt"), "utf8")).not.toContain("privacy policy");
+    expect(readFileSync(join(folder, "again/brennans-bothy.txt"), "utf8")).not.toContain("find help");
   });
 
   test('goes out by mail, is remembered, and says "still" the next time', async () => {

@@ -46,6 +46,7 @@ const record = (
   client: "hill-farm",
   languages: ["en"],
   features: [],
+  declared: [],
   values: Object.fromEntries(
     Object.entries({ ...whole, ...changes }).flatMap(([field, text]) =>
       text === undefined ? [] : [[field, { first: value(text), further: {} }]],

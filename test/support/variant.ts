@@ -25,6 +25,7 @@ export function variantOf(art: Artwork, values: Readonly<Record<string, string>>
     content: {},
     profiles: {},
     texts: [],
+    policies: [],
     lettering: { further: {} },
   };
 }

@@ -1,6 +1,7 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { Head } from "../page/head.tsx";
 import { asTaken, characters } from "../record/count.ts";
+import { declaredTo } from "../record/declared.ts";
 import type { StoreRecord } from "../record/record.ts";
 import { textsOf } from "../record/rules/rule.ts";
 import type { StoreDefinition } from "../stores/definition.ts";
@@ -45,6 +46,17 @@ function Page({ agency, accent, onAccent, name, identifier, store, record }: Cop
           {rows.map((row) => (
             <Rows row={row} record={record} store={store} key={row.field} />
           ))}
+          <h2 class="questions">Questions</h2>
+          {declaredTo(store.key, record.declared).map(({ declaration: { name, asks }, answer }) =>
+            answer ? (
+              <Item id={`declares.${name}`} title={asks} text={answer.value} key={name} />
+            ) : (
+              <article class="item missing" key={name}>
+                <h2>{asks}</h2>
+                <p>Missing: nobody has answered it.</p>
+              </article>
+            ),
+          )}
         </main>
         <script dangerouslySetInnerHTML={{ __html: script }} />
       </body>

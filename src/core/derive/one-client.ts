@@ -69,6 +69,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     content: filled.value.content,
     profiles: brief?.data.signing?.profiles ?? {},
     texts: [],
+    policies: [],
     lettering: notLettered,
     ...(color?.ok ? { corner: { text: corner?.text ?? "", color: color.value } } : {}),
   };

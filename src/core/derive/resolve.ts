@@ -2,6 +2,7 @@ import pLimit from "p-limit";
 import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
 import { isError } from "../problems/problem.ts";
 import { kitFiles } from "../record/kit.ts";
+import { policyFor } from "../record/policy.ts";
 import { readRecord } from "../record/read.ts";
 import { wantedStores } from "../record/wanted.ts";
 import { noArtwork, type Resolved, type Variant } from "../variant/variant.ts";
@@ -87,5 +88,7 @@ function withArtAlone(client: Client): Client | undefined {
 /** With the texts of the stores' records, as far as they are given. */
 function withTexts(workspace: Workspace, client: Client, variant: Variant): Variant {
   const { record } = readRecord(workspace, client, variant);
-  return { ...variant, texts: wantedStores(workspace, client).flatMap((store) => kitFiles(store, record)) };
+  const made = record.values.privacy?.first?.trail.at(-1)?.by === "pattern";
+  const policies = made ? policyFor(workspace, variant).policies : [];
+  return { ...variant, policies, texts: wantedStores(workspace, client).flatMap((store) => kitFiles(store, record)) };
 }

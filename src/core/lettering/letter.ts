@@ -1,6 +1,6 @@
 import bidiFactory, { type Bidi } from "bidi-js";
 import { type ScriptWithFont, scriptOf } from "./faces.ts";
-import { type LetteredWord, type Lettering, movePath } from "./lettered.ts";
+import type { LetteredWord, Lettering, Part } from "./lettered.ts";
 import { isPlain, outlinePlain, plainBlank } from "./plain.ts";
 import { bundledFont, type OpenFont } from "./shaper.ts";
 
@@ -115,20 +115,27 @@ function handFor(letter: string, own: OpenFont | undefined, before: Hand | undef
 function letterWord(runs: readonly Run[], fonts: Fonts, locale: string, isApart: boolean): LetteredWord {
   const level = Math.min(...runs.map((run) => run.level));
   let advance = 0;
-  let path = "";
+  const parts: Part[] = [];
   for (const run of level % 2 === 1 ? [...runs].reverse() : runs) {
     const drawn = outlineRun(run, fonts, locale);
-    path += movePath(drawn.path, advance, 0, 1);
+    for (const { path, x } of drawn.parts) parts.push({ path, x: x + advance });
     advance += drawn.advance;
   }
   const font = fonts.get(runs.at(-1)?.hand ?? "plain");
-  return { path, advance, blank: isApart ? (font?.blank ?? plainBlank) : 0, level };
+  return { parts, advance, blank: isApart ? (font?.blank ?? plainBlank) : 0, level };
 }
 
-function outlineRun({ hand, letters, level }: Run, fonts: Fonts, locale: string): { path: string; advance: number } {
+function outlineRun(
+  { hand, letters, level }: Run,
+  fonts: Fonts,
+  locale: string,
+): { parts: readonly Part[]; advance: number } {
   const direction = level % 2 === 1 ? "rtl" : "ltr";
   const font = fonts.get(hand ?? "plain");
-  if (font) return font.outline(letters.join(""), direction, locale);
+  if (font) {
+    const { path, advance } = font.outline(letters.join(""), direction, locale);
+    return { parts: [{ path, x: 0 }], advance };
+  }
   return outlinePlain(direction === "ltr" ? letters : letters.map(mirrored).reverse());
 }
 

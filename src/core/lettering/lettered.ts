@@ -1,9 +1,13 @@
+/** Letters of a word: their outline, and how far from the word's left edge they stand, in thousandths of the em. */
+export interface Part {
+  /** An SVG path in whole thousandths of the em, from its left edge and its base line; y grows downward. */
+  path: string;
+  x: number;
+}
+
 /** A part of a name that stays on one line. */
 export interface LetteredWord {
-  /**
-   * Its outline: an SVG path in whole thousandths of the em, from its left edge and its base line; y grows downward.
-   */
-  path: string;
+  parts: readonly Part[];
   /** How far the next word is, in thousandths of the em, without the blank between them. */
   advance: number;
   /** The blank behind it, in thousandths of the em; none where a script has no blanks between words. */

@@ -1,4 +1,4 @@
-import { movePath } from "./lettered.ts";
+import type { Part } from "./lettered.ts";
 import letterData from "./letters.json" with { type: "json" };
 
 /**
@@ -16,13 +16,13 @@ export const isPlain = (letter: string): boolean => Object.hasOwn(font.letters, 
 export const plainBlank = font.letters[" "]?.[0] ?? 250;
 
 /** Letters beside each other, from left to right. */
-export function outlinePlain(letters: readonly string[]): { path: string; advance: number } {
+export function outlinePlain(letters: readonly string[]): { parts: Part[]; advance: number } {
   let advance = 0;
-  let path = "";
+  const parts: Part[] = [];
   for (const [at, letter] of letters.entries()) {
     const [own = 0, outline = ""] = font.letters[letter] ?? [];
-    path += movePath(outline, advance, 0, 1);
+    parts.push({ path: outline, x: advance });
     advance += own + (font.pairs[letter + (letters[at + 1] ?? "")] ?? 0);
   }
-  return { path, advance };
+  return { parts, advance };
 }

@@ -63,8 +63,8 @@ function outline(line: Line, x: number, y: number, scale: number): string {
   let path = "";
   const order = fromLeftToRight(line);
   for (const [place, index] of order.entries()) {
-    const { path: word, advance } = line[index] as LetteredWord;
-    path += movePath(word, at, y, scale);
+    const { parts, advance } = line[index] as LetteredWord;
+    for (const part of parts) path += movePath(part.path, at + part.x * scale, y, scale);
     // Between two words lies the blank of the one that is read first.
     const blank = line[Math.min(index, order[place + 1] ?? index)]?.blank ?? 0;
     at += (advance + blank) * scale;

@@ -9,14 +9,17 @@ import {
   planTakingBack,
   type TakenBack,
 } from "../ledger/release.ts";
-import { type Problem, problem } from "../problems/problem.ts";
+import { isError, type Problem, problem } from "../problems/problem.ts";
 import { allOf, refuse, stop, unwrap } from "../problems/result.ts";
+import { isKept } from "../record/kit.ts";
 import { openTemplate, templateRevision } from "../survey/template.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import { pickClients } from "../workspace/read.ts";
 import type { Workspace } from "../workspace/workspace.ts";
+import { boardOf } from "./board.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
+import type { Ports } from "./ports.ts";
 import { type At, inWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
@@ -46,7 +49,9 @@ export const releaseClients = operation(
       const planned = picked.map((each) => planRelease(each, request));
       const refused = [...judgeNotes(request), ...planned.flatMap((each) => (each.ok ? [] : each.problems))];
       if (refused.length > 0) stop(refused);
-      const unproven = input.force ? [] : await findUnproven(workspace, clients);
+      const unproven = input.force
+        ? []
+        : [...(await findUnproven(workspace, clients)), ...(await findOpen(workspace, clients, ports))];
       if (unproven.length > 0) stop(unproven);
       const releases = planned.flatMap((each) => (each.ok ? [each.value] : []));
       const ledgers = releases.map(({ client, ledger }) => [ledgerFile(client), ledgerText(ledger)] as const);
@@ -89,6 +94,21 @@ async function findUnproven(workspace: Workspace, clients: readonly string[]): P
     const more = problems.length > 1 ? ` And ${problems.length - 1} more.` : "";
     return [problem("release-unproven", `${client}: an audit finds: ${first.message}${more}`, { client })];
   });
+}
+
+/** Clients who keep a record of which a store wants more: it would be refused there. */
+async function findOpen(workspace: Workspace, clients: readonly string[], ports: Ports): Promise<Problem[]> {
+  const board = await boardOf(workspace, clients, ports);
+  return board
+    .filter(({ record }) => record !== undefined && isKept(record))
+    .flatMap(({ client, stores }) =>
+      stores.flatMap(({ title, problems }) => {
+        const [first, ...more] = problems.filter(isError);
+        if (!first) return [];
+        const others = more.length > 0 ? ` And ${more.length} more.` : "";
+        return [problem("release-incomplete", `${client}, ${title}: ${first.message}${others}`, { client })];
+      }),
+    );
 }
 
 function notesByLanguage(given: readonly string[], locale: string): Record<string, string> {

@@ -1,5 +1,6 @@
 import type { Folder } from "../files/reading/folder.ts";
 import { type Problem, problem } from "../problems/problem.ts";
+import { policyPage } from "../record/policy.ts";
 import { rendererVersion } from "../render/draw.ts";
 import { type Drawing, drawingOf } from "../render/drawing.ts";
 import { applyEdits, type Edit } from "../splice/site.ts";
@@ -65,6 +66,7 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
     ...template.parts.flatMap((part) =>
       part.added.map(({ path, text }) => writeEntry(path, applyEdits(text, edits.get(path) ?? []))),
     ),
+    ...policyFiles(variant, template).map(({ path, text }) => writeEntry(path, text)),
     ...storeTexts(variant, template).map(({ path, text }) => writeEntry(path, text)),
     ...buildFiles(variant, template).map(({ path, text }) => writeEntry(path, text)),
     ...template.collections.map(({ name, index }) =>
@@ -103,6 +105,21 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
     entries,
     gaps: [...localized.gaps, ...staying(variant, template)],
   };
+}
+
+/** A policy that is made for the client: as text for the record, and as pages of the web part. */
+function policyFiles({ policies, values }: Variant, { parts, folder }: Template): { path: string; text: string }[] {
+  const web = parts.find(({ platform }) => platform === "web")?.folder;
+  return policies.flatMap((policy, at) => {
+    const name = at === 0 ? "privacy.html" : `privacy.${policy.language}.html`;
+    const page = web === "" ? name : `${web}/${name}`;
+    return [
+      { path: `store/policy/${policy.language}.md`, text: `${policy.markdown}\n` },
+      ...(web === undefined || folder.has(page)
+        ? []
+        : [{ path: page, text: policyPage(policy, values["app.name"]?.value ?? "") }]),
+    ];
+  });
 }
 
 /** Texts for the stores that take what the template has a part for. */

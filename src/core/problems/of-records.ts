@@ -53,6 +53,24 @@ export const ofRecords = {
     title: "Descriptions of two clients that say nearly the same",
     fix: "Let each say what only this client has; stores refuse copies.",
   },
+  "declaration-missing": {
+    title: "A store's question that nobody has answered",
+    fix:
+      "Answer it once in template.yaml, under `declares`; a client that differs says so in its brief, under " +
+      "`store: { declares: … }`.",
+  },
+  "declaration-invalid": {
+    title: "An answer that is none",
+    fix: "Give one of the words that are expected.",
+  },
+  "declaration-contradicted": {
+    title: "An answer that a feature of the app contradicts",
+    fix: "Correct the answer, or switch the feature off.",
+  },
+  "policy-missing": {
+    title: "Personal data without a privacy policy",
+    fix: "Give its address as `store: { privacy: … }`, or let Oxalis make one: `policy` in oxalis.yaml.",
+  },
   "waiver-ended": {
     title: "A waiver that has ended",
     fix: "Mend what it passed over, or agree on a new end under `waived` in the brief.",

@@ -11,6 +11,10 @@ export const ofWork = {
     title: "A release that cannot be made",
     fix: "Say what kind of release it is: --major, --minor, --patch, or --rebuild for the same version again.",
   },
+  "release-incomplete": {
+    title: "A release of a client whose record a store would refuse",
+    fix: "Complete it: `oxalis board` lists what is missing; --force releases all the same.",
+  },
   "release-unproven": {
     title: "A release of what is not proven",
     fix: "Generate and audit first; or release it all the same with --force.",

@@ -10,13 +10,16 @@ interface KitFile {
   text: string;
 }
 
+/** Whether a client has a record at all: a name alone is none, and whoever keeps none gets no files of it. */
+export const isKept = ({ values }: Pick<StoreRecord, "values">): boolean =>
+  spokenFieldNames.some((field) => field !== "name" && values[field] !== undefined);
+
 /**
  * A store's texts as files, in each language of the app: `store/google-play/en/description.txt`. Drafts that nobody has
  * approved, and texts that only stand in for a language's own, are none.
  */
 export function kitFiles(store: StoreDefinition, { languages, values }: StoreRecord): KitFile[] {
-  // A name alone is no record: whoever keeps none gets no files of it.
-  if (!spokenFieldNames.some((field) => field !== "name" && values[field])) return [];
+  if (!isKept({ values })) return [];
   return store.record
     .filter(({ field }) => recordFields[field].byLanguage)
     .flatMap((row) => {

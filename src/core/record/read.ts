@@ -9,7 +9,9 @@ import { furtherNames, type Variant } from "../variant/variant.ts";
 import { layersOf } from "../workspace/layers.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 import { type Approvals, isApproved, readApprovals } from "./approvals.ts";
+import { declaredFor, isPersonal } from "./declared.ts";
 import { putOf, writeDraft } from "./drafts.ts";
+import { policyFor, policyMissing } from "./policy.ts";
 import type { RecordValue, StoreRecord } from "./record.ts";
 
 /** Texts that lie beside a brief, by their path within its folder: store/en/description.txt. */
@@ -91,7 +93,16 @@ function resolveRecord(
     if (first || further.length > 0) values[field] = { first, further: Object.fromEntries(further) };
   }
   const features = variant.features.filter(({ isOn }) => isOn).map(({ name }) => name);
-  return { record: { client: client.key, languages, values, features }, problems };
+  const { declared, problems: unanswered } = declaredFor(workspace, client, features);
+  return {
+    record: { client: client.key, languages, values, features, declared },
+    problems: [
+      ...problems,
+      ...unanswered,
+      ...policyFor(workspace, variant).problems,
+      ...(isPersonal(declared) && !values.privacy ? [policyMissing(client.key)] : []),
+    ],
+  };
 }
 
 /** A client's record, as its files say it. */
@@ -113,6 +124,12 @@ function onlyValue(field: RecordField, { workspace, client, variant }: Work): Re
   const path = places[field];
   const given = path && written(workspace, client, path);
   if (given) return given;
+  if (field === "privacy") {
+    const { at } = policyFor(workspace, variant);
+    return at === undefined
+      ? undefined
+      : trace({ by: "pattern", note: "the policy that is made from the agency's", value: at });
+  }
   const own = instead[field];
   const value = own && variant.values[own.field];
   return value && { ...value, trail: [...value.trail, { by: "rule", note: own.note, value: value.value }] };

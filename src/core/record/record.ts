@@ -1,6 +1,7 @@
 import type { RecordField } from "../stores/record-fields.ts";
 import type { Traced } from "../values/trail.ts";
 import type { Varying } from "../values/varying.ts";
+import type { Declared } from "./declared.ts";
 
 /** A value of the record, with the way it came about. A list has its parts on lines. */
 export interface RecordValue extends Traced {
@@ -19,6 +20,8 @@ export interface StoreRecord {
   values: Readonly<Partial<Record<RecordField, Varying<RecordValue>>>>;
   /** Features that are on. */
   features: readonly string[];
+  /** How the stores' questions are answered. */
+  declared: readonly Declared[];
 }
 
 /** A list's parts. */

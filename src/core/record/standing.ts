@@ -7,6 +7,7 @@ import type { RecordRow } from "../stores/record-row.ts";
 import { writtenAt } from "../values/trail.ts";
 import type { Waiver } from "../workspace/schema/store.ts";
 import { asTaken, characters } from "./count.ts";
+import { type Declared, declaredTo } from "./declared.ts";
 import type { StoreRecord } from "./record.ts";
 import { rules } from "./rules/all.ts";
 import type { Finding, Line, Looked } from "./rules/rule.ts";
@@ -34,6 +35,8 @@ export interface Standing {
   required: Count;
   recommended: Count;
   lines: readonly LineStanding[];
+  /** Answers to the store's questions, and why there is one right answer where there is. */
+  answers: readonly { name: string; asks: string; answer?: string; because?: string; rule: string }[];
   problems: readonly Problem[];
   /** Rules that were passed, as producers tick them off. */
   passed: readonly { code: ProblemCode; says: string }[];
@@ -63,17 +66,30 @@ export function standingIn(
   );
   const open = told.filter((each) => !isWaived(each.problem, store.key, waived, today));
   const standings = lines.map((line) => lineStanding(line, open));
+  const declared = declaredTo(store.key, record.declared);
+  const unanswered = declared.filter(({ answer }) => answer === undefined);
   const count = (need: RecordRow["need"]): Count => {
     const all = standings.filter((each) => each.need === need);
     return { done: all.filter(({ state }) => state === "given").length, total: all.length };
   };
+  const required = count("required");
   return {
     store: store.key,
     title: store.title,
-    required: count("required"),
+    required: {
+      done: required.done + declared.length - unanswered.length,
+      total: required.total + declared.length,
+    },
     recommended: count("recommended"),
     lines: standings,
-    problems: open.map((each) => each.problem),
+    answers: declared.map(({ declaration: { name, asks, rule }, answer, because }) => ({
+      name,
+      asks,
+      rule,
+      ...(answer ? { answer: answer.value } : {}),
+      ...(because === undefined ? {} : { because }),
+    })),
+    problems: [...open.map((each) => each.problem), ...unansweredProblems(store, record, unanswered)],
     passed: found.flatMap(({ rule, findings }) =>
       findings.length === 0 ? [{ code: rule.code, says: rule.says }] : [],
     ),
@@ -113,6 +129,17 @@ function lineStanding({ row, value }: Line, open: readonly { finding: Finding; p
       isFallback ? [language] : [],
     ),
   };
+}
+
+/** Questions without an answer, as one finding: most of them are answered together. */
+function unansweredProblems(
+  { title }: StoreDefinition,
+  { client }: StoreRecord,
+  unanswered: readonly Declared[],
+): Problem[] {
+  if (unanswered.length === 0) return [];
+  const names = unanswered.map(({ declaration }) => declaration.name).join(", ");
+  return [problem("declaration-missing", `${title} asks what nobody has answered: ${names}.`, { client })];
 }
 
 /** Waivers that have ended or pass over what there is not. */

@@ -48,6 +48,8 @@ export interface Variant {
   corner?: { text: string; lettered?: Lettered; color: Hex };
   /** Texts of the stores' records, by their paths within the variant. */
   texts: readonly { store: string; path: string; text: string }[];
+  /** Privacy policies that are made for it, as Markdown, by language; none where it names one of its own. */
+  policies: readonly { language: string; markdown: string }[];
   /** Its name as outlines, by language. */
   lettering: Varying<Lettering>;
 }

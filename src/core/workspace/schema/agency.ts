@@ -38,6 +38,12 @@ const stageName = z.string().regex(/^[a-z][a-z0-9-]{0,29}$/, "a name in small le
 /** Texts that a pattern may draft. */
 const draftedFields = ["subtitle", "short", "description", "promotional", "keywords", "highlights", "news"] as const;
 
+/** A privacy policy that is made for clients who have none. */
+const policySchema = z.strictObject({
+  at: z.string().min(1).max(300).describe("Pattern of its address, such as https://{domain}/privacy.html"),
+  text: z.record(z.string(), z.string().max(100_000)).describe("Patterns in Markdown, by language"),
+});
+
 /** oxalis.yaml: the agency, its rules, and what holds for every client unless its brief says otherwise. */
 export const agencySchema = z.strictObject({
   agency: z.strictObject({
@@ -68,6 +74,7 @@ export const agencySchema = z.strictObject({
     )
     .describe("Patterns that make texts of the stores' records where a client gives none; by language, or for all")
     .default({}),
+  policy: policySchema.optional(),
   roster: z
     .strictObject({
       headings: z

@@ -1,5 +1,6 @@
 import * as z from "zod";
 import { categoryNames } from "../../values/categories.ts";
+import { declaresSchema } from "./declares.ts";
 
 /** A text of several lines, as a store shows it. */
 const prose = (most: number) => z.string().trim().min(1).max(most);
@@ -65,6 +66,7 @@ export const storeSchema = z
           .regex(/^env:[A-Z][A-Z0-9_]*$/, "env: and the name of a variable, such as env:REVIEW_LOGIN"),
       })
       .partial(),
+    declares: declaresSchema,
     goods: z.array(goodsSchema).max(200),
     consents: z.array(consentSchema).max(100),
   })

@@ -3,6 +3,7 @@ import { colorRoles } from "../../values/fields.ts";
 import { missingNames } from "../../values/missing.ts";
 import { ownKinds } from "../../values/own-pictures.ts";
 import { answerName, featureName } from "./brief.ts";
+import { declaresSchema } from "./declares.ts";
 import { collectionSchema, questionSchema } from "./questions.ts";
 
 const glob = z.string().min(1).max(200);
@@ -58,6 +59,7 @@ export const templateSchema = z.strictObject({
     .describe("The template's own colours, and what each of them is"),
   leave: z.array(glob).default([]).describe("Files of the template that no variant gets"),
   features: z.record(featureName, feature).default({}),
+  declares: declaresSchema.default({}),
   questions: z.record(answerName, questionSchema).default({}),
   collections: z.record(answerName, collectionSchema).default({}),
   runtime: z

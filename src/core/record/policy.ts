@@ -1,0 +1,55 @@
+import { Marked } from "marked";
+import { type Problem, problem } from "../problems/problem.ts";
+import type { Variant } from "../variant/variant.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+import { putOf, writeDraft } from "./drafts.ts";
+
+/** A privacy policy in a language, as Markdown. */
+export interface Policy {
+  language: string;
+  markdown: string;
+}
+
+/** The policy that the agency's text makes for a client, and the address at which it is to be found. */
+export function policyFor(
+  { agency }: Workspace,
+  variant: Variant,
+): { policies: Policy[]; at?: string; problems: Problem[] } {
+  const { policy } = agency.data;
+  if (!policy) return { policies: [], problems: [] };
+  const main = variant.values.locale?.value ?? "en";
+  const at = writeDraft(policy.at, main, putOf(variant, main), agency.document.placeOf(["policy", "at"]));
+  const written = Object.entries(policy.text).map(([language, pattern]) => ({
+    language,
+    made: writeDraft(
+      pattern,
+      language,
+      putOf(variant, language),
+      agency.document.placeOf(["policy", "text", language]),
+    ),
+  }));
+  return {
+    policies: written.flatMap(({ language, made }) => (made.ok ? [{ language, markdown: made.value }] : [])),
+    ...(at.ok ? { at: at.value } : {}),
+    problems: [...(at.ok ? [] : at.problems), ...written.flatMap(({ made }) => (made.ok ? [] : made.problems))],
+  };
+}
+
+const escapeHtml = (text: string): string =>
+  text.replaceAll("&", "&amp;").replaceAll("<", "&lt;").replaceAll(">", "&gt;");
+
+/** What stands in a client's name is text, not a part of the page. */
+const marked = new Marked({ async: false, renderer: { html: ({ text }) => escapeHtml(text) } });
+
+const style =
+  "body{max-width:44em;margin:2em auto;padding:0 1em;font:17px/1.6 system-ui,sans-serif;color-scheme:light dark}";
+
+/** A policy as a page of the app's web part. */
+export const policyPage = ({ language, markdown }: Policy, name: string): string =>
+  `<!doctype html>\n<html lang="${language}">\n<meta charset="utf-8">\n` +
+  `<meta name="viewport" content="width=device-width, initial-scale=1">\n<title>${escapeHtml(name)}</title>\n` +
+  `<style>${style}</style>\n${marked.parse(markdown) as string}</html>\n`;
+
+/** That an app handles what belongs to a person, and names no policy. */
+export const policyMissing = (client: string): Problem =>
+  problem("policy-missing", "The app handles personal data, and no privacy policy is named.", { client });
