@@ -113,7 +113,7 @@ const cases: Case[] = [
     what: "an identifier that a platform does not accept",
     change: (folder) => edit(folder, brief, (text) => `${text}identifiers:\n  android: acre\n`),
     code: "identifier-invalid",
-    place: `${brief}:30:12`,
+    place: `${brief}:47:12`,
     says: ["Android does not accept the identifier", "it must have two segments or more"],
   },
   {

@@ -1,7 +1,8 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
 import type { Browser } from "playwright-core";
+import sharp from "sharp";
 import { SMTPServer } from "smtp-server";
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from "vitest";
 import { openChromium } from "../support/chromium.ts";
@@ -103,7 +104,8 @@ describe("one client's record", () => {
   test("the texts lie in the variant as files, the same every time, and are audited as all else", () => {
     expect(oxalis(folder, "generate", "-q").code).toBe(0);
     const kit = join(folder, "variants/3-acre/store");
-    expect(readdirSync(join(kit, "app-store/en")).sort()).toEqual(
+    const texts = readdirSync(join(kit, "app-store/en")).filter((file) => file.endsWith(".txt"));
+    expect(texts.sort()).toEqual(
       ["description", "keywords", "name", "news", "promotional", "subtitle"].map((field) => `${field}.txt`),
     );
     expect(readFileSync(join(kit, "app-store/en/keywords.txt"), "utf8")).toBe(
@@ -169,6 +171,46 @@ describe("one client's record", () => {
     expect(refused.err).toMatch(/brennans-bothy, App Store: .*And \d more\..*\[release-incomplete\]/);
     expect(oxalis(folder, "release", "brennans-bothy", "--dry-run", "--force").code).toBe(0);
     expect(oxalis(folder, "release", "3-acre", "--dry-run").code).toBe(0);
+  });
+
+  test("codes of a client's own accounts are asked for with the steps to share it, and are nobody else's", () => {
+    const own = (key: string, accounts: string) =>
+      edit(folder, `clients/${key}/brief.yaml`, (text) =>
+        text.replace("store:\n", `store:\n  accounts: { ${accounts} }\n`),
+      );
+    own("3-acre", "whose: client, app: '1234567890'");
+    own("brennans-bothy", "app: '1234567890'");
+    const codes = (key: string) => boardOf(folder, key)[0]?.problems.map(({ code }) => code);
+    expect(codes("3-acre")).toEqual(Array(4).fill("account-missing"));
+    expect(codes("brennans-bothy")).toContain("account-shared");
+    const { out } = oxalis(folder, "ask", "3-acre", "--dry-run");
+    expect(out.replace(/\s+/g, " ")).toContain("invite studio@lanternfield.example as app manager");
+    edit(folder, "clients/3-acre/brief.yaml", (text) =>
+      text.replace("whose: client, app: '1234567890'", "issuer: lanternfield"),
+    );
+    expect(oxalis(folder, "check", "3-acre").err).toContain("an issuer ID, such as");
+  });
+
+  test("pictures of the running app are held against each store, put in order, and lose their alpha channel", async () => {
+    const captures = join(folder, "clients/3-acre/store/en/captures");
+    const phone = async (name: string, width: number, height: number) =>
+      sharp({ create: { width, height, channels: 4, background: { r: 9, g: 99, b: 9, alpha: 0.5 } } })
+        .png()
+        .toFile(join(captures, "phone", name));
+    await phone("0-first.png", 1080, 1920);
+    expect(oxalis(folder, "generate", "3-acre", "-q").code).toBe(0);
+    const made = join(folder, "variants/3-acre/store/google-play/en/phone");
+    expect(readdirSync(made)).toEqual(["01.png", "02.png", "03.png"]);
+    expect(await sharp(join(made, "01.png")).metadata()).toMatchObject({ width: 1080, height: 1920, hasAlpha: false });
+    await phone("9-wide.png", 4000, 1000);
+    const [own] = boardOf(folder, "3-acre");
+    expect(own?.stores[0]?.problems.map(({ message }) => message)).toEqual([
+      "clients/3-acre/store/en/captures/phone/9-wide.png is 4000 × 1000.",
+    ]);
+    rmSync(join(captures, "iphone"), { recursive: true });
+    expect(boardOf(folder, "3-acre")[0]?.stores[1]?.problems.map(({ message }) => message)).toEqual([
+      'App Store wants 1 of "iPhone 6.9″ screenshots": there are 0.',
+    ]);
   });
 
   test("a pattern of a draft that cannot be filled is told with its line, and stops nothing else", () => {

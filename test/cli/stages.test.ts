@@ -63,7 +63,7 @@ test("a stage that nobody described is refused with the nearest one, and a fault
   expect(unknown.code).toBe(1);
   expect(unknown.err).toMatch(/stage-unknown[\s\S]*expected {2}"testers"/);
   expect(existsSync(join(root, "variants/3-acre.tester"))).toBe(false);
-  edit(root, "oxalis.yaml", (yaml) => yaml.replace("{app.label}", "{app.lable}"));
+  edit(root, "oxalis.yaml", (yaml) => yaml.replace("T {app.label}", "{app.lable}"));
   const faulty = oxalis(root, "check", "--stage", "testers");
   expect(faulty.code).toBe(1);
   expect(faulty.err).toMatch(/pattern-invalid[\s\S]*oxalis\.yaml:\d+:\d+/);

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import type { Capture } from "../../src/core/record/captures.ts";
 import { characters, strictest } from "../../src/core/record/count.ts";
 import { writeDraft } from "../../src/core/record/drafts.ts";
 import type { RecordValue, StoreRecord } from "../../src/core/record/record.ts";
@@ -39,6 +40,22 @@ const whole: Partial<Record<RecordField, string>> = {
   countries: "GB",
 };
 
+const shown = (device: Capture["device"], width: number, height: number): Capture => ({
+  device,
+  language: "en",
+  file: `clients/hill-farm/store/en/captures/${device}/1.png`,
+  hash: "",
+  size: { width, height },
+});
+
+const captures = (): Capture[] => [
+  shown("phone", 1080, 1920),
+  shown("phone", 1920, 1080),
+  shown("iphone", 1320, 2868),
+  shown("ipad", 2752, 2064),
+  shown("desktop", 1366, 768),
+];
+
 const record = (
   changes: Partial<Record<RecordField, string | undefined>> = {},
   more: Partial<StoreRecord> = {},
@@ -47,6 +64,7 @@ const record = (
   languages: ["en"],
   features: [],
   declared: [],
+  captures: captures(),
   values: Object.fromEntries(
     Object.entries({ ...whole, ...changes }).flatMap(([field, text]) =>
       text === undefined ? [] : [[field, { first: value(text), further: {} }]],

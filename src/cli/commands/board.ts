@@ -33,11 +33,12 @@ const asData = (each: OnBoard): object => ({
   client: each.client,
   name: each.name,
   asked: each.asked ?? null,
-  stores: each.stores.map(({ store, required, recommended, lines, answers, problems, passed }) => ({
+  stores: each.stores.map(({ store, required, recommended, lines, captures, answers, problems, passed }) => ({
     store,
     required,
     recommended,
     lines,
+    captures,
     answers,
     problems: problems.map(placeData),
     passed,

@@ -1,7 +1,9 @@
 import { type Problem, problem } from "../problems/problem.ts";
+import { accountCodes } from "../record/accounts.ts";
 import type { Letter } from "../record/asked.ts";
 import type { ClientStanding } from "../record/board.ts";
 import { stores } from "../stores/all.ts";
+import type { StoreKey } from "../stores/definition.ts";
 import { type RecordField, recordFields } from "../stores/record-fields.ts";
 import type { RecordRow } from "../stores/record-row.ts";
 import type { PageLanguage } from "../values/page-language.ts";
@@ -50,7 +52,7 @@ const groupOf: Readonly<Partial<Record<RecordField, Word>>> = {
   released: "offer",
 };
 
-const order: readonly Word[] = ["pictures", "texts", "addresses", "people", "offer", "answers"];
+const order: readonly Word[] = ["pictures", "texts", "addresses", "people", "offer", "accounts", "answers"];
 
 const examples: Readonly<Partial<Record<RecordField, string>>> = {
   support: "https://hillfarm.example/help",
@@ -69,6 +71,7 @@ export function thingsOf(
   standing: ClientStanding | undefined,
   before: Letter | undefined,
   say: Say,
+  agency: { name: string; email?: string | undefined },
 ): Asked["groups"] {
   const language = values.locale?.value ?? "en";
   const rows = new Map<RecordField, RecordRow>();
@@ -93,12 +96,33 @@ export function thingsOf(
       isStill: before?.things.includes(field) === true,
     },
   }));
+  for (const { store, title } of standing?.stores ?? [])
+    if (standing?.problems.some(({ code, expected }) => code === "account-missing" && isCodeOf(store, expected)))
+      things.push({ word: "accounts", thing: shareOf(store, title, before, say, agency) });
   for (const each of problems.filter(isAsked)) things.push({ word: wordFor(each), thing: thingOf(each, before, say) });
   return order.flatMap((word) => {
     const own = things.filter((each) => each.word === word).map(({ thing }) => thing);
     return own.length > 0 ? [{ word, things: own }] : [];
   });
 }
+
+const isCodeOf = (store: StoreKey, expected = ""): boolean =>
+  accountCodes.some((each) => each.store === store && expected.includes(` ${each.name}:`));
+
+const steps = { "google-play": "sharePlay", "app-store": "shareApple", "microsoft-store": "shareMicrosoft" } as const;
+
+/** What a client does to share its account, and which codes it sends. */
+const shareOf = (
+  store: StoreKey,
+  title: string,
+  before: Letter | undefined,
+  say: Say,
+  { name, email }: { name: string; email?: string | undefined },
+): Thing => ({
+  label: say("share", { store: title }),
+  hints: [say(steps[store], { agency: name, email: email ?? name })],
+  isStill: before?.things.includes(say("share", { store: title })) === true,
+});
 
 const isAsked = ({ who, severity }: Problem): boolean =>
   severity !== "note" && (who === "client" || (who === "designer" && severity === "error"));

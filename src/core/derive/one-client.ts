@@ -70,6 +70,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     profiles: brief?.data.signing?.profiles ?? {},
     texts: [],
     policies: [],
+    captures: [],
     lettering: notLettered,
     ...(color?.ok ? { corner: { text: corner?.text ?? "", color: color.value } } : {}),
   };

@@ -1,6 +1,7 @@
 import pLimit from "p-limit";
 import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
 import { isError } from "../problems/problem.ts";
+import { captureFiles } from "../record/captures.ts";
 import { kitFiles } from "../record/kit.ts";
 import { policyFor } from "../record/policy.ts";
 import { readRecord } from "../record/read.ts";
@@ -89,6 +90,11 @@ function withArtAlone(client: Client): Client | undefined {
 function withTexts(workspace: Workspace, client: Client, variant: Variant): Variant {
   const { record } = readRecord(workspace, client, variant);
   const made = record.values.privacy?.first?.trail.at(-1)?.by === "pattern";
-  const policies = made ? policyFor(workspace, variant).policies : [];
-  return { ...variant, policies, texts: wantedStores(workspace, client).flatMap((store) => kitFiles(store, record)) };
+  const stores = wantedStores(workspace, client);
+  return {
+    ...variant,
+    policies: made ? policyFor(workspace, variant).policies : [],
+    texts: stores.flatMap((store) => kitFiles(store, record)),
+    captures: captureFiles(stores, record.captures),
+  };
 }

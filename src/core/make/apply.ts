@@ -100,7 +100,7 @@ function contentOf(
 ): string | Uint8Array | Promise<Uint8Array> {
   if (entry.kind === "write") return entry.text;
   const bytes = inputs.bytes(entry.input);
-  if (entry.kind === "supply") return entry.picture ? pictureAlone(bytes, entry.input.path) : bytes;
+  if (entry.kind === "supply") return entry.picture ? pictureAlone(bytes, entry.input.path, entry.opaque) : bytes;
   return encodedLike(bytes, applyEdits(inputs.text(entry.input), entry.edits));
 }
 

@@ -92,7 +92,7 @@ async function writeLetter(
     language,
     until,
     ...(before ? { before: before.on } : {}),
-    groups: thingsOf(resolved, standing, before, say),
+    groups: thingsOf(resolved, standing, before, say, agency),
   };
   const sheet = `${client.key}.xlsx`;
   const text = letterText(asked, sheet, agency.name, say);

@@ -32,8 +32,8 @@ export type Entry = { path: string; fingerprint: string } & (
   | { kind: "keep"; input: Input; executable: boolean }
   | { kind: "splice"; input: Input; edits: readonly Edit[]; executable: boolean }
   | { kind: "write"; text: string }
-  /** A client's own file; a picture is written anew, so that nothing but the picture is in it. */
-  | { kind: "supply"; input: Input; picture: boolean }
+  /** A client's own file; a picture is written anew, so that nothing but the picture is in it, or no alpha either. */
+  | { kind: "supply"; input: Input; picture: boolean; opaque?: true }
   | { kind: "draw"; drawings: readonly Drawing[]; container: "png" | NonNullable<PictureUse["container"]> }
 );
 
@@ -67,7 +67,7 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
       part.added.map(({ path, text }) => writeEntry(path, applyEdits(text, edits.get(path) ?? []))),
     ),
     ...policyFiles(variant, template).map(({ path, text }) => writeEntry(path, text)),
-    ...storeTexts(variant, template).map(({ path, text }) => writeEntry(path, text)),
+    ...taken(variant.texts, template).map(({ path, text }) => writeEntry(path, text)),
     ...buildFiles(variant, template).map(({ path, text }) => writeEntry(path, text)),
     ...template.collections.map(({ name, index }) =>
       writeEntry(index, `${JSON.stringify(variant.content[name] ?? [], null, 2)}\n`),
@@ -78,6 +78,14 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
       input: { of: "client" as const, path: from, sha256: hash },
       picture,
       fingerprint: fingerprint({ hash, picture }),
+    })),
+    ...taken(variant.captures, template).map(({ to, from, hash }) => ({
+      kind: "supply" as const,
+      path: to,
+      input: { of: "client" as const, path: from, sha256: hash },
+      picture: true,
+      opaque: true as const,
+      fingerprint: fingerprint({ hash, opaque: true }),
     })),
     ...localized.copies.map((copy) =>
       fileEntry(copy.path, template, copyEdits(copy.edits, edits.get(copy.from)), copy.from),
@@ -122,10 +130,10 @@ function policyFiles({ policies, values }: Variant, { parts, folder }: Template)
   });
 }
 
-/** Texts for the stores that take what the template has a part for. */
-function storeTexts({ texts }: Variant, { parts }: Template): Variant["texts"] {
-  const taken = stores.filter(({ takes }) => takes.some((each) => parts.some(({ platform }) => platform === each)));
-  return texts.filter(({ store }) => taken.some(({ key }) => key === store));
+/** What is for the stores that take what the template has a part for. */
+function taken<T extends { store: string }>(all: readonly T[], { parts }: Template): T[] {
+  const wanted = stores.filter(({ takes }) => takes.some((each) => parts.some(({ platform }) => platform === each)));
+  return all.filter(({ store }) => wanted.some(({ key }) => key === store));
 }
 
 /** A team of the template's own that stays where the client gives none: it would sign the client's app. */

@@ -71,6 +71,22 @@ export const ofRecords = {
     title: "Personal data without a privacy policy",
     fix: "Give its address as `store: { privacy: … }`, or let Oxalis make one: `policy` in oxalis.yaml.",
   },
+  "capture-missing": {
+    title: "Pictures of the running app that a store wants",
+    fix: "Put them into the client's folder, as store/<language>/captures/<device>/.",
+  },
+  "capture-invalid": {
+    title: "A picture of the running app that a store does not take",
+    fix: "Capture it again on such a device; what is only scaled looks soft.",
+  },
+  "account-missing": {
+    title: "A code of the client's own store account that nobody gives",
+    fix: "Ask for it, and for a share in the account: oxalis ask writes the steps.",
+  },
+  "account-shared": {
+    title: "A code of a store account that another client has",
+    fix: "Find out whose it is; what belongs to the agency stands in the defaults of oxalis.yaml.",
+  },
   "waiver-ended": {
     title: "A waiver that has ended",
     fix: "Mend what it passed over, or agree on a new end under `waived` in the brief.",

@@ -14,6 +14,7 @@ const others = {
     "answer-invalid",
     "usage-missing",
     "text-alike",
+    "account-missing",
   ],
   designer: [
     "art-missing",

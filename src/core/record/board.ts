@@ -2,6 +2,7 @@ import { isError, type Problem, problem } from "../problems/problem.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Resolved, Variant } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
+import { accountsMissing, accountsOf, accountsShared } from "./accounts.ts";
 import { readRecord } from "./read.ts";
 import type { StoreRecord } from "./record.ts";
 import { alikeShare, findAlike } from "./rules/alike.ts";
@@ -29,6 +30,9 @@ export function standings(
   const read = all.flatMap((resolved) =>
     hasVariant(resolved) ? [{ resolved, ...readRecord(workspace, resolved.client, resolved.variant) }] : [],
   );
+  const shared = accountsShared(
+    read.map(({ resolved: { client } }) => ({ client: client.key, accounts: accountsOf(workspace, client) })),
+  );
   const alike = alikeProblems(read.map(({ record }) => record));
   const known = new Map(read.map((each) => [each.resolved.client.key, each]));
   return picked
@@ -37,12 +41,20 @@ export function standings(
       const own = known.get(client.key);
       if (!own) return { client: client.key, name, stores: [], problems: problems.filter(isError) };
       const waived = client.brief?.data.waived ?? [];
+      const wanted = wantedStores(workspace, client, parts);
+      const keys = wanted.map(({ key }) => key);
       return {
         client: client.key,
         name,
         record: own.record,
-        stores: wantedStores(workspace, client, parts).map((store) => standingIn(store, own.record, waived, today)),
-        problems: [...own.problems, ...judgeWaivers(client.key, waived, today), ...(alike.get(client.key) ?? [])],
+        stores: wanted.map((store) => standingIn(store, own.record, waived, today)),
+        problems: [
+          ...own.problems,
+          ...judgeWaivers(client.key, waived, today),
+          ...(alike.get(client.key) ?? []),
+          ...(shared.get(client.key) ?? []),
+          ...accountsMissing(accountsOf(workspace, client), client.key, keys),
+        ],
       };
     })
     .sort((a, b) => openOf(a) - openOf(b) || (a.client < b.client ? -1 : 1));

@@ -9,6 +9,7 @@ import { furtherNames, type Variant } from "../variant/variant.ts";
 import { layersOf } from "../workspace/layers.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 import { type Approvals, isApproved, readApprovals } from "./approvals.ts";
+import { type Capture, readCaptures } from "./captures.ts";
 import { declaredFor, isPersonal } from "./declared.ts";
 import { putOf, writeDraft } from "./drafts.ts";
 import { policyFor, policyMissing } from "./policy.ts";
@@ -68,6 +69,7 @@ function resolveRecord(
   variant: Variant,
   beside: Beside,
   approvals: Approvals,
+  captures: readonly Capture[],
 ): { record: StoreRecord; problems: Problem[] } {
   const main = variant.values.locale?.value ?? "en";
   const languages = [main, ...furtherNames(variant).map(({ locale }) => locale)];
@@ -95,7 +97,7 @@ function resolveRecord(
   const features = variant.features.filter(({ isOn }) => isOn).map(({ name }) => name);
   const { declared, problems: unanswered } = declaredFor(workspace, client, features);
   return {
-    record: { client: client.key, languages, values, features, declared },
+    record: { client: client.key, languages, values, features, declared, captures },
     problems: [
       ...problems,
       ...unanswered,
@@ -108,7 +110,14 @@ function resolveRecord(
 /** A client's record, as its files say it. */
 export function readRecord(workspace: Workspace, client: Client, variant: Variant) {
   const { texts, problems } = readBeside(client);
-  const found = resolveRecord(workspace, client, variant, texts, readApprovals(workspace.root, client.key));
+  const found = resolveRecord(
+    workspace,
+    client,
+    variant,
+    texts,
+    readApprovals(workspace.root, client.key),
+    readCaptures(client),
+  );
   return { record: found.record, problems: [...problems, ...found.problems] };
 }
 

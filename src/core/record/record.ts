@@ -1,6 +1,7 @@
 import type { RecordField } from "../stores/record-fields.ts";
 import type { Traced } from "../values/trail.ts";
 import type { Varying } from "../values/varying.ts";
+import type { Capture } from "./captures.ts";
 import type { Declared } from "./declared.ts";
 
 /** A value of the record, with the way it came about. A list has its parts on lines. */
@@ -22,6 +23,8 @@ export interface StoreRecord {
   features: readonly string[];
   /** How the stores' questions are answered. */
   declared: readonly Declared[];
+  /** Pictures of the running app. */
+  captures: readonly Capture[];
 }
 
 /** A list's parts. */

@@ -6,6 +6,7 @@ import { type RecordField, recordFields } from "../stores/record-fields.ts";
 import type { RecordRow } from "../stores/record-row.ts";
 import { writtenAt } from "../values/trail.ts";
 import type { Waiver } from "../workspace/schema/store.ts";
+import { type CaptureStanding, judgeCaptures } from "./captures.ts";
 import { asTaken, characters } from "./count.ts";
 import { type Declared, declaredTo } from "./declared.ts";
 import type { StoreRecord } from "./record.ts";
@@ -35,6 +36,8 @@ export interface Standing {
   required: Count;
   recommended: Count;
   lines: readonly LineStanding[];
+  /** Pictures of the running app, by class of devices. */
+  captures: readonly CaptureStanding[];
   /** Answers to the store's questions, and why there is one right answer where there is. */
   answers: readonly { name: string; asks: string; answer?: string; because?: string; rule: string }[];
   problems: readonly Problem[];
@@ -66,11 +69,14 @@ export function standingIn(
   );
   const open = told.filter((each) => !isWaived(each.problem, store.key, waived, today));
   const standings = lines.map((line) => lineStanding(line, open));
+  const captured = judgeCaptures(store, record.client, record.languages[0] ?? "en", record.captures);
   const declared = declaredTo(store.key, record.declared);
   const unanswered = declared.filter(({ answer }) => answer === undefined);
   const count = (need: RecordRow["need"]): Count => {
     const all = standings.filter((each) => each.need === need);
-    return { done: all.filter(({ state }) => state === "given").length, total: all.length };
+    const shown = captured.standings.filter((each) => each.need === need);
+    const done = all.filter(({ state }) => state === "given").length + shown.filter(({ isDone }) => isDone).length;
+    return { done, total: all.length + shown.length };
   };
   const required = count("required");
   return {
@@ -82,6 +88,7 @@ export function standingIn(
     },
     recommended: count("recommended"),
     lines: standings,
+    captures: captured.standings,
     answers: declared.map(({ declaration: { name, asks, rule }, answer, because }) => ({
       name,
       asks,
@@ -89,7 +96,11 @@ export function standingIn(
       ...(answer ? { answer: answer.value } : {}),
       ...(because === undefined ? {} : { because }),
     })),
-    problems: [...open.map((each) => each.problem), ...unansweredProblems(store, record, unanswered)],
+    problems: [
+      ...open.map((each) => each.problem),
+      ...captured.problems,
+      ...unansweredProblems(store, record, unanswered),
+    ],
     passed: found.flatMap(({ rule, findings }) =>
       findings.length === 0 ? [{ code: rule.code, says: rule.says }] : [],
     ),

@@ -48,6 +48,8 @@ export interface Variant {
   corner?: { text: string; lettered?: Lettered; color: Hex };
   /** Texts of the stores' records, by their paths within the variant. */
   texts: readonly { store: string; path: string; text: string }[];
+  /** Pictures of the running app for the stores' records. */
+  captures: readonly { store: string; to: string; from: string; hash: string }[];
   /** Privacy policies that are made for it, as Markdown, by language; none where it names one of its own. */
   policies: readonly { language: string; markdown: string }[];
   /** Its name as outlines, by language. */

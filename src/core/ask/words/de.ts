@@ -17,6 +17,18 @@ export const german: Words = {
   offer: "Ihr Angebot",
   answers: "Antworten",
   pictures: "Bilder",
+  accounts: "Konten",
+  share: "Geben Sie uns Ihr Konto frei: {store}",
+  sharePlay:
+    "laden Sie in der Play Console unter „Nutzer und Berechtigungen“ {email} als Admin dieser App ein, und " +
+    "schicken Sie uns die Nummer des Entwicklerkontos",
+  shareApple:
+    "laden Sie in App Store Connect unter „Benutzer und Zugriff“ {email} als App-Manager ein; legen Sie unter " +
+    "„Integrationen“ einen Schlüssel für {agency} an, und schicken Sie uns dessen ID und die Issuer-ID, nicht " +
+    "den Schlüssel selbst",
+  shareMicrosoft:
+    "laden Sie im Partner Center unter „Benutzerverwaltung“ {email} als Manager ein, und schicken Sie uns die " +
+    "Verkäufer-ID",
   still: "noch immer",
   upTo: "höchstens {most} Zeichen",
   entries: "höchstens {parts} Einträge zu {each} Zeichen",

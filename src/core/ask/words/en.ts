@@ -14,6 +14,15 @@ export const english = {
   offer: "What you offer",
   answers: "Answers",
   pictures: "Pictures",
+  accounts: "Accounts",
+  share: "Share your account: {store}",
+  sharePlay:
+    "in Play Console, under Users and permissions, invite {email} as admin of this app, and send us the " +
+    "number of the developer account",
+  shareApple:
+    "in App Store Connect, under Users and Access, invite {email} as app manager; under Integrations, make a " +
+    "key for {agency}, and send us its ID and the issuer ID, not the key itself",
+  shareMicrosoft: "in Partner Center, under User management, invite {email} as manager, and send us the seller ID",
   still: "still",
   upTo: "up to {most} characters",
   entries: "up to {parts} entries of {each} characters",

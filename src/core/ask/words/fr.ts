@@ -19,6 +19,18 @@ export const french: Words = {
   offer: "Votre offre",
   answers: "Réponses",
   pictures: "Images",
+  accounts: "Comptes",
+  share: "Partagez votre compte\u00a0: {store}",
+  sharePlay:
+    "dans la Play Console, sous «\u00a0Utilisateurs et autorisations\u00a0», invitez {email} comme " +
+    "administrateur de cette application, et envoyez-nous le numéro du compte développeur",
+  shareApple:
+    "dans App Store Connect, sous «\u00a0Utilisateurs et accès\u00a0», invitez {email} comme gestionnaire " +
+    "d'app\u00a0; sous «\u00a0Intégrations\u00a0», créez une clé pour {agency}, et envoyez-nous son " +
+    "identifiant et celui de l'émetteur, pas la clé elle-même",
+  shareMicrosoft:
+    "dans l'Espace partenaires, sous «\u00a0Gestion des utilisateurs\u00a0», invitez {email} comme " +
+    "gestionnaire, et envoyez-nous l'identifiant du vendeur",
   still: "toujours",
   upTo: "{most} caractères au plus",
   entries: "{parts} entrées au plus, de {each} caractères",

@@ -8,10 +8,11 @@ const mostPixels = 64_000_000;
  * A picture in its own format, upright, in sRGB, with nothing but the picture in it: no place, no time, no camera.
  * Stops.
  */
-export async function pictureAlone(bytes: Uint8Array, file: string): Promise<Uint8Array> {
+export async function pictureAlone(bytes: Uint8Array, file: string, opaque = false): Promise<Uint8Array> {
   try {
     const image = sharp(bytes, { limitInputPixels: mostPixels, failOn: "error" });
-    return await image.autoOrient().toColourspace("srgb").toBuffer();
+    const shown = image.autoOrient().toColourspace("srgb");
+    return await (opaque ? shown.flatten({ background: "#ffffff" }) : shown).toBuffer();
   } catch (error) {
     refuse("art-unreadable", `${file} cannot be read as a picture: ${(error as Error).message}.`);
   }

@@ -39,6 +39,18 @@ const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, "a day, such as 2026-12-01")
 
 const consentSchema = z.strictObject({ to: prose(500), by: prose(200), on: day });
 
+const accountsSchema = z
+  .strictObject({
+    whose: z.enum(["agency", "client"]).describe("In whose account the app is"),
+    developer: z.string().regex(/^\d{10,20}$/, "the number of a developer account: 10 to 20 digits"),
+    issuer: z.guid("an issuer ID, such as 69a6de70-03db-47e3-a053-5b8c7c11a4d1"),
+    key: z.string().regex(/^[A-Z0-9]{10}$/, "a key ID: ten letters or digits, upper case"),
+    app: z.string().regex(/^\d{6,12}$/, "the number of an app's record: digits only"),
+    seller: z.string().regex(/^\d{4,12}$/, "the number of a seller: digits only"),
+    product: z.string().regex(/^[A-Z0-9]{12}$/, "a store ID: twelve letters or digits, upper case"),
+  })
+  .partial();
+
 /** What a store's record takes that is not the app's own: texts by language, addresses, prices, people. */
 export const storeSchema = z
   .strictObject({
@@ -66,6 +78,7 @@ export const storeSchema = z
           .regex(/^env:[A-Z][A-Z0-9_]*$/, "env: and the name of a variable, such as env:REVIEW_LOGIN"),
       })
       .partial(),
+    accounts: accountsSchema,
     declares: declaresSchema,
     goods: z.array(goodsSchema).max(200),
     consents: z.array(consentSchema).max(100),

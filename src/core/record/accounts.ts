@@ -1,0 +1,81 @@
+import { type Problem, problem } from "../problems/problem.ts";
+import type { StoreKey } from "../stores/definition.ts";
+import type { Place } from "../values/source.ts";
+import { layersOf } from "../workspace/layers.ts";
+import type { Client, Workspace } from "../workspace/workspace.ts";
+
+/** A number or code by which a store knows an account, or an app within it. */
+interface AccountCode {
+  store: StoreKey;
+  /** In a brief, under store: { accounts }. */
+  name: "issuer" | "key" | "app" | "developer" | "seller" | "product";
+  says: string;
+  /** Of one app alone, so that no other client can have it. */
+  isOwn?: true;
+}
+
+/** What each store knows an account by (App Store Connect API; Play Console, "Developer account"; Partner Center). */
+export const accountCodes: readonly AccountCode[] = [
+  { store: "google-play", name: "developer", says: "the number of the developer account" },
+  { store: "app-store", name: "issuer", says: "the issuer of keys for interfaces" },
+  { store: "app-store", name: "key", says: "the key for interfaces" },
+  { store: "app-store", name: "app", says: "the number of the app's record", isOwn: true },
+  { store: "microsoft-store", name: "seller", says: "the number of the seller" },
+  { store: "microsoft-store", name: "product", says: "the code of the app in the store", isOwn: true },
+];
+
+/** In whose account the app is, and the codes that are known; each with where it stands and who said so. */
+export interface Accounts {
+  whose: "agency" | "client";
+  codes: Readonly<Partial<Record<AccountCode["name"], { value: string; isOwn: boolean; place: Place }>>>;
+}
+
+export function accountsOf(workspace: Workspace, client: Client): Accounts {
+  const codes: Record<string, { value: string; isOwn: boolean; place: Place }> = {};
+  let whose: Accounts["whose"] = "agency";
+  for (const { document, path, data, step } of layersOf(workspace, client)) {
+    const given = data?.store?.accounts;
+    if (!given) continue;
+    if (given.whose) whose = given.whose;
+    for (const { name } of accountCodes) {
+      const value = given[name];
+      const place = document.placeOf([...path, "store", "accounts", name]);
+      if (value !== undefined) codes[name] = { value, isOwn: step.by === "brief", place };
+    }
+  }
+  return { whose, codes };
+}
+
+/** Codes that only the client can give: it has its own account, and they are not there. */
+export function accountsMissing({ whose, codes }: Accounts, client: string, stores: readonly StoreKey[]): Problem[] {
+  if (whose === "agency") return [];
+  return accountCodes
+    .filter(({ store, name, isOwn }) => stores.includes(store) && !isOwn && !codes[name])
+    .map(({ says, name }) => {
+      const message = `The app is to be in the client's own account, and ${says} is not given.`;
+      return problem("account-missing", message, { client, expected: `store: { accounts: { ${name}: … } }` });
+    });
+}
+
+/** Codes that two clients have, though only one can: by client. */
+export function accountsShared(all: readonly { client: string; accounts: Accounts }[]): Map<string, Problem[]> {
+  const first = new Map<string, string>();
+  const found = new Map<string, Problem[]>();
+  for (const { client, accounts } of all)
+    for (const { name, says, isOwn } of accountCodes) {
+      const code = accounts.codes[name];
+      // What the agency or a group gives is meant for several.
+      if (!code || (!isOwn && !code.isOwn)) continue;
+      const other = first.get(`${name} ${code.value}`);
+      if (other === undefined) first.set(`${name} ${code.value}`, client);
+      else {
+        const message = `${other} has the same ${name}, ${code.value}: ${says}.`;
+        const severity = isOwn ? "error" : "warning";
+        found.set(client, [
+          ...(found.get(client) ?? []),
+          problem("account-shared", message, { client, severity, place: code.place }),
+        ]);
+      }
+    }
+  return found;
+}
