@@ -12,10 +12,24 @@ export const openPorts = (on: (event: Event) => void = () => {}): Ports => ({
   openComparer,
   openCache,
   secret,
+  reach,
   sendMail: async (server, mail) => (await import("../core/mail/send.ts")).sendMail(server, mail),
   run: async (program) => (await import("../core/processes/run.ts")).run(program),
   version,
 });
+
+/** Milliseconds within which an address has to answer. */
+const patience = 10_000;
+
+async function reach(address: string): Promise<string | undefined> {
+  try {
+    const answer = await fetch(address, { signal: AbortSignal.timeout(patience), redirect: "follow" });
+    await answer.body?.cancel();
+    return answer.ok ? undefined : `answers with ${answer.status}`;
+  } catch (error) {
+    return (error as Error).name === "TimeoutError" ? "does not answer" : "cannot be reached";
+  }
+}
 
 function secret(name: string): Secret | undefined {
   const text = process.env[name];

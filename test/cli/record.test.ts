@@ -1,4 +1,5 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { createServer } from "node:http";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
 import type { Browser } from "playwright-core";
@@ -210,6 +211,52 @@ describe("one client's record", () => {
     rmSync(join(captures, "iphone"), { recursive: true });
     expect(boardOf(folder, "3-acre")[0]?.stores[1]?.problems.map(({ message }) => message)).toEqual([
       'App Store wants 1 of "iPhone 6.9″ screenshots": there are 0.',
+    ]);
+  });
+
+  test("addresses are opened where that is asked for, and only then", async () => {
+    const opened: string[] = [];
+    const server = createServer((request, answer) => {
+      opened.push(request.url ?? "");
+      answer.writeHead(request.url === "/help" ? 200 : 404).end();
+    });
+    await new Promise<void>((ready) => server.listen(0, "127.0.0.1", ready));
+    const { port } = server.address() as AddressInfo;
+    edit(folder, "clients/3-acre/brief.yaml", (text) =>
+      text.replaceAll("https://3acre.example", `http://127.0.0.1:${port}`),
+    );
+    const told = (...args: string[]) =>
+      new Promise<string>((ended) => {
+        const run = startOxalis(folder, "board", "3-acre", "--json", ...args);
+        let out = "";
+        run.stdout.on("data", (chunk) => {
+          out += chunk;
+        });
+        run.once("close", () => ended(out));
+      });
+    expect(await told()).not.toContain("address-unreachable");
+    expect(opened).toEqual([]);
+    const found = JSON.parse(await told("--reach")).clients[0].problems.map(
+      ({ message }: { message: string }) => message,
+    );
+    expect(found).toEqual([
+      `http://127.0.0.1:${port} answers with 404.`,
+      `http://127.0.0.1:${port}/privacy answers with 404.`,
+    ]);
+    await new Promise((closed) => server.close(closed));
+  });
+
+  test("goods that fit together, and names that stores hold", () => {
+    edit(folder, "clients/3-acre/brief.yaml", (text) =>
+      text.replace(
+        "store:\n",
+        "store:\n  goods: [{ id: weekly, name: A crate a week, kind: subscription, price: 9 EUR }]\n" +
+          "  reserved: [{ store: app-store, name: 3 Acre Greens, until: 2020-01-01 }]\n",
+      ),
+    );
+    expect(boardOf(folder, "3-acre")[0]?.problems.map(({ message }) => message)).toEqual([
+      'The goods "weekly" last for no time.',
+      'The name "3 Acre Greens" that app-store holds has lapsed on 2020-01-01.',
     ]);
   });
 

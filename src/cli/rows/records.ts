@@ -10,6 +10,10 @@ export const recordRows = {
     options: {
       ...inWorkspace,
       ...ofClients,
+      reach: {
+        kind: "flag",
+        says: "also open every address of the records: the one time that Oxalis asks the network",
+      },
       csv: { kind: "flag", says: "print the board as CSV" },
       page: { kind: "text", value: "<file.html>", says: "also write the board as a page" },
     },

@@ -1,11 +1,14 @@
 import { resolve } from "node:path";
+import pLimit from "p-limit";
 import { boardPage } from "../board/page.tsx";
 import { resolvePicked } from "../derive/resolve.ts";
 import { writeWhole } from "../files/writing/whole.ts";
 import { accentOf } from "../page/accent.ts";
+import { type Problem, problem } from "../problems/problem.ts";
 import { readAsked } from "../record/asked.ts";
 import { type ClientStanding, standings } from "../record/board.ts";
 import { openTemplate } from "../survey/template.ts";
+import { writtenAt } from "../values/trail.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
@@ -15,6 +18,8 @@ import { type At, openWorkspace } from "./workspace.ts";
 interface Input extends At, OfClients {
   /** Also write the board as a page into this file. */
   page?: string | undefined;
+  /** Open every address of a record. */
+  reach: boolean;
 }
 
 /** A client on the board: where it stands, and since when what is open has been asked for. */
@@ -23,12 +28,43 @@ export type OnBoard = ClientStanding & { asked?: string };
 /** Where clients stand with every store that they want. */
 export const lookAtBoard = operation(async (input: Input, ports): Promise<{ clients: OnBoard[]; page?: string }> => {
   const workspace = await openWorkspace(input, ports);
-  const clients = await boardOf(workspace, await chooseClients(workspace, input), ports);
+  const found = await boardOf(workspace, await chooseClients(workspace, input), ports);
+  const clients = input.reach ? await openAddresses(found, ports) : found;
   if (input.page === undefined) return { clients };
   const file = resolve(ports.folder, input.page);
   writeWhole(file, boardPage({ agency: workspace.agency.data.agency.name, ...accentOf(workspace), clients }));
   return { clients, page: file };
 });
+
+/** So many addresses are opened at a time. */
+const atOnce = 8;
+
+/** With what came of opening each address. */
+async function openAddresses(clients: readonly OnBoard[], { reach }: Ports): Promise<OnBoard[]> {
+  const limit = pLimit(atOnce);
+  const known = new Map<string, Promise<string | undefined>>();
+  const open = (address: string) => {
+    const opening = known.get(address) ?? limit(() => reach(address));
+    known.set(address, opening);
+    return opening;
+  };
+  return Promise.all(
+    clients.map(async (each) => {
+      const addresses = addressFields.flatMap((field) => each.record?.values[field]?.first ?? []);
+      const told = await Promise.all(
+        addresses.map(async (address): Promise<Problem[]> => {
+          const fault = /^https?:/.test(address.value) ? await open(address.value) : undefined;
+          if (fault === undefined) return [];
+          const detail = { client: each.client, severity: "warning", place: writtenAt(address) } as const;
+          return [problem("address-unreachable", `${address.value} ${fault}.`, detail)];
+        }),
+      );
+      return { ...each, problems: [...each.problems, ...told.flat()] };
+    }),
+  );
+}
+
+const addressFields = ["support", "marketing", "privacy"] as const;
 
 export async function boardOf(workspace: Workspace, keys: readonly string[], ports: Ports): Promise<OnBoard[]> {
   const { all, picked } = await resolvePicked(workspace, keys);

@@ -29,6 +29,8 @@ export interface Ports {
   secret(name: string): Secret | undefined;
   /** Hands a letter to a mail server. */
   sendMail(server: MailServer, mail: Mail): Promise<Result<void>>;
+  /** What is wrong with an address when it is opened; undefined where it answers. */
+  reach(address: string): Promise<string | undefined>;
   /** Runs another program. */
   run(program: Program): Promise<Result<Ran>>;
   /** The version of the program that says so in reports. */

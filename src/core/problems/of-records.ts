@@ -87,6 +87,14 @@ export const ofRecords = {
     title: "A code of a store account that another client has",
     fix: "Find out whose it is; what belongs to the agency stands in the defaults of oxalis.yaml.",
   },
+  "name-reserved": {
+    title: "A reserved name that lapses, or is not the app's",
+    fix: "Use it or reserve it again: a name that lapses may be taken by anybody.",
+  },
+  "address-unreachable": {
+    title: "An address at which nothing answers",
+    fix: "Open it in a browser; stores do, and refuse what they cannot open.",
+  },
   "waiver-ended": {
     title: "A waiver that has ended",
     fix: "Mend what it passed over, or agree on a new end under `waived` in the brief.",

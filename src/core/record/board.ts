@@ -3,6 +3,7 @@ import type { Platform } from "../values/platform.ts";
 import type { Resolved, Variant } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { accountsMissing, accountsOf, accountsShared } from "./accounts.ts";
+import { judgeHeld } from "./held.ts";
 import { readRecord } from "./read.ts";
 import type { StoreRecord } from "./record.ts";
 import { alikeShare, findAlike } from "./rules/alike.ts";
@@ -51,6 +52,7 @@ export function standings(
         problems: [
           ...own.problems,
           ...judgeWaivers(client.key, waived, today),
+          ...judgeHeld(client, name, today),
           ...(alike.get(client.key) ?? []),
           ...(shared.get(client.key) ?? []),
           ...accountsMissing(accountsOf(workspace, client), client.key, keys),

@@ -81,6 +81,10 @@ export const storeSchema = z
     accounts: accountsSchema,
     declares: declaresSchema,
     goods: z.array(goodsSchema).max(200),
+    reserved: z
+      .array(z.strictObject({ store: prose(40), name: prose(256), until: day }))
+      .max(10)
+      .describe("Names that stores hold for the client, and the day on which they lapse"),
     consents: z.array(consentSchema).max(100),
   })
   .partial();
