@@ -32,7 +32,7 @@ const views = [
       "oxalis explain orchard-lane colors.text",
     ],
   },
-  { name: "generate", rows: 28, typed: ["oxalis generate"] },
+  { name: "generate", rows: 14, typed: ["oxalis generate"] },
   {
     name: "roster",
     rows: 39,
@@ -51,7 +51,8 @@ const views = [
     ],
   },
   { name: "art", rows: 28, typed: ["oxalis art --platform android"] },
-  { name: "check", rows: 27, typed: ["oxalis check"] },
+  { name: "check", rows: 14, typed: ["oxalis check"] },
+  { name: "ask", rows: 41, typed: ["oxalis board", "oxalis ask brennans-bothy --dry-run"] },
   {
     name: "audit",
     rows: 12,
@@ -150,5 +151,17 @@ await page.screenshot({
   clip: { x: 0, y: 0, width: 1280, height: 1080 },
   fullPage: true,
 });
+try {
+  oxalis("board", "--page", join(work, "board.html"), "-q", "-C", demo);
+} catch {
+  // It ends with 1 while something is missing, as the demo shows.
+}
+await page.goto(`file://${join(work, "board.html")}`);
+await page.screenshot({ path: join(shots, "board.png") });
+await page.locator(".row").nth(5).click();
+await page.screenshot({ path: join(shots, "board-client.png") });
+oxalis("copy-sheet", "3-acre", "app-store", "-o", join(work, "copy.html"), "-C", demo);
+await page.goto(`file://${join(work, "copy.html")}`);
+await page.screenshot({ path: join(shots, "copy-sheet.png") });
 await browser.close();
 rmSync(work, { recursive: true, force: true });

@@ -20,6 +20,7 @@ function roster(count) {
   for (let at = 0; at < count; at++) {
     const target = join(folder, "clients", `farm-${at}`);
     cpSync("demo/clients/3-acre", target, { recursive: true });
+    rmSync(join(target, "store"), { recursive: true });
     writeFileSync(join(target, "brief.yaml"), brief.replace("3acre.example", `farm${at}.example`));
   }
   return folder;
@@ -58,6 +59,20 @@ const resolved = rosters.map(({ count, folder }) => {
 const each = ({ count, real }) => (real - help.real) / count;
 const [few, many, most] = resolved;
 report("time a client among 1,000, as a multiple of among 100", each(many) / each(few), 1.5);
+
+console.log("\nThe board: every rule of three stores, for all clients");
+const boards = rosters.map(({ count, folder }) => ({
+  count,
+  ...measured("node", [program, "board", "--json", "-C", folder], { runs: 1, codes: [0, 1] }),
+}));
+const [fewOn, manyOn, mostOn] = boards;
+report("time a client among 1,000, as a multiple of among 100", each(manyOn) / each(fewOn), 1.5);
+report("time a client among 5,000, as a multiple of among 100", each(mostOn) / each(fewOn), 1.5);
+report("1,000 clients, as a multiple of resolving them", manyOn.real / many.real);
+const page = join(work, "board.html");
+spawnSync("node", [program, "board", "--page", page, "-q", "-C", rosters[1].folder], { stdio: "ignore" });
+report("its page, bytes a client", readFileSync(page).length / 1000);
+console.log(`        (1,000 clients ${manyOn.real.toFixed(1)} s, 5,000 ${mostOn.real.toFixed(1)} s on this machine)`);
 report("time a client among 5,000, as a multiple of among 1,000", each(most) / each(many), 1.5);
 report(
   "memory a client among 5,000, as a multiple of among 1,000",

@@ -33,12 +33,14 @@ const needs = { q: "required", c: "recommended", t: "optional" };
 const states = { g: "given", d: "draft", m: "missing", w: "to be mended" };
 const severities = { e: "error", w: "warning", n: "note" };
 
-function sheetOf([key, lines, told]) {
-  const [title, seenFirst] = data.stores[key];
+function sheetOf([key, lines, told], texts) {
+  const [title, seenFirst, rows] = data.stores[key];
   const section = make("section");
   section.append(make("h3", title));
   const table = make("table");
-  for (const [name, need, state, used, most, value, fallback] of lines) {
+  for (const [at, state, used, place, fallback] of lines) {
+    const [name, need, most] = rows[at];
+    const value = texts[place] ?? "";
     const isOpen = state === "m" && need !== "q";
     const row = make("tr", undefined, isOpen ? "open" : states[state].split(" ")[0]);
     row.append(make("th", name));
@@ -61,21 +63,21 @@ function findings(told) {
   const list = make("ul");
   for (const [severity, code, message, who] of told) {
     const item = make("li", undefined, severities[severity]);
-    item.append(make("b", severities[severity]), ` ${message} `, make("small", `${code}, for the ${who}`));
+    item.append(make("b", severities[severity]), ` ${message} `, make("small", `${code}, for the ${data.people[who]}`));
     list.append(item);
   }
   return list;
 }
 
 function open(at) {
-  const { c, n, p, s } = data.clients[at];
+  const { c, n, p, t, s } = data.clients[at];
   const close = make("button", "Close", "close");
   close.type = "button";
   close.addEventListener("click", () => dialog.close());
   const name = make("h2", n);
   name.id = "sheet-name";
   name.dir = "auto";
-  dialog.replaceChildren(close, name, make("p", c), findings(p), ...s.map(sheetOf));
+  dialog.replaceChildren(close, name, make("p", c), findings(p), ...s.map((each) => sheetOf(each, t)));
   dialog.showModal();
   dialog.scrollTop = 0;
 }

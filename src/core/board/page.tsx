@@ -1,6 +1,7 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { Head } from "../page/head.tsx";
 import type { Problem } from "../problems/problem.ts";
+import type { Who } from "../problems/who.ts";
 import type { ClientStanding } from "../record/board.ts";
 import type { LineStanding, Standing } from "../record/standing.ts";
 import { stores } from "../stores/all.ts";
@@ -163,24 +164,40 @@ export function nextOf({ stores: all, problems }: ClientStanding): Problem | und
   return told.find(isOpen) ?? told.find(({ severity }) => severity === "warning");
 }
 
-/** What a sheet is drawn from: short, since there may be thousands. */
+/** So many characters of a text are shown on a sheet. */
+const mostShown = 200;
+
+const people: readonly Who[] = ["client", "producer", "designer", "developer"];
+
+/** What a sheet is drawn from: short, since there may be thousands. Texts that several stores take stand there once. */
 function dataOf(clients: BoardModel["clients"]): string {
-  const line = ({ title, need, state, used, most, value, fallback }: LineStanding) => [
-    title,
-    need[2],
-    state[0],
-    used ?? 0,
-    most ?? 0,
-    value === undefined ? "" : value.slice(0, 240),
-    fallback.join(" "),
-  ];
-  const told = ({ code, severity, message, who }: Problem) => [severity[0], code, message, who];
-  const data = clients.map(({ client, name, stores: all, problems }) => ({
-    c: client,
-    n: name,
-    p: problems.map(told),
-    s: all.map(({ store, lines, problems: own }) => [store, lines.map(line), own.map(told)]),
-  }));
-  const seen = Object.fromEntries(stores.map(({ key, title, seenFirst }) => [key, [title, seenFirst]]));
-  return JSON.stringify({ stores: seen, clients: data }).replaceAll("<", "\\u003c");
+  const rows = Object.fromEntries(stores.map(({ key, record }) => [key, record.map(({ field }) => field)]));
+  const told = ({ code, severity, message, who }: Problem) => [severity[0], code, message, people.indexOf(who)];
+  const data = clients.map(({ client, name, stores: all, problems }) => {
+    const texts: string[] = [];
+    const placeOf = (text: string): number => {
+      const at = texts.indexOf(text);
+      return at >= 0 ? at : texts.push(text) - 1;
+    };
+    const line = (store: string, { field, state, used, value, fallback }: LineStanding) => [
+      rows[store]?.indexOf(field),
+      state[0],
+      used ?? 0,
+      value === undefined ? -1 : placeOf(value.slice(0, mostShown)),
+      ...(fallback.length > 0 ? [fallback.join(" ")] : []),
+    ];
+    const standings = all.map(({ store, lines, problems: own }) => [
+      store,
+      lines.map((each) => line(store, each)),
+      own.map(told),
+    ]);
+    return { c: client, n: name, p: problems.map(told), t: texts, s: standings };
+  });
+  const seen = Object.fromEntries(
+    stores.map(({ key, title, seenFirst, record }) => [
+      key,
+      [title, seenFirst, record.map(({ title: each, need, most }) => [each, need[2], most ?? 0])],
+    ]),
+  );
+  return JSON.stringify({ people, stores: seen, clients: data }).replaceAll("<", "\\u003c");
 }

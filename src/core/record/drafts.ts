@@ -37,16 +37,28 @@ const fieldIn = /\{\s*([a-zA-Z][\w]*(?:[.-]\w+)+)/g;
  */
 export function writeDraft(pattern: string, language: string, put: Put, place: Place): Result<string> {
   try {
-    const message = new IntlMessageFormat(
+    const message = parsed(pattern, language);
+    return succeed(asParagraphs(String(message.format({ ...put }))));
+  } catch (error) {
+    return fail(faulty(error as Error, place));
+  }
+}
+
+/** Patterns that have been read: all clients have the same few. */
+const known = new Map<string, IntlMessageFormat>();
+
+function parsed(pattern: string, language: string): IntlMessageFormat {
+  const key = `${language} ${pattern}`;
+  const message =
+    known.get(key) ??
+    new IntlMessageFormat(
       pattern.replace(fieldIn, (_, name: string) => `{${named(name)}`),
       language,
       undefined,
       { ignoreTag: true },
     );
-    return succeed(asParagraphs(String(message.format({ ...put }))));
-  } catch (error) {
-    return fail(faulty(error as Error, place));
-  }
+  known.set(key, message);
+  return message;
 }
 
 /** A pattern is written in lines as it is read best; only an empty line is a new paragraph. */

@@ -18,7 +18,8 @@ export function policyFor(
   const { policy } = agency.data;
   if (!policy) return { policies: [], problems: [] };
   const main = variant.values.locale?.value ?? "en";
-  const at = writeDraft(policy.at, main, putOf(variant, main), agency.document.placeOf(["policy", "at"]));
+  const put = putOf(variant, main);
+  const at = writeDraft(policy.at, main, put, agency.document.placeOf(["policy", "at"]));
   const written = Object.entries(policy.text).map(([language, pattern]) => ({
     language,
     made: writeDraft(

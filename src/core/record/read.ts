@@ -11,7 +11,7 @@ import type { Client, Workspace } from "../workspace/workspace.ts";
 import { type Approvals, isApproved, readApprovals } from "./approvals.ts";
 import { type Capture, readCaptures } from "./captures.ts";
 import { declaredFor, isPersonal } from "./declared.ts";
-import { putOf, writeDraft } from "./drafts.ts";
+import { type Put, putOf, writeDraft } from "./drafts.ts";
 import { policyFor, policyMissing } from "./policy.ts";
 import type { RecordValue, StoreRecord } from "./record.ts";
 
@@ -74,7 +74,14 @@ function resolveRecord(
   const main = variant.values.locale?.value ?? "en";
   const languages = [main, ...furtherNames(variant).map(({ locale }) => locale)];
   const problems: Problem[] = [];
-  const work = { workspace, client, variant, beside, approvals };
+  const policy = policyFor(workspace, variant);
+  const puts = new Map<string, Put>();
+  const putIn = (language: string): Put => {
+    const put = puts.get(language) ?? putOf(variant, language);
+    puts.set(language, put);
+    return put;
+  };
+  const work = { workspace, client, variant, beside, approvals, policy, putIn };
   const values: Partial<Record<RecordField, Varying<RecordValue>>> = {};
   for (const field of recordFieldNames) {
     if (!recordFields[field].byLanguage) {
@@ -101,24 +108,32 @@ function resolveRecord(
     problems: [
       ...problems,
       ...unanswered,
-      ...policyFor(workspace, variant).problems,
+      ...policy.problems,
       ...(isPersonal(declared) && !values.privacy ? [policyMissing(client.key)] : []),
     ],
   };
 }
 
+interface Read {
+  record: StoreRecord;
+  problems: readonly Problem[];
+}
+
+/** Records of a run: a variant gets its texts from one, and the board shows it. */
+const known = new WeakMap<Workspace, WeakMap<Client, Read>>();
+
 /** A client's record, as its files say it. */
-export function readRecord(workspace: Workspace, client: Client, variant: Variant) {
+export function readRecord(workspace: Workspace, client: Client, variant: Variant): Read {
+  const ofClients = known.get(workspace) ?? new WeakMap<Client, Read>();
+  known.set(workspace, ofClients);
+  const before = ofClients.get(client);
+  if (before) return before;
   const { texts, problems } = readBeside(client);
-  const found = resolveRecord(
-    workspace,
-    client,
-    variant,
-    texts,
-    readApprovals(workspace.root, client.key),
-    readCaptures(client),
-  );
-  return { record: found.record, problems: [...problems, ...found.problems] };
+  const approvals = readApprovals(workspace.root, client.key);
+  const found = resolveRecord(workspace, client, variant, texts, approvals, readCaptures(client));
+  const read = { record: found.record, problems: [...problems, ...found.problems] };
+  ofClients.set(client, read);
+  return read;
 }
 
 interface Work {
@@ -127,14 +142,17 @@ interface Work {
   variant: Variant;
   beside: Beside;
   approvals: Approvals;
+  policy: ReturnType<typeof policyFor>;
+  /** What patterns can put in, in a language. */
+  putIn(language: string): Put;
 }
 
-function onlyValue(field: RecordField, { workspace, client, variant }: Work): RecordValue | undefined {
+function onlyValue(field: RecordField, { workspace, client, variant, policy }: Work): RecordValue | undefined {
   const path = places[field];
   const given = path && written(workspace, client, path);
   if (given) return given;
   if (field === "privacy") {
-    const { at } = policyFor(workspace, variant);
+    const { at } = policy;
     return at === undefined
       ? undefined
       : trace({ by: "pattern", note: "the policy that is made from the agency's", value: at });
@@ -184,14 +202,14 @@ const asLines = (field: RecordField, text: string): string =>
 function draft(
   field: RecordField,
   language: string,
-  { workspace, variant, approvals }: Work,
+  { workspace, approvals, putIn }: Work,
 ): { value: RecordValue | undefined; problems: readonly Problem[] } {
   const { data, document } = workspace.agency;
   const pattern = data.drafts[field as keyof typeof data.drafts];
   const text = typeof pattern === "string" ? pattern : pattern?.[language];
   if (text === undefined) return { value: undefined, problems: [] };
   const place = document.placeOf(["drafts", field, ...(typeof pattern === "string" ? [] : [language])]);
-  const made = writeDraft(text, language, putOf(variant, language), place);
+  const made = writeDraft(text, language, putIn(language), place);
   if (!made.ok) return { value: undefined, problems: made.problems };
   const value = asLines(field, made.value);
   const known = approvals[`${field}.${language}`];

@@ -15,8 +15,19 @@ interface Layer {
   step: Said;
 }
 
+/** Layers are asked for once for every field. */
+const known = new WeakMap<Workspace, WeakMap<Client, readonly Layer[]>>();
+
 /** The agency's defaults, the client's groups in their order, and the brief; each later one wins. */
-export function layersOf({ agency }: Workspace, { brief }: Client): Layer[] {
+export function layersOf(workspace: Workspace, client: Client): readonly Layer[] {
+  const ofClients = known.get(workspace) ?? new WeakMap<Client, readonly Layer[]>();
+  known.set(workspace, ofClients);
+  const layers = ofClients.get(client) ?? layersFrom(workspace, client);
+  ofClients.set(client, layers);
+  return layers;
+}
+
+function layersFrom({ agency }: Workspace, { brief }: Client): Layer[] {
   const { document, data } = agency;
   const common = { by: "agency", note: "the agency's default for all" } as const;
   return [
