@@ -85,6 +85,16 @@ describe("one client's record", () => {
     expect(states("price")).toEqual(["missing", "missing", "missing"]);
   });
 
+  test("every value has its trail: the brief, the defaults, a draft, what was derived", () => {
+    const { out } = oxalis(folder, "explain", "brennans-bothy", "store");
+    expect(out).toMatch(/store\.price {2}free.*\n +the agency's default for all {2}oxalis\.yaml:\d+:\d+/);
+    expect(out).toMatch(/store\.marketing {2}https:.*\n +given in the brief/);
+    expect(out).toMatch(/store\.short {2}Boxes from Bóthy Box.*\n +a draft that nobody has approved {2}oxalis\.yaml:/);
+    expect(out).toMatch(/store\.privacy {2}https:\/\/brennans\.example\/privacy\.html.*\n +the policy that is made/);
+    expect(out).toMatch(/store\.copyright {2}2026 Brennán/);
+    expect(oxalis(folder, "explain", "brennans-bothy", "store.nothing").code).toBe(2);
+  });
+
   test("a draft is no text until somebody has approved it, and is open again when it changes", () => {
     expect(oxalis(folder, "approve", "brennans-bothy", "--by", "Mara", "--dry-run").out).toContain(
       "2 drafts to approve.",

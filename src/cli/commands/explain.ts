@@ -11,6 +11,7 @@ import type { TemplateNotes } from "../../core/workspace/schema/template.ts";
 import type { Run } from "../command.ts";
 import { tracedData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
+import { recordValues } from "../view/record.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"explain"> = async (given, { terminal, ports }) => {
@@ -20,6 +21,13 @@ export const run: Run<"explain"> = async (given, { terminal, ports }) => {
   );
   const explained = await explainClient(given, ports);
   if (!explained.ok) return explained;
+  const ofRecord = wanted?.startsWith("store") ? recordValues(explained.value.record, wanted) : [];
+  if (ofRecord.length > 0) {
+    const values = Object.fromEntries(ofRecord.map(({ name, value }) => [name, tracedData(value)]));
+    if (given.json) terminal.json({ client, values });
+    else for (const { name, value, says } of ofRecord) show(name, value, says, terminal);
+    return succeed(0);
+  }
   if (picked.length === 0) {
     const near = nearest(wanted ?? "", fieldNames);
     const meant = near ? ` Did you mean ${near}?` : "";

@@ -98,6 +98,7 @@ export function whyOf(change: Change, causes: readonly Cause[] | undefined): str
   if (entry.kind === "supply") return `${entry.input.path} changed`;
   const own = (causes ?? []).filter((cause) => isCauseOf(cause, entry));
   if (own.length > 0) return own.map(causeSaid).join("; ");
+  if (causes === undefined) return "made from something else before";
   if (entry.kind === "draw") return "colours or pictures that it is drawn from changed";
   return entry.kind === "splice" ? "values that are put into it changed" : "what it lists changed";
 }

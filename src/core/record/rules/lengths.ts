@@ -20,9 +20,10 @@ export const lengthRules: readonly Rule[] = [
       lines.flatMap((line): Finding[] => {
         const { row, value } = line;
         if (value?.first || row.need === "optional" || !isWanted(line, record)) return [];
-        const what = recordFields[row.field].says.toLowerCase();
+        const says = recordFields[row.field].says.toLowerCase();
+        const what = says === row.title.toLowerCase() ? "" : `: ${says}`;
         const language = recordFields[row.field].byLanguage ? record.languages[0] : undefined;
-        const message = `${store.title} wants "${row.title}": ${what}${language ? `, in ${language}` : ""}.`;
+        const message = `${store.title} wants "${row.title}"${what}${language ? `, in ${language}` : ""}.`;
         const limit = row.most === undefined ? {} : { expected: `${row.most} characters at most` };
         return [{ row, language, message, ...limit, severity: row.need === "required" ? "error" : "note" }];
       }),
