@@ -85,6 +85,14 @@ describe("one client's record", () => {
     expect(states("price")).toEqual(["missing", "missing", "missing"]);
   });
 
+  test("a platform that a client does not want is no finding, of its identifier nor of its store", () => {
+    edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}identifiers: { windows: x }\n`);
+    expect(oxalis(folder, "check", "3-acre").err).toContain('Windows does not accept the identifier "x"');
+    edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}platforms: [android, web]\n`);
+    expect(oxalis(folder, "check", "3-acre")).toMatchObject({ code: 0, err: "" });
+    expect(boardOf(folder, "3-acre")[0]?.stores.map(({ store }) => store)).toEqual(["google-play"]);
+  });
+
   test("every value has its trail: the brief, the defaults, a draft, what was derived", () => {
     const { out } = oxalis(folder, "explain", "brennans-bothy", "store");
     expect(out).toMatch(/store\.price {2}free.*\n +the agency's default for all {2}oxalis\.yaml:\d+:\d+/);
@@ -435,8 +443,12 @@ describe.runIf(hasTool("chromium"))("pages in Chromium", () => {
     expect(await page.evaluate("navigator.clipboard.readText()")).toBe("vegetables,organic,delivery,farm,season");
     await keywords.locator("input").check();
     await page.locator(".item", { hasText: "Subtitle" }).locator("input").check();
-    await page.reload();
-    expect(await page.locator("input:checked").count()).toBe(2);
+    // A browser writes down in its own time what a page keeps.
+    const kept = async () => {
+      await page.reload();
+      return page.locator("input:checked").count();
+    };
+    await expect.poll(kept, { timeout: 20_000 }).toBe(2);
     edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("delivery, farm", "delivery, river"));
     written();
     await page.goto(`file://${file}`);

@@ -1,5 +1,6 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { Head } from "../page/head.tsx";
+import top from "../page/top.css";
 import type { Problem } from "../problems/problem.ts";
 import type { Who } from "../problems/who.ts";
 import type { ClientStanding } from "../record/board.ts";
@@ -25,7 +26,7 @@ function Page({ agency, accent, onAccent, clients }: BoardModel) {
   const done = clients.filter((each) => isComplete(each)).length;
   return (
     <html lang="en">
-      <Head title={`Board · ${agency}`} accent={accent} onAccent={onAccent} style={style} />
+      <Head title={`Board · ${agency}`} accent={accent} onAccent={onAccent} style={`${top}\n${style}`} />
       <body>
         <header class="top">
           <p>{agency}</p>

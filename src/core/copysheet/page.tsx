@@ -1,5 +1,6 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { Head } from "../page/head.tsx";
+import top from "../page/top.css";
 import { asTaken, characters } from "../record/count.ts";
 import { declaredTo } from "../record/declared.ts";
 import type { StoreRecord } from "../record/record.ts";
@@ -29,7 +30,7 @@ function Page({ agency, accent, onAccent, name, identifier, store, record }: Cop
   const rows = store.record.filter(({ feature }) => feature === undefined || record.features.includes(feature));
   return (
     <html lang="en">
-      <Head title={`${name} · ${store.title}`} accent={accent} onAccent={onAccent} style={style} />
+      <Head title={`${name} · ${store.title}`} accent={accent} onAccent={onAccent} style={`${top}\n${style}`} />
       <body data-sheet={`${record.client}/${store.key}`}>
         <header class="top">
           <p>

@@ -1,8 +1,9 @@
 import { definitions } from "../platforms/all.ts";
 import { isError, type Judged, type Problem, problem, sound } from "../problems/problem.ts";
+import { isWanted } from "../record/wanted.ts";
 import { contrast, parseColor, readableOn } from "../values/color.ts";
 import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
-import { platformOf } from "../values/platform.ts";
+import { platformOf, platforms } from "../values/platform.ts";
 import type { Place } from "../values/source.ts";
 import { isDerived, type Traced, trace, withStep, writtenAt } from "../values/trail.ts";
 import type { Artwork, Resolved, Values, Variant } from "../variant/variant.ts";
@@ -48,7 +49,11 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     ...ofStage,
     ...unfit,
     ...overruledProblems(client),
-    ...judgeValues(client, values),
+    ...judgeValues(
+      client,
+      values,
+      platforms.filter((each) => isWanted(workspace, client, each)),
+    ),
     ...locales.flatMap((each) => judgeLocalName(client, each)),
     ...answered.problems,
     ...filled.problems,

@@ -4,13 +4,12 @@ import type { Platform } from "../values/platform.ts";
 import { layersOf } from "../workspace/layers.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 
-/** Platforms that a client wants: of the agency's, those that its brief, a group or the defaults name; else all. */
-function wantedPlatforms(workspace: Workspace, client: Client): readonly Platform[] {
-  const { platforms } = workspace.agency.data;
+/** Whether a client wants an app for a platform: its brief, a group or the defaults name those that it wants. */
+export function isWanted(workspace: Workspace, client: Client, platform: Platform): boolean {
   const named = layersOf(workspace, client)
     .flatMap(({ data }) => (data?.platforms ? [data.platforms] : []))
     .at(-1);
-  return named ? platforms.filter((each) => named.includes(each)) : platforms;
+  return named?.includes(platform) ?? true;
 }
 
 /** Stores that take an app for what a client wants, of the platforms that the template has a part for. */
@@ -19,6 +18,8 @@ export function wantedStores(
   client: Client,
   parts: ReadonlySet<Platform> | undefined = undefined,
 ): readonly StoreDefinition[] {
-  const wanted = wantedPlatforms(workspace, client).filter((each) => !parts || parts.has(each));
+  const wanted = workspace.agency.data.platforms.filter(
+    (each) => isWanted(workspace, client, each) && (!parts || parts.has(each)),
+  );
   return stores.filter(({ takes }) => takes.some((each) => wanted.includes(each)));
 }

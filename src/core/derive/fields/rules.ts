@@ -2,7 +2,7 @@ import { definitions } from "../../platforms/all.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
 import type { Field } from "../../values/fields.ts";
 import { fields } from "../../values/fields.ts";
-import { platformNames, platforms } from "../../values/platform.ts";
+import { type Platform, platformNames, platforms } from "../../values/platform.ts";
 import type { Place } from "../../values/source.ts";
 import { isDerived, type Traced, writtenAt } from "../../values/trail.ts";
 import type { Resolved } from "../../variant/variant.ts";
@@ -68,8 +68,11 @@ const limits: readonly Limit[] = [
   },
 ];
 
-/** Every rule that a client's values break on their own. */
-export function judgeValues(client: Client, values: Values): Problem[] {
+/**
+ * Every rule that a client's values break on their own.
+ * @param wanted platforms that the client wants: the rules of others are no matter
+ */
+export function judgeValues(client: Client, values: Values, wanted: readonly Platform[] = platforms): Problem[] {
   const place = (field: Field) => placeOf(client, values[field]);
   const broken = limits.flatMap(({ field, code, severity, keeps, says }) => {
     const value = values[field]?.value;
@@ -82,7 +85,7 @@ export function judgeValues(client: Client, values: Values): Problem[] {
       }),
     ];
   });
-  const refused = platforms.flatMap((platform) => {
+  const refused = wanted.flatMap((platform) => {
     const field: Field = `identifiers.${platform}`;
     const value = values[field]?.value;
     if (value === undefined) return [];

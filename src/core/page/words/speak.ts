@@ -1,0 +1,14 @@
+import type { PageLanguage } from "../../values/page-language.ts";
+
+/** What is put into a text for the names in its braces. */
+export type Put = Readonly<Record<string, string | number | undefined>>;
+
+/** Says a word of a table in one language. */
+export type Saying<W extends string> = (word: W, put?: Put) => string;
+
+/** Speaks a table of words, each in all languages of pages, in one of them. */
+export const speaking =
+  <W extends string>(tables: Readonly<Record<PageLanguage, Readonly<Record<W, string>>>>) =>
+  (language: PageLanguage): Saying<W> =>
+  (word, put = {}) =>
+    tables[language][word].replace(/\{(\w+)\}/g, (_, name: string) => String(put[name] ?? ""));
