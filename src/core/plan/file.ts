@@ -24,7 +24,13 @@ const entry = z.discriminatedUnion("kind", [
     edits: z.array(edit),
   }),
   z.strictObject({ kind: z.literal("write"), ...every, text: z.string() }),
-  z.strictObject({ kind: z.literal("supply"), ...every, input, picture: z.boolean() }),
+  z.strictObject({
+    kind: z.literal("supply"),
+    ...every,
+    input,
+    picture: z.boolean(),
+    opaque: z.literal(true).optional(),
+  }),
   z.strictObject({
     kind: z.literal("draw"),
     ...every,
