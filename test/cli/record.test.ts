@@ -93,6 +93,13 @@ describe("one client's record", () => {
     expect(boardOf(folder, "3-acre")[0]?.stores.map(({ store }) => store)).toEqual(["google-play"]);
   });
 
+  test("a brief that cannot be used stands on the board, last, with what is wrong", () => {
+    edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("domain: 3acre.example\n", ""));
+    const { code, out } = oxalis(folder, "board");
+    expect(code).toBe(1);
+    expect(out.trimEnd().split("\n").at(2)).toMatch(/^3-acre +unknown +unknown +unknown +domain is missing/);
+  });
+
   test("every value has its trail: the brief, the defaults, a draft, what was derived", () => {
     const { out } = oxalis(folder, "explain", "brennans-bothy", "store");
     expect(out).toMatch(/store\.price {2}free.*\n +the agency's default for all {2}oxalis\.yaml:\d+:\d+/);

@@ -5,6 +5,7 @@ import { isError, type Problem } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Standing } from "../../core/record/standing.ts";
 import { stores } from "../../core/stores/all.ts";
+import type { StoreKey } from "../../core/stores/definition.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";
@@ -72,12 +73,7 @@ function show(clients: readonly OnBoard[], terminal: Terminal): void {
   const used = stores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
   const rows = clients.map((each) => [
     each.client,
-    ...used.map(({ key }) =>
-      meter(
-        each.stores.find(({ store }) => store === key),
-        terminal,
-      ),
-    ),
+    ...used.map(({ key }) => meter(each, key, terminal)),
     nextSaid(each, terminal),
     each.asked ?? "",
   ]);
@@ -91,8 +87,10 @@ function show(clients: readonly OnBoard[], terminal: Terminal): void {
 
 const isComplete = ({ required }: Standing): boolean => required.done === required.total;
 
-function meter(standing: Standing | undefined, { out }: Terminal): string {
-  if (!standing) return out.dim("not wanted");
+function meter(each: OnBoard, key: StoreKey, { out }: Terminal): string {
+  const standing = each.stores.find(({ store }) => store === key);
+  // Of a brief that cannot be used, nobody knows what it wants.
+  if (!standing) return each.record ? out.dim("not wanted") : out.red("unknown");
   const { required, recommended } = standing;
   const more = recommended.total > 0 ? out.dim(` +${recommended.done}/${recommended.total}`) : "";
   return isComplete(standing)

@@ -119,7 +119,12 @@ function Row({ standing, at, used }: RowProps) {
         <small>{client}</small>
       </span>
       {used.map(({ key, title }) => (
-        <Meter standing={all.find(({ store }) => store === key)} title={title} key={key} />
+        <Meter
+          standing={all.find(({ store }) => store === key)}
+          title={title}
+          otherwise={standing.record ? "not wanted" : "unknown"}
+          key={key}
+        />
       ))}
       <span class="next">
         {next ? (
@@ -135,12 +140,12 @@ function Row({ standing, at, used }: RowProps) {
   );
 }
 
-function Meter({ standing, title }: { standing: Standing | undefined; title: string }) {
+function Meter({ standing, title, otherwise }: { standing: Standing | undefined; title: string; otherwise: string }) {
   if (!standing)
     return (
       <span class="meter">
         <small>{title}</small>
-        <em>not wanted</em>
+        <em>{otherwise}</em>
       </span>
     );
   const { required, recommended } = standing;
