@@ -1,9 +1,8 @@
 import { relative } from "node:path";
-import { nextOf } from "../../core/board/page.tsx";
 import { lookAtBoard, type OnBoard } from "../../core/operations/board.ts";
-import { isError, type Problem } from "../../core/problems/problem.ts";
+import { isError } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
-import type { Standing } from "../../core/record/standing.ts";
+import { findingsOf, isComplete, isCompleteEverywhere, nextOf } from "../../core/record/board.ts";
 import { stores } from "../../core/stores/all.ts";
 import type { StoreKey } from "../../core/stores/definition.ts";
 import type { Run } from "../command.ts";
@@ -22,13 +21,8 @@ export const run: Run<"board"> = async (given, { terminal, ports }) => {
   else show(clients, terminal);
   if (page && !given.json && !given.quiet)
     terminal.note(`The board is in ${terminal.err.cyan(relative(ports.folder, page) || page)}`);
-  return mapResult(looked, () => (clients.some((each) => openOf(each).some(isError)) ? 1 : 0));
+  return mapResult(looked, () => (clients.some((each) => findingsOf(each).some(isError)) ? 1 : 0));
 };
-
-const openOf = ({ problems, stores: all }: OnBoard): Problem[] => [
-  ...problems,
-  ...all.flatMap((each) => each.problems),
-];
 
 const asData = (each: OnBoard): object => ({
   client: each.client,
@@ -66,7 +60,7 @@ async function showCsv(clients: readonly OnBoard[], { raw }: Terminal): Promise<
 
 function show(clients: readonly OnBoard[], terminal: Terminal): void {
   const { out, err, settings, print, note, room } = terminal;
-  const told = clients.flatMap(openOf).filter((each) => isShown(each, settings));
+  const told = clients.flatMap(findingsOf).filter((each) => isShown(each, settings));
   if (told.length > 0 && (settings.verbose || settings.quiet))
     note(`${showGrouped(told, settings.verbose === true, err)}\n`);
   if (settings.quiet) return;
@@ -80,12 +74,10 @@ function show(clients: readonly OnBoard[], terminal: Terminal): void {
   const isAsked = clients.some(({ asked }) => asked);
   const shown = isAsked ? rows : rows.map((row) => row.slice(0, -1));
   print(table(["client", ...used.map(({ title }) => title), "next", ...(isAsked ? ["asked"] : [])], shown, out, room));
-  const done = clients.filter(({ stores: all }) => all.length > 0 && all.every(isComplete)).length;
+  const done = clients.filter(isCompleteEverywhere).length;
   print(`\n${countOf(clients.length, "client")}, ${done} complete for every store.`);
   if (settings.verbose) for (const each of clients) tick(each, terminal);
 }
-
-const isComplete = ({ required }: Standing): boolean => required.done === required.total;
 
 function meter(each: OnBoard, key: StoreKey, { out }: Terminal): string {
   const standing = each.stores.find(({ store }) => store === key);

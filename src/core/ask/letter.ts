@@ -130,9 +130,9 @@ const isAsked = ({ who, severity }: Problem): boolean =>
 const wordFor = ({ who, code }: Problem): Word =>
   who === "designer" ? "pictures" : code.startsWith("answer") ? "answers" : "offer";
 
-function thingOf({ message, expected, place }: Problem, before: Letter | undefined, say: Say): Thing {
+function thingOf({ message, expected }: Problem, before: Letter | undefined, say: Say): Thing {
   const what = expected === undefined ? message : `${message} (${expected})`;
-  return { label: say("toMend", { what }), hints: place ? [] : [], isStill: before?.things.includes(message) === true };
+  return { label: say("toMend", { what }), hints: [], isStill: before?.things.includes(message) === true };
 }
 
 /** Where a field goes, as a roster's column has it. */

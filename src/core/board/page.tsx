@@ -1,9 +1,9 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { Head } from "../page/head.tsx";
 import top from "../page/top.css";
-import type { Problem } from "../problems/problem.ts";
+import { isError, type Problem } from "../problems/problem.ts";
 import type { Who } from "../problems/who.ts";
-import type { ClientStanding } from "../record/board.ts";
+import { type ClientStanding, findingsOf, isComplete, isCompleteEverywhere, nextOf } from "../record/board.ts";
 import type { LineStanding, Standing } from "../record/standing.ts";
 import { stores } from "../stores/all.ts";
 import type { StoreDefinition } from "../stores/definition.ts";
@@ -23,7 +23,7 @@ export const boardPage = (model: BoardModel): string =>
 
 function Page({ agency, accent, onAccent, clients }: BoardModel) {
   const used = stores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
-  const done = clients.filter((each) => isComplete(each)).length;
+  const done = clients.filter(isCompleteEverywhere).length;
   return (
     <html lang="en">
       <Head title={`Board · ${agency}`} accent={accent} onAccent={onAccent} style={`${top}\n${style}`} />
@@ -85,9 +85,6 @@ function Page({ agency, accent, onAccent, clients }: BoardModel) {
   );
 }
 
-const isComplete = ({ stores: all }: ClientStanding): boolean =>
-  all.length > 0 && all.every(({ required }) => required.done === required.total);
-
 interface RowProps {
   standing: ClientStanding & { asked?: string };
   at: number;
@@ -96,7 +93,7 @@ interface RowProps {
 }
 
 function Row({ standing, at, used }: RowProps) {
-  const { client, name, stores: all, problems } = standing;
+  const { client, name, stores: all } = standing;
   const next = nextOf(standing);
   return (
     <button
@@ -104,14 +101,18 @@ function Row({ standing, at, used }: RowProps) {
       class="row"
       data-at={at}
       data-text={`${client} ${name}`.toLowerCase()}
-      data-done={isComplete(standing) ? "1" : undefined}
+      data-done={isCompleteEverywhere(standing) ? "1" : undefined}
       data-open={all
-        .filter(({ required }) => required.done < required.total)
+        .filter((each) => !isComplete(each))
         .map(({ store }) => store)
         .join(" ")}
       data-stores={all.map(({ store }) => store).join(" ")}
       data-who={[
-        ...new Set([...all.flatMap((each) => each.problems), ...problems].filter(isOpen).map(({ who }) => who)),
+        ...new Set(
+          findingsOf(standing)
+            .filter(isError)
+            .map(({ who }) => who),
+        ),
       ].join(" ")}
     >
       <span class="client">
@@ -149,7 +150,7 @@ function Meter({ standing, title, otherwise }: { standing: Standing | undefined;
       </span>
     );
   const { required, recommended } = standing;
-  const isDone = required.done === required.total;
+  const isDone = isComplete(standing);
   return (
     <span class={`meter${isDone ? " done" : ""}`}>
       <small>{title}</small>
@@ -160,14 +161,6 @@ function Meter({ standing, title, otherwise }: { standing: Standing | undefined;
       <i style={`--done:${required.total === 0 ? 1 : required.done / required.total}`} />
     </span>
   );
-}
-
-const isOpen = ({ severity }: Problem): boolean => severity === "error";
-
-/** What keeps a client from being done that comes first; what only might be better where nothing does. */
-export function nextOf({ stores: all, problems }: ClientStanding): Problem | undefined {
-  const told = [...problems, ...all.flatMap((each) => each.problems)];
-  return told.find(isOpen) ?? told.find(({ severity }) => severity === "warning");
 }
 
 /** So many characters of a text are shown on a sheet. */

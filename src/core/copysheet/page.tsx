@@ -66,7 +66,7 @@ function Page({ agency, accent, onAccent, name, identifier, store, record }: Cop
 }
 
 function Rows({ row, record, store }: { row: RecordRow; record: StoreRecord; store: StoreDefinition }) {
-  const texts = textsOf({ row, value: record.values[row.field] }, record).filter(({ text }) => !text.isDraft);
+  const texts = textsOf({ value: record.values[row.field] }, record).filter(({ text }) => !text.isDraft);
   if (texts.length === 0)
     return row.need === "optional" ? null : (
       <article class="item missing">

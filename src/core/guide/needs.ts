@@ -1,3 +1,4 @@
+import { tileShare } from "../render/drawing.ts";
 import type { Slot } from "../slots/slot.ts";
 import type { Word } from "./words/en.ts";
 
@@ -17,10 +18,7 @@ const mostOf = (sides: readonly number[]): number | undefined =>
 /** The longest side that a mark can have in a slot's safe zone, in pixels: as a disc, it has all of a circle. */
 const markSide = ({ width, height, safe }: Slot): number => Math.min(width, height) * safe.share * (safe.drawn ?? 1);
 
-/** How many tiles of a pattern lie over the shorter side of a screen. */
-const tilesAcross = 5;
-
-const tileSide = ({ width, height }: Slot): number => Math.min(width, height) / tilesAcross;
+const tileSide = ({ width, height }: Slot): number => Math.min(width, height) / tileShare;
 
 const isFrom =
   (source: Slot["from"]) =>

@@ -4,6 +4,7 @@ import { expectedAmong } from "../problems/nearest.ts";
 import { refuse } from "../problems/result.ts";
 import { approvalName, approvalsFile, approvalsText, readApprovals } from "../record/approvals.ts";
 import { readRecord } from "../record/read.ts";
+import { textsOf } from "../record/rules/rule.ts";
 import { type RecordField, spokenFieldNames } from "../stores/record-fields.ts";
 import { sha256 } from "../values/hash.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
@@ -42,11 +43,9 @@ export const approveDrafts = operation((input: Input, ports): Promise<Approved[]
       const { record } = readRecord(workspace, client, variant);
       const own = spokenFieldNames.flatMap((field): Approved[] => {
         if (input.field.length > 0 && !input.field.includes(field)) return [];
-        const { first, further = {} } = record.values[field] ?? {};
-        const texts = [[record.languages[0] ?? "", first] as const, ...Object.entries(further)];
-        return texts.flatMap(([language, value]) =>
-          value?.isDraft && !value.isFallback ? [{ client: client.key, field, language, text: value.value }] : [],
-        );
+        return textsOf({ value: record.values[field] }, record)
+          .filter(({ text }) => text.isDraft)
+          .map(({ language = "", text }) => ({ client: client.key, field, language, text: text.value }));
       });
       if (own.length === 0) continue;
       approved.push(...own);

@@ -48,12 +48,11 @@ export const askClients = operation((input: Input, ports): Promise<Written[]> =>
   const { until = daysAfter(ports.today(), usualDays) } = input;
   if (!/^\d{4}-\d{2}-\d{2}$/.test(until) || Number.isNaN(Date.parse(until))) stop([untilProblem(until)]);
   return inWorkspace(input, ports, input.send && !input.dryRun, async (workspace) => {
-    const keys = await chooseClients(workspace, input);
-    const { picked } = await resolvePicked(workspace, keys);
-    const board = new Map((await boardOf(workspace, keys, ports)).map((each) => [each.client, each]));
+    const resolved = await resolvePicked(workspace, await chooseClients(workspace, input));
+    const board = new Map(boardOf(workspace, resolved, ports).map((each) => [each.client, each]));
     const server = input.send ? serverFor(workspace, ports) : undefined;
     const written: Written[] = [];
-    for (const each of picked)
+    for (const each of resolved.picked)
       written.push(await writeLetter(workspace, each, board.get(each.client.key), { ...input, until }, ports, server));
     return written;
   });

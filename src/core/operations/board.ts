@@ -9,6 +9,7 @@ import { readAsked } from "../record/asked.ts";
 import { type ClientStanding, standings } from "../record/board.ts";
 import { openTemplate } from "../survey/template.ts";
 import { writtenAt } from "../values/trail.ts";
+import type { Resolved } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
@@ -28,7 +29,7 @@ export type OnBoard = ClientStanding & { asked?: string };
 /** Where clients stand with every store that they want. */
 export const lookAtBoard = operation(async (input: Input, ports): Promise<{ clients: OnBoard[]; page?: string }> => {
   const workspace = await openWorkspace(input, ports);
-  const found = await boardOf(workspace, await chooseClients(workspace, input), ports);
+  const found = boardOf(workspace, await resolvePicked(workspace, await chooseClients(workspace, input)), ports);
   const clients = input.reach ? await openAddresses(found, ports) : found;
   if (input.page === undefined) return { clients };
   const file = resolve(ports.folder, input.page);
@@ -66,8 +67,12 @@ async function openAddresses(clients: readonly OnBoard[], { reach }: Ports): Pro
 
 const addressFields = ["support", "marketing", "privacy"] as const;
 
-export async function boardOf(workspace: Workspace, keys: readonly string[], ports: Ports): Promise<OnBoard[]> {
-  const { all, picked } = await resolvePicked(workspace, keys);
+/** Where clients that are resolved already stand. */
+export function boardOf(
+  workspace: Workspace,
+  { all, picked }: { all: readonly Resolved[]; picked: readonly Resolved[] },
+  ports: Ports,
+): OnBoard[] {
   const parts = new Set(openTemplate(workspace).parts.map(({ platform }) => platform));
   return standings(workspace, all, picked, parts, ports.today()).map((each) => {
     const [first] = readAsked(workspace.root, each.client).map(({ on }) => on);

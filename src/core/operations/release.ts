@@ -16,10 +16,9 @@ import { openTemplate, templateRevision } from "../survey/template.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import { pickClients } from "../workspace/read.ts";
 import type { Workspace } from "../workspace/workspace.ts";
-import { boardOf } from "./board.ts";
+import { boardOf, type OnBoard } from "./board.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
-import type { Ports } from "./ports.ts";
 import { type At, inWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
@@ -38,7 +37,7 @@ export const releaseClients = operation(
     inWorkspace(input, ports, !input.dryRun, async (workspace) => {
       const { agency } = workspace;
       const clients = await chooseNamed(workspace, input);
-      const { picked } = await resolvePicked(workspace, clients);
+      const resolved = await resolvePicked(workspace, clients);
       const request = {
         ...(input.kind ? { kind: input.kind } : {}),
         notes: notesByLanguage(input.notes, agency.data.defaults.locale ?? "en"),
@@ -46,12 +45,12 @@ export const releaseClients = operation(
         template: templateRevision(openTemplate(workspace)),
         platforms: agency.data.platforms,
       };
-      const planned = picked.map((each) => planRelease(each, request));
+      const planned = resolved.picked.map((each) => planRelease(each, request));
       const refused = [...judgeNotes(request), ...planned.flatMap((each) => (each.ok ? [] : each.problems))];
       if (refused.length > 0) stop(refused);
       const unproven = input.force
         ? []
-        : [...(await findUnproven(workspace, clients)), ...(await findOpen(workspace, clients, ports))];
+        : [...(await findUnproven(workspace, clients)), ...findOpen(boardOf(workspace, resolved, ports))];
       if (unproven.length > 0) stop(unproven);
       const releases = planned.flatMap((each) => (each.ok ? [each.value] : []));
       const ledgers = releases.map(({ client, ledger }) => [ledgerFile(client), ledgerText(ledger)] as const);
@@ -97,8 +96,7 @@ async function findUnproven(workspace: Workspace, clients: readonly string[]): P
 }
 
 /** Clients who keep a record of which a store wants more: it would be refused there. */
-async function findOpen(workspace: Workspace, clients: readonly string[], ports: Ports): Promise<Problem[]> {
-  const board = await boardOf(workspace, clients, ports);
+function findOpen(board: readonly OnBoard[]): Problem[] {
   return board
     .filter(({ record }) => record !== undefined && isKept(record))
     .flatMap(({ client, stores }) =>

@@ -64,6 +64,25 @@ export function standings(
 
 const hasVariant = (resolved: Resolved): resolved is Resolved & { variant: Variant } => resolved.variant !== undefined;
 
+/** Everything that is found of a client, whichever store it concerns. */
+export const findingsOf = ({ problems, stores }: ClientStanding): Problem[] => [
+  ...problems,
+  ...stores.flatMap((each) => each.problems),
+];
+
+/** What keeps a client from being done that comes first; what only might be better where nothing does. */
+export function nextOf(standing: ClientStanding): Problem | undefined {
+  const told = findingsOf(standing);
+  return told.find(isError) ?? told.find(({ severity }) => severity === "warning");
+}
+
+/** Whether a store has all that it requires. */
+export const isComplete = ({ required }: Standing): boolean => required.done === required.total;
+
+/** Whether every store that a client wants has. */
+export const isCompleteEverywhere = ({ stores }: ClientStanding): boolean =>
+  stores.length > 0 && stores.every(isComplete);
+
 /** How much is still to be done: what is required counts before what is recommended. */
 function openOf({ stores, problems }: ClientStanding): number {
   if (stores.length === 0) return Number.POSITIVE_INFINITY;

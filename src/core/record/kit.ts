@@ -2,6 +2,7 @@ import type { StoreDefinition, StoreKey } from "../stores/definition.ts";
 import { recordFields, spokenFieldNames } from "../stores/record-fields.ts";
 import { asTaken } from "./count.ts";
 import type { StoreRecord } from "./record.ts";
+import { textsOf } from "./rules/rule.ts";
 
 /** A text of a store's record as a file of a variant. */
 interface KitFile {
@@ -18,17 +19,17 @@ export const isKept = ({ values }: Pick<StoreRecord, "values">): boolean =>
  * A store's texts as files, in each language of the app: `store/google-play/en/description.txt`. Drafts that nobody has
  * approved, and texts that only stand in for a language's own, are none.
  */
-export function kitFiles(store: StoreDefinition, { languages, values }: StoreRecord): KitFile[] {
-  if (!isKept({ values })) return [];
+export function kitFiles(store: StoreDefinition, record: StoreRecord): KitFile[] {
+  if (!isKept(record)) return [];
   return store.record
     .filter(({ field }) => recordFields[field].byLanguage)
-    .flatMap((row) => {
-      const { first, further = {} } = values[row.field] ?? {};
-      const texts = [[languages[0] ?? "", first] as const, ...Object.entries(further)];
-      return texts.flatMap(([language, value]) => {
-        if (!value || value.isDraft || value.isFallback) return [];
-        const path = `store/${store.key}/${language}/${row.field}.txt`;
-        return [{ store: store.key, path, text: `${asTaken(value.value, row)}\n` }];
-      });
-    });
+    .flatMap((row) =>
+      textsOf({ value: record.values[row.field] }, record)
+        .filter(({ text }) => !text.isDraft)
+        .map(({ language, text }) => ({
+          store: store.key,
+          path: `store/${store.key}/${language}/${row.field}.txt`,
+          text: `${asTaken(text.value, row)}\n`,
+        })),
+    );
 }

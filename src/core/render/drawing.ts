@@ -84,7 +84,7 @@ function decideUnmarked(slot: Slot, variant: Variant, locale: string | undefined
 const middle = { x: 0.5, y: 0.5 };
 
 /** How many tiles of a pattern lie side by side over the shorter side of a screen. */
-const tileShare = 5;
+export const tileShare = 5;
 
 function plateOf({ ground, width, height, scene, theme }: Slot, variant: Variant): Drawing["plate"] {
   if (ground.kind === "none") return undefined;

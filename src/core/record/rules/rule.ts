@@ -43,8 +43,8 @@ export interface Rule {
   look(at: Looked): Finding[];
 }
 
-/** Every text of a line, with its language: the only or main one without a name where there is one alone. */
-export const textsOf = ({ value }: Line, { languages }: Pick<StoreRecord, "languages">) => [
+/** Every text of a value that is a language's own, with that language. */
+export const textsOf = ({ value }: Pick<Line, "value">, { languages }: Pick<StoreRecord, "languages">) => [
   ...(value?.first ? [{ language: languages[0], text: value.first }] : []),
   ...Object.entries(value?.further ?? {})
     .filter(([, text]) => !text.isFallback)

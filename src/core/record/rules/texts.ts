@@ -1,3 +1,4 @@
+import { type RecordField, recordFields } from "../../stores/record-fields.ts";
 import { categories } from "../../values/categories.ts";
 import { longPattern } from "../../values/long-pattern.ts";
 import { partsOf } from "../record.ts";
@@ -36,7 +37,7 @@ const short = new Set(["name", "subtitle", "short", "keywords", "promotional"]);
 /** A finding for each text that something is found in. */
 const within = (
   { record, lines }: Looked,
-  is: (field: string) => boolean,
+  is: (field: RecordField) => boolean,
   found: (text: string) => string | undefined,
   say: (named: string, what: string) => string,
 ): Finding[] =>
@@ -50,8 +51,7 @@ const within = (
       }),
     );
 
-const spoken = new Set(["name", "subtitle", "short", "description", "promotional", "keywords", "highlights", "news"]);
-const isSpoken = (field: string): boolean => spoken.has(field);
+const isSpoken = (field: RecordField): boolean => recordFields[field].byLanguage === true;
 
 const plainWords = (text: string): string[] =>
   text
