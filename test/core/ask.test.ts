@@ -45,11 +45,12 @@ const standing = (store: StoreKey, lines: LineStanding[]): Standing => ({
   passed: [],
 });
 
-const board = (stores: Standing[], problems: ClientStanding["problems"] = []): ClientStanding => ({
+const board = (stores: Standing[], unshared: ClientStanding["unshared"] = []): ClientStanding => ({
   client: "hill",
   name: "Hill",
   stores,
-  problems,
+  unshared,
+  problems: [],
 });
 
 const agency = { name: "Lanternfield", email: "studio@lanternfield.example" };
@@ -101,8 +102,7 @@ describe("a letter asks for", () => {
   });
 
   test("a share in the client's own account, with the steps", () => {
-    const missing = problem("account-missing", "…", { client: "hill", expected: "store: { accounts: { issuer: … } }" });
-    const groups = thingsOf(resolved(), board([standing("app-store", [])], [missing]), undefined, say, agency);
+    const groups = thingsOf(resolved(), board([standing("app-store", [])], ["app-store"]), undefined, say, agency);
     expect(groups[0]?.word).toBe("accounts");
     expect(groups[0]?.things[0]?.hints[0]).toContain("studio@lanternfield.example");
   });

@@ -1,5 +1,4 @@
 import { type Problem, problem } from "../problems/problem.ts";
-import { accountCodes } from "../record/accounts.ts";
 import type { Letter } from "../record/asked.ts";
 import type { ClientStanding } from "../record/board.ts";
 import { stores } from "../stores/all.ts";
@@ -97,7 +96,7 @@ export function thingsOf(
     },
   }));
   for (const { store, title } of standing?.stores ?? [])
-    if (standing?.problems.some(({ code, expected }) => code === "account-missing" && isCodeOf(store, expected)))
+    if (standing?.unshared.includes(store))
       things.push({ word: "accounts", thing: shareOf(store, title, before, say, agency) });
   for (const each of problems.filter(isAsked)) things.push({ word: wordFor(each), thing: thingOf(each, before, say) });
   return order.flatMap((word) => {
@@ -105,9 +104,6 @@ export function thingsOf(
     return own.length > 0 ? [{ word, things: own }] : [];
   });
 }
-
-const isCodeOf = (store: StoreKey, expected = ""): boolean =>
-  accountCodes.some((each) => each.store === store && expected.includes(` ${each.name}:`));
 
 const steps = { "google-play": "sharePlay", "app-store": "shareApple", "microsoft-store": "shareMicrosoft" } as const;
 

@@ -15,7 +15,7 @@ interface AccountCode {
 }
 
 /** What each store knows an account by (App Store Connect API; Play Console, "Developer account"; Partner Center). */
-export const accountCodes: readonly AccountCode[] = [
+const accountCodes: readonly AccountCode[] = [
   { store: "google-play", name: "developer", says: "the number of the developer account" },
   { store: "app-store", name: "issuer", says: "the issuer of keys for interfaces" },
   { store: "app-store", name: "key", says: "the key for interfaces" },
@@ -47,14 +47,14 @@ export function accountsOf(workspace: Workspace, client: Client): Accounts {
 }
 
 /** Codes that only the client can give: it has its own account, and they are not there. */
-export function accountsMissing({ whose, codes }: Accounts, client: string, stores: readonly StoreKey[]): Problem[] {
-  if (whose === "agency") return [];
-  return accountCodes
-    .filter(({ store, name, isOwn }) => stores.includes(store) && !isOwn && !codes[name])
-    .map(({ says, name }) => {
-      const message = `The app is to be in the client's own account, and ${says} is not given.`;
-      return problem("account-missing", message, { client, expected: `store: { accounts: { ${name}: … } }` });
-    });
+export const accountsMissing = ({ whose, codes }: Accounts, stores: readonly StoreKey[]): AccountCode[] =>
+  whose === "agency"
+    ? []
+    : accountCodes.filter(({ store, name, isOwn }) => stores.includes(store) && !isOwn && !codes[name]);
+
+export function accountProblem({ says, name }: AccountCode, client: string): Problem {
+  const message = `The app is to be in the client's own account, and ${says} is not given.`;
+  return problem("account-missing", message, { client, expected: `store: { accounts: { ${name}: … } }` });
 }
 
 /** Codes that two clients have, though only one can: by client. */

@@ -1,8 +1,9 @@
 import { isError, type Problem, problem } from "../problems/problem.ts";
+import type { StoreKey } from "../stores/definition.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Resolved, Variant } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
-import { accountsMissing, accountsOf, accountsShared } from "./accounts.ts";
+import { accountProblem, accountsMissing, accountsOf, accountsShared } from "./accounts.ts";
 import { judgeHeld } from "./held.ts";
 import { readRecord } from "./read.ts";
 import type { StoreRecord } from "./record.ts";
@@ -18,6 +19,8 @@ export interface ClientStanding {
   /** What keeps its record from being read, and what concerns no single store. */
   problems: readonly Problem[];
   record?: StoreRecord;
+  /** Stores in which it is to have an account of its own, of which codes are missing. */
+  unshared: readonly StoreKey[];
 }
 
 /** Where clients stand with their stores; whoever is nearest to done comes first. */
@@ -40,14 +43,18 @@ export function standings(
     .map(({ client, values, problems }): ClientStanding => {
       const name = values["app.name"]?.value ?? client.key;
       const own = known.get(client.key);
-      if (!own) return { client: client.key, name, stores: [], problems: problems.filter(isError) };
+      if (!own) return { client: client.key, name, stores: [], unshared: [], problems: problems.filter(isError) };
       const waived = client.brief?.data.waived ?? [];
       const wanted = wantedStores(workspace, client, parts);
-      const keys = wanted.map(({ key }) => key);
+      const missing = accountsMissing(
+        accountsOf(workspace, client),
+        wanted.map(({ key }) => key),
+      );
       return {
         client: client.key,
         name,
         record: own.record,
+        unshared: [...new Set(missing.map(({ store }) => store))],
         stores: wanted.map((store) => standingIn(store, own.record, waived, today)),
         problems: [
           ...own.problems,
@@ -55,7 +62,7 @@ export function standings(
           ...judgeHeld(client, name, today),
           ...(alike.get(client.key) ?? []),
           ...(shared.get(client.key) ?? []),
-          ...accountsMissing(accountsOf(workspace, client), client.key, keys),
+          ...missing.map((code) => accountProblem(code, client.key)),
         ],
       };
     })
