@@ -127,6 +127,33 @@ describe("one client's record", () => {
     expect(states("short")?.[0]).toBe("given");
   });
 
+  test("what was approved or asked is never made anew over a damaged file, and other clients go on", () => {
+    const folder = workspaceWith(["brennans-bothy", "orchard-lane"]);
+    const damaged = (key: string, file: string) => {
+      writeFileSync(join(folder, `clients/${key}/${file}`), '{\n  "form": 1,\n<<<<<<< ours\n');
+      return () => readFileSync(join(folder, `clients/${key}/${file}`), "utf8");
+    };
+    const approved = damaged("brennans-bothy", "approved.json");
+    const asked = damaged("brennans-bothy", "asked.json");
+    const board = boardOf(folder, "brennans-bothy")[0];
+    expect(board?.problems.filter(({ code }) => code === "history-damaged")).toHaveLength(2);
+    expect(board?.stores[0]?.lines.find(({ field }) => field === "description")?.state).toBe("draft");
+    const call = oxalis(folder, "approve", "brennans-bothy", "orchard-lane", "--by", "Mara");
+    expect(call.code).toBe(1);
+    expect(call.err).toMatch(/\[history-damaged\]\n +clients\/brennans-bothy\/approved\.json:\d/);
+    expect(call.out).not.toContain("brennans-bothy");
+    expect(existsSync(join(folder, "clients/orchard-lane/approved.json"))).toBe(true);
+    const letter = oxalis(folder, "ask", "brennans-bothy", "orchard-lane");
+    expect(letter.code).toBe(1);
+    expect(letter.err).toMatch(/\[history-damaged\]\n +clients\/brennans-bothy\/asked\.json:\d/);
+    expect(readdirSync(join(folder, "letters")).sort()).toEqual([
+      "orchard-lane.html",
+      "orchard-lane.txt",
+      "orchard-lane.xlsx",
+    ]);
+    for (const file of [approved, asked]) expect(file()).toContain("<<<<<<< ours");
+  });
+
   test("the texts lie in the variant as files, the same every time, and are audited as all else", () => {
     expect(oxalis(folder, "generate", "-q").code).toBe(0);
     const kit = join(folder, "variants/3-acre/store");

@@ -65,6 +65,7 @@ const record = (
   features: [],
   declared: [],
   captures: captures(),
+  policies: [],
   values: Object.fromEntries(
     Object.entries({ ...whole, ...changes }).flatMap(([field, text]) =>
       text === undefined ? [] : [[field, { first: value(text), further: {} }]],

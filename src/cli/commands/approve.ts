@@ -1,12 +1,14 @@
 import { approveDrafts } from "../../core/operations/approve.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
+import { placeData } from "../view/data.ts";
+import { showProblems } from "../view/problems.ts";
 import { countOf } from "../view/terminal.ts";
 
 export const run: Run<"approve"> = async (given, { terminal, ports }) =>
-  mapResult(await approveDrafts({ ...given, field: given.field ?? [] }, ports), (approved) => {
-    const { print, json, out } = terminal;
-    if (given.json) json({ approved, by: given.by, done: !given.dryRun });
+  mapResult(await approveDrafts({ ...given, field: given.field ?? [] }, ports), ({ approved, problems }) => {
+    const { print, json, note, out, err } = terminal;
+    if (given.json) json({ approved, by: given.by, done: !given.dryRun, problems: problems.map(placeData) });
     else if (!given.quiet) {
       for (const { client, field, language, text } of approved) {
         print(`${out.bold(client)}  ${field} ${out.dim(language)}`);
@@ -15,5 +17,6 @@ export const run: Run<"approve"> = async (given, { terminal, ports }) =>
       const drafts = countOf(approved.length, "draft");
       print(given.dryRun ? `${drafts} to approve. Nothing was written.` : `${drafts} approved by ${given.by}.`);
     }
-    return 0;
+    if (!given.json && problems.length > 0) note(showProblems(problems, err));
+    return problems.length > 0 ? 1 : 0;
   });

@@ -3,7 +3,7 @@ import type { Letter } from "../record/asked.ts";
 import type { ClientStanding } from "../record/board.ts";
 import { stores } from "../stores/all.ts";
 import type { StoreKey } from "../stores/definition.ts";
-import { type RecordField, recordFields } from "../stores/record-fields.ts";
+import { placeInBrief, type RecordField, recordFields } from "../stores/record-fields.ts";
 import type { RecordRow } from "../stores/record-row.ts";
 import type { PageLanguage } from "../values/page-language.ts";
 import type { Resolved } from "../variant/variant.ts";
@@ -13,7 +13,7 @@ import { isWord, type Say } from "./words/say.ts";
 /** One thing that a client is asked for. */
 export interface Thing {
   /** What it goes into, as the heading of a roster's column; none for what is no field. */
-  heading?: string;
+  heading?: string | undefined;
   /** In the client's words. */
   label: string;
   hints: readonly string[];
@@ -53,17 +53,6 @@ const groupOf: Readonly<Partial<Record<RecordField, Word>>> = {
 
 const order: readonly Word[] = ["pictures", "texts", "addresses", "people", "offer", "accounts", "answers"];
 
-const examples: Readonly<Partial<Record<RecordField, string>>> = {
-  support: "https://hillfarm.example/help",
-  marketing: "https://hillfarm.example",
-  privacy: "https://hillfarm.example/privacy",
-  contactPhone: "+44 20 7946 0000",
-  price: "free, 2.99 EUR",
-  countries: "DE, AT, CH",
-  category: "shopping",
-  audience: "all",
-};
-
 /** Everything that only the client can supply, and nothing that others must do. */
 export function thingsOf(
   { values, problems }: Resolved,
@@ -89,7 +78,7 @@ export function thingsOf(
   const things: { word: Word; thing: Thing }[] = [...rows].map(([field, row]) => ({
     word: groupOf[field] ?? "texts",
     thing: {
-      heading: headingOf(field, language),
+      heading: placeInBrief(field, language)?.join("."),
       label: isWord(field) ? say(field) : recordFields[field].says,
       hints: [...hintsFor(field, row, say), ...(needed.has(field) ? [] : [say("helps")])],
       isStill: before?.things.includes(field) === true,
@@ -131,16 +120,8 @@ function thingOf({ message, expected }: Problem, before: Letter | undefined, say
   return { label: say("toMend", { what }), hints: [], isStill: before?.things.includes(message) === true };
 }
 
-/** Where a field goes, as a roster's column has it. */
-function headingOf(field: RecordField, language: string): string {
-  if (recordFields[field].byLanguage) return `store.texts.${language}.${field}`;
-  const contact = /^contact(.*)$/.exec(field)?.[1]?.toLowerCase();
-  if (contact) return `store.contact.${contact}`;
-  return field === "email" ? "email" : `store.${field}`;
-}
-
 function hintsFor(field: RecordField, { most, mostParts, mostEach }: RecordRow, say: Say): string[] {
-  const example = examples[field];
+  const { example } = recordFields[field];
   return [
     ...(most === undefined ? [] : [say("upTo", { most })]),
     ...(mostParts === undefined ? [] : [say("entries", { parts: mostParts, each: mostEach })]),

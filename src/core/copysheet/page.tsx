@@ -6,7 +6,7 @@ import { declaredTo } from "../record/declared.ts";
 import type { StoreRecord } from "../record/record.ts";
 import { textsOf } from "../record/rules/rule.ts";
 import type { StoreDefinition } from "../stores/definition.ts";
-import type { RecordRow } from "../stores/record-row.ts";
+import { type RecordRow, rowsFor } from "../stores/record-row.ts";
 import { categories } from "../values/categories.ts";
 import { sha256 } from "../values/hash.ts";
 import script from "./page.client.js?raw";
@@ -27,7 +27,7 @@ export const copySheetPage = (model: CopySheetModel): string =>
   `<!doctype html>\n${renderToStaticMarkup(<Page {...model} />)}\n`;
 
 function Page({ agency, accent, onAccent, name, identifier, store, record }: CopySheetModel) {
-  const rows = store.record.filter(({ feature }) => feature === undefined || record.features.includes(feature));
+  const rows = rowsFor(store.record, record.features);
   return (
     <html lang="en">
       <Head title={`${name} · ${store.title}`} accent={accent} onAccent={onAccent} style={`${top}\n${style}`} />

@@ -3,10 +3,9 @@ import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
 import { isError } from "../problems/problem.ts";
 import { captureFiles } from "../record/captures.ts";
 import { kitFiles } from "../record/kit.ts";
-import { policyFor } from "../record/policy.ts";
-import { readRecord } from "../record/read.ts";
+import { type Recorded, readRecord, type Told } from "../record/read.ts";
 import { wantedStores } from "../record/wanted.ts";
-import { noArtwork, type Resolved, type Variant } from "../variant/variant.ts";
+import { noArtwork, type Variant } from "../variant/variant.ts";
 import { pickClients } from "../workspace/read.ts";
 import { briefSchema } from "../workspace/schema/brief.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
@@ -20,7 +19,7 @@ import { resolveVariant } from "./one-client.ts";
  * Resolves every client of a workspace: judges its pictures, derives its values, and holds all clients against each
  * other. Clients with errors come without a variant; they do not stop the others.
  */
-export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
+export async function resolveAll(workspace: Workspace): Promise<Recorded[]> {
   const limit = pLimit(4);
   const known = openLookedAt(workspace.root);
   const fonts: KnownFonts = new Map();
@@ -44,7 +43,7 @@ export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
 export async function resolvePicked(
   workspace: Workspace,
   keys: readonly string[],
-): Promise<{ all: Resolved[]; picked: Resolved[] }> {
+): Promise<{ all: Recorded[]; picked: Recorded[] }> {
   const named = new Set(pickClients(workspace, keys));
   const all = await resolveAll(workspace);
   return { all, picked: all.filter(({ client }) => named.has(client)) };
@@ -55,7 +54,7 @@ async function resolveClient(
   client: Client,
   known: LookedAt,
   fonts: KnownFonts,
-): Promise<Resolved> {
+): Promise<Recorded> {
   if (!client.brief) {
     const drafted = withArtAlone(client);
     const seen = drafted ? await readArtwork(workspace, drafted, known) : { art: noArtwork, problems: [] };
@@ -74,7 +73,7 @@ async function resolveClient(
     art,
     problems: [...resolved.problems, ...ofArt.map((each) => ({ ...each, client: client.key }))],
     ...(usable && resolved.variant
-      ? { variant: withTexts(workspace, client, await letterVariant(resolved.variant, given.opened)) }
+      ? withRecord(workspace, client, await letterVariant(resolved.variant, given.opened))
       : {}),
   };
 }
@@ -86,15 +85,18 @@ function withArtAlone(client: Client): Client | undefined {
   return document && art.success && art.data.art ? { ...client, brief: { data: art.data, document } } : undefined;
 }
 
-/** With the texts of the stores' records, as far as they are given. */
-function withTexts(workspace: Workspace, client: Client, variant: Variant): Variant {
-  const { record } = readRecord(workspace, client, variant);
-  const made = record.values.privacy?.first?.trail.at(-1)?.by === "pattern";
+/** With the client's record, and what of it goes into the variant. */
+function withRecord(workspace: Workspace, client: Client, variant: Variant): { variant: Variant; told: Told } {
+  const told = readRecord(workspace, client, variant);
+  const { record } = told;
   const stores = wantedStores(workspace, client);
   return {
-    ...variant,
-    policies: made ? policyFor(workspace, variant).policies : [],
-    texts: stores.flatMap((store) => kitFiles(store, record)),
-    captures: captureFiles(stores, record.captures),
+    told,
+    variant: {
+      ...variant,
+      policies: record.policies,
+      texts: stores.flatMap((store) => kitFiles(store, record)),
+      captures: captureFiles(stores, record.captures),
+    },
   };
 }

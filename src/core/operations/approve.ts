@@ -1,9 +1,10 @@
 import { resolvePicked } from "../derive/resolve.ts";
 import { writeTogether } from "../files/writing/together.ts";
 import { expectedAmong } from "../problems/nearest.ts";
-import { refuse } from "../problems/result.ts";
+import type { Problem } from "../problems/problem.ts";
+import { attempt, refuse } from "../problems/result.ts";
 import { approvalName, approvalsFile, approvalsText, readApprovals } from "../record/approvals.ts";
-import { readRecord } from "../record/read.ts";
+import type { StoreRecord } from "../record/record.ts";
 import { textsOf } from "../record/rules/rule.ts";
 import { type RecordField, spokenFieldNames } from "../stores/record-fields.ts";
 import { sha256 } from "../values/hash.ts";
@@ -26,8 +27,14 @@ export interface Approved {
   text: string;
 }
 
+interface Taken {
+  approved: readonly Approved[];
+  /** Why some clients' drafts could not be approved. */
+  problems: readonly Problem[];
+}
+
 /** Takes drafts for good: a change of the text makes it open again. */
-export const approveDrafts = operation((input: Input, ports): Promise<Approved[]> => {
+export const approveDrafts = operation((input: Input, ports): Promise<Taken> => {
   for (const each of input.field)
     if (!(spokenFieldNames as string[]).includes(each))
       refuse("field-unknown", `No text of a record is called "${each}".`, {
@@ -37,26 +44,33 @@ export const approveDrafts = operation((input: Input, ports): Promise<Approved[]
     const { picked } = await resolvePicked(workspace, await chooseClients(workspace, input));
     const files = new Map<string, string>();
     const approved: Approved[] = [];
-    for (const resolved of picked) {
-      const { client, variant } = resolved;
-      if (!variant) continue;
-      const { record } = readRecord(workspace, client, variant);
-      const own = spokenFieldNames.flatMap((field): Approved[] => {
-        if (input.field.length > 0 && !input.field.includes(field)) return [];
-        return textsOf({ value: record.values[field] }, record)
-          .filter(({ text }) => text.isDraft)
-          .map(({ language = "", text }) => ({ client: client.key, field, language, text: text.value }));
-      });
+    const problems: Problem[] = [];
+    for (const { client, variant, told } of picked) {
+      const own = variant && told ? draftsOf(told.record, input.field) : [];
       if (own.length === 0) continue;
+      const known = attempt(() => readApprovals(workspace.root, client.key));
+      if (!known.ok) {
+        problems.push(...known.problems.map((each) => ({ ...each, client: client.key })));
+        continue;
+      }
       approved.push(...own);
-      const known = readApprovals(workspace.root, client.key);
       const now = own.map(({ field, language, text }) => [
         approvalName(field, language),
         { sha256: sha256(text), by: input.by, on: ports.today() },
       ]);
-      files.set(approvalsFile(client.key), approvalsText({ ...known, ...Object.fromEntries(now) }));
+      files.set(approvalsFile(client.key), approvalsText({ ...known.value, ...Object.fromEntries(now) }));
     }
     if (!input.dryRun && files.size > 0) writeTogether(workspace.root, files);
-    return approved;
+    return { approved, problems };
   });
 });
+
+/** Texts of a record that are drafts still. @param fields only these; all where there are none */
+const draftsOf = (record: StoreRecord, fields: readonly string[]): Approved[] =>
+  spokenFieldNames
+    .filter((field) => fields.length === 0 || fields.includes(field))
+    .flatMap((field) =>
+      textsOf({ value: record.values[field] }, record)
+        .filter(({ text }) => text.isDraft)
+        .map(({ language = "", text }) => ({ client: record.client, field, language, text: text.value })),
+    );

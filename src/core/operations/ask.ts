@@ -10,11 +10,12 @@ import { writeWhole } from "../files/writing/whole.ts";
 import type { Mail } from "../mail/send.ts";
 import { accentOf } from "../page/accent.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { refuse, stop } from "../problems/result.ts";
+import { attempt, refuse, stop } from "../problems/result.ts";
 import { askedFile, askedText, readAsked } from "../record/asked.ts";
+import type { Recorded } from "../record/read.ts";
 import { sheetBytes } from "../roster/sheet.ts";
+import { isDay } from "../values/day.ts";
 import { type PageLanguage, pageLanguageOf } from "../values/page-language.ts";
-import type { Resolved } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { boardOf, type OnBoard } from "./board.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
@@ -46,7 +47,7 @@ const usualDays = 14;
 /** Writes each client a letter that asks for what is still missing, and sends it where that is wanted. */
 export const askClients = operation((input: Input, ports): Promise<Written[]> => {
   const { until = daysAfter(ports.today(), usualDays) } = input;
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(until) || Number.isNaN(Date.parse(until))) stop([untilProblem(until)]);
+  if (!isDay(until)) stop([untilProblem(until)]);
   return inWorkspace(input, ports, input.send && !input.dryRun, async (workspace) => {
     const resolved = await resolvePicked(workspace, await chooseClients(workspace, input));
     const board = new Map(boardOf(workspace, resolved, ports).map((each) => [each.client, each]));
@@ -71,7 +72,7 @@ function serverFor(workspace: Workspace, { secret }: Ports) {
 
 async function writeLetter(
   workspace: Workspace,
-  resolved: Resolved,
+  resolved: Recorded,
   standing: OnBoard | undefined,
   { into = "letters", until, language: wanted, send, dryRun }: Input & { until: string },
   ports: Ports,
@@ -79,10 +80,11 @@ async function writeLetter(
 ): Promise<Written> {
   const { client, values } = resolved;
   const { agency, defaults } = workspace.agency.data;
-  const letters = readAsked(workspace.root, client.key);
-  const before = letters.at(-1);
   const language = wanted ?? pageLanguageOf(values.locale?.value, agency.language, defaults.locale);
   const say = sayIn(language);
+  const read = attempt(() => readAsked(workspace.root, client.key));
+  const letters = read.ok ? read.value : [];
+  const before = letters.at(-1);
   const asked: Asked = {
     client: client.key,
     name: values["app.name"]?.value ?? client.key,
@@ -95,25 +97,27 @@ async function writeLetter(
   };
   const sheet = `${client.key}.xlsx`;
   const text = letterText(asked, sheet, agency.name, say);
-  const nothing = { asked, text, files: [], sent: false, problems: [] };
-  if (asked.groups.length === 0 || dryRun) return nothing;
+  const outcome = (files: readonly string[], sent: boolean, problems: readonly Problem[] = []): Written => ({
+    asked,
+    text,
+    files,
+    sent,
+    problems: problems.map((each) => ({ ...each, client: client.key })),
+  });
+  // Nobody can tell what was asked before, and a new letter would have to be written into the same file.
+  if (!read.ok) return outcome([], false, read.problems);
+  if (asked.groups.length === 0 || dryRun) return outcome([], false);
   const html = letterPage({ asked, sheet, agency: agency.name, accent: accentOf(workspace).accent, say });
-  const folder = resolve(ports.folder, into);
   const bytes = await sheetBytes(sheet, fillInSheets(asked, say));
-  const files = [
-    [join(folder, `${client.key}.txt`), text],
-    [join(folder, `${client.key}.html`), html],
-    [join(folder, sheet), bytes],
-  ] as const;
-  for (const [file, content] of files) writeWhole(file, content);
-  const done = { asked, text, files: files.map(([file]) => file) };
-  if (!send || !server) return { ...done, sent: false, problems: [] };
+  const folder = resolve(ports.folder, into);
+  const contents = { [`${client.key}.txt`]: text, [`${client.key}.html`]: html, [sheet]: bytes };
+  const files = Object.entries(contents).map(([name, content]) => {
+    writeWhole(join(folder, name), content);
+    return join(folder, name);
+  });
+  if (!send || !server) return outcome(files, false);
   if (asked.to === undefined)
-    return {
-      ...done,
-      sent: false,
-      problems: [problem("mail-refused", "The client has no e-mail address.", { client: client.key })],
-    };
+    return outcome(files, false, [problem("mail-refused", "The client has no e-mail address.")]);
   const mail: Mail = {
     from: `"${agency.name.replaceAll('"', "'")}" <${server.from}>`,
     to: asked.to,
@@ -123,9 +127,8 @@ async function writeLetter(
     attachments: [{ filename: sheet, content: bytes }],
   };
   const sent = await ports.sendMail(server, mail);
-  if (!sent.ok)
-    return { ...done, sent: false, problems: sent.problems.map((each) => ({ ...each, client: client.key })) };
+  if (!sent.ok) return outcome(files, false, sent.problems);
   const letter = { on: ports.today(), to: asked.to, until, things: namesOf(asked.groups) };
   replaceFile(workspace.root, askedFile(client.key), askedText([...letters, letter]));
-  return { ...done, sent: true, problems: [] };
+  return outcome(files, true);
 }

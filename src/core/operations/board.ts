@@ -5,11 +5,12 @@ import { resolvePicked } from "../derive/resolve.ts";
 import { writeWhole } from "../files/writing/whole.ts";
 import { accentOf } from "../page/accent.ts";
 import { type Problem, problem } from "../problems/problem.ts";
+import { attempt } from "../problems/result.ts";
 import { readAsked } from "../record/asked.ts";
 import { type ClientStanding, standings } from "../record/board.ts";
+import type { Recorded } from "../record/read.ts";
 import { openTemplate } from "../survey/template.ts";
 import { writtenAt } from "../values/trail.ts";
-import type { Resolved } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
@@ -70,12 +71,17 @@ const addressFields = ["support", "marketing", "privacy"] as const;
 /** Where clients that are resolved already stand. */
 export function boardOf(
   workspace: Workspace,
-  { all, picked }: { all: readonly Resolved[]; picked: readonly Resolved[] },
+  { all, picked }: { all: readonly Recorded[]; picked: readonly Recorded[] },
   ports: Ports,
 ): OnBoard[] {
   const parts = new Set(openTemplate(workspace).parts.map(({ platform }) => platform));
   return standings(workspace, all, picked, parts, ports.today()).map((each) => {
-    const [first] = readAsked(workspace.root, each.client).map(({ on }) => on);
-    return first === undefined ? each : { ...each, asked: first };
+    const read = attempt(() => readAsked(workspace.root, each.client));
+    if (!read.ok) {
+      const damaged = read.problems.map((problem) => ({ ...problem, client: each.client }));
+      return { ...each, problems: [...each.problems, ...damaged] };
+    }
+    const [first] = read.value;
+    return first === undefined ? each : { ...each, asked: first.on };
   });
 }

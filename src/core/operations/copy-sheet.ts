@@ -5,7 +5,6 @@ import { writeWhole } from "../files/writing/whole.ts";
 import { accentOf } from "../page/accent.ts";
 import { isError } from "../problems/problem.ts";
 import { stop } from "../problems/result.ts";
-import { readRecord } from "../record/read.ts";
 import { stores } from "../stores/all.ts";
 import type { StoreKey } from "../stores/definition.ts";
 import { fieldOf } from "../variant/variant.ts";
@@ -25,16 +24,15 @@ export const writeCopySheet = operation(async (input: Input, ports): Promise<{ f
   const { picked } = await resolvePicked(workspace, [input.client]);
   const [resolved] = picked;
   const store = stores.find(({ key }) => key === input.store);
-  if (!resolved?.variant || !store) return stop((resolved?.problems ?? []).filter(isError));
-  const { variant } = resolved;
-  const { record } = readRecord(workspace, resolved.client, variant);
+  if (!resolved?.variant || !resolved.told || !store) return stop((resolved?.problems ?? []).filter(isError));
+  const { variant, told } = resolved;
   const html = copySheetPage({
     agency: workspace.agency.data.agency.name,
     ...accentOf(workspace),
     name: fieldOf(variant, "app.name"),
     identifier: fieldOf(variant, `identifiers.${store.takes[0] ?? "web"}`),
     store,
-    record,
+    record: told.record,
   });
   const file =
     input.output === undefined

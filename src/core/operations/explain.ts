@@ -2,14 +2,13 @@ import { fieldsOf, fillPattern, readPattern } from "../derive/fields/pattern.ts"
 import { resolveAll } from "../derive/resolve.ts";
 import { isError, type Problem } from "../problems/problem.ts";
 import { attempt, orElse, refuse, stop, unwrap } from "../problems/result.ts";
-import { readRecord } from "../record/read.ts";
 import type { StoreRecord } from "../record/record.ts";
 import { iconsByTarget } from "../survey/targets.ts";
 import { openTemplate } from "../survey/template.ts";
 import type { Variant } from "../variant/variant.ts";
 import { pickClients } from "../workspace/read.ts";
 import type { TemplateNotes } from "../workspace/schema/template.ts";
-import type { Client, Workspace } from "../workspace/workspace.ts";
+import type { Workspace } from "../workspace/workspace.ts";
 import { operation } from "./operation.ts";
 import { type At, openWorkspace } from "./workspace.ts";
 
@@ -31,10 +30,10 @@ interface Explained {
 /** Where each value of a client came from. */
 export const explainClient = operation(async (input: Input, ports): Promise<Explained> => {
   const workspace = await openWorkspace(input, ports);
-  const { variant, problems, client } = await resolveOne(workspace, input.client);
+  const { variant, record, problems } = await resolveOne(workspace, input.client);
   return {
     variant,
-    record: readRecord(workspace, client, variant).record,
+    record,
     notes: workspace.notes.data,
     warnings: problems.filter((each) => !isError(each)),
     icons: orElse(
@@ -57,9 +56,9 @@ export const tryPattern = operation(async (input: Input & { pattern: string }, p
 async function resolveOne(
   workspace: Workspace,
   key: string,
-): Promise<{ variant: Variant; client: Client; problems: readonly Problem[] }> {
+): Promise<{ variant: Variant; record: StoreRecord; problems: readonly Problem[] }> {
   const [client] = pickClients(workspace, [key]);
   const resolved = (await resolveAll(workspace)).find((each) => each.client === client);
-  const { variant, problems = [] } = resolved ?? {};
-  return variant && client ? { variant, client, problems } : stop(problems.filter(isError));
+  const { variant, told, problems = [] } = resolved ?? {};
+  return variant && told ? { variant, record: told.record, problems } : stop(problems.filter(isError));
 }

@@ -23,6 +23,10 @@ export const ofRecords = {
     title: "A draft that nobody has approved",
     fix: "Read it, and approve it: oxalis approve.",
   },
+  "history-damaged": {
+    title: "What was approved, or asked of a client, cannot be read",
+    fix: "Take the last good file from version control. It is never made anew: it knows who approved what, and when.",
+  },
   "draft-invalid": {
     title: "A pattern of a text that cannot be read or filled",
     fix: "Correct the pattern under `drafts` in oxalis.yaml.",

@@ -1,9 +1,8 @@
 import * as z from "zod";
-import { readInside } from "../files/reading/folder.ts";
 import { lookAt } from "../files/writing/door.ts";
+import { day } from "../values/day.ts";
 import { sha256 } from "../values/hash.ts";
-
-const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/);
+import { readKept } from "../workspace/kept-file.ts";
 
 const schema = z.strictObject({
   form: z.literal(1),
@@ -15,15 +14,10 @@ export type Approvals = z.infer<typeof schema>["approved"];
 
 export const approvalsFile = (key: string): string => `clients/${key}/approved.json`;
 
-/** What somebody has approved of a client's drafts; nothing where that cannot be read. */
+/** What somebody has approved of a client's drafts. Stops: history-damaged. */
 export function readApprovals(root: string, key: string): Approvals {
   const file = approvalsFile(key);
-  if (!lookAt(root, file)?.isFile()) return {};
-  try {
-    return schema.parse(JSON.parse(new TextDecoder().decode(readInside(root, file, file)))).approved;
-  } catch {
-    return {};
-  }
+  return lookAt(root, file) ? readKept(root, file, "history-damaged", () => schema).approved : {};
 }
 
 export const approvalsText = (approved: Approvals): string =>
@@ -32,6 +26,13 @@ export const approvalsText = (approved: Approvals): string =>
 /** Under which name a text is approved. */
 export const approvalName = (field: string, language: string): string => `${field}.${language}`;
 
-/** Whether a text is the one that was approved: a change makes it open again. */
-export const isApproved = (approvals: Approvals, field: string, language: string, text: string): boolean =>
-  approvals[approvalName(field, language)]?.sha256 === sha256(text);
+/** By whom and when a text was approved; undefined of a text that has changed since: it is open again. */
+export function approvalOf(
+  approvals: Approvals,
+  field: string,
+  language: string,
+  text: string,
+): Approvals[string] | undefined {
+  const known = approvals[approvalName(field, language)];
+  return known?.sha256 === sha256(text) ? known : undefined;
+}

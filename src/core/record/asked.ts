@@ -1,8 +1,7 @@
 import * as z from "zod";
-import { readInside } from "../files/reading/folder.ts";
 import { lookAt } from "../files/writing/door.ts";
-
-const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/);
+import { day } from "../values/day.ts";
+import { readKept } from "../workspace/kept-file.ts";
 
 const letterSchema = z.strictObject({
   on: day,
@@ -19,15 +18,10 @@ export type Letter = z.infer<typeof letterSchema>;
 
 export const askedFile = (key: string): string => `clients/${key}/asked.json`;
 
-/** Letters that a client got, oldest first; none where that cannot be read. */
+/** Letters that a client got, oldest first. Stops: history-damaged. */
 export function readAsked(root: string, key: string): readonly Letter[] {
   const file = askedFile(key);
-  if (!lookAt(root, file)?.isFile()) return [];
-  try {
-    return schema.parse(JSON.parse(new TextDecoder().decode(readInside(root, file, file)))).letters;
-  } catch {
-    return [];
-  }
+  return lookAt(root, file) ? readKept(root, file, "history-damaged", () => schema).letters : [];
 }
 
 export const askedText = (letters: readonly Letter[]): string => `${JSON.stringify({ form: 1, letters }, null, 2)}\n`;

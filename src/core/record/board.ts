@@ -1,11 +1,10 @@
 import { isError, type Problem, problem } from "../problems/problem.ts";
 import type { StoreKey } from "../stores/definition.ts";
 import type { Platform } from "../values/platform.ts";
-import type { Resolved, Variant } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { accountProblem, accountsMissing, accountsOf, accountsShared } from "./accounts.ts";
 import { judgeHeld } from "./held.ts";
-import { readRecord } from "./read.ts";
+import type { Recorded, Told } from "./read.ts";
 import type { StoreRecord } from "./record.ts";
 import { alikeShare, findAlike } from "./rules/alike.ts";
 import { judgeWaivers, type Standing, standingIn } from "./standing.ts";
@@ -26,24 +25,22 @@ export interface ClientStanding {
 /** Where clients stand with their stores; whoever is nearest to done comes first. */
 export function standings(
   workspace: Workspace,
-  all: readonly Resolved[],
-  picked: readonly Resolved[],
+  all: readonly Recorded[],
+  picked: readonly Recorded[],
   parts: ReadonlySet<Platform>,
   today: string,
 ): ClientStanding[] {
-  const read = all.flatMap((resolved) =>
-    hasVariant(resolved) ? [{ resolved, ...readRecord(workspace, resolved.client, resolved.variant) }] : [],
-  );
+  const read = all.filter(isTold);
   const shared = accountsShared(
-    read.map(({ resolved: { client } }) => ({ client: client.key, accounts: accountsOf(workspace, client) })),
+    read.map(({ client }) => ({ client: client.key, accounts: accountsOf(workspace, client) })),
   );
-  const alike = alikeProblems(read.map(({ record }) => record));
-  const known = new Map(read.map((each) => [each.resolved.client.key, each]));
+  const alike = alikeProblems(read.map(({ told }) => told.record));
   return picked
-    .map(({ client, values, problems }): ClientStanding => {
+    .map((resolved): ClientStanding => {
+      const { client, values, problems } = resolved;
       const name = values["app.name"]?.value ?? client.key;
-      const own = known.get(client.key);
-      if (!own) return { client: client.key, name, stores: [], unshared: [], problems: problems.filter(isError) };
+      if (!isTold(resolved))
+        return { client: client.key, name, stores: [], unshared: [], problems: problems.filter(isError) };
       const waived = client.brief?.data.waived ?? [];
       const wanted = wantedStores(workspace, client, parts);
       const missing = accountsMissing(
@@ -53,11 +50,11 @@ export function standings(
       return {
         client: client.key,
         name,
-        record: own.record,
+        record: resolved.told.record,
         unshared: [...new Set(missing.map(({ store }) => store))],
-        stores: wanted.map((store) => standingIn(store, own.record, waived, today)),
+        stores: wanted.map((store) => standingIn(store, resolved.told.record, waived, today)),
         problems: [
-          ...own.problems,
+          ...resolved.told.problems,
           ...judgeWaivers(client.key, waived, today),
           ...judgeHeld(client, name, today),
           ...(alike.get(client.key) ?? []),
@@ -69,7 +66,8 @@ export function standings(
     .sort((a, b) => openOf(a) - openOf(b) || (a.client < b.client ? -1 : 1));
 }
 
-const hasVariant = (resolved: Resolved): resolved is Resolved & { variant: Variant } => resolved.variant !== undefined;
+const isTold = (each: Recorded): each is Recorded & { told: Told } =>
+  each.variant !== undefined && each.told !== undefined;
 
 /** Everything that is found of a client, whichever store it concerns. */
 export const findingsOf = ({ problems, stores }: ClientStanding): Problem[] => [

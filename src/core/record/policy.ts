@@ -5,18 +5,22 @@ import type { Workspace } from "../workspace/workspace.ts";
 import { putOf, writeDraft } from "./drafts.ts";
 
 /** A privacy policy in a language, as Markdown. */
-export interface Policy {
+export interface PolicyText {
   language: string;
   markdown: string;
 }
 
-/** The policy that the agency's text makes for a client, and the address at which it is to be found. */
-export function policyFor(
-  { agency }: Workspace,
-  variant: Variant,
-): { policies: Policy[]; at?: string; problems: Problem[] } {
+/** A policy that is made for a client: its texts, and the address at which it is to be found. */
+export interface Policy {
+  texts: readonly PolicyText[];
+  at?: string;
+  problems: readonly Problem[];
+}
+
+/** The policy that the agency's text makes for a client; without texts where the agency has none. */
+export function policyFor({ agency }: Workspace, variant: Variant): Policy {
   const { policy } = agency.data;
-  if (!policy) return { policies: [], problems: [] };
+  if (!policy) return { texts: [], problems: [] };
   const main = variant.values.locale?.value ?? "en";
   const put = putOf(variant, main);
   const at = writeDraft(policy.at, main, put, agency.document.placeOf(["policy", "at"]));
@@ -30,7 +34,7 @@ export function policyFor(
     ),
   }));
   return {
-    policies: written.flatMap(({ language, made }) => (made.ok ? [{ language, markdown: made.value }] : [])),
+    texts: written.flatMap(({ language, made }) => (made.ok ? [{ language, markdown: made.value }] : [])),
     ...(at.ok ? { at: at.value } : {}),
     problems: [...(at.ok ? [] : at.problems), ...written.flatMap(({ made }) => (made.ok ? [] : made.problems))],
   };
@@ -46,7 +50,7 @@ const style =
   "body{max-width:44em;margin:2em auto;padding:0 1em;font:17px/1.6 system-ui,sans-serif;color-scheme:light dark}";
 
 /** A policy as a page of the app's web part. */
-export const policyPage = ({ language, markdown }: Policy, name: string): string =>
+export const policyPage = ({ language, markdown }: PolicyText, name: string): string =>
   `<!doctype html>\n<html lang="${language}">\n<meta charset="utf-8">\n` +
   `<meta name="viewport" content="width=device-width, initial-scale=1">\n<title>${escapeHtml(name)}</title>\n` +
   `<style>${style}</style>\n${marked.parse(markdown) as string}</html>\n`;

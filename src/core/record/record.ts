@@ -3,6 +3,7 @@ import type { Traced } from "../values/trail.ts";
 import type { Varying } from "../values/varying.ts";
 import type { Capture } from "./captures.ts";
 import type { Declared } from "./declared.ts";
+import type { PolicyText } from "./policy.ts";
 
 /** A value of the record, with the way it came about. A list has its parts on lines. */
 export interface RecordValue extends Traced {
@@ -25,6 +26,8 @@ export interface StoreRecord {
   declared: readonly Declared[];
   /** Pictures of the running app. */
   captures: readonly Capture[];
+  /** Privacy policies that are made for it; none where it names one of its own. */
+  policies: readonly PolicyText[];
 }
 
 /** A list's parts. */

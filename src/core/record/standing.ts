@@ -3,7 +3,7 @@ import { isError, type Problem, problem } from "../problems/problem.ts";
 import type { Who } from "../problems/who.ts";
 import type { StoreDefinition, StoreKey } from "../stores/definition.ts";
 import { type RecordField, recordFields } from "../stores/record-fields.ts";
-import type { RecordRow } from "../stores/record-row.ts";
+import { type RecordRow, rowsFor } from "../stores/record-row.ts";
 import { writtenAt } from "../values/trail.ts";
 import type { Waiver } from "../workspace/schema/store.ts";
 import { type CaptureStanding, judgeCaptures } from "./captures.ts";
@@ -57,9 +57,7 @@ export function standingIn(
   waived: readonly Waiver[],
   today: string,
 ): Standing {
-  const lines = store.record
-    .filter(({ feature }) => feature === undefined || record.features.includes(feature))
-    .map((row): Line => ({ row, value: record.values[row.field] }));
+  const lines = rowsFor(store.record, record.features).map((row): Line => ({ row, value: record.values[row.field] }));
   const looked: Looked = { record, store, lines, today };
   const found = rules
     .filter(({ stores }) => !stores || stores.includes(store.key))

@@ -1,6 +1,7 @@
 import { artRoleNames, artRoles, rolePath } from "../artwork/roles.ts";
 import { spokenFieldNames } from "../stores/record-fields.ts";
 import { fieldNames, fields } from "../values/fields.ts";
+import { languageTagOf } from "../values/language.ts";
 import type { Brief } from "../workspace/schema/brief.ts";
 import type { TemplateNotes } from "../workspace/schema/template.ts";
 import { type CellForm, color, domain, list, number, onOrOff, text, wholeNumber, word } from "./cells.ts";
@@ -60,18 +61,6 @@ export const fixedColumns: readonly Column[] = [
   ...ofRecord,
 ];
 
-const language = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/;
-
-/** A language as people write it, pt_br, in the form that a brief has; undefined for what is none. */
-function languageTag(written: string): string | undefined {
-  try {
-    const [tag = ""] = Intl.getCanonicalLocales(written.replaceAll("_", "-"));
-    return language.test(tag) ? tag : undefined;
-  } catch {
-    return undefined;
-  }
-}
-
 const localized = (tag: string, part: "name" | "label"): Column =>
   column(
     ["app", "locales", tag, part],
@@ -106,22 +95,22 @@ const families: readonly {
   {
     form: /^app\.locales\.([\w-]+)\.(name|label)$/i,
     column: ([tag = "", part]) => {
-      const known = languageTag(tag);
+      const known = languageTagOf(tag);
       return known === undefined ? undefined : localized(known, part?.toLowerCase() === "name" ? "name" : "label");
     },
   },
   { form: /^features\.([a-z][a-z0-9-]*)$/i, column: ([name = ""]) => feature(name.toLowerCase()) },
   {
     form: /^features\.([a-z][a-z0-9-]*)\.usage(?:\.([\w-]+))?$/i,
-    column: ([name = "", tag]) => usage(name.toLowerCase(), tag === undefined ? undefined : languageTag(tag)),
+    column: ([name = "", tag]) => usage(name.toLowerCase(), tag === undefined ? undefined : languageTagOf(tag)),
   },
   { form: /^answers\.([a-z][a-z0-9-]*)$/i, column: ([name = ""], notes) => answer(name.toLowerCase(), notes) },
   { form: /^art\.slots\.(.+)$/i, column: ([slot = ""]) => picture(slot) },
   {
     form: /^store\.texts\.([\w-]+)\.(\w+)$/i,
     column: ([tag = "", name = ""]) => {
-      const [known, field] = [languageTag(tag), spokenFieldNames.find((each) => each === name.toLowerCase())];
-      return known === undefined || !field || field === "name" ? undefined : recordText(known, field);
+      const [known, field] = [languageTagOf(tag), spokenFieldNames.find((each) => each === name.toLowerCase())];
+      return known === undefined || !field || field === "name" ? undefined : recordText(known, field)[0];
     },
   },
   { form: /^signing\.profiles\.(.+)$/i, column: ([target = ""]) => profile(target) },
@@ -147,7 +136,7 @@ export function columnOfField(field: string, notes: TemplateNotes): Column | und
 /** A name or label in a language, headed as people do it: "Name (de)", "Kurzname [fr]". */
 export function columnInLanguage(heading: string): Column | undefined {
   const [, name = "", written = ""] = /^(.+?)\s*[([]\s*([\w-]+)\s*[)\]]$/.exec(heading.trim()) ?? [];
-  const tag = name && languageTag(written);
+  const tag = name && languageTagOf(written);
   if (!tag) return undefined;
   for (const part of ["name", "label"] as const) {
     const field = `app.${part}`;
@@ -173,7 +162,7 @@ export function columnsOf(notes: TemplateNotes, briefs: readonly Brief[]): Colum
   const more = [
     ...given(({ app }) => app?.locales).flatMap((tag) => [localized(tag, "name"), localized(tag, "label")]),
     ...given(({ store }) => store?.texts).flatMap((tag) =>
-      spokenFieldNames.filter((field) => field !== "name").map((field) => recordText(tag, field)),
+      spokenFieldNames.filter((field) => field !== "name").flatMap((field) => recordText(tag, field)),
     ),
     ...given(({ art }) => art?.slots).map(picture),
     ...given(({ signing }) => signing?.profiles).map(profile),

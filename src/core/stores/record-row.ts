@@ -20,3 +20,7 @@ export interface RecordRow {
   source: string;
   asOf: string;
 }
+
+/** Rows of a store's record that an app with these features is asked for. */
+export const rowsFor = (rows: readonly RecordRow[], features: readonly string[]): RecordRow[] =>
+  rows.filter(({ feature }) => feature === undefined || features.includes(feature));

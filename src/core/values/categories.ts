@@ -1,3 +1,8 @@
+export const contentKinds = ["app", "game"] as const;
+
+/** Who an app is for. */
+export const audiences = ["all", "teenagers", "adults"] as const;
+
 /** A category as a brief names it, and what each store has for it. */
 export interface Category {
   name: string;

@@ -1,9 +1,8 @@
 import * as z from "zod";
 import { lookAt } from "../files/writing/door.ts";
+import { day } from "../values/day.ts";
 import { inCurrentForm, type Migration } from "../values/forms.ts";
 import { platforms } from "../values/platform.ts";
-
-const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, "a day, such as 2026-03-01");
 
 /** An identifier in use: the days on which a variant was first made with it, and on which a release fixed it. */
 const heldIdentifier = z.strictObject({

@@ -2,12 +2,12 @@ import { join, resolve } from "node:path";
 import picomatch from "picomatch";
 import { entriesOf, isFolder, readInside } from "../files/reading/folder.ts";
 import { lookAt } from "../files/writing/door.ts";
-import { problemKinds } from "../problems/catalogue.ts";
 import { nearest } from "../problems/nearest.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { attempt, refuse, stop, succeed } from "../problems/result.ts";
 import { formOf } from "../values/forms.ts";
 import { type Document, parseYaml } from "./document.ts";
+import { readKept, textOf } from "./kept-file.ts";
 import { currentLedger, hasLedger, type Ledger, ledgerFile, ledgerSchemaOf } from "./ledger.ts";
 import { agencyFile } from "./locate.ts";
 import { agencySchema } from "./schema/agency.ts";
@@ -16,7 +16,6 @@ import { templateSchema } from "./schema/template.ts";
 import { validate } from "./validate.ts";
 import type { Client, Workspace, Written } from "./workspace.ts";
 
-const utf8 = new TextDecoder("utf-8", { fatal: true });
 const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
 /** Names that a file system keeps for itself (Microsoft, "Naming Files, Paths, and Namespaces"). */
 const reservedNames = /^(con|prn|aux|nul|com\d|lpt\d)$/;
@@ -66,23 +65,12 @@ function readClient(root: string, key: string): Client {
   };
 }
 
-/** A damaged ledger is told with its line, and never replaced. */
+/** A client's ledger. Stops: ledger-damaged. */
 function readLedger(root: string, key: string): Ledger {
   const file = ledgerFile(key);
-  const read = attempt(() => {
-    // Read with its lines, which takes ten times as long, only where something is to be told about one.
-    const bytes = readInside(root, file, file);
-    const ledger = currentLedger(plainLedger(bytes) ?? ledgerWithLines(bytes, file));
-    refuseFalling(ledger, file);
-    return ledger;
-  });
-  if (read.ok) return read.value;
-  const { fix } = problemKinds["ledger-damaged"];
-  return stop(
-    read.problems.map((each) =>
-      each.code === "ledger-damaged" ? each : { ...each, code: "ledger-damaged" as const, fix },
-    ),
-  );
+  const ledger = currentLedger(readKept(root, file, "ledger-damaged", (data) => ledgerSchemaOf(formOf(data))));
+  refuseFalling(ledger, file);
+  return ledger;
 }
 
 /** A build number is used once, and rises: a merge of two branches that both released makes others. */
@@ -100,30 +88,6 @@ function refuseFalling({ releases }: Ledger, file: string): void {
             "next free build number.",
         },
       );
-  }
-}
-
-function plainLedger(bytes: Uint8Array): LedgerWritten | undefined {
-  try {
-    const data: unknown = JSON.parse(utf8.decode(bytes));
-    return ledgerSchemaOf(formOf(data)).safeParse(data).data;
-  } catch {
-    return undefined;
-  }
-}
-
-function ledgerWithLines(bytes: Uint8Array, file: string): LedgerWritten {
-  const document = parseYaml({ file, text: textOf(bytes, file) });
-  return validate(document, ledgerSchemaOf(formOf(document.data)));
-}
-
-type LedgerWritten = Parameters<typeof currentLedger>[0];
-
-function textOf(bytes: Uint8Array, file: string): string {
-  try {
-    return utf8.decode(bytes);
-  } catch {
-    return refuse("file-unreadable", `${file} is not UTF-8 text.`);
   }
 }
 

@@ -5,9 +5,6 @@ import { type Finding, type Looked, type Rule, rowName, textsOf } from "./rule.t
 
 const asOf = "2026-11-01";
 
-const isWanted = ({ row }: Looked["lines"][number], { features }: Looked["record"]): boolean =>
-  row.feature === undefined || features.includes(row.feature);
-
 /** Rules about what has to be there, and how long it may be. */
 export const lengthRules: readonly Rule[] = [
   {
@@ -19,7 +16,7 @@ export const lengthRules: readonly Rule[] = [
     look: ({ record, store, lines }) =>
       lines.flatMap((line): Finding[] => {
         const { row, value } = line;
-        if (value?.first || row.need === "optional" || !isWanted(line, record)) return [];
+        if (value?.first || row.need === "optional") return [];
         const says = recordFields[row.field].says.toLowerCase();
         const what = says === row.title.toLowerCase() ? "" : `: ${says}`;
         const language = recordFields[row.field].byLanguage ? record.languages[0] : undefined;

@@ -2,6 +2,7 @@ import * as z from "zod";
 import { parseColor } from "../../values/color.ts";
 import { deviceClasses, orientations } from "../../values/devices.ts";
 import { fieldNames, fields } from "../../values/fields.ts";
+import { languageTag } from "../../values/language.ts";
 import { steeringIn } from "../../values/plain-text.ts";
 import { platforms } from "../../values/platform.ts";
 import { storeSchema, waiverSchema } from "./store.ts";
@@ -26,10 +27,6 @@ export const color = z.string().superRefine((value, context) => {
   if (parsed.ok) return;
   context.addIssue({ code: "custom", message: parsed.reason, params: { problem: parsed.code } });
 });
-
-const languageTag = z
-  .string()
-  .regex(/^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/, "a language tag such as en, pt-BR or zh-Hant");
 
 const picture = z
   .string()

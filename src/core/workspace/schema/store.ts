@@ -1,5 +1,7 @@
 import * as z from "zod";
-import { categoryNames } from "../../values/categories.ts";
+import { audiences, categoryNames, contentKinds } from "../../values/categories.ts";
+import { day } from "../../values/day.ts";
+import { languageTag } from "../../values/language.ts";
 import { declaresSchema } from "./declares.ts";
 
 /** A text of several lines, as a store shows it. */
@@ -35,8 +37,6 @@ const goodsSchema = z.strictObject({
     .optional(),
 });
 
-const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, "a day, such as 2026-12-01");
-
 const consentSchema = z.strictObject({ to: prose(500), by: prose(200), on: day });
 
 const accountsSchema = z
@@ -54,14 +54,11 @@ const accountsSchema = z
 /** What a store's record takes that is not the app's own: texts by language, addresses, prices, people. */
 export const storeSchema = z
   .strictObject({
-    texts: z.record(
-      z.string().regex(/^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/, "a language tag such as en or pt-BR"),
-      textsSchema,
-    ),
+    texts: z.record(languageTag, textsSchema),
     category: z.enum(categoryNames as [string, ...string[]]),
     subcategory: z.enum(categoryNames as [string, ...string[]]),
-    kind: z.enum(["app", "game"]),
-    audience: z.enum(["all", "teenagers", "adults"]),
+    kind: z.enum(contentKinds),
+    audience: z.enum(audiences),
     support: prose(500).describe("Address of a page"),
     marketing: prose(500).describe("Address of a page"),
     privacy: prose(500).describe("Address of a page"),

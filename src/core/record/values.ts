@@ -1,0 +1,98 @@
+import { type Judged, sound } from "../problems/problem.ts";
+import { placeInBrief, type RecordField } from "../stores/record-fields.ts";
+import { type Step, type Traced, trace } from "../values/trail.ts";
+import type { Variant } from "../variant/variant.ts";
+import { layersOf } from "../workspace/layers.ts";
+import type { Client, Workspace } from "../workspace/workspace.ts";
+import { type Approvals, approvalOf } from "./approvals.ts";
+import { type Put, writeDraft } from "./drafts.ts";
+import type { Policy } from "./policy.ts";
+import type { RecordValue } from "./record.ts";
+
+/** Texts that lie beside a brief, by their path within its folder: store/en/description.txt. */
+export type Beside = ReadonlyMap<string, string>;
+
+/** What the fields of a client's record are worked out from. */
+export interface Sources {
+  workspace: Workspace;
+  client: Client;
+  variant: Variant;
+  beside: Beside;
+  approvals: Approvals;
+  policy: Policy;
+  /** What patterns can put in, in a language. */
+  putIn(language: string): Put;
+}
+
+/** What stands for a field where nobody gives it: another of the client's own values. */
+const instead: Readonly<Partial<Record<RecordField, { field: keyof Variant["values"]; note: string }>>> = {
+  email: { field: "email", note: "the client's contact e-mail" },
+  contactEmail: { field: "email", note: "the client's contact e-mail" },
+  copyright: { field: "copyright", note: "the copyright line" },
+  sku: { field: "sku", note: "the stock code" },
+};
+
+/** A field that is the same in every language. */
+export function onlyValue(field: RecordField, sources: Sources): RecordValue | undefined {
+  const given = written(field, "", sources);
+  if (given) return given;
+  const { variant, policy } = sources;
+  if (field === "privacy")
+    return policy.at === undefined
+      ? undefined
+      : trace({ by: "pattern", note: "the policy that is made from the agency's", value: policy.at });
+  const own = instead[field];
+  const value = own && variant.values[own.field];
+  return value && { ...value, trail: [...value.trail, { by: "rule", note: own.note, value: value.value }] };
+}
+
+/** A text in one language: as it is given, beside the brief or from a release, or a draft. */
+export function spokenValue(field: RecordField, language: string, sources: Sources): Judged<RecordValue | undefined> {
+  const { client, variant, beside } = sources;
+  if (field === "name") return sound(variant.names.further[language]?.name ?? variant.values["app.name"]);
+  const given = written(field, language, sources);
+  if (given) return sound(given);
+  const file = `store/${language}/${field}.txt`;
+  const text = beside.get(file);
+  if (text) return sound(trace({ by: "brief", note: `clients/${client.key}/${file}`, value: asLines(field, text) }));
+  const released = field === "news" ? client.ledger?.releases.at(-1)?.notes[language] : undefined;
+  if (released) return sound(trace({ by: "ledger", note: "the notes of the last release", value: released }));
+  return draft(field, language, sources);
+}
+
+/** What is written in a brief, its groups or the defaults; a list as lines. */
+function written(field: RecordField, language: string, { workspace, client }: Sources): Traced | undefined {
+  const path = placeInBrief(field, language);
+  if (!path) return undefined;
+  const steps = layersOf(workspace, client).flatMap(({ document, path: base, data, step }): Step[] => {
+    const value = path.reduce<unknown>((at, each) => (at as Record<string, unknown> | undefined)?.[each], data);
+    if (value === undefined || value === null) return [];
+    const text = (Array.isArray(value) ? value.join("\n") : String(value)).trim().normalize("NFC");
+    return [{ ...step, value: text, place: document.placeOf([...base, ...path]) }];
+  });
+  const [first, ...more] = steps;
+  return first && trace(first, ...more);
+}
+
+/** Keywords in a file may stand between commas. */
+const asLines = (field: RecordField, text: string): string =>
+  field === "keywords" && !text.includes("\n") ? text.split(",").join("\n") : text;
+
+function draft(
+  field: RecordField,
+  language: string,
+  { workspace, approvals, putIn }: Sources,
+): Judged<RecordValue | undefined> {
+  const { data, document } = workspace.agency;
+  const pattern = data.drafts[field as keyof typeof data.drafts];
+  const text = typeof pattern === "string" ? pattern : pattern?.[language];
+  if (text === undefined) return sound(undefined);
+  const place = document.placeOf(["drafts", field, ...(typeof pattern === "string" ? [] : [language])]);
+  const made = writeDraft(text, language, putIn(language), place);
+  if (!made.ok) return { value: undefined, problems: made.problems };
+  const value = asLines(field, made.value);
+  const approved = approvalOf(approvals, field, language, value);
+  const note = approved ? `a draft that ${approved.by} approved on ${approved.on}` : "a draft that nobody has approved";
+  const traced = trace({ by: "pattern", note, value, place });
+  return sound(approved ? traced : { ...traced, isDraft: true });
+}
