@@ -217,13 +217,31 @@ describe("one client's record", () => {
     expect(own?.problems.map(({ code }) => code)).toContain("policy-missing");
   });
 
-  test("what a store would refuse is not released, unless somebody insists", () => {
+  test("what a store would refuse is not released for what it takes; the rest and others are", () => {
     oxalis(folder, "generate", "-q");
-    const refused = oxalis(folder, "release", "brennans-bothy", "--dry-run");
-    expect(refused.code).toBe(1);
-    expect(refused.err).toMatch(/brennans-bothy, App Store: .*And \d more\..*\[release-incomplete\]/);
-    expect(oxalis(folder, "release", "brennans-bothy", "--dry-run", "--force").code).toBe(0);
-    expect(oxalis(folder, "release", "3-acre", "--dry-run").code).toBe(0);
+    const released = (key: string) => {
+      const { releases, identifiers } = JSON.parse(readFileSync(join(folder, `clients/${key}/ledger.json`), "utf8"));
+      const fixed = Object.keys(identifiers).filter((platform) => identifiers[platform].fixed);
+      return { fixed, for: releases.map(({ platforms }: { platforms: string[] }) => platforms) };
+    };
+    const held = oxalis(folder, "release", "brennans-bothy", "3-acre");
+    expect(held.code).toBe(1);
+    expect(held.err).toMatch(/brennans-bothy, App Store: .*And \d more\..*\[release-incomplete\]/);
+    expect(held.out).toMatch(/brennans-bothy +first release: 1\.0\.0 build 1 for Web /);
+    expect(released("brennans-bothy")).toEqual({ fixed: ["web"], for: [["web"]] });
+    expect(released("3-acre")).toEqual({
+      fixed: ["android", "ios", "windows", "web"],
+      for: [["android", "ios", "windows", "web"]],
+    });
+    expect(oxalis(folder, "release", "brennans-bothy", "--rebuild", "--platform", "android").out).toBe(
+      "Nobody is released.\n",
+    );
+    const forced = oxalis(folder, "release", "brennans-bothy", "--rebuild", "--platform", "android", "--force");
+    expect(forced.out).toContain("1.0.0 build 1 → 1.0.0 build 2 for Android");
+    expect(released("brennans-bothy")).toEqual({ fixed: ["android", "web"], for: [["web"], ["android"]] });
+    oxalis(folder, "release", "brennans-bothy", "--take-back");
+    expect(released("brennans-bothy")).toEqual({ fixed: ["web"], for: [["web"]] });
+    expect(oxalis(folder, "release", "3-acre", "--patch", "--platform", "desktop").err).toContain("[release-refused]");
   });
 
   test("codes of a client's own accounts are asked for with the steps to share it, and are nobody else's", () => {
@@ -233,7 +251,10 @@ describe("one client's record", () => {
       );
     own("3-acre", "whose: client, app: '1234567890'");
     own("brennans-bothy", "app: '1234567890'");
-    const codes = (key: string) => boardOf(folder, key)[0]?.problems.map(({ code }) => code);
+    const codes = (key: string) =>
+      boardOf(folder, key).flatMap(({ stores, problems }) =>
+        [...problems, ...stores.flatMap((each) => each.problems)].map(({ code }) => code),
+      );
     expect(codes("3-acre")).toEqual(Array(4).fill("account-missing"));
     expect(codes("brennans-bothy")).toContain("account-shared");
     const { out } = oxalis(folder, "ask", "3-acre", "--dry-run");

@@ -1,5 +1,6 @@
 import type { Art } from "../../src/core/artwork/art.ts";
 import type { ArtRole } from "../../src/core/artwork/roles.ts";
+import { platforms } from "../../src/core/values/platform.ts";
 import { trace } from "../../src/core/values/trail.ts";
 import { type Artwork, noArtwork, type Variant } from "../../src/core/variant/variant.ts";
 
@@ -17,6 +18,7 @@ export function variantOf(art: Artwork, values: Readonly<Record<string, string>>
   return {
     key: "x",
     values: Object.fromEntries(written),
+    platforms,
     art,
     names: { further: {} },
     features: [],

@@ -2,8 +2,9 @@ import type { Change } from "../../core/make/difference.ts";
 import type { Outcome } from "../../core/make/generate.ts";
 import { type Cause, causeName, causeSaid } from "../../core/make/why.ts";
 import { makeVariants } from "../../core/operations/generate.ts";
-import { isError, type Problem } from "../../core/problems/problem.ts";
+import { isError, type Problem, stoppedPlatforms } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
+import { platformNames } from "../../core/values/platform.ts";
 import type { Run } from "../command.ts";
 import { again, type Where } from "../view/again.ts";
 import { placeData } from "../view/data.ts";
@@ -21,11 +22,14 @@ export const run: Run<"generate"> = async (given, { terminal, ports }) => {
     if (given.json) terminal.json({ dryRun, clients: outcomes.map(asData), gaps: gaps.map(placeData), gone });
     else summarise(outcomes, gaps, given, terminal);
     if (!given.json && !given.quiet && gone.length > 0) tellGone(gone, given, terminal);
-    return outcomes.some(isFailed) ? 1 : 0;
+    return outcomes.some(hasErrors) ? 1 : 0;
   });
 };
 
-const isFailed = (outcome: Outcome): boolean => outcome.problems.some(isError);
+const hasErrors = ({ problems }: Outcome): boolean => problems.some(isError);
+
+/** Whether it was not made at all; what an error of one platform stops is made without that. */
+const isFailed = (outcome: Outcome): boolean => hasErrors(outcome) && outcome.files === 0;
 
 const asData = (outcome: Outcome): object => ({
   client: outcome.client,
@@ -51,17 +55,20 @@ function line(outcome: Outcome, dryRun: boolean, longest: number, { err, setting
   const client = outcome.client.padEnd(longest);
   if (isFailed(outcome))
     return `${err.red("✗")} ${client}  ${err.red(countOf(outcome.problems.filter(isError).length, "error"))}`;
+  const stopped = stoppedPlatforms(outcome.problems).map((each) => platformNames[each]);
+  const sign = stopped.length > 0 ? err.yellow("!") : err.green("✓");
+  const without = stopped.length > 0 ? `  ${err.yellow(`without ${stopped.join(", ")}`)}` : "";
   if (settings.quiet) return undefined;
   if (changes.length === 0)
-    return settings.verbose
-      ? `${err.green("✓")} ${client}  ${err.dim(`${countOf(files, "file")}, nothing to do`)}`
+    return settings.verbose || without
+      ? `${sign} ${client}  ${err.dim(`${countOf(files, "file")}, nothing to do`)}${without}`
       : undefined;
   const counts = Object.entries(said).flatMap(([what, words]) => {
     const count = changes.filter((change) => change.what === what).length;
     return count > 0 ? [`${count} ${words[dryRun ? 1 : 0]}`] : [];
   });
   const why = outcome.causes.length > 0 ? `  ${err.dim(fewCauses(outcome.causes))}` : "";
-  return `${err.green("✓")} ${client}  ${countOf(files, "file")}: ${counts.join(", ")}${why}`;
+  return `${sign} ${client}  ${countOf(files, "file")}: ${counts.join(", ")}${why}${without}`;
 }
 
 /** So many causes are named on a client's line. */
@@ -88,7 +95,7 @@ function summarise(
 ): void {
   const { dryRun } = given;
   const { out, err, settings } = terminal;
-  const isTold = (outcome: Outcome) => settings.verbose || isFailed(outcome) || outcome.changes.length > 0;
+  const isTold = (outcome: Outcome) => settings.verbose || hasErrors(outcome) || outcome.changes.length > 0;
   const told = outcomes.filter(isTold);
   const problems = [...gaps, ...told.flatMap((outcome) => outcome.problems)].filter((each) => isShown(each, settings));
   const before = outcomes.filter((each) => !isTold(each)).flatMap((outcome) => outcome.problems);
@@ -109,7 +116,9 @@ function summarise(
   const head = dryRun
     ? `${countOf(changed, "variant")} would change, ${good.length - changed} would not.`
     : `${countOf(good.length, "variant")} in variants/: ${changed} changed, ${good.length - changed} as before.`;
-  terminal.print(bad > 0 ? `${head} ${out.red(`${countOf(bad, "client")} failed.`)}` : head);
+  const part = good.filter(hasErrors).length;
+  const partly = part > 0 ? ` ${out.yellow(`${countOf(part, "client")} without a platform.`)}` : "";
+  terminal.print(`${head}${partly}${bad > 0 ? ` ${out.red(`${countOf(bad, "client")} failed.`)}` : ""}`);
   if (same > 0) terminal.print(out.dim(`${countOf(same, "warning")} as before, of clients that did not change: -v.`));
-  if (!dryRun && bad === 0) terminal.print(out.dim(`Next: ${again("audit", given)}, ${again("proof", given)}`));
+  if (!dryRun && bad + part === 0) terminal.print(out.dim(`Next: ${again("audit", given)}, ${again("proof", given)}`));
 }

@@ -1,14 +1,17 @@
 import type { Kind, PlannedRelease, TakenBack } from "../../core/ledger/release.ts";
 import { releaseClients, takeBack } from "../../core/operations/release.ts";
 import { mapResult } from "../../core/problems/result.ts";
+import { platformNames } from "../../core/values/platform.ts";
 import type { Run } from "../command.ts";
 import { again, type Where } from "../view/again.ts";
+import { placeData } from "../view/data.ts";
+import { showProblems } from "../view/problems.ts";
 import type { Terminal } from "../view/terminal.ts";
 
 const kinds: readonly Kind[] = ["major", "minor", "patch", "rebuild"];
 
 export const run: Run<"release"> = async (given, { terminal, ports }) => {
-  const { dryRun, note: notes } = given;
+  const { dryRun, note: notes, platform: platforms } = given;
   if (given.takeBack)
     return mapResult(await takeBack(given, ports), (taken) => {
       if (given.json) terminal.json({ dryRun, takenBack: taken.map(takenData) });
@@ -16,10 +19,13 @@ export const run: Run<"release"> = async (given, { terminal, ports }) => {
       return 0;
     });
   const kind = kinds.find((each) => given[each]);
-  return mapResult(await releaseClients({ ...given, kind, notes }, ports), (releases) => {
-    if (given.json) terminal.json({ dryRun, releases: releases.map(asData) });
-    else show(releases, dryRun, again("generate", given), terminal);
-    return 0;
+  return mapResult(await releaseClients({ ...given, kind, notes, platforms }, ports), ({ releases, problems }) => {
+    if (given.json) terminal.json({ dryRun, releases: releases.map(asData), problems: problems.map(placeData) });
+    else {
+      if (problems.length > 0) terminal.note(showProblems(problems, terminal.err));
+      show(releases, dryRun, again("generate", given), terminal);
+    }
+    return problems.length > 0 ? 1 : 0;
   });
 };
 
@@ -43,6 +49,9 @@ const asData = ({ client, before, after }: PlannedRelease): object => ({
   after,
 });
 
+const listed = ({ platforms = [] }: PlannedRelease["after"]): string =>
+  platforms.map((each) => platformNames[each]).join(", ");
+
 function show(
   releases: readonly PlannedRelease[],
   dryRun: boolean,
@@ -50,13 +59,17 @@ function show(
   { print, out, settings }: Terminal,
 ): void {
   if (settings.quiet) return;
+  if (releases.length === 0) {
+    print("Nobody is released.");
+    return;
+  }
   const longest = Math.max(...releases.map((each) => each.client.length));
-  for (const { client, before, after } of releases) {
+  for (const { client, before, after, isWhole } of releases) {
     const from = before ? `${before.version} build ${before.build} → ` : "first release: ";
     const first = before ? "" : out.dim("  identifiers are fixed from now on");
     print(
       `${out.green("✓")} ${client.padEnd(longest)}  ` +
-        `${from}${out.bold(`${after.version} build ${after.build}`)}${first}`,
+        `${from}${out.bold(`${after.version} build ${after.build}`)}${isWhole ? "" : ` for ${listed(after)}`}${first}`,
     );
   }
   print(dryRun ? out.dim("Nothing was written.") : out.dim(`Next: ${next}`));

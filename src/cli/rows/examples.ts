@@ -29,6 +29,7 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
   approve: ['approve "*" --by "Mara Lind" --dry-run', 'approve saltmarsh --by "Mara Lind" --field short'],
   "copy-sheet": ["copy-sheet saltmarsh google-play"],
   release: [
+    "release saltmarsh --platform android --dry-run",
     'release saltmarsh --note "en=First boxes"',
     'release "*" --patch --dry-run --force',
     "release saltmarsh --take-back",

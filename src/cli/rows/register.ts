@@ -35,7 +35,8 @@ function optionOf(name: string, row: OptionRow): Option {
     case "flag":
       return row.conflicts ? option.conflicts([...row.conflicts]) : option;
     case "texts":
-      return option.argParser(together).default([]);
+      if (row.of) option.choices(row.of);
+      return option.argParser(together(option.parseArg)).default([]);
     case "choice":
       option.choices(row.of);
       break;
@@ -45,4 +46,10 @@ function optionOf(name: string, row: OptionRow): Option {
   return row.standard === undefined ? option : option.default(row.standard);
 }
 
-const together = (value: string, before: readonly string[]): string[] => [...before, value];
+/** Takes an option that is given several times. @param check stops what is none of its words */
+const together =
+  (check: Option["parseArg"]) =>
+  (value: string, before: readonly string[]): string[] => {
+    check?.(value, undefined);
+    return [...before, value];
+  };

@@ -27,6 +27,8 @@ interface Texts {
   kind: "texts";
   says: string;
   value: string;
+  /** Words that each has to be one of. */
+  of?: readonly string[];
 }
 
 /** One of several words. */
@@ -60,7 +62,7 @@ export interface Row {
 type OptionValue<O> = O extends { kind: "flag" }
   ? boolean
   : O extends { kind: "texts" }
-    ? readonly string[]
+    ? readonly (O extends { of: readonly (infer W)[] } ? W : string)[]
     : O extends { kind: "choice"; of: readonly (infer W)[] }
       ? W | (O extends { standard: string } ? never : undefined)
       : string | (O extends { standard: string } | { required: true } ? never : undefined);

@@ -3,9 +3,7 @@ import { platforms } from "../../core/values/platform.ts";
 import { recordRows } from "./records.ts";
 import type { Row } from "./row.ts";
 import { atStage, client, clients, inWorkspace, ofClients, pageLanguage, report, told } from "./shared.ts";
-
-const kinds = ["major", "minor", "patch", "rebuild"] as const;
-const others = (kind: string) => kinds.filter((each) => each !== kind);
+import { versionRows } from "./versions.ts";
 
 /** Every command. */
 export const rows = {
@@ -174,43 +172,7 @@ export const rows = {
     },
   },
   ...recordRows,
-  release: {
-    says: "take the next version and build number, all named clients or none",
-    arguments: { clients: { ...clients, says: "keys of clients, or patterns" } },
-    options: {
-      ...inWorkspace,
-      ...ofClients,
-      major: { kind: "flag", says: "the next major version", conflicts: others("major") },
-      minor: { kind: "flag", says: "the next minor version", conflicts: others("minor") },
-      patch: { kind: "flag", says: "the next patch version", conflicts: others("patch") },
-      rebuild: {
-        kind: "flag",
-        says: "the same version again, under the next build number",
-        conflicts: others("rebuild"),
-      },
-      note: {
-        kind: "texts",
-        value: "<text>",
-        says: "what changed; with a language in front, de=…, for that language",
-      },
-      force: { kind: "flag", says: "also what has no variant, or of which an audit finds something" },
-      takeBack: {
-        kind: "flag",
-        says: "take the last release back, as one made by mistake",
-        conflicts: [...kinds, "note", "force"],
-      },
-      dryRun: { kind: "flag", says: "say what would be released, and write nothing" },
-    },
-  },
-  "rename-identifier": {
-    says: "change an identifier that is in use; says what that breaks",
-    arguments: {
-      client,
-      platform: { says: "the platform", needed: "required", of: platforms },
-      identifier: { says: "the new identifier", needed: "required" },
-    },
-    options: { ...inWorkspace, yes: { kind: "flag", says: "do it, knowing what it breaks" } },
-  },
+  ...versionRows,
   clean: {
     says: "empty the cache of pictures that were drawn before; or remove what was made for nobody",
     arguments: {},

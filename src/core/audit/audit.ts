@@ -7,6 +7,7 @@ import { drawnFor, readReceipt, receiptFile } from "../make/receipt.ts";
 import { planVariant } from "../plan/plan.ts";
 import { isError, type Problem, problem } from "../problems/problem.ts";
 import { attemptAsync } from "../problems/result.ts";
+import { templateFor } from "../survey/narrow.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
 import type { Resolved } from "../variant/variant.ts";
 import { variantPath } from "../workspace/stage.ts";
@@ -133,15 +134,18 @@ function readFiles({ folder: own }: Template, folder: Folder, same: ReadonlySet<
 
 async function auditOne(
   workspace: Workspace,
-  template: Template,
-  { client, variant, problems }: Resolved,
+  all: Template,
+  resolved: Resolved,
   searches: Searches,
   opened: Opened | undefined,
 ): Promise<Finding> {
+  const { client, problems } = resolved;
   const { key } = client;
   const named = (all: readonly Problem[]) => all.map((each) => ({ ...each, client: key }));
   const nothing = { client: key, files: 0, allowed: [], code: [] };
-  if (!variant || problems.some(isError)) return { ...nothing, problems: problems.filter(isError) };
+  const own = templateFor(all, resolved);
+  if (!own.ok) return { ...nothing, problems: problems.filter(isError) };
+  const { variant, template } = own.value;
   const at = variantPath(workspace, key);
   if (!opened) {
     const message = `${at} is not there: the variant has not been generated.`;
@@ -178,6 +182,8 @@ async function auditOne(
     const paths = files.map(({ path }) => path);
     const variantFiles = { folder, files: paths, shown: at, isKept: (file: string) => kept.has(file) };
     const found = [
+      // What stops a platform: of that there is nothing to be found.
+      ...problems.filter(isError),
       ...whole(plan, receipt, hashes, at),
       ...strays(plan, receipt, paths, at),
       ...(receipt.layout === "tree" ? judgeReferences(searches.references, variantFiles) : []),

@@ -2,8 +2,9 @@ import { likenessOf } from "../artwork/likeness.ts";
 import { resolvePicked } from "../derive/resolve.ts";
 import { tellEnlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
-import { isError, type Problem, problem } from "../problems/problem.ts";
+import { type Problem, problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
+import { templateFor } from "../survey/narrow.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
 import { writtenAt } from "../values/trail.ts";
 import type { Resolved, Variant } from "../variant/variant.ts";
@@ -58,9 +59,11 @@ async function templatePictures({ folder, parts }: Template): Promise<TemplatePi
  * What only shows when the variant is planned: values that the template wants and nobody gives, pictures too small
  * for it.
  */
-function judgePlan(resolved: Resolved, template: Template): Problem[] {
-  const { client, variant, problems } = resolved;
-  if (!variant || problems.some(isError)) return [];
+function judgePlan(resolved: Resolved, all: Template): Problem[] {
+  const { client } = resolved;
+  const own = templateFor(all, resolved);
+  if (!own.ok) return [];
+  const { variant, template } = own.value;
   const read = attempt(() => planVariant(variant, template, "tree"));
   if (!read.ok) return read.problems.map((each) => ({ ...each, client: client.key }));
   const plan = read.value;

@@ -1,9 +1,9 @@
 import { definitions } from "../platforms/all.ts";
-import { isError, type Judged, type Problem, problem, sound } from "../problems/problem.ts";
-import { isWanted } from "../record/wanted.ts";
+import { type Judged, type Problem, problem, sound, stoppedPlatforms, stopsClient } from "../problems/problem.ts";
+import { wantedPlatforms } from "../record/wanted.ts";
 import { contrast, parseColor, readableOn } from "../values/color.ts";
 import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
-import { platformOf, platforms } from "../values/platform.ts";
+import { platformOf } from "../values/platform.ts";
 import type { Place } from "../values/source.ts";
 import { isDerived, type Traced, trace, withStep, writtenAt } from "../values/trail.ts";
 import type { Artwork, Resolved, Values, Variant } from "../variant/variant.ts";
@@ -37,9 +37,10 @@ interface Work {
 export function resolveVariant(workspace: Workspace, client: Client, art: Artwork, files: ClientFiles): Resolved {
   const { values: forStore, problems: ofFields } = resolveFields(workspace, client, art);
   const { value: values, problems: ofStage } = stageValues(forStore, workspace);
-  const { features, problems: unfit } = clientFeatures(workspace, client, values);
+  const wanted = wantedPlatforms(workspace, client);
+  const { features, problems: unfit } = clientFeatures(workspace, client, values, wanted.value);
   const locales = localNames(client, forStore, features).map((local) => stageNames(local, forStore, workspace));
-  const asked = { workspace, client, values, features, files };
+  const asked = { workspace, client, values, features, platforms: wanted.value, files };
   const answered = clientAnswers(asked);
   const filled = clientContent(asked);
   const problems = [
@@ -49,23 +50,23 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     ...ofStage,
     ...unfit,
     ...overruledProblems(client),
-    ...judgeValues(
-      client,
-      values,
-      platforms.filter((each) => isWanted(workspace, client, each)),
-    ),
+    ...wanted.problems,
+    ...judgeValues(client, values, wanted.value),
     ...locales.flatMap((each) => judgeLocalName(client, each)),
     ...answered.problems,
     ...filled.problems,
   ].map((each) => ({ ...each, client: client.key }));
   const resolved = { client, values, art, problems };
-  if (problems.some(isError)) return resolved;
+  const stopped = stoppedPlatforms(problems);
+  const made = wanted.value.filter((each) => !stopped.includes(each));
+  if (problems.some(stopsClient) || made.length === 0) return resolved;
   const { key, brief } = client;
   const corner = workspace.stage?.has.corner;
   const color = corner && parseColor(corner.color);
   const variant: Variant = {
     key,
     values,
+    platforms: made,
     art,
     names: namesByLanguage(values, locales),
     features,

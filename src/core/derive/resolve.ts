@@ -1,6 +1,6 @@
 import pLimit from "p-limit";
 import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
-import { isError } from "../problems/problem.ts";
+import { stoppedPlatforms, stopsClient } from "../problems/problem.ts";
 import { captureFiles } from "../record/captures.ts";
 import { kitFiles } from "../record/kit.ts";
 import { type Recorded, readRecord, type Told } from "../record/read.ts";
@@ -17,7 +17,7 @@ import { resolveVariant } from "./one-client.ts";
 
 /**
  * Resolves every client of a workspace: judges its pictures, derives its values, and holds all clients against each
- * other. Clients with errors come without a variant; they do not stop the others.
+ * other. A client with an error comes without a variant, or without the platform that it stops; the others go on.
  */
 export async function resolveAll(workspace: Workspace): Promise<Recorded[]> {
   const limit = pLimit(4);
@@ -30,9 +30,14 @@ export async function resolveAll(workspace: Workspace): Promise<Recorded[]> {
   const shared = judgeTogether(all);
   const names = judgeNames(all);
   return all.map(({ variant, ...each }) => {
-    const errors = shared.get(each.client.key) ?? [];
-    const problems = [...each.problems, ...errors, ...(names.get(each.client.key) ?? [])];
-    return { ...each, problems, ...(variant && errors.length === 0 ? { variant } : {}) };
+    const found = [...(shared.get(each.client.key) ?? []), ...(names.get(each.client.key) ?? [])];
+    const stopped = stoppedPlatforms(found);
+    const platforms = variant?.platforms.filter((platform) => !stopped.includes(platform)) ?? [];
+    return {
+      ...each,
+      problems: [...each.problems, ...found],
+      ...(variant && platforms.length > 0 ? { variant: { ...variant, platforms } } : {}),
+    };
   });
 }
 
@@ -66,7 +71,7 @@ async function resolveClient(
   const art = given.font ? { ...seen.art, font: given.font } : seen.art;
   const resolved = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
   const ofArt = [...seen.problems, ...given.problems];
-  const usable = resolved.variant && !ofArt.some(isError);
+  const usable = resolved.variant && !ofArt.some(stopsClient);
   return {
     client,
     values: resolved.values,

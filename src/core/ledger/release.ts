@@ -1,5 +1,5 @@
 import { definitions } from "../platforms/all.ts";
-import { isError, type Problem, problem } from "../problems/problem.ts";
+import { isError, type Problem, type ProblemDetail, problem, stoppedPlatforms } from "../problems/problem.ts";
 import { fail, type Result, succeed } from "../problems/result.ts";
 import { stores } from "../stores/all.ts";
 import type { Platform } from "../values/platform.ts";
@@ -21,6 +21,7 @@ export interface ReleaseRequest {
   today: string;
   /** Check sum of the template's files. */
   template: string;
+  /** What the client is released for. */
   platforms: readonly Platform[];
 }
 
@@ -29,6 +30,8 @@ export interface PlannedRelease {
   client: string;
   before?: Release;
   after: Release;
+  /** For every platform that the client wants. */
+  isWhole: boolean;
   ledger: Ledger;
 }
 
@@ -45,7 +48,10 @@ export function judgeNotes({ notes, platforms }: Pick<ReleaseRequest, "notes" | 
   });
 }
 
-/** Takes a client's last release back, as long as there is no later one; the first one's identifiers are free again. */
+/**
+ * Takes a client's last release back, as long as there is no later one; identifiers that no other release has fixed
+ * are free again.
+ */
 export function planTakingBack({ client, ledger }: Pick<Client, "ledger"> & { client: string }): Result<TakenBack> {
   const last = ledger && lastRelease(ledger);
   if (!last) {
@@ -53,9 +59,10 @@ export function planTakingBack({ client, ledger }: Pick<Client, "ledger"> & { cl
     return fail(problem("release-refused", message, { client, fix: "Name clients that have been released." }));
   }
   const releases = ledger.releases.slice(0, -1);
+  const isReleased = (platform: string) => releases.some(({ platforms }) => !platforms || isAmong(platform, platforms));
   const identifiers = Object.entries(ledger.identifiers).map(([platform, held]) => {
     const { fixed: _, ...free } = held;
-    return [platform, releases.length > 0 || held.fixed !== last.on ? held : { reserved: last.on, ...free }];
+    return [platform, isReleased(platform) || held.fixed !== last.on ? held : { reserved: last.on, ...free }];
   });
   const before = releases.at(-1);
   return succeed({
@@ -65,6 +72,8 @@ export function planTakingBack({ client, ledger }: Pick<Client, "ledger"> & { cl
     ledger: { ...ledger, releases, identifiers: Object.fromEntries(identifiers) },
   });
 }
+
+const isAmong = (name: string, all: readonly Platform[]): boolean => all.some((each) => each === name);
 
 /** A release that is taken back, decided and not yet written. */
 export interface TakenBack {
@@ -84,19 +93,23 @@ const following: Readonly<Record<Kind, (parts: readonly [number, number, number]
 
 /** Decides a client's next release, or says why it cannot be made. Pure. */
 export function planRelease({ client, variant, problems }: Resolved, request: ReleaseRequest): Result<PlannedRelease> {
-  const named = (message: string, expected?: string) =>
-    fail(problem("release-refused", message, { client: client.key, ...(expected ? { expected } : {}) }));
+  const named = (message: string, detail: ProblemDetail = {}) =>
+    fail(problem("release-refused", message, { ...detail, client: client.key }));
   if (!variant) return fail(...problems.filter(isError));
   const ledger = client.ledger ?? emptyLedger;
   const before = lastRelease(ledger);
   if (before && !request.kind) {
-    return named(
-      `${client.key} is at ${before.version}: say how the next version follows.`,
-      "--major, --minor, --patch or --rebuild",
-    );
+    return named(`${client.key} is at ${before.version}: say how the next version follows.`, {
+      expected: "--major, --minor, --patch or --rebuild",
+    });
   }
   if (!before && request.kind === "rebuild")
     return named(`${client.key} has not been released yet: there is nothing to build again.`);
+  if (request.platforms.length === 0)
+    return named(`${client.key} is made for none of the platforms that are asked for.`, {
+      expected: variant.platforms.join(", "),
+      fix: "Name one of those with --platform, or none for all of them.",
+    });
   const version = before && request.kind ? bump(before.version, request.kind) : fieldOf(variant, "version");
   const build = before ? before.build + 1 : Number(fieldOf(variant, "build"));
   const most = Math.min(...request.platforms.map((each) => definitions[each].mostBuilds));
@@ -107,14 +120,17 @@ export function planRelease({ client, variant, problems }: Resolved, request: Re
     build,
     on: request.today,
     template: request.template,
+    platforms: [...request.platforms],
     notes: { ...request.notes },
   };
   const reserved = reserveIdentifiers(variant, request.platforms, ledger, request.today) ?? ledger;
-  const released = fixIdentifiers(reserved, request.today);
+  const released = fixIdentifiers(reserved, request.platforms, request.today);
   return succeed({
     client: client.key,
     ...(before ? { before } : {}),
     after,
+    isWhole:
+      stoppedPlatforms(problems).length === 0 && variant.platforms.every((each) => request.platforms.includes(each)),
     ledger: { ...released, releases: [...released.releases, after] },
   });
 }

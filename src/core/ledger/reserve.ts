@@ -24,10 +24,10 @@ export function reserveIdentifiers(
   return changed ? { ...ledger, identifiers } : undefined;
 }
 
-/** The same ledger with every identifier fixed: from now on none follows the brief. */
-export function fixIdentifiers(ledger: Ledger, today: string): Ledger {
+/** The same ledger with the identifiers of platforms fixed: from now on they do not follow the brief. */
+export function fixIdentifiers(ledger: Ledger, released: readonly Platform[], today: string): Ledger {
   const identifiers = { ...ledger.identifiers };
-  for (const platform of platforms) {
+  for (const platform of released) {
     const held = identifiers[platform];
     if (held && !held.fixed) identifiers[platform] = { ...held, fixed: today };
   }

@@ -2,8 +2,6 @@ import { availableParallelism } from "node:os";
 import { basename, join } from "node:path";
 import pLimit from "p-limit";
 import { resolvePicked } from "../derive/resolve.ts";
-import { readInside } from "../files/reading/folder.ts";
-import { lookAt } from "../files/writing/door.ts";
 import { openWriter } from "../files/writing/folder-there.ts";
 import { clearScratch } from "../files/writing/scratch.ts";
 import { writeTogether } from "../files/writing/together.ts";
@@ -13,6 +11,7 @@ import { planVariant } from "../plan/plan.ts";
 import { isError, type Problem, problem } from "../problems/problem.ts";
 import { attempt, attemptAsync, orStop, orStopAsync, stop } from "../problems/result.ts";
 import { createRenderer, rendererVersion } from "../render/draw.ts";
+import { templateFor } from "../survey/narrow.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
 import { fingerprint } from "../values/hash.ts";
 import type { Layout } from "../values/layout.ts";
@@ -25,7 +24,7 @@ import type { Cache } from "./cache.ts";
 import { type Change, difference } from "./difference.ts";
 import { goneVariants } from "./gone.ts";
 import { artInput, workspaceInputs } from "./inputs.ts";
-import { buildMatrix, exampleWorkflow } from "./matrix.ts";
+import { writeMatrix } from "./matrix.ts";
 import { readReceipt } from "./receipt.ts";
 import { keepRecord, readRecord, recordOf, seenAgain } from "./record.ts";
 import { type Cause, causesSince, madeFrom, whyOf } from "./why.ts";
@@ -120,19 +119,6 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   return { outcomes, gaps: template.parts.flatMap((part) => part.gaps), gone: goneVariants(workspace) };
 }
 
-/** What a build server needs to know of all variants that are there; written only where it changed. */
-async function writeMatrix(workspace: Workspace, all: readonly Resolved[], template: Template): Promise<void> {
-  const { root } = workspace;
-  const files = new Map([
-    ["variants/builds.json", `${JSON.stringify(await buildMatrix(workspace, all, template), null, 1)}\n`],
-    ["variants/builds.example.yml", exampleWorkflow],
-  ]);
-  for (const [file, text] of files)
-    if (lookAt(root, file)?.isFile() && Buffer.from(readInside(root, file, file)).toString() === text)
-      files.delete(file);
-  if (files.size > 0 && lookAt(root, "variants")) writeTogether(root, files);
-}
-
 /** What all clients' variants are made with. */
 type Means = Pick<Tools, "inputs" | "cache" | "drawing"> & { template: Template };
 
@@ -150,15 +136,19 @@ async function generateOne(
   tools: Means,
   options: GenerateOptions,
 ): Promise<Outcome> {
-  const { client, variant, problems } = resolved;
+  const { client, problems } = resolved;
   const folder = variantPath(workspace, client.key);
   const outcome: Outcome = { client: client.key, folder, files: 0, changes: [], causes: [], problems };
-  if (!variant || problems.some(isError)) return outcome;
+  const own = templateFor(tools.template, resolved);
+  if (!own.ok) return outcome;
+  const { variant, template } = own.value;
   const withFailure = (so: Outcome, found: readonly Problem[]): Outcome => ({
     ...so,
     problems: [...so.problems, ...found.map((each) => ({ ...each, client: client.key }))],
   });
-  const decided = attempt(() => orStop(() => decide(workspace, resolved, variant, tools, options), systemProblem));
+  const decided = attempt(() =>
+    orStop(() => decide(workspace, resolved, variant, { ...tools, template }, options), systemProblem),
+  );
   if (!decided.ok) return withFailure(outcome, decided.problems);
   const { problems: told, carryOut, ...so } = decided.value;
   const planned: Outcome = { ...outcome, ...so, problems: [...problems, ...told] };
@@ -227,8 +217,8 @@ function decide(
 /**
  * A client's ledger, where it would have to change. It holds what stands in the stores: a stage's identifiers do not.
  */
-function newLedger({ agency, stage }: Workspace, { client, variant }: Resolved, today: string): Ledger | undefined {
-  return variant && !stage ? reserveIdentifiers(variant, agency.data.platforms, client.ledger, today) : undefined;
+function newLedger({ stage }: Workspace, { client, variant }: Resolved, today: string): Ledger | undefined {
+  return variant && !stage ? reserveIdentifiers(variant, variant.platforms, client.ledger, today) : undefined;
 }
 
 function refuseChanges(workspace: Workspace, resolved: readonly Resolved[], today: string): void {

@@ -1,5 +1,8 @@
 import { resolveAll } from "../derive/resolve.ts";
+import { readInside } from "../files/reading/folder.ts";
 import { lookAt } from "../files/writing/door.ts";
+import { writeTogether } from "../files/writing/together.ts";
+import { templateFor } from "../survey/narrow.ts";
 import type { Template } from "../survey/template.ts";
 import { signingPrefix } from "../variant/signing.ts";
 import type { Resolved } from "../variant/variant.ts";
@@ -27,10 +30,10 @@ interface Build {
  * matrix in.
  * @param all the clients, resolved at the workspace's stage.
  */
-export async function buildMatrix(
+async function buildMatrix(
   workspace: Workspace,
   all: readonly Resolved[],
-  { parts }: Template,
+  template: Template,
 ): Promise<{ include: Build[] }> {
   const { stage: _, ...store } = workspace;
   const stages = [undefined, ...Object.keys(workspace.agency.data.stages)].map((name) => atStage(store, name));
@@ -39,7 +42,11 @@ export async function buildMatrix(
     const isThere = (key: string) => lookAt(at.root, variantPath(at, key)) !== undefined;
     if (!at.clients.some(({ key }) => isThere(key))) continue;
     const resolved = at.stage?.name === workspace.stage?.name ? all : await resolveAll(at);
-    for (const { client, values } of resolved.filter(({ client, variant }) => variant && isThere(client.key)))
+    for (const each of resolved.filter(({ client }) => isThere(client.key))) {
+      const { client, values } = each;
+      const own = templateFor(template, each);
+      if (!own.ok) continue;
+      const parts = own.value.template.parts.filter(({ platform }) => own.value.variant.platforms.includes(platform));
       for (const { platform, folder } of parts)
         include.push({
           client: client.key,
@@ -52,6 +59,7 @@ export async function buildMatrix(
           build: values.build?.value ?? "",
           signing: signingPrefix(client.key),
         });
+    }
   }
   return { include };
 }
@@ -64,7 +72,7 @@ const runner =
 const number = `\${{ matrix.version }} (\${{ matrix.build }})`;
 
 /** An example of a workflow that builds the matrix: one job a client and platform. To be copied and made one's own. */
-export const exampleWorkflow = `\
+const exampleWorkflow = `\
 # An example: copy it to where your build server looks for workflows, and put your own build commands in.
 name: Builds
 on: workflow_dispatch
@@ -92,3 +100,16 @@ jobs:
         with: { name: variants, path: variants }
       - run: echo "Build \${{ matrix.identifier }} ${number} in \${{ matrix.folder }}"
 `;
+
+/** What a build server needs to know of all variants that are there; written only where it changed. */
+export async function writeMatrix(workspace: Workspace, all: readonly Resolved[], template: Template): Promise<void> {
+  const { root } = workspace;
+  const files = new Map([
+    ["variants/builds.json", `${JSON.stringify(await buildMatrix(workspace, all, template), null, 1)}\n`],
+    ["variants/builds.example.yml", exampleWorkflow],
+  ]);
+  for (const [file, text] of files)
+    if (lookAt(root, file)?.isFile() && Buffer.from(readInside(root, file, file)).toString() === text)
+      files.delete(file);
+  if (files.size > 0 && lookAt(root, "variants")) writeTogether(root, files);
+}

@@ -10,7 +10,7 @@ import type { MadeFrom } from "./why.ts";
  * system. While neither has changed, nothing has to be planned, read or hashed.
  */
 export interface Made {
-  form: 4;
+  form: 5;
   /** Whose it is: one that lies under another's name is none. */
   name: string;
   key: string;
@@ -44,7 +44,7 @@ const recordFile = ({ name }: Kept): string => `.oxalis/made/${name}.json`;
 /** What is known of a variant; undefined where nothing is, or it cannot be read. */
 export function readRecord(kept: Kept): Made | undefined {
   const record = readSummed(kept.root, recordFile(kept)) as Made | undefined;
-  return record?.form === 4 && record.name === kept.name ? record : undefined;
+  return record?.form === 5 && record.name === kept.name ? record : undefined;
 }
 
 /** The record to keep from now on, if every file of the variant is as it says; undefined otherwise. */
@@ -78,7 +78,7 @@ export function recordOf(
     const stat = glanceAt(`${root}/${folder}/${path}`);
     return stat ? [[path, seenOf(stat, hash, now)] as const] : [];
   });
-  return { form: 4, name, key, from, problems, files: Object.fromEntries(seen) };
+  return { form: 5, name, key, from, problems, files: Object.fromEntries(seen) };
 }
 
 function seenOf({ size, ctimeMs, ino }: Looks, hash: string, now: number): Seen {

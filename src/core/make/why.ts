@@ -8,6 +8,8 @@ import type { Change } from "./difference.ts";
  * What a variant was made from, under the names that people give it; kept, so that the next run can say what changed.
  */
 export interface MadeFrom {
+  /** What it is made for, with commas between them. */
+  platforms: string;
   /** By field, feature, question or language. */
   values: Readonly<Record<string, string>>;
   /** SHA-256 by file: the client's pictures and font. */
@@ -23,6 +25,7 @@ export function madeFrom(variant: Variant, { entries }: Plan): MadeFrom {
     Object.entries(all).map(([name, { value }]) => [`${head}${name}`, value]);
   const font = art.font ? [[art.font.file, art.font.hash]] : [];
   return {
+    platforms: variant.platforms.join(", "),
     values: Object.fromEntries([
       ...Object.entries(values).map(([field, traced]) => [field, traced.value]),
       ...furtherNames(variant).map(({ locale, name, label }) => [
@@ -42,6 +45,7 @@ export function madeFrom(variant: Variant, { entries }: Plan): MadeFrom {
 
 /** One thing that is no longer as it was when the variant was made. */
 export type Cause =
+  | { of: "platforms"; before: string; after: string }
   | { of: "value"; field: string; before: string | undefined; after: string | undefined }
   | { of: "picture"; file: string }
   | { of: "template"; file: string }
@@ -50,7 +54,13 @@ export type Cause =
 /** What changed since; undefined where nobody knows what it was before. */
 export function causesSince(before: MadeFrom | undefined, now: MadeFrom): Cause[] | undefined {
   if (!before) return undefined;
+  const isSame = before.platforms === now.platforms;
+  // Files that come or go with a platform's part did not change.
+  const ofTemplate = different(before.template, now.template).filter(
+    (file) => isSame || (before.template[file] !== undefined && now.template[file] !== undefined),
+  );
   return [
+    ...(isSame ? [] : [{ of: "platforms" as const, before: before.platforms, after: now.platforms }]),
     ...different(before.values, now.values).map((field) => ({
       of: "value" as const,
       field,
@@ -58,7 +68,7 @@ export function causesSince(before: MadeFrom | undefined, now: MadeFrom): Cause[
       after: now.values[field],
     })),
     ...different(before.pictures, now.pictures).map((file) => ({ of: "picture" as const, file })),
-    ...different(before.template, now.template).map((file) => ({ of: "template" as const, file })),
+    ...ofTemplate.map((file) => ({ of: "template" as const, file })),
     ...(before.renderer === now.renderer ? [] : [{ of: "renderer" as const }]),
   ];
 }
@@ -71,6 +81,7 @@ const different = (before: Named, now: Named): string[] =>
 /** What it is that changed, in a word. */
 export function causeName(cause: Cause): string {
   if (cause.of === "value") return cause.field;
+  if (cause.of === "platforms") return "platforms";
   return cause.of === "renderer"
     ? "another way of drawing"
     : cause.of === "template"
@@ -83,6 +94,7 @@ export function causeSaid(cause: Cause): string {
   if (cause.of === "picture") return `${cause.file} is another`;
   if (cause.of === "template") return `the template's ${cause.file} changed`;
   if (cause.of === "renderer") return "pictures are drawn in another way now";
+  if (cause.of === "platforms") return `platforms: ${cause.before} → ${cause.after}`;
   return `${cause.field}: ${cause.before ?? "nothing"} → ${cause.after ?? "nothing"}`;
 }
 
@@ -117,7 +129,7 @@ function isCauseOf(cause: Cause, entry: Entry): boolean {
 function isCauseOfDrawing(cause: Cause, { picture, tile, plate, name, corner }: Drawing): boolean {
   if (cause.of === "renderer") return true;
   if (cause.of === "picture") return [picture?.art.file, tile?.art.file].includes(cause.file);
-  if (cause.of === "template") return false;
+  if (cause.of !== "value") return false;
   if (cause.field === "app.name" || cause.field.startsWith("app.locales.")) return name !== undefined;
   const colors = [plate?.color, plate?.foot, name?.color, picture?.key, corner?.color];
   return cause.after !== undefined && colors.some((color) => color === cause.after);

@@ -104,13 +104,13 @@ export function planVariant(variant: Variant, template: Template, layout: Layout
     const gone = template.folder.list().filter((path) => !kept.has(path));
     if (gone.length > 0) entries.push(writeEntry(goneFile, gone.map((path) => `${path}\n`).join("")));
   }
-  entries.sort((a, b) => (a.path < b.path ? -1 : 1));
+  const wanted = entries.filter(({ path }) => !template.isLeft(path)).sort((a, b) => (a.path < b.path ? -1 : 1));
   const { revision } = template;
   return {
     client: variant.key,
     layout,
     ...(revision ? { revision } : {}),
-    entries,
+    entries: wanted,
     gaps: [...localized.gaps, ...staying(variant, template)],
   };
 }

@@ -27,6 +27,10 @@ export const ofWork = {
     title: "The template folder holds no app",
     fix: "Point `template` in oxalis.yaml at the folder that holds the app's android, ios, windows or web part.",
   },
+  "platform-unused": {
+    title: "A client that wants no platform of the agency's",
+    fix: "Name one of them under `platforms` in the brief, or add the platform in oxalis.yaml.",
+  },
   "template-part-missing": {
     title: "The template has no part for a platform",
     fix: "Take the platform out of `platforms` in oxalis.yaml, or add that part to the template.",

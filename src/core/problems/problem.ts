@@ -1,4 +1,5 @@
 import { shownText } from "../values/plain-text.ts";
+import type { Platform } from "../values/platform.ts";
 import type { Place } from "../values/source.ts";
 import { type ProblemCode, problemKinds } from "./catalogue.ts";
 import { type Who, whoActs } from "./who.ts";
@@ -24,6 +25,8 @@ export interface Problem {
   settle?: Settlement;
   /** Key of the client it concerns; absent when it concerns the whole workspace. */
   client?: string;
+  /** The one platform that it stops; absent where it concerns all of a client. */
+  platform?: Platform;
 }
 
 /** What problems have in common that are told together. */
@@ -45,7 +48,9 @@ export interface Settlement {
   entry: string | Readonly<Record<string, string | number>>;
 }
 
-export type ProblemDetail = Partial<Pick<Problem, "severity" | "expected" | "fix" | "client" | "cause">> & {
+export type ProblemDetail = Partial<
+  Pick<Problem, "severity" | "expected" | "fix" | "client" | "cause" | "platform">
+> & {
   place?: Place | undefined;
 };
 
@@ -74,3 +79,11 @@ export interface Judged<T> {
 export const sound = <T>(value: T): Judged<T> => ({ value, problems: [] });
 
 export const isError = (each: Problem): boolean => each.severity === "error";
+
+/** Whether it stops all of a client, not one platform alone. */
+export const stopsClient = (each: Problem): boolean => isError(each) && each.platform === undefined;
+
+/** Platforms that problems stop. */
+export const stoppedPlatforms = (all: readonly Problem[]): Platform[] => [
+  ...new Set(all.flatMap((each) => (isError(each) && each.platform ? [each.platform] : []))),
+];

@@ -9,8 +9,9 @@ import { accentOf } from "../page/accent.ts";
 import type { Sheet } from "../page/sheet.ts";
 import { planVariant } from "../plan/plan.ts";
 import { definitions } from "../platforms/all.ts";
-import { isError, type Problem } from "../problems/problem.ts";
+import type { Problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
+import { templateFor } from "../survey/narrow.ts";
 import { iconsByTarget } from "../survey/targets.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
 import type { Field } from "../values/fields.ts";
@@ -63,10 +64,13 @@ export async function makeProof(
 /** A client's sheet, or why there is none. */
 function sheetOf(
   workspace: Workspace,
-  template: Template,
-  { client, variant, problems }: Resolved,
+  all: Template,
+  resolved: Resolved,
 ): Sheet | { absent: { why: Why; reason: string } } {
-  if (!variant) return faulty(problems.filter(isError));
+  const { client } = resolved;
+  const own = templateFor(all, resolved);
+  if (!own.ok) return faulty(own.problems);
+  const { variant, template } = own.value;
   const root = variantFolder(workspace, client.key);
   if (!isFolder(root)) return missing("notMade", "It has not been generated yet.");
   const read = attempt((): Sheet | undefined => {
@@ -82,7 +86,7 @@ function sheetOf(
       key: client.key,
       ...(workspace.stage ? { stage: workspace.stage.name } : {}),
       ...said(variant),
-      platforms: [...new Set(template.parts.map(({ platform }) => platform))],
+      platforms: template.parts.map(({ platform }) => platform).filter((each) => variant.platforms.includes(each)),
       icons: icons.map(({ picture, belongs, folder }) => ({ picture, belongs, folder })),
       names: namesOf(variant),
       pictures: new Map([

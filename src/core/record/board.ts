@@ -52,14 +52,19 @@ export function standings(
         name,
         record: resolved.told.record,
         unshared: [...new Set(missing.map(({ store }) => store))],
-        stores: wanted.map((store) => standingIn(store, resolved.told.record, waived, today)),
+        stores: wanted.map((store) => {
+          const standing = standingIn(store, resolved.told.record, waived, today);
+          const codes = missing.filter((each) => each.store === store.key);
+          const stopping = problems.filter(({ platform }) => platform && store.takes.includes(platform));
+          const own = codes.map((code) => accountProblem(code, client.key));
+          return { ...standing, problems: [...stopping, ...standing.problems, ...own] };
+        }),
         problems: [
           ...resolved.told.problems,
           ...judgeWaivers(client.key, waived, today),
           ...judgeHeld(client, name, today),
           ...(alike.get(client.key) ?? []),
           ...(shared.get(client.key) ?? []),
-          ...missing.map((code) => accountProblem(code, client.key)),
         ],
       };
     })
@@ -81,8 +86,9 @@ export function nextOf(standing: ClientStanding): Problem | undefined {
   return told.find(isError) ?? told.find(({ severity }) => severity === "warning");
 }
 
-/** Whether a store has all that it requires. */
-export const isComplete = ({ required }: Standing): boolean => required.done === required.total;
+/** Whether a store has all that it requires, and finds nothing wrong with it. */
+export const isComplete = ({ required, problems }: Standing): boolean =>
+  required.done === required.total && !problems.some(isError);
 
 /** Whether every store that a client wants has. */
 export const isCompleteEverywhere = ({ stores }: ClientStanding): boolean =>

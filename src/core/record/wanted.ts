@@ -1,25 +1,29 @@
+import { type Judged, problem } from "../problems/problem.ts";
 import { stores } from "../stores/all.ts";
 import type { StoreDefinition } from "../stores/definition.ts";
-import type { Platform } from "../values/platform.ts";
+import { type Platform, platformNames } from "../values/platform.ts";
 import { layersOf } from "../workspace/layers.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 
-/** Whether a client wants an app for a platform: its brief, a group or the defaults name those that it wants. */
-export function isWanted(workspace: Workspace, client: Client, platform: Platform): boolean {
-  const named = layersOf(workspace, client)
-    .flatMap(({ data }) => (data?.platforms ? [data.platforms] : []))
-    .at(-1);
-  return named?.includes(platform) ?? true;
+/** Platforms that a client wants, of those that the agency makes apps for: its brief, a group or the defaults say. */
+export function wantedPlatforms(workspace: Workspace, client: Client): Judged<readonly Platform[]> {
+  const all = workspace.agency.data.platforms;
+  const named = layersOf(workspace, client).findLast(({ data }) => data?.platforms);
+  const asked = named?.data?.platforms;
+  if (!named || !asked) return { value: all, problems: [] };
+  const value = all.filter((each) => asked.includes(each));
+  if (value.length > 0) return { value, problems: [] };
+  const message = `The agency makes no app for ${asked.map((each) => platformNames[each]).join(", ")}.`;
+  const place = named.document.placeOf([...named.path, "platforms"]);
+  return { value, problems: [problem("platform-unused", message, { place, expected: `one of ${all.join(", ")}` })] };
 }
 
-/** Stores that take an app for what a client wants, of the platforms that the template has a part for. */
+/** Stores that take what a client wants, of the platforms that the template has a part for. */
 export function wantedStores(
   workspace: Workspace,
   client: Client,
   parts: ReadonlySet<Platform> | undefined = undefined,
 ): readonly StoreDefinition[] {
-  const wanted = workspace.agency.data.platforms.filter(
-    (each) => isWanted(workspace, client, each) && (!parts || parts.has(each)),
-  );
+  const wanted = wantedPlatforms(workspace, client).value.filter((each) => !parts || parts.has(each));
   return stores.filter(({ takes }) => takes.some((each) => wanted.includes(each)));
 }

@@ -28,6 +28,7 @@ import { kinFills } from "./kin.ts";
 import { refuseNamed } from "./left-out.ts";
 import { noApp } from "./no-app.ts";
 import { withOwnPictures } from "./own-pictures.ts";
+import { chooseParts } from "./parts.ts";
 import { dropAllowed, type FoundSecret, findSecrets } from "./secrets/find.ts";
 import { withSettings, wrapsPages } from "./settings/survey.ts";
 import { textSites } from "./text-places.ts";
@@ -39,6 +40,8 @@ export interface Template {
   parts: readonly PartSurvey[];
   /** Files that variants get: without what is left out, and without parts that are not wanted. */
   files: readonly string[];
+  /** Whether a file lies in a part that is not wanted. */
+  isLeft(file: string): boolean;
   /** Places from template.yaml, each with the pattern of what goes there. */
   places: readonly {
     site: Site;
@@ -76,10 +79,6 @@ export function openTemplate(workspace: Workspace): Template {
   const wants: Wants = (kind) => notes.data.missing[kind] !== "leave";
   const all = withColors(workspace, folder, surveyTemplate(folder, wants), wants);
   const wanted = agency.data.platforms;
-  /** A part that nobody wants and that lies where wanted ones do goes along, and so is filled like them. */
-  const goesAlong = ({ folder: own, platform }: PartSurvey) =>
-    !wanted.includes(platform) &&
-    all.some((part) => wanted.includes(part.platform) && `${part.folder}/`.startsWith(own === "" ? "" : `${own}/`));
   const lacking = wanted.filter((platform) => !all.some((part) => part.platform === platform));
   if (lacking.length > 0) {
     stop(
@@ -89,24 +88,11 @@ export function openTemplate(workspace: Workspace): Template {
       }),
     );
   }
-  const parts = withOwnPictures(
-    workspace,
-    folder,
-    all.filter((part) => wanted.includes(part.platform) || goesAlong(part)),
-  );
-  const holdsWanted = (folder: string) => parts.some((part) => `${part.folder}/`.startsWith(`${folder}/`));
-  const unwanted = all.filter(({ platform, folder }) => !wanted.includes(platform) && folder && !holdsWanted(folder));
+  const { parts: made, isLeft } = chooseParts(all, wanted);
+  const parts = withOwnPictures(workspace, folder, made);
   const left = picomatch(notes.data.leave, { dot: true });
   const own = givenByClients(notes.data);
-  const files = folder
-    .list()
-    .filter(
-      (file) =>
-        !left(file) &&
-        !own(file) &&
-        file !== ownReceipt &&
-        !unwanted.some((part) => file.startsWith(`${part.folder}/`)),
-    );
+  const files = folder.list().filter((file) => !left(file) && !own(file) && file !== ownReceipt && !isLeft(file));
   refuseNamed(workspace, folder, files, new Set(parts.flatMap((part) => part.pictures.map(({ path }) => path))));
   const located = places(
     workspace,
@@ -128,6 +114,7 @@ export function openTemplate(workspace: Workspace): Template {
     ...(revision ? { revision } : {}),
     parts,
     files,
+    isLeft,
     places: located,
     features,
     answers,

@@ -4,6 +4,7 @@ import type { Lettered, Lettering } from "../lettering/lettered.ts";
 import type { Problem } from "../problems/problem.ts";
 import type { Hex } from "../values/color.ts";
 import type { Field } from "../values/fields.ts";
+import type { Platform } from "../values/platform.ts";
 import type { Traced } from "../values/trail.ts";
 import type { Varying } from "../values/varying.ts";
 import type { Client } from "../workspace/workspace.ts";
@@ -33,6 +34,8 @@ export type Values = Partial<Record<Field, Traced>>;
 export interface Variant {
   key: string;
   values: Values;
+  /** What it is made for: platforms that the client wants and that nothing stops. */
+  platforms: readonly Platform[];
   art: Artwork;
   /** What it is called, by language. */
   names: Varying<Names>;
@@ -92,7 +95,7 @@ export type LocalName = Names & { locale: string };
 export const furtherNames = ({ names }: Pick<Variant, "names">): LocalName[] =>
   Object.entries(names.further).map(([locale, each]) => ({ locale, ...each }));
 
-/** A client with what became of it: a variant where there are no errors. */
+/** A client with what became of it: a variant, unless an error stops all of it. */
 export interface Resolved {
   client: Client;
   /** What could be worked out, errors or not. */

@@ -18,6 +18,8 @@ const release = z.strictObject({
   on: day,
   /** Check sum of the template's files. */
   template: z.string(),
+  /** What it was for; all that the client wanted, where that was not kept yet. */
+  platforms: z.array(z.enum(platforms)).optional(),
   /** What changed, by language. */
   notes: z.record(z.string(), z.string()).default({}),
 });

@@ -4,6 +4,7 @@ import { causeName, causeSaid, causesSince, type MadeFrom, whyOf } from "../../.
 import type { Entry } from "../../../src/core/plan/plan.ts";
 
 const from = (more: Partial<MadeFrom> = {}): MadeFrom => ({
+  platforms: "android, ios",
   values: { "colors.brand": "#112233", "app.name": "Hill" },
   pictures: { "clients/hill/art/mark.svg": "a" },
   template: { "web/style.css": "1" },
@@ -68,6 +69,16 @@ describe("what changed since a variant was made", () => {
       "pictures are drawn in another way now",
     ]);
     expect(causes?.map(causeName).slice(0, 1)).toEqual(["colors.brand"]);
+  });
+
+  test("are the platforms, and not the files of the template that come or go with their parts", () => {
+    const fewer = from({ platforms: "android", template: {} });
+    expect(causesSince(from(), fewer)?.map(causeSaid)).toEqual(["platforms: android, ios → android"]);
+    expect(causesSince(fewer, from())?.map(causeName)).toEqual(["platforms"]);
+    expect(causesSince(from(), { ...fewer, template: { "web/style.css": "2" } })?.map(causeName)).toEqual([
+      "platforms",
+      "the template's web/style.css",
+    ]);
   });
 });
 

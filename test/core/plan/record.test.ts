@@ -16,7 +16,7 @@ function recorded(): { root: string; folder: string; file: string; made: Made } 
   writeFileSync(file, "one");
   writeFileSync(join(root, folder, receiptFile), "{}");
   const files: Receipt["files"] = { "a.txt": { kind: "write", fingerprint: "", sha256: sha256("one") } };
-  const from = { values: {}, pictures: {}, template: {}, renderer: 1 };
+  const from = { platforms: "", values: {}, pictures: {}, template: {}, renderer: 1 };
   const made = recordOf(
     { root, name: "a" },
     folder,

@@ -1,6 +1,7 @@
 import { expectedAmong } from "../../problems/nearest.ts";
 import { type Judged, type Problem, problem } from "../../problems/problem.ts";
 import { fail, mapResult, type Result, succeed } from "../../problems/result.ts";
+import type { Platform } from "../../values/platform.ts";
 import type { Traced } from "../../values/trail.ts";
 import { writtenAt } from "../../values/trail.ts";
 import type { Supplied, Variant } from "../../variant/variant.ts";
@@ -14,16 +15,16 @@ import { suppliedFile } from "./supplied.ts";
 
 /** The client's answers to the template's questions; what is missing, wrong or not asked for is told. */
 export function clientAnswers(asked: Asked): Judged<Pick<Variant, "answers" | "supplied">> {
-  const { workspace, client } = asked;
+  const { workspace, client, platforms } = asked;
   const questions = Object.entries(workspace.notes.data.questions).map(([name, question]) => ({
     name,
     question,
-    value: isFor(question, workspace) ? layerField(workspace, client, ["answers", name]) : undefined,
+    value: isFor(question, platforms) ? layerField(workspace, client, ["answers", name]) : undefined,
   }));
   const answers = Object.fromEntries(questions.flatMap(({ name, value }) => (value ? [[name, value]] : [])));
   const judged = questions.map(({ name, question, value }) => {
     if (value) return judgeAnswer(asked, name, question, value);
-    const isLacking = isFor(question, workspace) && isRequired(question, asked, answers);
+    const isLacking = isFor(question, platforms) && isRequired(question, asked, answers);
     return isLacking ? fail(tellUnanswered(name, question, client)) : succeed([]);
   });
   return {
@@ -45,8 +46,8 @@ function judgeAnswer(asked: Asked, name: string, question: Question, value: Trac
   return mapResult(suppliedFile(asked, value.value, { kind, form, at, to }), (file) => [file]);
 }
 
-const isFor = ({ platforms }: Question, { agency }: Workspace): boolean =>
-  !platforms || platforms.some((each) => agency.data.platforms.includes(each));
+const isFor = ({ platforms }: Question, wanted: readonly Platform[]): boolean =>
+  !platforms || platforms.some((each) => wanted.includes(each));
 
 /** Whether an answer must be there: always, or because of a feature or of another answer. */
 function isRequired({ required }: Question, { features }: Asked, answers: Readonly<Record<string, Traced>>): boolean {

@@ -1,4 +1,5 @@
 import type { Result } from "../../problems/result.ts";
+import type { Platform } from "../../values/platform.ts";
 import type { ClientFeature, Values } from "../../variant/variant.ts";
 import type { Client, Workspace } from "../../workspace/workspace.ts";
 
@@ -14,5 +15,7 @@ export interface Asked {
   client: Client;
   values: Values;
   features: readonly ClientFeature[];
+  /** Those that the client wants. */
+  platforms: readonly Platform[];
   files: ClientFiles;
 }

@@ -2,6 +2,7 @@ import { definitions } from "../../platforms/all.ts";
 import { expectedAmong } from "../../problems/nearest.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
 import type { Feature } from "../../values/needs.ts";
+import type { Platform } from "../../values/platform.ts";
 import { type Traced, trace } from "../../values/trail.ts";
 import type { ClientFeature, Values } from "../../variant/variant.ts";
 import { layerField, layersOf } from "../../workspace/layers.ts";
@@ -12,6 +13,7 @@ export function clientFeatures(
   workspace: Workspace,
   client: Client,
   values: Values,
+  platforms: readonly Platform[],
 ): { features: ClientFeature[]; problems: Problem[] } {
   const declared = Object.entries(workspace.notes.data.features);
   const features = declared.map(([name, { starts }]): ClientFeature => {
@@ -21,14 +23,14 @@ export function clientFeatures(
   });
   const untold = declared.flatMap(([name, needs], at) => {
     const { isOn, usage } = features[at] as ClientFeature;
-    return isOn && !usage.first && asksPeople(workspace, { name, declared: needs }) ? [withoutUsage(client, name)] : [];
+    return isOn && !usage.first && asksPeople(platforms, { name, declared: needs }) ? [withoutUsage(client, name)] : [];
   });
   return { features, problems: [...unknownFeatures(workspace, client), ...untold] };
 }
 
-/** Whether a platform in use shows people a text of the app's own when a feature asks for something. */
-const asksPeople = ({ agency }: Workspace, feature: Feature): boolean =>
-  agency.data.platforms.some((platform) => definitions[platform].usageKeys(feature).length > 0);
+/** Whether a platform that is wanted shows people a text of the app's own when a feature asks for something. */
+const asksPeople = (wanted: readonly Platform[], feature: Feature): boolean =>
+  wanted.some((platform) => definitions[platform].usageKeys(feature).length > 0);
 
 const startsAs = ({ notes }: Workspace, name: string, starts: "on" | "off"): Traced =>
   trace({

@@ -93,6 +93,7 @@ export function judgeValues(client: Client, values: Values, wanted: readonly Pla
       problem("identifier-invalid", `${platformNames[platform]} does not accept the identifier "${value}".`, {
         expected: `it must ${rule}`,
         place: place(field),
+        platform,
       }),
     );
   });
@@ -138,13 +139,13 @@ export function judgeTogether(all: readonly Resolved[]): Map<string, Problem[]> 
     const holders = new Map<string, Resolved[]>();
     for (const each of all) {
       const value = each.variant?.values[field]?.value;
-      if (value === undefined) continue;
+      if (value === undefined || !each.variant?.platforms.includes(platform)) continue;
       const compared = definitions[platform].identifiers.comparable(value, each.variant?.values.domain?.value ?? "");
       holders.set(compared, [...(holders.get(compared) ?? []), each]);
     }
     for (const sharing of holders.values()) {
       if (sharing.length < 2) continue;
-      for (const each of sharing) addShared(found, each, sharing, field, platformNames[platform]);
+      for (const each of sharing) addShared(found, each, sharing, platform);
     }
   }
   return found;
@@ -170,17 +171,11 @@ export function judgeNames(all: readonly Resolved[]): Map<string, Problem[]> {
   return found;
 }
 
-function addShared(
-  found: Map<string, Problem[]>,
-  each: Resolved,
-  sharing: Resolved[],
-  field: Field,
-  platform: string,
-): void {
+function addShared(found: Map<string, Problem[]>, each: Resolved, sharing: Resolved[], platform: Platform): void {
   const { key } = each.client;
   const others = sharing.filter((other) => other !== each).map((other) => other.client.key);
-  const value = each.variant?.values[field];
+  const value = each.variant?.values[`identifiers.${platform}`];
   const place = placeOf(each.client, value);
-  const message = `${platform}: "${value?.value}" is also the identifier of ${others.join(" and ")}.`;
-  found.set(key, [...(found.get(key) ?? []), problem("identifier-taken", message, { client: key, place })]);
+  const message = `${platformNames[platform]}: "${value?.value}" is also the identifier of ${others.join(" and ")}.`;
+  found.set(key, [...(found.get(key) ?? []), problem("identifier-taken", message, { client: key, place, platform })]);
 }
