@@ -11,10 +11,23 @@ import { benchPictures } from "./pictures.mjs";
 
 const { values } = parseArgs({ options: { clients: { type: "string", default: "40" } } });
 
-/** A workspace of so many clients, each with the brief of one of the demo's under a name of its own. */
+/** Every store that is known. */
+const stores = "[google-play, app-store, mac-app-store, microsoft-store]";
+
+/**
+ * A workspace of so many clients, each with the brief of one of the demo's under a name of its own, and with an app for
+ * desktops, so that every store wants something.
+ */
 function roster(count) {
   const folder = join(work, `roster-${count}`);
   execFileSync("node", [program, "demo", folder]);
+  mkdirSync(join(folder, "template/desktop"));
+  const shell = { appId: "example.lanternfield.boxline.desk", productName: "Boxline" };
+  writeFileSync(join(folder, "template/desktop/build.json"), JSON.stringify(shell));
+  const agency = readFileSync(join(folder, "oxalis.yaml"), "utf8")
+    .replace("[android, ios, windows, web]", "[android, ios, desktop, windows, web]")
+    .replace(/^( +)price: free$/m, `$1price: free\n$1in: ${stores}`);
+  writeFileSync(join(folder, "oxalis.yaml"), agency);
   rmSync(join(folder, "clients"), { recursive: true });
   const brief = readFileSync("demo/clients/3-acre/brief.yaml", "utf8");
   for (let at = 0; at < count; at++) {
@@ -60,7 +73,7 @@ const each = ({ count, real }) => (real - help.real) / count;
 const [few, many, most] = resolved;
 report("time a client among 1,000, as a multiple of among 100", each(many) / each(few), 1.5);
 
-console.log("\nThe board: every rule of three stores, for all clients");
+console.log("\nThe board: every rule of four stores, for all clients");
 const boards = rosters.map(({ count, folder }) => ({
   count,
   ...measured("node", [program, "board", "--json", "-C", folder], { runs: 1, codes: [0, 1] }),

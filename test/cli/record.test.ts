@@ -93,6 +93,20 @@ describe("one client's record", () => {
     expect(boardOf(folder, "3-acre")[0]?.stores.map(({ store }) => store)).toEqual(["google-play"]);
   });
 
+  test("goes into the usual stores of its platforms, or into those that are named", () => {
+    mkdirSync(join(folder, "template/desktop"));
+    writeFileSync(join(folder, "template/desktop/build.json"), '{ "appId": "a.b.c", "productName": "Crate" }\n');
+    edit(folder, "oxalis.yaml", (text) => text.replace("ios, windows", "ios, desktop, windows"));
+    const wanted = () => boardOf(folder, "3-acre")[0]?.stores.map(({ store }) => store);
+    expect(wanted()).toEqual(["google-play", "app-store", "microsoft-store"]);
+    edit(folder, "clients/3-acre/brief.yaml", (text) =>
+      text.replace("store:\n", "store:\n  in: [mac-app-store, google-play]\n"),
+    );
+    expect(wanted()).toEqual(["google-play", "mac-app-store"]);
+    edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("mac-app-store", "macappstore"));
+    expect(oxalis(folder, "check", "3-acre").err).toContain("one of google-play, app-store, mac-app-store");
+  });
+
   test("a brief that cannot be used stands on the board, last, with what is wrong", () => {
     edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("domain: 3acre.example\n", ""));
     const { code, out } = oxalis(folder, "board");
@@ -329,7 +343,7 @@ describe("one client's record", () => {
     );
     expect(boardOf(folder, "3-acre")[0]?.problems.map(({ message }) => message)).toEqual([
       'The goods "weekly" last for no time.',
-      'The name "3 Acre Greens" that app-store holds has lapsed on 2020-01-01.',
+      'The name "3 Acre Greens" that App Store holds has lapsed on 2020-01-01.',
     ]);
   });
 

@@ -11,9 +11,9 @@ import { sayIn } from "../../src/core/ask/words/say.ts";
 import { problem } from "../../src/core/problems/problem.ts";
 import type { ClientStanding } from "../../src/core/record/board.ts";
 import type { LineStanding, Standing } from "../../src/core/record/standing.ts";
-import type { StoreKey } from "../../src/core/stores/definition.ts";
 import { recordFieldNames, recordFields } from "../../src/core/stores/record-fields.ts";
 import { pageLanguages } from "../../src/core/values/page-language.ts";
+import type { StoreKey } from "../../src/core/values/store.ts";
 import { noArtwork, type Resolved } from "../../src/core/variant/variant.ts";
 
 const resolved = (problems: Resolved["problems"] = []): Resolved => ({

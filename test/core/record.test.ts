@@ -7,8 +7,9 @@ import type { RecordValue, StoreRecord } from "../../src/core/record/record.ts";
 import { findAlike } from "../../src/core/record/rules/alike.ts";
 import { judgeWaivers, standingIn } from "../../src/core/record/standing.ts";
 import { stores } from "../../src/core/stores/all.ts";
-import type { StoreDefinition, StoreKey } from "../../src/core/stores/definition.ts";
+import type { StoreDefinition } from "../../src/core/stores/definition.ts";
 import { type RecordField, recordFields } from "../../src/core/stores/record-fields.ts";
+import type { StoreKey } from "../../src/core/values/store.ts";
 import { trace } from "../../src/core/values/trail.ts";
 
 const storeOf = (key: StoreKey): StoreDefinition => stores.find((each) => each.key === key) as StoreDefinition;
@@ -53,6 +54,7 @@ const captures = (): Capture[] => [
   shown("phone", 1920, 1080),
   shown("iphone", 1320, 2868),
   shown("ipad", 2752, 2064),
+  shown("mac", 2560, 1600),
   shown("desktop", 1366, 768),
 ];
 
@@ -106,6 +108,7 @@ describe("a record is held against what each store wants", () => {
     ["a keyword in the name", { keywords: "farm\npeas" }, "app-store", /keywords-wasted: .*"farm" is in the name/],
     ["a comma in a keyword", { keywords: "peas, beans" }, "app-store", /keywords-wasted: .*holds a comma/],
     ["another platform", { description: "As on Android, in one box." }, "app-store", /platform-named: .*"Android"/],
+    ["a Mac on a telephone", { description: "As on macOS, in one box." }, "app-store", /platform-named: .*"macOS"/],
     ["another store", { short: "Also in the App Store" }, "google-play", /platform-named: .*"App Store"/],
     ["a price in the subtitle", { subtitle: "Boxes from €9" }, "app-store", /price-in-text: .*"€9"/],
     ["a price behind", { promotional: "Now 9.50 EUR" }, "app-store", /price-in-text/],
@@ -133,6 +136,14 @@ describe("a record is held against what each store wants", () => {
     expect(found).toHaveLength(1);
   });
 
+  test("a picture of a Mac lies, in one of its sizes", () => {
+    const faults = (width: number, height: number) =>
+      told(record({}, { captures: [...captures(), shown("mac", width, height)] }), "mac-app-store");
+    expect(faults(1440, 900)).toEqual([]);
+    expect(faults(1600, 2560)).toEqual([expect.stringContaining("is 1600 × 2560, higher than wide")]);
+    expect(faults(1366, 768)).toEqual([expect.stringMatching(/^error capture-invalid: .*is 1366 × 768/)]);
+  });
+
   test("what only some apps need is asked of those alone", () => {
     expect(told(record({}, { features: ["sign-in"] }))).toEqual([expect.stringContaining('"Sign-in information"')]);
   });
@@ -140,6 +151,7 @@ describe("a record is held against what each store wants", () => {
   test("a platform's own name, and a price in a description, are no fault", () => {
     expect(told(record({ description: "On your iPhone, from €9 a box." }))).toEqual([]);
     expect(told(record({ description: "On your Android telephone." }), "google-play")).toEqual([]);
+    expect(told(record({ description: "On macOS and on your iPad." }), "mac-app-store")).toEqual([]);
   });
 
   test("a language without a text of its own is noted; a draft counts only in the end", () => {

@@ -4,7 +4,7 @@ import { isError } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import { findingsOf, isComplete, isCompleteEverywhere, nextOf } from "../../core/record/board.ts";
 import { stores } from "../../core/stores/all.ts";
-import type { StoreKey } from "../../core/stores/definition.ts";
+import type { StoreKey } from "../../core/values/store.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";

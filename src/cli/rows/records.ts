@@ -1,4 +1,4 @@
-import { storeKeys } from "../../core/stores/definition.ts";
+import { storeKeys } from "../../core/values/store.ts";
 import type { Row } from "./row.ts";
 import { client, clients, inWorkspace, ofClients, pageLanguage } from "./shared.ts";
 

@@ -2,10 +2,10 @@ import { type Problem, problem } from "../problems/problem.ts";
 import type { Letter } from "../record/asked.ts";
 import type { ClientStanding } from "../record/board.ts";
 import { stores } from "../stores/all.ts";
-import type { StoreKey } from "../stores/definition.ts";
 import { placeInBrief, type RecordField, recordFields } from "../stores/record-fields.ts";
 import type { RecordRow } from "../stores/record-row.ts";
 import type { PageLanguage } from "../values/page-language.ts";
+import type { StoreKey } from "../values/store.ts";
 import type { Resolved } from "../variant/variant.ts";
 import type { Word } from "./words/en.ts";
 import { isWord, type Say } from "./words/say.ts";
@@ -94,7 +94,12 @@ export function thingsOf(
   });
 }
 
-const steps = { "google-play": "sharePlay", "app-store": "shareApple", "microsoft-store": "shareMicrosoft" } as const;
+const steps = {
+  "google-play": "sharePlay",
+  "app-store": "shareApple",
+  "mac-app-store": "shareApple",
+  "microsoft-store": "shareMicrosoft",
+} as const satisfies Record<StoreKey, Word>;
 
 /** What a client does to share its account, and which codes it sends. */
 const shareOf = (

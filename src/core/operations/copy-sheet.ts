@@ -6,7 +6,7 @@ import { accentOf } from "../page/accent.ts";
 import { isError } from "../problems/problem.ts";
 import { stop } from "../problems/result.ts";
 import { stores } from "../stores/all.ts";
-import type { StoreKey } from "../stores/definition.ts";
+import type { StoreKey } from "../values/store.ts";
 import { fieldOf } from "../variant/variant.ts";
 import { operation } from "./operation.ts";
 import { type At, openWorkspace } from "./workspace.ts";

@@ -1,12 +1,12 @@
 import { type Problem, problem } from "../problems/problem.ts";
-import type { StoreKey } from "../stores/definition.ts";
 import type { Place } from "../values/source.ts";
+import type { StoreKey } from "../values/store.ts";
 import { layersOf } from "../workspace/layers.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 
 /** A number or code by which a store knows an account, or an app within it. */
 interface AccountCode {
-  store: StoreKey;
+  stores: readonly StoreKey[];
   /** In a brief, under store: { accounts }. */
   name: "issuer" | "key" | "app" | "developer" | "seller" | "product";
   says: string;
@@ -14,14 +14,16 @@ interface AccountCode {
   isOwn?: true;
 }
 
+const apple = ["app-store", "mac-app-store"] as const;
+
 /** What each store knows an account by (App Store Connect API; Play Console, "Developer account"; Partner Center). */
 const accountCodes: readonly AccountCode[] = [
-  { store: "google-play", name: "developer", says: "the number of the developer account" },
-  { store: "app-store", name: "issuer", says: "the issuer of keys for interfaces" },
-  { store: "app-store", name: "key", says: "the key for interfaces" },
-  { store: "app-store", name: "app", says: "the number of the app's record", isOwn: true },
-  { store: "microsoft-store", name: "seller", says: "the number of the seller" },
-  { store: "microsoft-store", name: "product", says: "the code of the app in the store", isOwn: true },
+  { stores: ["google-play"], name: "developer", says: "the number of the developer account" },
+  { stores: apple, name: "issuer", says: "the issuer of keys for interfaces" },
+  { stores: apple, name: "key", says: "the key for interfaces" },
+  { stores: apple, name: "app", says: "the number of the app's record", isOwn: true },
+  { stores: ["microsoft-store"], name: "seller", says: "the number of the seller" },
+  { stores: ["microsoft-store"], name: "product", says: "the code of the app in the store", isOwn: true },
 ];
 
 /** In whose account the app is, and the codes that are known; each with where it stands and who said so. */
@@ -50,7 +52,9 @@ export function accountsOf(workspace: Workspace, client: Client): Accounts {
 export const accountsMissing = ({ whose, codes }: Accounts, stores: readonly StoreKey[]): AccountCode[] =>
   whose === "agency"
     ? []
-    : accountCodes.filter(({ store, name, isOwn }) => stores.includes(store) && !isOwn && !codes[name]);
+    : accountCodes.filter(
+        (code) => code.stores.some((each) => stores.includes(each)) && !code.isOwn && !codes[code.name],
+      );
 
 export function accountProblem({ says, name }: AccountCode, client: string): Problem {
   const message = `The app is to be in the client's own account, and ${says} is not given.`;

@@ -1,6 +1,6 @@
 import { isError, type Problem, problem } from "../problems/problem.ts";
-import type { StoreKey } from "../stores/definition.ts";
 import type { Platform } from "../values/platform.ts";
+import type { StoreKey } from "../values/store.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { accountProblem, accountsMissing, accountsOf, accountsShared } from "./accounts.ts";
 import { judgeHeld } from "./held.ts";
@@ -51,10 +51,12 @@ export function standings(
         client: client.key,
         name,
         record: resolved.told.record,
-        unshared: [...new Set(missing.map(({ store }) => store))],
+        unshared: [
+          ...new Set(missing.flatMap((code) => wanted.flatMap(({ key }) => (code.stores.includes(key) ? [key] : [])))),
+        ],
         stores: wanted.map((store) => {
           const standing = standingIn(store, resolved.told.record, waived, today);
-          const codes = missing.filter((each) => each.store === store.key);
+          const codes = missing.filter((each) => each.stores.includes(store.key));
           const stopping = problems.filter(({ platform }) => platform && store.takes.includes(platform));
           const own = codes.map((code) => accountProblem(code, client.key));
           return { ...standing, problems: [...stopping, ...standing.problems, ...own] };

@@ -4,8 +4,9 @@ import { entriesOf, isFolder, readInside } from "../files/reading/folder.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
 import { type CaptureRow, captureRows } from "../stores/captures.ts";
-import type { StoreDefinition, StoreKey } from "../stores/definition.ts";
+import type { StoreDefinition } from "../stores/definition.ts";
 import { sha256 } from "../values/hash.ts";
+import type { StoreKey } from "../values/store.ts";
 import type { Client } from "../workspace/workspace.ts";
 
 /** A picture of the running app that a client or the agency supplied. */
@@ -117,13 +118,14 @@ function countProblem(
 }
 
 /** What is wrong with a picture; undefined where the store takes it. */
-function faultOf({ file, size }: Capture, { sizes, within, formats }: CaptureRow): string | undefined {
+function faultOf({ file, size }: Capture, { sizes, isWide, within, formats }: CaptureRow): string | undefined {
   if (!size) return "is no picture";
   const format = extname(file).toLowerCase().replace(".jpeg", ".jpg").slice(1);
   if (!(formats as readonly string[]).includes(format)) return `is a ${format.toUpperCase()}`;
   const { width, height } = size;
   const [shorter, longer] = [Math.min(width, height), Math.max(width, height)];
   const is = `is ${width} × ${height}`;
+  if (isWide && height > width) return `${is}, higher than wide`;
   if (sizes) return sizes.some(([w, h]) => w === shorter && h === longer) ? undefined : is;
   if (!within) return undefined;
   const isFitting =
@@ -134,9 +136,10 @@ function faultOf({ file, size }: Capture, { sizes, within, formats }: CaptureRow
   return isFitting ? undefined : is;
 }
 
-function takenBy({ sizes, within, formats }: CaptureRow): string {
+function takenBy({ sizes, isWide, within, formats }: CaptureRow): string {
   const kinds = formats.map((each) => (each === "jpg" ? "JPEG" : "PNG")).join(" or ");
-  if (sizes) return `${kinds} of ${sizes.map(([width, height]) => `${width} × ${height}`).join(" or ")}`;
+  if (sizes)
+    return `${kinds} of ${sizes.map(([shorter, longer]) => (isWide ? `${longer} × ${shorter}` : `${shorter} × ${longer}`)).join(" or ")}`;
   return within ? `${kinds} of ${within.least} to ${within.most} pixels a side, at most ${within.ratio} : 1` : kinds;
 }
 

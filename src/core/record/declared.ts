@@ -1,7 +1,7 @@
 import { expectedAmong } from "../problems/nearest.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { type Declaration, declarations } from "../stores/declarations.ts";
-import type { StoreKey } from "../stores/definition.ts";
+import type { StoreKey } from "../values/store.ts";
 import { type Step, type Traced, trace, withStep, writtenAt } from "../values/trail.ts";
 import { layersOf } from "../workspace/layers.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";

@@ -1,5 +1,6 @@
-import type { StoreDefinition, StoreKey } from "../stores/definition.ts";
+import type { StoreDefinition } from "../stores/definition.ts";
 import { recordFields, spokenFieldNames } from "../stores/record-fields.ts";
+import type { StoreKey } from "../values/store.ts";
 import { asTaken } from "./count.ts";
 import type { StoreRecord } from "./record.ts";
 import { textsOf } from "./rules/rule.ts";

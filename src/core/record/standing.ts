@@ -1,9 +1,10 @@
 import type { ProblemCode } from "../problems/catalogue.ts";
 import { isError, type Problem, problem } from "../problems/problem.ts";
 import type { Who } from "../problems/who.ts";
-import type { StoreDefinition, StoreKey } from "../stores/definition.ts";
+import type { StoreDefinition } from "../stores/definition.ts";
 import { type RecordField, recordFields } from "../stores/record-fields.ts";
 import { type RecordRow, rowsFor } from "../stores/record-row.ts";
+import type { StoreKey } from "../values/store.ts";
 import { writtenAt } from "../values/trail.ts";
 import type { Waiver } from "../workspace/schema/store.ts";
 import { type CaptureStanding, judgeCaptures } from "./captures.ts";

@@ -18,12 +18,18 @@ export function wantedPlatforms(workspace: Workspace, client: Client): Judged<re
   return { value, problems: [problem("platform-unused", message, { place, expected: `one of ${all.join(", ")}` })] };
 }
 
-/** Stores that take what a client wants, of the platforms that the template has a part for. */
+/**
+ * Stores that a client's app goes into: those that its brief, a group or the defaults name, or else the usual ones of
+ * the platforms that it wants and the template has a part for.
+ */
 export function wantedStores(
   workspace: Workspace,
   client: Client,
   parts: ReadonlySet<Platform> | undefined = undefined,
 ): readonly StoreDefinition[] {
   const wanted = wantedPlatforms(workspace, client).value.filter((each) => !parts || parts.has(each));
-  return stores.filter(({ takes }) => takes.some((each) => wanted.includes(each)));
+  const named = layersOf(workspace, client).findLast(({ data }) => data?.store?.in)?.data?.store?.in;
+  return stores.filter(
+    ({ key, takes, isUsual }) => (named ? named.includes(key) : isUsual) && takes.some((each) => wanted.includes(each)),
+  );
 }

@@ -58,6 +58,7 @@ export const fixedColumns: readonly Column[] = [
   column(["art", "focus", "x"], "What must stay in sight of a picture: per cent from the left", "50", number),
   column(["art", "focus", "y"], "The same, per cent from the top", "40", number),
   column(["platforms"], "Platforms that this client wants, with commas between them", "android, ios", list),
+  column(["store", "in"], "Stores that it goes into; otherwise those of its platforms", "google-play, app-store", list),
   ...ofRecord,
 ];
 

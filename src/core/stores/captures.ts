@@ -1,17 +1,19 @@
-import type { StoreKey } from "./definition.ts";
+import type { StoreKey } from "../values/store.ts";
 
 /** Pictures of a running app that a store shows: for one class of devices. */
 export interface CaptureRow {
   store: StoreKey;
   /** The folder in which a client's pictures of it lie: store/<language>/captures/<device>. */
-  device: "phone" | "iphone" | "ipad" | "desktop";
+  device: "phone" | "iphone" | "ipad" | "mac" | "desktop";
   /** What the store calls it. */
   title: string;
   need: "required" | "recommended";
   least: number;
   most: number;
   /** Exactly these, in pixels, upright; turned ones are taken as well. */
-  sizes?: readonly (readonly [width: number, height: number])[];
+  sizes?: readonly (readonly [shorter: number, longer: number])[];
+  /** Only wider than high. */
+  isWide?: true;
   /** Or any size within these: each side in pixels, and how many times the shorter one the longer may be. */
   within?: { least: number; leastHeight?: number; most: number; ratio: number };
   /** By the ending of a file's name. */
@@ -63,6 +65,24 @@ export const captureRows: readonly CaptureRow[] = [
       [2064, 2752],
       [2048, 2732],
     ],
+    formats: both,
+    source: 'App Store Connect help, "Screenshot specifications"',
+    asOf,
+  },
+  {
+    store: "mac-app-store",
+    device: "mac",
+    title: "Mac screenshots",
+    need: "required",
+    least: 1,
+    most: 10,
+    sizes: [
+      [800, 1280],
+      [900, 1440],
+      [1600, 2560],
+      [1800, 2880],
+    ],
+    isWide: true,
     formats: both,
     source: 'App Store Connect help, "Screenshot specifications"',
     asOf,

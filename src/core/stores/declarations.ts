@@ -1,4 +1,4 @@
-import type { StoreKey } from "./definition.ts";
+import { type StoreKey, storeKeys } from "../values/store.ts";
 
 /** One of a store's questions about an app, whose answer is the template's more often than the client's. */
 export interface Declaration {
@@ -20,7 +20,8 @@ export interface Declaration {
 }
 
 const asOf = "2026-11-01";
-const everywhere = ["google-play", "app-store", "microsoft-store"] as const;
+const everywhere = storeKeys;
+const apple = ["app-store", "mac-app-store"] as const;
 const yesNo = ["yes", "no"] as const;
 const rating = {
   stores: everywhere,
@@ -81,7 +82,7 @@ export const declarations: readonly Declaration[] = [
     name: "tracking",
     asks: "Are people followed across apps and websites of others?",
     of: yesNo,
-    stores: ["google-play", "app-store"],
+    stores: ["google-play", ...apple],
     rule: "Following people needs their consent first, and a text that asks for it",
     source: 'App Review Guidelines, 5.1.2; Play Console help, "Data safety"',
     asOf,
@@ -91,7 +92,7 @@ export const declarations: readonly Declaration[] = [
     name: "deletion",
     asks: "Can people have their account and data deleted?",
     of: ["yes", "no", "no account"],
-    stores: ["google-play", "app-store"],
+    stores: ["google-play", ...apple],
     rule: "Where an account can be made in the app, it can be deleted there",
     source: 'App Review Guidelines, 5.1.1(v); Play Console help, "Account deletion"',
     asOf,
@@ -115,7 +116,7 @@ export const declarations: readonly Declaration[] = [
     name: "encryption",
     asks: "Which encryption does it use? exempt: what the system brings, for connections and sign-in",
     of: ["none", "exempt", "own"],
-    stores: ["app-store"],
+    stores: apple,
     rule: "Encryption of one's own needs papers for export",
     source: 'App Store Connect help, "Overview of export compliance"',
     asOf,
@@ -169,7 +170,7 @@ export const declarations: readonly Declaration[] = [
     name: "accessibility",
     asks: "Has it been tried with a screen reader and large type?",
     of: yesNo,
-    stores: ["app-store", "microsoft-store"],
+    stores: [...apple, "microsoft-store"],
     rule: "What is declared as accessible has to be",
     source: 'App Store Connect help, "Accessibility nutrition labels"; Partner Center, "Product declarations"',
     asOf,

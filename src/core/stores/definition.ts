@@ -1,11 +1,8 @@
 import type { Slot } from "../slots/slot.ts";
 import type { InEach } from "../values/page-language.ts";
 import type { Platform } from "../values/platform.ts";
+import type { StoreKey } from "../values/store.ts";
 import type { RecordRow } from "./record-row.ts";
-
-export const storeKeys = ["google-play", "app-store", "microsoft-store"] as const;
-
-export type StoreKey = (typeof storeKeys)[number];
 
 /** A store as the rest of Oxalis walks it. One platform may have several, and one store may take several platforms. */
 export interface StoreDefinition {
@@ -14,6 +11,8 @@ export interface StoreDefinition {
   /** How it is written for people. */
   title: string;
   takes: readonly Platform[];
+  /** Whether what it takes goes into it without anybody saying so. */
+  isUsual: boolean;
   /** Pictures that its record of an app wants. */
   pictures: readonly Slot[];
   /** What its record of an app wants, in the store's own order. */

@@ -1,3 +1,5 @@
+import type { StoreKey } from "./store.ts";
+
 export const contentKinds = ["app", "game"] as const;
 
 /** Who an app is for. */
@@ -7,14 +9,14 @@ export const audiences = ["all", "teenagers", "adults"] as const;
 export interface Category {
   name: string;
   /** By the store's key; absent where a store has none that fits. */
-  stores: Readonly<Partial<Record<"google-play" | "app-store" | "microsoft-store", string>>>;
+  stores: Readonly<Partial<Record<StoreKey, string>>>;
 }
 
 const category = (name: string, play?: string, apple?: string, microsoft?: string): Category => ({
   name,
   stores: {
     ...(play ? { "google-play": play } : {}),
-    ...(apple ? { "app-store": apple } : {}),
+    ...(apple ? { "app-store": apple, "mac-app-store": apple } : {}),
     ...(microsoft ? { "microsoft-store": microsoft } : {}),
   },
 });

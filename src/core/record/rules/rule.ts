@@ -1,7 +1,8 @@
 import type { ProblemCode } from "../../problems/catalogue.ts";
 import type { Problem } from "../../problems/problem.ts";
-import type { StoreDefinition, StoreKey } from "../../stores/definition.ts";
+import type { StoreDefinition } from "../../stores/definition.ts";
 import type { RecordRow } from "../../stores/record-row.ts";
+import type { StoreKey } from "../../values/store.ts";
 import type { Varying } from "../../values/varying.ts";
 import type { RecordValue, StoreRecord } from "../record.ts";
 

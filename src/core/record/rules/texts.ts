@@ -9,7 +9,8 @@ const asOf = "2026-11-01";
 /** Names of platforms, and the stores whose own they are. */
 const platformsNamed: readonly { is: RegExp; own: readonly string[] }[] = [
   { is: /\b(android|google play|play store|chromebook)\b/i, own: ["google-play"] },
-  { is: /\b(ios|ipados|iphone|ipad|app store|apple watch)\b/i, own: ["app-store"] },
+  { is: /\b(ios|ipados|iphone|ipad|app store|apple watch)\b/i, own: ["app-store", "mac-app-store"] },
+  { is: /\b(macos|macbook|imac)\b/i, own: ["mac-app-store"] },
   { is: /\b(windows (?:10|11|phone|store)|microsoft store)\b/i, own: ["microsoft-store"] },
 ];
 

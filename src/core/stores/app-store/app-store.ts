@@ -1,12 +1,13 @@
+import { appleRecord } from "../apple-record.ts";
 import type { StoreDefinition } from "../definition.ts";
-import { appStoreRecord } from "./record.ts";
 
 export const appStore: StoreDefinition = {
   key: "app-store",
   title: "App Store",
-  takes: ["ios", "desktop"],
+  takes: ["ios"],
+  isUsual: true,
   pictures: [],
-  record: appStoreRecord,
+  record: appleRecord,
   seenFirst: 170,
   titles: {},
   /** App Store Connect help, "Platform version information". */

@@ -6,6 +6,7 @@ export const googlePlay: StoreDefinition = {
   key: "google-play",
   title: "Google Play",
   takes: ["android"],
+  isUsual: true,
   /** Google Play Console help, "Prepare and roll out a release". */
   mostNotes: 500,
   pictures: googlePlayPictures,

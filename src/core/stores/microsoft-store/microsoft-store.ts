@@ -5,6 +5,7 @@ export const microsoftStore: StoreDefinition = {
   key: "microsoft-store",
   title: "Microsoft Store",
   takes: ["windows"],
+  isUsual: true,
   pictures: [],
   record: microsoftStoreRecord,
   seenFirst: 200,

@@ -2,6 +2,7 @@ import * as z from "zod";
 import { audiences, categoryNames, contentKinds } from "../../values/categories.ts";
 import { day } from "../../values/day.ts";
 import { languageTag } from "../../values/language.ts";
+import { storeKeys } from "../../values/store.ts";
 import { declaresSchema } from "./declares.ts";
 
 /** A text of several lines, as a store shows it. */
@@ -55,6 +56,10 @@ const accountsSchema = z
 export const storeSchema = z
   .strictObject({
     texts: z.record(languageTag, textsSchema),
+    in: z
+      .array(z.enum(storeKeys))
+      .min(1)
+      .describe("Stores that the app goes into; the usual ones of its platforms where it does not say"),
     category: z.enum(categoryNames as [string, ...string[]]),
     subcategory: z.enum(categoryNames as [string, ...string[]]),
     kind: z.enum(contentKinds),
@@ -79,7 +84,7 @@ export const storeSchema = z
     declares: declaresSchema,
     goods: z.array(goodsSchema).max(200),
     reserved: z
-      .array(z.strictObject({ store: prose(40), name: prose(256), until: day }))
+      .array(z.strictObject({ store: z.enum(storeKeys), name: prose(256), until: day }))
       .max(10)
       .describe("Names that stores hold for the client, and the day on which they lapse"),
     consents: z.array(consentSchema).max(100),
@@ -88,7 +93,7 @@ export const storeSchema = z
 
 export const waiverSchema = z.strictObject({
   rule: z.string().min(1).max(60).describe("Code of what is passed over, as `oxalis check` tells it"),
-  store: z.string().min(1).max(40).optional(),
+  store: z.enum(storeKeys).optional(),
   reason: prose(500),
   by: prose(200),
   until: day,

@@ -1,11 +1,12 @@
-import type { RecordRow } from "../record-row.ts";
+import type { RecordRow } from "./record-row.ts";
 
 const asOf = "2026-11-01";
 const app = { source: 'App Store Connect help, "App information"', asOf };
 const version = { source: 'App Store Connect help, "Platform version information"', asOf };
 const pricing = { source: 'App Store Connect help, "Set a price"', asOf };
 
-export const appStoreRecord: readonly RecordRow[] = [
+/** What an app for telephones, tablets and Macs is asked for alike, in the order in which it is asked. */
+export const appleRecord: readonly RecordRow[] = [
   { field: "name", title: "Name", need: "required", least: 2, most: 30, ...app },
   { field: "subtitle", title: "Subtitle", need: "recommended", most: 30, ...app },
   { field: "sku", title: "SKU", need: "required", ...app },
