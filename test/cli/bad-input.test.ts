@@ -1,4 +1,4 @@
-import { existsSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
@@ -13,6 +13,8 @@ interface Case {
   code: string;
   place?: string;
   says: string[];
+  /** The one platform that it stops; otherwise all of them. */
+  stops?: string;
 }
 
 const replaced = (file: string, from: string | RegExp, to: string) => (folder: string) =>
@@ -114,6 +116,7 @@ const cases: Case[] = [
     change: (folder) => edit(folder, brief, (text) => `${text}identifiers:\n  android: acre\n`),
     code: "identifier-invalid",
     place: `${brief}:47:12`,
+    stops: "android",
     says: ["Android does not accept the identifier", "it must have two segments or more"],
   },
   {
@@ -268,8 +271,8 @@ const cases: Case[] = [
 ];
 
 test.each(cases)(
-  "$what: told with its place and what to do; exit code 1, nothing written",
-  ({ change, code, place, says }) => {
+  "$what: told with its place and what to do; exit code 1, nothing written of what it stops",
+  ({ change, code, place, says, stops }) => {
     const folder = workspaceWith(["3-acre"]);
     change(folder);
     const { code: exit, err } = oxalis(folder, "generate");
@@ -277,19 +280,23 @@ test.each(cases)(
     for (const words of [place ?? "", "to do", ...says]) expect(err).toContain(words);
     expect(err).not.toContain("defect");
     expect(exit).toBe(1);
-    expect(existsSync(join(folder, "variants"))).toBe(false);
+    expect(existsSync(join(folder, stops ? `variants/3-acre/${stops}` : "variants"))).toBe(false);
+    expect(existsSync(join(folder, "variants/3-acre/web"))).toBe(stops !== undefined);
   },
 );
 
-test("two clients with one identifier: both are told, and neither is made", () => {
+test("two clients with one identifier: both are told, and neither is made for that platform", () => {
   const folder = workspaceWith(["3-acre", "saltmarsh", "root-and-leaf"]);
   edit(folder, brief, (text) => `${text}identifiers:\n  ios: Example.Saltmarsh.SaltmarshRoots\n`);
   const { code, err } = oxalis(folder, "generate");
   expect(code).toBe(1);
   expect(err).toContain("is also the identifier of saltmarsh.");
   expect(err).toContain("is also the identifier of 3-acre.");
-  expect(existsSync(join(folder, "variants/root-and-leaf"))).toBe(true);
-  expect(existsSync(join(folder, "variants/saltmarsh"))).toBe(false);
+  const isMade = (path: string) => existsSync(join(folder, "variants", path));
+  expect(["root-and-leaf/ios", "saltmarsh/ios", "3-acre/ios"].map(isMade)).toEqual([true, false, false]);
+  expect(["saltmarsh/android", "3-acre/android"].map(isMade)).toEqual([true, true]);
+  const { identifiers } = JSON.parse(readFileSync(join(folder, "clients/saltmarsh/ledger.json"), "utf8"));
+  expect(Object.keys(identifiers)).toEqual(["android", "windows", "web"]);
 });
 
 describe("wrong use", () => {

@@ -107,11 +107,15 @@ describe("one client's record", () => {
     expect(oxalis(folder, "check", "3-acre").err).toContain("one of google-play, app-store, mac-app-store");
   });
 
-  test("a brief that cannot be used stands on the board, last, with what is wrong", () => {
+  test("a brief with errors stands on the board with its record; one that cannot be read, last, with what is wrong", () => {
     edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("domain: 3acre.example\n", ""));
     const { code, out } = oxalis(folder, "board");
     expect(code).toBe(1);
-    expect(out.trimEnd().split("\n").at(2)).toMatch(/^3-acre +unknown +unknown +unknown +domain is missing/);
+    expect(out.trimEnd().split("\n").at(1)).toMatch(/^3-acre +complete .* domain is missing: web domain\. \(client\)$/);
+    expect(out).toContain("2 clients, 0 complete for every store.");
+    writeFileSync(join(folder, "clients/3-acre/brief.yaml"), "app: [\n");
+    const unread = oxalis(folder, "board").out.split("\n").at(2);
+    expect(unread).toMatch(/^3-acre +unknown +unknown +unknown +\S/);
   });
 
   test("every value has its trail: the brief, the defaults, a draft, what was derived", () => {
@@ -404,6 +408,24 @@ describe("a letter", () => {
     expect(state("highlights")).toEqual(["given"]);
     oxalis(folder, "ask", "brennans-bothy", "--into", "again");
     expect(readFileSync(join(folder, "again/brennans-bothy.txt"), "utf8")).not.toContain("find help");
+  });
+
+  test("comes in a further language with the agency's words; a fault in them is told, and stops no other client", () => {
+    edit(folder, "clients/brennans-bothy/brief.yaml", (text) => `locale: it\n${text}`);
+    const letter = () => oxalis(folder, "ask", "--dry-run");
+    expect(letter().out).toContain("Dear Brennán & Daughters,");
+    expect(oxalis(folder, "ask", "--new-words", "IT").out).toContain("words/it.yaml");
+    edit(folder, "words/it.yaml", (text) => text.replace("Dear {owner},", "Gentili {owner},"));
+    expect(letter().out).toMatch(/Gentili Brennán & Daughters,[\s\S]* 10 dicembre 2026|Gentili[\s\S]* \d+ \w+ \d{4}/);
+    expect(oxalis(folder, "ask", "--new-words", "it").err).toContain("words/it.yaml is there already.");
+    edit(folder, "words/it.yaml", (text) => text.replace("{owner}", "{padrone}").replace("thanks:", "thank:"));
+    const broken = letter();
+    expect(broken.code).toBe(1);
+    expect(broken.err.match(/words\/it\.yaml:\d+:\d+/g)).toHaveLength(3);
+    expect(broken.err).toContain("no names in braces but owner");
+    expect(broken.err).toContain('expected  "thanks"');
+    expect(broken.out).toContain("Bonjour EARL Duclos,");
+    expect(oxalis(folder, "ask", "--language", "pt").err).toContain('There are no words in "pt".');
   });
 
   test('goes out by mail, is remembered, and says "still" the next time', async () => {

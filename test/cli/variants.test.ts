@@ -133,8 +133,12 @@ describe.each(expected)("$key", ({ key, id, label, name, english }) => {
     const xml = [...contents(variant(key)).keys()].filter((file) =>
       /\.(xml|plist|storyboard|resw|appxmanifest|svg)$/.test(file),
     );
-    expect(xml.length).toBeGreaterThan(15);
+    expect(xml.length).toBeGreaterThan(10);
     tool("xmllint", ["--noout", "--nonet", ...xml.map((file) => variant(key, file))]);
+    // This client wants no Windows, and its variant has none.
+    const isForWindows = key !== "zelena-griadka";
+    expect(existsSync(variant(key, "windows"))).toBe(isForWindows);
+    if (!isForWindows) return;
     const ask = (file: string, path: string) => tool("xmllint", ["--xpath", path, variant(key, file)]).trimEnd();
     expect(
       ask("windows/Package.appxmanifest", "string(//*[local-name()='Properties']/*[local-name()='DisplayName'])"),
@@ -145,7 +149,7 @@ describe.each(expected)("$key", ({ key, id, label, name, english }) => {
 
   test.runIf(hasTool("pngcheck"))("has only sound PNGs", () => {
     const pictures = [...contents(variant(key)).keys()].filter((file) => file.endsWith(".png"));
-    expect(pictures.length).toBeGreaterThan(120);
+    expect(pictures.length).toBeGreaterThan(100);
     tool("pngcheck", ["-q", ...pictures.map((file) => variant(key, file))]);
   });
 });

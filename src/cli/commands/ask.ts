@@ -1,14 +1,21 @@
 import { relative } from "node:path";
 import { askClients, type Written } from "../../core/operations/ask.ts";
+import { startWords } from "../../core/operations/words.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
-export const run: Run<"ask"> = async (given, { terminal, ports }) =>
-  mapResult(await askClients(given, ports), (letters) => {
-    if (given.json) terminal.json({ letters: letters.map(asData) });
+export const run: Run<"ask"> = async (given, { terminal, ports }) => {
+  if (given.newWords !== undefined)
+    return mapResult(await startWords({ ...given, language: given.newWords }, ports), ({ file }) => {
+      if (given.json) terminal.json({ file });
+      else if (!given.quiet) terminal.print(`${file}: the words in English, to be translated.`);
+      return 0;
+    });
+  return mapResult(await askClients(given, ports), ({ letters, problems }) => {
+    if (given.json) terminal.json({ letters: letters.map(asData), problems: problems.map(placeData) });
     else for (const each of letters) show(each, given.dryRun, ports.folder, terminal);
     const asked = letters.filter(({ asked }) => asked.groups.length > 0);
     const sent = letters.filter((each) => each.sent).length;
@@ -17,8 +24,10 @@ export const run: Run<"ask"> = async (given, { terminal, ports }) =>
         `${countOf(asked.length, "client")} to be asked, ${letters.length - asked.length} not` +
           `${given.send && !given.dryRun ? `; ${countOf(sent, "letter")} sent` : ""}.`,
       );
-    return letters.some(({ problems }) => problems.length > 0) ? 1 : 0;
+    if (!given.json && problems.length > 0) terminal.note(showProblems(problems, terminal.err));
+    return problems.length > 0 || letters.some((each) => each.problems.length > 0) ? 1 : 0;
   });
+};
 
 const asData = ({ asked, files, sent, problems }: Written): object => ({
   ...asked,

@@ -7,6 +7,7 @@ import { fieldNames, fields } from "../../core/values/fields.ts";
 import type { Traced } from "../../core/values/trail.ts";
 import type { Varying } from "../../core/values/varying.ts";
 import { furtherNames, suppliedArt, type Values, type Variant } from "../../core/variant/variant.ts";
+import { asksIn } from "../../core/workspace/schema/questions.ts";
 import type { TemplateNotes } from "../../core/workspace/schema/template.ts";
 import type { Run } from "../command.ts";
 import { tracedData } from "../view/data.ts";
@@ -138,13 +139,13 @@ function showTemplates({ features, answers, content }: Variant, data: TemplateNo
   for (const [name, { asks }] of Object.entries(data.questions)) {
     const answer = answers[name];
     print("");
-    if (answer) show(`answers.${name}`, answer, asks, terminal);
-    else print(`${out.bold(`answers.${name}`)}  ${out.dim(`${asks}: not answered, its places stay empty`)}`);
+    if (answer) show(`answers.${name}`, answer, asksIn(asks), terminal);
+    else print(`${out.bold(`answers.${name}`)}  ${out.dim(`${asksIn(asks)}: not answered, its places stay empty`)}`);
   }
   for (const [name, items] of Object.entries(content))
     print(
       `\n${out.bold(`content.${name}`)}  ${out.green(countOf(items.length, "item"))}  ` +
-        `${out.dim(data.collections[name]?.asks ?? "")}`,
+        `${out.dim(asksIn(data.collections[name]?.asks ?? ""))}`,
     );
 }
 

@@ -1,6 +1,6 @@
 import { storeKeys } from "../../core/values/store.ts";
 import type { Row } from "./row.ts";
-import { client, clients, inWorkspace, ofClients, pageLanguage } from "./shared.ts";
+import { client, clients, inWorkspace, ofClients } from "./shared.ts";
 
 /** Commands about what stores are told of an app. */
 export const recordRows = {
@@ -26,7 +26,16 @@ export const recordRows = {
       ...ofClients,
       into: { kind: "text", value: "<folder>", says: "where the letters go; otherwise letters/" },
       until: { kind: "text", value: "<day>", says: "the day by which it is needed; otherwise in two weeks" },
-      language: { ...pageLanguage, says: "of the letters; otherwise each client's own, or the agency's" },
+      language: {
+        kind: "text",
+        value: "<language>",
+        says: "of the letters; otherwise each client's own, or the agency's",
+      },
+      newWords: {
+        kind: "text",
+        value: "<language>",
+        says: "only write the words of letters in one more language into words/, to be translated",
+      },
       send: { kind: "flag", says: "also send them by mail, through the server that OXALIS_SMTP names" },
       dryRun: { kind: "flag", says: "say what would be asked of whom, and write nothing" },
     },

@@ -1,6 +1,6 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { directionOf } from "../values/language.ts";
-import type { Asked } from "./letter.ts";
+import type { Asked } from "./asked.ts";
 import { introOf } from "./text.ts";
 import type { Say } from "./words/say.ts";
 

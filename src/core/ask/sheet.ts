@@ -1,5 +1,5 @@
 import type { NamedSheet } from "../roster/sheet.ts";
-import type { Asked } from "./letter.ts";
+import type { Asked } from "./asked.ts";
 import type { Say } from "./words/say.ts";
 
 /**

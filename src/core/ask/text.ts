@@ -1,4 +1,5 @@
-import type { Asked, Thing } from "./letter.ts";
+import wrapAnsi from "wrap-ansi";
+import type { Asked, AskedThing } from "./asked.ts";
 import type { Say } from "./words/say.ts";
 
 /** A day as people of a language write it. */
@@ -17,7 +18,10 @@ export function introOf({ name, language, until, before, groups }: Asked, say: S
   });
 }
 
-/** A letter as plain text, in lines of no more than 76 characters. */
+/** A line of a letter, in columns (RFC 5322 asks for fewer than 78). */
+const lineWidth = 76;
+
+/** A letter as plain text. */
 export function letterText(asked: Asked, sheet: string, agency: string, say: Say): string {
   const groups = asked.groups.map(({ word, things }) =>
     [say(word), ...things.map((thing) => itemText(thing, say))].join("\n"),
@@ -32,19 +36,14 @@ export function letterText(asked: Asked, sheet: string, agency: string, say: Say
   return `${parts.map((part) => part.split("\n").map(fold).join("\n")).join("\n\n")}\n`;
 }
 
-function itemText({ label, hints, isStill }: Thing, say: Say): string {
+function itemText({ label, hints, isStill }: AskedThing, say: Say): string {
   const still = isStill ? ` [${say("still")}]` : "";
   return `- ${label}${hints.length > 0 ? ` (${hints.join("; ")})` : ""}${still}`;
 }
 
-/** A line broken at blanks; what goes on stands under its beginning. */
+/** A line broken to what mail shows well; what goes on stands under its beginning. */
 function fold(line: string): string {
-  const indent = line.startsWith("- ") ? "  " : "";
-  const lines: string[] = [];
-  for (const word of line.split(" ")) {
-    const last = lines.at(-1);
-    if (last !== undefined && `${last} ${word}`.length <= 76) lines[lines.length - 1] = `${last} ${word}`;
-    else lines.push(last === undefined ? word : indent + word);
-  }
-  return lines.join("\n");
+  const mark = line.startsWith("- ") ? "- " : "";
+  const [first = "", ...more] = wrapAnsi(line.slice(mark.length), lineWidth - mark.length).split("\n");
+  return [mark + first, ...more.map((each) => " ".repeat(mark.length) + each)].join("\n");
 }

@@ -17,11 +17,20 @@ export interface Checked {
 }
 
 /** Looks at everything that can be known before a file is made: all of it at once, for all clients. Writes nothing. */
-export async function check(
+export const check = async (workspace: Workspace, keys: readonly string[]): Promise<AllChecked> =>
+  checkResolved(workspace, await resolvePicked(workspace, keys));
+
+interface AllChecked {
+  /** In the order in which they were picked. */
+  clients: Checked[];
+  gaps: Problem[];
+}
+
+/** The same of clients that are resolved already. */
+export async function checkResolved(
   workspace: Workspace,
-  keys: readonly string[],
-): Promise<{ clients: Checked[]; gaps: Problem[] }> {
-  const { all, picked } = await resolvePicked(workspace, keys);
+  { all, picked }: { all: readonly Resolved[]; picked: readonly Resolved[] },
+): Promise<AllChecked> {
   const template = openTemplate(workspace);
   const isPicked = (each: Resolved) => picked.includes(each);
   const likeness = judgeLikeness(all, isPicked, await templatePictures(template));

@@ -29,7 +29,8 @@ export async function readArtwork(
   const read = async (file: string, path: readonly string[]): Promise<Result<Art>> => {
     const place = document.placeOf([...path]);
     if (!isInside(client.folder, resolve(client.folder, file))) return fail({ ...outside(client.key, file), place });
-    return attemptAsync(() => judgeArt(workspace.root, `clients/${client.key}/${file}`, place, known));
+    const judged = await attemptAsync(() => judgeArt(workspace.root, `clients/${client.key}/${file}`, place, known));
+    return judged.ok ? judged : fail(...judged.problems.map((each) => ({ ...each, about: path, facts: { file } })));
   };
   const given: { role: ArtRole; art: Result<Art> }[] = [];
   for (const role of artRoleNames) {
@@ -62,7 +63,7 @@ export async function readArtwork(
       ...[...given, ...slots].flatMap(({ art }) => (art.ok ? [] : art.problems)),
       ...(named.icon || named.mark
         ? []
-        : [problem("art-missing", message, { place: document.placeOf(["art"], "key") })]),
+        : [problem("art-missing", message, { place: document.placeOf(["art"], "key"), about: ["art"] })]),
     ],
   };
 }

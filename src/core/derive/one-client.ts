@@ -30,11 +30,16 @@ interface Work {
   values: Values;
 }
 
+/** A client, resolved, and what of its variant could be worked out, errors or not: to be told of, never to be made. */
+interface WithDraft extends Resolved {
+  draft: Variant;
+}
+
 /**
  * Works out every field of a client from its brief, its groups, the agency's defaults and patterns, its ledger, and
  * the files that it supplied. Pure.
  */
-export function resolveVariant(workspace: Workspace, client: Client, art: Artwork, files: ClientFiles): Resolved {
+export function resolveVariant(workspace: Workspace, client: Client, art: Artwork, files: ClientFiles): WithDraft {
   const { values: forStore, problems: ofFields } = resolveFields(workspace, client, art);
   const { value: values, problems: ofStage } = stageValues(forStore, workspace);
   const wanted = wantedPlatforms(workspace, client);
@@ -56,14 +61,12 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     ...answered.problems,
     ...filled.problems,
   ].map((each) => ({ ...each, client: client.key }));
-  const resolved = { client, values, art, problems };
   const stopped = stoppedPlatforms(problems);
   const made = wanted.value.filter((each) => !stopped.includes(each));
-  if (problems.some(stopsClient) || made.length === 0) return resolved;
   const { key, brief } = client;
   const corner = workspace.stage?.has.corner;
   const color = corner && parseColor(corner.color);
-  const variant: Variant = {
+  const draft: Variant = {
     key,
     values,
     platforms: made,
@@ -80,7 +83,8 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     lettering: notLettered,
     ...(color?.ok ? { corner: { text: corner?.text ?? "", color: color.value } } : {}),
   };
-  return { ...resolved, variant };
+  const isWhole = made.length > 0 && !problems.some(stopsClient);
+  return { client, values, art, problems, draft, ...(isWhole ? { variant: draft } : {}) };
 }
 
 const notLettered: Variant["lettering"] = { further: {} };
@@ -220,5 +224,6 @@ function missing(client: Client, field: Field): Problem {
   const key = brief?.join(".") ?? field;
   return problem("key-missing", `${key} is missing: ${says.charAt(0).toLowerCase()}${says.slice(1)}.`, {
     place,
+    about: brief ?? [field],
   });
 }

@@ -69,18 +69,20 @@ async function resolveClient(
   const seen = await readArtwork(workspace, client, known);
   const given = await readFont(workspace, client, fonts);
   const art = given.font ? { ...seen.art, font: given.font } : seen.art;
-  const resolved = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
+  const { draft, variant, ...resolved } = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
   const ofArt = [...seen.problems, ...given.problems];
-  const usable = resolved.variant && !ofArt.some(stopsClient);
-  return {
-    client,
-    values: resolved.values,
-    art,
+  const found = {
+    ...resolved,
     problems: [...resolved.problems, ...ofArt.map((each) => ({ ...each, client: client.key }))],
-    ...(usable && resolved.variant
-      ? withRecord(workspace, client, await letterVariant(resolved.variant, given.opened))
-      : {}),
   };
+  const told = readRecord(workspace, client, draft);
+  if (!variant || ofArt.some(stopsClient)) {
+    // A pattern that lacks what nobody has given is no fault of the pattern's.
+    const problems = told.problems.filter(({ code }) => code !== "draft-invalid");
+    return { ...found, told: { ...told, problems } };
+  }
+  const lettered = await letterVariant(variant, given.opened);
+  return { ...found, told, variant: withRecord(workspace, client, lettered, told) };
 }
 
 /** A client whose brief cannot be used, with the pictures that it names: they can be looked at all the same. */
@@ -90,18 +92,13 @@ function withArtAlone(client: Client): Client | undefined {
   return document && art.success && art.data.art ? { ...client, brief: { data: art.data, document } } : undefined;
 }
 
-/** With the client's record, and what of it goes into the variant. */
-function withRecord(workspace: Workspace, client: Client, variant: Variant): { variant: Variant; told: Told } {
-  const told = readRecord(workspace, client, variant);
-  const { record } = told;
+/** With what of the client's record goes into the variant. */
+function withRecord(workspace: Workspace, client: Client, variant: Variant, { record }: Told): Variant {
   const stores = wantedStores(workspace, client);
   return {
-    told,
-    variant: {
-      ...variant,
-      policies: record.policies,
-      texts: stores.flatMap((store) => kitFiles(store, record)),
-      captures: captureFiles(stores, record.captures),
-    },
+    ...variant,
+    policies: record.policies,
+    texts: stores.flatMap((store) => kitFiles(store, record)),
+    captures: captureFiles(stores, record.captures),
   };
 }

@@ -1,23 +1,23 @@
 import { join, resolve } from "node:path";
-import { type Asked, namesOf, thingsOf, untilProblem } from "../ask/letter.ts";
+import type { Asked } from "../ask/asked.ts";
+import { type Draft, draftLetter, wordsThere } from "../ask/draft.ts";
+import { namesOf, untilProblem } from "../ask/letter.ts";
 import { letterPage } from "../ask/page.tsx";
 import { fillInSheets } from "../ask/sheet.ts";
 import { letterText } from "../ask/text.ts";
-import { sayIn } from "../ask/words/say.ts";
+import { checkResolved } from "../check/check.ts";
 import { resolvePicked } from "../derive/resolve.ts";
 import { replaceFile } from "../files/writing/together.ts";
 import { writeWhole } from "../files/writing/whole.ts";
 import type { Mail } from "../mail/send.ts";
 import { accentOf } from "../page/accent.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { attempt, refuse, stop } from "../problems/result.ts";
-import { askedFile, askedText, readAsked } from "../record/asked.ts";
-import type { Recorded } from "../record/read.ts";
+import { attempt, refuse, stop, unwrap } from "../problems/result.ts";
+import { askedFile, askedText } from "../record/asked.ts";
 import { sheetBytes } from "../roster/sheet.ts";
 import { isDay } from "../values/day.ts";
-import { type PageLanguage, pageLanguageOf } from "../values/page-language.ts";
 import type { Workspace } from "../workspace/workspace.ts";
-import { boardOf, type OnBoard } from "./board.ts";
+import { boardOf } from "./board.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import type { Ports } from "./ports.ts";
@@ -26,7 +26,8 @@ import { type At, inWorkspace } from "./workspace.ts";
 interface Input extends At, OfClients {
   into?: string | undefined;
   until?: string | undefined;
-  language?: PageLanguage | undefined;
+  /** Of all letters; otherwise each client's own, or the agency's. */
+  language?: string | undefined;
   send: boolean;
   dryRun: boolean;
 }
@@ -41,21 +42,35 @@ export interface Written {
   problems: readonly Problem[];
 }
 
+interface AllWritten {
+  letters: readonly Written[];
+  /** Why some clients get none: their language's words cannot be used. */
+  problems: readonly Problem[];
+}
+
 /** Days that a client has where nobody says. */
 const usualDays = 14;
 
 /** Writes each client a letter that asks for what is still missing, and sends it where that is wanted. */
-export const askClients = operation((input: Input, ports): Promise<Written[]> => {
+export const askClients = operation((input: Input, ports): Promise<AllWritten> => {
   const { until = daysAfter(ports.today(), usualDays) } = input;
   if (!isDay(until)) stop([untilProblem(until)]);
   return inWorkspace(input, ports, input.send && !input.dryRun, async (workspace) => {
-    const resolved = await resolvePicked(workspace, await chooseClients(workspace, input));
+    const chosen = await chooseClients(workspace, input);
+    const spoken = input.language === undefined ? undefined : unwrap(wordsThere(workspace.root, input.language));
+    const resolved = await resolvePicked(workspace, chosen);
+    const { clients } = await checkResolved(workspace, resolved);
     const board = new Map(boardOf(workspace, resolved, ports).map((each) => [each.client, each]));
     const server = input.send ? serverFor(workspace, ports) : undefined;
-    const written: Written[] = [];
-    for (const each of resolved.picked)
-      written.push(await writeLetter(workspace, each, board.get(each.client.key), { ...input, until }, ports, server));
-    return written;
+    const letters: Written[] = [];
+    const problems: Problem[] = [];
+    for (const checked of clients) {
+      const { key } = checked.resolved.client;
+      const draft = attempt(() => draftLetter({ workspace, checked, standing: board.get(key), until, spoken }));
+      if (draft.ok) letters.push(await deliver(workspace, draft.value, { ...input, server }, ports));
+      else problems.push(...draft.problems.map((each) => ({ ...each, client: key })));
+    }
+    return { letters, problems };
   });
 });
 
@@ -70,47 +85,29 @@ function serverFor(workspace: Workspace, { secret }: Ports) {
   return { address, password: secret("OXALIS_SMTP_PASSWORD"), from };
 }
 
-async function writeLetter(
+async function deliver(
   workspace: Workspace,
-  resolved: Recorded,
-  standing: OnBoard | undefined,
-  { into = "letters", until, language: wanted, send, dryRun }: Input & { until: string },
+  { asked, say, letters }: Draft,
+  { into = "letters", send, dryRun, server }: Input & { server: ReturnType<typeof serverFor> | undefined },
   ports: Ports,
-  server: ReturnType<typeof serverFor> | undefined,
 ): Promise<Written> {
-  const { client, values } = resolved;
-  const { agency, defaults } = workspace.agency.data;
-  const language = wanted ?? pageLanguageOf(values.locale?.value, agency.language, defaults.locale);
-  const say = sayIn(language);
-  const read = attempt(() => readAsked(workspace.root, client.key));
-  const letters = read.ok ? read.value : [];
-  const before = letters.at(-1);
-  const asked: Asked = {
-    client: client.key,
-    name: values["app.name"]?.value ?? client.key,
-    owner: values.owner?.value ?? client.key,
-    to: values.email?.value,
-    language,
-    until,
-    ...(before ? { before: before.on } : {}),
-    groups: thingsOf(resolved, standing, before, say, agency),
-  };
-  const sheet = `${client.key}.xlsx`;
-  const text = letterText(asked, sheet, agency.name, say);
+  const { name: agency } = workspace.agency.data.agency;
+  const sheet = `${asked.client}.xlsx`;
+  const text = letterText(asked, sheet, agency, say);
   const outcome = (files: readonly string[], sent: boolean, problems: readonly Problem[] = []): Written => ({
     asked,
     text,
     files,
     sent,
-    problems: problems.map((each) => ({ ...each, client: client.key })),
+    problems: problems.map((each) => ({ ...each, client: asked.client })),
   });
   // Nobody can tell what was asked before, and a new letter would have to be written into the same file.
-  if (!read.ok) return outcome([], false, read.problems);
+  if (!letters.ok) return outcome([], false, letters.problems);
   if (asked.groups.length === 0 || dryRun) return outcome([], false);
-  const html = letterPage({ asked, sheet, agency: agency.name, accent: accentOf(workspace).accent, say });
+  const html = letterPage({ asked, sheet, agency, accent: accentOf(workspace).accent, say });
   const bytes = await sheetBytes(sheet, fillInSheets(asked, say));
   const folder = resolve(ports.folder, into);
-  const contents = { [`${client.key}.txt`]: text, [`${client.key}.html`]: html, [sheet]: bytes };
+  const contents = { [`${asked.client}.txt`]: text, [`${asked.client}.html`]: html, [sheet]: bytes };
   const files = Object.entries(contents).map(([name, content]) => {
     writeWhole(join(folder, name), content);
     return join(folder, name);
@@ -119,7 +116,7 @@ async function writeLetter(
   if (asked.to === undefined)
     return outcome(files, false, [problem("mail-refused", "The client has no e-mail address.")]);
   const mail: Mail = {
-    from: `"${agency.name.replaceAll('"', "'")}" <${server.from}>`,
+    from: `"${agency.replaceAll('"', "'")}" <${server.from}>`,
     to: asked.to,
     subject: say("subject", { name: asked.name }),
     text,
@@ -128,7 +125,7 @@ async function writeLetter(
   };
   const sent = await ports.sendMail(server, mail);
   if (!sent.ok) return outcome(files, false, sent.problems);
-  const letter = { on: ports.today(), to: asked.to, until, things: namesOf(asked.groups) };
-  replaceFile(workspace.root, askedFile(client.key), askedText([...letters, letter]));
+  const letter = { on: ports.today(), to: asked.to, until: asked.until, things: namesOf(asked.groups) };
+  replaceFile(workspace.root, askedFile(asked.client), askedText([...letters.value, letter]));
   return outcome(files, true);
 }

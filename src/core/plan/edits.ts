@@ -7,7 +7,7 @@ import type { Template } from "../survey/template.ts";
 import { type Fill, placeOf } from "../template/found.ts";
 import type { Localized } from "../template/localized.ts";
 import { applyShape } from "../template/shapes.ts";
-import type { Field } from "../values/fields.ts";
+import { type Field, type FieldFact, fields } from "../values/fields.ts";
 import type { Variant } from "../variant/variant.ts";
 import { askedFor, usageTexts } from "./features.ts";
 
@@ -17,6 +17,8 @@ interface Placement {
   value: string | undefined;
   /** What is wanted there, as it is told. */
   wanted: string;
+  /** Where a brief has that. */
+  about?: readonly string[];
   opens?: string | undefined;
   closes?: string | undefined;
 }
@@ -81,7 +83,10 @@ function placementsOf(variant: Variant, template: Template): Result<Placement>[]
       const { site, holds: wanted, opens, closes, target, optional } = fill;
       const given = target === undefined ? lookUp(wanted) : variant.profiles[target];
       const value = given === undefined ? undefined : fillText(fill, given);
-      return given === undefined && optional ? [] : [succeed({ site, value, wanted, opens, closes })];
+      const { brief: about } = fields[wanted] as FieldFact;
+      return given === undefined && optional
+        ? []
+        : [succeed({ site, value, wanted, opens, closes, ...(about ? { about } : {}) })];
     }),
   ];
 }
@@ -108,5 +113,5 @@ const fillText = ({ shape, site, before = "", after = "" }: Fill, value: string)
   before + applyShape(shape, value, site.value) + after;
 
 /** Left alone, the template's own value would stay. */
-const tellUnfilled = ({ site: { file, value }, wanted }: Placement): Problem =>
-  problem("key-missing", `Nothing gives ${wanted}, which ${file} wants in place of "${value}".`);
+const tellUnfilled = ({ site: { file, value }, wanted, about = [] }: Placement): Problem =>
+  problem("key-missing", `Nothing gives ${wanted}, which ${file} wants in place of "${value}".`, { about });

@@ -37,6 +37,8 @@ export function tellEnlarged({ entries }: Plan, { client, art }: Resolved): Prob
     return problem("art-small", message, {
       severity: factor < enlarged.hardly ? "note" : factor < enlarged.blur ? "warning" : "error",
       client: client.key,
+      about: at,
+      facts: { file, width: Math.ceil(width * factor), height: Math.ceil(height * factor) },
       expected: `${Math.ceil(width * factor)} × ${Math.ceil(height * factor)} pixels or more`,
       place: client.brief?.document.placeOf(at),
     });

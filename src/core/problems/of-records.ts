@@ -27,6 +27,14 @@ export const ofRecords = {
     title: "What was approved, or asked of a client, cannot be read",
     fix: "Take the last good file from version control. It is never made anew: it knows who approved what, and when.",
   },
+  "words-invalid": {
+    title: "Words of letters in one more language that cannot be used",
+    fix: "Correct them: each of the English ones is there once, with the same names in braces.",
+  },
+  "words-missing": {
+    title: "A language that letters have no words in",
+    fix: "Have them written: oxalis ask --new-words makes the file, in English, to be translated.",
+  },
   "draft-invalid": {
     title: "A pattern of a text that cannot be read or filled",
     fix: "Correct the pattern under `drafts` in oxalis.yaml.",

@@ -27,7 +27,14 @@ export interface Problem {
   client?: string;
   /** The one platform that it stops; absent where it concerns all of a client. */
   platform?: Platform;
+  /** What of a brief it is about, as a path: what there is to give or to mend. */
+  about?: readonly string[];
+  /** What its message tells of, for whoever says it in other words. */
+  facts?: Facts;
 }
+
+/** Numbers and names by what they are: width, used, file. */
+export type Facts = Readonly<Record<string, string | number>>;
 
 /** What problems have in common that are told together. */
 export interface Cause {
@@ -49,7 +56,7 @@ export interface Settlement {
 }
 
 export type ProblemDetail = Partial<
-  Pick<Problem, "severity" | "expected" | "fix" | "client" | "cause" | "platform">
+  Pick<Problem, "severity" | "expected" | "fix" | "client" | "cause" | "platform" | "about" | "facts">
 > & {
   place?: Place | undefined;
 };

@@ -1,4 +1,5 @@
-import { isError, type Problem, problem } from "../problems/problem.ts";
+import { isError, type Problem, problem, stopsClient } from "../problems/problem.ts";
+import { placeInBrief } from "../stores/record-fields.ts";
 import type { Platform } from "../values/platform.ts";
 import type { StoreKey } from "../values/store.ts";
 import type { Workspace } from "../workspace/workspace.ts";
@@ -62,6 +63,7 @@ export function standings(
           return { ...standing, problems: [...stopping, ...standing.problems, ...own] };
         }),
         problems: [
+          ...problems.filter(stopsClient),
           ...resolved.told.problems,
           ...judgeWaivers(client.key, waived, today),
           ...judgeHeld(client, name, today),
@@ -73,8 +75,7 @@ export function standings(
     .sort((a, b) => openOf(a) - openOf(b) || (a.client < b.client ? -1 : 1));
 }
 
-const isTold = (each: Recorded): each is Recorded & { told: Told } =>
-  each.variant !== undefined && each.told !== undefined;
+const isTold = (each: Recorded): each is Recorded & { told: Told } => each.told !== undefined;
 
 /** Everything that is found of a client, whichever store it concerns. */
 export const findingsOf = ({ problems, stores }: ClientStanding): Problem[] => [
@@ -92,9 +93,9 @@ export function nextOf(standing: ClientStanding): Problem | undefined {
 export const isComplete = ({ required, problems }: Standing): boolean =>
   required.done === required.total && !problems.some(isError);
 
-/** Whether every store that a client wants has. */
-export const isCompleteEverywhere = ({ stores }: ClientStanding): boolean =>
-  stores.length > 0 && stores.every(isComplete);
+/** Whether every store that a client wants has, and nothing stops the client itself. */
+export const isCompleteEverywhere = ({ stores, problems }: ClientStanding): boolean =>
+  stores.length > 0 && stores.every(isComplete) && !problems.some(isError);
 
 /** How much is still to be done: what is required counts before what is recommended. */
 function openOf({ stores, problems }: ClientStanding): number {
@@ -109,11 +110,13 @@ function openOf({ stores, problems }: ClientStanding): number {
 
 function alikeProblems(records: readonly StoreRecord[]): Map<string, Problem[]> {
   const found = new Map<string, Problem[]>();
+  const languages = new Map(records.map(({ client, languages: [main = "en"] }) => [client, main]));
   for (const { client, other, share, passage } of findAlike(records)) {
     const percent = Math.round(share * 100);
     const message = `The description says ${percent} % of what ${other}'s does, such as "${passage}".`;
     const expected = `less than ${Math.round(alikeShare * 100)} %`;
-    found.set(client, [problem("text-alike", message, { client, severity: "warning", expected })]);
+    const about = placeInBrief("description", languages.get(client) ?? "en") ?? [];
+    found.set(client, [problem("text-alike", message, { client, severity: "warning", expected, about })]);
   }
   return found;
 }

@@ -20,7 +20,7 @@ export interface Told {
   problems: readonly Problem[];
 }
 
-/** A client with what became of it, and what its stores are told where it has a variant. */
+/** A client with what became of it, and what its stores are told; none where its brief cannot be read. */
 export interface Recorded extends Resolved {
   told?: Told;
 }

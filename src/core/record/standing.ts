@@ -24,8 +24,8 @@ export interface LineStanding {
   used?: number;
   most?: number;
   value?: string;
-  /** Who has to mend it, where it is wrong. */
-  menders: readonly Who[];
+  /** What is wrong with it, and who has to mend that. */
+  faults: readonly { code: ProblemCode; who: Who }[];
   /** Languages in which the main one's text stands in. */
   fallback: readonly string[];
 }
@@ -134,7 +134,7 @@ function lineStanding({ row, value }: Line, open: readonly { finding: Finding; p
     state,
     ...(first ? { value: first.value, used: characters(asTaken(first.value, row)) } : {}),
     ...(row.most === undefined ? {} : { most: row.most }),
-    menders: [...new Set(own.map((each) => each.problem.who))],
+    faults: own.map(({ problem: { code, who } }) => ({ code, who })),
     fallback: Object.entries(value?.further ?? {}).flatMap(([language, { isFallback }]) =>
       isFallback ? [language] : [],
     ),

@@ -3,6 +3,7 @@ import { spokenFieldNames } from "../stores/record-fields.ts";
 import { fieldNames, fields } from "../values/fields.ts";
 import { languageTagOf } from "../values/language.ts";
 import type { Brief } from "../workspace/schema/brief.ts";
+import { asksIn } from "../workspace/schema/questions.ts";
 import type { TemplateNotes } from "../workspace/schema/template.ts";
 import { type CellForm, color, domain, list, number, onOrOff, text, wholeNumber, word } from "./cells.ts";
 import { type Column, column } from "./column.ts";
@@ -84,7 +85,7 @@ const usage = (name: string, tag?: string): Column =>
 const answer = (name: string, { questions }: Pick<TemplateNotes, "questions">): Column => {
   const question = questions[name];
   const form = question?.kind === "number" ? number : text;
-  const says = question?.asks ?? `Answer to ${name}`;
+  const says = question ? asksIn(question.asks) : `Answer to ${name}`;
   return column(["answers", name], says, question?.example ?? "", form, [name, says]);
 };
 

@@ -1,8 +1,8 @@
 import type * as z from "zod";
 import { readInside } from "../files/reading/folder.ts";
-import { type ProblemCode, problemKinds } from "../problems/catalogue.ts";
-import { attempt, refuse, stop } from "../problems/result.ts";
-import { whoActs } from "../problems/who.ts";
+import type { ProblemCode } from "../problems/catalogue.ts";
+import { refuse } from "../problems/result.ts";
+import { toldAs } from "../problems/retell.ts";
 import { parseYaml } from "./document.ts";
 import { validate } from "./validate.ts";
 
@@ -18,14 +18,11 @@ export function readKept<S extends z.ZodObject>(
   damaged: ProblemCode,
   schemaOf: (data: unknown) => S,
 ): z.output<S> {
-  const read = attempt(() => {
+  return toldAs(damaged, () => {
     const bytes = readInside(root, file, file);
     // Read with its lines, which takes ten times as long, only where something is to be told about one.
     return plain(bytes, schemaOf) ?? withLines(bytes, file, schemaOf);
   });
-  if (read.ok) return read.value;
-  const { fix } = problemKinds[damaged];
-  return stop(read.problems.map((each) => ({ ...each, code: damaged, fix, who: whoActs(damaged) })));
 }
 
 function plain<S extends z.ZodObject>(bytes: Uint8Array, schemaOf: (data: unknown) => S): z.output<S> | undefined {

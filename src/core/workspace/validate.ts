@@ -19,17 +19,19 @@ function problemsOf(issue: z.core.$ZodIssue, document: Document, schema: z.ZodOb
     return issue.keys.map((key) => unknownKey(key, known, document, path));
   }
   const place = document.placeOf(path);
+  const about = path.map(String);
   if (issue.code === "custom") {
     const code = (issue.params?.problem as ProblemCode | undefined) ?? "value-invalid";
-    return [problem(code, `${nameOf(path)}: ${issue.message}.`, { place })];
+    return [problem(code, `${nameOf(path)}: ${issue.message}.`, { place, about })];
   }
   if (issue.input === undefined) {
     const message = `${nameOf(path)} is missing.`;
-    return [problem("key-missing", message, { place: document.placeOf(path.slice(0, -1), "key") })];
+    return [problem("key-missing", message, { place: document.placeOf(path.slice(0, -1), "key"), about })];
   }
   return [
     problem("value-invalid", `${nameOf(path)} is ${showInput(issue.input)}.`, {
       place,
+      about,
       expected: expectedBy(issue),
     }),
   ];

@@ -105,9 +105,9 @@ test("at a stage, every identifier is another one that its platform accepts; wha
   fc.assert(
     fc.property(names, domains, suffixes, (name, domain, suffix) => {
       const stage = { name: "testers", has: { suffix, name: "{app.name} T" } };
-      const [store, tested] = [workspace, { ...workspace, stage }].map((at) =>
-        resolveVariant(at, client("c", name, domain), noArtwork, new Map()),
-      ) as [Resolved, Resolved];
+      const at = (where: typeof workspace): Resolved =>
+        resolveVariant(where, client("c", name, domain), noArtwork, new Map());
+      const [store, tested] = [at(workspace), at({ ...workspace, stage })];
       fc.pre(store.variant !== undefined);
       for (const platform of platforms) {
         const of = ({ values }: Resolved) => values[`identifiers.${platform}`]?.value ?? "";

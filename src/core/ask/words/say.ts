@@ -1,13 +1,15 @@
-import { type Saying, speaking } from "../../page/words/speak.ts";
+import type { Saying } from "../../page/words/speak.ts";
+import type { PageLanguage } from "../../values/page-language.ts";
 import { german } from "./de.ts";
-import { english, type Word } from "./en.ts";
+import { english, type Word, type Words } from "./en.ts";
 import { spanish } from "./es.ts";
 import { french } from "./fr.ts";
 
 /** Says the words of a letter in one language. */
 export type Say = Saying<Word>;
 
-export const sayIn = speaking<Word>({ en: english, de: german, fr: french, es: spanish });
+/** The words of letters in the languages that come with Oxalis. */
+export const tables: Readonly<Record<PageLanguage, Words>> = { en: english, de: german, fr: french, es: spanish };
 
 /** Whether there is a word for what is asked. */
 export const isWord = (name: string): name is Word => Object.hasOwn(english, name);

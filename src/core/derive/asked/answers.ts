@@ -7,7 +7,7 @@ import { writtenAt } from "../../values/trail.ts";
 import type { Supplied, Variant } from "../../variant/variant.ts";
 import type { Path } from "../../workspace/document.ts";
 import { layerField } from "../../workspace/layers.ts";
-import type { Question } from "../../workspace/schema/questions.ts";
+import { asksIn, type Question } from "../../workspace/schema/questions.ts";
 import type { Client, Workspace } from "../../workspace/workspace.ts";
 import type { Asked } from "./asked.ts";
 import { answerFault } from "./rules.ts";
@@ -39,7 +39,8 @@ function judgeAnswer(asked: Asked, name: string, question: Question, value: Trac
   const { kind, form, to } = question;
   if (fault) {
     const { message, expected } = fault;
-    return fail(problem("answer-invalid", message, { expected, place: writtenAt(value) }));
+    const about = ["answers", name];
+    return fail(problem("answer-invalid", message, { expected, place: writtenAt(value), about }));
   }
   if ((kind !== "file" && kind !== "picture") || !to) return succeed([]);
   const at: Path = ["answers", name];
@@ -65,8 +66,9 @@ function tellUnanswered(name: string, { asks, required, example, form }: Questio
         ? `, since ${required.feature} is on`
         : `, since ${required.answer} is answered`;
   const such = example ?? form;
-  return problem("answer-missing", `"${asks}" is not answered${because}.`, {
+  return problem("answer-missing", `"${asksIn(asks)}" is not answered${because}.`, {
     place: brief?.document.placeOf(["answers", name]),
+    about: ["answers", name],
     expected: `answers: { ${name}: … }${such ? `, such as ${such}` : ""}`,
   });
 }

@@ -1,7 +1,7 @@
 import { extname, posix } from "node:path";
 import { type Judged, type Problem, problem, sound } from "../../problems/problem.ts";
 import type { Supplied, Variant } from "../../variant/variant.ts";
-import type { Collection } from "../../workspace/schema/questions.ts";
+import { asksIn, type Collection } from "../../workspace/schema/questions.ts";
 import type { Client } from "../../workspace/workspace.ts";
 import type { Asked } from "./asked.ts";
 import { answerFault } from "./rules.ts";
@@ -35,7 +35,8 @@ function judgeCount({ brief }: Client, name: string, collection: Collection, cou
   if (count >= least && count <= most) return [];
   const place = brief?.document.placeOf(["content", name], "key");
   const expected = count < least ? `at least ${least}` : `at most ${most}`;
-  return [problem("answer-missing", `${asks}: there are ${count} of ${name}.`, { place, expected })];
+  const about = ["content", name];
+  return [problem("answer-missing", `${asksIn(asks)}: there are ${count} of ${name}.`, { place, expected, about })];
 }
 
 interface SettledItem {

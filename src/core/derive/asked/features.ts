@@ -75,6 +75,8 @@ function withoutUsage({ brief, key }: Client, name: string): Problem {
   return problem("usage-missing", `Nothing says what people read when the app asks for ${name}.`, {
     place,
     client: key,
+    about: ["features", name, "usage"],
+    facts: { feature: name },
     expected: `features: { ${name}: { usage: … } }, in the app's own language`,
   });
 }

@@ -67,7 +67,8 @@ export function suppliedFile({ client, values, files }: Asked, named: string, wa
   const read = files.get(named) ?? fail();
   if (!read.ok) return fail(...read.problems.map(({ code, message }) => problem(code, message, { place })));
   const bytes = read.value;
-  const invalid = (message: string, expected: string) => fail(problem("answer-invalid", message, { place, expected }));
+  const invalid = (message: string, expected: string) =>
+    fail(problem("answer-invalid", message, { place, expected, about: at.map(String) }));
   if (kind === "picture") {
     const known = pictureKinds.find(({ ending }) => ending.test(named));
     if (!known?.starts(bytes)) return invalid(`${from} is not the picture that its name says.`, "PNG, JPEG or WebP");

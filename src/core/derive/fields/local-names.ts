@@ -41,9 +41,11 @@ export function judgeLocalName({ brief }: Client, { locale, name, label }: Local
   const place = writtenAt(name) ?? brief?.document.placeOf(["app", "locales", locale], "key");
   const long = [...name.value].length;
   const tooLong = long < 2 || long > 30;
+  const message = `The name in ${locale} is "${name.value}".`;
+  const about = ["app", "locales", locale, "name"];
   const expected = "2 to 30 characters in the Android and Apple stores";
   return [
-    ...(tooLong ? [problem("name-invalid", `The name in ${locale} is "${name.value}".`, { expected, place })] : []),
+    ...(tooLong ? [problem("name-invalid", message, { expected, place, about, facts: { value: name.value } })] : []),
     ...wideLabel(label.value, writtenAt(label) ?? place),
   ];
 }

@@ -1,7 +1,6 @@
 import { definitions } from "../../platforms/all.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
-import type { Field } from "../../values/fields.ts";
-import { fields } from "../../values/fields.ts";
+import { type Field, type FieldFact, fields } from "../../values/fields.ts";
 import { type Platform, platformNames, platforms } from "../../values/platform.ts";
 import type { Place } from "../../values/source.ts";
 import { isDerived, type Traced, writtenAt } from "../../values/trail.ts";
@@ -25,6 +24,8 @@ interface Limit {
 /** Where to look for a value that is wrong: where it was written, or else the brief. */
 const placeOf = (client: Client, value: Traced | undefined): Place | undefined =>
   (value && writtenAt(value)) ?? client.brief?.document.placeOf([]);
+
+const briefPath = (field: Field): readonly string[] => (fields[field] as FieldFact).brief ?? [field];
 
 const longest = (most: number) => (value: string) => [...value].length <= most;
 
@@ -82,6 +83,8 @@ export function judgeValues(client: Client, values: Values, wanted: readonly Pla
         severity,
         expected: says,
         place: place(field),
+        about: briefPath(field),
+        facts: { value },
       }),
     ];
   });
@@ -108,7 +111,8 @@ function shortLabel(client: Client, values: Values): Problem[] {
   const words = tellingWords(name.value);
   if (words.length < 2 || label.value.split(/\s+/).length > 1) return [];
   const message = `Under the icon there is room for "${label.value}" alone, of "${name.value}".`;
-  return [problem("label-short", message, { severity: "warning", place: placeOf(client, name) })];
+  const detail = { severity: "warning", place: placeOf(client, name), about: ["app", "label"] } as const;
+  return [problem("label-short", message, { ...detail, facts: { value: label.value } })];
 }
 
 /** Warns of an identifier that the domain had to give, before a release fixes it. */
@@ -118,7 +122,8 @@ function unsureIdentifier(client: Client, values: Values): Problem[] {
   if (!name || !base || !isDerived(base) || isFixed || !isReadingUnsure(name.value)) return [];
   const message =
     `Nobody can be sure how "${name.value}" is written in Latin letters: the identifier is ` + `"${base.value}".`;
-  return [problem("identifier-unsure", message, { severity: "warning", place: placeOf(client, name) })];
+  const detail = { severity: "warning", place: placeOf(client, name), about: ["identifiers", "base"] } as const;
+  return [problem("identifier-unsure", message, { ...detail, facts: { value: name.value } })];
 }
 
 /** Warns of a label that a home screen cuts off. */
@@ -166,7 +171,8 @@ export function judgeNames(all: readonly Resolved[]): Map<string, Problem[]> {
       const name = values["app.name"];
       const message = `"${name?.value}" is also the name of ${others.join(" and ")}.`;
       const place = placeOf(client, name);
-      found.set(key, [problem("name-shared", message, { severity: "warning", client: key, place })]);
+      const detail = { severity: "warning", client: key, place, about: ["app", "name"] } as const;
+      found.set(key, [problem("name-shared", message, { ...detail, facts: { value: name?.value ?? "" } })]);
     }
   return found;
 }

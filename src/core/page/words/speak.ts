@@ -6,9 +6,14 @@ export type Put = Readonly<Record<string, string | number | undefined>>;
 /** Says a word of a table in one language. */
 export type Saying<W extends string> = (word: W, put?: Put) => string;
 
-/** Speaks a table of words, each in all languages of pages, in one of them. */
+/** Speaks a table of words. */
+export const speakingFrom =
+  <W extends string>(table: Readonly<Record<W, string>>): Saying<W> =>
+  (word, put = {}) =>
+    table[word].replace(/\{(\w+)\}/g, (_, name: string) => String(put[name] ?? ""));
+
+/** Speaks tables of words, one for each language of pages, in one of them. */
 export const speaking =
   <W extends string>(tables: Readonly<Record<PageLanguage, Readonly<Record<W, string>>>>) =>
   (language: PageLanguage): Saying<W> =>
-  (word, put = {}) =>
-    tables[language][word].replace(/\{(\w+)\}/g, (_, name: string) => String(put[name] ?? ""));
+    speakingFrom(tables[language]);

@@ -1,5 +1,6 @@
 import * as z from "zod";
 import { answerForms, fileForms } from "../../values/answer-forms.ts";
+import { languageTag } from "../../values/language.ts";
 import { platforms } from "../../values/platform.ts";
 
 const path = z
@@ -44,8 +45,19 @@ const when = z.union([
     .describe("Where another answer is given, or is this"),
 ]);
 
+const sentence = z.string().trim().min(1).max(300);
+
+const asked = z.union([sentence, z.record(languageTag, sentence)]);
+
+/** A question in a language; in English, or in the first language that it is asked in, where it is not in that one. */
+export function asksIn(asks: z.infer<typeof asked>, language = "en"): string {
+  if (typeof asks === "string") return asks;
+  const [first = ""] = Object.values(asks);
+  return asks[language] ?? asks[language.split("-")[0] ?? ""] ?? asks.en ?? first;
+}
+
 export const questionSchema = z.strictObject({
-  asks: z.string().trim().min(1).max(300).describe("What is asked, for a producer and the client"),
+  asks: asked.describe("What is asked, for a producer and the client; one text, or one by language"),
   ...answerKind,
   required: when.default("always"),
   platforms: z.array(z.enum(platforms)).min(1).optional(),
@@ -54,7 +66,7 @@ export const questionSchema = z.strictObject({
 });
 
 export const collectionSchema = z.strictObject({
-  asks: z.string().trim().min(1).max(300).optional(),
+  asks: asked.optional(),
   "at-least": z.int().min(0).max(1000).default(1),
   "at-most": z.int().min(1).max(1000).default(200),
   fields: z.record(

@@ -1,0 +1,61 @@
+import type { Checked } from "../check/check.ts";
+import { problem } from "../problems/problem.ts";
+import { attempt, fail, type Result, succeed, unwrap } from "../problems/result.ts";
+import { type Letter, readAsked } from "../record/asked.ts";
+import type { ClientStanding } from "../record/board.ts";
+import { pageLanguages } from "../values/page-language.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+import type { Asked } from "./asked.ts";
+import { thingsOf } from "./letter.ts";
+import { type Spoken, wordsIn } from "./words/own.ts";
+import type { Say } from "./words/say.ts";
+
+/** Words in the language that is asked for. */
+export function wordsThere(root: string, language: string): Result<Spoken> {
+  const spoken = wordsIn(root, [language]);
+  const expected = `${pageLanguages.join(", ")}, or a language that words/ has`;
+  return spoken
+    ? succeed(spoken)
+    : fail(problem("words-missing", `There are no words in "${language}".`, { expected }));
+}
+
+/** A letter, as it is decided, before it is written. */
+export interface Draft {
+  asked: Asked;
+  say: Say;
+  /** Those that came before; why they cannot be read. */
+  letters: Result<readonly Letter[]>;
+}
+
+/** What a client is asked for, in its own language. */
+export function draftLetter(given: {
+  workspace: Workspace;
+  checked: Checked;
+  standing: ClientStanding | undefined;
+  until: string;
+  spoken: Spoken | undefined;
+}): Draft {
+  const { workspace, standing, until } = given;
+  const { resolved, problems } = given.checked;
+  const { client, values } = resolved;
+  const { agency, defaults } = workspace.agency.data;
+  const { language, say } =
+    given.spoken ??
+    wordsIn(workspace.root, [values.locale?.value, agency.language, defaults.locale, "en"]) ??
+    unwrap(wordsThere(workspace.root, "en"));
+  const letters = attempt(() => readAsked(workspace.root, client.key));
+  const before = letters.ok ? letters.value.at(-1) : undefined;
+  const { notes } = workspace;
+  const groups = thingsOf({ resolved, problems, standing, before, agency, notes: notes.data, language, say });
+  const asked = {
+    client: client.key,
+    name: values["app.name"]?.value ?? client.key,
+    owner: values.owner?.value ?? client.key,
+    to: values.email?.value,
+    language,
+    until,
+    ...(before ? { before: before.on } : {}),
+    groups,
+  };
+  return { asked, say, letters };
+}

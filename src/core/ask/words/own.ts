@@ -1,0 +1,75 @@
+import { stringify } from "yaml";
+import * as z from "zod";
+import { readInside } from "../../files/reading/folder.ts";
+import { lookAt } from "../../files/writing/door.ts";
+import { speakingFrom } from "../../page/words/speak.ts";
+import { toldAs } from "../../problems/retell.ts";
+import { pageLanguages } from "../../values/page-language.ts";
+import { parseYaml } from "../../workspace/document.ts";
+import { textOf } from "../../workspace/kept-file.ts";
+import { validate } from "../../workspace/validate.ts";
+import { english, type Word, type Words } from "./en.ts";
+import { type Say, tables } from "./say.ts";
+
+/** Where the agency keeps the words of letters in a language, within the workspace. */
+export const wordsFile = (language: string): string => `words/${language}.yaml`;
+
+const namesIn = (text: string): string[] => [...text.matchAll(/\{(\w+)\}/g)].map(([, name = ""]) => name);
+
+/** A text in place of an English one: with no other names in braces. */
+const inPlaceOf = (text: string) =>
+  z
+    .string()
+    .trim()
+    .min(1)
+    .max(1000)
+    .refine(
+      (own) => namesIn(own).every((name) => namesIn(text).includes(name)),
+      namesIn(text).length > 0
+        ? `no names in braces but ${namesIn(text).join(", ")}`
+        : "no names in braces: there are none in the English text",
+    );
+
+const schema = z.strictObject(
+  Object.fromEntries(Object.entries(english).map(([word, text]) => [word, inPlaceOf(text)])) as Record<
+    Word,
+    ReturnType<typeof inPlaceOf>
+  >,
+);
+
+/** The agency's own words in a language, over those that come with Oxalis. Stops: words-invalid. */
+function ownWords(root: string, language: string): Words | undefined {
+  const file = wordsFile(language);
+  if (!lookAt(root, file)) return undefined;
+  const known = pageLanguages.find((each) => each === language);
+  return toldAs("words-invalid", () => {
+    const document = parseYaml({ file, text: textOf(readInside(root, file, file), file) });
+    if (!known) return validate(document, schema);
+    const given = Object.entries(validate(document, schema.partial())).filter(([, text]) => text !== undefined);
+    return { ...tables[known], ...Object.fromEntries(given) };
+  });
+}
+
+/** A language that a letter can be written in, and its words. */
+export interface Spoken {
+  /** BCP 47 tag. */
+  language: string;
+  say: Say;
+}
+
+/** The first of some languages that there are words in; undefined where there are none in any. Stops: words-invalid. */
+export function wordsIn(root: string, languages: readonly (string | undefined)[]): Spoken | undefined {
+  for (const language of languages.flatMap((each) => (each ? [each, each.split("-")[0] ?? each] : []))) {
+    const known = pageLanguages.find((each) => each === language);
+    const words = ownWords(root, language) ?? (known && tables[known]);
+    if (words) return { language, say: speakingFrom(words) };
+  }
+  return undefined;
+}
+
+/** The English words as a file, to be translated. */
+export const wordsToTranslate = (): string =>
+  `# Words of letters to clients. Translate the texts; what stands in braces is put in, and stays as it is.\n${stringify(
+    english,
+    { lineWidth: 0 },
+  )}`;
