@@ -171,7 +171,7 @@ describe("a record is held against what each store wants", () => {
     );
     expect(told(spoken, "google-play")).toEqual([
       'note record-fallback: "Full description" is not given in fr: the text in en is shown.',
-      'error draft-open: Short description (en) is a draft: "A draft.".',
+      'error draft-open: Short description (en) is a draft: "A draft".',
     ]);
   });
 

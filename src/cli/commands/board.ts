@@ -8,7 +8,7 @@ import type { StoreKey } from "../../core/values/store.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";
-import { isShown } from "../view/problems.ts";
+import { isShown as isTold } from "../view/problems.ts";
 import { table } from "../view/table.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
@@ -18,7 +18,7 @@ export const run: Run<"board"> = async (given, { terminal, ports }) => {
   const { clients, page } = looked.value;
   if (given.json) terminal.json({ clients: clients.map(asData), ...(page ? { page } : {}) });
   else if (given.csv) await showCsv(clients, terminal);
-  else show(clients, terminal);
+  else show(clients, ports.today(), terminal);
   if (page && !given.json && !given.quiet)
     terminal.note(`The board is in ${terminal.err.cyan(relative(ports.folder, page) || page)}`);
   return mapResult(looked, () => (clients.some((each) => findingsOf(each).some(isError)) ? 1 : 0));
@@ -53,14 +53,15 @@ async function showCsv(clients: readonly OnBoard[], { raw }: Terminal): Promise<
     }),
     nextOf(each)?.message ?? "",
     nextOf(each)?.who ?? "",
+    nextOf(each)?.since ?? "",
     each.asked ?? "",
   ]);
-  raw(csvText([["client", "name", ...head, "next", "who acts", "asked"], ...rows]).trimEnd());
+  raw(csvText([["client", "name", ...head, "next", "who acts", "since", "asked"], ...rows]).trimEnd());
 }
 
-function show(clients: readonly OnBoard[], terminal: Terminal): void {
+function show(clients: readonly OnBoard[], today: string, terminal: Terminal): void {
   const { out, err, settings, print, note, room } = terminal;
-  const told = clients.flatMap(findingsOf).filter((each) => isShown(each, settings));
+  const told = clients.flatMap(findingsOf).filter((each) => isTold(each, settings));
   if (told.length > 0 && (settings.verbose || settings.quiet))
     note(`${showGrouped(told, settings.verbose === true, err)}\n`);
   if (settings.quiet) return;
@@ -69,11 +70,18 @@ function show(clients: readonly OnBoard[], terminal: Terminal): void {
     each.client,
     ...used.map(({ key }) => meter(each, key, terminal)),
     nextSaid(each, terminal),
+    nextOf(each)?.since ?? "",
     each.asked ?? "",
   ]);
-  const isAsked = clients.some(({ asked }) => asked);
-  const shown = isAsked ? rows : rows.map((row) => row.slice(0, -1));
-  print(table(["client", ...used.map(({ title }) => title), "next", ...(isAsked ? ["asked"] : [])], shown, out, room));
+  const head = ["client", ...used.map(({ title }) => title), "next", "since", "asked"];
+  // Columns that say nothing yet are left away.
+  const isShown = head.map(
+    (name) =>
+      (name !== "asked" || clients.some(({ asked }) => asked)) &&
+      (name !== "since" || clients.some((each) => (nextOf(each)?.since ?? today) < today)),
+  );
+  const columns = (row: readonly string[]) => row.filter((_, at) => isShown[at]);
+  print(table(columns(head), rows.map(columns), out, room));
   const done = clients.filter(isCompleteEverywhere).length;
   print(`\n${countOf(clients.length, "client")}, ${done} complete for every store.`);
   if (settings.verbose) for (const each of clients) tick(each, terminal);

@@ -1,9 +1,9 @@
-import type { Checked } from "../check/check.ts";
-import { problem } from "../problems/problem.ts";
+import { type Problem, problem } from "../problems/problem.ts";
 import { attempt, fail, type Result, succeed, unwrap } from "../problems/result.ts";
 import { type Letter, readAsked } from "../record/asked.ts";
 import type { ClientStanding } from "../record/board.ts";
 import { pageLanguages } from "../values/page-language.ts";
+import type { Resolved } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import type { Asked } from "./asked.ts";
 import { thingsOf } from "./letter.ts";
@@ -30,13 +30,14 @@ export interface Draft {
 /** What a client is asked for, in its own language. */
 export function draftLetter(given: {
   workspace: Workspace;
-  checked: Checked;
+  resolved: Resolved;
+  /** All that was found of the client. */
+  problems: readonly Problem[];
   standing: ClientStanding | undefined;
   until: string;
   spoken: Spoken | undefined;
 }): Draft {
-  const { workspace, standing, until } = given;
-  const { resolved, problems } = given.checked;
+  const { workspace, resolved, problems, standing, until } = given;
   const { client, values } = resolved;
   const { agency, defaults } = workspace.agency.data;
   const { language, say } =

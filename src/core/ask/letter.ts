@@ -1,4 +1,5 @@
 import { type Problem, problem } from "../problems/problem.ts";
+import { askedName } from "../record/asked.ts";
 import { columnOfField } from "../roster/columns.ts";
 import type { Asked, Sources, Thing } from "./asked.ts";
 import { matterThing } from "./matters.ts";
@@ -20,7 +21,7 @@ export function thingsOf(sources: Sources): Asked["groups"] {
     things.set(name, { ...(known ?? each), hints });
   }
   const asked = [...things.values()].map(({ group, at, label, hints }) => {
-    const name = at?.replace(/^store\.(?:texts\.[^.]+\.)?/, "") ?? label;
+    const name = at === undefined ? label : askedName(at);
     const heading = at !== undefined && columnOfField(at, notes) ? { heading: at } : {};
     return { group, thing: { ...heading, name, label, hints, isStill: before?.things.includes(name) === true } };
   });

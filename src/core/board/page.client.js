@@ -61,9 +61,13 @@ function sheetOf([key, lines, told], texts) {
 
 function findings(told) {
   const list = make("ul");
-  for (const [severity, code, message, who] of told) {
+  for (const [severity, code, message, who, since] of told) {
     const item = make("li", undefined, severities[severity]);
-    item.append(make("b", severities[severity]), ` ${message} `, make("small", `${code}, for the ${data.people[who]}`));
+    item.append(
+      make("b", severities[severity]),
+      ` ${message} `,
+      make("small", `${code}, for the ${data.people[who]}${since ? `, since ${since}` : ""}`),
+    );
     list.append(item);
   }
   return list;

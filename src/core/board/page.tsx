@@ -15,13 +15,15 @@ export interface BoardModel {
   accent: string;
   onAccent: string;
   clients: readonly (ClientStanding & { asked?: string })[];
+  /** As 2026-03-01: since when something waits is told where that is not today. */
+  today: string;
 }
 
 /** The board as one page that opens from disk: what is in it is inside, nothing is fetched. */
 export const boardPage = (model: BoardModel): string =>
   `<!doctype html>\n${renderToStaticMarkup(<Page {...model} />)}\n`;
 
-function Page({ agency, accent, onAccent, clients }: BoardModel) {
+function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
   const used = stores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
   const done = clients.filter(isCompleteEverywhere).length;
   return (
@@ -45,7 +47,7 @@ function Page({ agency, accent, onAccent, clients }: BoardModel) {
               Store{" "}
               <select name="store">
                 <option value="">any</option>
-                {stores.map(({ key, title }) => (
+                {used.map(({ key, title }) => (
                   <option value={key} key={key}>
                     {title}
                   </option>
@@ -67,6 +69,7 @@ function Page({ agency, accent, onAccent, clients }: BoardModel) {
                 <option value="client">client</option>
                 <option value="producer">producer</option>
                 <option value="designer">designer</option>
+                <option value="developer">developer</option>
               </select>
             </label>
             <output name="count">{clients.length} shown</output>
@@ -74,11 +77,11 @@ function Page({ agency, accent, onAccent, clients }: BoardModel) {
         </search>
         <main style={`--stores:${used.length}`}>
           {clients.map((each, at) => (
-            <Row standing={each} at={at} used={used} key={each.client} />
+            <Row standing={each} at={at} used={used} today={today} key={each.client} />
           ))}
         </main>
         <dialog aria-labelledby="sheet-name" />
-        <script type="application/json" id="data" dangerouslySetInnerHTML={{ __html: dataOf(clients) }} />
+        <script type="application/json" id="data" dangerouslySetInnerHTML={{ __html: dataOf(clients, today) }} />
         <script dangerouslySetInnerHTML={{ __html: script }} />
       </body>
     </html>
@@ -90,11 +93,16 @@ interface RowProps {
   at: number;
   /** Stores that some client wants. */
   used: readonly StoreDefinition[];
+  today: string;
 }
 
-function Row({ standing, at, used }: RowProps) {
+function Row({ standing, at, used, today }: RowProps) {
   const { client, name, stores: all } = standing;
   const next = nextOf(standing);
+  const waits = [
+    ...(next?.since && next.since < today ? [`since ${next.since}`] : []),
+    ...(standing.asked ? [`asked on ${standing.asked}`] : []),
+  ];
   return (
     <button
       type="button"
@@ -135,7 +143,7 @@ function Row({ standing, at, used }: RowProps) {
         ) : (
           "Nothing is missing."
         )}
-        {standing.asked ? <small>asked on {standing.asked}</small> : null}
+        {waits.length > 0 ? <small>{waits.join(", ")}</small> : null}
       </span>
     </button>
   );
@@ -169,9 +177,15 @@ const mostShown = 200;
 const people: readonly Who[] = ["client", "producer", "designer", "developer"];
 
 /** What a sheet is drawn from: short, since there may be thousands. Texts that several stores take stand there once. */
-function dataOf(clients: BoardModel["clients"]): string {
+function dataOf(clients: BoardModel["clients"], today: string): string {
   const rows = Object.fromEntries(stores.map(({ key, record }) => [key, record.map(({ field }) => field)]));
-  const told = ({ code, severity, message, who }: Problem) => [severity[0], code, message, people.indexOf(who)];
+  const told = ({ code, severity, message, who, since }: Problem) => [
+    severity[0],
+    code,
+    message,
+    people.indexOf(who),
+    ...(since && since < today ? [since] : []),
+  ];
   const data = clients.map(({ client, name, stores: all, problems }) => {
     const texts: string[] = [];
     const placeOf = (text: string): number => {

@@ -66,7 +66,7 @@ export const askClients = operation((input: Input, ports): Promise<AllWritten> =
     const problems: Problem[] = [];
     for (const checked of clients) {
       const { key } = checked.resolved.client;
-      const draft = attempt(() => draftLetter({ workspace, checked, standing: board.get(key), until, spoken }));
+      const draft = attempt(() => draftLetter({ workspace, ...checked, standing: board.get(key), until, spoken }));
       if (draft.ok) letters.push(await deliver(workspace, draft.value, { ...input, server }, ports));
       else problems.push(...draft.problems.map((each) => ({ ...each, client: key })));
     }

@@ -6,9 +6,10 @@ import { writeWhole } from "../files/writing/whole.ts";
 import { accentOf } from "../page/accent.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
-import { readAsked } from "../record/asked.ts";
+import { type Letter, readAsked } from "../record/asked.ts";
 import { type ClientStanding, standings } from "../record/board.ts";
 import type { Recorded } from "../record/read.ts";
+import { keepFirstSeen, readFirstSeen, withSince } from "../record/waiting.ts";
 import { openTemplate } from "../survey/template.ts";
 import { writtenAt } from "../values/trail.ts";
 import type { Workspace } from "../workspace/workspace.ts";
@@ -24,19 +25,36 @@ interface Input extends At, OfClients {
   reach: boolean;
 }
 
-/** A client on the board: where it stands, and since when what is open has been asked for. */
-export type OnBoard = ClientStanding & { asked?: string };
+/** A client on the board: where it stands, the letters that it got, and the day of the first. */
+export type OnBoard = ClientStanding & { asked?: string; letters: readonly Letter[] };
 
 /** Where clients stand with every store that they want. */
 export const lookAtBoard = operation(async (input: Input, ports): Promise<{ clients: OnBoard[]; page?: string }> => {
   const workspace = await openWorkspace(input, ports);
   const found = boardOf(workspace, await resolvePicked(workspace, await chooseClients(workspace, input)), ports);
-  const clients = input.reach ? await openAddresses(found, ports) : found;
+  const clients = waitingSince(workspace, input.reach ? await openAddresses(found, ports) : found, ports);
   if (input.page === undefined) return { clients };
   const file = resolve(ports.folder, input.page);
-  writeWhole(file, boardPage({ agency: workspace.agency.data.agency.name, ...accentOf(workspace), clients }));
+  const { name: agency } = workspace.agency.data.agency;
+  writeWhole(file, boardPage({ agency, ...accentOf(workspace), clients, today: ports.today() }));
   return { clients, page: file };
 });
+
+/** With the days since which things wait, which are kept for the next time. */
+function waitingSince({ root, clients: all }: Workspace, clients: readonly OnBoard[], ports: Ports): OnBoard[] {
+  const seen = readFirstSeen(root);
+  const dated = clients.map((each) => ({
+    ...each,
+    ...withSince(each, seen[each.client], each.letters, ports.today()),
+  }));
+  keepFirstSeen(
+    root,
+    seen,
+    dated,
+    all.map(({ key }) => key),
+  );
+  return dated;
+}
 
 /** So many addresses are opened at a time. */
 const atOnce = 8;
@@ -79,9 +97,9 @@ export function boardOf(
     const read = attempt(() => readAsked(workspace.root, each.client));
     if (!read.ok) {
       const damaged = read.problems.map((problem) => ({ ...problem, client: each.client }));
-      return { ...each, problems: [...each.problems, ...damaged] };
+      return { ...each, letters: [], problems: [...each.problems, ...damaged] };
     }
     const [first] = read.value;
-    return first === undefined ? each : { ...each, asked: first.on };
+    return { ...each, letters: read.value, ...(first ? { asked: first.on } : {}) };
   });
 }

@@ -31,6 +31,8 @@ export interface Problem {
   about?: readonly string[];
   /** What its message tells of, for whoever says it in other words. */
   facts?: Facts;
+  /** The day since which it waits, as 2026-03-01, where that is kept. */
+  since?: string;
 }
 
 /** Numbers and names by what they are: width, used, file. */

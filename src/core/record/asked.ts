@@ -24,4 +24,7 @@ export function readAsked(root: string, key: string): readonly Letter[] {
   return lookAt(root, file) ? readKept(root, file, "history-damaged", () => schema).letters : [];
 }
 
+/** By what a thing is remembered: where a brief has it, without the language of a text. */
+export const askedName = (at: string): string => at.replace(/^store\.(?:texts\.[^.]+\.)?/, "");
+
 export const askedText = (letters: readonly Letter[]): string => `${JSON.stringify({ form: 1, letters }, null, 2)}\n`;

@@ -82,7 +82,8 @@ export function judgeCaptures(
         .flatMap((each) => {
           const fault = faultOf(each, row);
           if (fault === undefined) return [];
-          return [problem("capture-invalid", `${each.file} ${fault}.`, { client, expected: takenBy(row) })];
+          const about = ["captures", row.device, each.file];
+          return [problem("capture-invalid", `${each.file} ${fault}.`, { client, expected: takenBy(row), about })];
         });
       return { row, own, faults, missing: countProblem(row, own.length, client, store) };
     });
@@ -106,15 +107,16 @@ function countProblem(
   client: string,
   store: StoreDefinition,
 ): Problem[] {
+  const about = ["captures", device];
   if (count > most) {
     const message = `${store.title} takes ${most} of "${title}": there are ${count}.`;
-    return [problem("capture-invalid", message, { client })];
+    return [problem("capture-invalid", message, { client, about })];
   }
   if (count >= least) return [];
   const message = `${store.title} wants ${least} of "${title}": there are ${count}.`;
   const fix = `Put them into the client's folder, as store/<language>/captures/${device}/.`;
   const severity = need === "required" ? "error" : "note";
-  return [{ ...problem("capture-missing", message, { client, severity }), fix }];
+  return [problem("capture-missing", message, { client, severity, about, fix })];
 }
 
 /** What is wrong with a picture; undefined where the store takes it. */
@@ -138,8 +140,8 @@ function faultOf({ file, size }: Capture, { sizes, isWide, within, formats }: Ca
 
 function takenBy({ sizes, isWide, within, formats }: CaptureRow): string {
   const kinds = formats.map((each) => (each === "jpg" ? "JPEG" : "PNG")).join(" or ");
-  if (sizes)
-    return `${kinds} of ${sizes.map(([shorter, longer]) => (isWide ? `${longer} × ${shorter}` : `${shorter} × ${longer}`)).join(" or ")}`;
+  const said = sizes?.map((size) => (isWide ? size.toReversed() : size).join(" × "));
+  if (said) return `${kinds} of ${said.join(" or ")}`;
   return within ? `${kinds} of ${within.least} to ${within.most} pixels a side, at most ${within.ratio} : 1` : kinds;
 }
 

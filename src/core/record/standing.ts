@@ -2,7 +2,7 @@ import type { ProblemCode } from "../problems/catalogue.ts";
 import { isError, type Problem, problem } from "../problems/problem.ts";
 import type { Who } from "../problems/who.ts";
 import type { StoreDefinition } from "../stores/definition.ts";
-import { type RecordField, recordFields } from "../stores/record-fields.ts";
+import { placeInBrief, type RecordField, recordFields } from "../stores/record-fields.ts";
 import { type RecordRow, rowsFor } from "../stores/record-row.ts";
 import type { StoreKey } from "../values/store.ts";
 import { writtenAt } from "../values/trail.ts";
@@ -114,6 +114,7 @@ function asProblem(code: ProblemCode, level: Problem["severity"], finding: Findi
     severity,
     client: record.client,
     place: said && writtenAt(said),
+    about: placeInBrief(row.field, language ?? record.languages[0] ?? "en") ?? [row.field],
     ...(expected === undefined ? {} : { expected }),
   });
   return { ...told, who: code === "draft-open" ? "producer" : recordFields[row.field].who };
@@ -149,7 +150,12 @@ function unansweredProblems(
 ): Problem[] {
   if (unanswered.length === 0) return [];
   const names = unanswered.map(({ declaration }) => declaration.name).join(", ");
-  return [problem("declaration-missing", `${title} asks what nobody has answered: ${names}.`, { client })];
+  return [
+    problem("declaration-missing", `${title} asks what nobody has answered: ${names}.`, {
+      client,
+      about: ["declares"],
+    }),
+  ];
 }
 
 /** Waivers that have ended or pass over what there is not. */

@@ -69,7 +69,7 @@ export function wordsIn(root: string, languages: readonly (string | undefined)[]
 
 /** The English words as a file, to be translated. */
 export const wordsToTranslate = (): string =>
-  `# Words of letters to clients. Translate the texts; what stands in braces is put in, and stays as it is.\n${stringify(
-    english,
-    { lineWidth: 0 },
-  )}`;
+  [
+    "# Words of letters to clients. Translate the texts; what stands in braces is put in, and stays as it is.",
+    stringify(english, { lineWidth: 0 }),
+  ].join("\n");

@@ -94,7 +94,7 @@ export const lengthRules: readonly Rule[] = [
 
 const beginning = (text: string): string => {
   const [first = ""] = text.split("\n");
-  return first.length > 60 ? `${first.slice(0, 57)}…` : first;
+  return first.length > 60 ? `${first.slice(0, 57).trimEnd()} …` : first.replace(/[.…]+$/, "");
 };
 
 function tooLong(
