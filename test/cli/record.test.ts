@@ -85,12 +85,45 @@ describe("one client's record", () => {
     expect(states("price")).toEqual(["missing", "missing", "missing"]);
   });
 
+  test("a text beside the brief that holds what cannot be shown, or is not UTF-8, is told and not taken", () => {
+    const file = "clients/brennans-bothy/store/en/description.txt";
+    mkdirSync(join(folder, "clients/brennans-bothy/store/en"), { recursive: true });
+    const told = (content: string | Buffer) => {
+      writeFileSync(join(folder, file), content);
+      return boardOf(folder, "brennans-bothy")[0]?.problems.find(({ message }) => message.startsWith(file));
+    };
+    expect(told("\ufeffOats and cheese.\r\nWeekly.\r\n")).toBeUndefined();
+    expect(states("description")).toEqual(["given", "given", "given"]);
+    expect(told("Oats \u{1f33e}\nand \u001b[31mcheese")).toMatchObject({
+      code: "text-invalid",
+      place: { file, line: 2, column: 5 },
+    });
+    expect(told(Buffer.from("Bóthy", "utf16le"))).toMatchObject({ code: "file-unreadable" });
+    expect(states("description")).toContain("draft");
+  });
+
   test("a platform that a client does not want is no finding, of its identifier nor of its store", () => {
     edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}identifiers: { windows: x }\n`);
     expect(oxalis(folder, "check", "3-acre").err).toContain('Windows does not accept the identifier "x"');
     edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}platforms: [android, web]\n`);
     expect(oxalis(folder, "check", "3-acre")).toMatchObject({ code: 0, err: "" });
     expect(boardOf(folder, "3-acre")[0]?.stores.map(({ store }) => store)).toEqual(["google-play"]);
+  });
+
+  test("a group may say which platforms its clients want; of the agency's, that is", () => {
+    edit(
+      folder,
+      "oxalis.yaml",
+      (text) => `${text}\ngroups: { paper: { platforms: [android] }, seaside: { platforms: [desktop] } }\n`,
+    );
+    const grouped = (group: string) =>
+      edit(folder, "clients/3-acre/brief.yaml", (text) => `groups: [${group}]\n${text.replace(/^groups:.*\n/m, "")}`);
+    grouped("paper");
+    expect(boardOf(folder, "3-acre")[0]?.stores.map(({ store }) => store)).toEqual(["google-play"]);
+    grouped("seaside");
+    const { err } = oxalis(folder, "check", "3-acre");
+    expect(err).toContain("The agency makes no app for Desktop.  [platform-unused]");
+    expect(err).toMatch(/oxalis\.yaml:\d+:\d+[\s\S]*one of android, ios, windows, web/);
   });
 
   test("goes into the usual stores of its platforms, or into those that are named", () => {
@@ -260,6 +293,11 @@ describe("one client's record", () => {
     oxalis(folder, "release", "brennans-bothy", "--take-back");
     expect(released("brennans-bothy")).toEqual({ fixed: ["web"], for: [["web"]] });
     expect(oxalis(folder, "release", "3-acre", "--patch", "--platform", "desktop").err).toContain("[release-refused]");
+    // A client with errors is told, and stops no other.
+    edit(folder, "clients/brennans-bothy/brief.yaml", (text) => text.replace("domain: brennans.example\n", ""));
+    const others = oxalis(folder, "release", "*", "--patch", "--force");
+    expect(others).toMatchObject({ code: 1, out: expect.stringContaining("3-acre  1.0.0 build 1 → ") });
+    expect(others.err).toContain("domain is missing");
   });
 
   test("codes of a client's own accounts are asked for with the steps to share it, and are nobody else's", () => {

@@ -1,18 +1,20 @@
 import { type Problem, problem } from "../problems/problem.ts";
-import { attempt, fail, type Result, succeed, unwrap } from "../problems/result.ts";
+import { attempt, fail, type Result, succeed } from "../problems/result.ts";
 import { type Letter, readAsked } from "../record/asked.ts";
 import type { ClientStanding } from "../record/board.ts";
+import { languageTagOf } from "../values/language.ts";
 import { pageLanguages } from "../values/page-language.ts";
 import type { Resolved } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import type { Asked } from "./asked.ts";
 import { thingsOf } from "./letter.ts";
-import { type Spoken, wordsIn } from "./words/own.ts";
+import { type Spoken, wordsIn, wordsInFirst } from "./words/own.ts";
 import type { Say } from "./words/say.ts";
 
 /** Words in the language that is asked for. */
 export function wordsThere(root: string, language: string): Result<Spoken> {
-  const spoken = wordsIn(root, [language]);
+  const tag = languageTagOf(language);
+  const spoken = tag === undefined ? undefined : wordsIn(root, tag);
   const expected = `${pageLanguages.join(", ")}, or a language that words/ has`;
   return spoken
     ? succeed(spoken)
@@ -40,10 +42,8 @@ export function draftLetter(given: {
   const { workspace, resolved, problems, standing, until } = given;
   const { client, values } = resolved;
   const { agency, defaults } = workspace.agency.data;
-  const { language, say } =
-    given.spoken ??
-    wordsIn(workspace.root, [values.locale?.value, agency.language, defaults.locale, "en"]) ??
-    unwrap(wordsThere(workspace.root, "en"));
+  const own = [values.locale?.value, agency.language, defaults.locale];
+  const { language, say } = given.spoken ?? wordsInFirst(workspace.root, own);
   const letters = attempt(() => readAsked(workspace.root, client.key));
   const before = letters.ok ? letters.value.at(-1) : undefined;
   const { notes } = workspace;

@@ -1,6 +1,7 @@
 import { type Problem, problem } from "../problems/problem.ts";
 import { askedName } from "../record/asked.ts";
 import { columnOfField } from "../roster/columns.ts";
+import { shownText } from "../values/plain-text.ts";
 import type { Asked, Sources, Thing } from "./asked.ts";
 import { matterThing } from "./matters.ts";
 import { recordThings } from "./record.ts";
@@ -23,7 +24,8 @@ export function thingsOf(sources: Sources): Asked["groups"] {
   const asked = [...things.values()].map(({ group, at, label, hints }) => {
     const name = at === undefined ? label : askedName(at);
     const heading = at !== undefined && columnOfField(at, notes) ? { heading: at } : {};
-    return { group, thing: { ...heading, name, label, hints, isStill: before?.things.includes(name) === true } };
+    const said = { label: shownText(label), hints: hints.map(shownText) };
+    return { group, thing: { ...heading, name, ...said, isStill: before?.things.includes(name) === true } };
   });
   return groupOrder.flatMap((word) => {
     const own = asked.filter(({ group }) => group === word).map(({ thing }) => thing);

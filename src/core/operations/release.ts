@@ -1,4 +1,3 @@
-import { audit } from "../audit/audit.ts";
 import { resolvePicked } from "../derive/resolve.ts";
 import { writeTogether } from "../files/writing/together.ts";
 import {
@@ -9,20 +8,19 @@ import {
   planTakingBack,
   type TakenBack,
 } from "../ledger/release.ts";
-import { isError, type Problem, problem } from "../problems/problem.ts";
-import { allOf, refuse, stop, unwrap } from "../problems/result.ts";
-import { isKept } from "../record/kit.ts";
+import { isError, type Problem } from "../problems/problem.ts";
+import { allOf, refuse, stopAt, unwrap } from "../problems/result.ts";
 import type { Recorded } from "../record/read.ts";
-import { stores } from "../stores/all.ts";
 import { openTemplate, templateRevision } from "../survey/template.ts";
 import type { Platform } from "../values/platform.ts";
-import type { StoreKey } from "../values/store.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import { pickClients } from "../workspace/read.ts";
 import type { Workspace } from "../workspace/workspace.ts";
-import { boardOf, type OnBoard } from "./board.ts";
+import { boardOf } from "./board.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
+import { findOpen, findUnproven, type Held } from "./held-back.ts";
 import { operation } from "./operation.ts";
+import type { Ports } from "./ports.ts";
 import { type At, inWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
@@ -58,35 +56,44 @@ export const releaseClients = operation(
         today: ports.today(),
         template: templateRevision(openTemplate(workspace)),
       };
-      const plan = (without: (each: Recorded) => readonly Platform[]) =>
-        resolved.picked.map((each) => {
-          const wanted = input.platforms.length > 0 ? input.platforms : undefined;
-          const own = each.variant?.platforms.filter((platform) => wanted?.includes(platform) ?? true) ?? [];
-          const left = own.filter((platform) => !without(each).includes(platform));
-          return { left, planned: planRelease(each, { ...request, platforms: left }) };
-        });
-      const asked = plan(() => []);
-      const refused = [
-        ...judgeNotes({ ...request, platforms: asked.flatMap(({ left }) => left) }),
-        ...asked.flatMap(({ planned }) => (planned.ok ? [] : planned.problems)),
-      ];
-      if (refused.length > 0) stop(refused);
-      const found = input.force
-        ? []
-        : [...(await findUnproven(workspace, resolved.picked)), ...findOpen(boardOf(workspace, resolved, ports))];
-      const held = found.filter(
-        ({ platforms }) => input.platforms.length === 0 || platforms.some((each) => input.platforms.includes(each)),
-      );
-      const heldOf = ({ client }: Recorded) =>
-        held.filter(({ problem }) => problem.client === client.key).flatMap(({ platforms }) => platforms);
-      const releases = plan(heldOf).flatMap(({ left, planned }) =>
-        left.length > 0 && planned.ok ? [planned.value] : [],
-      );
+      const ready = resolved.picked.filter(({ variant }) => variant !== undefined);
+      const asked = ready.map((each) => ({ each, platforms: askedOf(each, input.platforms) }));
+      const planned = asked.map(({ each, platforms }) => planRelease(each, { ...request, platforms }));
+      stopAt([
+        ...judgeNotes({ ...request, platforms: asked.flatMap(({ platforms }) => platforms) }),
+        ...planned.flatMap((each) => (each.ok ? [] : each.problems)),
+      ]);
+      const held = input.force ? [] : await heldBack(workspace, { all: resolved.all, picked: ready }, input, ports);
+      const releases = asked.flatMap(({ each, platforms }) => {
+        const left = platforms.filter((platform) => !isHeld(held, each.client.key, platform));
+        const plan = planRelease(each, { ...request, platforms: left });
+        return plan.ok ? [plan.value] : [];
+      });
       const ledgers = releases.map(({ client, ledger }) => [ledgerFile(client), ledgerText(ledger)] as const);
       if (!input.dryRun && ledgers.length > 0) writeTogether(workspace.root, new Map(ledgers));
-      return { releases, problems: held.map(({ problem }) => problem) };
+      const faulty = resolved.picked.filter((each) => !ready.includes(each));
+      const stopped = faulty.flatMap(({ problems }) => problems.filter(isError));
+      return { releases, problems: [...stopped, ...held.map(({ problem }) => problem)] };
     }),
 );
+
+/** What a client is to be released for: what it is made for, of what is asked for. */
+const askedOf = ({ variant }: Recorded, wanted: readonly Platform[]): Platform[] =>
+  variant?.platforms.filter((platform) => wanted.length === 0 || wanted.includes(platform)) ?? [];
+
+/** What is not proven or not complete, of what is asked for. */
+async function heldBack(
+  workspace: Workspace,
+  resolved: { all: readonly Recorded[]; picked: readonly Recorded[] },
+  { platforms: wanted }: Pick<Input, "platforms">,
+  ports: Ports,
+): Promise<Held[]> {
+  const held = [...(await findUnproven(workspace, resolved.picked)), ...findOpen(boardOf(workspace, resolved, ports))];
+  return held.filter(({ platforms }) => wanted.length === 0 || platforms.some((each) => wanted.includes(each)));
+}
+
+const isHeld = (held: readonly Held[], client: string, platform: Platform): boolean =>
+  held.some(({ problem, platforms }) => problem.client === client && platforms.includes(platform));
 
 /** Takes the last release of clients back, of all named clients or none. */
 export const takeBack = operation(
@@ -111,56 +118,6 @@ function chooseNamed(workspace: Workspace, wanted: OfClients): Promise<readonly 
       fix: 'Name them; all of them are "*".',
     });
   return chooseClients(workspace, wanted);
-}
-
-/** What keeps a client from being released for some platforms. */
-interface Held {
-  problem: Problem;
-  platforms: readonly Platform[];
-}
-
-/** A problem that stands for all that was found; none where nothing was. */
-function standsFor(found: readonly Problem[], tell: (said: string) => Problem): Problem[] {
-  const [first, ...more] = found;
-  return first ? [tell(`${first.message}${more.length > 0 ? ` And ${more.length} more.` : ""}`)] : [];
-}
-
-/** Clients whose variant is not there, or of which an audit finds something: of one platform, or of all. */
-async function findUnproven(workspace: Workspace, picked: readonly Recorded[]): Promise<Held[]> {
-  const keys = picked.map(({ client }) => client.key);
-  const findings = await audit(workspace, keys, () => undefined);
-  return findings.flatMap(({ client, problems }) => {
-    const all = picked.find((each) => each.client.key === client)?.variant?.platforms ?? [];
-    return [undefined, ...all].flatMap((platform) =>
-      standsFor(
-        problems.filter((each) => each.platform === platform),
-        (said) => problem("release-unproven", `${client}: an audit finds: ${said}`, { client }),
-      ).map((problem) => ({ problem, platforms: platform ? [platform] : all })),
-    );
-  });
-}
-
-/** Clients who keep a record that a store would refuse: for what that store takes. */
-function findOpen(board: readonly OnBoard[]): Held[] {
-  return board
-    .filter(({ record }) => record !== undefined && isKept(record))
-    .flatMap(({ client, stores: wanted, problems }) => {
-      const takenBy = (keys: readonly StoreKey[]) =>
-        stores.filter(({ key }) => keys.includes(key)).flatMap(({ takes }) => takes);
-      const tell = (said: string) => problem("release-incomplete", `${client}${said}`, { client });
-      return [
-        ...standsFor(problems.filter(isError), (said) => tell(`: ${said}`)).map((problem) => ({
-          problem,
-          platforms: takenBy(wanted.map(({ store }) => store)),
-        })),
-        ...wanted.flatMap(({ store, title, problems: own }) =>
-          standsFor(own.filter(isError), (said) => tell(`, ${title}: ${said}`)).map((problem) => ({
-            problem,
-            platforms: takenBy([store]),
-          })),
-        ),
-      ];
-    });
 }
 
 function notesByLanguage(given: readonly string[], locale: string): Record<string, string> {

@@ -1,10 +1,13 @@
 import { join } from "node:path";
 import { entriesOf, isFolder, readInside } from "../files/reading/folder.ts";
 import type { Problem } from "../problems/problem.ts";
-import { attempt } from "../problems/result.ts";
+import { attempt, refuse } from "../problems/result.ts";
 import { type RecordField, recordFieldNames, recordFields, spokenFieldNames } from "../stores/record-fields.ts";
+import { steeringIn } from "../values/plain-text.ts";
+import { placeAt } from "../values/source.ts";
 import type { Varying } from "../values/varying.ts";
 import { furtherNames, type Resolved, type Variant } from "../variant/variant.ts";
+import { textOf } from "../workspace/kept-file.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 import { readApprovals } from "./approvals.ts";
 import { readCaptures } from "./captures.ts";
@@ -60,11 +63,21 @@ function readBeside(client: Client): { texts: Beside; problems: Problem[] } {
     for (const field of spokenFieldNames) {
       const path = `store/${language.name}/${field}.txt`;
       const shown = `clients/${client.key}/${path}`;
-      const read = attempt(() => readInside(client.folder, path, shown));
-      if (read.ok) texts.set(path, new TextDecoder().decode(read.value).trim().normalize("NFC"));
+      const read = attempt(() => plainText(textOf(readInside(client.folder, path, shown), shown), shown));
+      if (read.ok) texts.set(path, read.value);
       else problems.push(...read.problems.filter(({ code }) => code !== "file-missing"));
     }
   return { texts, problems };
+}
+
+/** A text as it goes to the stores. Stops: text-invalid, where it holds what no text of an app holds. */
+function plainText(text: string, file: string): string {
+  const found = steeringIn(text, true);
+  if (found) {
+    const place = placeAt({ file, text }, [...text].slice(0, found.at - 1).join("").length);
+    refuse("text-invalid", `${file} holds ${found.codePoint}, ${found.says}.`, { place });
+  }
+  return text.trim().normalize("NFC");
 }
 
 function resolveRecord(sources: Sources): { record: StoreRecord; problems: Problem[] } {

@@ -57,14 +57,23 @@ export interface Spoken {
   say: Say;
 }
 
-/** The first of some languages that there are words in; undefined where there are none in any. Stops: words-invalid. */
-export function wordsIn(root: string, languages: readonly (string | undefined)[]): Spoken | undefined {
-  for (const language of languages.flatMap((each) => (each ? [each, each.split("-")[0] ?? each] : []))) {
+/** Words in a language, or in the one that it is a form of: pt-BR, pt. Stops: words-invalid. */
+export function wordsIn(root: string, tag: string): Spoken | undefined {
+  for (const language of new Set([tag, tag.split("-")[0] ?? tag])) {
     const known = pageLanguages.find((each) => each === language);
     const words = ownWords(root, language) ?? (known && tables[known]);
     if (words) return { language, say: speakingFrom(words) };
   }
   return undefined;
+}
+
+/** Words in the first of some languages that has any; in English where none has. Stops: words-invalid. */
+export function wordsInFirst(root: string, tags: readonly (string | undefined)[]): Spoken {
+  for (const tag of tags) {
+    const spoken = tag === undefined ? undefined : wordsIn(root, tag);
+    if (spoken) return spoken;
+  }
+  return { language: "en", say: speakingFrom(english) };
 }
 
 /** The English words as a file, to be translated. */

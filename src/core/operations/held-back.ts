@@ -1,0 +1,59 @@
+import { audit } from "../audit/audit.ts";
+import { isError, type Problem, problem } from "../problems/problem.ts";
+import { isKept } from "../record/kit.ts";
+import type { Recorded } from "../record/read.ts";
+import { stores } from "../stores/all.ts";
+import type { Platform } from "../values/platform.ts";
+import type { StoreKey } from "../values/store.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+import type { OnBoard } from "./board.ts";
+
+/** What keeps a client from being released for some platforms. */
+export interface Held {
+  problem: Problem;
+  platforms: readonly Platform[];
+}
+
+/** A problem that stands for all that was found; none where nothing was. */
+function standsFor(found: readonly Problem[], tell: (said: string) => Problem): Problem[] {
+  const [first, ...more] = found;
+  return first ? [tell(`${first.message}${more.length > 0 ? ` And ${more.length} more.` : ""}`)] : [];
+}
+
+/** Clients whose variant is not there, or of which an audit finds something: of one platform, or of all. */
+export async function findUnproven(workspace: Workspace, picked: readonly Recorded[]): Promise<Held[]> {
+  const keys = picked.map(({ client }) => client.key);
+  const findings = await audit(workspace, keys, () => undefined);
+  return findings.flatMap(({ client, problems }) => {
+    const all = picked.find((each) => each.client.key === client)?.variant?.platforms ?? [];
+    return [undefined, ...all].flatMap((platform) =>
+      standsFor(
+        problems.filter((each) => each.platform === platform),
+        (said) => problem("release-unproven", `${client}: an audit finds: ${said}`, { client }),
+      ).map((problem) => ({ problem, platforms: platform ? [platform] : all })),
+    );
+  });
+}
+
+/** Clients who keep a record that a store would refuse: for what that store takes. */
+export function findOpen(board: readonly OnBoard[]): Held[] {
+  return board
+    .filter(({ record }) => record !== undefined && isKept(record))
+    .flatMap(({ client, stores: wanted, problems }) => {
+      const takenBy = (keys: readonly StoreKey[]) =>
+        stores.filter(({ key }) => keys.includes(key)).flatMap(({ takes }) => takes);
+      const tell = (said: string) => problem("release-incomplete", `${client}${said}`, { client });
+      return [
+        ...standsFor(problems.filter(isError), (said) => tell(`: ${said}`)).map((problem) => ({
+          problem,
+          platforms: takenBy(wanted.map(({ store }) => store)),
+        })),
+        ...wanted.flatMap(({ store, title, problems: own }) =>
+          standsFor(own.filter(isError), (said) => tell(`, ${title}: ${said}`)).map((problem) => ({
+            problem,
+            platforms: takenBy([store]),
+          })),
+        ),
+      ];
+    });
+}
