@@ -167,6 +167,24 @@ describe("a release", () => {
     expect(oxalis(folder, "release", "3-acre").code).toBe(0);
   });
 
+  test("of a platform that an error stops is held, and the others are released", () => {
+    edit(folder, brief, (text) => `${text}identifiers: { windows: x }\n`);
+    expect(oxalis(folder, "generate", "3-acre").code).toBe(1);
+    const { code, out, err } = oxalis(folder, "release", "3-acre");
+    expect([code, out]).toEqual([1, expect.stringContaining("1.0.0 build 1 for Android")]);
+    expect(err).toContain('an audit finds: Windows does not accept the identifier "x".');
+    const { identifiers, releases } = ledger();
+    expect(Object.keys(identifiers)).toEqual(["android"]);
+    expect(releases[0].platforms).toEqual(["android"]);
+    edit(folder, brief, (text) => text.replace("identifiers: { windows: x }\n", ""));
+    oxalis(folder, "generate", "3-acre");
+    expect(oxalis(folder, "release", "3-acre", "--rebuild", "--platform", "windows")).toMatchObject({
+      code: 0,
+      err: "",
+    });
+    expect(ledger().identifiers.windows.fixed).toBeDefined();
+  });
+
   test("made by mistake is taken back until there is a later one; the first one frees its identifiers", () => {
     oxalis(folder, "release", "3-acre", "--force");
     oxalis(folder, "release", "3-acre", "--force", "--minor");

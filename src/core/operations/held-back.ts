@@ -1,5 +1,5 @@
 import { audit } from "../audit/audit.ts";
-import { isError, type Problem, problem } from "../problems/problem.ts";
+import { isError, type Problem, problem, stoppedPlatforms, stopsClient } from "../problems/problem.ts";
 import { isKept } from "../record/kit.ts";
 import type { Recorded } from "../record/read.ts";
 import { stores } from "../stores/all.ts";
@@ -26,7 +26,7 @@ export async function findUnproven(workspace: Workspace, picked: readonly Record
   const findings = await audit(workspace, keys, () => undefined);
   return findings.flatMap(({ client, problems }) => {
     const all = picked.find((each) => each.client.key === client)?.variant?.platforms ?? [];
-    return [undefined, ...all].flatMap((platform) =>
+    return [undefined, ...new Set([...all, ...stoppedPlatforms(problems)])].flatMap((platform) =>
       standsFor(
         problems.filter((each) => each.platform === platform),
         (said) => problem("release-unproven", `${client}: an audit finds: ${said}`, { client }),
@@ -49,7 +49,7 @@ export function findOpen(board: readonly OnBoard[]): Held[] {
           platforms: takenBy(wanted.map(({ store }) => store)),
         })),
         ...wanted.flatMap(({ store, title, problems: own }) =>
-          standsFor(own.filter(isError), (said) => tell(`, ${title}: ${said}`)).map((problem) => ({
+          standsFor(own.filter(stopsClient), (said) => tell(`, ${title}: ${said}`)).map((problem) => ({
             problem,
             platforms: takenBy([store]),
           })),
