@@ -33,8 +33,8 @@ export interface Table {
 }
 
 /** The store's banner, and those with the name in one of the client's further languages. */
-const banner = "store/android/feature-graphic.png";
-const spokenBanners = ["store/android/{de,he}/{feature-graphic,tv-banner}.png"];
+const bannerIn = (language: string): string => `store/google-play/${language}/feature-graphic.png`;
+const spokenBanners = ["store/google-play/{de,he}/{feature-graphic,tv-banner}.png"];
 
 /** Any colour, where the table of a kind cannot say which: a form for dark screens. */
 export const anyColor = "\u0001";
@@ -56,8 +56,8 @@ export function expectVariant(template: string, variant: string, table: Table, c
     matches(table.gone),
     matches([...(table.made ?? []), ...(multilingual?.made ?? []), ...(client === rivers ? spokenBanners : [])]),
   ];
-  if (client === rivers && after.has(banner))
-    for (const language of ["de", "he"]) expect(after.has(banner.replace("feature", `${language}/feature`))).toBe(true);
+  if (client === rivers && after.has(bannerIn(client.locale)))
+    for (const language of ["de", "he"]) expect(after.has(bannerIn(language))).toBe(true);
   const missing = [...before.keys()].filter((path) => !after.has(path) && !isGone(path));
   const added = [...after.keys()].filter((path) => !before.has(path) && !isMade(path));
   expect({ missing, added }).toEqual({ missing: [], added: [] });

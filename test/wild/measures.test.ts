@@ -8,6 +8,7 @@ import { audit } from "../../src/core/audit/audit.ts";
 import { resolvePicked } from "../../src/core/derive/resolve.ts";
 import { decodeText, encodedLike } from "../../src/core/files/reading/encoding.ts";
 import { type Entry, planVariant } from "../../src/core/plan/plan.ts";
+import { templateFor } from "../../src/core/survey/narrow.ts";
 import { openTemplate } from "../../src/core/survey/template.ts";
 import { readWorkspace } from "../../src/core/workspace/read.ts";
 import { contents, oxalis } from "../support/oxalis.ts";
@@ -37,9 +38,9 @@ async function planOf(root: string) {
   const workspace = readWorkspace(root);
   const template = openTemplate(workspace);
   const { picked } = await resolvePicked(workspace, [kelp.key]);
-  const variant = picked[0]?.variant;
-  if (!variant) throw new Error("no variant");
-  return { template, plan: planVariant(variant, template, "tree") };
+  const own = templateFor(template, picked[0] as (typeof picked)[0]);
+  if (!own.ok) throw new Error("no variant");
+  return { template, plan: planVariant(own.value.variant, own.value.template, "tree") };
 }
 
 type Spliced = Extract<Entry, { kind: "splice" }>;

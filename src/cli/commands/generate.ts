@@ -2,7 +2,7 @@ import type { Change } from "../../core/make/difference.ts";
 import type { Outcome } from "../../core/make/generate.ts";
 import { type Cause, causeName, causeSaid } from "../../core/make/why.ts";
 import { makeVariants } from "../../core/operations/generate.ts";
-import { isError, type Problem, stoppedPlatforms } from "../../core/problems/problem.ts";
+import { isError, type Problem, stoppedPlatforms, stopsClient } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import { platformNames } from "../../core/values/platform.ts";
 import type { Run } from "../command.ts";
@@ -28,8 +28,9 @@ export const run: Run<"generate"> = async (given, { terminal, ports }) => {
 
 const hasErrors = ({ problems }: Outcome): boolean => problems.some(isError);
 
-/** Whether it was not made at all; what an error of one platform stops is made without that. */
-const isFailed = (outcome: Outcome): boolean => hasErrors(outcome) && outcome.files === 0;
+/** Whether it was not made, or not to the end; what an error of one platform stops is made without that. */
+const isFailed = (outcome: Outcome): boolean =>
+  outcome.problems.some(stopsClient) || (outcome.files === 0 && hasErrors(outcome));
 
 const asData = (outcome: Outcome): object => ({
   client: outcome.client,

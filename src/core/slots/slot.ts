@@ -78,9 +78,9 @@ export const darkSlot = <Role extends string>(slot: Slot<Role>, path: string): S
   ground: "color" in slot.ground ? { ...slot.ground, color: darkOf(slot.ground.color) } : slot.ground,
 });
 
-/** A slot's path with the survey's names put in. */
+/** A slot's path with the survey's names put in; what it does not know yet, such as a client's language, stays. */
 export const slotPath = (slot: Slot, names: Readonly<Record<string, string>>): string =>
-  slot.path.replace(/\{(\w+)\}/g, (_, name: string) => names[name] ?? "");
+  slot.path.replace(/\{(\w+)\}/g, (whole, name: string) => names[name] ?? whole);
 
 /** Where the form of a slot's picture for one language lies; undefined where it has none. */
 export function pathIn(

@@ -7,6 +7,7 @@ import { carryOut } from "../../../src/core/make/carry-out.ts";
 import { storedInputs, storeInputs, workspaceInputs } from "../../../src/core/make/inputs.ts";
 import { planText, readPlan } from "../../../src/core/plan/file.ts";
 import { planVariant } from "../../../src/core/plan/plan.ts";
+import { templateFor } from "../../../src/core/survey/narrow.ts";
 import { openTemplate } from "../../../src/core/survey/template.ts";
 import { readWorkspace } from "../../../src/core/workspace/read.ts";
 import { contents, oxalis, temporaryFolder, workspaceWith } from "../../support/oxalis.ts";
@@ -16,11 +17,11 @@ async function planned() {
   const workspace = readWorkspace(root);
   const template = openTemplate(workspace);
   const { picked } = await resolvePicked(workspace, ["3-acre"]);
-  const variant = picked[0]?.variant;
-  if (!variant) throw new Error("no variant");
+  const own = templateFor(template, picked[0] as (typeof picked)[0]);
+  if (!own.ok) throw new Error("no variant");
   return {
     root,
-    plan: planVariant(variant, template, "tree"),
+    plan: planVariant(own.value.variant, own.value.template, "tree"),
     inputs: workspaceInputs(root, template.folder),
   };
 }
