@@ -2,7 +2,7 @@ import { Marked } from "marked";
 import { type Problem, problem } from "../problems/problem.ts";
 import type { Variant } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
-import { putOf, writeDraft } from "./drafts.ts";
+import { type Put, putOf, writeDraft } from "./drafts.ts";
 
 /** A privacy policy in a language, as Markdown. */
 export interface PolicyText {
@@ -29,7 +29,7 @@ export function policyFor({ agency }: Workspace, variant: Variant): Policy {
     made: writeDraft(
       pattern,
       language,
-      putOf(variant, language),
+      inMarkdown(putOf(variant, language)),
       agency.document.placeOf(["policy", "text", language]),
     ),
   }));
@@ -39,6 +39,15 @@ export function policyFor({ agency }: Workspace, variant: Variant): Policy {
     problems: [...(at.ok ? [] : at.problems), ...written.flatMap(({ made }) => (made.ok ? [] : made.problems))],
   };
 }
+
+/** Values as text within Markdown: what marks something there marks nothing. */
+const inMarkdown = (put: Put): Put =>
+  Object.fromEntries(
+    Object.entries(put).map(([name, value]) => [
+      name,
+      typeof value === "string" ? value.replace(/[\\`*_[\]<>&~|#]/g, "\\$&") : value,
+    ]),
+  );
 
 const escapeHtml = (text: string): string =>
   text.replaceAll("&", "&amp;").replaceAll("<", "&lt;").replaceAll(">", "&gt;");
