@@ -22,8 +22,8 @@ async function listening(): Promise<{ port: number; passwords: string[]; letters
   const own = new SMTPServer({
     disabledCommands: ["STARTTLS"],
     allowInsecureAuth: true,
-    onAuth({ username, password = "" }, _, done) {
-      passwords.push(password);
+    onAuth({ username, password }, _, done) {
+      passwords.push(String(password));
       if (password === "right") done(null, { user: username });
       else done(new Error(`no password of ${username}'s is ${password}`));
     },

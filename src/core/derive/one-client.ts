@@ -30,16 +30,11 @@ interface Work {
   values: Values;
 }
 
-/** A client, resolved, and what of its variant could be worked out, errors or not: to be told of, never to be made. */
-interface WithDraft extends Resolved {
-  draft: Variant;
-}
-
 /**
  * Works out every field of a client from its brief, its groups, the agency's defaults and patterns, its ledger, and
  * the files that it supplied. Pure.
  */
-export function resolveVariant(workspace: Workspace, client: Client, art: Artwork, files: ClientFiles): WithDraft {
+export function resolveVariant(workspace: Workspace, client: Client, art: Artwork, files: ClientFiles): Resolved {
   const { values: forStore, problems: ofFields } = resolveFields(workspace, client, art);
   const { value: values, problems: ofStage } = stageValues(forStore, workspace);
   const wanted = wantedPlatforms(workspace, client);

@@ -3,9 +3,9 @@ import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
 import { stoppedPlatforms, stopsClient } from "../problems/problem.ts";
 import { captureFiles } from "../record/captures.ts";
 import { kitFiles } from "../record/kit.ts";
-import { type Recorded, readRecord, type Told } from "../record/read.ts";
+import { type Recorded, readRecord } from "../record/read.ts";
 import { wantedStores } from "../record/wanted.ts";
-import { noArtwork, type Variant } from "../variant/variant.ts";
+import { noArtwork, type Resolved, type Variant } from "../variant/variant.ts";
 import { pickClients } from "../workspace/read.ts";
 import { briefSchema } from "../workspace/schema/brief.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
@@ -19,7 +19,7 @@ import { resolveVariant } from "./one-client.ts";
  * Resolves every client of a workspace: judges its pictures, derives its values, and holds all clients against each
  * other. A client with an error comes without a variant, or without the platform that it stops; the others go on.
  */
-export async function resolveAll(workspace: Workspace): Promise<Recorded[]> {
+export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
   const limit = pLimit(4);
   const known = openLookedAt(workspace.root);
   const fonts: KnownFonts = new Map();
@@ -42,16 +42,17 @@ export async function resolveAll(workspace: Workspace): Promise<Recorded[]> {
 }
 
 /**
- * The named clients, resolved; none named means all. All are resolved all the same, since they are held against each
- * other.
+ * The named clients, resolved, with their records; none named means all. All are resolved all the same, since they are
+ * held against each other.
  */
 export async function resolvePicked(
   workspace: Workspace,
   keys: readonly string[],
-): Promise<{ all: Recorded[]; picked: Recorded[] }> {
+): Promise<{ all: Resolved[]; picked: Recorded[] }> {
   const named = new Set(pickClients(workspace, keys));
   const all = await resolveAll(workspace);
-  return { all, picked: all.filter(({ client }) => named.has(client)) };
+  const picked = all.filter(({ client }) => named.has(client)).map((each) => withRecord(workspace, each));
+  return { all, picked };
 }
 
 async function resolveClient(
@@ -59,7 +60,7 @@ async function resolveClient(
   client: Client,
   known: LookedAt,
   fonts: KnownFonts,
-): Promise<Recorded> {
+): Promise<Resolved> {
   if (!client.brief) {
     const drafted = withArtAlone(client);
     const seen = drafted ? await readArtwork(workspace, drafted, known) : { art: noArtwork, problems: [] };
@@ -69,20 +70,14 @@ async function resolveClient(
   const seen = await readArtwork(workspace, client, known);
   const given = await readFont(workspace, client, fonts);
   const art = given.font ? { ...seen.art, font: given.font } : seen.art;
-  const { draft, variant, ...resolved } = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
+  const { variant, ...resolved } = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
   const ofArt = [...seen.problems, ...given.problems];
-  const found = {
+  const isWhole = variant && !ofArt.some(stopsClient);
+  return {
     ...resolved,
     problems: [...resolved.problems, ...ofArt.map((each) => ({ ...each, client: client.key }))],
+    ...(isWhole ? { variant: await letterVariant(variant, given.opened) } : {}),
   };
-  const told = readRecord(workspace, client, draft);
-  if (!variant || ofArt.some(stopsClient)) {
-    // A pattern that lacks what nobody has given is no fault of the pattern's.
-    const problems = told.problems.filter(({ code }) => code !== "draft-invalid");
-    return { ...found, told: { ...told, problems } };
-  }
-  const lettered = await letterVariant(variant, given.opened);
-  return { ...found, told, variant: withRecord(workspace, client, lettered, told) };
 }
 
 /** A client whose brief cannot be used, with the pictures that it names: they can be looked at all the same. */
@@ -92,13 +87,23 @@ function withArtAlone(client: Client): Client | undefined {
   return document && art.success && art.data.art ? { ...client, brief: { data: art.data, document } } : undefined;
 }
 
-/** With what of the client's record goes into the variant. */
-function withRecord(workspace: Workspace, client: Client, variant: Variant, { record }: Told): Variant {
+/** A client with what its stores are told, and what of that goes into its variant. */
+export function withRecord(workspace: Workspace, resolved: Resolved): Recorded {
+  const { client, draft, variant } = resolved;
+  if (!draft) return resolved;
+  const told = readRecord(workspace, client, variant ?? draft);
+  if (!variant) {
+    // A pattern that lacks what nobody has given is no fault of the pattern's.
+    const problems = told.problems.filter(({ code }) => code !== "draft-invalid");
+    return { ...resolved, told: { ...told, problems } };
+  }
+  const { record } = told;
   const stores = wantedStores(workspace, client);
-  return {
+  const own: Variant = {
     ...variant,
     policies: record.policies,
     texts: stores.flatMap((store) => kitFiles(store, record)),
     captures: captureFiles(stores, record.captures),
   };
+  return { ...resolved, told, variant: own };
 }

@@ -1,4 +1,4 @@
-import { unescape } from "node:querystring";
+import { unescape as decoded } from "node:querystring";
 import { createTransport } from "nodemailer";
 import { problem } from "../problems/problem.ts";
 import { fail, type Result, succeed } from "../problems/result.ts";
@@ -31,8 +31,8 @@ export async function sendMail({ address, password }: MailServer, mail: Mail): P
   const url = URL.canParse(text) ? new URL(text) : undefined;
   if (!url || !/^smtps?:$/.test(url.protocol)) return refused("OXALIS_SMTP names no mail server.");
   const isClosed = url.protocol === "smtps:";
-  const user = unescape(url.username);
-  const key = password ?? secretOf(unescape(url.password));
+  const user = decoded(url.username);
+  const key = password ?? secretOf(decoded(url.password));
   const transport = createTransport({
     host: url.hostname,
     port: Number(url.port) || (isClosed ? 465 : 587),

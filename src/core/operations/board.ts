@@ -1,7 +1,7 @@
 import { resolve } from "node:path";
 import pLimit from "p-limit";
 import { boardPage } from "../board/page.tsx";
-import { resolvePicked } from "../derive/resolve.ts";
+import { resolvePicked, withRecord } from "../derive/resolve.ts";
 import { writeWhole } from "../files/writing/whole.ts";
 import { accentOf } from "../page/accent.ts";
 import { type Problem, problem } from "../problems/problem.ts";
@@ -12,6 +12,7 @@ import type { Recorded } from "../record/read.ts";
 import { keepFirstSeen, readFirstSeen, withSince } from "../record/waiting.ts";
 import { openTemplate } from "../survey/template.ts";
 import { writtenAt } from "../values/trail.ts";
+import type { Resolved } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
@@ -89,11 +90,14 @@ const addressFields = ["support", "marketing", "privacy"] as const;
 /** Where clients that are resolved already stand. */
 export function boardOf(
   workspace: Workspace,
-  { all, picked }: { all: readonly Recorded[]; picked: readonly Recorded[] },
+  { all, picked }: { all: readonly Resolved[]; picked: readonly Recorded[] },
   ports: Ports,
 ): OnBoard[] {
+  const told = new Map(picked.map((each) => [each.client, each]));
+  // Texts and accounts are held against those of all clients.
+  const others = all.map((each) => told.get(each.client) ?? withRecord(workspace, each));
   const parts = new Set(openTemplate(workspace).parts.map(({ platform }) => platform));
-  return standings(workspace, all, picked, parts, ports.today()).map((each) => {
+  return standings(workspace, others, picked, parts, ports.today()).map((each) => {
     const read = attempt(() => readAsked(workspace.root, each.client));
     if (!read.ok) {
       const damaged = read.problems.map((problem) => ({ ...problem, client: each.client }));

@@ -1,6 +1,7 @@
-import { resolvePicked } from "../derive/resolve.ts";
+import { resolveAll } from "../derive/resolve.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Resolved } from "../variant/variant.ts";
+import { pickClients } from "../workspace/read.ts";
 import { isWanted, type OfClients, refuseUnknownGroup } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import { type At, openWorkspace } from "./workspace.ts";
@@ -10,9 +11,10 @@ export const listClients = operation(
   async (input: At & OfClients, ports): Promise<{ clients: Resolved[]; platforms: readonly Platform[] }> => {
     const workspace = await openWorkspace(input, ports);
     refuseUnknownGroup(workspace, input.group);
-    const { picked } = await resolvePicked(workspace, input.clients);
+    const named = new Set(pickClients(workspace, input.clients));
+    const all = await resolveAll(workspace);
     return {
-      clients: picked.filter((each) => isWanted(each, input)),
+      clients: all.filter((each) => named.has(each.client) && isWanted(each, input)),
       platforms: workspace.agency.data.platforms,
     };
   },

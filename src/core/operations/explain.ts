@@ -1,5 +1,5 @@
 import { fieldsOf, fillPattern, readPattern } from "../derive/fields/pattern.ts";
-import { resolveAll } from "../derive/resolve.ts";
+import { resolvePicked } from "../derive/resolve.ts";
 import { isError, type Problem } from "../problems/problem.ts";
 import { attempt, orElse, refuse, stop, unwrap } from "../problems/result.ts";
 import type { StoreRecord } from "../record/record.ts";
@@ -58,7 +58,7 @@ async function resolveOne(
   key: string,
 ): Promise<{ variant: Variant; record: StoreRecord; problems: readonly Problem[] }> {
   const [client] = pickClients(workspace, [key]);
-  const resolved = (await resolveAll(workspace)).find((each) => each.client === client);
+  const resolved = (await resolvePicked(workspace, [key])).picked.find((each) => each.client === client);
   const { variant, told, problems = [] } = resolved ?? {};
   return variant && told ? { variant, record: told.record, problems } : stop(problems.filter(isError));
 }

@@ -13,6 +13,7 @@ import { allOf, refuse, stopAt, unwrap } from "../problems/result.ts";
 import type { Recorded } from "../record/read.ts";
 import { openTemplate, templateRevision } from "../survey/template.ts";
 import type { Platform } from "../values/platform.ts";
+import type { Resolved } from "../variant/variant.ts";
 import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
 import { pickClients } from "../workspace/read.ts";
 import type { Workspace } from "../workspace/workspace.ts";
@@ -84,7 +85,7 @@ const askedOf = ({ variant }: Recorded, wanted: readonly Platform[]): Platform[]
 /** What is not proven or not complete, of what is asked for. */
 async function heldBack(
   workspace: Workspace,
-  resolved: { all: readonly Recorded[]; picked: readonly Recorded[] },
+  resolved: { all: readonly Resolved[]; picked: readonly Recorded[] },
   { platforms: wanted }: Pick<Input, "platforms">,
   ports: Ports,
 ): Promise<Held[]> {

@@ -103,6 +103,8 @@ export interface Resolved {
   /** Its pictures, errors or not. */
   art: Artwork;
   variant?: Variant;
+  /** What of a variant could be worked out, errors or not: to be told of, never to be made. */
+  draft?: Variant;
   problems: readonly Problem[];
 }
 

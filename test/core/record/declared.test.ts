@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { declaredFor, declaredTo, isPersonal } from "../../../src/core/record/declared.ts";
 import { declarations } from "../../../src/core/stores/declarations.ts";
-import { trace } from "../../../src/core/values/trail.ts";
 import { storeKeys } from "../../../src/core/values/store.ts";
+import { trace } from "../../../src/core/values/trail.ts";
 import { readWorkspace } from "../../../src/core/workspace/read.ts";
 import type { Client } from "../../../src/core/workspace/workspace.ts";
 import { edit, workspaceWith } from "../../support/oxalis.ts";

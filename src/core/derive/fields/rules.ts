@@ -146,7 +146,7 @@ export function judgeTogether(all: readonly Resolved[]): Map<string, Problem[]> 
       const value = each.variant?.values[field]?.value;
       if (value === undefined || !each.variant?.platforms.includes(platform)) continue;
       const compared = definitions[platform].identifiers.comparable(value, each.variant?.values.domain?.value ?? "");
-      holders.set(compared, [...(holders.get(compared) ?? []), each]);
+      addTo(holders, compared, each);
     }
     for (const sharing of holders.values()) {
       if (sharing.length < 2) continue;
@@ -161,15 +161,14 @@ export function judgeNames(all: readonly Resolved[]): Map<string, Problem[]> {
   const holders = new Map<string, Resolved[]>();
   for (const each of all) {
     const name = each.values["app.name"]?.value.normalize("NFKC").toLowerCase().replace(/\s+/g, " ");
-    if (name) holders.set(name, [...(holders.get(name) ?? []), each]);
+    if (name) addTo(holders, name, each);
   }
   const found = new Map<string, Problem[]>();
   for (const sharing of holders.values())
     for (const { client, values } of sharing.length > 1 ? sharing : []) {
       const { key } = client;
-      const others = sharing.map((other) => other.client.key).filter((other) => other !== key);
       const name = values["app.name"];
-      const message = `"${name?.value}" is also the name of ${others.join(" and ")}.`;
+      const message = `"${name?.value}" is also the name of ${othersOf(sharing, key)}.`;
       const place = placeOf(client, name);
       const detail = { severity: "warning", client: key, place, about: ["app", "name"] } as const;
       found.set(key, [problem("name-shared", message, { ...detail, facts: { value: name?.value ?? "" } })]);
@@ -177,11 +176,27 @@ export function judgeNames(all: readonly Resolved[]): Map<string, Problem[]> {
   return found;
 }
 
+function addTo(holders: Map<string, Resolved[]>, key: string, each: Resolved): void {
+  const known = holders.get(key);
+  if (known) known.push(each);
+  else holders.set(key, [each]);
+}
+
+/** So many others are named. */
+const mostNamed = 3;
+
+/** The others among clients that share something: a thousand may share one name. */
+function othersOf(sharing: readonly Resolved[], key: string): string {
+  const named = sharing.slice(0, mostNamed + 1).flatMap(({ client }) => (client.key === key ? [] : [client.key]));
+  const shown = named.slice(0, mostNamed);
+  const more = sharing.length - 1 - shown.length;
+  return [...shown, ...(more > 0 ? [`${more} more`] : [])].join(" and ");
+}
+
 function addShared(found: Map<string, Problem[]>, each: Resolved, sharing: Resolved[], platform: Platform): void {
   const { key } = each.client;
-  const others = sharing.filter((other) => other !== each).map((other) => other.client.key);
   const value = each.variant?.values[`identifiers.${platform}`];
   const place = placeOf(each.client, value);
-  const message = `${platformNames[platform]}: "${value?.value}" is also the identifier of ${others.join(" and ")}.`;
+  const message = `${platformNames[platform]}: "${value?.value}" is also the identifier of ${othersOf(sharing, key)}.`;
   found.set(key, [...(found.get(key) ?? []), problem("identifier-taken", message, { client: key, place, platform })]);
 }
