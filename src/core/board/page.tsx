@@ -176,6 +176,11 @@ const mostShown = 200;
 
 const people: readonly Who[] = ["client", "producer", "designer", "developer"];
 
+const weights: readonly Problem["severity"][] = ["error", "warning", "note"];
+
+const weightiest = (all: readonly Problem[]): Problem[] =>
+  [...all].sort((a, b) => weights.indexOf(a.severity) - weights.indexOf(b.severity));
+
 /** What a sheet is drawn from: short, since there may be thousands. Texts that several stores take stand there once. */
 function dataOf(clients: BoardModel["clients"], today: string): string {
   const rows = Object.fromEntries(stores.map(({ key, record }) => [key, record.map(({ field }) => field)]));
@@ -202,9 +207,9 @@ function dataOf(clients: BoardModel["clients"], today: string): string {
     const standings = all.map(({ store, lines, problems: own }) => [
       store,
       lines.map((each) => line(store, each)),
-      own.map(told),
+      weightiest(own).map(told),
     ]);
-    return { c: client, n: name, p: problems.map(told), t: texts, s: standings };
+    return { c: client, n: name, p: weightiest(problems).map(told), t: texts, s: standings };
   });
   const seen = Object.fromEntries(
     stores.map(({ key, title, seenFirst, record }) => [
