@@ -1,10 +1,9 @@
 import type { Problem } from "../problems/problem.ts";
-import { placeInBrief, type RecordField, recordFieldNames, recordFields } from "../stores/record-fields.ts";
+import { placeInBrief, type RecordField, recordFieldNames } from "../stores/record-fields.ts";
 import { asksIn } from "../workspace/schema/questions.ts";
 import type { TemplateNotes } from "../workspace/schema/template.ts";
 import type { Sources, Thing } from "./asked.ts";
-import { groupOf, matters, reasons } from "./wording.ts";
-import { isWord } from "./words/say.ts";
+import { fieldSaid, matters, reasons } from "./wording.ts";
 
 /** What a finding asks of the client, in its words. */
 export function matterThing(found: Problem, { resolved, notes, language, say }: Sources): Thing {
@@ -17,13 +16,7 @@ export function matterThing(found: Problem, { resolved, notes, language, say }: 
   if (matter)
     return { group: matter.group, at: matter.isAside ? undefined : at, label: say(matter.word, facts), hints };
   const field = fieldAt(at, resolved.values.locale?.value ?? "en");
-  if (field)
-    return {
-      group: groupOf[field] ?? "texts",
-      at,
-      label: isWord(field) ? say(field) : recordFields[field].says,
-      hints,
-    };
+  if (field) return { ...fieldSaid(field, say), at, hints };
   const asked = questionAt(about, notes);
   if (asked) {
     const { asks, example } = asked;

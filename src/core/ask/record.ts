@@ -5,9 +5,9 @@ import { placeInBrief, type RecordField, recordFields } from "../stores/record-f
 import type { RecordRow } from "../stores/record-row.ts";
 import type { StoreKey } from "../values/store.ts";
 import type { Sources, Thing } from "./asked.ts";
-import { groupOf, reasons } from "./wording.ts";
+import { fieldSaid, reasons } from "./wording.ts";
 import type { Word } from "./words/en.ts";
-import { isWord, type Say } from "./words/say.ts";
+import type { Say } from "./words/say.ts";
 
 /** What a field of the records lacks, over all stores that ask for it. */
 interface Open {
@@ -68,9 +68,8 @@ function fieldThing(field: RecordField, { row, isNeeded, faults }: Open, main: s
   const wrong = faults.find(({ state }) => state === "wrong");
   const { example } = recordFields[field];
   return {
-    group: groupOf[field] ?? "texts",
+    ...fieldSaid(field, say),
     at: placeInBrief(field, main)?.join("."),
-    label: isWord(field) ? say(field) : recordFields[field].says,
     hints: [
       ...new Set(why),
       ...limits(row, say),

@@ -1,9 +1,10 @@
 import type { ProblemCode } from "../problems/catalogue.ts";
-import type { RecordField } from "../stores/record-fields.ts";
+import { type RecordField, recordFields } from "../stores/record-fields.ts";
 import type { Word } from "./words/en.ts";
+import { isWord, type Say } from "./words/say.ts";
 
 /** In which part of a letter a field of a record stands; among the texts where it is not named. */
-export const groupOf: Readonly<Partial<Record<RecordField, Word>>> = {
+const groupOf: Readonly<Partial<Record<RecordField, Word>>> = {
   support: "addresses",
   marketing: "addresses",
   privacy: "addresses",
@@ -18,6 +19,12 @@ export const groupOf: Readonly<Partial<Record<RecordField, Word>>> = {
   countries: "offer",
   released: "offer",
 };
+
+/** A field of a record as a letter names it, and in which part. */
+export const fieldSaid = (field: RecordField, say: Say): { group: Word; label: string } => ({
+  group: groupOf[field] ?? "texts",
+  label: isWord(field) ? say(field) : recordFields[field].says,
+});
 
 /** The parts of a letter, in their order. */
 export const groupOrder: readonly Word[] = ["offer", "pictures", "texts", "addresses", "people", "accounts", "answers"];

@@ -49,10 +49,16 @@ export async function resolvePicked(
   workspace: Workspace,
   keys: readonly string[],
 ): Promise<{ all: Resolved[]; picked: Recorded[] }> {
-  const named = new Set(pickClients(workspace, keys));
+  // Who is not there is told before the others are resolved.
+  const named = pickClients(workspace, keys);
   const all = await resolveAll(workspace);
-  const picked = all.filter(({ client }) => named.has(client)).map((each) => withRecord(workspace, each));
-  return { all, picked };
+  return { all, picked: ofClients(all, named).map((each) => withRecord(workspace, each)) };
+}
+
+/** Some of the clients that are resolved. */
+export function ofClients(all: readonly Resolved[], named: readonly Client[]): Resolved[] {
+  const wanted = new Set(named);
+  return all.filter(({ client }) => wanted.has(client));
 }
 
 async function resolveClient(

@@ -59,7 +59,8 @@ export function planTakingBack({ client, ledger }: Pick<Client, "ledger"> & { cl
     return fail(problem("release-refused", message, { client, fix: "Name clients that have been released." }));
   }
   const releases = ledger.releases.slice(0, -1);
-  const isReleased = (platform: string) => releases.some(({ platforms }) => !platforms || isAmong(platform, platforms));
+  const isReleased = (platform: string) =>
+    releases.some(({ platforms }) => platforms?.some((each) => each === platform) ?? true);
   const identifiers = Object.entries(ledger.identifiers).map(([platform, held]) => {
     const { fixed: _, ...free } = held;
     return [platform, isReleased(platform) || held.fixed !== last.on ? held : { reserved: last.on, ...free }];
@@ -72,8 +73,6 @@ export function planTakingBack({ client, ledger }: Pick<Client, "ledger"> & { cl
     ledger: { ...ledger, releases, identifiers: Object.fromEntries(identifiers) },
   });
 }
-
-const isAmong = (name: string, all: readonly Platform[]): boolean => all.some((each) => each === name);
 
 /** A release that is taken back, decided and not yet written. */
 export interface TakenBack {

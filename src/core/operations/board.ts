@@ -44,10 +44,7 @@ export const lookAtBoard = operation(async (input: Input, ports): Promise<{ clie
 /** With the days since which things wait, which are kept for the next time. */
 function waitingSince({ root, clients: all }: Workspace, clients: readonly OnBoard[], ports: Ports): OnBoard[] {
   const seen = readFirstSeen(root);
-  const dated = clients.map((each) => ({
-    ...each,
-    ...withSince(each, seen[each.client], each.letters, ports.today()),
-  }));
+  const dated = clients.map((each) => withSince(each, seen[each.client], each.letters, ports.today()));
   keepFirstSeen(
     root,
     seen,

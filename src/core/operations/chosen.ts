@@ -1,4 +1,4 @@
-import { resolveAll } from "../derive/resolve.ts";
+import { ofClients, resolveAll } from "../derive/resolve.ts";
 import { expectedAmong } from "../problems/nearest.ts";
 import { refuse } from "../problems/result.ts";
 import { isInState } from "../roster/state.ts";
@@ -22,9 +22,9 @@ export async function chooseClients(workspace: Workspace, wanted: OfClients): Pr
   const { clients, group, state } = wanted;
   refuseUnknownGroup(workspace, group);
   if (group === undefined && state === undefined) return clients;
-  const named = new Set(pickClients(workspace, clients).map(({ key }) => key));
+  const named = pickClients(workspace, clients);
   const all = await resolveAll(workspace);
-  const chosen = all.filter((each) => named.has(each.client.key) && isWanted(each, wanted));
+  const chosen = ofClients(all, named).filter((each) => isWanted(each, wanted));
   if (chosen.length > 0) return chosen.map(({ client }) => client.key);
   const said = [
     ...(group === undefined ? [] : [`in the group ${group}`]),

@@ -1,4 +1,4 @@
-import { resolveAll } from "../derive/resolve.ts";
+import { ofClients, resolveAll } from "../derive/resolve.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Resolved } from "../variant/variant.ts";
 import { pickClients } from "../workspace/read.ts";
@@ -11,10 +11,10 @@ export const listClients = operation(
   async (input: At & OfClients, ports): Promise<{ clients: Resolved[]; platforms: readonly Platform[] }> => {
     const workspace = await openWorkspace(input, ports);
     refuseUnknownGroup(workspace, input.group);
-    const named = new Set(pickClients(workspace, input.clients));
+    const named = pickClients(workspace, input.clients);
     const all = await resolveAll(workspace);
     return {
-      clients: all.filter((each) => named.has(each.client) && isWanted(each, input)),
+      clients: ofClients(all, named).filter((each) => isWanted(each, input)),
       platforms: workspace.agency.data.platforms,
     };
   },

@@ -6,7 +6,6 @@ import type { StoreRecord } from "../record/record.ts";
 import { iconsByTarget } from "../survey/targets.ts";
 import { openTemplate } from "../survey/template.ts";
 import type { Variant } from "../variant/variant.ts";
-import { pickClients } from "../workspace/read.ts";
 import type { TemplateNotes } from "../workspace/schema/template.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { operation } from "./operation.ts";
@@ -57,8 +56,7 @@ async function resolveOne(
   workspace: Workspace,
   key: string,
 ): Promise<{ variant: Variant; record: StoreRecord; problems: readonly Problem[] }> {
-  const [client] = pickClients(workspace, [key]);
-  const resolved = (await resolvePicked(workspace, [key])).picked.find((each) => each.client === client);
+  const [resolved] = (await resolvePicked(workspace, [key])).picked;
   const { variant, told, problems = [] } = resolved ?? {};
   return variant && told ? { variant, record: told.record, problems } : stop(problems.filter(isError));
 }

@@ -52,9 +52,7 @@ export function standings(
         client: client.key,
         name,
         record: resolved.told.record,
-        unshared: [
-          ...new Set(missing.flatMap((code) => wanted.flatMap(({ key }) => (code.stores.includes(key) ? [key] : [])))),
-        ],
+        unshared: wanted.map(({ key }) => key).filter((key) => missing.some(({ stores }) => stores.includes(key))),
         stores: wanted.map((store) => {
           const standing = standingIn(store, resolved.told.record, waived, today);
           const codes = missing.filter((each) => each.stores.includes(store.key));

@@ -1,8 +1,8 @@
 import { type Judged, sound } from "../problems/problem.ts";
 import { placeInBrief, type RecordField } from "../stores/record-fields.ts";
-import { type Step, type Traced, trace } from "../values/trail.ts";
+import { type Traced, trace } from "../values/trail.ts";
 import type { Variant } from "../variant/variant.ts";
-import { layersOf } from "../workspace/layers.ts";
+import { layerField } from "../workspace/layers.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 import { type Approvals, approvalOf } from "./approvals.ts";
 import { type Put, writeDraft } from "./drafts.ts";
@@ -60,18 +60,10 @@ export function spokenValue(field: RecordField, language: string, sources: Sourc
   return draft(field, language, sources);
 }
 
-/** What is written in a brief, its groups or the defaults; a list as lines. */
+/** What is written in a brief, its groups or the defaults. */
 function written(field: RecordField, language: string, { workspace, client }: Sources): Traced | undefined {
   const path = placeInBrief(field, language);
-  if (!path) return undefined;
-  const steps = layersOf(workspace, client).flatMap(({ document, path: base, data, step }): Step[] => {
-    const value = path.reduce<unknown>((at, each) => (at as Record<string, unknown> | undefined)?.[each], data);
-    if (value === undefined || value === null) return [];
-    const text = (Array.isArray(value) ? value.join("\n") : String(value)).trim().normalize("NFC");
-    return [{ ...step, value: text, place: document.placeOf([...base, ...path]) }];
-  });
-  const [first, ...more] = steps;
-  return first && trace(first, ...more);
+  return path && layerField(workspace, client, path);
 }
 
 /** Keywords in a file may stand between commas. */

@@ -50,14 +50,15 @@ export function layerField(workspace: Workspace, client: Client, path: Path): Tr
   return first && trace(first, ...more);
 }
 
-/** A value as it stands in a document; undefined where it is not there. */
+/** A value as it stands in a document, a list as lines; undefined where it is not there. */
 export function readAt(document: Document, path: Path, said: Said): Traced | undefined {
   const value = path.reduce<unknown>(
     (at, step) => (at as Record<string | number, unknown> | undefined)?.[step],
     document.data,
   );
   if (value === undefined || value === null) return undefined;
-  return trace({ ...said, value: String(value).trim().normalize("NFC"), place: document.placeOf(path) });
+  const text = Array.isArray(value) ? value.join("\n") : String(value);
+  return trace({ ...said, value: text.trim().normalize("NFC"), place: document.placeOf(path) });
 }
 
 /** Groups that a brief names and oxalis.yaml does not have. */
