@@ -36,12 +36,18 @@ export interface Finding {
  * Holds disk, receipt and plan of each variant against each other, and looks for what is left of the template: of an
  * identity that it gathers from the template's files by itself, whatever the survey followed. Writes nothing.
  */
-export async function audit(
+export const audit = async (
   workspace: Workspace,
   keys: readonly string[],
+  openCompare?: (folders: number) => Compare | undefined,
+): Promise<Finding[]> => auditResolved(workspace, await resolvePicked(workspace, keys), openCompare);
+
+/** The same of clients that are resolved already. */
+export async function auditResolved(
+  workspace: Workspace,
+  { all, picked }: { all: readonly Resolved[]; picked: readonly Resolved[] },
   openCompare: (folders: number) => Compare | undefined = () => undefined,
 ): Promise<Finding[]> {
-  const { all, picked } = await resolvePicked(workspace, keys);
   const template = openTemplate(workspace);
   const identity = gatherIdentity(template.folder, template.files, workspace.notes.data.names);
   const searches: Searches = {

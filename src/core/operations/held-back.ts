@@ -1,10 +1,11 @@
-import { audit } from "../audit/audit.ts";
+import { auditResolved } from "../audit/audit.ts";
 import { isError, type Problem, problem, stoppedPlatforms, stopsClient } from "../problems/problem.ts";
 import { isKept } from "../record/kit.ts";
 import type { Recorded } from "../record/read.ts";
 import { stores } from "../stores/all.ts";
 import type { Platform } from "../values/platform.ts";
 import type { StoreKey } from "../values/store.ts";
+import type { Resolved } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import type { OnBoard } from "./board.ts";
 
@@ -21,11 +22,13 @@ function standsFor(found: readonly Problem[], tell: (said: string) => Problem): 
 }
 
 /** Clients whose variant is not there, or of which an audit finds something: of one platform, or of all. */
-export async function findUnproven(workspace: Workspace, picked: readonly Recorded[]): Promise<Held[]> {
-  const keys = picked.map(({ client }) => client.key);
-  const findings = await audit(workspace, keys, () => undefined);
+export async function findUnproven(
+  workspace: Workspace,
+  resolved: { all: readonly Resolved[]; picked: readonly Recorded[] },
+): Promise<Held[]> {
+  const findings = await auditResolved(workspace, resolved);
   return findings.flatMap(({ client, problems }) => {
-    const all = picked.find((each) => each.client.key === client)?.variant?.platforms ?? [];
+    const all = resolved.picked.find((each) => each.client.key === client)?.variant?.platforms ?? [];
     return [undefined, ...new Set([...all, ...stoppedPlatforms(problems)])].flatMap((platform) =>
       standsFor(
         problems.filter((each) => each.platform === platform),
@@ -49,6 +52,7 @@ export function findOpen(board: readonly OnBoard[]): Held[] {
           platforms: takenBy(wanted.map(({ store }) => store)),
         })),
         ...wanted.flatMap(({ store, title, problems: own }) =>
+          // What stops a platform by itself, the audit tells.
           standsFor(own.filter(stopsClient), (said) => tell(`, ${title}: ${said}`)).map((problem) => ({
             problem,
             platforms: takenBy([store]),

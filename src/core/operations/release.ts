@@ -89,7 +89,7 @@ async function heldBack(
   { platforms: wanted }: Pick<Input, "platforms">,
   ports: Ports,
 ): Promise<Held[]> {
-  const held = [...(await findUnproven(workspace, resolved.picked)), ...findOpen(boardOf(workspace, resolved, ports))];
+  const held = [...(await findUnproven(workspace, resolved)), ...findOpen(boardOf(workspace, resolved, ports))];
   return held.filter(({ platforms }) => wanted.length === 0 || platforms.some((each) => wanted.includes(each)));
 }
 

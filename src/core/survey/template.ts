@@ -72,8 +72,17 @@ export interface Template {
 /** What a variant's receipt is called: a file of that name in a template is not the variant's. */
 const ownReceipt = ".receipt.json";
 
-/** Opens and surveys the workspace's template. Stops where it holds no app, or lacks a wanted part. */
+/** Templates that are open: a workspace is read for one call, and several steps of that look at its template. */
+const opened = new WeakMap<Workspace, Template>();
+
+/** Opens and surveys the workspace's template, once. Stops where it holds no app, or lacks a wanted part. */
 export function openTemplate(workspace: Workspace): Template {
+  const template = opened.get(workspace) ?? surveyed(workspace);
+  opened.set(workspace, template);
+  return template;
+}
+
+function surveyed(workspace: Workspace): Template {
   const { agency, notes } = workspace;
   const folder = openFolder(workspace.template, agency.data.template);
   const wants: Wants = (kind) => notes.data.missing[kind] !== "leave";
