@@ -123,7 +123,7 @@ describe("a letter", () => {
     expect(again.said).toContain("some things are still missing");
     expect(again.said).toContain("[still]");
     await new Promise<void>((closed) => server.close(closed));
-    expect((await ask("x", "--send")).said).toContain("[mail-refused]");
+    expect((await ask("x", "--send", "--again")).said).toContain("[mail-refused]");
   });
 
   test("asks for the brief's own matters and the template's questions too, in a sheet that import takes back", async () => {

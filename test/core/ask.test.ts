@@ -177,7 +177,13 @@ describe("a letter asks for", () => {
   });
 
   test("the same as before with a word that it is still missing", () => {
-    const before = { on: "2026-11-01", to: "hill@hill.example", until: "2026-11-15", things: ["privacy"] };
+    const before = {
+      on: "2026-11-01",
+      to: "hill@hill.example",
+      until: "2026-11-15",
+      things: ["privacy"],
+      state: "sent",
+    } as const;
     const stores = [standing("app-store", [line("privacy"), line("support")])];
     const groups = things(board(stores), { before });
     expect(groups.flatMap(({ things }) => things.map(({ isStill }) => isStill))).toEqual([true, false]);
@@ -196,7 +202,7 @@ describe.each(pageLanguages)("a letter in %s", (language) => {
     until: "2026-12-18",
     before: "2026-11-26",
     groups: things(board([standing("app-store", [line("privacy"), line("keywords"), line("price")])]), {
-      before: { on: "2026-11-26", to: "", until: "2026-12-01", things: ["keywords"] },
+      before: { on: "2026-11-26", to: "", until: "2026-12-01", things: ["keywords"], state: "sent" },
       language,
       say: own,
     }),

@@ -18,7 +18,7 @@ const standing = (client: string, problems: Problem[]): ClientStanding => ({
   problems,
 });
 
-const letter = (on: string, ...things: string[]): Letter => ({ on, to: "", until: on, things });
+const letter = (on: string, ...things: string[]): Letter => ({ on, to: "", until: on, things, state: "sent" });
 
 /** The days of a client's findings, as a board on a day tells and keeps them. */
 function boardOn(root: string, today: string, client: string, problems: Problem[], letters: Letter[] = []) {

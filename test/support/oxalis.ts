@@ -26,8 +26,15 @@ export function oxalis(folder: string, ...args: string[]): Ran {
 }
 
 /** Starts the built program and leaves it running. */
-export const startOxalis = (folder: string, ...args: string[]) =>
-  spawn("node", [program, ...args], { cwd: folder, stdio: ["ignore", "pipe", "pipe"] });
+export const startOxalis = (folder: string, ...args: string[]) => startWith({}, folder, ...args);
+
+/** The same, with more in its environment. */
+export const startWith = (env: Readonly<Record<string, string>>, folder: string, ...args: string[]) =>
+  spawn("node", [program, ...args], {
+    cwd: folder,
+    stdio: ["ignore", "pipe", "pipe"],
+    env: { ...process.env, ...env },
+  });
 
 /** A folder that is gone when the test file has ended. */
 export function temporaryFolder(): string {

@@ -18,26 +18,36 @@ export const run: Run<"ask"> = async (given, { terminal, ports }) => {
     if (given.json) terminal.json({ letters: letters.map(asData), problems: problems.map(placeData) });
     else for (const each of letters) show(each, given.dryRun, ports.folder, terminal);
     const asked = letters.filter(({ asked }) => asked.groups.length > 0);
-    const sent = letters.filter((each) => each.sent).length;
+    const of = (state: Written["state"]) => letters.filter((each) => each.state === state).length;
+    const unsure = of("unsure") > 0 ? `, ${of("unsure")} may have arrived` : "";
     if (!given.json && !given.quiet)
       terminal.print(
         `${countOf(asked.length, "client")} to be asked, ${letters.length - asked.length} not` +
-          `${given.send && !given.dryRun ? `; ${countOf(sent, "letter")} sent` : ""}.`,
+          `${given.send && !given.dryRun ? `; ${countOf(of("sent"), "letter")} sent${unsure}` : ""}.`,
       );
     if (!given.json && problems.length > 0) terminal.note(showProblems(problems, terminal.err));
     return problems.length > 0 || letters.some((each) => each.problems.length > 0) ? 1 : 0;
   });
 };
 
-const asData = ({ asked, files, sent, problems }: Written): object => ({
+const asData = ({ asked, files, state, problems }: Written): object => ({
   ...asked,
   files,
-  sent,
+  state,
   problems: problems.map(placeData),
 });
 
+/** What became of a letter, behind its line. */
+const became: Readonly<Record<Written["state"], (to: string | undefined) => string>> = {
+  nothing: () => "",
+  shown: () => "",
+  written: () => "",
+  sent: (to) => `  sent to ${to}`,
+  unsure: (to) => `  may have arrived at ${to}`,
+};
+
 function show(
-  { asked, text, files, sent, problems }: Written,
+  { asked, text, files, state, problems }: Written,
   dryRun: boolean,
   folder: string,
   terminal: Terminal,
@@ -62,9 +72,9 @@ function show(
     print("");
     return;
   }
-  const [first = ""] = files;
-  const where = relative(folder, first).replace(/\.txt$/, ".{txt,html,xlsx}");
-  print(
-    `${out.green("✓")} ${asked.client}  ${countOf(things, "thing")}  ${where}${sent ? `  sent to ${asked.to}` : ""}`,
-  );
+  if (state === "nothing") return;
+  const [first] = files;
+  const where = first === undefined ? "" : `  ${relative(folder, first).replace(/\.txt$/, ".{txt,html,xlsx}")}`;
+  const sign = state === "unsure" ? out.yellow("?") : out.green("✓");
+  print(`${sign} ${asked.client}  ${countOf(things, "thing")}${where}${became[state](asked.to)}`);
 }

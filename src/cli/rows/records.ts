@@ -37,6 +37,12 @@ export const recordRows = {
         says: "only write the words of letters in one more language into words/, to be translated",
       },
       send: { kind: "flag", says: "also send them by mail, through the server that OXALIS_SMTP names" },
+      sent: {
+        kind: "flag",
+        says: "only note that they were sent by hand, or that one which may have arrived did",
+        conflicts: ["send", "again", "into"],
+      },
+      again: { kind: "flag", says: "with --send: also what was sent today, or may have arrived" },
       dryRun: { kind: "flag", says: "say what would be asked of whom, and write nothing" },
     },
   },

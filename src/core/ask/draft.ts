@@ -1,6 +1,6 @@
 import { type Problem, problem } from "../problems/problem.ts";
 import { attempt, fail, type Result, succeed } from "../problems/result.ts";
-import { type Letter, readAsked } from "../record/asked.ts";
+import { askedOf, type Letter, sentOf } from "../record/asked.ts";
 import type { ClientStanding } from "../record/board.ts";
 import { languageTagOf } from "../values/language.ts";
 import { pageLanguages } from "../values/page-language.ts";
@@ -25,7 +25,7 @@ export function wordsThere(root: string, language: string): Result<Spoken> {
 export interface Draft {
   asked: Asked;
   say: Say;
-  /** Those that came before; why they cannot be read. */
+  /** Those that were sent before; why they cannot be read. */
   letters: Result<readonly Letter[]>;
 }
 
@@ -44,7 +44,7 @@ export function draftLetter(given: {
   const { agency, defaults } = workspace.agency.data;
   const own = [values.locale?.value, agency.language, defaults.locale];
   const { language, say } = given.spoken ?? wordsInFirst(workspace.root, own);
-  const letters = attempt(() => readAsked(workspace.root, client.key));
+  const letters = attempt(() => sentOf(askedOf.read(workspace.root, client.key) ?? []));
   const before = letters.ok ? letters.value.at(-1) : undefined;
   const { notes } = workspace;
   const groups = thingsOf({ resolved, problems, standing, before, agency, notes: notes.data, language, say });

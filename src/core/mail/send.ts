@@ -1,12 +1,15 @@
 import { unescape as decoded } from "node:querystring";
+import { Readable } from "node:stream";
 import { createTransport } from "nodemailer";
-import { problem } from "../problems/problem.ts";
-import { fail, type Result, succeed } from "../problems/result.ts";
+import SMTPConnection from "nodemailer/lib/smtp-connection";
+import { type Problem, problem } from "../problems/problem.ts";
 import { mask, reveal, type Secret, secretOf } from "../values/secret.ts";
 
 /** A letter as it goes into the post. */
 export interface Mail {
-  from: string;
+  /** The same whenever it is sent again, so that a mail program shows it once (RFC 5322, Message-ID, without < and >). */
+  id: string;
+  from: { name: string; address: string };
   to: string;
   subject: string;
   text: string;
@@ -20,43 +23,92 @@ export interface MailServer {
   password?: Secret | undefined;
 }
 
+/**
+ * What became of a letter: the server has taken it, or refused it, or was not there to be asked at all. Unsure is a
+ * letter that was handed over, and of which nothing was heard: it may have arrived.
+ */
+export type Delivery = { state: "taken" } | { state: "refused" | "unreached" | "unsure"; problem: Problem };
+
 /** How long a server may be silent, in milliseconds. */
 const patience = 20_000;
 
 const isHere = (host: string): boolean => /^(?:localhost|127(?:\.\d+){3}|\[::1\])$/.test(host);
 
 /** Hands a letter to a mail server (SMTP). The password is used here, and said nowhere. */
-export async function sendMail({ address, password }: MailServer, mail: Mail): Promise<Result<void>> {
+export async function sendMail({ address, password }: MailServer, mail: Mail): Promise<Delivery> {
   const text = reveal(address);
   const url = URL.canParse(text) ? new URL(text) : undefined;
-  if (!url || !/^smtps?:$/.test(url.protocol)) return refused("OXALIS_SMTP names no mail server.");
+  if (!url || !/^smtps?:$/.test(url.protocol)) return failed("unreached", "OXALIS_SMTP names no mail server.");
   const isClosed = url.protocol === "smtps:";
   const user = decoded(url.username);
   const key = password ?? secretOf(decoded(url.password));
-  const transport = createTransport({
+  const { envelope, message } = await written(mail);
+  const connection = new SMTPConnection({
     host: url.hostname,
     port: Number(url.port) || (isClosed ? 465 : 587),
     secure: isClosed,
     // A password goes to this machine as it is, and to no other without encryption.
     requireTLS: user !== "" && !isHere(url.hostname),
-    ...(user ? { auth: { user, pass: reveal(key) } } : {}),
     connectionTimeout: patience,
     greetingTimeout: patience,
     socketTimeout: patience,
-    disableFileAccess: true,
-    disableUrlAccess: true,
   });
+  let isHandedOver = false;
+  const told = (state: "refused" | "unreached" | "unsure", error: Error) =>
+    failed(state, mask(`${error.message.split("\n")[0]}.`, [address, key]));
   try {
-    await transport.sendMail({
-      ...mail,
-      attachments: mail.attachments.map(({ filename, content }) => ({ filename, content: Buffer.from(content) })),
-    });
-    return succeed(undefined);
+    await answered(connection, (done) => connection.connect(done));
+    if (user)
+      await answered(connection, (done) => connection.login({ credentials: { user, pass: reveal(key) } }, done));
   } catch (error) {
-    return refused(mask(`${(error as Error).message.split("\n")[0]}.`, [address, key]));
+    connection.close();
+    return told("unreached", error as Error);
+  }
+  try {
+    const parts = Readable.from(
+      (function* () {
+        // Read only once the server has said that it takes the letter's text.
+        isHandedOver = true;
+        yield message;
+      })(),
+    );
+    await answered(connection, (done) => connection.send(envelope, parts, done));
+    return { state: "taken" };
+  } catch (error) {
+    const { responseCode } = error as { responseCode?: number };
+    if (responseCode) return told("refused", error as Error);
+    return told(isHandedOver ? "unsure" : "unreached", error as Error);
   } finally {
-    transport.close();
+    connection.quit();
+    connection.close();
   }
 }
 
-const refused = (message: string): Result<void> => fail(problem("mail-refused", message));
+/** A letter as it goes over the wire. */
+async function written(mail: Mail): Promise<{ envelope: { from: string; to: string[] }; message: Buffer }> {
+  const writer = createTransport({ streamTransport: true, buffer: true });
+  const { envelope, message } = await writer.sendMail({
+    ...mail,
+    messageId: `<${mail.id}>`,
+    attachments: mail.attachments.map(({ filename, content }) => ({ filename, content: Buffer.from(content) })),
+    disableFileAccess: true,
+    disableUrlAccess: true,
+  });
+  return { envelope: { from: envelope.from || mail.from.address, to: envelope.to }, message: message as Buffer };
+}
+
+/** One step of a conversation with a server: its answer, or what went wrong meanwhile. */
+const answered = (
+  connection: SMTPConnection,
+  step: (done: (error?: Error | null | undefined) => void) => void,
+): Promise<void> =>
+  new Promise((done, fail) => {
+    connection.once("error", fail);
+    connection.once("end", () => fail(new Error("The server has closed the connection")));
+    step((error) => (error ? fail(error) : done()));
+  });
+
+const failed = (state: "refused" | "unreached" | "unsure", message: string): Delivery => ({
+  state,
+  problem: problem(state === "unsure" ? "letter-unsure" : "mail-refused", message),
+});

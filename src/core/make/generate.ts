@@ -16,7 +16,7 @@ import { openTemplate, type Template } from "../survey/template.ts";
 import { fingerprint } from "../values/hash.ts";
 import type { Layout } from "../values/layout.ts";
 import type { Resolved, Variant } from "../variant/variant.ts";
-import { type Ledger, ledgerFile, ledgerText } from "../workspace/ledger.ts";
+import { type Ledger, ledgers } from "../workspace/ledger.ts";
 import { variantName, variantPath } from "../workspace/stage.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { applyChanges, type Tools } from "./apply.ts";
@@ -175,7 +175,7 @@ function decide(
   const untouched = known?.key === key ? seenAgain(root, folder, known) : undefined;
   const keepLedger = () => {
     const ledger = newLedger(workspace, resolved, today);
-    if (ledger) writeTogether(root, new Map([[ledgerFile(client.key), ledgerText(ledger)]]));
+    if (ledger) writeTogether(root, new Map([ledgers.change(root, client.key, ledger)]));
   };
   if (untouched)
     return {
@@ -226,7 +226,7 @@ function refuseChanges(workspace: Workspace, resolved: readonly Resolved[], toda
   if (changing.length === 0) return;
   stop(
     changing.map(({ client }) =>
-      problem("ledger-locked", `${ledgerFile(client.key)} would have to change.`, { client: client.key }),
+      problem("ledger-locked", `${ledgers.of(client.key)} would have to change.`, { client: client.key }),
     ),
   );
 }

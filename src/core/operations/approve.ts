@@ -3,7 +3,7 @@ import { writeTogether } from "../files/writing/together.ts";
 import { expectedAmong } from "../problems/nearest.ts";
 import type { Problem } from "../problems/problem.ts";
 import { attempt, refuse } from "../problems/result.ts";
-import { approvalName, approvalsFile, approvalsText, readApprovals } from "../record/approvals.ts";
+import { approvalName, approvals } from "../record/approvals.ts";
 import type { StoreRecord } from "../record/record.ts";
 import { textsOf } from "../record/rules/rule.ts";
 import { type RecordField, spokenFieldNames } from "../stores/record-fields.ts";
@@ -48,7 +48,7 @@ export const approveDrafts = operation((input: Input, ports): Promise<Taken> => 
     for (const { client, variant, told } of picked) {
       const own = variant && told ? draftsOf(told.record, input.field) : [];
       if (own.length === 0) continue;
-      const known = attempt(() => readApprovals(workspace.root, client.key));
+      const known = attempt(() => approvals.read(workspace.root, client.key));
       if (!known.ok) {
         problems.push(...known.problems.map((each) => ({ ...each, client: client.key })));
         continue;
@@ -58,7 +58,8 @@ export const approveDrafts = operation((input: Input, ports): Promise<Taken> => 
         approvalName(field, language),
         { sha256: sha256(text), by: input.by, on: ports.today() },
       ]);
-      files.set(approvalsFile(client.key), approvalsText({ ...known.value, ...Object.fromEntries(now) }));
+      const change = approvals.change(workspace.root, client.key, { ...known.value, ...Object.fromEntries(now) });
+      files.set(...change);
     }
     if (!input.dryRun && files.size > 0) writeTogether(workspace.root, files);
     return { approved, problems };

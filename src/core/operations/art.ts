@@ -1,6 +1,4 @@
-import { resolve } from "node:path";
 import { allSlots } from "../catalog/all.ts";
-import { writeWhole } from "../files/writing/whole.ts";
 import { makeGuide } from "../guide/guide.ts";
 import { expectedAmong } from "../problems/nearest.ts";
 import { refuse } from "../problems/result.ts";
@@ -8,6 +6,7 @@ import type { Slot } from "../slots/slot.ts";
 import type { PageLanguage } from "../values/page-language.ts";
 import type { Platform } from "../values/platform.ts";
 import { operation } from "./operation.ts";
+import { writeOutput } from "./output.ts";
 import { type At, openWorkspace } from "./workspace.ts";
 
 interface Wanted {
@@ -42,9 +41,9 @@ export const writeGuide = operation(
     ports,
   ): Promise<Written> => {
     const pictures = picturesOf(input);
-    const html = makeGuide(await openWorkspace(input, ports), pictures, input.language);
-    const file = resolve(ports.folder, named);
-    writeWhole(file, html);
+    const workspace = await openWorkspace(input, ports);
+    const html = makeGuide(workspace, pictures, input.language);
+    const file = writeOutput(workspace.root, ports, { named }, html);
     return { file, bytes: Buffer.byteLength(html), pictures: pictures.length };
   },
 );

@@ -1,9 +1,8 @@
-import { resolve } from "node:path";
 import { audit, type Finding } from "../audit/audit.ts";
 import { reporterFor } from "../audit/report.ts";
-import { writeWhole } from "../files/writing/whole.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
+import { writeOutput } from "./output.ts";
 import type { Comparer } from "./ports.ts";
 import { type At, openWorkspace } from "./workspace.ts";
 
@@ -22,6 +21,6 @@ export const auditVariants = operation(async ({ report, ...input }: Input, ports
     return comparer?.compare;
   }).finally(() => comparer?.close());
   const of = { command: "audit", sound: "whole, up to date, nothing of the template", version: ports.version } as const;
-  if (report !== undefined && reporter) writeWhole(resolve(ports.folder, report), reporter(findings, of));
+  if (report !== undefined && reporter) writeOutput(workspace.root, ports, { named: report }, reporter(findings, of));
   return findings;
 });

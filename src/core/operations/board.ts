@@ -1,12 +1,10 @@
-import { resolve } from "node:path";
 import pLimit from "p-limit";
 import { boardPage } from "../board/page.tsx";
 import { resolvePicked, withRecord } from "../derive/resolve.ts";
-import { writeWhole } from "../files/writing/whole.ts";
 import { accentOf } from "../page/accent.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
-import { type Letter, readAsked } from "../record/asked.ts";
+import { askedOf, type Letter, sentOf } from "../record/asked.ts";
 import { type ClientStanding, standings } from "../record/board.ts";
 import type { Recorded } from "../record/read.ts";
 import { keepFirstSeen, readFirstSeen, withSince } from "../record/waiting.ts";
@@ -16,6 +14,7 @@ import type { Resolved } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
+import { writeOutput } from "./output.ts";
 import type { Ports } from "./ports.ts";
 import { type At, openWorkspace } from "./workspace.ts";
 
@@ -35,10 +34,9 @@ export const lookAtBoard = operation(async (input: Input, ports): Promise<{ clie
   const found = boardOf(workspace, await resolvePicked(workspace, await chooseClients(workspace, input)), ports);
   const clients = waitingSince(workspace, input.reach ? await openAddresses(found, ports) : found, ports);
   if (input.page === undefined) return { clients };
-  const file = resolve(ports.folder, input.page);
   const { name: agency } = workspace.agency.data.agency;
-  writeWhole(file, boardPage({ agency, ...accentOf(workspace), clients, today: ports.today() }));
-  return { clients, page: file };
+  const html = boardPage({ agency, ...accentOf(workspace), clients, today: ports.today() });
+  return { clients, page: writeOutput(workspace.root, ports, { named: input.page }, html) };
 });
 
 /** With the days since which things wait, which are kept for the next time. */
@@ -95,12 +93,19 @@ export function boardOf(
   const others = all.map((each) => told.get(each.client) ?? withRecord(workspace, each));
   const parts = new Set(openTemplate(workspace).parts.map(({ platform }) => platform));
   return standings(workspace, others, picked, parts, ports.today()).map((each) => {
-    const read = attempt(() => readAsked(workspace.root, each.client));
+    const read = attempt(() => askedOf.read(workspace.root, each.client) ?? []);
     if (!read.ok) {
       const damaged = read.problems.map((problem) => ({ ...problem, client: each.client }));
       return { ...each, letters: [], problems: [...each.problems, ...damaged] };
     }
-    const [first] = read.value;
-    return { ...each, letters: read.value, ...(first ? { asked: first.on } : {}) };
+    const letters = sentOf(read.value);
+    const [first] = letters;
+    const unsure = read.value
+      .filter(({ state }) => state === "unsure")
+      .map((letter) => unsureProblem(each.client, letter));
+    return { ...each, letters, problems: [...each.problems, ...unsure], ...(first ? { asked: first.on } : {}) };
   });
 }
+
+const unsureProblem = (client: string, { on, to }: Letter): Problem =>
+  problem("letter-unsure", `A letter of ${on} to ${to} may have arrived.`, { client, severity: "warning" });

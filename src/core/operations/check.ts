@@ -1,10 +1,9 @@
-import { resolve } from "node:path";
 import { reporterFor } from "../audit/report.ts";
 import { type Checked, check } from "../check/check.ts";
-import { writeWhole } from "../files/writing/whole.ts";
 import type { Problem } from "../problems/problem.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
+import { writeOutput } from "./output.ts";
 import { type At, openWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
@@ -28,6 +27,6 @@ export const checkInputs = operation(async ({ report, ...input }: Input, ports):
     ...found.clients.map(({ resolved, problems }) => ({ client: resolved.client.key, problems, allowed: [] })),
   ];
   const of = { command: "check", sound: "nothing missing, nothing wrong", version: ports.version } as const;
-  if (report !== undefined && reporter) writeWhole(resolve(ports.folder, report), reporter(reported, of));
+  if (report !== undefined && reporter) writeOutput(workspace.root, ports, { named: report }, reporter(reported, of));
   return found;
 });

@@ -1,7 +1,5 @@
-import { resolve } from "node:path";
 import { copySheetPage } from "../copysheet/page.tsx";
 import { resolvePicked } from "../derive/resolve.ts";
-import { writeWhole } from "../files/writing/whole.ts";
 import { accentOf } from "../page/accent.ts";
 import { isError } from "../problems/problem.ts";
 import { stop } from "../problems/result.ts";
@@ -9,6 +7,7 @@ import { stores } from "../stores/all.ts";
 import type { StoreKey } from "../values/store.ts";
 import { fieldOf } from "../variant/variant.ts";
 import { operation } from "./operation.ts";
+import { writeOutput } from "./output.ts";
 import { type At, openWorkspace } from "./workspace.ts";
 
 interface Input extends At {
@@ -34,10 +33,7 @@ export const writeCopySheet = operation(async (input: Input, ports): Promise<{ f
     store,
     record: told.record,
   });
-  const file =
-    input.output === undefined
-      ? resolve(workspace.root, `variants/copy-${input.client}-${input.store}.html`)
-      : resolve(ports.folder, input.output);
-  writeWhole(file, html);
+  const place = { named: input.output, usual: `variants/copy-${input.client}-${input.store}.html` };
+  const file = writeOutput(workspace.root, ports, place, html);
   return { file, bytes: Buffer.byteLength(html) };
 });

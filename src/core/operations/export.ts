@@ -1,11 +1,10 @@
-import { resolve } from "node:path";
 import { resolveAll, resolvePicked } from "../derive/resolve.ts";
-import { writeWhole } from "../files/writing/whole.ts";
 import { rosterSheets } from "../roster/export.ts";
 import { collectionOf, itemsSheet } from "../roster/items.ts";
 import { type NamedSheet, sheetBytes } from "../roster/sheet.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
+import { writeOutput } from "./output.ts";
 import { type At, openWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
@@ -33,7 +32,6 @@ export const exportRoster = operation(async (input: Input, ports): Promise<Expor
     input.collection === undefined
       ? rosterSheets(picked, notes)
       : [{ name: input.collection, sheet: itemsSheet(collectionOf(notes, input.collection), notes, clients) }];
-  const file = resolve(ports.folder, input.file);
-  writeWhole(file, await sheetBytes(file, sheets));
+  const file = writeOutput(workspace.root, ports, { named: input.file }, await sheetBytes(input.file, sheets));
   return { file, clients: picked.length, columns: sheets[0].sheet[0]?.length ?? 0 };
 });

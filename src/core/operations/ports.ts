@@ -1,5 +1,5 @@
 import type { Compare } from "../files/reading/same.ts";
-import type { Mail, MailServer } from "../mail/send.ts";
+import type { Delivery, Mail, MailServer } from "../mail/send.ts";
 import type { Cache } from "../make/cache.ts";
 import type { Step } from "../make/generate.ts";
 import type { Result } from "../problems/result.ts";
@@ -28,7 +28,7 @@ export interface Ports {
   /** A variable of the environment, as a secret: what it says is asked for only where it is used. */
   secret(name: string): Secret | undefined;
   /** Hands a letter to a mail server. */
-  sendMail(server: MailServer, mail: Mail): Promise<Result<void>>;
+  sendMail(server: MailServer, mail: Mail): Promise<Delivery>;
   /** What is wrong with an address when it is opened; undefined where it answers. */
   reach(address: string): Promise<string | undefined>;
   /** Runs another program. */

@@ -1,15 +1,12 @@
-import { relative, resolve } from "node:path";
-import { leadsDown } from "../files/writing/door.ts";
-import { replaceFile } from "../files/writing/together.ts";
-import { writeWhole } from "../files/writing/whole.ts";
 import { makeProof, type Proof } from "../proof/proof.ts";
 import type { PageLanguage } from "../values/page-language.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
+import { writeOutput } from "./output.ts";
 import { type At, openWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
-  /** Where the page goes, from the workspace; a file of its own for each choice of clients and stage where absent. */
+  /** Where the page goes; a file of its own for each choice of clients and stage where absent. */
   output?: string | undefined;
   /** The page's language; the only client's, or the agency's, where absent. */
   language?: PageLanguage | undefined;
@@ -29,9 +26,6 @@ function usualFile({ clients, group, state, stage }: Input): string {
 export const writeProof = operation(async (input: Input, ports): Promise<Proof & { file: string }> => {
   const workspace = await openWorkspace(input, ports);
   const proof = await makeProof(workspace, await chooseClients(workspace, input), input.language);
-  const file = resolve(workspace.root, input.output ?? usualFile(input));
-  const inside = relative(workspace.root, file).replaceAll("\\", "/");
-  if (leadsDown(inside)) replaceFile(workspace.root, inside, proof.html);
-  else writeWhole(file, proof.html);
-  return { ...proof, file };
+  const place = { named: input.output, usual: usualFile(input) };
+  return { ...proof, file: writeOutput(workspace.root, ports, place, proof.html) };
 });

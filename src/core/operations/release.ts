@@ -14,7 +14,7 @@ import type { Recorded } from "../record/read.ts";
 import { openTemplate, templateRevision } from "../survey/template.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Resolved } from "../variant/variant.ts";
-import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
+import { ledgers } from "../workspace/ledger.ts";
 import { pickClients } from "../workspace/read.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { boardOf } from "./board.ts";
@@ -70,8 +70,8 @@ export const releaseClients = operation(
         const plan = planRelease(each, { ...request, platforms: left });
         return plan.ok ? [plan.value] : [];
       });
-      const ledgers = releases.map(({ client, ledger }) => [ledgerFile(client), ledgerText(ledger)] as const);
-      if (!input.dryRun && ledgers.length > 0) writeTogether(workspace.root, new Map(ledgers));
+      const changes = releases.map(({ client, ledger }) => ledgers.change(workspace.root, client, ledger));
+      if (!input.dryRun && changes.length > 0) writeTogether(workspace.root, new Map(changes));
       const faulty = resolved.picked.filter((each) => !ready.includes(each));
       const stopped = faulty.flatMap(({ problems }) => problems.filter(isError));
       return { releases, problems: [...stopped, ...held.map(({ problem }) => problem)] };
@@ -100,12 +100,13 @@ const isHeld = (held: readonly Held[], client: string, platform: Platform): bool
 export const takeBack = operation(
   (input: At & OfClients & { dryRun: boolean }, ports): Promise<TakenBack[]> =>
     inWorkspace(input, ports, !input.dryRun, async (workspace) => {
-      const planned = pickClients(workspace, await chooseNamed(workspace, input)).map(({ key, ledger }) =>
-        planTakingBack({ client: key, ...(ledger ? { ledger } : {}) }),
-      );
+      const named = pickClients(workspace, await chooseNamed(workspace, input));
+      // Of a ledger that cannot be read nobody knows what was released.
+      stopAt(named.flatMap(({ problems }) => problems.filter(({ code }) => code === "ledger-damaged")));
+      const planned = named.map(({ key, ledger }) => planTakingBack({ client: key, ...(ledger ? { ledger } : {}) }));
       const taken = unwrap(allOf(planned));
-      const ledgers = taken.map(({ client, ledger }) => [ledgerFile(client), ledgerText(ledger)] as const);
-      if (!input.dryRun) writeTogether(workspace.root, new Map(ledgers));
+      const changes = taken.map(({ client, ledger }) => ledgers.change(workspace.root, client, ledger));
+      if (!input.dryRun) writeTogether(workspace.root, new Map(changes));
       return taken;
     }),
 );

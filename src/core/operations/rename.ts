@@ -4,7 +4,7 @@ import { renameIdentifier } from "../ledger/rename.ts";
 import { definitions } from "../platforms/all.ts";
 import { unwrap } from "../problems/result.ts";
 import type { Platform } from "../values/platform.ts";
-import { ledgerFile, ledgerText } from "../workspace/ledger.ts";
+import { ledgers } from "../workspace/ledger.ts";
 import { pickClients } from "../workspace/read.ts";
 import { operation } from "./operation.ts";
 import { type At, inWorkspace } from "./workspace.ts";
@@ -30,7 +30,8 @@ export const renameInUse = operation(
       pickClients(workspace, [key]);
       const all = await resolveAll(workspace);
       const ledger = unwrap(renameIdentifier(all, key, platform, identifier, ports.today()));
-      if (confirmed) writeTogether(workspace.root, new Map([[ledgerFile(key), ledgerText(ledger)]]));
+      const change = ledgers.change(workspace.root, key, ledger);
+      if (confirmed) writeTogether(workspace.root, new Map([change]));
       const own = all.find(({ client }) => client.key === key);
       return {
         before: own?.variant?.values[`identifiers.${platform}`]?.value,

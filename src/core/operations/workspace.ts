@@ -55,6 +55,9 @@ export async function inWorkspace<T>(
   return holding(root, () => work(atStage(readWorkspace(root), at.stage)));
 }
 
-/** Works in a workspace that is held, after what a dead run has left open is settled. */
-export const holding = <T>(root: string, work: () => Promise<T>): Promise<T> =>
-  withLock(root, work, () => settleOpen(root));
+/**
+ * Works in a workspace that is held, after what a dead run has left open is settled. @param wait for another run to
+ * end, in milliseconds
+ */
+export const holding = <T>(root: string, work: () => Promise<T>, wait?: number): Promise<T> =>
+  withLock(root, work, () => settleOpen(root), wait);

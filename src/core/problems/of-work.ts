@@ -6,6 +6,20 @@ export const ofWork = {
     title: "A letter that could not be sent",
     fix: "Set OXALIS_SMTP to the mail server, such as smtp://user@mail.example:587, and OXALIS_SMTP_PASSWORD.",
   },
+  "letter-unsure": {
+    title: "A letter that may have arrived",
+    fix:
+      "Ask whether it came. If it did, `oxalis ask <client> --sent` notes that; if not, `--send --again` sends it " +
+      "again, as the same message.",
+  },
+  "letter-repeated": {
+    title: "A second letter to a client on one day",
+    fix: "Wait until tomorrow, or send it all the same: --again.",
+  },
+  "output-refused": {
+    title: "A result that would be written over what somebody wrote",
+    fix: "Name another file, outside of clients/ and words/.",
+  },
   "field-unknown": { title: "A field that there is not", fix: "Take the one that is meant." },
   "release-refused": {
     title: "A release that cannot be made",

@@ -1,8 +1,7 @@
 import * as z from "zod";
-import { lookAt } from "../files/writing/door.ts";
 import { day } from "../values/day.ts";
 import { sha256 } from "../values/hash.ts";
-import { readKept } from "../workspace/kept-file.ts";
+import { keptFile } from "../workspace/kept-file.ts";
 
 const schema = z.strictObject({
   form: z.literal(1),
@@ -12,27 +11,26 @@ const schema = z.strictObject({
 
 export type Approvals = z.infer<typeof schema>["approved"];
 
-export const approvalsFile = (key: string): string => `clients/${key}/approved.json`;
-
-/** What somebody has approved of a client's drafts. Stops: history-damaged. */
-export function readApprovals(root: string, key: string): Approvals {
-  const file = approvalsFile(key);
-  return lookAt(root, file) ? readKept(root, file, "history-damaged", () => schema).approved : {};
-}
-
-export const approvalsText = (approved: Approvals): string =>
-  `${JSON.stringify({ form: 1, approved: Object.fromEntries(Object.entries(approved).sort()) }, null, 2)}\n`;
+/** What somebody has approved of each client's drafts. Stops: history-damaged */
+export const approvals = keptFile({
+  name: "approved.json",
+  damaged: "history-damaged",
+  schemaOf: () => schema,
+  understood: ({ approved }): Approvals => approved,
+  textOf: (approved) =>
+    `${JSON.stringify({ form: 1, approved: Object.fromEntries(Object.entries(approved).sort()) }, null, 2)}\n`,
+});
 
 /** Under which name a text is approved. */
 export const approvalName = (field: string, language: string): string => `${field}.${language}`;
 
 /** By whom and when a text was approved; undefined of a text that has changed since: it is open again. */
 export function approvalOf(
-  approvals: Approvals,
+  known: Approvals,
   field: string,
   language: string,
   text: string,
 ): Approvals[string] | undefined {
-  const known = approvals[approvalName(field, language)];
-  return known?.sha256 === sha256(text) ? known : undefined;
+  const own = known[approvalName(field, language)];
+  return own?.sha256 === sha256(text) ? own : undefined;
 }

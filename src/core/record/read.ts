@@ -9,7 +9,7 @@ import type { Varying } from "../values/varying.ts";
 import { furtherNames, type Resolved, type Variant } from "../variant/variant.ts";
 import { textOf } from "../workspace/kept-file.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
-import { readApprovals } from "./approvals.ts";
+import { approvals } from "./approvals.ts";
 import { readCaptures } from "./captures.ts";
 import { declaredFor, isPersonal } from "./declared.ts";
 import { type Put, putOf } from "./drafts.ts";
@@ -31,7 +31,7 @@ export interface Recorded extends Resolved {
 /** A client's record, as its files say it. */
 export function readRecord(workspace: Workspace, client: Client, variant: Variant): Told {
   const { texts, problems } = readBeside(client);
-  const approvals = attempt(() => readApprovals(workspace.root, client.key));
+  const approved = attempt(() => approvals.read(workspace.root, client.key));
   const policy = policyFor(workspace, variant);
   const puts = new Map<string, Put>();
   const putIn = (language: string): Put => {
@@ -45,11 +45,11 @@ export function readRecord(workspace: Workspace, client: Client, variant: Varian
     variant,
     beside: texts,
     // Where nobody can tell what was approved, every draft is open.
-    approvals: approvals.ok ? approvals.value : {},
+    approvals: (approved.ok && approved.value) || {},
     policy,
     putIn,
   });
-  const told = [...problems, ...(approvals.ok ? [] : approvals.problems), ...found.problems];
+  const told = [...problems, ...(approved.ok ? [] : approved.problems), ...found.problems];
   return { record: found.record, problems: told.map((each) => ({ ...each, client: client.key })) };
 }
 

@@ -23,9 +23,36 @@ export function secretOf(text: string): Secret {
 /** What a secret is; asked for only where it is used. */
 export const reveal = (secret: Secret): string => texts.get(secret) ?? "";
 
-/** A text with every secret in it as •••. */
+/** A text with every secret in it as •••, also in the forms in which protocols write it and others repeat it. */
 export const mask = (text: string, secrets: readonly Secret[]): string =>
-  secrets.reduce((plain, secret) => {
-    const hidden = reveal(secret);
-    return hidden === "" ? plain : plain.replaceAll(hidden, shown);
-  }, text);
+  secrets
+    .map(reveal)
+    .filter((hidden) => hidden !== "")
+    .flatMap(formsOf)
+    // The longest first: what is left of one by another is no secret any more, but part of one.
+    .sort((one, other) => other.length - one.length)
+    .reduce((plain, form) => plain.replaceAll(form, shown), text);
+
+/** A secret as it is, and as it is written in addresses, in JSON, in hexadecimal digits and in base64. */
+function formsOf(hidden: string): string[] {
+  const hex = Buffer.from(hidden).toString("hex");
+  const base64 = [0, 1, 2].flatMap((before) => withinBase64(hidden, before));
+  const forms = [hidden, encodeURIComponent(hidden), JSON.stringify(hidden).slice(1, -1), hex, hex.toUpperCase()];
+  return [...new Set([...forms, ...base64])];
+}
+
+/** Fewer letters than these may stand anywhere by chance. */
+const telling = 4;
+
+/**
+ * What a secret alone determines of the base64 of a longer text (RFC 4648), where some bytes stand before it: as in a
+ * user's name and password that are written together.
+ */
+function withinBase64(hidden: string, before: number): string[] {
+  const bytes = Buffer.concat([Buffer.alloc(before), Buffer.from(hidden)]);
+  const first = Math.ceil((before * 8) / 6);
+  const last = Math.floor((bytes.length * 8) / 6);
+  return (["base64", "base64url"] as const)
+    .map((form) => bytes.toString(form).slice(first, last))
+    .filter((form) => form.length >= telling);
+}

@@ -1,28 +1,68 @@
 import type * as z from "zod";
 import { readInside } from "../files/reading/folder.ts";
+import { lookAt } from "../files/writing/door.ts";
 import type { ProblemCode } from "../problems/catalogue.ts";
-import { refuse } from "../problems/result.ts";
-import { toldAs } from "../problems/retell.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import { attempt, refuse, stop } from "../problems/result.ts";
+import { placeAt } from "../values/source.ts";
 import { parseYaml } from "./document.ts";
 import { validate } from "./validate.ts";
 
 const utf8 = new TextDecoder("utf-8", { fatal: true });
 
-/**
- * A JSON file beside a brief that Oxalis alone writes, held against the schema of its form. Stops with the problem that
- * stands for a damaged one, at its line: such a file is never made anew.
- */
-export function readKept<S extends z.ZodObject>(
-  root: string,
-  file: string,
-  damaged: ProblemCode,
-  schemaOf: (data: unknown) => S,
-): z.output<S> {
-  return toldAs(damaged, () => {
-    const bytes = readInside(root, file, file);
-    // Read with its lines, which takes ten times as long, only where something is to be told about one.
-    return plain(bytes, schemaOf) ?? withLines(bytes, file, schemaOf);
-  });
+/** A JSON file beside each client's brief that Oxalis alone writes, and that knows what nothing else does. */
+export interface KeptFile<T> {
+  /** Where a client's lies, relative to the workspace. */
+  of(key: string): string;
+  /** What it says; undefined where there is none. Stops with `damaged` where it cannot be read. */
+  read(root: string, key: string): T | undefined;
+  /**
+   * The change that writes it: its path, and what will stand there. Stops with `damaged` where what stands there now
+   * cannot be read: that is never written over.
+   */
+  change(root: string, key: string, value: T): readonly [string, string];
+}
+
+/** What makes one kind of kept file another than the others. */
+interface Kind<S extends z.ZodObject, T> {
+  /** The file's name, beside the brief. */
+  name: string;
+  /** The problem that stands for one that cannot be read. */
+  damaged: ProblemCode;
+  /** What data is held against, by the form that it says it is in. */
+  schemaOf(data: unknown): S;
+  /** What was written in the schema's form, as it is used. Stops where it contradicts itself. */
+  understood(written: z.output<S>, file: string): T;
+  textOf(value: T): string;
+}
+
+export function keptFile<S extends z.ZodObject, T>(kind: Kind<S, T>): KeptFile<T> {
+  const of = (key: string) => `clients/${key}/${kind.name}`;
+  const read = (root: string, key: string): T | undefined => {
+    const file = of(key);
+    // A link that leads nowhere is there, and cannot be read.
+    if (!lookAt(root, file)) return undefined;
+    const read = attempt(() => {
+      const bytes = readInside(root, file, file);
+      // Read with its lines, which takes ten times as long, only where something is to be told about one.
+      return plain(bytes, kind.schemaOf) ?? withLines(bytes, file, kind);
+    });
+    return read.ok ? kind.understood(read.value, file) : stop([damagedBy(kind.damaged, file, read.problems)]);
+  };
+  return {
+    of,
+    read,
+    change(root, key, value) {
+      read(root, key);
+      return [of(key), kind.textOf(value)];
+    },
+  };
+}
+
+/** One problem, however many places of the file do not fit: it is settled as a whole. */
+function damagedBy(code: ProblemCode, file: string, [first]: readonly Problem[]): Problem {
+  if (first?.code === code) return first;
+  return problem(code, `${file} is damaged. ${first?.message ?? ""}`.trim(), { place: first?.place });
 }
 
 function plain<S extends z.ZodObject>(bytes: Uint8Array, schemaOf: (data: unknown) => S): z.output<S> | undefined {
@@ -34,12 +74,22 @@ function plain<S extends z.ZodObject>(bytes: Uint8Array, schemaOf: (data: unknow
   }
 }
 
+/** Lines that version control puts around what it could not merge. */
+const mergeMark = /^(?:<{7}|={7}|>{7})/m;
+
 function withLines<S extends z.ZodObject>(
   bytes: Uint8Array,
   file: string,
-  schemaOf: (data: unknown) => S,
+  { damaged, schemaOf }: Pick<Kind<S, unknown>, "damaged" | "schemaOf">,
 ): z.output<S> {
-  const document = parseYaml({ file, text: textOf(bytes, file) });
+  const source = { file, text: textOf(bytes, file) };
+  const merge = mergeMark.exec(source.text);
+  if (merge)
+    refuse(damaged, `${file} holds a merge that nobody has settled.`, {
+      place: placeAt(source, merge.index),
+      fix: "Keep what both sides have, and take the marks of the merge out; then check that it is read: oxalis check.",
+    });
+  const document = parseYaml(source);
   return validate(document, schemaOf(document.data));
 }
 

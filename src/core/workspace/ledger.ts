@@ -1,8 +1,9 @@
 import * as z from "zod";
-import { lookAt } from "../files/writing/door.ts";
+import { refuse } from "../problems/result.ts";
 import { day } from "../values/day.ts";
-import { inCurrentForm, type Migration } from "../values/forms.ts";
+import { formOf, inCurrentForm, type Migration } from "../values/forms.ts";
 import { platforms } from "../values/platform.ts";
+import { keptFile } from "./kept-file.ts";
 
 /** An identifier in use: the days on which a variant was first made with it, and on which a release fixed it. */
 const heldIdentifier = z.strictObject({
@@ -56,22 +57,42 @@ const migrations: readonly Migration[] = [
   }),
 ];
 
-/** What a ledger of a form is held against; of a form that there is not, the current one. */
-export const ledgerSchemaOf = (form: number | undefined): typeof firstForm | typeof ledgerSchema =>
-  form === 1 ? firstForm : ledgerSchema;
+/** Each client's ledger. Stops: ledger-damaged */
+export const ledgers = keptFile({
+  name: "ledger.json",
+  damaged: "ledger-damaged",
+  /** Of a form that there is not, the current one. */
+  schemaOf: (data): typeof firstForm | typeof ledgerSchema => (formOf(data) === 1 ? firstForm : ledgerSchema),
+  understood(written, file): Ledger {
+    const ledger = inCurrentForm(written, migrations) as Ledger;
+    refuseFalling(ledger, file);
+    return ledger;
+  },
+  textOf: ledgerText,
+});
 
-/** A ledger as it is kept now, whatever form it was written in. @param written held against the schema of its form */
-export const currentLedger = (written: z.infer<typeof firstForm> | Ledger): Ledger =>
-  inCurrentForm(written, migrations) as Ledger;
-
-export const ledgerFile = (key: string): string => `clients/${key}/ledger.json`;
-
-export const hasLedger = (root: string, key: string): boolean => lookAt(root, ledgerFile(key)) !== undefined;
+/** A build number is used once, and rises: a merge of two branches that both released makes others. */
+function refuseFalling({ releases }: Ledger, file: string): void {
+  for (const [at, { build, version }] of releases.entries()) {
+    const before = releases[at - 1];
+    if (before && build <= before.build)
+      refuse(
+        "ledger-damaged",
+        `${file} has build ${build} (version ${version}) behind build ${before.build} (version ${before.version}).`,
+        {
+          expected: "build numbers that rise from one release to the next",
+          fix:
+            "Two branches have released: put their releases in order, and give each that no store has yet the " +
+            "next free build number.",
+        },
+      );
+  }
+}
 
 export const emptyLedger: Ledger = { form: 2, identifiers: {}, releases: [] };
 
 /** A ledger as text: one line a value, so that version control shows what changed. */
-export function ledgerText(ledger: Ledger): string {
+function ledgerText(ledger: Ledger): string {
   const identifiers = Object.fromEntries(
     platforms.flatMap((each) => (ledger.identifiers[each] ? [[each, ledger.identifiers[each]]] : [])),
   );

@@ -4,11 +4,10 @@ import { entriesOf, isFolder, readInside } from "../files/reading/folder.ts";
 import { lookAt } from "../files/writing/door.ts";
 import { nearest } from "../problems/nearest.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { attempt, refuse, stop, succeed } from "../problems/result.ts";
-import { formOf } from "../values/forms.ts";
+import { attempt, refuse, stop } from "../problems/result.ts";
 import { type Document, parseYaml } from "./document.ts";
-import { readKept, textOf } from "./kept-file.ts";
-import { currentLedger, hasLedger, type Ledger, ledgerFile, ledgerSchemaOf } from "./ledger.ts";
+import { textOf } from "./kept-file.ts";
+import { ledgers } from "./ledger.ts";
 import { agencyFile } from "./locate.ts";
 import { agencySchema } from "./schema/agency.ts";
 import { briefSchema } from "./schema/brief.ts";
@@ -53,7 +52,7 @@ function readClient(root: string, key: string): Client {
     });
     return { key, folder, problems: [invalid] };
   }
-  const ledger = hasLedger(root, key) ? attempt(() => readLedger(root, key)) : succeed(undefined);
+  const ledger = attempt(() => ledgers.read(root, key));
   const document = ledger.ok ? attempt(() => readDocument(root, `clients/${key}/brief.yaml`)) : ledger;
   const brief = document.ok ? attempt(() => asWritten(document.value, briefSchema)) : document;
   return {
@@ -63,32 +62,6 @@ function readClient(root: string, key: string): Client {
     ...(brief.ok ? { brief: brief.value } : document.ok ? { unchecked: document.value } : {}),
     problems: brief.ok ? [] : brief.problems.map((each) => ({ ...each, client: key })),
   };
-}
-
-/** A client's ledger. Stops: ledger-damaged. */
-function readLedger(root: string, key: string): Ledger {
-  const file = ledgerFile(key);
-  const ledger = currentLedger(readKept(root, file, "ledger-damaged", (data) => ledgerSchemaOf(formOf(data))));
-  refuseFalling(ledger, file);
-  return ledger;
-}
-
-/** A build number is used once, and rises: a merge of two branches that both released makes others. */
-function refuseFalling({ releases }: Ledger, file: string): void {
-  for (const [at, { build, version }] of releases.entries()) {
-    const before = releases[at - 1];
-    if (before && build <= before.build)
-      refuse(
-        "ledger-damaged",
-        `${file} has build ${build} (version ${version}) behind build ${before.build} (version ${before.version}).`,
-        {
-          expected: "build numbers that rise from one release to the next",
-          fix:
-            "Two branches have released: put their releases in order, and give each that no store has yet the " +
-            "next free build number.",
-        },
-      );
-  }
 }
 
 function readYaml<S extends typeof agencySchema | typeof briefSchema | typeof templateSchema>(

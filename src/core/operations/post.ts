@@ -1,0 +1,118 @@
+import type { Asked } from "../ask/asked.ts";
+import { namesOf } from "../ask/letter.ts";
+import { writeTogether } from "../files/writing/together.ts";
+import type { Delivery, Mail } from "../mail/send.ts";
+import { type Problem, problem } from "../problems/problem.ts";
+import { attemptAsync, refuse } from "../problems/result.ts";
+import { askedOf, type Letter, sentOf } from "../record/asked.ts";
+import { sha256 } from "../values/hash.ts";
+import type { Workspace } from "../workspace/workspace.ts";
+import type { Ports } from "./ports.ts";
+import { holding } from "./workspace.ts";
+
+/** Sends letters, one after the other, and keeps of each what became of it. */
+export interface Post {
+  /** Stops: letter-repeated, letter-unsure, mail-refused, history-damaged */
+  send(asked: Asked, letter: Omit<Mail, "id" | "from" | "to">): Promise<Sent>;
+  /** What is wrong with all letters, and not with one. */
+  problems(): readonly Problem[];
+}
+
+interface Sent {
+  state: "written" | "sent" | "unsure";
+  problems: readonly Problem[];
+}
+
+/** So long, in milliseconds, a letter that is sent waits to be noted while others work here. */
+const patience = 60_000;
+
+/**
+ * The way to a mail server. That a letter is about to be sent is kept before, since whoever dies between a server's
+ * answer and the note of it would send it twice. While a server is asked, the workspace is free.
+ */
+export function openPost({ root, agency }: Workspace, again: boolean, ports: Ports): Post {
+  const address = ports.secret("OXALIS_SMTP");
+  const { name, email } = agency.data.agency;
+  if (!address) refuse("mail-refused", "OXALIS_SMTP names no mail server.");
+  if (!email) refuse("mail-refused", "The agency has no e-mail address to send from: agency.email in oxalis.yaml.");
+  const server = { address, password: ports.secret("OXALIS_SMTP_PASSWORD") };
+  let unreached: Problem | undefined;
+  let left = 0;
+  return {
+    async send(asked, letter) {
+      const { client, to } = asked;
+      if (to === undefined) return written(problem("mail-refused", "The client has no e-mail address."));
+      if (unreached) {
+        left++;
+        return written();
+      }
+      const id = await keepIntent(root, asked, to, { again, from: email, today: ports.today() });
+      const delivery = await ports.sendMail(server, { ...letter, id, from: { name, address: email }, to });
+      if (delivery.state === "unreached") unreached = delivery.problem;
+      const noted = await attemptAsync(() => settle(root, client, id, delivery));
+      const told = delivery.state === "refused" || delivery.state === "unsure" ? [delivery.problem] : [];
+      if (!noted.ok) return { state: "unsure", problems: [...told, ...noted.problems] };
+      if (delivery.state === "taken") return { state: "sent", problems: [] };
+      return { state: delivery.state === "unsure" ? "unsure" : "written", problems: told };
+    },
+    problems() {
+      if (!unreached) return [];
+      const rest = left === 0 ? "" : ` ${left === 1 ? "1 more letter was" : `${left} more letters were`} not tried.`;
+      return [{ ...unreached, message: `${unreached.message}${rest}` }];
+    },
+  };
+}
+
+const written = (...problems: Problem[]): Sent => ({ state: "written", problems });
+
+/** Keeps that a letter is about to be sent. @returns what the message is known by */
+const keepIntent = (
+  root: string,
+  asked: Asked,
+  to: string,
+  { again, from, today }: { again: boolean; from: string; today: string },
+): Promise<string> =>
+  holding(root, async () => {
+    const letters = askedOf.read(root, asked.client) ?? [];
+    const open = letters.find(({ state }) => state === "unsure");
+    if (open && !again) refuse("letter-unsure", `A letter of ${open.on} to ${open.to} may have arrived.`);
+    const sent = sentOf(letters);
+    if (!again && sent.some(({ on }) => on === today))
+      refuse("letter-repeated", `${to} has got a letter today already.`);
+    const things = namesOf(asked.groups);
+    const sum = sha256(JSON.stringify([from, asked.client, to, sent.length, things])).slice(0, 32);
+    const id = open?.id ?? `${sum}@${from.split("@").at(-1)}`;
+    const intent: Letter = { on: today, to, until: asked.until, things, id, state: "unsure" };
+    keep(root, asked.client, [...sent, intent]);
+    return id;
+  });
+
+/** Keeps what became of a letter; of one that was refused nothing is left. */
+const settle = (root: string, client: string, id: string, { state }: Delivery): Promise<void> =>
+  holding(
+    root,
+    async () => {
+      const letters = askedOf.read(root, client) ?? [];
+      const others = letters.filter((each) => each.id !== id);
+      const own = letters.filter((each) => each.id === id);
+      if (state === "taken")
+        keep(root, client, [...others, ...own.map((each) => ({ ...each, state: "sent" as const }))]);
+      else if (state !== "unsure") keep(root, client, others);
+    },
+    patience,
+  );
+
+/** Keeps that somebody sent a client's letter by hand, or that one that may have arrived did. */
+export const noteByHand = ({ root }: Workspace, asked: Asked, ports: Ports): Promise<void> =>
+  holding(root, async () => {
+    const letters = askedOf.read(root, asked.client) ?? [];
+    const isOpen = letters.some(({ state }) => state === "unsure");
+    const own = { on: ports.today(), to: asked.to ?? "", until: asked.until, things: namesOf(asked.groups) };
+    keep(root, asked.client, [
+      ...letters.map((each) => ({ ...each, state: "sent" as const })),
+      ...(isOpen ? [] : [{ ...own, state: "sent" as const }]),
+    ]);
+  });
+
+const keep = (root: string, client: string, letters: readonly Letter[]): void =>
+  writeTogether(root, new Map([askedOf.change(root, client, letters)]));
