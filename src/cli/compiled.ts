@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { lstatSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { cpus, homedir } from "node:os";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 import type { Script } from "node:vm";
 
 /**
@@ -67,10 +67,17 @@ function read(file: string, bound: Buffer): { commands: string[]; data: Buffer }
   }
 }
 
+/** One folder at a time: Node's own way to make several never ends where a system refuses without saying why. */
+function makeFolder(path: string): void {
+  if (lstatSync(path, { throwIfNoEntry: false })) return;
+  if (dirname(path) !== path) makeFolder(dirname(path));
+  mkdirSync(path, { mode: 0o700 });
+}
+
 function write(name: string, bound: Buffer, body: Buffer): void {
   const beside = join(folder(), `${name}.${process.pid}`);
   try {
-    mkdirSync(folder(), { recursive: true, mode: 0o700 });
+    makeFolder(folder());
     writeFileSync(beside, Buffer.concat([sha256(bound, body), body]), { mode: 0o600, flag: "wx" });
     renameSync(beside, join(folder(), name));
     for (const other of readdirSync(folder())) {

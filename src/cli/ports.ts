@@ -1,5 +1,6 @@
 import { openCache } from "../core/make/cache.ts";
 import type { Event, Ports } from "../core/operations/ports.ts";
+import { refuse } from "../core/problems/result.ts";
 import { type Secret, secretOf } from "../core/values/secret.ts";
 import { openComparer } from "./comparer.ts";
 import { version } from "./version.ts";
@@ -36,9 +37,11 @@ function secret(name: string): Secret | undefined {
   return text === undefined ? undefined : secretOf(text);
 }
 
-/** SOURCE_DATE_EPOCH stands in for the clock where it is set. */
+/** SOURCE_DATE_EPOCH stands in for the clock where it is set. Stops: clock-wrong */
 function today(): string {
   const seconds = Number(process.env.SOURCE_DATE_EPOCH);
   const now = process.env.SOURCE_DATE_EPOCH && Number.isFinite(seconds) ? new Date(seconds * 1000) : new Date();
-  return now.toISOString().slice(0, 10);
+  const year = now.getUTCFullYear();
+  if (year >= 2000 && year <= 9999) return now.toISOString().slice(0, 10);
+  return refuse("clock-wrong", `The clock says the year ${Number.isNaN(year) ? "after 275,760" : year}.`);
 }

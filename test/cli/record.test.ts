@@ -5,6 +5,7 @@ import { join } from "node:path";
 import type { Browser } from "playwright-core";
 import sharp from "sharp";
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from "vitest";
+import { parse } from "yaml";
 import { type Board, boardOf } from "../support/board.ts";
 import { openChromium } from "../support/chromium.ts";
 import { edit, oxalis, startOxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
@@ -61,28 +62,32 @@ describe("one client's record", () => {
     boardOf(folder, "brennans-bothy")[0]?.stores.map(({ lines }) => lines.find((each) => each.field === field)?.state);
 
   test("texts may lie beside the brief, and what a group or the defaults say holds for all", () => {
-    mkdirSync(join(folder, "clients/brennans-bothy/store/en"), { recursive: true });
-    writeFileSync(join(folder, "clients/brennans-bothy/store/en/description.txt"), "Oats, cheese and a card.\n");
+    mkdirSync(join(folder, "clients/brennans-bothy/store"));
+    const beside = "clients/brennans-bothy/store/en.yaml";
+    writeFileSync(join(folder, beside), "description: |\n  Oats, cheese\n  and a card.\nkeywords: [oats, cheese]\n");
     expect(states("description")).toEqual(["given", "given", "given"]);
+    const { out } = oxalis(folder, "explain", "brennans-bothy", "store.description");
+    expect(out).toMatch(/given beside the brief {2}clients\/brennans-bothy\/store\/en\.yaml:1:14/);
     expect(states("price")).toEqual(["given", "given", "given"]);
     edit(folder, "oxalis.yaml", (text) => text.replace("    price: free\n", ""));
     expect(states("price")).toEqual(["missing", "missing", "missing"]);
   });
 
   test("a text beside the brief that holds what cannot be shown, or is not UTF-8, is told and not taken", () => {
-    const file = "clients/brennans-bothy/store/en/description.txt";
-    mkdirSync(join(folder, "clients/brennans-bothy/store/en"), { recursive: true });
+    const file = "clients/brennans-bothy/store/en.yaml";
+    mkdirSync(join(folder, "clients/brennans-bothy/store"));
     const told = (content: string | Buffer) => {
       writeFileSync(join(folder, file), content);
-      return boardOf(folder, "brennans-bothy")[0]?.problems.find(({ message }) => message.startsWith(file));
+      return boardOf(folder, "brennans-bothy")[0]?.problems.find(
+        ({ message, place }) => place?.file === file || message.startsWith(file),
+      );
     };
-    expect(told("\ufeffOats and cheese.\r\nWeekly.\r\n")).toBeUndefined();
+    expect(told("\ufeffdescription: |\r\n  Oats and cheese.\r\n  Weekly.\r\n")).toBeUndefined();
     expect(states("description")).toEqual(["given", "given", "given"]);
-    expect(told("Oats \u{1f33e}\nand \u001b[31mcheese")).toMatchObject({
-      code: "text-invalid",
-      place: { file, line: 2, column: 5 },
-    });
-    expect(told(Buffer.from("Bóthy", "utf16le"))).toMatchObject({ code: "file-unreadable" });
+    expect(told("description: Oats \u{1f33e} and \u202echeese\n")).toMatchObject({ code: "text-invalid" });
+    expect(told("descripton: Oats\n")).toMatchObject({ code: "key-unknown", place: { file, line: 1 } });
+    expect(told(Buffer.from("short: Bóthy", "utf16le"))).toMatchObject({ code: "file-unreadable" });
+    expect(told(`description: ${"x".repeat(10_000_000)}`)).toMatchObject({ code: "file-too-large" });
     expect(states("description")).toContain("draft");
   });
 
@@ -146,9 +151,19 @@ describe("one client's record", () => {
   });
 
   test("a draft is no text until somebody has approved it, and is open again when it changes", () => {
-    expect(oxalis(folder, "approve", "brennans-bothy", "--by", "Mara", "--dry-run").out).toContain(
-      "2 drafts to approve.",
-    );
+    expect(oxalis(folder, "approve", "brennans-bothy", "--dry-run").out).toContain("2 drafts to approve.");
+    for (const [by, why] of [
+      ["", "nobody is named"],
+      ["Ma\u0007ra", "control character"],
+      ["Ma\nra", "line end"],
+    ])
+      expect(oxalis(folder, "approve", "brennans-bothy", "--by", by as string)).toMatchObject({
+        code: 1,
+        err: expect.stringMatching(`${why}[\\s\\S]*\\[approve-refused\\]`),
+      });
+    expect(oxalis(folder, "approve", "brennans-bothy").err).toContain("[approve-refused]");
+    expect(oxalis(folder, "approve", "--by", "Mara").err).toContain("It is not said which clients.");
+    expect(existsSync(join(folder, "clients/brennans-bothy/approved.json"))).toBe(false);
     expect(states("description")).toContain("draft");
     expect(oxalis(folder, "approve", "brennans-bothy", "--by", "Mara", "--field", "descripton").err).toContain(
       '"description"',
@@ -191,20 +206,24 @@ describe("one client's record", () => {
 
   test("the texts lie in the variant as files, the same every time, and are audited as all else", () => {
     expect(oxalis(folder, "generate", "-q").code).toBe(0);
-    const kit = join(folder, "variants/3-acre/store");
-    const texts = readdirSync(join(kit, "app-store/en")).filter((file) => file.endsWith(".txt"));
-    expect(texts.sort()).toEqual(
-      ["description", "keywords", "name", "news", "promotional", "subtitle"].map((field) => `${field}.txt`),
-    );
-    expect(readFileSync(join(kit, "app-store/en/keywords.txt"), "utf8")).toBe(
-      "vegetables,organic,delivery,farm,season\n",
-    );
-    expect(readFileSync(join(kit, "microsoft-store/en/keywords.txt"), "utf8")).toBe(
-      "vegetables\norganic\ndelivery\nfarm\nseason\n",
+    const textsIn = (file: string) => parse(readFileSync(join(folder, "variants", file), "utf8"));
+    const own = textsIn("3-acre/store/app-store/en.yaml");
+    expect(Object.keys(own)).toEqual([
+      "name",
+      "subtitle",
+      "promotional",
+      "description",
+      "keywords",
+      "news",
+      "captures",
+    ]);
+    expect(own.keywords).toBe("vegetables,organic,delivery,farm,season");
+    expect(textsIn("3-acre/store/microsoft-store/en.yaml").keywords).toBe(
+      "vegetables\norganic\ndelivery\nfarm\nseason",
     );
     // A draft is nobody's word.
-    expect(existsSync(join(folder, "variants/brennans-bothy/store/google-play/en/description.txt"))).toBe(false);
-    writeFileSync(join(kit, "app-store/en/keywords.txt"), "other\n");
+    expect(textsIn("brennans-bothy/store/google-play/en.yaml")).not.toHaveProperty("description");
+    edit(folder, "variants/3-acre/store/app-store/en.yaml", (text) => text.replace("vegetables,", ""));
     expect(oxalis(folder, "audit", "3-acre").code).toBe(1);
     expect(oxalis(folder, "generate", "3-acre", "-q").code).toBe(0);
     expect(oxalis(folder, "audit", "3-acre").code).toBe(0);
@@ -306,25 +325,59 @@ describe("one client's record", () => {
   });
 
   test("pictures of the running app are held against each store, put in order, and lose their alpha channel", async () => {
-    const captures = join(folder, "clients/3-acre/store/en/captures");
+    const captures = join(folder, "clients/3-acre/captures");
     const phone = async (name: string, width: number, height: number) =>
       sharp({ create: { width, height, channels: 4, background: { r: 9, g: 99, b: 9, alpha: 0.5 } } })
         .png()
-        .toFile(join(captures, "phone", name));
-    await phone("0-first.png", 1080, 1920);
+        .toFile(join(captures, "phone/en", name));
+    await phone("a first.png", 1080, 1920);
     expect(oxalis(folder, "generate", "3-acre", "-q").code).toBe(0);
-    const made = join(folder, "variants/3-acre/store/google-play/en/phone");
-    expect(readdirSync(made)).toEqual(["01.png", "02.png", "03.png"]);
-    expect(await sharp(join(made, "01.png")).metadata()).toMatchObject({ width: 1080, height: 1920, hasAlpha: false });
+    const made = join(folder, "variants/3-acre/store/google-play");
+    const { captures: shown } = parse(readFileSync(join(made, "en.yaml"), "utf8"));
+    expect(shown).toEqual({ phone: ["phone-a-first.en.png", "phone-boxes.en.png", "phone-packed.en.png"] });
+    expect(readdirSync(made)).toEqual(["en.yaml", "feature-graphic.en.png", "icon.png", ...shown.phone]);
+    expect(await sharp(join(made, "phone-a-first.en.png")).metadata()).toMatchObject({
+      width: 1080,
+      height: 1920,
+      hasAlpha: false,
+    });
     await phone("9-wide.png", 4000, 1000);
     const [own] = boardOf(folder, "3-acre");
     expect(own?.stores[0]?.problems.map(({ message }) => message)).toEqual([
-      "clients/3-acre/store/en/captures/phone/9-wide.png is 4000 × 1000.",
+      "clients/3-acre/captures/phone/en/9-wide.png is 4000 × 1000.",
     ]);
     rmSync(join(captures, "iphone"), { recursive: true });
     expect(boardOf(folder, "3-acre")[0]?.stores[1]?.problems.map(({ message }) => message)).toEqual([
       'App Store wants 1 of "iPhone 6.9″ screenshots": there are 0.',
     ]);
+  });
+
+  test("what only begins as a picture is none; of very many, those that are looked at are told; former places are read", async () => {
+    const phone = join(folder, "clients/3-acre/captures/phone/en");
+    const [boxes, packed] = ["boxes.png", "packed.png"].map((name) => readFileSync(join(phone, name)));
+    // The head of a picture of the right size, and nothing behind it; the same with an end that comes too early.
+    writeFileSync(join(phone, "boxes.png"), boxes?.subarray(0, 60) ?? "");
+    const end = packed?.subarray(-12) ?? Buffer.alloc(0);
+    writeFileSync(join(phone, "packed.png"), Buffer.concat([packed?.subarray(0, 33) ?? end, end]));
+    const play = () => boardOf(folder, "3-acre")[0]?.stores[0];
+    expect(play()?.captures[0]).toMatchObject({ count: 0, isDone: false });
+    expect(play()?.problems.map(({ message }) => message)).toEqual([
+      'Google Play wants 2 of "Phone screenshots": there are 0.',
+      "clients/3-acre/captures/phone/en/boxes.png is no picture.",
+      "clients/3-acre/captures/phone/en/packed.png is no picture.",
+    ]);
+    for (let at = 0; at < 504; at++) writeFileSync(join(phone, `${at + 100}.png`), "no picture");
+    expect(boardOf(folder, "3-acre")[0]?.problems.map(({ message }) => message)).toEqual([
+      "clients/3-acre/captures/phone/en/ holds 506 pictures; the last 456 are not looked at.",
+    ]);
+    rmSync(phone, { recursive: true });
+    const former = join(folder, "clients/3-acre/store/en");
+    mkdirSync(join(former, "captures/phone"), { recursive: true });
+    for (const name of ["1", "2"]) writeFileSync(join(former, `captures/phone/${name}.png`), boxes ?? "");
+    writeFileSync(join(former, "promotional.txt"), "Peas.\n");
+    expect(play()?.captures[0]).toMatchObject({ count: 2, isDone: true });
+    const told = boardOf(folder, "3-acre")[0]?.problems.map(({ code, severity }) => `${severity} ${code}`);
+    expect(told).toEqual(["warning form-former", "warning form-former"]);
   });
 
   test("addresses are opened where that is asked for, and only then", async () => {

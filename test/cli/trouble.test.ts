@@ -1,8 +1,9 @@
+import { spawnSync } from "node:child_process";
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { beforeAll, expect, test } from "vitest";
 import { withLock } from "../../src/core/files/holding/lock.ts";
-import { contents, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
+import { contents, edit, oxalis, program, startOxalis, startWith, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;
 const at = (file: string) => join(folder, file);
@@ -80,4 +81,37 @@ test.each([
   const ran = oxalis(folder, ...args);
   expect([ran.code, ran.out + ran.err]).toEqual([1, expect.stringContaining(code)]);
   expect(ran.out + ran.err).toContain(expected);
+});
+
+test.each([{ HOME: "/proc", XDG_CACHE_HOME: "" }, { XDG_CACHE_HOME: "/proc/x" }])(
+  "a place that nothing can be kept in costs time alone: %j",
+  async (env) => {
+    const run = startWith(env, folder, "clients", "3-acre", "--csv");
+    const hung = setTimeout(() => run.kill("SIGKILL"), 60_000);
+    expect(await new Promise((ended) => run.once("exit", ended))).toBe(0);
+    clearTimeout(hung);
+  },
+);
+
+test.each(["9020000000000", "-99999999999", "99999999999999999"])("a clock that says %s is told", (seconds) => {
+  const { status, stderr } = spawnSync("node", [program, "board"], {
+    cwd: folder,
+    encoding: "utf8",
+    env: { ...process.env, SOURCE_DATE_EPOCH: seconds },
+  });
+  expect([status, stderr]).toEqual([1, expect.stringContaining("[clock-wrong]")]);
+});
+
+test("where a process gets few addresses, a name that has to be shaped fails alone", () => {
+  edit(folder, "clients/saltmarsh/brief.yaml", (text) => text.replace(/^( +name:).*$/m, "$1 صندوق الخضار"));
+  const limited = (...args: string[]) =>
+    spawnSync("sh", ["-c", 'ulimit -v 6000000; exec node "$0" "$@"', program, ...args], {
+      cwd: folder,
+      encoding: "utf8",
+    });
+  const { status, stderr, stdout } = limited("check");
+  expect(status).toBe(1);
+  expect(stderr).toMatch(/cannot letter a name in this script: .*\. {2}\[lettering-refused\]/);
+  expect(stdout).toMatch(/3-acre .*ready/);
+  expect(limited("generate", "3-acre").status).toBe(0);
 });

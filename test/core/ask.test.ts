@@ -182,8 +182,8 @@ describe("a letter asks for", () => {
       to: "hill@hill.example",
       until: "2026-11-15",
       things: ["privacy"],
-      state: "sent",
-    } as const;
+      state: "sent" as const,
+    };
     const stores = [standing("app-store", [line("privacy"), line("support")])];
     const groups = things(board(stores), { before });
     expect(groups.flatMap(({ things }) => things.map(({ isStill }) => isStill))).toEqual([true, false]);

@@ -44,7 +44,7 @@ const whole: Partial<Record<RecordField, string>> = {
 const shown = (device: Capture["device"], width: number, height: number): Capture => ({
   device,
   language: "en",
-  file: `clients/hill-farm/store/en/captures/${device}/1.png`,
+  file: `clients/hill-farm/captures/${device}/en/1.png`,
   hash: "",
   size: { width, height },
 });
@@ -113,6 +113,7 @@ describe("a record is held against what each store wants", () => {
     ["a price in the subtitle", { subtitle: "Boxes from €9" }, "app-store", /price-in-text: .*"€9"/],
     ["a price behind", { promotional: "Now 9.50 EUR" }, "app-store", /price-in-text/],
     ["a placeholder", { description: "Lorem ipsum dolor" }, "app-store", /error placeholder-left: .*"Lorem ipsum"/],
+    ["a note to oneself", { description: "TODO: say more" }, "app-store", /error placeholder-left: .*"TODO"/],
     ["a brace", { short: "Boxes from {app.name}" }, "google-play", /error placeholder-left: .*"\{app\.name\}"/],
     ["no https", { privacy: "http://hillfarm.example" }, "app-store", /record-invalid: .*begins with http:/],
     ["no domain", { support: "https://help" }, "app-store", /record-invalid: .*names no domain/],
@@ -147,6 +148,11 @@ describe("a record is held against what each store wants", () => {
   test("what only some apps need is asked of those alone", () => {
     expect(told(record({}, { features: ["sign-in"] }))).toEqual([expect.stringContaining('"Sign-in information"')]);
   });
+
+  test.each(["Todo lo que crece, en una caja.", "TODO LO QUE CRECE"])(
+    "%s is a text in Spanish, and no placeholder",
+    (description) => expect(told(record({ description }))).toEqual([]),
+  );
 
   test("a platform's own name, and a price in a description, are no fault", () => {
     expect(told(record({ description: "On your iPhone, from €9 a box." }))).toEqual([]);
@@ -255,9 +261,22 @@ describe("a draft is written by a pattern", () => {
     });
   });
 
+  test("in which what stands between apostrophes stays as it is, and apostrophes of words too", () => {
+    const written = (pattern: string) => writeDraft(pattern, "en", put, place);
+    for (const [pattern, text] of [
+      ["'{app.name}' is {app.name}", "{app.name} is Hill Farm"],
+      ["the farm's {app.name}, isn't it", "the farm's Hill Farm, isn't it"],
+      ["'{app.name} to the end", "{app.name} to the end"],
+      ["''{app.name}''", "'Hill Farm'"],
+    ])
+      expect(written(pattern as string)).toEqual({ ok: true, value: text });
+  });
+
   test.each([
     ["{nobody}", /Nothing is called nobody/],
     ["{boxes, plural, one {x}", /cannot be read/],
+    ["{constructor}", /Nothing is called constructor/],
+    ["{toString}", /Nothing is called toString/],
   ])("%s is told", (pattern, message) => {
     const made = writeDraft(pattern, "en", put, place);
     expect(made.ok).toBe(false);

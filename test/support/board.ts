@@ -8,10 +8,11 @@ export interface Board {
     store: string;
     required: { done: number; total: number };
     lines: { field: string; state: string }[];
+    captures: { count: number; isDone: boolean }[];
     problems: { code: string; message: string; who: string; severity: string }[];
     passed: { code: string }[];
   }[];
-  problems: { code: string; message: string }[];
+  problems: { code: string; message: string; severity: string; place?: { file: string; line: number } }[];
 }
 
 export const boardOf = (folder: string, ...args: string[]): Board[] =>

@@ -8,7 +8,7 @@ import { countOf } from "../view/terminal.ts";
 export const run: Run<"approve"> = async (given, { terminal, ports }) =>
   mapResult(await approveDrafts({ ...given, field: given.field ?? [] }, ports), ({ approved, problems }) => {
     const { print, json, note, out, err } = terminal;
-    if (given.json) json({ approved, by: given.by, done: !given.dryRun, problems: problems.map(placeData) });
+    if (given.json) json({ approved, by: given.by ?? null, done: !given.dryRun, problems: problems.map(placeData) });
     else if (!given.quiet) {
       for (const { client, field, language, text } of approved) {
         print(`${out.bold(client)}  ${field} ${out.dim(language)}`);

@@ -52,7 +52,7 @@ export const recordRows = {
     options: {
       ...inWorkspace,
       ...ofClients,
-      by: { kind: "text", value: "<name>", required: true, says: "who has read them" },
+      by: { kind: "text", value: "<name>", says: "who has read them; wanted unless it is a dry run" },
       field: { kind: "texts", value: "<field>", says: "only these fields; may be given several times" },
       dryRun: { kind: "flag", says: "show the drafts, and approve nothing" },
     },

@@ -1,6 +1,7 @@
 import pLimit from "p-limit";
 import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
 import { stoppedPlatforms, stopsClient } from "../problems/problem.ts";
+import { attemptAsync } from "../problems/result.ts";
 import { captureFiles } from "../record/captures.ts";
 import { kitFiles } from "../record/kit.ts";
 import { type Recorded, readRecord } from "../record/read.ts";
@@ -74,15 +75,18 @@ async function resolveClient(
     return { client, values: {}, art: seen.art, problems: [...client.problems, ...told] };
   }
   const seen = await readArtwork(workspace, client, known);
-  const given = await readFont(workspace, client, fonts);
+  const font = await attemptAsync(() => readFont(workspace, client, fonts));
+  const given = font.ok ? font.value : { problems: font.problems };
   const art = given.font ? { ...seen.art, font: given.font } : seen.art;
   const { variant, ...resolved } = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
   const ofArt = [...seen.problems, ...given.problems];
   const isWhole = variant && !ofArt.some(stopsClient);
+  const lettered = isWhole ? await attemptAsync(() => letterVariant(variant, given.opened)) : undefined;
+  const unlettered = lettered?.ok === false ? lettered.problems : [];
   return {
     ...resolved,
-    problems: [...resolved.problems, ...ofArt.map((each) => ({ ...each, client: client.key }))],
-    ...(isWhole ? { variant: await letterVariant(variant, given.opened) } : {}),
+    problems: [...resolved.problems, ...[...ofArt, ...unlettered].map((each) => ({ ...each, client: client.key }))],
+    ...(lettered?.ok ? { variant: lettered.value } : {}),
   };
 }
 
@@ -105,11 +109,15 @@ export function withRecord(workspace: Workspace, resolved: Resolved): Recorded {
   }
   const { record } = told;
   const stores = wantedStores(workspace, client);
+  const captures = captureFiles(
+    stores.map(({ key }) => key),
+    record.captures,
+  );
   const own: Variant = {
     ...variant,
     policies: record.policies,
-    texts: stores.flatMap((store) => kitFiles(store, record)),
-    captures: captureFiles(stores, record.captures),
+    texts: stores.flatMap((store) => kitFiles(store, record, captures)),
+    captures,
   };
   return { ...resolved, told, variant: own };
 }

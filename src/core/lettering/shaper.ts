@@ -1,5 +1,7 @@
 import type { Face, Font } from "harfbuzzjs";
 import { unpackBeside } from "../files/reading/beside.ts";
+import { problem } from "../problems/problem.ts";
+import { orStopAsync } from "../problems/result.ts";
 import type { ScriptWithFont } from "./faces.ts";
 
 /** A font that is open for shaping. */
@@ -18,12 +20,19 @@ type Shaper = typeof import("harfbuzzjs") & { ready?: Promise<void> };
 
 let loaded: Promise<Shaper> | undefined;
 
-/** The library is loaded when the first name needs it: most do not. */
+/**
+ * The library is loaded when the first name needs it: most do not. It keeps ten gigabytes of addresses for itself, of
+ * which it uses few; where a machine gives no process so many, it stops. Stops: lettering-refused
+ */
 const load = (): Promise<Shaper> => {
-  loaded ??= import("harfbuzzjs").then(async (shaper: Shaper) => {
-    await shaper.ready;
-    return shaper;
-  });
+  loaded ??= orStopAsync(
+    async () => {
+      const shaper: Shaper = await import("harfbuzzjs");
+      await shaper.ready;
+      return shaper;
+    },
+    ({ message }) => problem("lettering-refused", `This machine cannot letter a name in this script: ${message}.`),
+  );
   return loaded;
 };
 
@@ -32,7 +41,7 @@ const em = 1000;
 /** Medium, where a font can be of any weight: as the letters that come with Oxalis (OpenType, axis wght). */
 const weight = 500;
 
-/** Opens a font's bytes (TrueType or OpenType); undefined where they are none. */
+/** Opens a font's bytes (TrueType or OpenType); undefined where they are none. Stops: lettering-refused */
 export async function openFont(bytes: Uint8Array): Promise<OpenFont | undefined> {
   const shaper = await load();
   const face = new shaper.Face(new shaper.Blob(bytes));

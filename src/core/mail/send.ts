@@ -7,7 +7,7 @@ import { mask, reveal, type Secret, secretOf } from "../values/secret.ts";
 
 /** A letter as it goes into the post. */
 export interface Mail {
-  /** The same whenever it is sent again, so that a mail program shows it once (RFC 5322, Message-ID, without < and >). */
+  /** The same whenever it is sent again, so that it is shown once (RFC 5322, Message-ID, without < and >). */
   id: string;
   from: { name: string; address: string };
   to: string;

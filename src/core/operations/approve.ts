@@ -8,12 +8,14 @@ import type { StoreRecord } from "../record/record.ts";
 import { textsOf } from "../record/rules/rule.ts";
 import { type RecordField, spokenFieldNames } from "../stores/record-fields.ts";
 import { sha256 } from "../values/hash.ts";
-import { chooseClients, type OfClients } from "./chosen.ts";
+import { lineOfText } from "../workspace/schema/brief.ts";
+import { chooseNamed, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import { type At, inWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
-  by: string;
+  /** Who has read them; nobody has to where nothing is approved. */
+  by?: string | undefined;
   /** Only these fields; all where there are none. */
   field: readonly string[];
   dryRun: boolean;
@@ -40,8 +42,9 @@ export const approveDrafts = operation((input: Input, ports): Promise<Taken> => 
       refuse("field-unknown", `No text of a record is called "${each}".`, {
         expected: expectedAmong(each, spokenFieldNames, "a text of a store's record"),
       });
+  const by = input.dryRun ? "" : readerOf(input.by);
   return inWorkspace(input, ports, !input.dryRun, async (workspace) => {
-    const { picked } = await resolvePicked(workspace, await chooseClients(workspace, input));
+    const { picked } = await resolvePicked(workspace, await chooseNamed(workspace, input, "approve-refused"));
     const files = new Map<string, string>();
     const approved: Approved[] = [];
     const problems: Problem[] = [];
@@ -56,7 +59,7 @@ export const approveDrafts = operation((input: Input, ports): Promise<Taken> => 
       approved.push(...own);
       const now = own.map(({ field, language, text }) => [
         approvalName(field, language),
-        { sha256: sha256(text), by: input.by, on: ports.today() },
+        { sha256: sha256(text), by, on: ports.today() },
       ]);
       const change = approvals.change(workspace.root, client.key, { ...known.value, ...Object.fromEntries(now) });
       files.set(...change);
@@ -65,6 +68,17 @@ export const approveDrafts = operation((input: Input, ports): Promise<Taken> => 
     return { approved, problems };
   });
 });
+
+/** Who has read the drafts: somebody, in words that can be shown. */
+function readerOf(given = ""): string {
+  const by = lineOfText(200).safeParse(given);
+  if (by.success) return by.data;
+  const [issue] = by.error.issues;
+  const why = given.trim() === "" ? "nobody is named" : (issue?.message ?? "it is no name");
+  return refuse("approve-refused", `It is not said who has read the drafts: ${why}.`, {
+    expected: "--by, with a name",
+  });
+}
 
 /** Texts of a record that are drafts still. @param fields only these; all where there are none */
 const draftsOf = (record: StoreRecord, fields: readonly string[]): Approved[] =>

@@ -1,4 +1,5 @@
 import { ofClients, resolveAll } from "../derive/resolve.ts";
+import type { ProblemCode } from "../problems/catalogue.ts";
 import { expectedAmong } from "../problems/nearest.ts";
 import { refuse } from "../problems/result.ts";
 import { isInState } from "../roster/state.ts";
@@ -31,6 +32,17 @@ export async function chooseClients(workspace: Workspace, wanted: OfClients): Pr
     ...(state ? [`in the state "${state}"`] : []),
   ];
   return refuse("clients-none", `No client${clients.length > 0 ? " of those named" : ""} is ${said.join(" and ")}.`);
+}
+
+/** The same, of those that somebody names: what cannot be undone happens to nobody because nobody was named. */
+export function chooseNamed(workspace: Workspace, wanted: OfClients, code: ProblemCode): Promise<readonly string[]> {
+  const { clients, group, state } = wanted;
+  if (clients.length === 0 && group === undefined && state === undefined)
+    refuse(code, "It is not said which clients.", {
+      expected: "keys of clients, --group or --state",
+      fix: 'Name them; all of them are "*".',
+    });
+  return chooseClients(workspace, wanted);
 }
 
 /** Whether a client is in the group and in the state that are asked for. */

@@ -1,7 +1,7 @@
 import { allSlots } from "../catalog/all.ts";
 import { attempt, orElse } from "../problems/result.ts";
 import { fieldNames } from "../values/fields.ts";
-import { readWorkspace } from "../workspace/read.ts";
+import { isClientKey, readWorkspace } from "../workspace/read.ts";
 import { operation } from "./operation.ts";
 import { type At, workspaceRoot } from "./workspace.ts";
 
@@ -19,7 +19,7 @@ export const workspaceNames = operation(async (at: At, ports): Promise<Names> =>
   const read = attempt(() => readWorkspace(workspaceRoot(at, ports)));
   const { clients, agency, notes } = orElse(read, { clients: [], agency: undefined, notes: undefined });
   return {
-    clients: clients.map(({ key }) => key),
+    clients: clients.map(({ key }) => key).filter(isClientKey),
     groups: Object.keys(agency?.data.groups ?? {}),
     stages: Object.keys(agency?.data.stages ?? {}),
     collections: Object.keys(notes?.data.collections ?? {}),

@@ -12,8 +12,8 @@ const inputs = /^(?:clients\/|words\/|(?:oxalis|template)\.yaml$)/;
 type Where = { named: string } | { named?: string | undefined; usual: string };
 
 /**
- * Writes a page or a sheet, whole or not at all. Whatever lies in the workspace is written by its door: no link leads out of it. Stops:
- * output-refused, path-outside, write-failed
+ * Writes a page or a sheet, whole or not at all. Whatever lies in the workspace is written by its door: no link leads
+ * out of it. Stops: output-refused, path-outside, write-failed
  * @returns the file's absolute path
  */
 export function writeOutput(

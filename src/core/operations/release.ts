@@ -9,7 +9,7 @@ import {
   type TakenBack,
 } from "../ledger/release.ts";
 import { isError, type Problem } from "../problems/problem.ts";
-import { allOf, refuse, stopAt, unwrap } from "../problems/result.ts";
+import { allOf, stopAt, unwrap } from "../problems/result.ts";
 import type { Recorded } from "../record/read.ts";
 import { openTemplate, templateRevision } from "../survey/template.ts";
 import type { Platform } from "../values/platform.ts";
@@ -18,7 +18,7 @@ import { ledgers } from "../workspace/ledger.ts";
 import { pickClients } from "../workspace/read.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { boardOf } from "./board.ts";
-import { chooseClients, type OfClients } from "./chosen.ts";
+import { chooseNamed, type OfClients } from "./chosen.ts";
 import { findOpen, findUnproven, type Held } from "./held-back.ts";
 import { operation } from "./operation.ts";
 import type { Ports } from "./ports.ts";
@@ -49,7 +49,7 @@ export interface Released {
 export const releaseClients = operation(
   (input: Input, ports): Promise<Released> =>
     inWorkspace(input, ports, !input.dryRun, async (workspace) => {
-      const clients = await chooseNamed(workspace, input);
+      const clients = await chooseNamed(workspace, input, "release-refused");
       const resolved = await resolvePicked(workspace, clients);
       const request = {
         ...(input.kind ? { kind: input.kind } : {}),
@@ -100,7 +100,7 @@ const isHeld = (held: readonly Held[], client: string, platform: Platform): bool
 export const takeBack = operation(
   (input: At & OfClients & { dryRun: boolean }, ports): Promise<TakenBack[]> =>
     inWorkspace(input, ports, !input.dryRun, async (workspace) => {
-      const named = pickClients(workspace, await chooseNamed(workspace, input));
+      const named = pickClients(workspace, await chooseNamed(workspace, input, "release-refused"));
       // Of a ledger that cannot be read nobody knows what was released.
       stopAt(named.flatMap(({ problems }) => problems.filter(({ code }) => code === "ledger-damaged")));
       const planned = named.map(({ key, ledger }) => planTakingBack({ client: key, ...(ledger ? { ledger } : {}) }));
@@ -110,17 +110,6 @@ export const takeBack = operation(
       return taken;
     }),
 );
-
-/** Nobody is released because nobody was named. */
-function chooseNamed(workspace: Workspace, wanted: OfClients): Promise<readonly string[]> {
-  const { clients, group, state } = wanted;
-  if (clients.length === 0 && group === undefined && state === undefined)
-    refuse("release-refused", "It is not said which clients.", {
-      expected: "keys of clients, --group or --state",
-      fix: 'Name them; all of them are "*".',
-    });
-  return chooseClients(workspace, wanted);
-}
 
 function notesByLanguage(given: readonly string[], locale: string): Record<string, string> {
   const pairs = given.map((text) => {

@@ -72,6 +72,10 @@ export const ofInputs = {
       "`oxalis export roster.xlsx` writes the sheet to hand out, `oxalis import` takes it in; or make a folder " +
       "below clients/ with a brief.yaml in it.",
   },
+  "form-former": {
+    title: "Something in a form or a place from before",
+    fix: "Move it to where it is expected now; until then it is read where it is.",
+  },
   "pattern-invalid": {
     title: "A pattern cannot be read",
     fix: "docs/patterns.md lists the fields and words a pattern may use.",

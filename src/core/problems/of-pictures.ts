@@ -76,6 +76,10 @@ export const ofPictures = {
       "Ask for the logo with its lettering, as `art.wide`, or give a font that has these letters, as `art.font`; " +
       "without them, banners show the mark alone.",
   },
+  "lettering-refused": {
+    title: "A name that this machine cannot letter",
+    fix: "Let the process have more addresses (ulimit -v), or make this client on another machine.",
+  },
   "font-unreadable": {
     title: "A font that cannot be read",
     fix: "Give the font as .ttf or .otf; web fonts (.woff, .woff2) are packed, and have to be unpacked first.",

@@ -8,7 +8,7 @@ export const ofRecords = {
   },
   "record-fallback": {
     title: "A text that a language of the app does not have",
-    fix: "Give it under `store: { texts: … }`, or beside the brief as store/<language>/<field>.txt.",
+    fix: "Give it under `store: { texts: … }`, or beside the brief, in store/<language>.yaml.",
   },
   "record-long": {
     title: "A text that is longer than the store takes",
@@ -83,9 +83,13 @@ export const ofRecords = {
     title: "Personal data without a privacy policy",
     fix: "Give its address as `store: { privacy: … }`, or let Oxalis make one: `policy` in oxalis.yaml.",
   },
+  "policy-unsafe": {
+    title: "A picture or a link that a policy's page does not get",
+    fix: "Take it out of the policy's text: a page fetches nothing, and links to https, http, mailto and tel alone.",
+  },
   "capture-missing": {
     title: "Pictures of the running app that a store wants",
-    fix: "Put them into the client's folder, as store/<language>/captures/<device>/.",
+    fix: "Put them into the client's folder, as captures/<device>/<language>/.",
   },
   "capture-invalid": {
     title: "A picture of the running app that a store does not take",

@@ -20,7 +20,15 @@ export const ofWork = {
     title: "A result that would be written over what somebody wrote",
     fix: "Name another file, outside of clients/ and words/.",
   },
+  "clock-wrong": {
+    title: "A clock that cannot be right",
+    fix: "Set this machine's clock, or SOURCE_DATE_EPOCH where that is set.",
+  },
   "field-unknown": { title: "A field that there is not", fix: "Take the one that is meant." },
+  "approve-refused": {
+    title: "An approval of which it is not said by whom, or of whose drafts",
+    fix: "Say who has read them: --by. `--dry-run` shows them before.",
+  },
   "release-refused": {
     title: "A release that cannot be made",
     fix: "Say what kind of release it is: --major, --minor, --patch, or --rebuild for the same version again.",

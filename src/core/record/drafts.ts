@@ -29,7 +29,11 @@ export function putOf({ key, values, names, features, content }: Variant, langua
 /** A name within a pattern: marks of the pattern's own are not for names. */
 const named = (field: string): string => field.replace(/[.-]/g, "_");
 
-const fieldIn = /\{\s*([a-zA-Z][\w]*(?:[.-]\w+)+)/g;
+/**
+ * Names of fields in a pattern, and before them what stands between apostrophes, where a brace is a brace (ICU,
+ * "Quoting and Escaping").
+ */
+const fieldIn = /''|'[{}<>](?:''|[^'])*(?:'|$)|\{\s*([a-zA-Z][\w]*(?:[.-]\w+)+)/g;
 
 /**
  * Writes a text by a pattern (ICU MessageFormat): `{app.name}`, `{boxes, plural, one {# box} other {# boxes}}`,
@@ -38,7 +42,9 @@ const fieldIn = /\{\s*([a-zA-Z][\w]*(?:[.-]\w+)+)/g;
 export function writeDraft(pattern: string, language: string, put: Put, place: Place): Result<string> {
   try {
     const message = parsed(pattern, language);
-    return succeed(asParagraphs(String(message.format({ ...put }))));
+    // Nothing but what is put in: what every object has by itself is no name.
+    const own = Object.assign(Object.create(null) as Record<string, string | number>, put);
+    return succeed(asParagraphs(String(message.format(own))));
   } catch (error) {
     return fail(faulty(error as Error, place));
   }
@@ -52,7 +58,7 @@ function parsed(pattern: string, language: string): IntlMessageFormat {
   const message =
     known.get(key) ??
     new IntlMessageFormat(
-      pattern.replace(fieldIn, (_, name: string) => `{${named(name)}`),
+      pattern.replace(fieldIn, (all, name?: string) => (name === undefined ? all : `{${named(name)}`)),
       language,
       undefined,
       { ignoreTag: true },

@@ -1,5 +1,7 @@
 import { Marked } from "marked";
+import { parseFragment } from "parse5";
 import { type Problem, problem } from "../problems/problem.ts";
+import type { Place } from "../values/source.ts";
 import type { Variant } from "../variant/variant.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { type Put, putOf, writeDraft } from "./drafts.ts";
@@ -36,9 +38,19 @@ export function policyFor({ agency }: Workspace, variant: Variant): Policy {
   return {
     texts: written.flatMap(({ language, made }) => (made.ok ? [{ language, markdown: made.value }] : [])),
     ...(at.ok ? { at: at.value } : {}),
-    problems: [...(at.ok ? [] : at.problems), ...written.flatMap(({ made }) => (made.ok ? [] : made.problems))],
+    problems: [
+      ...(at.ok ? [] : at.problems),
+      ...written.flatMap(({ language, made }) =>
+        made.ok ? unsafeIn(made.value, agency.document.placeOf(["policy", "text", language])) : made.problems,
+      ),
+    ],
   };
 }
+
+const unsafeIn = (markdown: string, place: Place): Problem[] =>
+  leftOut(markdown).map((what) =>
+    problem("policy-unsafe", `A policy's page does not get ${what}.`, { severity: "warning", place }),
+  );
 
 /** Values as text within Markdown: what marks something there marks nothing. */
 const inMarkdown = (put: Put): Put =>
@@ -52,8 +64,44 @@ const inMarkdown = (put: Put): Put =>
 const escapeHtml = (text: string): string =>
   text.replaceAll("&", "&amp;").replaceAll("<", "&lt;").replaceAll(">", "&gt;");
 
-/** What stands in a client's name is text, not a part of the page. */
-const marked = new Marked({ async: false, renderer: { html: ({ text }) => escapeHtml(text) } });
+/** Where a link of a policy may lead. */
+const opened = new Set(["https:", "http:", "mailto:", "tel:"]);
+
+/** An address as a reader of Markdown takes it: named and numbered characters in it are those characters. */
+function addressOf(href: string): string {
+  const [element] = parseFragment(`<a href="${href.replaceAll('"', "%22")}">`).childNodes;
+  return (element && "attrs" in element ? element.attrs[0]?.value : undefined) ?? "";
+}
+
+/** Whether an address is one that a client's page may link to; a relative one leads to the page's own site. */
+function mayLink(address: string): boolean {
+  const base = "https://page.invalid/";
+  return URL.canParse(address, base) && opened.has(new URL(address, base).protocol);
+}
+
+/** What stands in a client's name is text, not a part of the page; nothing is fetched, and no link runs anything. */
+const marked = new Marked({
+  async: false,
+  renderer: {
+    html: ({ text }) => escapeHtml(text),
+    image: ({ text }) => escapeHtml(text),
+    link({ href, tokens }) {
+      const text = this.parser.parseInline(tokens);
+      const address = addressOf(href);
+      return mayLink(address) ? `<a href="${escapeHtml(address).replaceAll('"', "%22")}">${text}</a>` : text;
+    },
+  },
+});
+
+/** Pictures and links of a policy that no page gets. */
+function leftOut(markdown: string): string[] {
+  const found: string[] = [];
+  marked.walkTokens(marked.lexer(markdown), (token) => {
+    if (token.type === "image") found.push(`the picture ${token.href}`);
+    else if (token.type === "link" && !mayLink(addressOf(token.href))) found.push(`the link to ${token.href}`);
+  });
+  return found;
+}
 
 const style =
   "body{max-width:44em;margin:2em auto;padding:0 1em;font:17px/1.6 system-ui,sans-serif;color-scheme:light dark}";

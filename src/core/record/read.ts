@@ -1,21 +1,17 @@
-import { join } from "node:path";
-import { entriesOf, isFolder, readInside } from "../files/reading/folder.ts";
 import type { Problem } from "../problems/problem.ts";
-import { attempt, refuse } from "../problems/result.ts";
-import { type RecordField, recordFieldNames, recordFields, spokenFieldNames } from "../stores/record-fields.ts";
-import { steeringIn } from "../values/plain-text.ts";
-import { placeAt } from "../values/source.ts";
+import { attempt } from "../problems/result.ts";
+import { type RecordField, recordFieldNames, recordFields } from "../stores/record-fields.ts";
 import type { Varying } from "../values/varying.ts";
 import { furtherNames, type Resolved, type Variant } from "../variant/variant.ts";
-import { textOf } from "../workspace/kept-file.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 import { approvals } from "./approvals.ts";
+import { readBeside } from "./beside.ts";
 import { readCaptures } from "./captures.ts";
 import { declaredFor, isPersonal } from "./declared.ts";
 import { type Put, putOf } from "./drafts.ts";
 import { policyFor, policyMissing } from "./policy.ts";
 import type { RecordValue, StoreRecord } from "./record.ts";
-import { type Beside, onlyValue, type Sources, spokenValue } from "./values.ts";
+import { onlyValue, type Sources, spokenValue } from "./values.ts";
 
 /** What a client's stores are told of its app, and what was found while that was read. */
 export interface Told {
@@ -30,7 +26,7 @@ export interface Recorded extends Resolved {
 
 /** A client's record, as its files say it. */
 export function readRecord(workspace: Workspace, client: Client, variant: Variant): Told {
-  const { texts, problems } = readBeside(client);
+  const { beside, problems } = readBeside(client);
   const approved = attempt(() => approvals.read(workspace.root, client.key));
   const policy = policyFor(workspace, variant);
   const puts = new Map<string, Put>();
@@ -43,7 +39,7 @@ export function readRecord(workspace: Workspace, client: Client, variant: Varian
     workspace,
     client,
     variant,
-    beside: texts,
+    beside,
     // Where nobody can tell what was approved, every draft is open.
     approvals: (approved.ok && approved.value) || {},
     policy,
@@ -51,33 +47,6 @@ export function readRecord(workspace: Workspace, client: Client, variant: Varian
   });
   const told = [...problems, ...(approved.ok ? [] : approved.problems), ...found.problems];
   return { record: found.record, problems: told.map((each) => ({ ...each, client: client.key })) };
-}
-
-/** Reads the texts that a client has as files. */
-function readBeside(client: Client): { texts: Beside; problems: Problem[] } {
-  const texts = new Map<string, string>();
-  const problems: Problem[] = [];
-  const store = join(client.folder, "store");
-  if (!isFolder(store)) return { texts, problems };
-  for (const language of entriesOf(store, "store").filter((each) => each.isFolder))
-    for (const field of spokenFieldNames) {
-      const path = `store/${language.name}/${field}.txt`;
-      const shown = `clients/${client.key}/${path}`;
-      const read = attempt(() => plainText(textOf(readInside(client.folder, path, shown), shown), shown));
-      if (read.ok) texts.set(path, read.value);
-      else problems.push(...read.problems.filter(({ code }) => code !== "file-missing"));
-    }
-  return { texts, problems };
-}
-
-/** A text as it goes to the stores. Stops: text-invalid, where it holds what no text of an app holds. */
-function plainText(text: string, file: string): string {
-  const found = steeringIn(text, true);
-  if (found) {
-    const place = placeAt({ file, text }, [...text].slice(0, found.at - 1).join("").length);
-    refuse("text-invalid", `${file} holds ${found.codePoint}, ${found.says}.`, { place });
-  }
-  return text.trim().normalize("NFC");
 }
 
 function resolveRecord(sources: Sources): { record: StoreRecord; problems: Problem[] } {
@@ -93,6 +62,7 @@ function resolveRecord(sources: Sources): { record: StoreRecord; problems: Probl
     if (found.value) values[field] = found.value;
   }
   const features = variant.features.filter(({ isOn }) => isOn).map(({ name }) => name);
+  const { captures, problems: ofCaptures } = readCaptures(client);
   const { declared, problems: unanswered } = declaredFor(workspace, client, features);
   const isMade = policy.at !== undefined && values.privacy?.first?.value === policy.at;
   return {
@@ -102,11 +72,12 @@ function resolveRecord(sources: Sources): { record: StoreRecord; problems: Probl
       values,
       features,
       declared,
-      captures: readCaptures(client),
+      captures,
       policies: isMade ? policy.texts : [],
     },
     problems: [
       ...problems,
+      ...ofCaptures,
       ...unanswered,
       ...policy.problems,
       ...(isPersonal(declared) && !values.privacy ? [policyMissing(client.key)] : []),

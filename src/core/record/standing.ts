@@ -7,7 +7,7 @@ import { type RecordRow, rowsFor } from "../stores/record-row.ts";
 import type { StoreKey } from "../values/store.ts";
 import { writtenAt } from "../values/trail.ts";
 import type { Waiver } from "../workspace/schema/store.ts";
-import { type CaptureStanding, judgeCaptures } from "./captures.ts";
+import { type CaptureStanding, judgeCaptures } from "./captured.ts";
 import { asTaken, characters } from "./count.ts";
 import { type Declared, declaredTo } from "./declared.ts";
 import type { StoreRecord } from "./record.ts";

@@ -5,12 +5,10 @@ import type { Variant } from "../variant/variant.ts";
 import { layerField } from "../workspace/layers.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 import { type Approvals, approvalOf } from "./approvals.ts";
+import { asLines, type Beside } from "./beside.ts";
 import { type Put, writeDraft } from "./drafts.ts";
 import type { Policy } from "./policy.ts";
 import type { RecordValue } from "./record.ts";
-
-/** Texts that lie beside a brief, by their path within its folder: store/en/description.txt. */
-export type Beside = ReadonlyMap<string, string>;
 
 /** What the fields of a client's record are worked out from. */
 export interface Sources {
@@ -52,9 +50,8 @@ export function spokenValue(field: RecordField, language: string, sources: Sourc
   if (field === "name") return sound(variant.names.further[language]?.name ?? variant.values["app.name"]);
   const given = written(field, language, sources);
   if (given) return sound(given);
-  const file = `store/${language}/${field}.txt`;
-  const text = beside.get(file);
-  if (text) return sound(trace({ by: "brief", note: `clients/${client.key}/${file}`, value: asLines(field, text) }));
+  const own = beside.textOf(field, language);
+  if (own) return sound(own);
   const released = field === "news" ? client.ledger?.releases.at(-1)?.notes[language] : undefined;
   if (released) return sound(trace({ by: "ledger", note: "the notes of the last release", value: released }));
   return draft(field, language, sources);
@@ -65,10 +62,6 @@ function written(field: RecordField, language: string, { workspace, client }: So
   const path = placeInBrief(field, language);
   return path && layerField(workspace, client, path);
 }
-
-/** Keywords in a file may stand between commas. */
-const asLines = (field: RecordField, text: string): string =>
-  field === "keywords" && !text.includes("\n") ? text.split(",").join("\n") : text;
 
 function draft(
   field: RecordField,

@@ -3,7 +3,7 @@ import type { StoreKey } from "../values/store.ts";
 /** Pictures of a running app that a store shows: for one class of devices. */
 export interface CaptureRow {
   store: StoreKey;
-  /** The folder in which a client's pictures of it lie: store/<language>/captures/<device>. */
+  /** The folder in which a client's pictures of it lie: captures/<device>/<language>/. */
   device: "phone" | "iphone" | "ipad" | "mac" | "desktop";
   /** What the store calls it. */
   title: string;

@@ -4,6 +4,7 @@ import { boardPage } from "../../../src/core/board/page.tsx";
 import { copySheetPage } from "../../../src/core/copysheet/page.tsx";
 import { problem } from "../../../src/core/problems/problem.ts";
 import type { ClientStanding } from "../../../src/core/record/board.ts";
+import { type Capture, captureFiles } from "../../../src/core/record/captures.ts";
 import { kitFiles } from "../../../src/core/record/kit.ts";
 import type { RecordValue, StoreRecord } from "../../../src/core/record/record.ts";
 import { standingIn } from "../../../src/core/record/standing.ts";
@@ -78,18 +79,45 @@ describe("a copy sheet", () => {
   });
 });
 
+const size = { width: 2064, height: 2752 };
+
+test("a picture's name is the client's own, and goes to every kind of disk", () => {
+  const named = ["A b!.png", "a-b.PNG", "é/…/x.jpeg"].map((file) => ({
+    device: "mac",
+    language: "en",
+    file,
+    hash: "",
+    size,
+  }));
+  expect(captureFiles(["mac-app-store"], named as Capture[]).map(({ to }) => to)).toEqual([
+    "store/mac-app-store/mac-A-b.en.png",
+    "store/mac-app-store/mac-a-b-2.en.png",
+    "store/mac-app-store/mac-x.en.jpg",
+  ]);
+});
+
 test("a variant's texts are those that are sure, in each language that has its own, as the store takes them", () => {
   const values = record({ name: "Hill", subtitle: "Boxes", keywords: "oats\ncheese" }, { subtitle: "Paniers" }).values;
   const drafted = { ...values, description: { first: { ...said("A draft."), isDraft: true as const }, further: {} } };
-  const files = kitFiles(storeOf("app-store"), { ...record({}), values: drafted });
-  expect(files.map(({ path, text }) => `${path} ${text}`)).toEqual([
-    "store/app-store/en/name.txt Hill\n",
-    "store/app-store/en/subtitle.txt Boxes\n",
-    "store/app-store/fr/subtitle.txt Paniers\n",
-    "store/app-store/en/keywords.txt oats,cheese\n",
+  const captured = ["b", "a"].map((name) => ({
+    device: "ipad",
+    language: "en",
+    file: `${name}.png`,
+    hash: name,
+    size,
+  }));
+  const captures = captureFiles(["app-store"], captured as Capture[]);
+  const files = kitFiles(storeOf("app-store"), { ...record({}), values: drafted }, captures);
+  const head = "# App Store, in the order in which it asks\n";
+  expect(files.map(({ path, text }) => [path, text])).toEqual([
+    [
+      "store/app-store/en.yaml",
+      `${head}name: Hill\nsubtitle: Boxes\nkeywords: oats,cheese\ncaptures:\n  ipad:\n    - ipad-b.en.png\n    - ipad-a.en.png\n`,
+    ],
+    ["store/app-store/fr.yaml", `${head}subtitle: Paniers\n`],
   ]);
   // Whoever keeps nothing but a name has no record.
-  expect(kitFiles(storeOf("app-store"), record({ name: "Hill" }))).toEqual([]);
+  expect(kitFiles(storeOf("app-store"), record({ name: "Hill" }), [])).toEqual([]);
 });
 
 describe("the board as a page", () => {

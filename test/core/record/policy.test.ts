@@ -12,7 +12,7 @@ const marks = fc.string({ unit: fc.constantFrom(..."<>&\"'/ab=!-[]()*_#`\n".spli
 
 test("whatever a name or a policy's text holds, the page has no element that Markdown does not make", () => {
   const made = new Set(
-    "html meta title style p h1 h2 h3 h4 h5 h6 em strong code pre ul ol li blockquote hr br a img del".split(" "),
+    "html meta title style p h1 h2 h3 h4 h5 h6 em strong code pre ul ol li blockquote hr br a del".split(" "),
   );
   fc.assert(
     fc.property(marks, marks, (name, markdown) => {
@@ -55,4 +55,26 @@ test("a policy's headings and lists are the page's, in its language, and nothing
   expect(page).toContain("<li>Name</li>");
   expect(page).toContain("<title>Hof &lt;Laden&gt;</title>");
   expect(contentsOf(page).elements).not.toContain("script");
+});
+
+test.each([
+  ["[a](javascript:alert(1))", "the link to javascript:alert(1)"],
+  ["[a](JaVa&#x53;cript:alert(1))", "the link to "],
+  ["[a](data:text/html;base64,PHA+)", "the link to data:"],
+  ["[a][b]\n\n[b]: vbscript:x", "the link to vbscript:x"],
+  ["<javascript:alert(1)>", "the link to javascript:"],
+  ["![a](https://elsewhere.example/x.png)", "the picture https://elsewhere.example/x.png"],
+])("a page gets no %s, and that is told", (markdown, told) => {
+  const page = policyPage({ language: "en", markdown }, "Hill");
+  expect(contentsOf(page).elements.filter((each) => /^(a|img)$/.test(each))).toEqual([]);
+  const { agency, ...rest } = readWorkspace(workspaceWith(["3-acre"]));
+  const data = { ...agency.data, policy: { at: "https://a.example/", text: { en: markdown } } };
+  const { problems } = policyFor({ ...rest, agency: { ...agency, data } }, variantOf(noArtwork, {}));
+  expect(problems.map(({ code, message }) => `${code} ${message}`)).toEqual([expect.stringContaining(told)]);
+});
+
+test("a page links to what opens a page, a letter or a telephone", () => {
+  const to = ["https://a.example/b?c=d&e", "mailto:a@b.example", "tel:+4420", "imprint.html", "#data"];
+  const page = policyPage({ language: "en", markdown: to.map((each) => `[x](${each})`).join(" ") }, "Hill");
+  expect([...page.matchAll(/href="([^"]*)"/g)].map(([, href]) => href?.replaceAll("&amp;", "&"))).toEqual(to);
 });

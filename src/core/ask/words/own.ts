@@ -7,6 +7,7 @@ import { toldAs } from "../../problems/retell.ts";
 import { pageLanguages } from "../../values/page-language.ts";
 import { parseYaml } from "../../workspace/document.ts";
 import { textOf } from "../../workspace/kept-file.ts";
+import { lineOfText } from "../../workspace/schema/brief.ts";
 import { validate } from "../../workspace/validate.ts";
 import { english, type Word, type Words } from "./en.ts";
 import { type Say, tables } from "./say.ts";
@@ -16,22 +17,20 @@ export const wordsFile = (language: string): string => `words/${language}.yaml`;
 
 const namesIn = (text: string): string[] => [...text.matchAll(/\{(\w+)\}/g)].map(([, name = ""]) => name);
 
+/** Words that stand in one line of a mail's head. */
+const ofOneLine: readonly Word[] = ["subject"];
+
 /** A text in place of an English one: with no other names in braces. */
-const inPlaceOf = (text: string) =>
-  z
-    .string()
-    .trim()
-    .min(1)
-    .max(1000)
-    .refine(
-      (own) => namesIn(own).every((name) => namesIn(text).includes(name)),
-      namesIn(text).length > 0
-        ? `no names in braces but ${namesIn(text).join(", ")}`
-        : "no names in braces: there are none in the English text",
-    );
+const inPlaceOf = (word: Word, text: string) =>
+  (ofOneLine.includes(word) ? lineOfText(300) : z.string().trim().min(1).max(1000)).refine(
+    (own) => namesIn(own).every((name) => namesIn(text).includes(name)),
+    namesIn(text).length > 0
+      ? `no names in braces but ${namesIn(text).join(", ")}`
+      : "no names in braces: there are none in the English text",
+  );
 
 const schema = z.strictObject(
-  Object.fromEntries(Object.entries(english).map(([word, text]) => [word, inPlaceOf(text)])) as Record<
+  Object.fromEntries(Object.entries(english).map(([word, text]) => [word, inPlaceOf(word as Word, text)])) as Record<
     Word,
     ReturnType<typeof inPlaceOf>
   >,

@@ -48,6 +48,12 @@ const startedOf = (pid: number): string => {
   return /[ZX]/.test(state) ? "" : (fields[18] ?? "");
 };
 
+/** Empty where the clock says nothing that a calendar knows. */
+const isoNow = (): string => {
+  const now = new Date();
+  return Number.isNaN(now.getTime()) ? "" : now.toISOString();
+};
+
 let counter = 0;
 
 const self = (): Holder => ({
@@ -57,7 +63,7 @@ const self = (): Holder => ({
   host: hostname(),
   boot: bootOf(),
   started: startedOf(process.pid),
-  since: new Date().toISOString(),
+  since: isoNow(),
 });
 
 /**

@@ -22,11 +22,16 @@ const price = longPattern("i")`
 
 const placeholder = longPattern("i")`
   lorem ipsum|
-  \b(?:todo|tbd|fixme|xxx+)\b|
+  \b(?:tbd|fixme|xxx+)\b|
   \{[^{}\n]*\}|
   \[[^[\]\n]*(?:here|name|text|insert)[^[\]\n]*\]|
   <[a-z/][^<>\n]*>
 `;
+
+/** In capitals, and by itself: "todo" is a word of Spanish and of Portuguese, also in a heading of capitals. */
+const noteToOneself = /(?<!\p{Lu}{2}[\s\p{P}]{1,3})\bTODO\b(?![\s\p{P}]{1,3}\p{Lu}{2})/u;
+
+const placeholderIn = (text: string): string | undefined => (placeholder.exec(text) ?? noteToOneself.exec(text))?.[0];
 
 /** The first name of a platform in a text that is not the store's own. */
 const othersNamed = (text: string, store: string): string | undefined =>
@@ -68,13 +73,7 @@ export const textRules: readonly Rule[] = [
     says: "nothing of a pattern or a placeholder is left in a text",
     source: 'App Review Guidelines, 2.3; Play Console help, "Metadata"',
     asOf,
-    look: (looked) =>
-      within(
-        looked,
-        isSpoken,
-        (text) => placeholder.exec(text)?.[0],
-        (named, what) => `${named} still holds "${what}".`,
-      ),
+    look: (looked) => within(looked, isSpoken, placeholderIn, (named, what) => `${named} still holds "${what}".`),
   },
   {
     code: "platform-named",

@@ -8,12 +8,12 @@ const inStore = {
   trueColor: true,
 } as const;
 
-/** Pictures of the store's record; they lie with the texts of a language (Google Play, preview assets). */
+/** Pictures of the store's record; they lie beside its texts (Google Play, preview assets). */
 export const googlePlayPictures: readonly Slot[] = [
   {
     ...inStore,
     role: "store-icon",
-    path: "store/google-play/{locale}/icon.png",
+    path: "store/google-play/icon.png",
     width: 512,
     height: 512,
     qualifier: "512",
@@ -24,8 +24,8 @@ export const googlePlayPictures: readonly Slot[] = [
   {
     ...inStore,
     role: "feature-graphic",
-    path: "store/google-play/{locale}/feature-graphic.png",
-    byLanguage: "store/google-play/{locale}/feature-graphic.png",
+    path: "store/google-play/feature-graphic.{locale}.png",
+    byLanguage: "store/google-play/feature-graphic.{locale}.png",
     width: 1024,
     height: 500,
     qualifier: "1024x500",
@@ -42,8 +42,8 @@ export const googlePlayPictures: readonly Slot[] = [
     alpha: "none",
     safe: { shape: "box", share: 0.8 },
     role: "store-tv-banner",
-    path: "store/google-play/{locale}/tv-banner.png",
-    byLanguage: "store/google-play/{locale}/tv-banner.png",
+    path: "store/google-play/tv-banner.{locale}.png",
+    byLanguage: "store/google-play/tv-banner.{locale}.png",
     width: 1280,
     height: 720,
     qualifier: "1280x720",

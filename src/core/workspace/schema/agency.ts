@@ -3,7 +3,7 @@ import { patternFields } from "../../values/fields.ts";
 import { layouts } from "../../values/layout.ts";
 import { pageLanguages } from "../../values/page-language.ts";
 import { platforms, usualPlatforms } from "../../values/platform.ts";
-import { briefSchema, color, fontFile } from "./brief.ts";
+import { briefSchema, color, fontFile, lineOfText } from "./brief.ts";
 
 /** What several clients may have in common: all that a brief may say, but for what is each client's own. */
 const sharedSchema = briefSchema
@@ -47,7 +47,7 @@ const policySchema = z.strictObject({
 /** oxalis.yaml: the agency, its rules, and what holds for every client unless its brief says otherwise. */
 export const agencySchema = z.strictObject({
   agency: z.strictObject({
-    name: z.string().trim().min(1).max(120),
+    name: lineOfText(120),
     email: z.email("an e-mail address").optional(),
     color: color.optional(),
     language: z

@@ -8,7 +8,7 @@ import { platforms } from "../../values/platform.ts";
 import { storeSchema, waiverSchema } from "./store.ts";
 
 /** A text of one line, of characters that can be shown. */
-const text = (most: number) =>
+export const lineOfText = (most: number) =>
   z
     .string()
     .trim()
@@ -55,7 +55,7 @@ export const answerName = z.string().regex(/^[a-z][a-z0-9-]{0,59}$/, "a name in 
 /** An answer as it is written: numbers need no quotes. */
 const answer = z.union([z.string().max(10_000), z.number()]);
 
-const usageText = text(300);
+const usageText = lineOfText(300);
 
 /** On or off, or what people read when the app asks for it; whoever gives that text wants it on. */
 const featureSwitch = z.union([
@@ -71,10 +71,10 @@ const featureSwitch = z.union([
 export const briefSchema = z.strictObject({
   app: z
     .strictObject({
-      name: text(80).describe("The long name, as it stands in the stores"),
-      label: text(40).describe("The short name under the icon"),
+      name: lineOfText(80).describe("The long name, as it stands in the stores"),
+      label: lineOfText(40).describe("The short name under the icon"),
       locales: z
-        .record(languageTag, z.strictObject({ name: text(80), label: text(40) }).partial())
+        .record(languageTag, z.strictObject({ name: lineOfText(80), label: lineOfText(40) }).partial())
         .describe("Name and label in further languages"),
     })
     .partial()
@@ -84,7 +84,7 @@ export const briefSchema = z.strictObject({
     .max(20)
     .describe("Groups it belongs to; of two, the later one wins")
     .optional(),
-  owner: text(120).describe("Who owns the app, as in the copyright line").optional(),
+  owner: lineOfText(120).describe("Who owns the app, as in the copyright line").optional(),
   domain: z
     .string()
     .max(253)
@@ -120,12 +120,12 @@ export const briefSchema = z.strictObject({
     .optional(),
   identifiers: z
     .strictObject({
-      base: text(200),
-      android: text(200),
-      ios: text(200),
-      desktop: text(200),
-      windows: text(200),
-      web: text(200),
+      base: lineOfText(200),
+      android: lineOfText(200),
+      ios: lineOfText(200),
+      desktop: lineOfText(200),
+      windows: lineOfText(200),
+      web: lineOfText(200),
     })
     .partial()
     .optional(),
@@ -155,17 +155,17 @@ export const briefSchema = z.strictObject({
   signing: z
     .strictObject({
       team: z.string().regex(/^[A-Z0-9]{10}$/, "an Apple team ID: ten letters or digits, upper case"),
-      profile: text(200).describe("Name of the app's provisioning profile"),
+      profile: lineOfText(200).describe("Name of the app's provisioning profile"),
       profiles: z
-        .record(z.string().min(1).max(100), text(200))
+        .record(z.string().min(1).max(100), lineOfText(200))
         .describe("Names of the profiles of extensions and companions, by their targets"),
     })
     .partial()
     .optional(),
   windows: z
     .strictObject({
-      publisher: text(300).describe("An X.500 name, equal to the subject of the certificate"),
-      publisherName: text(256).describe("The name of the store account, as people see it"),
+      publisher: lineOfText(300).describe("An X.500 name, equal to the subject of the certificate"),
+      publisherName: lineOfText(256).describe("The name of the store account, as people see it"),
       phoneId: z.guid("a GUID such as 69a6de70-03db-47e3-a053-5b8c7c11a4d1"),
     })
     .partial()

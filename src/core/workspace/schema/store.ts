@@ -11,7 +11,7 @@ const prose = (most: number) => z.string().trim().min(1).max(most);
 const words = (most: number) => z.array(prose(most)).min(1).max(300);
 
 /** Texts of the record in one language. */
-const textsSchema = z
+export const textsSchema = z
   .strictObject({
     subtitle: prose(500),
     short: prose(2000),
