@@ -46,7 +46,7 @@ test("an identifier left in code is found; the code's own namespace is not one",
   edit(folder, "template/android/app/build.gradle.kts", (text) =>
     text.replace('namespace = "example.lanternfield.storefront"', 'namespace = "example.lanternfield.plaincrate"'),
   );
-  add("android/app/src/main/java/Keys.kt", 'package example.lanternfield.plaincrate.keys\n\nval shelf = "x"\n');
+  add("android/app/src/main/java/Keys.kt", 'package example.lanternfield.plaincrate.keys\n\nval stall = "x"\n');
   expect(found()).toEqual([]);
   add("web/push.js", 'const topic = "example.lanternfield.plaincrate.news";\n');
   expect(found().map((each) => [each.code, each.place?.line])).toEqual([["residue-identifier", 1]]);
@@ -204,7 +204,7 @@ test("what names the template inside an archive, and a file that no list names, 
     "a/b.bin": new Uint8Array([0, 1, 2]),
   });
   writeFileSync(join(folder, "template/android/app/help.jar"), archive);
-  writeFileSync(join(folder, "template/ios/Storefront/Shelf.xcassets/CrateLid.appiconset/old.txt"), "x");
+  writeFileSync(join(folder, "template/ios/Storefront/Stall.xcassets/CrateLid.appiconset/old.txt"), "x");
   expect(oxalis(folder, "generate").code).toBe(0);
   const { code, err } = oxalis(folder, "audit");
   expect(code).toBe(1);

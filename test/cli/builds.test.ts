@@ -1,3 +1,4 @@
+import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
@@ -18,7 +19,7 @@ runtime:
 features: { camera: { starts: "off" }, microphone: { starts: "off" } }
 `;
 
-test("each variant has what its builds need and no secret; the matrix names every build", () => {
+test("each variant has what its builds need and no secret; the list names every build", () => {
   const { root, variant } = around("switches", notes, "signing: { team: A1B2C3D4E5, profile: Bothy & Sons Store }\n");
   expectClean(root);
   expect(JSON.parse(text(variant, "web/run.json"))).toEqual({
@@ -39,14 +40,14 @@ test("each variant has what its builds need and no secret; the matrix names ever
     ["signingStyle", "manual"],
     ["teamID", "A1B2C3D4E5"],
   ]);
-  const { include } = JSON.parse(readFileSync(join(root, "variants/builds.json"), "utf8"));
-  expect(include.map((each: { platform: string; folder: string }) => `${each.platform} ${each.folder}`)).toEqual([
+  const builds = JSON.parse(readFileSync(join(root, "variants/builds.json"), "utf8"));
+  expect(builds.map((each: { platform: string; folder: string }) => `${each.platform} ${each.folder}`)).toEqual([
     "android variants/bothy/android",
     "ios variants/bothy/ios",
     "windows variants/bothy/windows",
     "web variants/bothy/web",
   ]);
-  expect(include[0]).toMatchObject({
+  expect(builds[0]).toMatchObject({
     client: "bothy",
     version: "2.5.1",
     build: "57",
@@ -54,6 +55,10 @@ test("each variant has what its builds need and no secret; the matrix names ever
   });
   const workflow = parse(readFileSync(join(root, "variants/builds.example.yml"), "utf8"));
   expect(workflow.jobs.build.strategy.matrix).toContain("fromJSON");
+  // The example's own line makes of the list what its server wants.
+  const { run } = workflow.jobs.generate.steps.find(({ id }: { id?: string }) => id === "read");
+  execFileSync("sh", ["-c", run], { cwd: root, env: { ...process.env, GITHUB_OUTPUT: "said.txt" } });
+  expect(JSON.parse(text(root, "said.txt").replace("matrix=", ""))).toEqual({ include: builds });
 
   edit(root, "clients/bothy/brief.yaml", (brief) => brief.replace("A1B2C3D4E5", "producer@bothy.example"));
   const refused = oxalis(root, "check", "-q");

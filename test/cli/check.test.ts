@@ -90,7 +90,7 @@ test("a mark is judged: contrast with its ground, bitmaps and text in it", () =>
 });
 
 test("a client who sends the template's own icon is told", () => {
-  copyFileSync(join(folder, "template/ios/Storefront/Shelf.xcassets/CrateLid.appiconset/lid.png"), art("lid.png"));
+  copyFileSync(join(folder, "template/ios/Storefront/Stall.xcassets/CrateLid.appiconset/lid.png"), art("lid.png"));
   icon("lid.png");
   expect(found()).toContainEqual(
     expect.stringMatching(/^art-alike: .*lid\.png looks like the template's own .*: [0-4] of 256 steps differ\.$/),

@@ -29,7 +29,7 @@ test("the template's own colours become a client's, by day and by night, on ever
   // What has no form for the night gets one, and none of them twice.
   const nights = [...colors("values-night/night_colors.xml"), ...colors("values-night/night_roles.xml")];
   expect(nights.sort()).toEqual(["house #143b30", "lid_paint #0b0b0b"]);
-  const [light, dark] = JSON.parse(read("ios/Storefront/Shelf.xcassets/House.colorset/Contents.json")).colors;
+  const [light, dark] = JSON.parse(read("ios/Storefront/Stall.xcassets/House.colorset/Contents.json")).colors;
   expect([light.color.components.green, dark.color.components.green].map(Number)).toEqual([0.906, 59]);
   if (hasTool("aapt2"))
     tool("aapt2", ["compile", "--dir", join(variant, "android/app/src/main/res"), "-o", join(root, "r.zip")]);
@@ -54,9 +54,9 @@ test("init names the template's own colours, and writes them down to be given a 
   const [, told = ""] = /Colours of its own.*\n([\s\S]*?)\n\n/.exec(out) ?? [];
   expect(told.split("\n").map((line) => line.trim().split(/ {2,}/).slice(0, 2))).toEqual([
     ["line", "#1F000000"],
-    ["--on-brand", "#ffffff"],
+    ["--brand-text", "#ffffff"],
     ["--ink", "#22262b"],
     ["--paper", "#ffffff"],
   ]);
-  expect(readFileSync(join(root, "template.yaml"), "utf8")).toContain("# colors:\n#   line:\n#   --on-brand:\n");
+  expect(readFileSync(join(root, "template.yaml"), "utf8")).toContain("# colors:\n#   line:\n#   --brand-text:\n");
 });

@@ -5,7 +5,7 @@ import { describe, expect, test } from "vitest";
 import { contents, edit, oxalis, startOxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 
 const brief = "clients/3-acre/brief.yaml";
-const lid = "variants/3-acre/ios/Storefront/Shelf.xcassets/CrateLid.appiconset/lid.png";
+const lid = "variants/3-acre/ios/Storefront/Stall.xcassets/CrateLid.appiconset/lid.png";
 
 const changesOf = (out: string) =>
   (JSON.parse(out).clients as { changes: { what: string; path: string; why: string }[] }[]).flatMap(({ changes }) =>
@@ -53,10 +53,10 @@ test("only what changed is made again, and what is no longer planned is removed"
   expect(renamed.length).toBeGreaterThan(3);
   expect(renamed.every(({ what, path }) => what === "change" && !path.endsWith(".png"))).toBe(true);
 
-  const xcode = "template/ios/Storefront/Shelf.xcassets/OpeningMark.imageset/Contents.json";
+  const xcode = "template/ios/Storefront/Stall.xcassets/OpeningMark.imageset/Contents.json";
   edit(folder, xcode, (text) => text.replaceAll("opening@3x.png", "opening-large.png"));
   const moved = changesOf(oxalis(folder, "generate", "--json").out);
-  const set = "ios/Storefront/Shelf.xcassets/OpeningMark.imageset";
+  const set = "ios/Storefront/Stall.xcassets/OpeningMark.imageset";
   expect(moved).toContainEqual({ what: "create", path: `${set}/opening-large.png` });
   expect(moved).toContainEqual({ what: "remove", path: `${set}/opening@3x.png` });
   expect(existsSync(join(folder, "variants/3-acre", set, "opening@3x.png"))).toBe(false);

@@ -94,15 +94,15 @@ test("rename-identifier says what it breaks, and wants --yes", () => {
   expect(rename("symbian", "example.acres.green").code).toBe(2);
 });
 
-describe("--locked", () => {
+describe("--settled", () => {
   test("fails and writes nothing where a ledger would have to change", () => {
-    const { code, err } = oxalis(folder, "generate", "--locked");
+    const { code, err } = oxalis(folder, "generate", "--settled");
     expect(code).toBe(1);
     expect(err).toContain("clients/3-acre/ledger.json would have to change.");
     expect(existsSync(join(folder, "variants"))).toBe(false);
     oxalis(folder, "generate");
     rmSync(join(folder, "variants"), { recursive: true });
-    expect(oxalis(folder, "generate", "--locked").code).toBe(0);
+    expect(oxalis(folder, "generate", "--settled").code).toBe(0);
   });
 });
 

@@ -15,7 +15,7 @@ test("a stage's variants stand beside the store's, under their own identifiers a
   const ledger = () => readFileSync(join(root, "clients/3-acre/ledger.json"), "utf8");
   const before = { ledger: ledger(), store: text("3-acre", ".receipt.json") };
   // A stage changes no ledger, and so may be made where none may change.
-  expect(oxalis(root, "generate", "-q", "--locked", "--stage", "testers")).toMatchObject({
+  expect(oxalis(root, "generate", "-q", "--settled", "--stage", "testers")).toMatchObject({
     code: 0,
     err: "",
   });
@@ -36,8 +36,8 @@ test("a stage's variants stand beside the store's, under their own identifiers a
   // A class with a full stop in it would be two, and the pictures would show nowhere.
   expect(page).toMatch(/\.c-3-acre \.p-ios-icon/);
 
-  const { include } = JSON.parse(readFileSync(join(root, "variants/builds.json"), "utf8"));
-  const rows = include.map(({ stage, folder, identifier }: Record<string, string>) =>
+  const builds = JSON.parse(readFileSync(join(root, "variants/builds.json"), "utf8"));
+  const rows = builds.map(({ stage, folder, identifier }: Record<string, string>) =>
     [stage, folder, identifier].join(" "),
   );
   expect(rows).toHaveLength(16);
@@ -53,7 +53,7 @@ test.each(["3-acre", "root-and-leaf"])("%s: the mark is on icons, and on nothing
   const drawn = Object.keys(files).filter((file) => files[file]?.[0] === "draw");
   const marked = drawn.filter((file) => !read(client, file).equals(read(`${client}.testers`, file)));
   const icons =
-    /mipmap|ic_launcher_foreground|appiconset|SideList|SideSmall|SideMedium|SideLarge|SideWide|Shelf\.scale/;
+    /mipmap|ic_launcher_foreground|appiconset|SideList|SideSmall|SideMedium|SideLarge|SideWide|Stall\.scale/;
   expect(marked.filter((file) => /start|Opening|Stencil|notification|social|store\/|branding/i.test(file))).toEqual([]);
   expect(marked.filter((file) => icons.test(file)).length).toBeGreaterThan(80);
 });

@@ -32,8 +32,8 @@ test.each(apps)(
     }
     expect(read()).toEqual(before);
     expect(oxalis(root, "audit").code).toBe(0);
-    const { include } = JSON.parse(readFileSync(join(root, "variants/builds.json"), "utf8"));
-    expect(include.filter(({ client }: { client: string }) => client === rivers.key)).toEqual([
+    const builds = JSON.parse(readFileSync(join(root, "variants/builds.json"), "utf8"));
+    expect(builds.filter(({ client }: { client: string }) => client === rivers.key)).toEqual([
       expect.objectContaining({ platform: only }),
     ]);
   },

@@ -144,7 +144,7 @@ export const rows = {
         says: "whole projects, or only what differs from the template",
       },
       smallest: { kind: "flag", says: "press every picture as small as it goes; takes longer" },
-      locked: { kind: "flag", says: "fail, and write nothing, where a ledger would have to change" },
+      settled: { kind: "flag", says: "fail, and write nothing, where a ledger would have to change" },
     },
   },
   audit: {

@@ -18,7 +18,7 @@ const facts = {
     says: "A picture over the whole start screen",
     otherwise: "the mark on the start screen's ground",
   },
-  pattern: { says: "A tile that is repeated over the start screen's ground", otherwise: "a plain ground" },
+  repeat: { says: "A tile that is repeated over the start screen's ground", otherwise: "a plain ground" },
   "dark.icon": {
     says: "Square picture for dark screens",
     otherwise: "the mark, on the system's dark ground",

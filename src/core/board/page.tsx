@@ -4,7 +4,7 @@ import top from "../page/top.css";
 import { isError, type Problem } from "../problems/problem.ts";
 import type { Who } from "../problems/who.ts";
 import { type ClientStanding, findingsOf, isComplete, isCompleteEverywhere, nextOf } from "../record/board.ts";
-import type { LineStanding, Standing } from "../record/standing.ts";
+import type { LineStanding, Part, Standing } from "../record/standing.ts";
 import { stores } from "../stores/all.ts";
 import type { StoreDefinition } from "../stores/definition.ts";
 import script from "./page.client.js?raw";
@@ -157,19 +157,23 @@ function Meter({ standing, title, otherwise }: { standing: Standing | undefined;
         <em>{otherwise}</em>
       </span>
     );
-  const { required, recommended } = standing;
-  const isDone = isComplete(standing);
+  const { required, recommended, parts } = standing;
+  const open = parts.filter(({ done, total }) => done < total);
   return (
-    <span class={`meter${isDone ? " done" : ""}`}>
+    <span class="meter">
       <small>{title}</small>
       <b>
-        {isDone ? "complete" : `${required.done} of ${required.total}`}
+        {isComplete(standing) ? "complete" : `${required.done} of ${required.total}`}
         <em>{recommended.total > 0 ? ` +${recommended.done}/${recommended.total}` : ""}</em>
       </b>
-      <i style={`--done:${required.total === 0 ? 1 : required.done / required.total}`} />
+      <em>{open.map(partLacking).join(", ")}</em>
     </span>
   );
 }
+
+/** What of a kind is not there yet: "2 texts". */
+const partLacking = ({ kind, done, total }: Part): string =>
+  `${total - done} ${total - done === 1 ? kind.slice(0, -1) : kind}`;
 
 /** So many characters of a text are shown on a sheet. */
 const mostShown = 200;

@@ -116,8 +116,8 @@ function giveField(field: Field, work: Work): Judged<Traced | undefined> {
   if (field === "year") return sound(readAt(agency.document, ["year"], { by: "agency", note: "given in oxalis.yaml" }));
   const seen = seenInArt(field, art);
   if (seen) return sound(seen);
-  if (field === "colors.onBrand") return sound(readable(values["colors.brand"]));
-  if (field === "colors.onBrandDark") return sound(readable(values["colors.brandDark"]));
+  if (field === "colors.brandText") return sound(readable(values["colors.brand"]));
+  if (field === "colors.brandTextDark") return sound(readable(values["colors.brandDark"]));
   const own = agency.data.patterns[field];
   const text = own ?? pattern;
   const place = own === undefined ? undefined : agency.document.placeOf(["patterns", field]);

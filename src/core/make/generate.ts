@@ -20,11 +20,11 @@ import { type Ledger, ledgers } from "../workspace/ledger.ts";
 import { variantName, variantPath } from "../workspace/stage.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { applyChanges, type Tools } from "./apply.ts";
+import { writeBuilds } from "./builds.ts";
 import type { Cache } from "./cache.ts";
 import { type Change, difference } from "./difference.ts";
 import { goneVariants } from "./gone.ts";
 import { artInput, workspaceInputs } from "./inputs.ts";
-import { writeMatrix } from "./matrix.ts";
 import { readReceipt } from "./receipt.ts";
 import { keepRecord, readRecord, recordOf, seenAgain } from "./record.ts";
 import { type Cause, causesSince, madeFrom, whyOf } from "./why.ts";
@@ -66,7 +66,7 @@ export interface GenerateOptions {
   /** Decide and report, but write nothing. */
   dryRun: boolean;
   /** Refuse to run where a ledger would have to change. */
-  locked: boolean;
+  settled: boolean;
   /** Whole projects, or only what differs; what oxalis.yaml says where absent. */
   layout?: Layout | undefined;
   /** Press every picture as small as it goes. */
@@ -98,7 +98,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
     surveySoon(workspace),
   ]);
   options.on({ what: "clients", keys: picked.map(({ client }) => client.key) });
-  if (options.locked) refuseChanges(workspace, picked, options.today);
+  if (options.settled) refuseChanges(workspace, picked, options.today);
   const inputs = workspaceInputs(workspace.root, template.folder);
   const { cache } = options;
   // One more than there are cores: one part of drawing waits for another.
@@ -115,7 +115,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   );
   const outcomes = await Promise.all(working);
   await cache.close();
-  if (!options.dryRun) await writeMatrix(workspace, all, template);
+  if (!options.dryRun) await writeBuilds(workspace, all, template);
   return { outcomes, gaps: template.parts.flatMap((part) => part.gaps), gone: goneVariants(workspace) };
 }
 
@@ -226,7 +226,7 @@ function refuseChanges(workspace: Workspace, resolved: readonly Resolved[], toda
   if (changing.length === 0) return;
   stop(
     changing.map(({ client }) =>
-      problem("ledger-locked", `${ledgers.of(client.key)} would have to change.`, { client: client.key }),
+      problem("ledger-unsettled", `${ledgers.of(client.key)} would have to change.`, { client: client.key }),
     ),
   );
 }

@@ -8,7 +8,7 @@ interface Input extends At, OfClients {
   /** Decide and report, but write nothing. */
   dryRun: boolean;
   /** Refuse to run where a ledger would have to change. */
-  locked: boolean;
+  settled: boolean;
   /** Press every picture as small as it goes. */
   smallest: boolean;
   /** Whole projects, or only what differs; what oxalis.yaml says where absent. */

@@ -118,9 +118,9 @@ export const ofInputs = {
     title: "A client's ledger cannot be read",
     fix: "Take the last good one from version control. It is never made anew: it knows what is in use.",
   },
-  "ledger-locked": {
-    title: "A ledger would have to change, and --locked forbids it",
-    fix: "Run `oxalis generate` without --locked, and commit the ledgers it writes.",
+  "ledger-unsettled": {
+    title: "A ledger would have to change, and --settled forbids it",
+    fix: "Run `oxalis generate` without --settled, and commit the ledgers it writes.",
   },
   "identifier-unsure": {
     title: "An identifier made from the domain, since the name has no sure reading",

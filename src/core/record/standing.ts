@@ -36,19 +36,26 @@ export interface Standing {
   title: string;
   required: Count;
   recommended: Count;
+  /** What is required, by kind. */
+  parts: readonly Part[];
   lines: readonly LineStanding[];
   /** Pictures of the running app, by class of devices. */
   captures: readonly CaptureStanding[];
   /** Answers to the store's questions, and why there is one right answer where there is. */
   answers: readonly { name: string; asks: string; answer?: string; because?: string; rule: string }[];
   problems: readonly Problem[];
-  /** Rules that were passed, as producers tick them off. */
+  /** Rules that hold. */
   passed: readonly { code: ProblemCode; says: string }[];
 }
 
 interface Count {
   done: number;
   total: number;
+}
+
+/** So much of what is required is there, of one kind. */
+export interface Part extends Count {
+  kind: "texts" | "answers" | "pictures";
 }
 
 /** Holds a record against everything that a store wants. */
@@ -71,21 +78,19 @@ export function standingIn(
   const captured = judgeCaptures(store, record.client, record.languages[0] ?? "en", record.captures);
   const declared = declaredTo(store.key, record.declared);
   const unanswered = declared.filter(({ answer }) => answer === undefined);
-  const count = (need: RecordRow["need"]): Count => {
-    const all = standings.filter((each) => each.need === need);
-    const shown = captured.standings.filter((each) => each.need === need);
-    const done = all.filter(({ state }) => state === "given").length + shown.filter(({ isDone }) => isDone).length;
-    return { done, total: all.length + shown.length };
-  };
-  const required = count("required");
+  const counted = (need: RecordRow["need"]) => ({
+    texts: countOf(standings, need, ({ state }) => state === "given"),
+    pictures: countOf(captured.standings, need, ({ isDone }) => isDone),
+  });
+  const answers = { done: declared.length - unanswered.length, total: declared.length };
+  const required = { ...counted("required"), answers };
+  const recommended = counted("recommended");
   return {
     store: store.key,
     title: store.title,
-    required: {
-      done: required.done + declared.length - unanswered.length,
-      total: required.total + declared.length,
-    },
-    recommended: count("recommended"),
+    required: sumOf(required),
+    recommended: sumOf(recommended),
+    parts: (["texts", "answers", "pictures"] as const).map((kind) => ({ kind, ...required[kind] })),
     lines: standings,
     captures: captured.standings,
     answers: declared.map(({ declaration: { name, asks, rule }, answer, because }) => ({
@@ -105,6 +110,21 @@ export function standingIn(
     ),
   };
 }
+
+function countOf<T extends { need: RecordRow["need"] }>(
+  all: readonly T[],
+  need: RecordRow["need"],
+  isDone: (each: T) => boolean,
+): Count {
+  const wanted = all.filter((each) => each.need === need);
+  return { done: wanted.filter(isDone).length, total: wanted.length };
+}
+
+const sumOf = (parts: Readonly<Record<string, Count>>): Count =>
+  Object.values(parts).reduce((sum, { done, total }) => ({ done: sum.done + done, total: sum.total + total }), {
+    done: 0,
+    total: 0,
+  });
 
 function asProblem(code: ProblemCode, level: Problem["severity"], finding: Finding, { record }: Looked): Problem {
   const { row, language, message, expected, severity = level } = finding;

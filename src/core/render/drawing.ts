@@ -73,7 +73,7 @@ function decideUnmarked(slot: Slot, variant: Variant, locale: string | undefined
   const name = valueFor(variant.lettering, locale)?.lettered;
   if (slot.lettered && plate && name && !saysName(slot, variant.art))
     return { ...base, ...besideName(source, slot, name, plate.color) };
-  const tile = slot.scene ? givenFor(slot, "pattern", variant.art) : undefined;
+  const tile = slot.scene ? givenFor(slot, "repeat", variant.art) : undefined;
   return {
     ...base,
     ...(tile ? { tile: { art: artRef(tile), width: Math.min(width, height) / tileShare } } : {}),

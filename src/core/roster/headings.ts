@@ -60,7 +60,7 @@ export const headings: Readonly<Record<string, readonly string[]>> = {
     ...["splash", "start picture", "start screen picture", "startbild", "image de démarrage"],
     ...["écran de démarrage", "imagen de inicio", "pantalla de inicio"],
   ],
-  "art.pattern": ["pattern", "tile", "muster", "motif", "patrón"],
+  "art.repeat": ["pattern", "tile", "muster", "motif", "patrón", "art.pattern"],
   "identifiers.base": ["identifier", "base identifier", "kennung", "identifiant", "identificador"],
   "identifiers.android": ["application id", "android id", "package name", "paketname", "android kennung"],
   "identifiers.ios": ["bundle identifier", "bundle id", "ios id", "ios kennung"],

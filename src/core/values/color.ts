@@ -53,7 +53,7 @@ export function darken(text: string): string {
  * white: for grounds, texts and lines that go with it. Lightnesses that lie 60 apart read well on each other. What is
  * no colour stays as it is.
  */
-export function toneOf(text: string, light: number): string {
+export function withLightness(text: string, light: number): string {
   const color = toOklch(parse(text));
   if (!color) return text;
   const l = Math.min(99, Math.max(1, light)) / 100;

@@ -12,6 +12,7 @@ import { problem } from "../problems/problem.ts";
 import { refuse, stop } from "../problems/result.ts";
 import { steeringIn } from "../values/plain-text.ts";
 import { type Place, placeAt, type Source } from "../values/source.ts";
+import { inCurrentNames } from "./former.ts";
 
 export type Path = readonly (string | number)[];
 
@@ -47,6 +48,7 @@ export function parseYaml(source: Source): Document {
     );
   }
   refuseNodes(source, doc);
+  inCurrentNames(doc);
   const data = unlessTooDeep(source, () => asData(source, doc));
   return {
     source,

@@ -73,11 +73,11 @@ test("from any brand colour: texts are read on their grounds, lines and brand ar
       const color = (name: string) =>
         fillPattern(unwrap(readPattern(fields[`colors.${name}` as Field].pattern ?? "")), () => brand) ?? "";
       for (const night of ["", "Dark"]) {
-        const [page, text, soft, onSoft, line] = ["page", "text", "soft", "onSoft", "line"].map((name) =>
+        const [page, text, soft, softText, line] = ["page", "text", "soft", "softText", "line"].map((name) =>
           color(`${name}${night}`),
         ) as [string, string, string, string, string];
         expect(contrast(text, page)).toBeGreaterThanOrEqual(7);
-        expect(contrast(onSoft, soft)).toBeGreaterThanOrEqual(7);
+        expect(contrast(softText, soft)).toBeGreaterThanOrEqual(7);
         expect(contrast(text, soft)).toBeGreaterThanOrEqual(4.5);
         expect(contrast(line, page)).toBeGreaterThanOrEqual(3);
       }

@@ -96,7 +96,7 @@ test("a picture on a plain ground gives its colour where the brief gives none", 
   expect(values["colors.brand"]?.trail).toEqual([
     { by: "picture", note: "the plain ground of clients/bare/art/icon.png", value: "#aabbcc" },
   ]);
-  expect(values["colors.onBrand"]?.value).toBe("#000000");
+  expect(values["colors.brandText"]?.value).toBe("#000000");
   expect(problems.filter(isError)).toEqual([]);
 });
 

@@ -161,6 +161,19 @@ describe("the board as a page", () => {
     expect(page([standing("Hill", { problems })], "2026-11-03")).not.toContain("since 2026");
   });
 
+  test("says of what kind is what a store still wants", () => {
+    const page = boardPage({
+      agency: "Lanternfield",
+      accent: "#000000",
+      onAccent: "#ffffff",
+      clients: [standing("Hill")],
+      today: "2026-11-26",
+    });
+    // Of the record's fields there is the name alone, and nothing is captured.
+    const texts = storeOf("google-play").record.filter(({ field, need }) => field !== "name" && need === "required");
+    expect(contentsOf(page).text).toContain(`${texts.length} texts, 1 picture`);
+  });
+
   test("filters by the stores that are there, and by everybody who may have to act", () => {
     const options = [...page([standing("Hill")]).matchAll(/<option value="([^"]*)"/g)].map(([, value]) => value);
     expect(options).toEqual(["google-play", "open", "done", "client", "producer", "designer", "developer"]);

@@ -188,7 +188,7 @@ test("a start screen's ground runs into another colour, is a pattern, or a pictu
   expect(green).toEqual([...green].sort((a, b) => (b ?? 0) - (a ?? 0)));
   expect([green[0], green[3]]).toEqual([255, 63]);
   for (const tile of ["bar.svg", "bar.png"]) {
-    const { pixel } = await drawn(slot, artwork({ mark: art["bar.svg"], pattern: art[tile] }));
+    const { pixel } = await drawn(slot, artwork({ mark: art["bar.svg"], repeat: art[tile] }));
     expect(pixel(77, 20)).toEqual(pixel(77 + 128, 20));
     expect(pixel(77, 20).slice(0, 3)).toEqual([204, 0, 0]);
     expect(pixel(2, 2)).toEqual([0, 255, 0, 255]);

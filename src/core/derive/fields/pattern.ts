@@ -35,6 +35,15 @@ export function readPattern(text: string, place?: Place): Result<Pattern> {
   return read.ok ? read : fail(patternProblem(read.fault, place));
 }
 
+/** Fields and words under the names that they had before. */
+const former: Readonly<Record<string, string>> = {
+  "colors.onBrand": "colors.brandText",
+  "colors.onBrandDark": "colors.brandTextDark",
+  "colors.onSoft": "colors.softText",
+  "colors.onSoftDark": "colors.softTextDark",
+  toned: "lightness",
+};
+
 function parsePattern(text: string): Parsed<Pattern> {
   const parts: (string | Slotted)[] = [];
   const token = /\{\{|\}\}|\{([^{}]*)\}|[{}]|[^{}]+/g;
@@ -60,7 +69,7 @@ const faulty = (column: number, message: string, expected: string): Parsed<never
 
 function parseSlotted(inner: string, column: number): Parsed<Slotted> {
   const tokens = [...inner.matchAll(/\S+/g)].map((match) => ({
-    text: match[0],
+    text: Object.hasOwn(former, match[0]) ? (former[match[0]] ?? "") : match[0],
     column: column + match.index,
   }));
   const [first, ...rest] = tokens;

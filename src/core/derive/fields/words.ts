@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { darken, lift, toneOf } from "../../values/color.ts";
+import { darken, lift, withLightness } from "../../values/color.ts";
 import { inLatin } from "./latin.ts";
 
 /** A word of the pattern grammar: changes a text, some with an argument behind them. */
@@ -59,6 +59,23 @@ function guidOf(text: string): string {
   return bytes.toString("hex").replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, "$1-$2-$3-$4-$5");
 }
 
+/** How light a colour is that is made from the brand's, by what it is for (CIE L*, in per cent). */
+const lightnessFor = {
+  page: 98,
+  pageDark: 18,
+  text: 22,
+  textDark: 92,
+  soft: 92,
+  softDark: 32,
+  softText: 30,
+  softTextDark: 90,
+  line: 60,
+  lineDark: 62,
+} as const;
+
+type Purpose = keyof typeof lightnessFor;
+const purposes = Object.keys(lightnessFor) as Purpose[];
+
 const table = {
   reversed: {
     says: "the parts between full stops in reverse order: hill.example → example.hill",
@@ -116,12 +133,15 @@ const table = {
     says: "a colour light enough to be read on a dark screen, of the same hue: #1f5d4c → #508c79",
     apply: lift,
   },
-  toned: {
-    says:
-      "a colour of the same hue in so much light, from 1, nearly black, to 99, nearly white: with 92, " +
-      "#1f5d4c → #dde7e3",
+  for: {
+    says: `a colour of the same hue, as light as what it is for: ${purposes.join(", ")}; for page, #1f5d4c → #f6f9f8`,
+    takes: { what: `one of ${purposes.join(", ")}`, form: new RegExp(`^(?:${purposes.join("|")})$`), example: "page" },
+    apply: (text, purpose) => withLightness(text, lightnessFor[purpose as Purpose]),
+  },
+  lightness: {
+    says: "a colour of the same hue in so much light, from 1, nearly black, to 99, nearly white: #1f5d4c → #dde7e3",
     takes: { what: "a lightness from 1 to 99", form: /^[1-9]\d?$/, example: "92" },
-    apply: (text, light) => toneOf(text, Number(light)),
+    apply: (text, light) => withLightness(text, Number(light)),
   },
   without: {
     says: "without these words, given with commas between them, in any case: The Hill Farm → Hill",

@@ -21,7 +21,7 @@ const themeColors: Readonly<Record<string, Field>> = {
   windowSplashScreenBackground: "colors.start",
   windowSplashScreenIconBackgroundColor: "colors.ground",
   colorPrimary: "colors.brand",
-  colorOnPrimary: "colors.onBrand",
+  colorOnPrimary: "colors.brandText",
 };
 
 /** Longest chain of texts that refer to each other. */

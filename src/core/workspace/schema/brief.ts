@@ -106,7 +106,7 @@ export const briefSchema = z.strictObject({
       mono: picture,
       wide: picture,
       splash: picture,
-      pattern: picture,
+      repeat: picture,
       font: fontFile,
       dark: z.strictObject({ icon: picture, mark: picture, wide: picture, splash: picture }).partial(),
       focus: z

@@ -26,18 +26,13 @@ interface Build {
 }
 
 /**
- * Every build of the variants that are there, by stage, client and platform; the form that build servers take a
- * matrix in.
+ * Every build of the variants that are there, by stage, client and platform.
  * @param all the clients, resolved at the workspace's stage.
  */
-async function buildMatrix(
-  workspace: Workspace,
-  all: readonly Resolved[],
-  template: Template,
-): Promise<{ include: Build[] }> {
+async function buildsOf(workspace: Workspace, all: readonly Resolved[], template: Template): Promise<Build[]> {
   const { stage: _, ...store } = workspace;
   const stages = [undefined, ...Object.keys(workspace.agency.data.stages)].map((name) => atStage(store, name));
-  const include: Build[] = [];
+  const builds: Build[] = [];
   for (const at of stages) {
     const isThere = (key: string) => lookAt(at.root, variantPath(at, key)) !== undefined;
     if (!at.clients.some(({ key }) => isThere(key))) continue;
@@ -48,7 +43,7 @@ async function buildMatrix(
       if (!own.ok) continue;
       const parts = own.value.template.parts.filter(({ platform }) => own.value.variant.platforms.includes(platform));
       for (const { platform, folder } of parts)
-        include.push({
+        builds.push({
           client: client.key,
           stage: at.stage?.name ?? "store",
           platform,
@@ -61,7 +56,7 @@ async function buildMatrix(
         });
     }
   }
-  return { include };
+  return builds;
 }
 
 /** What a platform is built on. */
@@ -71,7 +66,7 @@ const runner =
 
 const number = `\${{ matrix.version }} (\${{ matrix.build }})`;
 
-/** An example of a workflow that builds the matrix: one job a client and platform. To be copied and made one's own. */
+/** An example of a workflow that builds all of them: one job a client and platform. To be copied and made one's own. */
 const exampleWorkflow = `\
 # An example: copy it to where your build server looks for workflows, and put your own build commands in.
 name: Builds
@@ -83,9 +78,10 @@ jobs:
       matrix: \${{ steps.read.outputs.matrix }}
     steps:
       - uses: actions/checkout@v4
-      - run: oxalis generate --locked && oxalis audit --report audit.sarif
+      - run: oxalis generate --settled && oxalis audit --report audit.sarif
       - id: read
-        run: echo "matrix=$(cat variants/builds.json | tr -d '\\n')" >> "$GITHUB_OUTPUT"
+        # This server wants the list within a list of its own.
+        run: printf 'matrix={"include":%s}\\n' "$(tr -d '\\n' < variants/builds.json)" >> "$GITHUB_OUTPUT"
       - uses: actions/upload-artifact@v4
         with: { name: variants, path: variants }
   build:
@@ -102,10 +98,10 @@ jobs:
 `;
 
 /** What a build server needs to know of all variants that are there; written only where it changed. */
-export async function writeMatrix(workspace: Workspace, all: readonly Resolved[], template: Template): Promise<void> {
+export async function writeBuilds(workspace: Workspace, all: readonly Resolved[], template: Template): Promise<void> {
   const { root } = workspace;
   const files = new Map([
-    ["variants/builds.json", `${JSON.stringify(await buildMatrix(workspace, all, template), null, 1)}\n`],
+    ["variants/builds.json", `${JSON.stringify(await buildsOf(workspace, all, template), null, 1)}\n`],
     ["variants/builds.example.yml", exampleWorkflow],
   ]);
   for (const [file, text] of files)
