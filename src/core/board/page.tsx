@@ -166,7 +166,7 @@ function Meter({ standing, title, otherwise }: { standing: Standing | undefined;
         {isComplete(standing) ? "complete" : `${required.done} of ${required.total}`}
         <em>{recommended.total > 0 ? ` +${recommended.done}/${recommended.total}` : ""}</em>
       </b>
-      <em>{open.map(partLacking).join(", ")}</em>
+      <em>{open.length > 0 ? `open: ${open.map(partLacking).join(", ")}` : ""}</em>
     </span>
   );
 }
