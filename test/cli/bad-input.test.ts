@@ -252,6 +252,13 @@ const cases: Case[] = [
     says: ["@string/nowhere is nowhere in the template's resources."],
   },
   {
+    what: "an agency's name of two lines",
+    change: replaced("oxalis.yaml", /^( +name:) .*$/m, '$1 "Lantern\\nBcc: other@else.example"'),
+    code: "text-invalid",
+    place: "oxalis.yaml:",
+    says: ["character 8 is U+000A, a line end"],
+  },
+  {
     what: "an answer to no question",
     change: replaced(brief, "art:\n", "answers: { tables: 4 }\nart:\n"),
     code: "answer-unknown",

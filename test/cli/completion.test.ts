@@ -18,6 +18,11 @@ test("every command and each of its options is completed", () => {
     expect(completed(name, "--")).toEqual(Object.keys(options).map(flagOf));
 });
 
+test("a folder that is no client is not offered as one", () => {
+  mkdirSync(join(root, "clients/$(touch x)"));
+  expect(completed("generate", "")).toEqual(["3-acre", "saltmarsh"]);
+});
+
 test.each([
   [["ex"], ["export", "explain"]],
   [["generate", "s"], ["saltmarsh"]],

@@ -72,6 +72,8 @@ describe("a letter", () => {
     expect(broken.err).toContain("no names in braces but owner");
     expect(broken.err).toContain('expected  "thanks"');
     expect(broken.out).toContain("Bonjour EARL Duclos,");
+    writeFileSync(join(folder, "words/it.yaml"), 'subject: "Hill\\nBcc: other@else.example"\n');
+    expect(oxalis(folder, "ask", "brennans-bothy", "--dry-run").err).toContain("is U+000A, a line end");
     expect(oxalis(folder, "ask", "--language", "pt").err).toContain('There are no words in "pt".');
   });
 

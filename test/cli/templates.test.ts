@@ -29,7 +29,7 @@ test("Gradle with a version catalog, a placeholder for the label, looks in a lib
   expect(text(variant, "app/src/main/res/values-night/night_colors.xml")).toMatch(/name="slate">#[0-9a-f]{6}</);
   const made = [...contents(variant).keys()];
   expect(made).toContain("app/src/main/res/drawable-xhdpi/shop_sign.png");
-  expect(made).toContain("store/google-play/en/tv-banner.png");
+  expect(made).toContain("store/google-play/tv-banner.en.png");
   expect(made).not.toContain("app/src/main/res/drawable/shop_sign.xml");
   expect(made).toContain("app/src/main/res/mipmap-anydpi-v26/gauge_round.xml");
   expect(said).toContain("None: a one-coloured layer for themed icons");

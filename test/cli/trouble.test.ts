@@ -1,5 +1,5 @@
 import { spawnSync } from "node:child_process";
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { chmodSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { beforeAll, expect, test } from "vitest";
 import { withLock } from "../../src/core/files/holding/lock.ts";
@@ -114,4 +114,52 @@ test("where a process gets few addresses, a name that has to be shaped fails alo
   expect(stderr).toMatch(/cannot letter a name in this script: .*\. {2}\[lettering-refused\]/);
   expect(stdout).toMatch(/3-acre .*ready/);
   expect(limited("generate", "3-acre").status).toBe(0);
+});
+
+test.skipIf(process.getuid?.() !== 0)("an ordinary user is told what it may not read or write; others go on", () => {
+  const nobody = 65_534;
+  const own = workspaceWith(["3-acre", "saltmarsh"]);
+  const as = (...args: string[]) => {
+    const cwd = own;
+    const { status, stdout, stderr } = spawnSync("node", [program, ...args], {
+      cwd,
+      encoding: "utf8",
+      uid: nobody,
+      gid: nobody,
+      env: { ...process.env, HOME: "/nowhere" },
+    });
+    return { code: status, said: stderr + stdout };
+  };
+  spawnSync("chown", ["-R", `${nobody}:${nobody}`, own]);
+  expect(as("generate", "saltmarsh", "-q").code).toBe(0);
+  const without = (path: string, mode: number, work: () => void) => {
+    const before = statSync(join(own, path)).mode;
+    chmodSync(join(own, path), mode);
+    work();
+    chmodSync(join(own, path), before);
+  };
+  without("clients/3-acre/brief.yaml", 0, () => {
+    expect(as("generate")).toMatchObject({
+      code: 1,
+      said: expect.stringMatching(/brief\.yaml cannot be read[\s\S]*1 as before/),
+    });
+    expect(as("ask", "3-acre")).toMatchObject({ code: 1, said: expect.stringContaining("[file-unreadable]") });
+  });
+  for (const path of ["oxalis.yaml", "clients", "template/web"])
+    without(path, 0, () =>
+      expect(as("check")).toMatchObject({ code: 1, said: expect.stringContaining("[file-unreadable]") }),
+    );
+  without("clients/saltmarsh", 0o555, () =>
+    expect(as("release", "saltmarsh", "--force")).toMatchObject({
+      code: 1,
+      said: expect.stringContaining("[write-failed]"),
+    }),
+  );
+  without("variants", 0o555, () =>
+    expect(as("copy-sheet", "saltmarsh", "app-store")).toMatchObject({
+      code: 1,
+      said: expect.stringContaining("[write-failed]"),
+    }),
+  );
+  expect(as("release", "saltmarsh", "--force").code).toBe(0);
 });

@@ -192,7 +192,7 @@ test("names in further languages stand in each platform's own form, and the proj
 
 test("a banner is drawn once more for each language in which the name is another one", () => {
   const banners = ["fr", "en", "ar"].map((language) =>
-    readFileSync(variant("ferme-duclos", `store/google-play/${language}/feature-graphic.png`)),
+    readFileSync(variant("ferme-duclos", `store/google-play/feature-graphic.${language}.png`)),
   );
   expect(new Set(banners.map((bytes) => bytes.toString("base64"))).size).toBe(3);
   for (const png of banners) expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([1024, 500]);

@@ -33,8 +33,8 @@ export interface Table {
 }
 
 /** The store's banner, and those with the name in one of the client's further languages. */
-const bannerIn = (language: string): string => `store/google-play/${language}/feature-graphic.png`;
-const spokenBanners = ["store/google-play/{de,he}/{feature-graphic,tv-banner}.png"];
+const bannerIn = (language: string): string => `store/google-play/feature-graphic.${language}.png`;
+const spokenBanners = ["store/google-play/{feature-graphic,tv-banner}.{de,he}.png"];
 
 /** Any colour, where the table of a kind cannot say which: a form for dark screens. */
 export const anyColor = "\u0001";

@@ -22,7 +22,7 @@ export const androidMade = (root: string, res: string, icon = "ic_launcher"): st
 /** What every Android app gets: its signing, and the store's pictures. */
 export const signed = (root: string): string[] => [
   `${root ? `${root}/` : ""}signing.gradle`,
-  "store/google-play/{en,ru}/{icon,feature-graphic}.png",
+  "store/google-play/{icon,feature-graphic.en,feature-graphic.ru}.png",
 ];
 
 /** The line at the end of a Groovy script, and of one in Kotlin. */

@@ -869,7 +869,7 @@ export const gradleCatalog: Table = {
   made: [
     ...signed(""),
     ...gauge("app", "mipmap"),
-    "store/google-play/{en,ru}/tv-banner.png",
+    "store/google-play/tv-banner.{en,ru}.png",
     "app/src/main/res/drawable-*/{gauge_front,shop_sign}.png",
     "app/src/main/res/values-night/night_colors.xml",
   ],

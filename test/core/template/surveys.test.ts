@@ -261,7 +261,7 @@ test("Android: the store's icon that a studio has left beside the resources is d
     .filter(({ slot }) => slot.role === "store-icon")
     .map(({ path, slot }) => `${path} ${slot.width}`);
   expect(drawn).toEqual([
-    "store/google-play/{locale}/icon.png 512",
+    "store/google-play/icon.png 512",
     "app/src/main/ic_launcher-playstore.png 512",
     "app/src/main/res/playstore-icon.png 512",
   ]);
