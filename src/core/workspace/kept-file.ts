@@ -59,10 +59,15 @@ export function keptFile<S extends z.ZodObject, T>(kind: Kind<S, T>): KeptFile<T
   };
 }
 
+/** So many places of a damaged file are told. */
+const mostReasons = 3;
+
 /** One problem, however many places of the file do not fit: it is settled as a whole. */
-function damagedBy(code: ProblemCode, file: string, [first]: readonly Problem[]): Problem {
+function damagedBy(code: ProblemCode, file: string, problems: readonly Problem[]): Problem {
+  const [first] = problems;
   if (first?.code === code) return first;
-  return problem(code, `${file} is damaged. ${first?.message ?? ""}`.trim(), { place: first?.place });
+  const why = problems.slice(0, mostReasons).map(({ message }) => message);
+  return problem(code, [`${file} is damaged.`, ...why].join(" "), { place: first?.place });
 }
 
 function plain<S extends z.ZodObject>(bytes: Uint8Array, schemaOf: (data: unknown) => S): z.output<S> | undefined {

@@ -134,12 +134,16 @@ const table = {
     apply: lift,
   },
   for: {
-    says: `a colour of the same hue, as light as what it is for: ${purposes.join(", ")}; for page, #1f5d4c → #f6f9f8`,
+    says:
+      `a colour of the same hue, as light as its purpose wants, one of ${purposes.join(", ")}: with page, ` +
+      "#1f5d4c → #f6f9f8",
     takes: { what: `one of ${purposes.join(", ")}`, form: new RegExp(`^(?:${purposes.join("|")})$`), example: "page" },
     apply: (text, purpose) => withLightness(text, lightnessFor[purpose as Purpose]),
   },
   lightness: {
-    says: "a colour of the same hue in so much light, from 1, nearly black, to 99, nearly white: #1f5d4c → #dde7e3",
+    says:
+      "a colour of the same hue in so much light, from 1, nearly black, to 99, nearly white: with 92, " +
+      "#1f5d4c → #dde7e3",
     takes: { what: "a lightness from 1 to 99", form: /^[1-9]\d?$/, example: "92" },
     apply: (text, light) => withLightness(text, Number(light)),
   },
