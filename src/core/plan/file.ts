@@ -2,17 +2,27 @@ import * as z from "zod";
 import { leadsDown } from "../files/writing/door.ts";
 import { problem } from "../problems/problem.ts";
 import { fail, type Result, succeed } from "../problems/result.ts";
+import type { Edit } from "../splice/site.ts";
 import { layouts } from "../values/layout.ts";
+import { drawingForm } from "./drawing-form.ts";
 import type { Plan } from "./plan.ts";
 
 const sum = z.string().regex(/^[0-9a-f]{64}$/);
 const path = z.string().refine(leadsDown);
 const input = z.strictObject({ of: z.enum(["template", "client"]), path, sha256: sum });
-const edit = z.strictObject({ start: z.int().min(0), end: z.int().min(0), text: z.string() });
-const every = { path, fingerprint: z.string() };
+const edit = z
+  .strictObject({ start: z.int().min(0), end: z.int().min(0), text: z.string() })
+  .refine(({ start, end }) => start <= end);
 
-/** Drawings are plain data that only the renderer looks into; what it reads, it reads by its sum. */
-const drawings = z.array(z.looseObject({ width: z.int().positive(), height: z.int().positive() }));
+/** Most pictures in one file: an icon file has ten. */
+const mostDrawings = 32;
+
+/** Whether no range begins before the one in front of it ends. */
+const isApart = (edits: readonly Edit[]): boolean =>
+  [...edits]
+    .sort((a, b) => a.start - b.start || a.end - b.end)
+    .every(({ start }, at, all) => start >= (all[at - 1]?.end ?? 0));
+const every = { path, fingerprint: z.string() };
 
 const entry = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("keep"), ...every, input, executable: z.boolean() }),
@@ -21,7 +31,7 @@ const entry = z.discriminatedUnion("kind", [
     ...every,
     input,
     executable: z.boolean(),
-    edits: z.array(edit),
+    edits: z.array(edit).refine(isApart, "they overlap"),
   }),
   z.strictObject({ kind: z.literal("write"), ...every, text: z.string() }),
   z.strictObject({
@@ -29,12 +39,12 @@ const entry = z.discriminatedUnion("kind", [
     ...every,
     input,
     picture: z.boolean(),
-    opaque: z.literal(true).optional(),
+    opaque: z.literal(true).exactOptional(),
   }),
   z.strictObject({
     kind: z.literal("draw"),
     ...every,
-    drawings,
+    drawings: z.array(drawingForm).min(1).max(mostDrawings),
     container: z.enum(["png", "ico", "icns", "svg", "jpeg", "webp"]),
   }),
 ]);
@@ -65,6 +75,6 @@ export function readPlan(text: string): Result<Plan> {
     const [issue] = read.error.issues;
     return damaged(`${issue?.path.join(".") ?? ""}: ${issue?.message ?? ""}`);
   }
-  const { form: _, ...plan } = read.data;
-  return succeed({ ...plan, gaps: [] } as unknown as Plan);
+  const { form: _, revision, ...plan } = read.data;
+  return succeed({ ...plan, ...(revision === undefined ? {} : { revision }), gaps: [] });
 }

@@ -1,5 +1,6 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
+import fc from "fast-check";
 import { expect, test } from "vitest";
 import { resolvePicked } from "../../../src/core/derive/resolve.ts";
 import { noCache } from "../../../src/core/make/cache.ts";
@@ -51,6 +52,54 @@ test("what is not as it was planned with is refused, and nothing is left of the 
   expect(done.ok ? [] : done.problems.map(({ code }) => code)).toEqual(["plan-damaged"]);
   expect([...contents(elsewhere).keys()].filter((path) => path.startsWith("variant"))).toEqual([]);
 });
+
+test("a plan in which anything was changed is refused, or gives a variant or a problem; it draws nothing else", async () => {
+  const { plan, inputs } = await planned();
+  const elsewhere = temporaryFolder();
+  storeInputs(plan, inputs, elsewhere, "store");
+  const store = storedInputs(elsewhere, "store");
+  const few = (["draw", "splice", "supply", "write", "keep"] as const).flatMap((kind) => {
+    const [first] = plan.entries.filter((entry) => entry.kind === kind);
+    return first ? [first] : [];
+  });
+  const text = planText({ ...plan, entries: few });
+  const places = placesIn(JSON.parse(text).entries, []);
+  const anything = fc.constantFrom(
+    null,
+    -1,
+    0,
+    0.5,
+    9000,
+    "",
+    "../x",
+    '"/><image href="file:///etc/passwd',
+    [],
+    {},
+    true,
+  );
+  let turn = 0;
+  await fc.assert(
+    fc.asyncProperty(fc.constantFrom(...places), anything, async (place, value) => {
+      const data = JSON.parse(text);
+      const name = place.at(-1) as string;
+      place.slice(0, -1).reduce((at, step) => at[step], data.entries)[name] = value;
+      const read = readPlan(JSON.stringify(data));
+      fc.pre(read.ok);
+      if (!read.ok) return;
+      const to = { root: elsewhere, folder: `variant-${turn++}` };
+      const done = await carryOut(read.value, store, to, { cache: noCache });
+      if (!done.ok) expect(done.problems.length).toBeGreaterThan(0);
+    }),
+    { numRuns: 60, maxSkipsPerRun: 1000 },
+  );
+  expect([...contents(elsewhere).keys()].every((path) => /^(store|variant-\d+|\.oxalis)\//.test(path))).toBe(true);
+});
+
+/** Every place within plain data, as the steps that lead there. */
+function placesIn(data: unknown, path: readonly string[]): string[][] {
+  if (typeof data !== "object" || data === null) return [];
+  return Object.entries(data).flatMap(([name, value]) => [[...path, name], ...placesIn(value, [...path, name])]);
+}
 
 test.each([
   "{",
