@@ -11,7 +11,9 @@ process.stdout.on("error", (error: NodeJS.ErrnoException) => {
   if (error.code === "EPIPE") process.exit(0);
   throw error;
 });
-process.once("SIGINT", () => process.exit(130));
+// So that whatever was started ends too. A shell tells a signal by its number (POSIX, sh).
+const signals = { SIGHUP: 1, SIGINT: 2, SIGTERM: 15 } as const;
+for (const [signal, number] of Object.entries(signals)) process.once(signal, () => process.exit(128 + number));
 
 const program = new Command("oxalis")
   .description("Makes many branded apps out of one shared template, and proves that nothing of the template is left.")

@@ -1,5 +1,5 @@
-import { spawn } from "node:child_process";
 import { createRequire } from "node:module";
+import { tmpdir } from "node:os";
 
 /** What drawing one SVG at the largest size may take. Stated in docs/files.md. */
 export const trialLimits = { side: 2048, processorSeconds: 4, seconds: 30, kibibytes: 2_000_000 };
@@ -37,26 +37,20 @@ export async function tryDrawing(svg: string): Promise<Unfit | undefined> {
   };
 }
 
-/** What the process said of it; nothing where it was ended. */
-function drawApart(svg: string): Promise<string> {
+/** What the process said of it; nothing where it was ended. It knows nothing of this one's environment. */
+async function drawApart(svg: string): Promise<string> {
   const { processorSeconds, seconds, kibibytes } = trialLimits;
   const sharp = createRequire(import.meta.url).resolve("sharp");
-  const node = [process.execPath, "--max-old-space-size=256", "-e", program(sharp)];
-  const limited = `ulimit -v ${kibibytes}; ulimit -t ${processorSeconds}; exec "$0" "$@"`;
-  const [command = "", ...args] = process.platform === "win32" ? node : ["sh", "-c", limited, ...node];
-  return new Promise((resolve, reject) => {
-    const child = spawn(command, args, {
-      stdio: ["pipe", "pipe", "ignore"],
-      timeout: seconds * 1000,
-      killSignal: "SIGKILL",
-    });
-    let said = "";
-    child.stdout.on("data", (part) => {
-      said += part;
-    });
-    child.on("error", reject);
-    child.on("close", () => resolve(said));
-    child.stdin.on("error", () => {}); // it was ended before it had read everything
-    child.stdin.end(svg);
+  const { run } = await import("../processes/run.ts");
+  const ran = await run({
+    command: process.execPath,
+    args: ["--max-old-space-size=256", "-e", program(sharp)],
+    folder: tmpdir(),
+    input: svg,
+    limits: { seconds, processorSeconds, memory: kibibytes * 1024, output: longestSaid },
   });
+  return ran.ok ? ran.value.out : "";
 }
+
+/** So much of what the process says is kept, in bytes. */
+const longestSaid = 2000;

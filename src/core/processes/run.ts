@@ -1,7 +1,9 @@
-import { execa } from "execa";
+import { spawn } from "node:child_process";
+import type { Readable } from "node:stream";
 import { problem } from "../problems/problem.ts";
 import { fail, type Result, succeed } from "../problems/result.ts";
 import { mask, reveal, type Secret } from "../values/secret.ts";
+import { endAll, markName, newMark } from "./started-by.ts";
 
 /** Another program, as it is started. */
 export interface Program {
@@ -19,7 +21,9 @@ export interface Program {
 export interface Limits {
   /** It is ended after so many. */
   seconds: number;
-  /** Most that it may take of memory, in bytes; only where the system has such limits (POSIX, ulimit). */
+  /** Most that it may take of the processor, in seconds; only where the system has such limits (POSIX, ulimit). */
+  processorSeconds?: number;
+  /** Most that it may take of memory, in bytes; likewise. */
   memory?: number;
   /** Most that is kept of what it prints, in bytes; the rest is passed over. */
   output: number;
@@ -32,57 +36,74 @@ export interface Ran {
   err: string;
 }
 
-/** Sets the limit of memory for itself, and becomes the program (POSIX, sh). */
-const limiting = ["-c", 'ulimit -v "$0" && exec "$@"'] as const;
+/** How long what is printed is waited for once a program has ended, in milliseconds: another may hold its output. */
+const grace = 500;
 
 /**
- * Runs another program to its end. It ends with all that it has started: when its time is over, and when this one
- * ends.
+ * Runs another program to its end. It ends with all that it has started, in whatever group or session: when its time
+ * is over, when it has ended itself, and when this one ends.
  */
 export async function run(program: Program): Promise<Result<Ran>> {
   const { command, args, folder, environment = {}, input, limits } = program;
   const given = [...Object.values(environment), ...(input === undefined ? [] : [input])];
   const secrets = given.filter((each) => typeof each !== "string");
-  const isLimited = limits.memory !== undefined && process.platform !== "win32";
-  const kibibytes = String(Math.floor((limits.memory ?? 0) / 1024));
-  const started = execa(
-    isLimited ? "/bin/sh" : command,
-    isLimited ? [...limiting, kibibytes, command, ...args] : [...args],
-    {
-      cwd: folder,
-      env: plain(environment),
-      extendEnv: false,
-      input: input === undefined ? "" : textOf(input),
-      reject: false,
-      buffer: false,
-      detached: process.platform !== "win32", // a group of its own, which ends as one
-    },
-  );
-  const end = () => endGroup(started.pid);
+  const mark = newMark();
+  const [file, ...rest] = limited(command, args, limits);
+  const child = spawn(file, rest, {
+    cwd: folder,
+    env: { ...plain(environment), [markName]: mark },
+    stdio: "pipe",
+    detached: process.platform !== "win32", // a group of its own, which ends as one
+  });
+  const end = () => endAll(child.pid, mark);
   process.once("exit", end);
   let isLate = false;
   const timer = setTimeout(() => {
     isLate = true;
     end();
   }, limits.seconds * 1000);
-  const [out, err] = [kept(started.stdout, limits.output), kept(started.stderr, limits.output)];
-  const ended = await started;
+  const [out, err] = [kept(child.stdout, limits.output), kept(child.stderr, limits.output)];
+  child.stdin.on("error", () => {}); // it may end before it has read everything
+  child.stdin.end(input === undefined ? "" : textOf(input));
+  const ended = await endOf(child);
   clearTimeout(timer);
-  process.off("exit", end);
   end();
-  if (ended.code === "ENOENT") return fail(problem("program-missing", `${command} is not on this machine.`));
+  await Promise.race([Promise.all([out.closed, err.closed]), pause(grace)]);
+  process.off("exit", end);
+  for (const stream of [child.stdout, child.stderr]) stream.destroy();
+  if (ended === "missing") return fail(problem("program-missing", `${command} is not on this machine.`));
   if (isLate) return fail(problem("program-late", `${command} was ended after ${limits.seconds} seconds.`));
-  return succeed({
-    code: ended.exitCode ?? signalled,
-    out: mask(out(), secrets),
-    err: mask(err(), secrets),
-  });
+  return succeed({ code: ended, out: mask(out.text(), secrets), err: mask(err.text(), secrets) });
 }
 
-/**
- * The code of a program that a signal has ended (POSIX, sh: 128 and the signal's number; which one is not told here).
- */
+/** A call that sets limits for itself, and becomes the program (POSIX, sh); as it is, where the system has none. */
+function limited(
+  command: string,
+  args: readonly string[],
+  { memory, processorSeconds }: Limits,
+): [string, ...string[]] {
+  const set = [
+    ...(memory === undefined ? [] : [`ulimit -v ${Math.floor(memory / 1024)}`]),
+    ...(processorSeconds === undefined ? [] : [`ulimit -t ${processorSeconds}`]),
+  ];
+  if (set.length === 0 || process.platform === "win32") return [command, ...args];
+  return ["/bin/sh", "-c", [...set, 'exec "$0" "$@"'].join(" && "), command, ...args];
+}
+
+/** The code of a program that a signal has ended (POSIX, sh: 128 and the signal's number, which is not told here). */
 const signalled = 128;
+
+/** The code that a program ended with; or that there is none of its name. */
+const endOf = (child: ReturnType<typeof spawn>): Promise<number | "missing"> =>
+  new Promise((ended, failed) => {
+    child.once("exit", (code) => ended(code ?? signalled));
+    child.once("error", (error: NodeJS.ErrnoException) => (error.code === "ENOENT" ? ended("missing") : failed(error)));
+  });
+
+const pause = (milliseconds: number): Promise<void> =>
+  new Promise((over) => {
+    setTimeout(over, milliseconds).unref();
+  });
 
 const textOf = (value: string | Secret): string => (typeof value === "string" ? value : reveal(value));
 
@@ -90,7 +111,7 @@ const plain = (environment: Readonly<Record<string, string | Secret>>): Record<s
   Object.fromEntries(Object.entries(environment).map(([name, value]) => [name, textOf(value)]));
 
 /** Keeps what a stream gives, up to a limit; the rest is read, so that nobody waits, and passed over. */
-function kept(stream: NodeJS.ReadableStream, most: number): () => string {
+function kept(stream: Readable, most: number): { text(): string; closed: Promise<void> } {
   const parts: Buffer[] = [];
   let size = 0;
   stream.on("data", (chunk: Buffer) => {
@@ -98,14 +119,8 @@ function kept(stream: NodeJS.ReadableStream, most: number): () => string {
     if (room > 0) parts.push(chunk.subarray(0, room));
     size += chunk.length;
   });
-  return () => Buffer.concat(parts).toString("utf8");
-}
-
-function endGroup(pid: number | undefined): void {
-  if (pid === undefined) return;
-  try {
-    process.kill(process.platform === "win32" ? pid : -pid, "SIGKILL");
-  } catch {
-    // It has ended, and so has all that it started.
-  }
+  const closed = new Promise<void>((over) => {
+    stream.once("close", () => over());
+  });
+  return { text: () => Buffer.concat(parts).toString("utf8"), closed };
 }

@@ -46,6 +46,24 @@ test("its children end with it", async () => {
   expect(isRunning(pid)).toBe(false);
 });
 
+test.skipIf(process.platform !== "linux")(
+  "nor does one hold it up, or outlive it, that has left its group and its session",
+  async () => {
+    const script =
+      "const { spawn } = require('child_process'); " +
+      "const own = { detached: true, stdio: ['ignore', 'inherit', 'inherit'] }; " +
+      "const c = spawn(process.execPath, ['-e', 'setTimeout(() => {}, 60000)'], own); c.unref(); console.log(c.pid); ";
+    const late = node(`${script} setTimeout(() => {}, 60000)`, { limits: { seconds: 1, output: 1000 } });
+    const started = process.hrtime.bigint();
+    const [ended, byItself] = [await run(late), await run(node(script))];
+    // Neither waits for the minute that the other program would take.
+    expect(Number(process.hrtime.bigint() - started) / 1e9).toBeLessThan(30);
+    expect(ended.ok ? "" : ended.problems[0]?.code).toBe("program-late");
+    const pid = Number(byItself.ok && byItself.value.out);
+    expect([pid > 0, isRunning(pid)]).toEqual([true, false]);
+  },
+);
+
 /** A child that nobody has taken note of yet has ended all the same. */
 function isRunning(pid: number): boolean {
   try {
