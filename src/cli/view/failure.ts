@@ -2,6 +2,7 @@ import { type Problem, problem } from "../../core/problems/problem.ts";
 import { rows } from "../rows/table.ts";
 import { placeData } from "./data.ts";
 import { showProblems } from "./problems.ts";
+import { inSource } from "./stack.ts";
 import { openTerminal, type Settings, type Terminal } from "./terminal.ts";
 
 /** Tells why a command could not do its work; gives the exit code. */
@@ -29,7 +30,7 @@ export function reportFailure(error: unknown, settings: Settings): number {
     note("The folder you are in is no longer there. Go to another one, and try again.");
     return 1;
   }
-  const message = error instanceof Error ? (error.stack ?? error.message) : String(error);
+  const message = error instanceof Error ? inSource(error.stack ?? error.message) : String(error);
   note(`${err.red("Oxalis itself has failed; this is a defect, please report it:")}\n${message}`);
   return 1;
 }
