@@ -6,13 +6,13 @@ import { writeDraft } from "../../src/core/record/drafts.ts";
 import type { RecordValue, StoreRecord } from "../../src/core/record/record.ts";
 import { findAlike } from "../../src/core/record/rules/alike.ts";
 import { judgeWaivers, standingIn } from "../../src/core/record/standing.ts";
-import { stores } from "../../src/core/stores/all.ts";
+import { allStores } from "../../src/core/stores/all.ts";
 import type { StoreDefinition } from "../../src/core/stores/definition.ts";
 import { type RecordField, recordFields } from "../../src/core/stores/record-fields.ts";
 import type { StoreKey } from "../../src/core/values/store.ts";
 import { trace } from "../../src/core/values/trail.ts";
 
-const storeOf = (key: StoreKey): StoreDefinition => stores.find((each) => each.key === key) as StoreDefinition;
+const storeOf = (key: StoreKey): StoreDefinition => allStores.find((each) => each.key === key) as StoreDefinition;
 
 const value = (text: string): RecordValue => trace({ by: "brief", note: "", value: text });
 
@@ -83,7 +83,7 @@ const told = (of: StoreRecord, key: StoreKey = "app-store") =>
   );
 
 describe("a record is held against what each store wants", () => {
-  test.each(stores.map(({ key }) => key))("one that has everything is complete for %s", (key) => {
+  test.each(allStores.map(({ key }) => key))("one that has everything is complete for %s", (key) => {
     const { required, recommended, problems } = standingIn(storeOf(key), record(), [], today);
     expect(required.done).toBe(required.total);
     expect(recommended.done).toBe(recommended.total);
@@ -198,7 +198,7 @@ describe("a record is held against what each store wants", () => {
 });
 
 test("every store's rows name a field once, with a source and a day", () => {
-  for (const { record: rows } of stores) {
+  for (const { record: rows } of allStores) {
     expect(new Set(rows.map(({ field }) => field)).size).toBe(rows.length);
     for (const { field, source, asOf, most } of rows) {
       expect(source.length, field).toBeGreaterThan(10);

@@ -1,5 +1,5 @@
 import type { Art } from "../../src/core/artwork/art.ts";
-import type { ArtRole } from "../../src/core/artwork/roles.ts";
+import type { ArtRole } from "../../src/core/slots/art-roles.ts";
 import { platforms } from "../../src/core/values/platform.ts";
 import { trace } from "../../src/core/values/trail.ts";
 import { type Artwork, noArtwork, type Variant } from "../../src/core/variant/variant.ts";

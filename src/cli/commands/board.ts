@@ -3,7 +3,7 @@ import { lookAtBoard, type OnBoard } from "../../core/operations/board.ts";
 import { isError } from "../../core/problems/problem.ts";
 import { mapResult } from "../../core/problems/result.ts";
 import { findingsOf, isComplete, isCompleteEverywhere, nextOf } from "../../core/record/board.ts";
-import { stores } from "../../core/stores/all.ts";
+import { allStores } from "../../core/stores/all.ts";
 import type { StoreKey } from "../../core/values/store.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
@@ -44,11 +44,11 @@ const asData = (each: OnBoard): object => ({
 
 async function showCsv(clients: readonly OnBoard[], { raw }: Terminal): Promise<void> {
   const { csvText } = await import("../../core/roster/sheet.ts");
-  const head = stores.flatMap(({ key }) => [`${key} done`, `${key} required`, `${key} recommended`]);
+  const head = allStores.flatMap(({ key }) => [`${key} done`, `${key} required`, `${key} recommended`]);
   const rows = clients.map((each) => [
     each.client,
     each.name,
-    ...stores.flatMap(({ key }) => {
+    ...allStores.flatMap(({ key }) => {
       const own = each.stores.find(({ store }) => store === key);
       return own ? [own.required.done, own.required.total, own.recommended.done].map(String) : ["", "", ""];
     }),
@@ -66,7 +66,7 @@ function show(clients: readonly OnBoard[], today: string, terminal: Terminal): v
   if (told.length > 0 && (settings.verbose || settings.quiet))
     note(`${showGrouped(told, settings.verbose === true, err)}\n`);
   if (settings.quiet) return;
-  const used = stores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
+  const used = allStores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
   const rows = clients.map((each) => [
     each.client,
     ...used.map(({ key }) => meter(each, key, terminal)),

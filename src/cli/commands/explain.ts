@@ -1,8 +1,8 @@
 import type { Art } from "../../core/artwork/art.ts";
-import { type ArtRole, artRoleNames, artRoles } from "../../core/artwork/roles.ts";
 import { explainClient, tryPattern } from "../../core/operations/explain.ts";
 import { nearest } from "../../core/problems/nearest.ts";
 import { mapResult, succeed } from "../../core/problems/result.ts";
+import { type ArtRole, artRoleNames, artRoles } from "../../core/slots/art-roles.ts";
 import { fieldNames, fields } from "../../core/values/fields.ts";
 import type { Traced } from "../../core/values/trail.ts";
 import type { Varying } from "../../core/values/varying.ts";

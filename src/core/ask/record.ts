@@ -6,7 +6,6 @@ import type { RecordRow } from "../stores/record-row.ts";
 import type { StoreKey } from "../values/store.ts";
 import type { Sources, Thing } from "./asked.ts";
 import { fieldSaid, reasons } from "./wording.ts";
-import type { Word } from "./words/en.ts";
 import type { Say } from "./words/say.ts";
 
 /** What a field of the records lacks, over all stores that ask for it. */
@@ -20,10 +19,10 @@ interface Open {
 export function recordThings({ resolved, standing, say, agency }: Sources): Thing[] {
   const main = resolved.values.locale?.value ?? "en";
   const open = openFields(standing);
-  const shared = new Map((standing?.unshared ?? []).map((store) => [steps[store], store]));
+  const shared = new Map((standing?.unshared ?? []).map((store) => [stores[store].share, store]));
   return [
     ...[...open].map(([field, each]) => fieldThing(field, each, main, say)),
-    ...[...shared].map(([word, store]) => shareThing(word, store, say, agency)),
+    ...[...shared.values()].map((store) => shareThing(store, say, agency)),
   ];
 }
 
@@ -35,7 +34,7 @@ function openFields(standing: ClientStanding | undefined): Map<RecordField, Open
       const own = faults.filter(({ who }) => who === "client");
       if (recordFields[field].who !== "client" || !(state === "missing" ? need !== "optional" : own.length > 0))
         continue;
-      const row = stores.find(({ key }) => key === store)?.record.find((each) => each.field === field);
+      const row = stores[store].record.find((each) => each.field === field);
       if (!row) continue;
       const known = open.get(field);
       // The strictest store's limit is the one to keep.
@@ -85,16 +84,8 @@ const limits = ({ most, mostParts, mostEach }: RecordRow, say: Say): string[] =>
   ...(mostParts === undefined ? [] : [say("entries", { parts: mostParts, each: mostEach })]),
 ];
 
-/** What a client does to share its account, and which codes it sends. */
-const steps = {
-  "google-play": "sharePlay",
-  "app-store": "shareApple",
-  "mac-app-store": "shareApple",
-  "microsoft-store": "shareMicrosoft",
-} as const satisfies Record<StoreKey, Word>;
-
-const shareThing = (word: Word, store: StoreKey, say: Say, { name, email }: Sources["agency"]): Thing => ({
+const shareThing = (store: StoreKey, say: Say, { name, email }: Sources["agency"]): Thing => ({
   group: "accounts",
-  label: say("share", { store: stores.find(({ key }) => key === store)?.title }),
-  hints: [say(word, { agency: name, email: email ?? name })],
+  label: say("share", { store: stores[store].title }),
+  hints: [say(stores[store].share.word, { agency: name, email: email ?? name })],
 });

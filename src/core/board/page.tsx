@@ -5,7 +5,7 @@ import { isError, type Problem } from "../problems/problem.ts";
 import type { Who } from "../problems/who.ts";
 import { type ClientStanding, findingsOf, isComplete, isCompleteEverywhere, nextOf } from "../record/board.ts";
 import type { LineStanding, Part, Standing } from "../record/standing.ts";
-import { stores } from "../stores/all.ts";
+import { allStores } from "../stores/all.ts";
 import type { StoreDefinition } from "../stores/definition.ts";
 import script from "./page.client.js?raw";
 import style from "./style.css";
@@ -24,7 +24,7 @@ export const boardPage = (model: BoardModel): string =>
   `<!doctype html>\n${renderToStaticMarkup(<Page {...model} />)}\n`;
 
 function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
-  const used = stores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
+  const used = allStores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
   const done = clients.filter(isCompleteEverywhere).length;
   return (
     <html lang="en">
@@ -187,7 +187,7 @@ const weightiest = (all: readonly Problem[]): Problem[] =>
 
 /** What a sheet is drawn from: short, since there may be thousands. Texts that several stores take stand there once. */
 function dataOf(clients: BoardModel["clients"], today: string): string {
-  const rows = Object.fromEntries(stores.map(({ key, record }) => [key, record.map(({ field }) => field)]));
+  const rows = Object.fromEntries(allStores.map(({ key, record }) => [key, record.map(({ field }) => field)]));
   const told = ({ code, severity, message, who, since }: Problem) => [
     severity[0],
     code,
@@ -216,7 +216,7 @@ function dataOf(clients: BoardModel["clients"], today: string): string {
     return { c: client, n: name, p: weightiest(problems).map(told), t: texts, s: standings };
   });
   const seen = Object.fromEntries(
-    stores.map(({ key, title, seenFirst, record }) => [
+    allStores.map(({ key, title, seenFirst, record }) => [
       key,
       [title, seenFirst, record.map(({ title: each, need, most }) => [each, need[2], most ?? 0])],
     ]),

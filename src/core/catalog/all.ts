@@ -1,6 +1,6 @@
 import { definitions } from "../platforms/all.ts";
 import type { Slot } from "../slots/slot.ts";
-import { picturesFor, stores } from "../stores/all.ts";
+import { allStores, picturesFor } from "../stores/all.ts";
 import type { PageLanguage } from "../values/page-language.ts";
 import { type Platform, platforms } from "../values/platform.ts";
 
@@ -17,7 +17,8 @@ export const allSlots: readonly Slot[] = platforms.flatMap(slotsOf);
 
 /** What a designer would call pictures of a role; the role itself where nobody would call it anything. */
 export const titleOf = (platform: Platform, role: string, language: PageLanguage): string =>
-  (definitions[platform].titles[role] ?? stores.find(({ titles }) => titles[role])?.titles[role])?.[language] ?? role;
+  (definitions[platform].titles[role] ?? allStores.find(({ titles }) => titles[role])?.titles[role])?.[language] ??
+  role;
 
 /** What a slot can be called by: its platform and role, and its qualifier where only one picture is meant. */
 export const namesOf = ({ platform, role, qualifier }: Slot): [string, string] => [

@@ -1,8 +1,8 @@
 import type { Art } from "../artwork/art.ts";
 import { alike, unlikeness } from "../artwork/likeness.ts";
-import { type ArtRole, artRoleNames, rolePath } from "../artwork/roles.ts";
 import type { ProblemCode } from "../problems/catalogue.ts";
 import { type Problem, type ProblemDetail, problem } from "../problems/problem.ts";
+import { type ArtRole, artRoleNames, rolePath } from "../slots/art-roles.ts";
 import { contrast } from "../values/color.ts";
 import type { Field } from "../values/fields.ts";
 import type { Artwork, Resolved } from "../variant/variant.ts";

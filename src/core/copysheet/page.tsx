@@ -5,9 +5,9 @@ import { asTaken, characters } from "../record/count.ts";
 import { declaredTo } from "../record/declared.ts";
 import type { StoreRecord } from "../record/record.ts";
 import { textsOf } from "../record/rules/rule.ts";
+import { categoryIn } from "../record/rules/texts.ts";
 import type { StoreDefinition } from "../stores/definition.ts";
 import { type RecordRow, rowsFor } from "../stores/record-row.ts";
-import { categories } from "../values/categories.ts";
 import { sha256 } from "../values/hash.ts";
 import script from "./page.client.js?raw";
 import style from "./style.css";
@@ -93,9 +93,7 @@ function Rows({ row, record, store }: { row: RecordRow; record: StoreRecord; sto
 
 /** A value as the store's own form takes it. */
 const taken = (value: string, row: RecordRow, store: StoreDefinition): string =>
-  row.field === "category" || row.field === "subcategory"
-    ? (categories.find(({ name }) => name === value)?.stores[store.key] ?? value)
-    : asTaken(value, row);
+  row.field === "category" || row.field === "subcategory" ? (categoryIn(store, value) ?? value) : asTaken(value, row);
 
 function Item(props: { id: string; title: string; text: string; most?: number; language?: string }) {
   const { id, title, text, most, language } = props;

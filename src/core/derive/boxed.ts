@@ -1,7 +1,7 @@
 import type { Art } from "../artwork/art.ts";
 import { mostEnclosed } from "../artwork/bitmap/enclosed.ts";
-import { type ArtRole, rolePath } from "../artwork/roles.ts";
 import { type Problem, problem } from "../problems/problem.ts";
+import { type ArtRole, rolePath } from "../slots/art-roles.ts";
 import type { Artwork } from "../variant/variant.ts";
 import type { Client } from "../workspace/workspace.ts";
 

@@ -1,7 +1,7 @@
 import { definitions } from "../platforms/all.ts";
 import { isError, type Problem, type ProblemDetail, problem, stoppedPlatforms } from "../problems/problem.ts";
 import { fail, type Result, succeed } from "../problems/result.ts";
-import { stores } from "../stores/all.ts";
+import { allStores } from "../stores/all.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Resolved } from "../variant/variant.ts";
 import { fieldOf } from "../variant/variant.ts";
@@ -37,7 +37,7 @@ export interface PlannedRelease {
 
 /** Notes that a store of a platform in use would not take. */
 export function judgeNotes({ notes, platforms }: Pick<ReleaseRequest, "notes" | "platforms">): Problem[] {
-  const used = stores.filter(({ takes }) => takes.some((each) => platforms.includes(each)));
+  const used = allStores.filter(({ takes }) => takes.some((each) => platforms.includes(each)));
   return Object.entries(notes).flatMap(([language, text]) => {
     const length = [...text].length;
     const strict = used.filter(({ mostNotes }) => length > mostNotes);

@@ -22,8 +22,8 @@ export const writeCopySheet = operation(async (input: Input, ports): Promise<{ f
   const workspace = await openWorkspace(input, ports);
   const { picked } = await resolvePicked(workspace, [input.client]);
   const [resolved] = picked;
-  const store = stores.find(({ key }) => key === input.store);
-  if (!resolved?.variant || !resolved.told || !store) return stop((resolved?.problems ?? []).filter(isError));
+  const store = stores[input.store];
+  if (!resolved?.variant || !resolved.told) return stop((resolved?.problems ?? []).filter(isError));
   const { variant, told } = resolved;
   const html = copySheetPage({
     agency: workspace.agency.data.agency.name,

@@ -2,7 +2,7 @@ import { auditResolved } from "../audit/audit.ts";
 import { isError, type Problem, problem, stoppedPlatforms, stopsClient } from "../problems/problem.ts";
 import { isKept } from "../record/kit.ts";
 import type { Recorded } from "../record/read.ts";
-import { stores } from "../stores/all.ts";
+import { allStores } from "../stores/all.ts";
 import type { Platform } from "../values/platform.ts";
 import type { StoreKey } from "../values/store.ts";
 import type { Resolved } from "../variant/variant.ts";
@@ -44,7 +44,7 @@ export function findOpen(board: readonly OnBoard[]): Held[] {
     .filter(({ record }) => record !== undefined && isKept(record))
     .flatMap(({ client, stores: wanted, problems }) => {
       const takenBy = (keys: readonly StoreKey[]) =>
-        stores.filter(({ key }) => keys.includes(key)).flatMap(({ takes }) => takes);
+        allStores.filter(({ key }) => keys.includes(key)).flatMap(({ takes }) => takes);
       const tell = (said: string) => problem("release-incomplete", `${client}${said}`, { client });
       return [
         ...standsFor(problems.filter(isError), (said) => tell(`: ${said}`)).map((problem) => ({

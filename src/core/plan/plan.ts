@@ -4,7 +4,7 @@ import { policyPage } from "../record/policy.ts";
 import { rendererVersion } from "../render/draw.ts";
 import { type Drawing, drawingOf } from "../render/drawing.ts";
 import { applyEdits, type Edit } from "../splice/site.ts";
-import { stores } from "../stores/all.ts";
+import { allStores } from "../stores/all.ts";
 import { localize } from "../survey/localize.ts";
 import type { Template } from "../survey/template.ts";
 import type { PictureUse } from "../template/found.ts";
@@ -132,7 +132,7 @@ function policyFiles({ policies, values }: Variant, { parts, folder }: Template)
 
 /** What is for the stores that take what the template has a part for. */
 function taken<T extends { store: string }>(all: readonly T[], { parts }: Template): T[] {
-  const wanted = stores.filter(({ takes }) => takes.some((each) => parts.some(({ platform }) => platform === each)));
+  const wanted = allStores.filter(({ takes }) => takes.some((each) => parts.some(({ platform }) => platform === each)));
   return all.filter(({ store }) => wanted.some(({ key }) => key === store));
 }
 

@@ -1,44 +1,24 @@
 import { type Problem, problem } from "../problems/problem.ts";
+import type { AccountCode } from "../stores/account-code.ts";
+import { accountCodes, type OfStores } from "../stores/all.ts";
 import type { Place } from "../values/source.ts";
 import type { StoreKey } from "../values/store.ts";
 import { layersOf } from "../workspace/layers.ts";
 import type { Client, Workspace } from "../workspace/workspace.ts";
 
-/** A number or code by which a store knows an account, or an app within it. */
-interface AccountCode {
-  stores: readonly StoreKey[];
-  /** In a brief, under store: { accounts }. */
-  name: "issuer" | "key" | "app" | "developer" | "seller" | "product";
-  says: string;
-  /** Of one app alone, so that no other client can have it. */
-  isOwn?: true;
-}
-
-const apple = ["app-store", "mac-app-store"] as const;
-
-/** What each store knows an account by (App Store Connect API; Play Console, "Developer account"; Partner Center). */
-const accountCodes: readonly AccountCode[] = [
-  { stores: ["google-play"], name: "developer", says: "the number of the developer account" },
-  { stores: apple, name: "issuer", says: "the issuer of keys for interfaces" },
-  { stores: apple, name: "key", says: "the key for interfaces" },
-  { stores: apple, name: "app", says: "the number of the app's record", isOwn: true },
-  { stores: ["microsoft-store"], name: "seller", says: "the number of the seller" },
-  { stores: ["microsoft-store"], name: "product", says: "the code of the app in the store", isOwn: true },
-];
-
 /** In whose account the app is, and the codes that are known; each with where it stands and who said so. */
 export interface Accounts {
   whose: "agency" | "client";
-  codes: Readonly<Partial<Record<AccountCode["name"], { value: string; isOwn: boolean; place: Place }>>>;
+  codes: Readonly<Record<string, { value: string; isOwn: boolean; place: Place } | undefined>>;
 }
 
 export function accountsOf(workspace: Workspace, client: Client): Accounts {
   const codes: Record<string, { value: string; isOwn: boolean; place: Place }> = {};
   let whose: Accounts["whose"] = "agency";
   for (const { document, path, data, step } of layersOf(workspace, client)) {
-    const given = data?.store?.accounts;
+    const given = data?.store?.accounts as Readonly<Record<string, string>> | undefined;
     if (!given) continue;
-    if (given.whose) whose = given.whose;
+    if (given.whose === "agency" || given.whose === "client") whose = given.whose;
     for (const { name } of accountCodes) {
       const value = given[name];
       const place = document.placeOf([...path, "store", "accounts", name]);
@@ -49,7 +29,7 @@ export function accountsOf(workspace: Workspace, client: Client): Accounts {
 }
 
 /** Codes that only the client can give: it has its own account, and they are not there. */
-export const accountsMissing = ({ whose, codes }: Accounts, stores: readonly StoreKey[]): AccountCode[] =>
+export const accountsMissing = ({ whose, codes }: Accounts, stores: readonly StoreKey[]): OfStores<AccountCode>[] =>
   whose === "agency"
     ? []
     : accountCodes.filter(

@@ -1,6 +1,6 @@
 import { extname } from "node:path";
 import { type Problem, problem } from "../problems/problem.ts";
-import { type CaptureRow, captureRows } from "../stores/captures.ts";
+import type { CaptureRow } from "../stores/capture-row.ts";
 import type { StoreDefinition } from "../stores/definition.ts";
 import { type Capture, captureFolder } from "./captures.ts";
 
@@ -23,20 +23,18 @@ export function judgeCaptures(
   language: string,
   captures: readonly Capture[],
 ): { standings: CaptureStanding[]; problems: Problem[] } {
-  const judged = captureRows
-    .filter((row) => row.store === store.key)
-    .map((row) => {
-      const ofDevice = captures
-        .filter((each) => each.device === row.device)
-        .map((capture) => ({ capture, fault: faultOf(capture, row) }));
-      const faults = ofDevice.flatMap(({ capture: { file }, fault }) => {
-        if (fault === undefined) return [];
-        const about = ["captures", row.device, file];
-        return [problem("capture-invalid", `${file} ${fault}.`, { client, expected: takenBy(row), about })];
-      });
-      const own = ofDevice.filter(({ capture, fault }) => capture.language === language && fault === undefined);
-      return { row, count: own.length, faults, missing: countProblem(row, own.length, client, store) };
+  const judged = store.captures.map((row) => {
+    const ofDevice = captures
+      .filter((each) => each.device === row.device)
+      .map((capture) => ({ capture, fault: faultOf(capture, row) }));
+    const faults = ofDevice.flatMap(({ capture: { file }, fault }) => {
+      if (fault === undefined) return [];
+      const about = ["captures", row.device, file];
+      return [problem("capture-invalid", `${file} ${fault}.`, { client, expected: takenBy(row), about })];
     });
+    const own = ofDevice.filter(({ capture, fault }) => capture.language === language && fault === undefined);
+    return { row, count: own.length, faults, missing: countProblem(row, own.length, client, store) };
+  });
   return {
     standings: judged.map(({ row, count, faults, missing }) => ({
       device: row.device,

@@ -4,8 +4,10 @@ import { entriesOf, isFolder, readInside } from "../files/reading/folder.ts";
 import { expectedAmong } from "../problems/nearest.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
-import { type CaptureRow, captureRows } from "../stores/captures.ts";
+import { allStores, stores } from "../stores/all.ts";
+import type { CaptureRow } from "../stores/capture-row.ts";
 import { sha256 } from "../values/hash.ts";
+import type { StoreKey } from "../values/store.ts";
 import type { Client } from "../workspace/workspace.ts";
 import { isWhole } from "./whole-picture.ts";
 
@@ -20,7 +22,7 @@ export interface Capture {
   size?: { width: number; height: number };
 }
 
-const devices = [...new Set(captureRows.map(({ device }) => device))];
+const devices = [...new Set(allStores.flatMap(({ captures }) => captures.map(({ device }) => device)))];
 
 /** So many pictures of a device and a language are looked at: five times what the most generous store takes. */
 const mostLookedAt = 50;
@@ -113,9 +115,9 @@ function sizeOf(bytes: Uint8Array): Capture["size"] {
 }
 
 /** A store's pictures of the running app as they lie in a variant: under the client's own names, in order. */
-export function captureFiles(storeKeys: readonly CaptureRow["store"][], captures: readonly Capture[]) {
-  return captureRows
-    .filter(({ store }) => storeKeys.includes(store))
+export function captureFiles(storeKeys: readonly StoreKey[], captures: readonly Capture[]) {
+  return storeKeys
+    .flatMap((store) => stores[store].captures.map(({ device }) => ({ store, device })))
     .flatMap(({ store, device }) => {
       const taken = new Set<string>();
       return captures

@@ -1,6 +1,7 @@
 import { expectedAmong } from "../problems/nearest.ts";
 import { type Problem, problem } from "../problems/problem.ts";
-import { type Declaration, declarations } from "../stores/declarations.ts";
+import { type OfStores, questions } from "../stores/all.ts";
+import type { Question } from "../stores/question.ts";
 import type { StoreKey } from "../values/store.ts";
 import { type Step, type Traced, trace, withStep, writtenAt } from "../values/trail.ts";
 import { layersOf } from "../workspace/layers.ts";
@@ -8,7 +9,7 @@ import type { Client, Workspace } from "../workspace/workspace.ts";
 
 /** A question as it is answered for a client. */
 export interface Declared {
-  declaration: Declaration;
+  declaration: OfStores<Question>;
   answer: Traced | undefined;
   /** Why there is one right answer. */
   because?: string;
@@ -21,7 +22,7 @@ export function declaredFor(
   features: readonly string[],
 ): { declared: Declared[]; problems: Problem[] } {
   const problems: Problem[] = unknownNames(workspace, client);
-  const declared = declarations.map((declaration): Declared => {
+  const declared = questions.map((declaration): Declared => {
     const { name, of, locks } = declaration;
     const given = answerOf(workspace, client, name);
     if (given && !of.includes(given.value)) {
@@ -84,7 +85,7 @@ function answerOf(workspace: Workspace, client: Client, name: string): Traced | 
 }
 
 function unknownNames(workspace: Workspace, client: Client): Problem[] {
-  const names = declarations.map(({ name }) => name);
+  const names = questions.map(({ name }) => name);
   return layersOf(workspace, client).flatMap(({ data, document, path }) =>
     Object.keys(data?.store?.declares ?? {})
       .filter((name) => !names.includes(name))

@@ -1,5 +1,5 @@
 import { type Judged, problem } from "../problems/problem.ts";
-import { stores } from "../stores/all.ts";
+import { allStores } from "../stores/all.ts";
 import type { StoreDefinition } from "../stores/definition.ts";
 import { type Platform, platformNames } from "../values/platform.ts";
 import { layersOf } from "../workspace/layers.ts";
@@ -29,7 +29,7 @@ export function wantedStores(
 ): readonly StoreDefinition[] {
   const wanted = wantedPlatforms(workspace, client).value.filter((each) => !parts || parts.has(each));
   const named = layersOf(workspace, client).findLast(({ data }) => data?.store?.in)?.data?.store?.in;
-  return stores.filter(
+  return allStores.filter(
     ({ key, takes, isUsual }) => (named ? named.includes(key) : isUsual) && takes.some((each) => wanted.includes(each)),
   );
 }

@@ -1,8 +1,8 @@
 import type { Art } from "../artwork/art.ts";
 import { mostEnclosed } from "../artwork/bitmap/enclosed.ts";
 import { type Box, wholeBox } from "../artwork/geometry.ts";
-import type { ArtRole } from "../artwork/roles.ts";
 import { namesOf } from "../catalog/all.ts";
+import type { ArtRole } from "../slots/art-roles.ts";
 import type { Slot } from "../slots/slot.ts";
 import type { Hex } from "../values/color.ts";
 import { type Artwork, fieldOf, type Variant } from "../variant/variant.ts";

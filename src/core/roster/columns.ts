@@ -1,4 +1,4 @@
-import { artRoleNames, artRoles, rolePath } from "../artwork/roles.ts";
+import { artRoleNames, artRoles, rolePath } from "../slots/art-roles.ts";
 import { spokenFieldNames } from "../stores/record-fields.ts";
 import { fieldNames, fields } from "../values/fields.ts";
 import { languageTagOf } from "../values/language.ts";

@@ -1,7 +1,7 @@
-import { rolePath } from "../artwork/roles.ts";
 import { resolveAll } from "../derive/resolve.ts";
 import type { Problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
+import { rolePath } from "../slots/art-roles.ts";
 import { parseYaml } from "../workspace/document.ts";
 import { briefSchema } from "../workspace/schema/brief.ts";
 import { validate } from "../workspace/validate.ts";

@@ -1,7 +1,7 @@
-import type { ArtRole } from "../artwork/roles.ts";
 import type { Hex } from "../values/color.ts";
 import { darkOf, type Field } from "../values/fields.ts";
 import type { Platform } from "../values/platform.ts";
+import type { ArtRole } from "./art-roles.ts";
 
 /** What a picture stands on. */
 export type Ground =

@@ -1,8 +1,19 @@
 import type { Slot } from "../slots/slot.ts";
+import type { CategoryName } from "../values/categories.ts";
 import type { InEach } from "../values/page-language.ts";
 import type { Platform } from "../values/platform.ts";
 import type { StoreKey } from "../values/store.ts";
+import type { AccountCode } from "./account-code.ts";
+import type { CaptureRow } from "./capture-row.ts";
+import type { Question } from "./question.ts";
 import type { RecordRow } from "./record-row.ts";
+import type { SharedQuestion } from "./shared-questions.ts";
+
+/** What a client does to share its account, and which codes it sends; {email} and {agency} are put in. */
+export interface Sharing extends InEach {
+  /** What the text is called among the words of letters. */
+  word: `share${string}`;
+}
 
 /** A store as the rest of Oxalis walks it. One platform may have several, and one store may take several platforms. */
 export interface StoreDefinition {
@@ -21,6 +32,19 @@ export interface StoreDefinition {
   seenFirst: number;
   /** Most characters that the notes of a release may have, in a language. */
   mostNotes: number;
+  /** Pictures of the running app that it shows. */
+  captures: readonly CaptureRow[];
+  /** What it asks of every app, of what several stores ask. */
+  asks: readonly SharedQuestion[];
+  /** What it alone asks. */
+  questions: readonly Question[];
+  /** What it knows an account by, and an app within it. */
+  accounts: readonly AccountCode[];
+  share: Sharing;
+  /** What it calls each category; undefined where it has none that fits. */
+  categories: Readonly<Record<CategoryName, string | undefined>>;
+  /** Names of its own, and of its devices: another store takes no text with them. */
+  ownNames: readonly RegExp[];
   /** What a designer would call them, by role. */
   titles: Readonly<Record<string, InEach>>;
 }

@@ -1,7 +1,7 @@
 import type { Art } from "../artwork/art.ts";
-import { type ArtRole, artRoleNames, rolePath } from "../artwork/roles.ts";
 import type { Lettered, Lettering } from "../lettering/lettered.ts";
 import type { Problem } from "../problems/problem.ts";
+import { type ArtRole, artRoleNames, rolePath } from "../slots/art-roles.ts";
 import type { Hex } from "../values/color.ts";
 import type { Field } from "../values/fields.ts";
 import type { Platform } from "../values/platform.ts";

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { declaredFor, declaredTo, isPersonal } from "../../../src/core/record/declared.ts";
-import { declarations } from "../../../src/core/stores/declarations.ts";
+import { questions as declarations } from "../../../src/core/stores/all.ts";
 import { storeKeys } from "../../../src/core/values/store.ts";
 import { trace } from "../../../src/core/values/trail.ts";
 import { readWorkspace } from "../../../src/core/workspace/read.ts";

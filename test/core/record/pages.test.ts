@@ -8,14 +8,14 @@ import { type Capture, captureFiles } from "../../../src/core/record/captures.ts
 import { kitFiles } from "../../../src/core/record/kit.ts";
 import type { RecordValue, StoreRecord } from "../../../src/core/record/record.ts";
 import { standingIn } from "../../../src/core/record/standing.ts";
-import { stores } from "../../../src/core/stores/all.ts";
+import { allStores } from "../../../src/core/stores/all.ts";
 import type { StoreDefinition } from "../../../src/core/stores/definition.ts";
 import { type RecordField, recordFields } from "../../../src/core/stores/record-fields.ts";
 import type { StoreKey } from "../../../src/core/values/store.ts";
 import { trace } from "../../../src/core/values/trail.ts";
 import { contentsOf } from "../../support/html.ts";
 
-const storeOf = (key: StoreKey) => stores.find((each) => each.key === key) as StoreDefinition;
+const storeOf = (key: StoreKey) => allStores.find((each) => each.key === key) as StoreDefinition;
 const said = (value: string): RecordValue => trace({ by: "brief", note: "", value });
 
 const record = (values: Partial<Record<RecordField, string>>, french: Partial<Record<RecordField, string>> = {}) =>

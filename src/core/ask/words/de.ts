@@ -1,4 +1,5 @@
 import type { Words } from "./en.ts";
+import { sharingIn } from "./sharing.ts";
 
 export const german: Words = {
   subject: "{name}: Was wir für Ihre App noch brauchen",
@@ -19,16 +20,6 @@ export const german: Words = {
   pictures: "Bilder",
   accounts: "Konten",
   share: "Geben Sie uns Ihr Konto frei: {store}",
-  sharePlay:
-    "laden Sie in der Play Console unter „Nutzer und Berechtigungen“ {email} als Admin dieser App ein, und " +
-    "schicken Sie uns die Nummer des Entwicklerkontos",
-  shareApple:
-    "laden Sie in App Store Connect unter „Benutzer und Zugriff“ {email} als App-Manager ein; legen Sie unter " +
-    "„Integrationen“ einen Schlüssel für {agency} an, und schicken Sie uns dessen ID und die Issuer-ID, nicht " +
-    "den Schlüssel selbst",
-  shareMicrosoft:
-    "laden Sie im Partner Center unter „Benutzerverwaltung“ {email} als Manager ein, und schicken Sie uns die " +
-    "Verkäufer-ID",
   still: "noch immer",
   upTo: "höchstens {most} Zeichen",
   entries: "höchstens {parts} Einträge zu {each} Zeichen",
@@ -84,4 +75,5 @@ export const german: Words = {
   price: "Kostenlos oder der Preis",
   countries: "Länder, in denen die App angeboten wird",
   released: "Der Tag, an dem sie erscheinen soll",
+  ...sharingIn("de"),
 };

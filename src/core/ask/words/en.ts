@@ -1,5 +1,8 @@
+import type { Sharing } from "../../stores/definition.ts";
+import { sharingIn } from "./sharing.ts";
+
 /** What a letter says, in English; other languages have the same keys. Names in braces are put in. */
-export const english = {
+const own = {
   subject: "{name}: what we still need for your app",
   greeting: "Dear {owner},",
   intro: "for your app {name}, the stores still ask for what stands below. Please send it to us by {until}.",
@@ -16,13 +19,6 @@ export const english = {
   pictures: "Pictures",
   accounts: "Accounts",
   share: "Share your account: {store}",
-  sharePlay:
-    "in Play Console, under Users and permissions, invite {email} as admin of this app, and send us the " +
-    "number of the developer account",
-  shareApple:
-    "in App Store Connect, under Users and Access, invite {email} as app manager; under Integrations, make a " +
-    "key for {agency}, and send us its ID and the issuer ID, not the key itself",
-  shareMicrosoft: "in Partner Center, under User management, invite {email} as manager, and send us the seller ID",
   still: "still",
   upTo: "up to {most} characters",
   entries: "up to {parts} entries of {each} characters",
@@ -80,5 +76,8 @@ export const english = {
   released: "The day on which it is to appear",
 } as const;
 
-export type Word = keyof typeof english;
+/** A word of letters: one of those above, or what a store calls how its account is shared. */
+export type Word = keyof typeof own | Sharing["word"];
 export type Words = Readonly<Record<Word, string>>;
+
+export const english: Words = { ...own, ...sharingIn("en") };

@@ -1,4 +1,5 @@
 import type { Words } from "./en.ts";
+import { sharingIn } from "./sharing.ts";
 
 export const spanish: Words = {
   subject: "{name}: lo que aún necesitamos para su aplicación",
@@ -17,15 +18,6 @@ export const spanish: Words = {
   pictures: "Imágenes",
   accounts: "Cuentas",
   share: "Compartan su cuenta: {store}",
-  sharePlay:
-    "en Play Console, en «Usuarios y permisos», inviten a {email} como administrador de esta aplicación y " +
-    "envíennos el número de la cuenta de desarrollador",
-  shareApple:
-    "en App Store Connect, en «Usuarios y acceso», inviten a {email} como gestor de apps; en «Integraciones», " +
-    "creen una clave para {agency} y envíennos su ID y el del emisor, no la clave",
-  shareMicrosoft:
-    "en el Centro de partners, en «Administración de usuarios», inviten a {email} como administrador y " +
-    "envíennos el ID del vendedor",
   still: "todavía",
   upTo: "{most} caracteres como máximo",
   entries: "{parts} entradas como máximo, de {each} caracteres",
@@ -81,4 +73,5 @@ export const spanish: Words = {
   price: "Gratis, o el precio",
   countries: "Países donde se ofrece la aplicación",
   released: "El día en que debe aparecer",
+  ...sharingIn("es"),
 };

@@ -1,4 +1,5 @@
 import type { Words } from "./en.ts";
+import { sharingIn } from "./sharing.ts";
 
 export const french: Words = {
   subject: "{name}\u00a0: ce qu'il nous faut encore pour votre application",
@@ -21,16 +22,6 @@ export const french: Words = {
   pictures: "Images",
   accounts: "Comptes",
   share: "Partagez votre compte\u00a0: {store}",
-  sharePlay:
-    "dans la Play Console, sous «\u00a0Utilisateurs et autorisations\u00a0», invitez {email} comme " +
-    "administrateur de cette application, et envoyez-nous le numéro du compte développeur",
-  shareApple:
-    "dans App Store Connect, sous «\u00a0Utilisateurs et accès\u00a0», invitez {email} comme gestionnaire " +
-    "d'app\u00a0; sous «\u00a0Intégrations\u00a0», créez une clé pour {agency}, et envoyez-nous son " +
-    "identifiant et celui de l'émetteur, pas la clé elle-même",
-  shareMicrosoft:
-    "dans l'Espace partenaires, sous «\u00a0Gestion des utilisateurs\u00a0», invitez {email} comme " +
-    "gestionnaire, et envoyez-nous l'identifiant du vendeur",
   still: "toujours",
   upTo: "{most} caractères au plus",
   entries: "{parts} entrées au plus, de {each} caractères",
@@ -86,4 +77,5 @@ export const french: Words = {
   price: "Gratuite, ou le prix",
   countries: "Pays où l'application est proposée",
   released: "Le jour de sa parution",
+  ...sharingIn("fr"),
 };

@@ -1,18 +1,11 @@
+import { allStores } from "../../stores/all.ts";
+import type { StoreDefinition } from "../../stores/definition.ts";
 import { type RecordField, recordFields } from "../../stores/record-fields.ts";
-import { categories } from "../../values/categories.ts";
 import { longPattern } from "../../values/long-pattern.ts";
 import { partsOf } from "../record.ts";
 import { type Finding, type Looked, type Rule, rowName, textsOf } from "./rule.ts";
 
 const asOf = "2026-11-01";
-
-/** Names of platforms, and the stores whose own they are. */
-const platformsNamed: readonly { is: RegExp; own: readonly string[] }[] = [
-  { is: /\b(android|google play|play store|chromebook)\b/i, own: ["google-play"] },
-  { is: /\b(ios|ipados|iphone|ipad|app store|apple watch)\b/i, own: ["app-store", "mac-app-store"] },
-  { is: /\b(macos|macbook|imac)\b/i, own: ["mac-app-store"] },
-  { is: /\b(windows (?:10|11|phone|store)|microsoft store)\b/i, own: ["microsoft-store"] },
-];
 
 const price = longPattern("i")`
   (?:[€$£¥]\s?\d)|
@@ -33,9 +26,11 @@ const noteToOneself = /(?<!\p{Lu}{2}[\s\p{P}]{1,3})\bTODO\b(?![\s\p{P}]{1,3}\p{L
 
 const placeholderIn = (text: string): string | undefined => (placeholder.exec(text) ?? noteToOneself.exec(text))?.[0];
 
-/** The first name of a platform in a text that is not the store's own. */
-const othersNamed = (text: string, store: string): string | undefined =>
-  platformsNamed.flatMap(({ is, own }) => (own.includes(store) ? [] : (is.exec(text)?.[0] ?? [])))[0];
+/** The first name of a platform or a store in a text that is not the store's own. */
+const othersNamed = (text: string, { ownNames }: StoreDefinition): string | undefined =>
+  allNames.flatMap((is) => (ownNames.includes(is) ? [] : (is.exec(text)?.[0] ?? [])))[0];
+
+const allNames = [...new Set(allStores.flatMap(({ ownNames }) => ownNames))];
 
 /** Fields in which a store shows nothing but what it is. */
 const short = new Set(["name", "subtitle", "short", "keywords", "promotional"]);
@@ -85,7 +80,7 @@ export const textRules: readonly Rule[] = [
       within(
         looked,
         isSpoken,
-        (text) => othersNamed(text, looked.store.key),
+        (text) => othersNamed(text, looked.store),
         (named, what) => `${named} names "${what}", which ${looked.store.title} does not take.`,
       ),
   },
@@ -132,11 +127,15 @@ export const textRules: readonly Rule[] = [
         .filter(({ row }) => row.field === "category" || row.field === "subcategory")
         .flatMap(({ row, value }) => {
           const name = value?.first?.value;
-          if (name === undefined || categories.find((each) => each.name === name)?.stores[store.key]) return [];
+          if (name === undefined || categoryIn(store, name)) return [];
           return [{ row, language: undefined, message: `${store.title} has no category for "${name}".` }];
         }),
   },
 ];
+
+/** What a store calls a category; undefined where it has none. */
+export const categoryIn = ({ categories }: StoreDefinition, name: string): string | undefined =>
+  (categories as Readonly<Record<string, string | undefined>>)[name];
 
 function nameIn(lines: Looked["lines"], language: string | undefined, main: string | undefined): string {
   const name = lines.find(({ row }) => row.field === "name")?.value;

@@ -1,5 +1,5 @@
 import type { Art } from "../../artwork/art.ts";
-import type { ArtRole } from "../../artwork/roles.ts";
+import type { ArtRole } from "../../slots/art-roles.ts";
 
 /** What a picture was taken for, and what was seen of it that says so. */
 export interface Seen {

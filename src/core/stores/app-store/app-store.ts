@@ -1,5 +1,11 @@
-import { appleRecord } from "../apple-record.ts";
+import { appleAccounts } from "../apple/accounts.ts";
+import { appleCategories } from "../apple/categories.ts";
+import { appleMobile } from "../apple/names.ts";
+import { appleRecord } from "../apple/record.ts";
+import { shareApple } from "../apple/share.ts";
 import type { StoreDefinition } from "../definition.ts";
+import { askedEverywhere } from "../shared-questions.ts";
+import { appStoreCaptures } from "./captures.ts";
 
 export const appStore: StoreDefinition = {
   key: "app-store",
@@ -9,6 +15,13 @@ export const appStore: StoreDefinition = {
   pictures: [],
   record: appleRecord,
   seenFirst: 170,
+  captures: appStoreCaptures,
+  asks: [...askedEverywhere, "tracking", "deletion", "advertising", "encryption", "accessibility"],
+  questions: [],
+  accounts: appleAccounts,
+  share: shareApple,
+  categories: appleCategories,
+  ownNames: [appleMobile],
   titles: {},
   /** App Store Connect help, "Platform version information". */
   mostNotes: 4000,

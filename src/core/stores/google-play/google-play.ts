@@ -1,6 +1,12 @@
 import type { StoreDefinition } from "../definition.ts";
+import { askedEverywhere } from "../shared-questions.ts";
+import { googlePlayAccounts } from "./accounts.ts";
+import { googlePlayCaptures } from "./captures.ts";
+import { googlePlayCategories } from "./categories.ts";
 import { googlePlayPictures } from "./pictures.ts";
+import { googlePlayQuestions } from "./questions.ts";
 import { googlePlayRecord } from "./record.ts";
+import { shareGooglePlay } from "./share.ts";
 
 export const googlePlay: StoreDefinition = {
   key: "google-play",
@@ -12,6 +18,13 @@ export const googlePlay: StoreDefinition = {
   pictures: googlePlayPictures,
   record: googlePlayRecord,
   seenFirst: 80,
+  captures: googlePlayCaptures,
+  asks: [...askedEverywhere, "tracking", "deletion", "advertising"],
+  questions: googlePlayQuestions,
+  accounts: googlePlayAccounts,
+  share: shareGooglePlay,
+  categories: googlePlayCategories,
+  ownNames: [/\b(android|google play|play store|chromebook)\b/i],
   titles: {
     "store-icon": { en: "Store icon", de: "Store-Icon", fr: "Icône de boutique", es: "Icono de tienda" },
     "feature-graphic": {

@@ -1,5 +1,11 @@
-import { appleRecord } from "../apple-record.ts";
+import { appleAccounts } from "../apple/accounts.ts";
+import { appleCategories } from "../apple/categories.ts";
+import { appleMac, appleMobile } from "../apple/names.ts";
+import { appleRecord } from "../apple/record.ts";
+import { shareApple } from "../apple/share.ts";
 import type { StoreDefinition } from "../definition.ts";
+import { askedEverywhere } from "../shared-questions.ts";
+import { macAppStoreCaptures } from "./captures.ts";
 
 export const macAppStore: StoreDefinition = {
   key: "mac-app-store",
@@ -10,6 +16,14 @@ export const macAppStore: StoreDefinition = {
   pictures: [],
   record: appleRecord,
   seenFirst: 170,
+  captures: macAppStoreCaptures,
+  asks: [...askedEverywhere, "tracking", "deletion", "advertising", "encryption", "accessibility"],
+  questions: [],
+  accounts: appleAccounts,
+  share: shareApple,
+  categories: appleCategories,
+  // Its apps may speak of telephones, on which they are often found too.
+  ownNames: [appleMobile, appleMac],
   titles: {},
   /** App Store Connect help, "Platform version information". */
   mostNotes: 4000,

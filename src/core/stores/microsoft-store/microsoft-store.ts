@@ -1,5 +1,11 @@
 import type { StoreDefinition } from "../definition.ts";
+import { askedEverywhere } from "../shared-questions.ts";
+import { microsoftStoreAccounts } from "./accounts.ts";
+import { microsoftStoreCaptures } from "./captures.ts";
+import { microsoftStoreCategories } from "./categories.ts";
+import { microsoftStoreQuestions } from "./questions.ts";
 import { microsoftStoreRecord } from "./record.ts";
+import { shareMicrosoft } from "./share.ts";
 
 export const microsoftStore: StoreDefinition = {
   key: "microsoft-store",
@@ -9,6 +15,13 @@ export const microsoftStore: StoreDefinition = {
   pictures: [],
   record: microsoftStoreRecord,
   seenFirst: 200,
+  captures: microsoftStoreCaptures,
+  asks: [...askedEverywhere, "advertising", "accessibility"],
+  questions: microsoftStoreQuestions,
+  accounts: microsoftStoreAccounts,
+  share: shareMicrosoft,
+  categories: microsoftStoreCategories,
+  ownNames: [/\b(windows (?:10|11|phone|store)|microsoft store)\b/i],
   titles: {},
   /** Partner Center, "Create app store listings". */
   mostNotes: 1500,

@@ -1,4 +1,5 @@
 import * as z from "zod";
+import { accountCodes } from "../../stores/all.ts";
 import { audiences, categoryNames, contentKinds } from "../../values/categories.ts";
 import { day } from "../../values/day.ts";
 import { languageTag } from "../../values/language.ts";
@@ -43,12 +44,7 @@ const consentSchema = z.strictObject({ to: prose(500), by: prose(200), on: day }
 const accountsSchema = z
   .strictObject({
     whose: z.enum(["agency", "client"]).describe("In whose account the app is"),
-    developer: z.string().regex(/^\d{10,20}$/, "the number of a developer account: 10 to 20 digits"),
-    issuer: z.guid("an issuer ID, such as 69a6de70-03db-47e3-a053-5b8c7c11a4d1"),
-    key: z.string().regex(/^[A-Z0-9]{10}$/, "a key ID: ten letters or digits, upper case"),
-    app: z.string().regex(/^\d{6,12}$/, "the number of an app's record: digits only"),
-    seller: z.string().regex(/^\d{4,12}$/, "the number of a seller: digits only"),
-    product: z.string().regex(/^[A-Z0-9]{12}$/, "a store ID: twelve letters or digits, upper case"),
+    ...Object.fromEntries(accountCodes.map(({ name, form }) => [name, z.string().regex(form.is, form.says)])),
   })
   .partial();
 
@@ -60,8 +56,8 @@ export const storeSchema = z
       .array(z.enum(storeKeys))
       .min(1)
       .describe("Stores that the app goes into; the usual ones of its platforms where it does not say"),
-    category: z.enum(categoryNames as [string, ...string[]]),
-    subcategory: z.enum(categoryNames as [string, ...string[]]),
+    category: z.enum(categoryNames),
+    subcategory: z.enum(categoryNames),
     kind: z.enum(contentKinds),
     audience: z.enum(audiences),
     support: prose(500).describe("Address of a page"),

@@ -1,4 +1,4 @@
-import type { RecordRow } from "./record-row.ts";
+import type { RecordRow } from "../record-row.ts";
 
 const asOf = "2026-11-01";
 const app = { source: 'App Store Connect help, "App information"', asOf };

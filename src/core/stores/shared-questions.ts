@@ -1,42 +1,19 @@
-import { type StoreKey, storeKeys } from "../values/store.ts";
-
-/** One of a store's questions about an app, whose answer is the template's more often than the client's. */
-export interface Declaration {
-  /** What it is called in files. */
-  name: string;
-  /** The question, for a producer. */
-  asks: string;
-  /** Words that may answer it. */
-  of: readonly string[];
-  stores: readonly StoreKey[];
-  /** The store's rule behind it, whose documentation states it, and the day on which that was read. */
-  rule: string;
-  source: string;
-  asOf: string;
-  /** Features that leave one right answer as soon as an app has one of them. */
-  locks?: { features: readonly string[]; answer: string; because: string };
-  /** It says that the app handles what belongs to a person: then a policy is compulsory. */
-  isPersonal?: true;
-}
+import type { Question } from "./question.ts";
 
 const asOf = "2026-11-01";
-const everywhere = storeKeys;
-const apple = ["app-store", "mac-app-store"] as const;
 const yesNo = ["yes", "no"] as const;
 const rating = {
-  stores: everywhere,
   source: 'IARC questionnaire; App Store Connect help, "Set an app age rating"',
   asOf,
 };
 const data = {
-  stores: everywhere,
   of: ["no", "used", "linked", "shared"],
   source: 'Play Console help, "Data safety"; App Store Connect help, "App privacy"; Partner Center, "Privacy policy"',
   asOf,
   isPersonal: true,
 } as const;
 
-const rated = (name: string, asks: string): Declaration => ({
+const rated = <Name extends string>(name: Name, asks: string) => ({
   name,
   asks,
   of: ["none", "seldom", "often"],
@@ -44,8 +21,8 @@ const rated = (name: string, asks: string): Declaration => ({
   ...rating,
 });
 
-const collected = (name: string, what: string, features: readonly string[]): Declaration => ({
-  name: `data-${name}`,
+const collected = <Name extends string>(name: Name, what: string, features: readonly string[]) => ({
+  name: `data-${name}` as const,
   asks: `Does the app collect ${what}? used: for the app alone; linked: to who somebody is; shared: with others`,
   rule: "Everything that leaves the device is declared, by kind, use and link to a person",
   ...data,
@@ -54,8 +31,8 @@ const collected = (name: string, what: string, features: readonly string[]): Dec
     : { locks: { features, answer: "used", because: `the app has ${features.join(" or ")}, and so uses ${what}` } }),
 });
 
-/** What stores ask of every app, in the order in which they do. */
-export const declarations: readonly Declaration[] = [
+/** What the rating by age follows from. */
+const ofRating = [
   rated("violence", "Does it show violence?"),
   rated("fear", "Does it frighten?"),
   rated("sex", "Does it show nudity or speak of sex?"),
@@ -70,6 +47,10 @@ export const declarations: readonly Declaration[] = [
     ...rating,
     locks: { features: ["chat", "comments"], answer: "yes", because: "the app lets people write to each other" },
   },
+] as const satisfies readonly Question[];
+
+/** Which data the app collects. */
+const ofData = [
   collected("location", "where somebody is", ["location"]),
   collected("contacts", "whom somebody knows", ["contacts"]),
   collected("photos", "photos or videos", ["camera", "photos"]),
@@ -78,11 +59,14 @@ export const declarations: readonly Declaration[] = [
   collected("purchases", "what somebody bought", ["purchases"]),
   collected("usage", "how somebody uses the app", ["analytics"]),
   collected("identifiers", "identifiers of a device", ["push", "analytics"]),
+] as const satisfies readonly Question[];
+
+/** What some stores ask besides. */
+const further = [
   {
     name: "tracking",
     asks: "Are people followed across apps and websites of others?",
     of: yesNo,
-    stores: ["google-play", ...apple],
     rule: "Following people needs their consent first, and a text that asks for it",
     source: 'App Review Guidelines, 5.1.2; Play Console help, "Data safety"',
     asOf,
@@ -92,7 +76,6 @@ export const declarations: readonly Declaration[] = [
     name: "deletion",
     asks: "Can people have their account and data deleted?",
     of: ["yes", "no", "no account"],
-    stores: ["google-play", ...apple],
     rule: "Where an account can be made in the app, it can be deleted there",
     source: 'App Review Guidelines, 5.1.1(v); Play Console help, "Account deletion"',
     asOf,
@@ -106,7 +89,6 @@ export const declarations: readonly Declaration[] = [
     name: "advertising",
     asks: "Does the app show advertising?",
     of: yesNo,
-    stores: everywhere,
     rule: "Apps with advertising are marked",
     source: 'Play Console help, "Ads declaration"',
     asOf,
@@ -116,63 +98,27 @@ export const declarations: readonly Declaration[] = [
     name: "encryption",
     asks: "Which encryption does it use? exempt: what the system brings, for connections and sign-in",
     of: ["none", "exempt", "own"],
-    stores: apple,
     rule: "Encryption of one's own needs papers for export",
     source: 'App Store Connect help, "Overview of export compliance"',
-    asOf,
-  },
-  {
-    name: "news",
-    asks: "Is it an app for news?",
-    of: yesNo,
-    stores: ["google-play"],
-    rule: "Apps for news name who publishes them",
-    source: 'Play Console help, "News declaration"',
-    asOf,
-  },
-  {
-    name: "finance",
-    asks: "Does it offer loans, accounts, payments or other services of finance?",
-    of: yesNo,
-    stores: ["google-play"],
-    rule: "Services of finance are declared, with licences where they are needed",
-    source: 'Play Console help, "Financial features declaration"',
-    asOf,
-  },
-  {
-    name: "government",
-    asks: "Is it made for a government?",
-    of: yesNo,
-    stores: ["google-play"],
-    rule: "Apps of governments need their consent",
-    source: 'Play Console help, "Government apps"',
-    asOf,
-  },
-  {
-    name: "health",
-    asks: "Does it have features of health?",
-    of: yesNo,
-    stores: ["google-play"],
-    rule: "Features of health are declared",
-    source: 'Play Console help, "Health apps declaration"',
-    asOf,
-  },
-  {
-    name: "hardware",
-    asks: "Does it need hardware that some devices lack?",
-    of: ["none", "camera", "location", "bluetooth", "touch"],
-    stores: ["microsoft-store"],
-    rule: "Devices without it are not offered the app",
-    source: 'Partner Center, "System requirements"',
     asOf,
   },
   {
     name: "accessibility",
     asks: "Has it been tried with a screen reader and large type?",
     of: yesNo,
-    stores: [...apple, "microsoft-store"],
     rule: "What is declared as accessible has to be",
     source: 'App Store Connect help, "Accessibility nutrition labels"; Partner Center, "Product declarations"',
     asOf,
   },
-];
+] as const satisfies readonly Question[];
+
+const all = [...ofRating, ...ofData, ...further] as const;
+
+/** What a question is called that several stores ask. */
+export type SharedQuestion = (typeof all)[number]["name"];
+
+/** What several stores ask of every app, in the order in which they do. */
+export const sharedQuestions: readonly (Question & { name: SharedQuestion })[] = all;
+
+/** Those that every store asks. */
+export const askedEverywhere: readonly SharedQuestion[] = [...ofRating, ...ofData].map(({ name }) => name);

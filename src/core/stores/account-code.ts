@@ -1,0 +1,10 @@
+/** A number or code by which a store knows an account, or an app within it. */
+export interface AccountCode {
+  /** In a brief, under store: { accounts }. */
+  name: string;
+  says: string;
+  /** What it looks like, and that in words. */
+  form: { is: RegExp; says: string };
+  /** Of one app alone, so that no other client can have it. */
+  isOwn?: true;
+}

@@ -1,0 +1,31 @@
+import type { StoreDefinition } from "../definition.ts";
+
+/** App Store Connect help, "App category". */
+export const appleCategories: StoreDefinition["categories"] = {
+  books: "Books",
+  business: "Business",
+  design: "Graphics & Design",
+  education: "Education",
+  entertainment: "Entertainment",
+  events: "Entertainment",
+  family: "Lifestyle",
+  finance: "Finance",
+  food: "Food & Drink",
+  health: "Health & Fitness",
+  home: "Lifestyle",
+  lifestyle: "Lifestyle",
+  medical: "Medical",
+  music: "Music",
+  navigation: "Navigation",
+  news: "News",
+  photo: "Photo & Video",
+  productivity: "Productivity",
+  reference: "Reference",
+  shopping: "Shopping",
+  social: "Social Networking",
+  sports: "Sports",
+  tools: "Utilities",
+  travel: "Travel",
+  vehicles: undefined,
+  weather: "Weather",
+};

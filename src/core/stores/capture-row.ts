@@ -1,0 +1,20 @@
+/** Pictures of a running app that a store shows: for one class of devices. */
+export interface CaptureRow {
+  /** The folder in which a client's pictures of it lie: captures/<device>/<language>/. */
+  device: "phone" | "iphone" | "ipad" | "mac" | "desktop";
+  /** What the store calls it. */
+  title: string;
+  need: "required" | "recommended";
+  least: number;
+  most: number;
+  /** Exactly these, in pixels, upright; turned ones are taken as well. */
+  sizes?: readonly (readonly [shorter: number, longer: number])[];
+  /** Only wider than high. */
+  isWide?: true;
+  /** Or any size within these: each side in pixels, and how many times the shorter one the longer may be. */
+  within?: { least: number; leastHeight?: number; most: number; ratio: number };
+  /** By the ending of a file's name; none has an alpha channel when it is handed over. */
+  formats: readonly ("png" | "jpg")[];
+  source: string;
+  asOf: string;
+}

@@ -1,0 +1,31 @@
+import type { StoreDefinition } from "../definition.ts";
+
+/** Play Console help, "Choose a category and tags". */
+export const googlePlayCategories: StoreDefinition["categories"] = {
+  books: "Books & Reference",
+  business: "Business",
+  design: "Art & Design",
+  education: "Education",
+  entertainment: "Entertainment",
+  events: "Events",
+  family: "Parenting",
+  finance: "Finance",
+  food: "Food & Drink",
+  health: "Health & Fitness",
+  home: "House & Home",
+  lifestyle: "Lifestyle",
+  medical: "Medical",
+  music: "Music & Audio",
+  navigation: "Maps & Navigation",
+  news: "News & Magazines",
+  photo: "Photography",
+  productivity: "Productivity",
+  reference: "Books & Reference",
+  shopping: "Shopping",
+  social: "Social",
+  sports: "Sports",
+  tools: "Tools",
+  travel: "Travel & Local",
+  vehicles: "Auto & Vehicles",
+  weather: "Weather",
+};

@@ -1,0 +1,31 @@
+import type { StoreDefinition } from "../definition.ts";
+
+/** Partner Center, "Category and subcategory". */
+export const microsoftStoreCategories: StoreDefinition["categories"] = {
+  books: "Books + reference",
+  business: "Business",
+  design: "Multimedia design",
+  education: "Education",
+  entertainment: "Entertainment",
+  events: "Lifestyle",
+  family: "Kids + family",
+  finance: "Personal finance",
+  food: "Food + dining",
+  health: "Health + fitness",
+  home: "Lifestyle",
+  lifestyle: "Lifestyle",
+  medical: "Medical",
+  music: "Music",
+  navigation: "Navigation + maps",
+  news: "News + weather",
+  photo: "Photo + video",
+  productivity: "Productivity",
+  reference: "Books + reference",
+  shopping: "Shopping",
+  social: "Social",
+  sports: "Sports",
+  tools: "Utilities + tools",
+  travel: "Travel",
+  vehicles: undefined,
+  weather: "News + weather",
+};

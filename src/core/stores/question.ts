@@ -1,0 +1,17 @@
+/** One of a store's questions about an app, whose answer is the template's more often than the client's. */
+export interface Question {
+  /** What it is called in files. */
+  name: string;
+  /** The question, for a producer. */
+  asks: string;
+  /** Words that may answer it. */
+  of: readonly string[];
+  /** The store's rule behind it, whose documentation states it, and the day on which that was read. */
+  rule: string;
+  source: string;
+  asOf: string;
+  /** Features that leave one right answer as soon as an app has one of them. */
+  locks?: { features: readonly string[]; answer: string; because: string };
+  /** It says that the app handles what belongs to a person: then a policy is compulsory. */
+  isPersonal?: true;
+}
