@@ -99,6 +99,25 @@ describe("one client's record", () => {
     expect(boardOf(folder, "3-acre")[0]?.stores.map(({ store }) => store)).toEqual(["google-play"]);
   });
 
+  test("nor are limits of platforms and stores that it does not want", () => {
+    const told = (brief: string) => {
+      const before = readFileSync(join(folder, "clients/3-acre/brief.yaml"), "utf8");
+      const name = before
+        .replace(/^( +name:).*$/m, "$1 Three Acre Greens and Everything That Grows")
+        .replace(/^identifiers:[\s\S]*?(?=^\S)/m, "");
+      writeFileSync(join(folder, "clients/3-acre/brief.yaml"), `${name}${brief}`);
+      const { err } = oxalis(folder, "check", "3-acre");
+      writeFileSync(join(folder, "clients/3-acre/brief.yaml"), before);
+      return [...err.matchAll(/\[(name-invalid|version-invalid)\]/g)].map(([, code]) => code);
+    };
+    expect(told("platforms: [windows, web]\n")).toEqual([]);
+    expect(told("platforms: [android]\n")).toEqual(["name-invalid"]);
+    expect(told("platforms: [web]\nbuild: 70000\nversion: 0.1.0\n")).toEqual([]);
+    expect(told("platforms: [windows, web]\nbuild: 70000\n")).toEqual(["version-invalid"]);
+    expect(told("platforms: [windows, web]\nversion: 0.1.0\n")).toEqual(["version-invalid", "version-invalid"]);
+    expect(told("platforms: [web]\nversion: '1.0'\n")).toEqual(["version-invalid"]);
+  });
+
   test("a group may say which platforms its clients want; of the agency's, that is", () => {
     edit(
       folder,

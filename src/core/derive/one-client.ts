@@ -1,6 +1,6 @@
 import { definitions } from "../platforms/all.ts";
 import { type Judged, type Problem, problem, sound, stoppedPlatforms, stopsClient } from "../problems/problem.ts";
-import { wantedPlatforms } from "../record/wanted.ts";
+import { wantedPlatforms, wantedStores } from "../record/wanted.ts";
 import { contrast, parseColor, readableOn } from "../values/color.ts";
 import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
 import { platformOf } from "../values/platform.ts";
@@ -38,6 +38,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
   const { values: forStore, problems: ofFields } = resolveFields(workspace, client, art);
   const { value: values, problems: ofStage } = stageValues(forStore, workspace);
   const wanted = wantedPlatforms(workspace, client);
+  const stores = wantedStores(workspace, client);
   const { features, problems: unfit } = clientFeatures(workspace, client, values, wanted.value);
   const locales = localNames(client, forStore, features).map((local) => stageNames(local, forStore, workspace));
   const asked = { workspace, client, values, features, platforms: wanted.value, files };
@@ -51,8 +52,8 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     ...unfit,
     ...overruledProblems(client),
     ...wanted.problems,
-    ...judgeValues(client, values, wanted.value),
-    ...locales.flatMap((each) => judgeLocalName(client, each)),
+    ...judgeValues(client, values, { platforms: wanted.value, stores }),
+    ...locales.flatMap((each) => judgeLocalName(client, each, stores)),
     ...answered.problems,
     ...filled.problems,
   ].map((each) => ({ ...each, client: client.key }));

@@ -11,6 +11,7 @@ import type { Identifiers } from "../template/identifiers.ts";
 import type { Localize } from "../template/localized.ts";
 import type { Feature } from "../values/needs.ts";
 import type { InEach } from "../values/page-language.ts";
+import type { ValueLimit } from "./limit.ts";
 
 /**
  * What a system's mask may cut away of pictures of a role: the shape of what surely stays, as a share of the canvas.
@@ -30,6 +31,8 @@ export interface PlatformDefinition<Role extends string = string> {
   titles: Readonly<Record<Role, InEach>>;
   masks: readonly Mask[];
   identifiers: Identifiers;
+  /** What it takes of further values. */
+  limits: readonly ValueLimit[];
   /** Most that a build number may be. */
   mostBuilds: number;
   survey: SurveyPart;

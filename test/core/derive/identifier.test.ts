@@ -1,12 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import {
-  asciiDomain,
-  brokenRules,
-  isDistinguishedName,
-  settleBase,
-} from "../../../src/core/derive/fields/identifier.ts";
+import { asciiDomain, brokenRules, settleBase } from "../../../src/core/derive/fields/identifier.ts";
 import { fillPattern, readPattern } from "../../../src/core/derive/fields/pattern.ts";
+import { isDistinguishedName } from "../../../src/core/platforms/windows/limits.ts";
 import { windows } from "../../../src/core/platforms/windows/windows.ts";
 import type { Field } from "../../../src/core/values/fields.ts";
 import { trace } from "../../../src/core/values/trail.ts";

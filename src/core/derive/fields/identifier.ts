@@ -1,7 +1,6 @@
 import { domainToASCII } from "node:url";
 import { definitions } from "../../platforms/all.ts";
 import { deviceName, javaWords, shorten } from "../../template/identifiers.ts";
-import { longPattern } from "../../values/long-pattern.ts";
 import type { Platform } from "../../values/platform.ts";
 import type { Step } from "../../values/trail.ts";
 import { type Traced, withStep } from "../../values/trail.ts";
@@ -64,16 +63,3 @@ export const asciiDomain = (domain: string): string | undefined => domainToASCII
 /** What an identifier breaks on a platform; empty where it is accepted. */
 export const brokenRules = (platform: Platform, identifier: string): string[] =>
   definitions[platform].identifiers.rules.filter((rule) => !rule.keeps(identifier)).map((rule) => rule.says);
-
-/** Attributes of an X.500 name that a package's publisher may have (Microsoft, package manifest schema, Identity). */
-const distinguishedPart = longPattern()`
-  ^(CN|L|O|OU|E|C|S|STREET|T|G|I|SN|DC|SERIALNUMBER|Description|PostalCode|POBox|Phone
-  |X21Address|dnQualifier|(OID\.(0|[1-9]\d*)(\.(0|[1-9]\d*))+))=(("[^"]*("")?[^"]*")
-  |[^,+="<>#;]+)$
-`;
-
-/** Whether a text is an X.500 name, as a certificate's subject is. */
-export const isDistinguishedName = (text: string): boolean => {
-  const parts = text.split(/,(?=(?:[^"]*"[^"]*")*[^"]*$)/);
-  return parts.every((part) => distinguishedPart.test(part.trim().replaceAll('""', "")));
-};

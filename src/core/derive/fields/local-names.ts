@@ -1,11 +1,12 @@
 import { type Problem, problem } from "../../problems/problem.ts";
+import type { StoreDefinition } from "../../stores/definition.ts";
 import { directionOf } from "../../values/language.ts";
 import { type Traced, trace, writtenAt } from "../../values/trail.ts";
 import type { Varying } from "../../values/varying.ts";
 import type { ClientFeature, LocalName, Names, Values } from "../../variant/variant.ts";
 import type { Client } from "../../workspace/workspace.ts";
 import { fittedLabel } from "./label.ts";
-import { wideLabel } from "./rules.ts";
+import { roomForName, wideLabel } from "./rules.ts";
 
 /**
  * A client's names in the further languages it gives names or texts in; what a language lacks is made as for the
@@ -37,15 +38,19 @@ const same = (what: string, values: Values, value = values["app.name"]): Traced 
   trace({ by: "rule", note: `the same as ${what}`, value: value?.value ?? "" });
 
 /** The limits that the first language's names keep, for a further one. */
-export function judgeLocalName({ brief }: Client, { locale, name, label }: LocalName): Problem[] {
+export function judgeLocalName(
+  { brief }: Client,
+  { locale, name, label }: LocalName,
+  stores: readonly StoreDefinition[],
+): Problem[] {
   const place = writtenAt(name) ?? brief?.document.placeOf(["app", "locales", locale], "key");
-  const long = [...name.value].length;
-  const tooLong = long < 2 || long > 30;
+  const expected = roomForName(name.value, stores);
   const message = `The name in ${locale} is "${name.value}".`;
   const about = ["app", "locales", locale, "name"];
-  const expected = "2 to 30 characters in the Android and Apple stores";
   return [
-    ...(tooLong ? [problem("name-invalid", message, { expected, place, about, facts: { value: name.value } })] : []),
+    ...(expected === undefined
+      ? []
+      : [problem("name-invalid", message, { expected, place, about, facts: { value: name.value } })]),
     ...wideLabel(label.value, writtenAt(label) ?? place),
   ];
 }

@@ -1,25 +1,19 @@
 import { definitions } from "../../platforms/all.ts";
+import type { ValueLimit } from "../../platforms/limit.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
+import { characters } from "../../record/count.ts";
+import type { StoreDefinition } from "../../stores/definition.ts";
 import { type Field, type FieldFact, fields } from "../../values/fields.ts";
 import { type Platform, platformNames, platforms } from "../../values/platform.ts";
 import type { Place } from "../../values/source.ts";
 import { isDerived, type Traced, writtenAt } from "../../values/trail.ts";
 import type { Resolved } from "../../variant/variant.ts";
 import type { Client } from "../../workspace/workspace.ts";
-import { brokenRules, isDistinguishedName } from "./identifier.ts";
+import { brokenRules } from "./identifier.ts";
 import { drawnWidth, roomForLabel, tellingWords } from "./label.ts";
 import { isReadingUnsure } from "./latin.ts";
 
 type Values = Partial<Record<Field, Traced>>;
-
-/** A limit a platform sets for a value that is not an identifier. */
-interface Limit {
-  field: Field;
-  code: "name-invalid" | "version-invalid" | "value-invalid";
-  severity: "error" | "warning";
-  keeps(value: string): boolean;
-  says: string;
-}
 
 /** Where to look for a value that is wrong: where it was written, or else the brief. */
 const placeOf = (client: Client, value: Traced | undefined): Place | undefined =>
@@ -27,67 +21,42 @@ const placeOf = (client: Client, value: Traced | undefined): Place | undefined =
 
 const briefPath = (field: Field): readonly string[] => (fields[field] as FieldFact).brief ?? [field];
 
-const longest = (most: number) => (value: string) => [...value].length <= most;
-
-/** Limits on names and versions, each from the documentation of the platform or store it names. */
-const limits: readonly Limit[] = [
-  {
-    field: "app.name",
-    code: "name-invalid",
-    severity: "error",
-    keeps: longest(30),
-    says: "at most 30 characters in the Android and Apple stores",
-  },
-  {
-    field: "app.name",
-    code: "name-invalid",
-    severity: "error",
-    keeps: (value) => [...value].length >= 2,
-    says: "at least 2 characters in the Apple store",
-  },
+/** What holds for every app: its own form of a version is counted on from release to release. */
+const own: readonly ValueLimit[] = [
   {
     field: "version",
     code: "version-invalid",
-    severity: "error",
-    keeps: (value) =>
-      /^[1-9]\d{0,4}\.\d{1,5}\.\d{1,5}$/.test(value) && value.split(".").every((part) => Number(part) <= 65_535),
-    says: "three whole numbers up to 65535, the first not 0: Apple and Windows accept no other form",
-  },
-  {
-    field: "windows.version",
-    code: "version-invalid",
-    severity: "error",
-    keeps: (value) => /^[1-9]\d*(\.\d+){3}$/.test(value) && value.split(".").every((part) => Number(part) <= 65_535),
-    says: "four whole numbers up to 65535, the first not 0: Windows accepts no other form",
-  },
-  {
-    field: "windows.publisher",
-    code: "value-invalid",
-    severity: "error",
-    keeps: isDistinguishedName,
-    says: "an X.500 name, such as CN=Hill Farm, O=Hill Farm, C=GB: the subject of the certificate",
+    keeps: (value) => /^\d{1,5}\.\d{1,5}\.\d{1,5}$/.test(value),
+    says: "three whole numbers, such as 1.0.0",
   },
 ];
 
-/**
- * Every rule that a client's values break on their own.
- * @param wanted platforms that the client wants: the rules of others are no matter
- */
-export function judgeValues(client: Client, values: Values, wanted: readonly Platform[] = platforms): Problem[] {
+/** What a client's app is for: the limits of others are no matter. */
+export interface Wanted {
+  platforms: readonly Platform[];
+  stores: readonly StoreDefinition[];
+}
+
+/** Every rule that a client's values break on their own. */
+export function judgeValues(client: Client, values: Values, { platforms: wanted, stores }: Wanted): Problem[] {
   const place = (field: Field) => placeOf(client, values[field]);
-  const broken = limits.flatMap(({ field, code, severity, keeps, says }) => {
+  const isBroken = ({ field, keeps }: ValueLimit) => {
     const value = values[field]?.value;
-    if (value === undefined || keeps(value)) return [];
-    return [
-      problem(code, `${fields[field].says} is "${value}".`, {
-        severity,
-        expected: says,
-        place: place(field),
-        about: briefPath(field),
-        facts: { value },
-      }),
-    ];
+    return value !== undefined && !keeps(value);
+  };
+  const of = (field: Field) => ({
+    place: place(field),
+    about: briefPath(field),
+    facts: { value: values[field]?.value ?? "" },
   });
+  const said = (field: Field) => `${fields[field].says} is "${values[field]?.value}".`;
+  const broken = [...own.filter(isBroken), ...wanted.flatMap((each) => definitions[each].limits.filter(isBroken))];
+  const told = [...new Map(broken.map((each) => [each.field, each])).values()].map(({ field, code, says }) =>
+    problem(code, said(field), { ...of(field), expected: says }),
+  );
+  const room = roomForName(values["app.name"]?.value ?? "", stores);
+  const named =
+    room === undefined ? [] : [problem("name-invalid", said("app.name"), { ...of("app.name"), expected: room })];
   const refused = wanted.flatMap((platform) => {
     const field: Field = `identifiers.${platform}`;
     const value = values[field]?.value;
@@ -101,7 +70,23 @@ export function judgeValues(client: Client, values: Values, wanted: readonly Pla
     );
   });
   const label = wideLabel(values["app.label"]?.value ?? "", place("app.label"));
-  return [...broken, ...label, ...shortLabel(client, values), ...unsureIdentifier(client, values), ...refused];
+  return [...named, ...told, ...label, ...shortLabel(client, values), ...unsureIdentifier(client, values), ...refused];
+}
+
+/** How long a name may be where it is too long or too short for a store; undefined where it fits all. */
+export function roomForName(name: string, stores: readonly StoreDefinition[]): string | undefined {
+  const length = characters(name);
+  const rows = stores.flatMap(({ title, record }) => {
+    const row = record.find(({ field }) => field === "name");
+    return row ? [{ title, least: row.least ?? 1, most: row.most ?? Number.POSITIVE_INFINITY }] : [];
+  });
+  const strict = rows.filter(({ least, most }) => name !== "" && (length < least || length > most));
+  if (strict.length === 0) return undefined;
+  const where = strict.map(({ title }) => title).join(" and ");
+  const isLong = strict.some(({ most }) => length > most);
+  return isLong
+    ? `at most ${Math.min(...strict.map(({ most }) => most))} characters in ${where}`
+    : `at least ${Math.max(...strict.map(({ least }) => least))} characters in ${where}`;
 }
 
 /** Warns of a label that is one word of a name that has several. */

@@ -16,6 +16,7 @@ export const android: PlatformDefinition<AndroidRole> = {
   titles: androidTitles,
   masks: [{ role: /^adaptive/, shape: "circle", share: 72 / 108 }],
   identifiers: androidIdentifiers,
+  limits: [],
   // Android documentation, android:versionCode.
   mostBuilds: 2_100_000_000,
   survey: surveyAndroid,

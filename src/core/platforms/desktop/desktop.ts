@@ -14,6 +14,7 @@ export const desktop: PlatformDefinition<DesktopRole> = {
   titles: desktopTitles,
   masks: [],
   identifiers: desktopIdentifiers,
+  limits: [],
   mostBuilds: Number.POSITIVE_INFINITY,
   survey: surveyDesktop,
   leavesOut: () => [],

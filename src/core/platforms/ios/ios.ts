@@ -16,6 +16,7 @@ export const ios: PlatformDefinition<IosRole> = {
   titles: iosTitles,
   masks: [{ role: /^icon$/, shape: "rounded", share: 1 }],
   identifiers: iosIdentifiers,
+  limits: [],
   mostBuilds: Number.POSITIVE_INFINITY,
   survey: surveyXcode("ios"),
   leavesOut: () => [],

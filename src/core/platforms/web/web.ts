@@ -18,6 +18,7 @@ export const web: PlatformDefinition<WebRole> = {
     { role: /^touch$/, shape: "rounded", share: 1 },
   ],
   identifiers: webIdentifiers,
+  limits: [],
   mostBuilds: Number.POSITIVE_INFINITY,
   survey: surveyWeb,
   leavesOut: () => [],

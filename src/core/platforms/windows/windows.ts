@@ -6,6 +6,7 @@ import { windowsSlots } from "./catalog.ts";
 import { windowsDevices } from "./devices.ts";
 import { windowsFeatures } from "./features.ts";
 import { windowsIdentifiers } from "./identifiers.ts";
+import { windowsLimits } from "./limits.ts";
 import { localizeWindows } from "./localization.ts";
 import { windowsScenes } from "./scenes.tsx";
 import { surveyWindows } from "./survey.ts";
@@ -16,6 +17,7 @@ export const windows: PlatformDefinition<WindowsRole> = {
   titles: windowsTitles,
   masks: [],
   identifiers: windowsIdentifiers,
+  limits: windowsLimits,
   // It is the third part of a package's version (Microsoft, package manifest schema, Identity).
   mostBuilds: 65_535,
   survey: surveyWindows,
