@@ -30,6 +30,8 @@ export interface PlatformDefinition<Role extends string = string> {
   /** What a designer would call its pictures, by role. */
   titles: Readonly<Record<Role, InEach>>;
   masks: readonly Mask[];
+  /** Roles of the pictures that people open an app by: a stage marks those. */
+  opensBy: RegExp;
   identifiers: Identifiers;
   /** What it takes of further values. */
   limits: readonly ValueLimit[];

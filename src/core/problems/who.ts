@@ -1,3 +1,5 @@
+import type { ProblemCode } from "./catalogue.ts";
+
 /** Who has to act before a problem goes away: whoever supplies, draws, builds the template, or runs the work. */
 export type Who = "client" | "designer" | "developer" | "producer";
 
@@ -47,9 +49,9 @@ const others = {
     "left-out-named",
     "place-wrong",
   ],
-} as const satisfies Partial<Record<Who, readonly string[]>>;
+} as const satisfies Partial<Record<Who, readonly ProblemCode[]>>;
 
-const known = new Map(
+const known = new Map<string, Who>(
   (Object.entries(others) as [Who, readonly string[]][]).flatMap(([who, codes]) => codes.map((code) => [code, who])),
 );
 

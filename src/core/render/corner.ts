@@ -1,5 +1,6 @@
 import type { Lettered } from "../lettering/lettered.ts";
 import { setName } from "../lettering/setting.ts";
+import { definitions } from "../platforms/all.ts";
 import type { Slot } from "../slots/slot.ts";
 import { type Hex, readableOn } from "../values/color.ts";
 import type { Variant } from "../variant/variant.ts";
@@ -19,15 +20,6 @@ export interface Corner {
   path?: string;
 }
 
-/** Pictures that stand for the app where people open it, by platform. */
-const marked: Readonly<Record<Slot["platform"], RegExp>> = {
-  android: /^(launcher|launcher-round|adaptive-foreground|tv-banner)$/,
-  ios: /^icon$/,
-  desktop: /icon$|^icns$/,
-  windows: /Logo$|^program-icon$/,
-  web: /^(any|maskable|touch|favicon)$/,
-};
-
 /**
  * The disc's radius as a share of the visible icon (a circle or a box); its rim and the room for letters as shares of
  * the radius.
@@ -42,7 +34,7 @@ const readable = 8;
 
 /** Decides the mark on a slot's picture; undefined where there is none. Pure. */
 export function cornerOf(slot: Slot, { corner }: Variant): Corner | undefined {
-  if (!corner || slot.tone !== "color" || !marked[slot.platform].test(slot.role)) return undefined;
+  if (!corner || slot.tone !== "color" || !definitions[slot.platform].opensBy.test(slot.role)) return undefined;
   const ink = readableOn(corner.color);
   const at = placeOn(slot);
   const disc = { ...at, color: corner.color, ink };

@@ -1,3 +1,5 @@
+import type { Platform } from "./platform.ts";
+
 /** What is known of a field before any client is looked at. */
 export interface FieldFact {
   /** What it is, for a producer. */
@@ -12,30 +14,8 @@ export interface FieldFact {
   color?: boolean;
 }
 
-const facts = {
-  key: { says: "The client's key: the name of its folder" },
-  "app.name": { says: "Long name, as in the stores", brief: ["app", "name"], required: true },
-  "app.label": {
-    says: "Short name, under the icon",
-    brief: ["app", "label"],
-    pattern: "{app.name}",
-  },
-  owner: { says: "Who owns the app", brief: ["owner"], pattern: "{app.name}" },
-  domain: { says: "Web domain", brief: ["domain"], required: true },
-  email: { says: "Contact e-mail", brief: ["email"] },
-  locale: { says: "Language of the app's name and texts", brief: ["locale"], pattern: "en" },
-  year: { says: "Year of the copyright line" },
-  version: { says: "Version that people see", brief: ["version"], pattern: "1.0.0" },
-  build: { says: "Build number, rises with every upload", brief: ["build"], pattern: "1" },
-  copyright: { says: "Copyright line", pattern: "{year} {owner}" },
-  sku: { says: "Stock code", pattern: "{key upper}" },
-  orientation: { says: "How the app may be turned; portrait, landscape or any", brief: ["orientation"] },
-  devices: { says: "Device classes; phone, tablet or both", brief: ["devices"] },
-  "identifiers.base": {
-    says: "Identifier that all platforms start from",
-    brief: ["identifiers", "base"],
-    pattern: "{domain reversed}.{app.name joined}",
-  },
+/** The identifier of each platform. */
+const identifierFacts = {
   "identifiers.android": {
     says: "Application ID",
     brief: ["identifiers", "android"],
@@ -61,6 +41,33 @@ const facts = {
     brief: ["identifiers", "web"],
     pattern: "/{app.name hyphenated}",
   },
+} satisfies Readonly<Record<`identifiers.${Platform}`, FieldFact>>;
+
+const facts = {
+  key: { says: "The client's key: the name of its folder" },
+  "app.name": { says: "Long name, as in the stores", brief: ["app", "name"], required: true },
+  "app.label": {
+    says: "Short name, under the icon",
+    brief: ["app", "label"],
+    pattern: "{app.name}",
+  },
+  owner: { says: "Who owns the app", brief: ["owner"], pattern: "{app.name}" },
+  domain: { says: "Web domain", brief: ["domain"], required: true },
+  email: { says: "Contact e-mail", brief: ["email"] },
+  locale: { says: "Language of the app's name and texts", brief: ["locale"], pattern: "en" },
+  year: { says: "Year of the copyright line" },
+  version: { says: "Version that people see", brief: ["version"], pattern: "1.0.0" },
+  build: { says: "Build number, rises with every upload", brief: ["build"], pattern: "1" },
+  copyright: { says: "Copyright line", pattern: "{year} {owner}" },
+  sku: { says: "Stock code", pattern: "{key upper}" },
+  orientation: { says: "How the app may be turned; portrait, landscape or any", brief: ["orientation"] },
+  devices: { says: "Device classes; phone, tablet or both", brief: ["devices"] },
+  "identifiers.base": {
+    says: "Identifier that all platforms start from",
+    brief: ["identifiers", "base"],
+    pattern: "{domain reversed}.{app.name joined}",
+  },
+  ...identifierFacts,
   scheme: {
     says: "Scheme of addresses that open the app",
     brief: ["scheme"],

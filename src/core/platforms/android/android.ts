@@ -15,6 +15,7 @@ export const android: PlatformDefinition<AndroidRole> = {
   slots: androidSlots,
   titles: androidTitles,
   masks: [{ role: /^adaptive/, shape: "circle", share: 72 / 108 }],
+  opensBy: /^(launcher|launcher-round|adaptive-foreground|tv-banner)$/,
   identifiers: androidIdentifiers,
   limits: [],
   // Android documentation, android:versionCode.

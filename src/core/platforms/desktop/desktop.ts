@@ -13,6 +13,7 @@ export const desktop: PlatformDefinition<DesktopRole> = {
   slots: desktopSlots,
   titles: desktopTitles,
   masks: [],
+  opensBy: /icon$|^icns$/,
   identifiers: desktopIdentifiers,
   limits: [],
   mostBuilds: Number.POSITIVE_INFINITY,

@@ -15,6 +15,7 @@ export const ios: PlatformDefinition<IosRole> = {
   slots: [...iosIconSlots, ...[1, 2, 3].flatMap((scale) => iosStartForms(iosStartPoints, scale))],
   titles: iosTitles,
   masks: [{ role: /^icon$/, shape: "rounded", share: 1 }],
+  opensBy: /^icon$/,
   identifiers: iosIdentifiers,
   limits: [],
   mostBuilds: Number.POSITIVE_INFINITY,

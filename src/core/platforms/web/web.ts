@@ -17,6 +17,7 @@ export const web: PlatformDefinition<WebRole> = {
     { role: /^maskable$/, shape: "circle", share: 1 },
     { role: /^touch$/, shape: "rounded", share: 1 },
   ],
+  opensBy: /^(any|maskable|touch|favicon)$/,
   identifiers: webIdentifiers,
   limits: [],
   mostBuilds: Number.POSITIVE_INFINITY,

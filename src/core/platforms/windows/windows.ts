@@ -16,6 +16,7 @@ export const windows: PlatformDefinition<WindowsRole> = {
   slots: [...windowsSlots, ...programIcons("windows")],
   titles: windowsTitles,
   masks: [],
+  opensBy: /Logo$|^program-icon$/,
   identifiers: windowsIdentifiers,
   limits: windowsLimits,
   // It is the third part of a package's version (Microsoft, package manifest schema, Identity).

@@ -4,7 +4,7 @@ import { deviceClasses, orientations } from "../../values/devices.ts";
 import { fieldNames, fields } from "../../values/fields.ts";
 import { languageTag } from "../../values/language.ts";
 import { steeringIn } from "../../values/plain-text.ts";
-import { platforms } from "../../values/platform.ts";
+import { type Platform, platforms } from "../../values/platform.ts";
 import { storeSchema, waiverSchema } from "./store.ts";
 
 /** A text of one line, of characters that can be shown. */
@@ -20,6 +20,10 @@ export const lineOfText = (most: number) =>
       const message = `character ${found.at} is ${found.codePoint}, ${found.says}`;
       context.addIssue({ code: "custom", message, params: { problem: "text-invalid" } });
     });
+
+/** The same for each platform. */
+const ofEachPlatform = <S extends z.ZodType>(schema: S) =>
+  Object.fromEntries(platforms.map((each) => [each, schema])) as Record<Platform, S>;
 
 /** A colour as people write it, kept as written; what it means is worked out when the variant is resolved. */
 export const color = z.string().superRefine((value, context) => {
@@ -121,11 +125,7 @@ export const briefSchema = z.strictObject({
   identifiers: z
     .strictObject({
       base: lineOfText(200),
-      android: lineOfText(200),
-      ios: lineOfText(200),
-      desktop: lineOfText(200),
-      windows: lineOfText(200),
-      web: lineOfText(200),
+      ...ofEachPlatform(lineOfText(200)),
     })
     .partial()
     .optional(),

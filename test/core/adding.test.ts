@@ -1,0 +1,143 @@
+import { execFileSync } from "node:child_process";
+import { cpSync, mkdirSync, readFileSync, symlinkSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { temporaryFolder } from "../support/oxalis.ts";
+
+const root = join(import.meta.dirname, "../..");
+
+/** A change of one file: this text becomes that. */
+type Change = readonly [file: string, from: string | RegExp, to: string];
+
+interface Addition {
+  what: string;
+  /** What says that there is a new one. */
+  said: readonly Change[];
+  /** Whatever has to follow, for the sources to compile; a file that is new has no text yet. */
+  follows: readonly Change[];
+  /** What the compiler names where nothing follows; the places that have to follow, where it does not say. */
+  names?: readonly string[];
+}
+
+const additions: readonly Addition[] = [
+  {
+    what: "a store",
+    said: [["values/store.ts", '"microsoft-store"]', '"microsoft-store", "corner-shop"]']],
+    follows: [
+      [
+        "stores/all.ts",
+        '"microsoft-store": microsoftStore,',
+        '"microsoft-store": microsoftStore,\n  "corner-shop": { ...microsoftStore, key: "corner-shop", title: "Corner Shop" },',
+      ],
+    ],
+  },
+  {
+    what: "a platform",
+    said: [["values/platform.ts", '"windows", "web"] as const', '"windows", "web", "television"] as const']],
+    follows: [
+      ["values/platform.ts", '  web: "Web",', '  web: "Web",\n  television: "Television",'],
+      [
+        "values/fields.ts",
+        '  "identifiers.web": {',
+        '  "identifiers.television": { says: "Television ID", pattern: "{identifiers.base}" },\n  "identifiers.web": {',
+      ],
+      ["platforms/all.ts", "  web,", "  web,\n  television: web,"],
+    ],
+  },
+  {
+    what: "a field of records",
+    said: [
+      [
+        "stores/record-fields.ts",
+        "  reviewUser: {",
+        '  motto: { says: "Motto", byLanguage: true, form: "text", who: "client" },\n  reviewUser: {',
+      ],
+    ],
+    follows: [],
+  },
+  {
+    what: "a rule",
+    names: ["core/record/rules/texts.ts"],
+    said: [
+      [
+        "record/rules/texts.ts",
+        "export const textRules: readonly Rule[] = [",
+        "export const textRules: readonly Rule[] = [\n" +
+          '  { code: "motto-missing", level: "note", says: "there is a motto", source: "", asOf, look: () => [] },',
+      ],
+    ],
+    follows: [
+      [
+        "problems/of-records.ts",
+        "export const ofRecords = {",
+        'export const ofRecords = {\n  "motto-missing": { title: "No motto", fix: "Give one." },',
+      ],
+    ],
+  },
+  {
+    what: "a command",
+    said: [
+      ["../cli/rows/table.ts", "  schema: {", '  greet: { says: "greet", arguments: {}, options: {} },\n  schema: {'],
+    ],
+    follows: [
+      ["../cli/work.ts", "  schema: () =>", '  greet: () => import("./commands/demo.ts") as never,\n  schema: () =>'],
+      ["../cli/rows/examples.ts", "  schema: [", '  greet: ["oxalis greet"],\n  schema: ['],
+    ],
+  },
+  {
+    what: "a word of letters",
+    said: [["ask/words/en.ts", "const own = {", 'const own = {\n  cheers: "Cheers",']],
+    follows: ["de", "fr", "es"].map(
+      (tag) => [`ask/words/${tag}.ts`, /: Words = \{/, ': Words = {\n  cheers: "…",'] as const,
+    ),
+  },
+  {
+    what: "a code that somebody has to act on",
+    names: ["core/problems/who.ts"],
+    said: [["problems/who.ts", '"name-shared",', '"name-shared",\n    "name-of-none",']],
+    follows: [
+      [
+        "problems/of-inputs.ts",
+        "export const ofInputs = {",
+        'export const ofInputs = {\n  "name-of-none": { title: "", fix: "" },',
+      ],
+    ],
+  },
+];
+
+const folder = temporaryFolder();
+cpSync(join(root, "src"), join(folder, "src"), { recursive: true });
+symlinkSync(join(root, "node_modules"), join(folder, "node_modules"));
+const settings = JSON.parse(readFileSync(join(root, "tsconfig.json"), "utf8"));
+writeFileSync(join(folder, "tsconfig.json"), JSON.stringify({ ...settings, include: ["src"] }));
+writeFileSync(join(folder, "package.json"), '{ "type": "module" }');
+
+/** Files of the core that the compiler names, with changes in place. */
+function namedWith(changes: readonly Change[]): string[] {
+  const before = new Map<string, string>();
+  for (const [file, from, to] of changes) {
+    const path = join(folder, "src/core", file);
+    const text = readFileSync(path, "utf8");
+    if (!before.has(path)) before.set(path, text);
+    const changed = text.replace(from, () => to);
+    expect([file, changed === text]).toEqual([file, false]);
+    mkdirSync(join(path, ".."), { recursive: true });
+    writeFileSync(path, changed);
+  }
+  let said = "";
+  try {
+    execFileSync(join(root, "node_modules/.bin/tsc"), ["-p", folder], { encoding: "utf8", stdio: "pipe" });
+  } catch (error) {
+    said = (error as { stdout: string }).stdout;
+  }
+  for (const [path, text] of before) writeFileSync(path, text);
+  return [...new Set([...said.matchAll(/src\/([\w./-]+)\(\d+,\d+\): error/g)].map(([, file = ""]) => file))];
+}
+
+const named = (file: string) => (file.startsWith("../") ? file.slice(3) : `core/${file}`);
+
+test.each(additions)("$what: the compiler passes it with all that has to follow, and not without", (addition) => {
+  const { said, follows, names = [...new Set(follows.map(([file]) => named(file)))] } = addition;
+  expect(namedWith(said)).toEqual(expect.arrayContaining([...names]));
+  expect(namedWith([...said, ...follows])).toEqual([]);
+});
