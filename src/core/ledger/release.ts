@@ -23,6 +23,8 @@ export interface ReleaseRequest {
   template: string;
   /** What the client is released for. */
   platforms: readonly Platform[];
+  /** The sum of its variant; absent where there is none. */
+  variant?: string;
 }
 
 /** A release, decided and not yet written. */
@@ -119,6 +121,7 @@ export function planRelease({ client, variant, problems }: Resolved, request: Re
     build,
     on: request.today,
     template: request.template,
+    ...(request.variant === undefined ? {} : { variant: request.variant }),
     platforms: [...request.platforms],
     notes: { ...request.notes },
   };

@@ -1,4 +1,5 @@
 import { resolvePicked } from "../derive/resolve.ts";
+import { lookAt } from "../files/writing/door.ts";
 import { writeTogether } from "../files/writing/together.ts";
 import {
   judgeNotes,
@@ -8,14 +9,16 @@ import {
   planTakingBack,
   type TakenBack,
 } from "../ledger/release.ts";
+import { readReceipt, receiptFile, receiptSum } from "../make/receipt.ts";
 import { isError, type Problem } from "../problems/problem.ts";
-import { allOf, stopAt, unwrap } from "../problems/result.ts";
+import { allOf, attempt, stopAt, unwrap } from "../problems/result.ts";
 import type { Recorded } from "../record/read.ts";
 import { openTemplate, templateRevision } from "../survey/template.ts";
 import type { Platform } from "../values/platform.ts";
 import type { Resolved } from "../variant/variant.ts";
 import { ledgers } from "../workspace/ledger.ts";
 import { pickClients } from "../workspace/read.ts";
+import { variantPath } from "../workspace/stage.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { boardOf } from "./board.ts";
 import { chooseNamed, type OfClients } from "./chosen.ts";
@@ -67,7 +70,8 @@ export const releaseClients = operation(
       const held = input.force ? [] : await heldBack(workspace, { all: resolved.all, picked: ready }, input, ports);
       const releases = asked.flatMap(({ each, platforms }) => {
         const left = platforms.filter((platform) => !isHeld(held, each.client.key, platform));
-        const plan = planRelease(each, { ...request, platforms: left });
+        const sum = variantSum(workspace, each.client.key);
+        const plan = planRelease(each, { ...request, platforms: left, ...(sum === undefined ? {} : { variant: sum }) });
         return plan.ok ? [plan.value] : [];
       });
       const changes = releases.map(({ client, ledger }) => ledgers.change(workspace.root, client, ledger));
@@ -91,6 +95,14 @@ async function heldBack(
 ): Promise<Held[]> {
   const held = [...(await findUnproven(workspace, resolved)), ...findOpen(boardOf(workspace, resolved, ports))];
   return held.filter(({ platforms }) => wanted.length === 0 || platforms.some((each) => wanted.includes(each)));
+}
+
+/** The sum of a client's variant as it lies there; undefined where there is none that can be read. */
+function variantSum(workspace: Workspace, key: string): string | undefined {
+  const folder = variantPath(workspace, key);
+  if (!lookAt(workspace.root, `${folder}/${receiptFile}`)) return undefined;
+  const receipt = attempt(() => readReceipt(workspace.root, folder, key));
+  return receipt.ok ? receiptSum(receipt.value) : undefined;
 }
 
 const isHeld = (held: readonly Held[], client: string, platform: Platform): boolean =>

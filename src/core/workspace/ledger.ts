@@ -19,6 +19,11 @@ const release = z.strictObject({
   on: day,
   /** Check sum of the template's files. */
   template: z.string(),
+  /**
+   * The sum of the variant that was there for it. Of two branches that release one number of different variants, the
+   * entries differ, and version control asks.
+   */
+  variant: z.string().optional(),
   /** What it was for; all that the client wanted, where that was not kept yet. */
   platforms: z.array(z.enum(platforms)).optional(),
   /** What changed, by language. */
