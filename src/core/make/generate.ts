@@ -1,16 +1,14 @@
-import { availableParallelism } from "node:os";
 import { basename, join } from "node:path";
-import pLimit from "p-limit";
+import pLimit, { type LimitFunction } from "p-limit";
 import { resolvePicked } from "../derive/resolve.ts";
-import { openWriter } from "../files/writing/folder-there.ts";
 import { clearScratch } from "../files/writing/scratch.ts";
 import { writeTogether } from "../files/writing/together.ts";
 import { reserveIdentifiers } from "../ledger/reserve.ts";
 import { tellEnlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
 import { isError, type Problem, problem } from "../problems/problem.ts";
-import { attempt, attemptAsync, orStop, orStopAsync, stop } from "../problems/result.ts";
-import { createRenderer, rendererVersion } from "../render/draw.ts";
+import { attempt, attemptAsync, orStop, orStopAsync, stop, unwrap } from "../problems/result.ts";
+import { rendererVersion } from "../render/draw.ts";
 import { templateFor } from "../survey/narrow.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
 import { fingerprint } from "../values/hash.ts";
@@ -19,15 +17,14 @@ import type { Resolved, Variant } from "../variant/variant.ts";
 import { type Ledger, ledgers } from "../workspace/ledger.ts";
 import { variantName, variantPath } from "../workspace/stage.ts";
 import type { Workspace } from "../workspace/workspace.ts";
-import { applyChanges, type Tools } from "./apply.ts";
 import { writeBuilds } from "./builds.ts";
 import type { Cache } from "./cache.ts";
-import { type Change, difference } from "./difference.ts";
+import { carryOut, drawingLimit, type Work, workFor } from "./carry-out.ts";
+import type { Change } from "./difference.ts";
 import { goneVariants } from "./gone.ts";
-import { artInput, workspaceInputs } from "./inputs.ts";
-import { readReceipt } from "./receipt.ts";
-import { keepRecord, readRecord, recordOf, seenAgain } from "./record.ts";
-import { type Cause, causesSince, madeFrom, whyOf } from "./why.ts";
+import { type Inputs, workspaceInputs } from "./inputs.ts";
+import { keepRecord, type Made, readRecord, recordOf, seenAgain } from "./record.ts";
+import { type Cause, causesSince, type MadeFrom, madeFrom, whyOf } from "./why.ts";
 
 /** What became of one client. */
 export interface Outcome {
@@ -101,8 +98,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   if (options.settled) refuseChanges(workspace, picked, options.today);
   const inputs = workspaceInputs(workspace.root, template.folder);
   const { cache } = options;
-  // One more than there are cores: one part of drawing waits for another.
-  const drawing = pLimit(availableParallelism() + 1);
+  const drawing = drawingLimit();
   if (!options.dryRun) clearScratch(workspace.root);
   // Two at a time, so that one client's last large picture does not leave a core idle; they share the limit on drawing.
   const limit = pLimit(2);
@@ -120,26 +116,26 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
 }
 
 /** What all clients' variants are made with. */
-type Means = Pick<Tools, "inputs" | "cache" | "drawing"> & { template: Template };
+type Means = { inputs: Inputs; cache: Cache; drawing: LimitFunction; template: Template };
 
 const surveySoon = async (workspace: Workspace): Promise<Template> => openTemplate(workspace);
 
-/** What is to become of one client's variant, before anything is written. */
-type Decided = Pick<Outcome, "files" | "changes" | "causes" | "problems"> & {
-  /** Writes what has changed. */
-  carryOut: () => Promise<void>;
-};
+/** What is to become of one client's variant, before anything is written: plain data. */
+type Decided = Pick<Outcome, "files" | "changes" | "causes" | "problems"> & { key: string } & (
+    | /** All of it is as a run left it. */ { work?: never; made: Made; isSeenAnew: boolean }
+    | { work: Work; from: MadeFrom }
+  );
 
 async function generateOne(
   workspace: Workspace,
   resolved: Resolved,
-  tools: Means,
+  means: Means,
   options: GenerateOptions,
 ): Promise<Outcome> {
   const { client, problems } = resolved;
   const folder = variantPath(workspace, client.key);
   const outcome: Outcome = { client: client.key, folder, files: 0, changes: [], causes: [], problems };
-  const own = templateFor(tools.template, resolved);
+  const own = templateFor(means.template, resolved);
   if (!own.ok) return outcome;
   const { variant, template } = own.value;
   const withFailure = (so: Outcome, found: readonly Problem[]): Outcome => ({
@@ -147,71 +143,81 @@ async function generateOne(
     problems: [...so.problems, ...found.map((each) => ({ ...each, client: client.key }))],
   });
   const decided = attempt(() =>
-    orStop(() => decide(workspace, resolved, variant, { ...tools, template }, options), systemProblem),
+    orStop(() => decide(workspace, resolved, { variant, template }, options), systemProblem),
   );
   if (!decided.ok) return withFailure(outcome, decided.problems);
-  const { problems: told, carryOut, ...so } = decided.value;
-  const planned: Outcome = { ...outcome, ...so, problems: [...problems, ...told] };
+  const { files, changes, causes, problems: told, work } = decided.value;
+  if (work) options.on({ what: "planned", client: client.key, files: work.changes.filter(isMade).length });
+  const planned: Outcome = { ...outcome, files, changes, causes, problems: [...problems, ...told] };
   if (options.dryRun) return planned;
-  const done = await attemptAsync(() => orStopAsync(carryOut, systemProblem));
+  const done = await attemptAsync(() =>
+    orStopAsync(() => perform(workspace, resolved, decided.value, { ...means, ...options }), systemProblem),
+  );
   return done.ok ? planned : withFailure(planned, done.problems);
 }
+
+const isMade = (change: Change): boolean => "entry" in change;
+
+/** Where what is known of a client's variant is kept. */
+const recordAt = (workspace: Workspace, client: string) => ({
+  root: workspace.root,
+  name: variantName(workspace, client),
+});
 
 function decide(
   workspace: Workspace,
   resolved: Resolved,
-  variant: Variant,
-  tools: Means,
-  { on, smallest, today, layout = workspace.agency.data.layout }: GenerateOptions,
+  { variant, template }: { variant: Variant; template: Template },
+  { smallest, layout = workspace.agency.data.layout }: GenerateOptions,
 ): Decided {
   const { root } = workspace;
   const { client } = resolved;
-  const { template } = tools;
   const folder = variantPath(workspace, client.key);
   const brief = client.brief?.document.source.text;
   const key = fingerprint({ variant, brief, template: template.key, layout, smallest, madeBy });
-  const record = { root, name: variantName(workspace, client.key) };
-  const known = readRecord(record);
-  const untouched = known?.key === key ? seenAgain(root, folder, known) : undefined;
-  const keepLedger = () => {
-    const ledger = newLedger(workspace, resolved, today);
-    if (ledger) writeTogether(root, new Map([ledgers.change(root, client.key, ledger)]));
-  };
-  if (untouched)
-    return {
-      files: Object.keys(untouched.files).length - 1,
-      changes: [],
-      causes: [],
-      problems: untouched.problems,
-      carryOut: async () => {
-        if (untouched !== known) keepRecord(record, () => untouched);
-        keepLedger();
-      },
-    };
+  const known = readRecord(recordAt(workspace, client.key));
+  const made = known?.key === key ? seenAgain(root, folder, known) : undefined;
+  if (made) {
+    const files = Object.keys(made.files).length - 1;
+    return { key, made, isSeenAnew: made !== known, files, changes: [], causes: [], problems: made.problems };
+  }
   refuseSecrets(template);
   const plan = planVariant(variant, template, layout);
-  const writer = openWriter(root, folder);
-  const before = readReceipt(root, folder, client.key);
+  const work = workFor(plan, { root, folder }, smallest);
   const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...tellEnlarged(plan, resolved)];
   if (told.some(isError)) stop(told);
-  const changes = difference(plan, before, writer.hash, smallest);
   const from = madeFrom(variant, plan);
   const causes = causesSince(known?.from, from);
-  on({ what: "planned", client: client.key, files: changes.filter((change) => "entry" in change).length });
   return {
+    key,
+    work,
+    from,
     files: plan.entries.length,
-    changes: changes.map((change) => ({ what: change.what, path: change.path, why: whyOf(change, causes) })),
+    changes: work.changes.map((change) => ({ what: change.what, path: change.path, why: whyOf(change, causes) })),
     causes: causes ?? [],
     problems: told,
-    carryOut: async () => {
-      const onFile = () => on({ what: "file", client: client.key });
-      // Its decoded pictures go with it.
-      const renderer = createRenderer((art) => tools.inputs.bytes(artInput(art)));
-      const receipt = await applyChanges(plan, changes, before, { ...tools, renderer, writer, smallest, onFile });
-      keepRecord(record, () => recordOf(record, folder, receipt, { key, from, problems: told }));
-      keepLedger();
-    },
   };
+}
+
+/** Does what was decided, and keeps what is known of it from now on. */
+async function perform(
+  workspace: Workspace,
+  resolved: Resolved,
+  decided: Decided,
+  { inputs, cache, drawing, on, today }: Means & GenerateOptions,
+): Promise<void> {
+  const { root } = workspace;
+  const { key: client } = resolved.client;
+  const folder = variantPath(workspace, client);
+  const record = recordAt(workspace, client);
+  if (decided.work) {
+    const { work, from, key, problems } = decided;
+    const onFile = () => on({ what: "file", client });
+    const receipt = unwrap(await carryOut(work, inputs, { root, folder }, { cache, drawing, onFile }));
+    keepRecord(record, () => recordOf(record, folder, receipt, { key, from, problems }));
+  } else if (decided.isSeenAnew) keepRecord(record, () => decided.made);
+  const ledger = newLedger(workspace, resolved, today);
+  if (ledger) writeTogether(root, new Map([ledgers.change(root, client, ledger)]));
 }
 
 /**

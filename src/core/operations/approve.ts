@@ -43,7 +43,7 @@ export const approveDrafts = operation((input: Input, ports): Promise<Taken> => 
         expected: expectedAmong(each, spokenFieldNames, "a text of a store's record"),
       });
   const by = input.dryRun ? "" : readerOf(input.by);
-  return inWorkspace(input, ports, !input.dryRun, async (workspace) => {
+  return inWorkspace(input, ports, { writes: !input.dryRun }, async (workspace) => {
     const { picked } = await resolvePicked(workspace, await chooseNamed(workspace, input, "approve-refused"));
     const files = new Map<string, string>();
     const approved: Approved[] = [];

@@ -82,7 +82,7 @@ async function openAddresses(clients: readonly OnBoard[], { reach }: Ports): Pro
 
 const addressFields = ["support", "marketing", "privacy"] as const;
 
-/** Where clients that are resolved already stand. */
+/** How far the picked clients are with their stores, and the letters that each got. @param all those that they are held against */
 export function boardOf(
   workspace: Workspace,
   { all, picked }: { all: readonly Resolved[]; picked: readonly Recorded[] },

@@ -13,7 +13,8 @@ export const freeWorkspace = operation(
 
 /** Removes what was made for clients and stages that are no more. */
 export const clearVariants = operation(
-  (at: At, ports): Promise<Cleared[]> => inWorkspace(at, ports, true, async (workspace) => clearGone(workspace)),
+  (at: At, ports): Promise<Cleared[]> =>
+    inWorkspace(at, ports, { writes: true }, async (workspace) => clearGone(workspace)),
 );
 
 /** Empties the cache of drawn pictures: how many there were, and their bytes. */

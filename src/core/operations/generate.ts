@@ -18,7 +18,7 @@ interface Input extends At, OfClients {
 /** Brings variants to what their inputs say. */
 export const makeVariants = operation(
   ({ workspace, stage, ...input }: Input, ports): Promise<Generated> =>
-    inWorkspace({ workspace, stage }, ports, !input.dryRun, async (opened) => {
+    inWorkspace({ workspace, stage }, ports, { writes: !input.dryRun }, async (opened) => {
       const clients = await chooseClients(opened, input);
       const given = { ...input, clients, today: ports.today(), cache: ports.openCache(opened.root), on: ports.on };
       return generate(opened, given);

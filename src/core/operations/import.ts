@@ -54,7 +54,7 @@ export const importRoster = operation(async (input: Input, ports): Promise<Impor
   const read = await readSheet(dirname(path), basename(path), input.encoding);
   if (read.guessed) ports.on({ what: "encoding", guessed: read.guessed });
   for (const line of read.quotes) ports.on({ what: "quote", line });
-  return inWorkspace(input, ports, !input.dryRun, async (workspace) => {
+  return inWorkspace(input, ports, { writes: !input.dryRun }, async (workspace) => {
     const decided = decide(workspace, read, basename(path), input);
     const from = resolve(ports.folder, input.pictures ?? "");
     const pictures: Found =

@@ -51,7 +51,7 @@ export interface Released {
  */
 export const releaseClients = operation(
   (input: Input, ports): Promise<Released> =>
-    inWorkspace(input, ports, !input.dryRun, async (workspace) => {
+    inWorkspace(input, ports, { writes: !input.dryRun }, async (workspace) => {
       const clients = await chooseNamed(workspace, input, "release-refused");
       const resolved = await resolvePicked(workspace, clients);
       const request = {
@@ -111,7 +111,7 @@ const isHeld = (held: readonly Held[], client: string, platform: Platform): bool
 /** Takes the last release of clients back, of all named clients or none. */
 export const takeBack = operation(
   (input: At & OfClients & { dryRun: boolean }, ports): Promise<TakenBack[]> =>
-    inWorkspace(input, ports, !input.dryRun, async (workspace) => {
+    inWorkspace(input, ports, { writes: !input.dryRun }, async (workspace) => {
       const named = pickClients(workspace, await chooseNamed(workspace, input, "release-refused"));
       // Of a ledger that cannot be read nobody knows what was released.
       stopAt(named.flatMap(({ problems }) => problems.filter(({ code }) => code === "ledger-damaged")));

@@ -26,7 +26,7 @@ interface Renamed {
 /** Changes an identifier that is in use; decided while the workspace is held. */
 export const renameInUse = operation(
   ({ client: key, platform, identifier, confirmed, ...at }: Input, ports): Promise<Renamed> =>
-    inWorkspace(at, ports, confirmed, async (workspace) => {
+    inWorkspace(at, ports, { writes: confirmed }, async (workspace) => {
       pickClients(workspace, [key]);
       const all = await resolveAll(workspace);
       const ledger = unwrap(renameIdentifier(all, key, platform, identifier, ports.today()));

@@ -9,7 +9,7 @@ import { type At, inWorkspace } from "./workspace.ts";
 /** Writes the words of letters into a file of their own, in English, for a language that letters do not come in. */
 export const startWords = operation(
   (input: At & { language: string }, ports): Promise<{ file: string }> =>
-    inWorkspace(input, ports, true, async ({ root }) => {
+    inWorkspace(input, ports, { writes: true }, async ({ root }) => {
       const language = languageTagOf(input.language);
       if (!language)
         return refuse("value-invalid", `"${input.language}" is no language.`, {

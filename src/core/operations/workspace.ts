@@ -47,7 +47,7 @@ async function settle(root: string): Promise<void> {
 export async function inWorkspace<T>(
   at: At,
   ports: Ports,
-  writes: boolean,
+  { writes }: { writes: boolean },
   work: (workspace: Workspace) => Promise<T>,
 ): Promise<T> {
   if (!writes) return work(await openWorkspace(at, ports));

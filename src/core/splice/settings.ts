@@ -36,7 +36,7 @@ const forms: readonly { file: RegExp; read: (source: Source) => Omit<Settings, "
 ];
 
 /** Opens a file of settings; undefined where it is of another form, or cannot be read as its own. */
-export function openSettings(template: Folder, file: string): Settings | undefined {
+export function openSettings(template: Pick<Folder, "bytes" | "source">, file: string): Settings | undefined {
   const form = forms.find((each) => each.file.test(file));
   if (!form || textIfAny(template.bytes(file)) === undefined) return undefined;
   const read = attempt((): Settings => {

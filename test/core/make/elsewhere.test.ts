@@ -4,7 +4,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { resolvePicked } from "../../../src/core/derive/resolve.ts";
 import { noCache } from "../../../src/core/make/cache.ts";
-import { carryOut } from "../../../src/core/make/carry-out.ts";
+import { carryOut, workFor } from "../../../src/core/make/carry-out.ts";
 import { storedInputs, storeInputs, workspaceInputs } from "../../../src/core/make/inputs.ts";
 import { planText, readPlan } from "../../../src/core/plan/file.ts";
 import { planVariant } from "../../../src/core/plan/plan.ts";
@@ -34,7 +34,8 @@ test("a plan that is written down, and its inputs by content, give the same vari
   const read = readPlan(planText(plan));
   if (!read.ok) throw new Error(read.problems[0]?.message);
   const store = storedInputs(elsewhere, "store");
-  const done = await carryOut(read.value, store, { root: elsewhere, folder: "variant" }, { cache: noCache });
+  const to = { root: elsewhere, folder: "variant" };
+  const done = await carryOut(workFor(read.value, to), store, to, { cache: noCache });
   expect(done.ok).toBe(true);
   expect(oxalis(root, "generate", "3-acre").code).toBe(0);
   expect(contents(join(elsewhere, "variant"))).toEqual(contents(join(root, "variants/3-acre")));
@@ -48,7 +49,8 @@ test("what is not as it was planned with is refused, and nothing is left of the 
   if (entry?.kind !== "splice") throw new Error("nothing is spliced");
   writeFileSync(join(elsewhere, "store", entry.input.sha256), "something else");
   const store = storedInputs(elsewhere, "store");
-  const done = await carryOut(plan, store, { root: elsewhere, folder: "variant" }, { cache: noCache });
+  const to = { root: elsewhere, folder: "variant" };
+  const done = await carryOut(workFor(plan, to), store, to, { cache: noCache });
   expect(done.ok ? [] : done.problems.map(({ code }) => code)).toEqual(["plan-damaged"]);
   expect([...contents(elsewhere).keys()].filter((path) => path.startsWith("variant"))).toEqual([]);
 });
@@ -87,7 +89,7 @@ test("a plan in which anything was changed is refused, or gives a variant or a p
       fc.pre(read.ok);
       if (!read.ok) return;
       const to = { root: elsewhere, folder: `variant-${turn++}` };
-      const done = await carryOut(read.value, store, to, { cache: noCache });
+      const done = await carryOut(workFor(read.value, to), store, to, { cache: noCache });
       if (!done.ok) expect(done.problems.length).toBeGreaterThan(0);
     }),
     { numRuns: 60, maxSkipsPerRun: 1000 },

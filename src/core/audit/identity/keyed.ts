@@ -20,7 +20,10 @@ export interface Keyed {
   at: number;
 }
 
-type Reader = (file: string, source: Source, template: Folder) => Keyed[];
+type Reader = (file: string, source: Source, template: Texts) => Keyed[];
+
+/** What is asked of the folder that a file lies in. */
+type Texts = Pick<Folder, "bytes" | "source">;
 
 /** A line that gives a name a text in quotes, or without: build scripts, project files, shell and CMake. */
 const quotedLine =
@@ -160,7 +163,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
  * Every value of a file that has something leading to it; none where the file is of no such form, or cannot be read
  * as its own.
  */
-export function keyedValues(template: Folder, file: string): Keyed[] {
+export function keyedValues(template: Texts, file: string): Keyed[] {
   const reader = readers.find((each) => each.file.test(file));
   if (!reader || textIfAny(template.bytes(file)) === undefined) return [];
   return orElse(

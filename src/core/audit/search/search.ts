@@ -1,4 +1,4 @@
-import { type Folder, textIfAny } from "../../files/reading/folder.ts";
+import { textIfAny } from "../../files/reading/folder.ts";
 import { type Problem, problem } from "../../problems/problem.ts";
 import { longPattern } from "../../values/long-pattern.ts";
 import { placeAt, type Source } from "../../values/source.ts";
@@ -173,11 +173,8 @@ function standsAlone(line: string, column: number, found: string): boolean {
 
 /** What leads to the value at an offset of a file, in its own form. */
 function keysOf(path: string, source: Source): (at: number) => string | undefined {
-  const folder = {
-    bytes: () => Buffer.from(source.text),
-    source: () => ({ file: path, text: source.text }),
-  } as unknown as Folder;
-  const values = keyedValues(folder, path);
+  const file = { bytes: () => Buffer.from(source.text), source: () => ({ file: path, text: source.text }) };
+  const values = keyedValues(file, path);
   return (at) => values.find((each) => each.at <= at && at <= each.at + each.value.length + 2)?.key;
 }
 

@@ -1,5 +1,3 @@
-import { readFileSync } from "node:fs";
-import { sha256 } from "../../values/hash.ts";
 import { lookAt, through } from "./door.ts";
 import { openNewFolder } from "./new-folder.ts";
 import { openTransaction } from "./transaction.ts";
@@ -13,7 +11,6 @@ export function openWriter(root: string, folder: string): Writer {
   const transaction = openTransaction(root, { keeps: folder });
   const { abandon } = transaction;
   return {
-    isNew: false,
     write: (path, content, executable = false) =>
       orAbandonAsync(`${folder}/${path}`, abandon, () =>
         transaction.putSoon(`${folder}/${path}`, content, modeOf(executable)),
@@ -25,14 +22,6 @@ export function openWriter(root: string, folder: string): Writer {
         else transaction.copy(`${folder}/${path}`, from, mode);
       }),
     remove: (path) => transaction.remove(`${folder}/${path}`),
-    hash(path) {
-      if (!lookAt(root, `${folder}/${path}`)?.isFile()) return undefined;
-      try {
-        return sha256(readFileSync(through(root, `${folder}/${path}`)));
-      } catch {
-        return undefined;
-      }
-    },
     finish: () => transaction.commit(),
     abandon,
   };

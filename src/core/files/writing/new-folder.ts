@@ -36,7 +36,6 @@ export function openNewFolder(root: string, folder: string): Writer {
   const named = (file: string) => `${folder}/${file}`;
 
   return {
-    isNew: true,
     write: (file, content, executable = false) =>
       orAbandonAsync(named(file), abandon, async () =>
         writeSoon(placeFor(file), content, { mode: modeOf(executable) }),
@@ -49,7 +48,6 @@ export function openNewFolder(root: string, folder: string): Writer {
         else copyTo(target, from, mode);
       }),
     remove() {},
-    hash: () => undefined,
     finish() {
       const { name } = own ?? {};
       if (name === undefined) return;

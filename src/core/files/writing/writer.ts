@@ -3,14 +3,10 @@ import { orStop, orStopAsync } from "../../problems/result.ts";
 
 /** Writes one folder of a workspace: nothing of it is changed before all that will be is there. */
 export interface Writer {
-  /** Whether there is nothing in the folder yet. */
-  isNew: boolean;
   write(path: string, content: string | Uint8Array, executable?: boolean): Promise<void>;
   /** Copies a file; where the file system can, without taking room. @param bytes what is in it, where that is known. */
   copy(path: string, from: string, executable: boolean, bytes?: Uint8Array): void;
   remove(path: string): void;
-  /** SHA-256 of a file; undefined where there is none, or something else in its place. */
-  hash(path: string): string | undefined;
   /** Puts all of it into its place. */
   finish(): void;
   /** Throws away what has not been put into its place. */
