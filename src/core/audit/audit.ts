@@ -5,7 +5,7 @@ import type { Compare } from "../files/reading/same.ts";
 import { variantFolder } from "../make/generate.ts";
 import { drawnFor, readReceipt, receiptFile } from "../make/receipt.ts";
 import { planVariant } from "../plan/plan.ts";
-import { isError, type Problem, problem } from "../problems/problem.ts";
+import { isError, ofClient, type Problem, problem } from "../problems/problem.ts";
 import { attemptAsync } from "../problems/result.ts";
 import { templateFor } from "../survey/narrow.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
@@ -147,7 +147,7 @@ async function auditOne(
 ): Promise<Finding> {
   const { client, problems } = resolved;
   const { key } = client;
-  const named = (all: readonly Problem[]) => all.map((each) => ({ ...each, client: key }));
+  const named = (all: readonly Problem[]) => ofClient(key, all);
   const nothing = { client: key, files: 0, allowed: [], code: [] };
   const own = templateFor(all, resolved);
   if (!own.ok) return { ...nothing, problems: problems.filter(isError) };

@@ -2,7 +2,7 @@ import { likenessOf } from "../artwork/likeness.ts";
 import { resolvePicked } from "../derive/resolve.ts";
 import { tellEnlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
-import { type Problem, problem } from "../problems/problem.ts";
+import { ofClient, type Problem, problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
 import { templateFor } from "../survey/narrow.ts";
 import { openTemplate, type Template } from "../survey/template.ts";
@@ -74,10 +74,10 @@ function judgePlan(resolved: Resolved, all: Template): Problem[] {
   if (!own.ok) return [];
   const { variant, template } = own.value;
   const read = attempt(() => planVariant(variant, template, "tree"));
-  if (!read.ok) return read.problems.map((each) => ({ ...each, client: client.key }));
+  if (!read.ok) return ofClient(client.key, read.problems);
   const plan = read.value;
   return [
-    ...plan.gaps.map((each) => ({ ...each, client: client.key })),
+    ...ofClient(client.key, plan.gaps),
     ...tellEnlarged(plan, resolved),
     ...tellUnlettered(resolved, variant, template),
   ];

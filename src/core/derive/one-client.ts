@@ -1,5 +1,13 @@
 import { definitions } from "../platforms/all.ts";
-import { type Judged, type Problem, problem, sound, stoppedPlatforms, stopsClient } from "../problems/problem.ts";
+import {
+  type Judged,
+  ofClient,
+  type Problem,
+  problem,
+  sound,
+  stoppedPlatforms,
+  stopsClient,
+} from "../problems/problem.ts";
 import { wantedPlatforms, wantedStores } from "../record/wanted.ts";
 import { contrast, parseColor, readableOn } from "../values/color.ts";
 import { type Field, type FieldFact, fieldNames, fields } from "../values/fields.ts";
@@ -44,7 +52,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
   const asked = { workspace, client, values, features, platforms: wanted.value, files };
   const answered = clientAnswers(asked);
   const filled = clientContent(asked);
-  const problems = [
+  const problems = ofClient(client.key, [
     ...client.problems,
     ...unknownGroups(workspace, client),
     ...ofFields,
@@ -56,7 +64,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     ...locales.flatMap((each) => judgeLocalName(client, each, stores)),
     ...answered.problems,
     ...filled.problems,
-  ].map((each) => ({ ...each, client: client.key }));
+  ]);
   const stopped = stoppedPlatforms(problems);
   const made = wanted.value.filter((each) => !stopped.includes(each));
   const { key, brief } = client;

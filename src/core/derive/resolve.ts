@@ -1,6 +1,6 @@
 import pLimit from "p-limit";
 import { type LookedAt, openLookedAt } from "../artwork/looked-at.ts";
-import { stoppedPlatforms, stopsClient } from "../problems/problem.ts";
+import { ofClient, stoppedPlatforms, stopsClient } from "../problems/problem.ts";
 import { attemptAsync } from "../problems/result.ts";
 import { captureFiles } from "../record/captures.ts";
 import { kitFiles } from "../record/kit.ts";
@@ -71,7 +71,7 @@ async function resolveClient(
   if (!client.brief) {
     const drafted = withArtAlone(client);
     const seen = drafted ? await readArtwork(workspace, drafted, known) : { art: noArtwork, problems: [] };
-    const told = seen.problems.map((each) => ({ ...each, client: client.key }));
+    const told = ofClient(client.key, seen.problems);
     return { client, values: {}, art: seen.art, problems: [...client.problems, ...told] };
   }
   const seen = await readArtwork(workspace, client, known);
@@ -85,7 +85,7 @@ async function resolveClient(
   const unlettered = lettered?.ok === false ? lettered.problems : [];
   return {
     ...resolved,
-    problems: [...resolved.problems, ...[...ofArt, ...unlettered].map((each) => ({ ...each, client: client.key }))],
+    problems: [...resolved.problems, ...ofClient(client.key, [...ofArt, ...unlettered])],
     ...(lettered?.ok ? { variant: lettered.value } : {}),
   };
 }

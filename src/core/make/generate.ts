@@ -6,7 +6,7 @@ import { writeTogether } from "../files/writing/together.ts";
 import { reserveIdentifiers } from "../ledger/reserve.ts";
 import { tellEnlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
-import { isError, type Problem, problem } from "../problems/problem.ts";
+import { isError, ofClient, type Problem, problem } from "../problems/problem.ts";
 import { attempt, attemptAsync, orStop, orStopAsync, stop, unwrap } from "../problems/result.ts";
 import { rendererVersion } from "../render/draw.ts";
 import { templateFor } from "../survey/narrow.ts";
@@ -140,7 +140,7 @@ async function generateOne(
   const { variant, template } = own.value;
   const withFailure = (so: Outcome, found: readonly Problem[]): Outcome => ({
     ...so,
-    problems: [...so.problems, ...found.map((each) => ({ ...each, client: client.key }))],
+    problems: [...so.problems, ...ofClient(client.key, found)],
   });
   const decided = attempt(() =>
     orStop(() => decide(workspace, resolved, { variant, template }, options), systemProblem),
@@ -184,7 +184,7 @@ function decide(
   refuseSecrets(template);
   const plan = planVariant(variant, template, layout);
   const work = workFor(plan, { root, folder }, smallest);
-  const told = [...plan.gaps.map((gap) => ({ ...gap, client: client.key })), ...tellEnlarged(plan, resolved)];
+  const told = [...ofClient(client.key, plan.gaps), ...tellEnlarged(plan, resolved)];
   if (told.some(isError)) stop(told);
   const from = madeFrom(variant, plan);
   const causes = causesSince(known?.from, from);

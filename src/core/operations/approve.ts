@@ -1,7 +1,7 @@
 import { resolvePicked } from "../derive/resolve.ts";
 import { writeTogether } from "../files/writing/together.ts";
 import { expectedAmong } from "../problems/nearest.ts";
-import type { Problem } from "../problems/problem.ts";
+import { ofClient, type Problem } from "../problems/problem.ts";
 import { attempt, refuse } from "../problems/result.ts";
 import { approvalName, approvals } from "../record/approvals.ts";
 import type { StoreRecord } from "../record/record.ts";
@@ -53,7 +53,7 @@ export const approveDrafts = operation((input: Input, ports): Promise<Taken> => 
       if (own.length === 0) continue;
       const known = attempt(() => approvals.read(workspace.root, client.key));
       if (!known.ok) {
-        problems.push(...known.problems.map((each) => ({ ...each, client: client.key })));
+        problems.push(...ofClient(client.key, known.problems));
         continue;
       }
       approved.push(...own);

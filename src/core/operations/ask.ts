@@ -8,7 +8,7 @@ import { letterText } from "../ask/text.ts";
 import { checkResolved } from "../check/check.ts";
 import { resolvePicked } from "../derive/resolve.ts";
 import { accentOf } from "../page/accent.ts";
-import type { Problem } from "../problems/problem.ts";
+import { ofClient, type Problem } from "../problems/problem.ts";
 import { attempt, attemptAsync, stop, unwrap } from "../problems/result.ts";
 import { sheetBytes } from "../roster/sheet.ts";
 import { isDay } from "../values/day.ts";
@@ -93,7 +93,7 @@ async function draftAll(
           draftLetter({ workspace, ...checked, standing: board.get(client.key), until: input.until, spoken }),
         );
     if (draft.ok) drafts.push(draft.value);
-    else problems.push(...draft.problems.map((each) => ({ ...each, client: client.key })));
+    else problems.push(...ofClient(client.key, draft.problems));
   }
   return { drafts, problems };
 }
@@ -114,7 +114,7 @@ async function deliver(
     text,
     files,
     state,
-    problems: problems.map((each) => ({ ...each, client: asked.client })),
+    problems: ofClient(asked.client, problems),
   });
   // Nobody can tell what was asked before, and a new letter would have to be written into the same file.
   if (!letters.ok) return outcome("nothing", [], letters.problems);

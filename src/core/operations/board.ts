@@ -2,7 +2,7 @@ import pLimit from "p-limit";
 import { boardPage } from "../board/page.tsx";
 import { resolvePicked, withRecord } from "../derive/resolve.ts";
 import { accentOf } from "../page/accent.ts";
-import { type Problem, problem } from "../problems/problem.ts";
+import { ofClient, type Problem, problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
 import { askedOf, type Letter, sentOf } from "../record/asked.ts";
 import { type ClientStanding, standings } from "../record/board.ts";
@@ -82,7 +82,7 @@ async function openAddresses(clients: readonly OnBoard[], { reach }: Ports): Pro
 
 const addressFields = ["support", "marketing", "privacy"] as const;
 
-/** How far the picked clients are with their stores, and the letters that each got. @param all those that they are held against */
+/** How far the picked clients are with their stores, and the letters that each got; held against all of them. */
 export function boardOf(
   workspace: Workspace,
   { all, picked }: { all: readonly Resolved[]; picked: readonly Recorded[] },
@@ -95,7 +95,7 @@ export function boardOf(
   return standings(workspace, others, picked, parts, ports.today()).map((each) => {
     const read = attempt(() => askedOf.read(workspace.root, each.client) ?? []);
     if (!read.ok) {
-      const damaged = read.problems.map((problem) => ({ ...problem, client: each.client }));
+      const damaged = ofClient(each.client, read.problems);
       return { ...each, letters: [], problems: [...each.problems, ...damaged] };
     }
     const letters = sentOf(read.value);

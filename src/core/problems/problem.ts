@@ -87,6 +87,10 @@ export interface Judged<T> {
 
 export const sound = <T>(value: T): Judged<T> => ({ value, problems: [] });
 
+/** Problems, each with the client that it concerns. */
+export const ofClient = (client: string, problems: readonly Problem[]): Problem[] =>
+  problems.map((each) => ({ ...each, client }));
+
 export const isError = (each: Problem): boolean => each.severity === "error";
 
 /** Whether it stops all of a client, not one platform alone. */

@@ -1,4 +1,4 @@
-import type { Problem } from "../problems/problem.ts";
+import { ofClient, type Problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
 import { type RecordField, recordFieldNames, recordFields } from "../stores/record-fields.ts";
 import type { Varying } from "../values/varying.ts";
@@ -46,7 +46,7 @@ export function readRecord(workspace: Workspace, client: Client, variant: Varian
     putIn,
   });
   const told = [...problems, ...(approved.ok ? [] : approved.problems), ...found.problems];
-  return { record: found.record, problems: told.map((each) => ({ ...each, client: client.key })) };
+  return { record: found.record, problems: ofClient(client.key, told) };
 }
 
 function resolveRecord(sources: Sources): { record: StoreRecord; problems: Problem[] } {

@@ -3,7 +3,7 @@ import picomatch from "picomatch";
 import { entriesOf, isFolder, readInside } from "../files/reading/folder.ts";
 import { lookAt } from "../files/writing/door.ts";
 import { nearest } from "../problems/nearest.ts";
-import { type Problem, problem } from "../problems/problem.ts";
+import { ofClient, type Problem, problem } from "../problems/problem.ts";
 import { attempt, refuse, stop } from "../problems/result.ts";
 import { type Document, parseYaml } from "./document.ts";
 import { textOf } from "./kept-file.ts";
@@ -60,7 +60,7 @@ function readClient(root: string, key: string): Client {
     folder,
     ...(ledger.ok && ledger.value ? { ledger: ledger.value } : {}),
     ...(brief.ok ? { brief: brief.value } : document.ok ? { unchecked: document.value } : {}),
-    problems: brief.ok ? [] : brief.problems.map((each) => ({ ...each, client: key })),
+    problems: brief.ok ? [] : ofClient(key, brief.problems),
   };
 }
 
