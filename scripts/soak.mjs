@@ -31,6 +31,11 @@ const { values } = parseArgs({
     minutes: { type: "string", default: "10" },
     seed: { type: "string", default: "1" },
     each: { type: "string" },
+    only: {
+      type: "string",
+      multiple: true,
+      default: ["release", "approve", "ask --send", "copy-sheet", "board --page"],
+    },
   },
 });
 seed(Number(values.seed));
@@ -54,7 +59,7 @@ if (values.each === undefined) {
     await round(what, act);
   }
 } else
-  for (const name of ["release", "approve", "ask --send", "copy-sheet", "board --page"])
+  for (const name of values.only)
     for (let at = 0; at < Number(values.each); at++) {
       await round(`${name}: killed`, () => killed(calls[name](), 1400));
       await round(`${name}: stopped and woken`, () => stopped(calls[name](), calls[oneOf(["release", name])]()));

@@ -26,6 +26,14 @@ function newRoster() {
   writeFileSync(at("roster.csv"), `client,app.label,email\n${rows.join("\n")}\n`);
 }
 
+/** Calls the app otherwise under its icon, in one step: its drafts say so, and are open again. */
+function newLabel() {
+  const brief = at("clients", asked, "brief.yaml");
+  const text = readFileSync(brief, "utf8").replace(/^( +label:) .*$/m, `$1 Box ${++turn}`);
+  writeFileSync(`${brief}.new`, text);
+  renameSync(`${brief}.new`, brief);
+}
+
 /** Calls of each command that writes. */
 export const calls = {
   generate: () =>
@@ -36,7 +44,10 @@ export const calls = {
       ["release", ...clients, "--force", "--json", oneOf(["--patch", "--rebuild", "--minor"])],
       ["release", oneOf(clients), "--force", "--json", "--patch"],
     ]),
-  approve: () => ["approve", asked, "--by", "Mara", "--json"],
+  approve: () => {
+    newLabel();
+    return ["approve", asked, "--by", "Mara", "--json"];
+  },
   "ask --send": () => {
     nextDay();
     // Whether one that may have arrived did is somebody's to say, now and then.

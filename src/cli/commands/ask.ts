@@ -16,7 +16,7 @@ export const run: Run<"ask"> = async (given, { terminal, ports }) => {
     });
   return mapResult(await askClients(given, ports), ({ letters, problems }) => {
     if (given.json) terminal.json({ letters: letters.map(asData), problems: problems.map(placeData) });
-    else for (const each of letters) show(each, given.dryRun, ports.folder, terminal);
+    else for (const each of letters) show(each, given, ports.folder, terminal);
     const asked = letters.filter(({ asked }) => asked.groups.length > 0);
     const of = (state: Written["state"]) => letters.filter((each) => each.state === state).length;
     const unsure = of("unsure") > 0 ? `, ${of("unsure")} may have arrived` : "";
@@ -38,17 +38,15 @@ const asData = ({ asked, files, state, problems }: Written): object => ({
 });
 
 /** What became of a letter, behind its line. */
-const became: Readonly<Record<Written["state"], (to: string | undefined) => string>> = {
-  nothing: () => "",
-  shown: () => "",
-  written: () => "",
-  sent: (to) => `  sent to ${to}`,
-  unsure: (to) => `  may have arrived at ${to}`,
-};
+function becameOf(state: Written["state"], send: boolean, to: string | undefined): string {
+  if (state === "sent") return `  sent to ${to}`;
+  if (state === "unsure") return `  may have arrived at ${to}`;
+  return send ? "  not sent" : "";
+}
 
 function show(
   { asked, text, files, state, problems }: Written,
-  dryRun: boolean,
+  { dryRun, send }: { dryRun: boolean; send: boolean },
   folder: string,
   terminal: Terminal,
 ): void {
@@ -75,6 +73,7 @@ function show(
   if (state === "nothing") return;
   const [first] = files;
   const where = first === undefined ? "" : `  ${relative(folder, first).replace(/\.txt$/, ".{txt,html,xlsx}")}`;
-  const sign = state === "unsure" ? out.yellow("?") : out.green("✓");
-  print(`${sign} ${asked.client}  ${countOf(things, "thing")}${where}${became[state](asked.to)}`);
+  const isDone = state === "sent" || (state === "written" && !send);
+  const sign = isDone ? out.green("✓") : out.yellow("?");
+  print(`${sign} ${asked.client}  ${countOf(things, "thing")}${where}${becameOf(state, send, asked.to)}`);
 }

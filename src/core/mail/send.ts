@@ -55,7 +55,7 @@ export async function sendMail({ address, password }: MailServer, mail: Mail): P
   });
   let isHandedOver = false;
   const told = (state: "refused" | "unreached" | "unsure", error: Error) =>
-    failed(state, mask(`${error.message.split("\n")[0]}.`, [address, key]));
+    failed(state, mask(`${before[state]}: ${error.message.split("\n")[0]?.replace(/\.$/, "")}.`, [address, key]));
   try {
     await answered(connection, (done) => connection.connect(done));
     if (user)
@@ -83,6 +83,13 @@ export async function sendMail({ address, password }: MailServer, mail: Mail): P
     connection.close();
   }
 }
+
+/** What is said in front of a server's, or the system's, own words. */
+const before = {
+  refused: "The mail server does not take the letter",
+  unreached: "The mail server takes no letters",
+  unsure: "The letter was handed over, and nothing was heard of it",
+} as const;
 
 /** A letter as it goes over the wire. */
 async function written(mail: Mail): Promise<{ envelope: { from: string; to: string[] }; message: Buffer }> {
