@@ -72,6 +72,7 @@ describe("a letter goes out once", () => {
   });
 
   test("what somebody sent by hand counts, and so does what may have arrived once somebody says that it did", () => {
+    expect(oxalis(folder, "ask", "--sent").err).toContain("It is not said which clients.");
     expect(oxalis(folder, "ask", "brennans-bothy", "--sent").code).toBe(0);
     expect(oxalis(folder, "ask", "brennans-bothy", "--dry-run").out).toContain("[still]");
     const file = join(folder, "clients/ferme-duclos/asked.json");

@@ -14,7 +14,7 @@ import { sheetBytes } from "../roster/sheet.ts";
 import { isDay } from "../values/day.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import { boardOf } from "./board.ts";
-import { chooseClients, type OfClients } from "./chosen.ts";
+import { chooseClients, chooseNamed, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import { writeOutput } from "./output.ts";
 import type { Ports } from "./ports.ts";
@@ -76,7 +76,8 @@ async function draftAll(
   input: Input & { until: string },
   ports: Ports,
 ): Promise<{ drafts: Draft[]; problems: Problem[] }> {
-  const chosen = await chooseClients(workspace, input);
+  // A letter that is only said to have been sent is somebody's in particular.
+  const chosen = await (input.sent ? chooseNamed(workspace, input, "clients-none") : chooseClients(workspace, input));
   const spoken = input.language === undefined ? undefined : unwrap(wordsThere(workspace.root, input.language));
   const resolved = await resolvePicked(workspace, chosen);
   const { clients } = await checkResolved(workspace, resolved);
