@@ -27,6 +27,7 @@ export async function mailServer(taken: (got: Got) => boolean | Promise<boolean>
   const got: Got[] = [];
   const server = new SMTPServer({
     disabledCommands: ["STARTTLS", "AUTH"],
+    closeTimeout: 200,
     onData(stream, session, done) {
       let data = "";
       stream.on("data", (chunk: Buffer) => {
