@@ -4,6 +4,7 @@ import { at, clients, fault } from "./ground.mjs";
 
 const released = new Map();
 const approved = new Map();
+let approvals = 0;
 let isSent = false;
 
 /** Notes what a run said that it did. */
@@ -12,13 +13,15 @@ export function note(args, { code, out }) {
     for (const { client, after } of JSON.parse(out).releases)
       released.set(`${client} ${after.build}`, { client, build: after.build });
   if (args[0] === "approve" && code === 0 && args.includes("--json"))
-    for (const { client, field, language } of JSON.parse(out).approved)
+    for (const { client, field, language } of JSON.parse(out).approved) {
       approved.set(`${client} ${field}.${language}`, client);
+      approvals++;
+    }
   if (args[0] === "ask" && out.includes('"state": "sent"')) isSent = true;
 }
 
 export const releasesNoted = () => released.size;
-export const approvalsNoted = () => approved.size;
+export const approvalsNoted = () => approvals;
 
 const kept = (client, name) => {
   const file = at("clients", client, name);
