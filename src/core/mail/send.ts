@@ -32,6 +32,9 @@ export type Delivery = { state: "taken" } | { state: "refused" | "unreached" | "
 /** How long a server may be silent, in milliseconds. */
 const patience = 20_000;
 
+/** What a server says that is about to close the connection (RFC 5321, 4.2.2). */
+const goesAway = 421;
+
 const isHere = (host: string): boolean => /^(?:localhost|127(?:\.\d+){3}|\[::1\])$/.test(host);
 
 /** Hands a letter to a mail server (SMTP). The password is used here, and said nowhere. */
@@ -76,7 +79,9 @@ export async function sendMail({ address, password }: MailServer, mail: Mail): P
     return { state: "taken" };
   } catch (error) {
     const { responseCode } = error as { responseCode?: number };
-    if (responseCode) return told("refused", error as Error);
+    // A server that goes away with the letter in its hands has not said what it has done with it.
+    const isLeaving = isHandedOver && responseCode === goesAway;
+    if (responseCode && !isLeaving) return told("refused", error as Error);
     return told(isHandedOver ? "unsure" : "unreached", error as Error);
   } finally {
     connection.quit();
