@@ -8,7 +8,7 @@ import { googlePlay } from "./google-play/google-play.ts";
 import { macAppStore } from "./mac-app-store/mac-app-store.ts";
 import { microsoftStore } from "./microsoft-store/microsoft-store.ts";
 import type { Question } from "./question.ts";
-import { sharedQuestions } from "./shared-questions.ts";
+import { sharedQuestions } from "./questions-in-common.ts";
 
 /** Every store that is known. */
 export const stores: Readonly<Record<StoreKey, StoreDefinition>> = {

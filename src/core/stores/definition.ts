@@ -6,8 +6,8 @@ import type { StoreKey } from "../values/store.ts";
 import type { AccountCode } from "./account-code.ts";
 import type { CaptureRow } from "./capture-row.ts";
 import type { Question } from "./question.ts";
+import type { SharedQuestion } from "./questions-in-common.ts";
 import type { RecordRow } from "./record-row.ts";
-import type { SharedQuestion } from "./shared-questions.ts";
 
 /** What a client does to share its account, and which codes it sends; {email} and {agency} are put in. */
 export interface Sharing extends InEach {

@@ -4,7 +4,7 @@ import { appleMobile } from "../apple/names.ts";
 import { appleRecord } from "../apple/record.ts";
 import { shareApple } from "../apple/share.ts";
 import type { StoreDefinition } from "../definition.ts";
-import { askedEverywhere } from "../shared-questions.ts";
+import { askedEverywhere } from "../questions-in-common.ts";
 import { appStoreCaptures } from "./captures.ts";
 
 export const appStore: StoreDefinition = {

@@ -1,5 +1,5 @@
 import type { StoreDefinition } from "../definition.ts";
-import { askedEverywhere } from "../shared-questions.ts";
+import { askedEverywhere } from "../questions-in-common.ts";
 import { googlePlayAccounts } from "./accounts.ts";
 import { googlePlayCaptures } from "./captures.ts";
 import { googlePlayCategories } from "./categories.ts";

@@ -1,5 +1,5 @@
 import type { StoreDefinition } from "../definition.ts";
-import { askedEverywhere } from "../shared-questions.ts";
+import { askedEverywhere } from "../questions-in-common.ts";
 import { microsoftStoreAccounts } from "./accounts.ts";
 import { microsoftStoreCaptures } from "./captures.ts";
 import { microsoftStoreCategories } from "./categories.ts";
