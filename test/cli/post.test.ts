@@ -52,6 +52,9 @@ describe("a letter goes out once", () => {
     expect(letters("brennans-bothy")).toMatchObject([{ state: "unsure", to: "hello@brennans.example" }]);
     expect(boardOf(folder, "brennans-bothy")[0]?.problems.map(({ code }) => code)).toContain("letter-unsure");
     const before = server.got[0]?.data ?? "";
+    // A second try that reaches nobody takes back nothing of that.
+    expect((await server.run(folder, ["ask", "brennans-bothy", "--send", "--again"])).code).toBe(1);
+    expect(letters("brennans-bothy")).toMatchObject([{ state: "unsure" }]);
     server = await mailServer();
     expect(server.port).not.toBe(port);
     const again = await server.run(folder, ["ask", "brennans-bothy", "--send", "--again"]);

@@ -46,10 +46,10 @@ export function openPost({ root, agency }: Workspace, again: boolean, ports: Por
         left++;
         return written();
       }
-      const id = await keepIntent(root, asked, to, { again, from: email, today: ports.today() });
+      const { id, wasOpen } = await keepIntent(root, asked, to, { again, from: email, today: ports.today() });
       const delivery = await ports.sendMail(server, { ...letter, id, from: { name, address: email }, to });
       if (delivery.state === "unreached") unreached = delivery.problem;
-      const noted = await attemptAsync(() => settle(root, client, id, delivery));
+      const noted = await attemptAsync(() => settle(root, client, { id, wasOpen }, delivery));
       const told = delivery.state === "refused" || delivery.state === "unsure" ? [delivery.problem] : [];
       if (!noted.ok) return { state: "unsure", problems: [...told, ...noted.problems] };
       if (delivery.state === "taken") return { state: "sent", problems: [] };
@@ -63,15 +63,21 @@ export function openPost({ root, agency }: Workspace, again: boolean, ports: Por
   };
 }
 
+/** A letter that is about to be sent: what it is known by, and whether it may have arrived already. */
+interface Intent {
+  id: string;
+  wasOpen: boolean;
+}
+
 const written = (...problems: Problem[]): Sent => ({ state: "written", problems });
 
-/** Keeps that a letter is about to be sent. @returns what the message is known by */
+/** Keeps that a letter is about to be sent. */
 const keepIntent = (
   root: string,
   asked: Asked,
   to: string,
   { again, from, today }: { again: boolean; from: string; today: string },
-): Promise<string> =>
+): Promise<Intent> =>
   holding(root, async () => {
     const letters = askedOf.read(root, asked.client) ?? [];
     const open = letters.find(({ state }) => state === "unsure");
@@ -84,11 +90,11 @@ const keepIntent = (
     const id = open?.id ?? `${sum}@${from.split("@").at(-1)}`;
     const intent: Letter = { on: today, to, until: asked.until, things, id, state: "unsure" };
     keep(root, asked.client, [...sent, intent]);
-    return id;
+    return { id, wasOpen: open !== undefined };
   });
 
-/** Keeps what became of a letter; of one that was refused nothing is left. */
-const settle = (root: string, client: string, id: string, { state }: Delivery): Promise<void> =>
+/** Keeps what became of a letter; of one that was refused nothing is left, unless it may have arrived before that. */
+const settle = (root: string, client: string, { id, wasOpen }: Intent, { state }: Delivery): Promise<void> =>
   holding(
     root,
     async () => {
@@ -97,7 +103,7 @@ const settle = (root: string, client: string, id: string, { state }: Delivery): 
       const own = letters.filter((each) => each.id === id);
       if (state === "taken")
         keep(root, client, [...others, ...own.map((each) => ({ ...each, state: "sent" as const }))]);
-      else if (state !== "unsure") keep(root, client, others);
+      else if (state !== "unsure" && !wasOpen) keep(root, client, others);
     },
     patience,
   );
