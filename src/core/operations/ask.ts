@@ -135,12 +135,12 @@ async function deliver(
     }),
   );
   if (!written.ok) return outcome("nothing", [], written.problems);
-  if (!input.post) return outcome("written", written.value);
+  const { post } = input;
+  if (!post) return outcome("written", written.value);
   const subject = say("subject", { name: asked.name });
-  const sending = await attemptAsync(async () =>
-    input.post?.send(asked, { subject, text, html, attachments: [{ filename: sheet, content: bytes }] }),
-  );
-  if (!sending.ok) return outcome("written", written.value, sending.problems);
-  const { state = "written", problems = [] } = sending.value ?? {};
-  return outcome(state, written.value, problems);
+  const attachments = [{ filename: sheet, content: bytes }];
+  const sending = await attemptAsync(() => post.send(asked, { subject, text, html, attachments }));
+  return sending.ok
+    ? outcome(sending.value.state, written.value, sending.value.problems)
+    : outcome("written", written.value, sending.problems);
 }

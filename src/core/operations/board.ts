@@ -4,7 +4,7 @@ import { resolvePicked, withRecord } from "../derive/resolve.ts";
 import { accentOf } from "../page/accent.ts";
 import { ofClient, type Problem, problem } from "../problems/problem.ts";
 import { attempt } from "../problems/result.ts";
-import { askedOf, type Letter, sentOf } from "../record/asked.ts";
+import { askedOf, type Letter, sentOf, unsureSaid } from "../record/asked.ts";
 import { type ClientStanding, standings } from "../record/board.ts";
 import type { Recorded } from "../record/read.ts";
 import { keepFirstSeen, readFirstSeen, withSince } from "../record/waiting.ts";
@@ -107,5 +107,5 @@ export function boardOf(
   });
 }
 
-const unsureProblem = (client: string, { on, to }: Letter): Problem =>
-  problem("letter-unsure", `A letter of ${on} to ${to} may have arrived.`, { client, severity: "warning" });
+const unsureProblem = (client: string, letter: Letter): Problem =>
+  problem("letter-unsure", unsureSaid(letter), { client, severity: "warning" });

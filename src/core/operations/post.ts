@@ -4,7 +4,7 @@ import { writeTogether } from "../files/writing/together.ts";
 import type { Delivery, Mail } from "../mail/send.ts";
 import { type Problem, problem } from "../problems/problem.ts";
 import { attemptAsync, refuse } from "../problems/result.ts";
-import { askedOf, type Letter, sentOf } from "../record/asked.ts";
+import { askedOf, type Letter, sentOf, unsureSaid } from "../record/asked.ts";
 import { sha256 } from "../values/hash.ts";
 import type { Workspace } from "../workspace/workspace.ts";
 import type { Ports } from "./ports.ts";
@@ -81,7 +81,7 @@ const keepIntent = (
   holding(root, async () => {
     const letters = askedOf.read(root, asked.client) ?? [];
     const open = letters.find(({ state }) => state === "unsure");
-    if (open && !again) refuse("letter-unsure", `A letter of ${open.on} to ${open.to} may have arrived.`);
+    if (open && !again) refuse("letter-unsure", unsureSaid(open));
     const sent = sentOf(letters);
     if (!again && sent.some(({ on }) => on === today))
       refuse("letter-repeated", `${to} has got a letter today already.`);

@@ -45,5 +45,8 @@ export const askedOf = keptFile({
 /** Letters that were sent for sure, oldest first. */
 export const sentOf = (letters: readonly Letter[]): Letter[] => letters.filter(({ state }) => state === "sent");
 
+/** That nobody knows what came of a letter. */
+export const unsureSaid = ({ on, to }: Letter): string => `A letter of ${on} to ${to} may have arrived.`;
+
 /** By what a thing is remembered: where a brief has it, without the language of a text. */
 export const askedName = (at: string): string => at.replace(/^store\.(?:texts\.[^.]+\.)?/, "");

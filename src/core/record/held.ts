@@ -1,5 +1,5 @@
 import { type Problem, problem } from "../problems/problem.ts";
-import { allStores } from "../stores/all.ts";
+import { stores } from "../stores/all.ts";
 import type { Client } from "../workspace/workspace.ts";
 
 /** So many days before a reserved name lapses, somebody is told. */
@@ -21,7 +21,7 @@ export function judgeHeld({ key: client, brief }: Client, name: string, today: s
       return goods.findIndex((each) => each.id === id) < at ? say("are there twice", "a name of their own") : [];
     }),
     ...reserved.flatMap(({ store: key, name: held, until }, at) => {
-      const store = allStores.find((each) => each.key === key)?.title;
+      const store = stores[key].title;
       const place = placeOf("reserved", at);
       const detail = { client, place, severity: "warning" } as const;
       if (held !== name) {

@@ -1,10 +1,10 @@
 import { appleAccounts } from "../apple/accounts.ts";
 import { appleCategories } from "../apple/categories.ts";
 import { appleMobile } from "../apple/names.ts";
+import { appleAsks } from "../apple/questions.ts";
 import { appleRecord } from "../apple/record.ts";
 import { shareApple } from "../apple/share.ts";
 import type { StoreDefinition } from "../definition.ts";
-import { askedEverywhere } from "../questions-in-common.ts";
 import { appStoreCaptures } from "./captures.ts";
 
 export const appStore: StoreDefinition = {
@@ -16,7 +16,7 @@ export const appStore: StoreDefinition = {
   record: appleRecord,
   seenFirst: 170,
   captures: appStoreCaptures,
-  asks: [...askedEverywhere, "tracking", "deletion", "advertising", "encryption", "accessibility"],
+  asks: appleAsks,
   questions: [],
   accounts: appleAccounts,
   share: shareApple,

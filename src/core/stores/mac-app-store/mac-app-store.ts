@@ -1,10 +1,10 @@
 import { appleAccounts } from "../apple/accounts.ts";
 import { appleCategories } from "../apple/categories.ts";
 import { appleMac, appleMobile } from "../apple/names.ts";
+import { appleAsks } from "../apple/questions.ts";
 import { appleRecord } from "../apple/record.ts";
 import { shareApple } from "../apple/share.ts";
 import type { StoreDefinition } from "../definition.ts";
-import { askedEverywhere } from "../questions-in-common.ts";
 import { macAppStoreCaptures } from "./captures.ts";
 
 export const macAppStore: StoreDefinition = {
@@ -17,7 +17,7 @@ export const macAppStore: StoreDefinition = {
   record: appleRecord,
   seenFirst: 170,
   captures: macAppStoreCaptures,
-  asks: [...askedEverywhere, "tracking", "deletion", "advertising", "encryption", "accessibility"],
+  asks: appleAsks,
   questions: [],
   accounts: appleAccounts,
   share: shareApple,
