@@ -132,7 +132,7 @@ await build({
   plugins: [noOtherPrograms],
 });
 await build({ ...commonJs, entryPoints: { compare: "src/cli/compare-thread.ts" } });
-cpSync("src/core/lettering/fonts", "dist/fonts", { recursive: true });
+cpSync("src/core/pictures/lettering/fonts", "dist/fonts", { recursive: true });
 copyFileSync("node_modules/harfbuzzjs/dist/harfbuzz.wasm", "dist/harfbuzz.wasm");
 chmodSync("dist/oxalis.js", 0o755);
 writeFileSync("dist/package.json", '{ "type": "commonjs" }\n');

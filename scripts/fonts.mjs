@@ -1,11 +1,11 @@
-// Packs the fonts that names are lettered in, from Debian's fonts-noto-extra, into src/core/lettering/fonts/:
+// Packs the fonts that names are lettered in, from Debian's fonts-noto-extra, into src/core/pictures/lettering/fonts/:
 // node scripts/fonts.mjs
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { brotliCompressSync } from "node:zlib";
 
 const from = process.argv[2] ?? "/usr/share/fonts/truetype/noto";
-const to = "src/core/lettering/fonts";
+const to = "src/core/pictures/lettering/fonts";
 const scripts = [
   "Arabic Armenian Bengali Devanagari Ethiopic Georgian Gujarati Gurmukhi Hebrew",
   "Kannada Khmer Lao Malayalam Myanmar Sinhala Tamil Telugu Thai",

@@ -1,4 +1,4 @@
-// Reads the outlines of Roboto's letters into src/core/lettering/letters.json: node scripts/letters.mjs
+// Reads the outlines of Roboto's letters into src/core/pictures/lettering/letters.json: node scripts/letters.mjs
 import { readdirSync, writeFileSync } from "node:fs";
 import { openSync } from "fontkit";
 
@@ -45,5 +45,8 @@ for (const alphabet of alphabets) {
     }
   }
 }
-writeFileSync("src/core/lettering/letters.json", `${JSON.stringify({ font: "Roboto Medium", letters, pairs })}\n`);
+writeFileSync(
+  "src/core/pictures/lettering/letters.json",
+  `${JSON.stringify({ font: "Roboto Medium", letters, pairs })}\n`,
+);
 console.log(`${Object.keys(letters).length} letters, ${Object.keys(pairs).length} pairs`);

@@ -1,4 +1,4 @@
-// Reads the widths of Roboto's letters into src/core/derive/fields/letters.json: node scripts/widths.mjs
+// Reads the widths of Roboto's letters into src/core/clients/derive/fields/letters.json: node scripts/widths.mjs
 import { readdirSync, writeFileSync } from "node:fs";
 import { openSync } from "fontkit";
 
@@ -24,7 +24,7 @@ for (const point of [...widths.keys()].sort((a, b) => a - b)) {
   last = point;
 }
 writeFileSync(
-  "src/core/derive/fields/letters.json",
+  "src/core/clients/derive/fields/letters.json",
   `${JSON.stringify({ font: "Roboto Regular", unitsPerEm, runs })}\n`,
 );
 console.log(`${widths.size} letters in ${runs.length} runs`);

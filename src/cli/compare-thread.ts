@@ -1,6 +1,6 @@
 // What a thread beside the main one does: it holds folders against each other.
 import { parentPort } from "node:worker_threads";
-import { comparing, type Pairs } from "../core/files/reading/same.ts";
+import { comparing, type Pairs } from "../core/ground/files/reading/same.ts";
 
 /** Larger files are looked at by whoever asked, in bytes. */
 const largest = 16 * 1024 * 1024;

@@ -1,7 +1,7 @@
-import { openCache } from "../core/make/cache.ts";
+import { refuse } from "../core/ground/problems/result.ts";
+import { type Secret, secretOf } from "../core/ground/values/secret.ts";
+import { openCache } from "../core/making/make/cache.ts";
 import type { Event, Ports } from "../core/operations/ports.ts";
-import { refuse } from "../core/problems/result.ts";
-import { type Secret, secretOf } from "../core/values/secret.ts";
 import { openComparer } from "./comparer.ts";
 import { version } from "./version.ts";
 
@@ -14,8 +14,8 @@ export const openPorts = (on: (event: Event) => void = () => {}): Ports => ({
   openCache,
   secret,
   reach,
-  sendMail: async (server, mail) => (await import("../core/mail/send.ts")).sendMail(server, mail),
-  run: async (program) => (await import("../core/processes/run.ts")).run(program),
+  sendMail: async (server, mail) => (await import("../core/ground/mail/send.ts")).sendMail(server, mail),
+  run: async (program) => (await import("../core/ground/processes/run.ts")).run(program),
   version,
 });
 

@@ -1,9 +1,9 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
-import { needsOf } from "../../src/core/guide/needs.ts";
-import { socialSlot, webSlot } from "../../src/core/platforms/web/catalog.ts";
-import type { Slot } from "../../src/core/slots/slot.ts";
+import { socialSlot, webSlot } from "../../src/core/app/platforms/web/catalog.ts";
+import type { Slot } from "../../src/core/pictures/slots/slot.ts";
+import { needsOf } from "../../src/core/showing/guide/needs.ts";
 import { openChromium } from "../support/chromium.ts";
 import { oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { hasTool } from "../support/tools.ts";

@@ -3,7 +3,7 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
 import { parse } from "yaml";
-import { plistStrings } from "../../src/core/splice/formats/plist.ts";
+import { plistStrings } from "../../src/core/formats/splice/formats/plist.ts";
 import { around, expectClean, text } from "../support/around.ts";
 import { edit, oxalis } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";

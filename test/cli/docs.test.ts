@@ -4,11 +4,11 @@ import { dirname, join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { flagOf, type Row } from "../../src/cli/rows/row.ts";
 import { rows } from "../../src/cli/rows/table.ts";
-import { parseYaml } from "../../src/core/workspace/document.ts";
-import { agencySchema } from "../../src/core/workspace/schema/agency.ts";
-import { briefSchema } from "../../src/core/workspace/schema/brief.ts";
-import { templateSchema } from "../../src/core/workspace/schema/template.ts";
-import { validate } from "../../src/core/workspace/validate.ts";
+import { parseYaml } from "../../src/core/agency/documents/document.ts";
+import { validate } from "../../src/core/agency/documents/validate.ts";
+import { agencySchema } from "../../src/core/agency/workspace/schema/agency.ts";
+import { briefSchema } from "../../src/core/agency/workspace/schema/brief.ts";
+import { templateSchema } from "../../src/core/agency/workspace/schema/template.ts";
 import { oxalis, workspaceWith } from "../support/oxalis.ts";
 
 const root = join(import.meta.dirname, "../..");

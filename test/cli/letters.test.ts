@@ -3,7 +3,7 @@ import type { AddressInfo } from "node:net";
 import { join } from "node:path";
 import { SMTPServer } from "smtp-server";
 import { beforeEach, describe, expect, test } from "vitest";
-import { readSheet } from "../../src/core/roster/sheet.ts";
+import { readSheet } from "../../src/core/clients/roster/sheet.ts";
 import { boardOf } from "../support/board.ts";
 import { edit, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
 

@@ -3,7 +3,7 @@ import { cpSync, readdirSync, readFileSync, rmSync, statSync, utimesSync, writeF
 import { join } from "node:path";
 import { promisify } from "node:util";
 import { beforeEach, expect, test } from "vitest";
-import { sha256 } from "../../src/core/values/hash.ts";
+import { sha256 } from "../../src/core/ground/values/hash.ts";
 import { edit, oxalis, program, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;

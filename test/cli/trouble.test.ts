@@ -2,7 +2,7 @@ import { spawnSync } from "node:child_process";
 import { chmodSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { beforeAll, expect, test } from "vitest";
-import { withLock } from "../../src/core/files/holding/lock.ts";
+import { withLock } from "../../src/core/ground/files/holding/lock.ts";
 import { contents, edit, oxalis, program, startOxalis, startWith, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;

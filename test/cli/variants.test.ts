@@ -4,7 +4,7 @@ import type { AddressInfo } from "node:net";
 import { extname, join } from "node:path";
 import type { Browser } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { entry, itemsOf, parseOpenStep, textOf } from "../../src/core/splice/formats/openstep.ts";
+import { entry, itemsOf, parseOpenStep, textOf } from "../../src/core/formats/splice/formats/openstep.ts";
 import { openChromium } from "../support/chromium.ts";
 import { contents, oxalis, temporaryFolder } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";

@@ -1,46 +1,31 @@
-import { readdirSync, readFileSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { basename, dirname, join, relative, resolve } from "node:path";
 import { expect, test } from "vitest";
 
 const src = join(import.meta.dirname, "../../src");
 
-/** Rooms of the core from the general to the particular; each may import only from itself and from those before it. */
-const order = [
-  "values",
-  "problems",
-  "files",
-  "processes",
-  "mail",
-  "slots",
-  "stores",
-  "workspace",
-  "artwork",
-  "lettering",
-  "variant",
-  "splice",
-  "references",
-  "template",
-  "page",
-  "platforms",
-  "catalog",
-  "record",
-  "derive",
-  "survey",
-  "render",
-  "ledger",
-  "roster",
-  "board",
-  "ask",
-  "copysheet",
-  "plan",
-  "make",
-  "check",
-  "guide",
-  "audit",
-  "proof",
-  "init",
-  "operations",
-];
+/**
+ * Wings of the core, and the rooms of each, from the general to the particular: a room may import from itself and from
+ * those before it. Files beside the rooms of a wing count as its last. The stores' folders are no rooms: none knows another.
+ */
+const wings: Readonly<Record<string, readonly string[]>> = {
+  ground: ["values", "problems", "files", "processes", "mail"],
+  formats: ["splice", "references"],
+  pictures: ["slots", "artwork", "lettering"],
+  stores: [],
+  agency: ["documents", "history", "workspace"],
+  pages: ["words", "parts"],
+  app: ["variant", "template", "platforms", "catalog", "survey"],
+  clients: ["record", "derive", "release", "roster"],
+  making: ["render", "plan", "make"],
+  proving: ["standing", "check", "audit"],
+  showing: ["letters", "board", "copysheet", "guide", "proof"],
+  operations: ["init"],
+};
+
+const order = Object.entries(wings).flatMap(([wing, rooms]) =>
+  rooms.length > 0 ? rooms.map((room) => `${wing}/${room}`) : [wing],
+);
 
 const files = readdirSync(src, { recursive: true, encoding: "utf8" }).filter((file) => /\.tsx?$/.test(file));
 const imports = (file: string) =>
@@ -48,15 +33,40 @@ const imports = (file: string) =>
     (match) => match[1] ?? "",
   );
 
-const roomOf = (file: string): string => file.split("/")[1] ?? "";
+const wingOf = (file: string): string => file.split("/")[1] ?? "";
+const roomOf = (file: string): string => file.split("/").slice(1, 3).join("/");
+/** Where a file stands in the order: its room, or its wing where it lies beside the rooms. */
+const placeOf = (file: string): number => {
+  const within = order.indexOf(roomOf(file));
+  return within >= 0 ? within : order.findLastIndex((room) => room.split("/")[0] === wingOf(file));
+};
 const targetsOf = (file: string): string[] =>
   imports(file)
     .filter((path) => path.startsWith("."))
     .map((path) => relative(src, resolve(src, dirname(file), path)));
 
-test("every room of the core has its place", () => {
-  const rooms = new Set(files.filter((file) => /^core\/.+\//.test(file)).map(roomOf));
-  expect([...rooms].filter((room) => !order.includes(room))).toEqual([]);
+test("the core has at most a dozen wings, and every room its place in one", () => {
+  expect(Object.keys(wings).length).toBeLessThanOrEqual(12);
+  const rooms = new Set(files.filter((file) => /^core\/\w+\/[\w-]+\//.test(file)).map(roomOf));
+  expect([...rooms].filter((room) => !room.startsWith("stores/")).sort()).toEqual(
+    order.filter((room) => room.includes("/")).sort(),
+  );
+  const beside = files.filter((file) => /^core\/[^/]+\.tsx?$/.test(file) && !file.endsWith(".d.ts"));
+  expect(beside).toEqual([]);
+});
+
+test("docs name no file of the source that is not there", () => {
+  const root = join(src, "..");
+  const docs = readdirSync(join(root, "docs"), { recursive: true, encoding: "utf8" }).filter((file) =>
+    file.endsWith(".md"),
+  );
+  const wrong = ["CONTRIBUTING.md", ...docs.map((file) => `docs/${file}`)].flatMap((file) =>
+    [...readFileSync(join(root, file), "utf8").matchAll(/`((?:src\/)?[a-z]+\/[\w/-]+\.tsx?)`/g)]
+      .map(([, path = ""]) => path)
+      .filter((path) => !["", "src/", "src/core/"].some((base) => existsSync(join(root, base + path))))
+      .map((path) => `${file}: ${path}`),
+  );
+  expect(wrong).toEqual([]);
 });
 
 test("the core imports in one direction, and nothing from the command line", () => {
@@ -64,22 +74,31 @@ test("the core imports in one direction, and nothing from the command line", () 
     .filter((file) => file.startsWith("core/"))
     .flatMap((file) =>
       targetsOf(file)
-        .filter((target) => !target.startsWith("core/") || order.indexOf(roomOf(target)) > order.indexOf(roomOf(file)))
+        .filter((target) => !target.startsWith("core/") || placeOf(target) > placeOf(file))
         .map((target) => `${file} → ${target}`),
     );
   expect(wrong).toEqual([]);
 });
 
-test("no platform knows another; what the Apple ones have in common lies beside them", () => {
-  const wrong = files
-    .filter((file) => /^core\/platforms\/\w+\//.test(file))
-    .flatMap((file) => {
-      const [, , own] = file.split("/");
-      const allowed = own === "apple" ? [own] : [own, "apple", "definition.ts", "limit.ts"];
-      return targetsOf(file)
-        .filter((target) => target.startsWith("core/platforms/") && !allowed.includes(target.split("/")[2]))
-        .map((target) => `${file} → ${target}`);
+test("docs/architecture.md has a line for each wing, with its rooms", () => {
+  const docs = readFileSync(join(src, "../docs/architecture.md"), "utf8");
+  const lines = [...docs.matchAll(/^\| `(\w+)\/` \|[^|]*\|([^|]*)\|$/gm)].map(([, wing = "", rooms = ""]) => [
+    wing,
+    [...rooms.matchAll(/`([\w-]+)\/`/g)].map(([, room = ""]) => room),
+  ]);
+  expect(Object.fromEntries(lines)).toEqual(wings);
+});
+
+test("no platform knows another, and no store; what the Apple ones have in common lies beside them", () => {
+  const wrong = files.flatMap((file) => {
+    const [, parent = "", own = ""] = /^core\/(app\/platforms|stores)\/([\w-]+)\//.exec(file) ?? [];
+    const others = targetsOf(file).filter((target) => {
+      const [, its = "", other = ""] = /^core\/(app\/platforms|stores)\/([\w-]+)\//.exec(target) ?? [];
+      return its === parent && other !== own && other !== "apple";
     });
+    const list = targetsOf(file).filter((target) => target === `core/${parent}/all.ts`);
+    return own === "" ? [] : [...others, ...list].map((target) => `${file} → ${target}`);
+  });
   expect(wrong).toEqual([]);
 });
 
@@ -99,7 +118,8 @@ test("no files import each other in a circle, not even as types", () => {
 test("work is stopped and attempted in one way: nothing else throws a problem, and nothing catches one", () => {
   const wrong = files.filter(
     (file) =>
-      file !== "core/problems/result.ts" && /instanceof (Stop|Refusal)/.test(readFileSync(join(src, file), "utf8")),
+      file !== "core/ground/problems/result.ts" &&
+      /instanceof (Stop|Refusal)/.test(readFileSync(join(src, file), "utf8")),
   );
   expect(wrong).toEqual([]);
 });
@@ -129,17 +149,17 @@ test("the core prints nothing, ends nothing, and knows no command framework", ()
 
 test("nothing of the core but its doors touches the file system", () => {
   const past = files
-    .filter((file) => file.startsWith("core/") && !file.startsWith("core/files/"))
+    .filter((file) => file.startsWith("core/") && !file.startsWith("core/ground/files/"))
     .filter((file) => imports(file).some((path) => /^(node:)?(fs|fs\/promises)$/.test(path)));
   expect(past).toEqual([]);
   const writing = files
-    .filter((file) => file.startsWith("core/files/"))
+    .filter((file) => file.startsWith("core/ground/files/"))
     .filter((file) =>
       /\b((write|rename|rm|unlink|mkdir|copyFile|chmod|symlink|utimes)\w*)\b[^;]*from "node:fs"/.test(
         readFileSync(join(src, file), "utf8"),
       ),
     );
-  expect(writing.sort()).toEqual(["core/files/writing/door.ts", "core/files/writing/new-folder.ts"]);
+  expect(writing.sort()).toEqual(["core/ground/files/writing/door.ts", "core/ground/files/writing/new-folder.ts"]);
 });
 
 test("files stay small enough to hold one idea", () => {

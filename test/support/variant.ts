@@ -1,8 +1,8 @@
-import type { Art } from "../../src/core/artwork/art.ts";
-import type { ArtRole } from "../../src/core/slots/art-roles.ts";
-import { platforms } from "../../src/core/values/platform.ts";
-import { trace } from "../../src/core/values/trail.ts";
-import { type Artwork, noArtwork, type Variant } from "../../src/core/variant/variant.ts";
+import { type Artwork, noArtwork, type Variant } from "../../src/core/app/variant/variant.ts";
+import { platforms } from "../../src/core/ground/values/platform.ts";
+import { trace } from "../../src/core/ground/values/trail.ts";
+import type { Art } from "../../src/core/pictures/artwork/art.ts";
+import type { ArtRole } from "../../src/core/pictures/slots/art-roles.ts";
 
 /** A client's pictures, by role. */
 export const artwork = (given: Partial<Record<ArtRole, Art | undefined>>, more: Partial<Artwork> = {}): Artwork => ({

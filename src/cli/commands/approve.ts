@@ -1,5 +1,5 @@
+import { mapResult } from "../../core/ground/problems/result.ts";
 import { approveDrafts } from "../../core/operations/approve.ts";
-import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";

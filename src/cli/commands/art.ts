@@ -1,8 +1,8 @@
-import { alphaSaid, families, fromSaid, zoneSaid } from "../../core/catalog/all.ts";
+import { alphaSaid, families, fromSaid, zoneSaid } from "../../core/app/catalog/all.ts";
+import { succeed } from "../../core/ground/problems/result.ts";
+import { platformNames } from "../../core/ground/values/platform.ts";
 import { listPictures, writeGuide } from "../../core/operations/art.ts";
-import { succeed } from "../../core/problems/result.ts";
-import type { Slot } from "../../core/slots/slot.ts";
-import { platformNames } from "../../core/values/platform.ts";
+import type { Slot } from "../../core/pictures/slots/slot.ts";
 import type { Run } from "../command.ts";
 import { table } from "../view/table.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
@@ -27,7 +27,7 @@ export const run: Run<"art"> = async (given, { terminal, ports }) => {
 };
 
 async function showCsv(slots: readonly Slot[], { raw }: Terminal): Promise<void> {
-  const { csvText } = await import("../../core/roster/sheet.ts");
+  const { csvText } = await import("../../core/clients/roster/sheet.ts");
   const rows = slots.map((slot) => Object.values(asData(slot)).map(String));
   raw(csvText([slots[0] ? Object.keys(asData(slots[0])) : [], ...rows]).trimEnd());
 }

@@ -1,7 +1,7 @@
 import { relative } from "node:path";
+import { mapResult } from "../../core/ground/problems/result.ts";
 import { askClients, type Written } from "../../core/operations/ask.ts";
 import { startWords } from "../../core/operations/words.ts";
-import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";

@@ -1,7 +1,7 @@
-import type { Finding } from "../../core/audit/audit.ts";
-import { type CauseFound, causesOf } from "../../core/audit/causes.ts";
+import { mapResult } from "../../core/ground/problems/result.ts";
 import { auditVariants } from "../../core/operations/audit.ts";
-import { mapResult } from "../../core/problems/result.ts";
+import type { Finding } from "../../core/proving/audit/audit.ts";
+import { type CauseFound, causesOf } from "../../core/proving/audit/causes.ts";
 import type { Run } from "../command.ts";
 import { showCause } from "../view/causes.ts";
 import { placeData } from "../view/data.ts";

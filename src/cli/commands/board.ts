@@ -1,10 +1,10 @@
 import { relative } from "node:path";
+import { isError } from "../../core/ground/problems/problem.ts";
+import { mapResult } from "../../core/ground/problems/result.ts";
+import type { StoreKey } from "../../core/ground/values/store.ts";
 import { lookAtBoard, type OnBoard } from "../../core/operations/board.ts";
-import { isError } from "../../core/problems/problem.ts";
-import { mapResult } from "../../core/problems/result.ts";
-import { findingsOf, isComplete, isCompleteEverywhere, nextOf } from "../../core/record/board.ts";
+import { findingsOf, isComplete, isCompleteEverywhere, nextOf } from "../../core/proving/standing/clients.ts";
 import { allStores } from "../../core/stores/all.ts";
-import type { StoreKey } from "../../core/values/store.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";
@@ -43,7 +43,7 @@ const asData = (each: OnBoard): object => ({
 });
 
 async function showCsv(clients: readonly OnBoard[], { raw }: Terminal): Promise<void> {
-  const { csvText } = await import("../../core/roster/sheet.ts");
+  const { csvText } = await import("../../core/clients/roster/sheet.ts");
   const head = allStores.flatMap(({ key }) => [`${key} done`, `${key} required`, `${key} recommended`]);
   const rows = clients.map((each) => [
     each.client,

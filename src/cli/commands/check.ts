@@ -1,7 +1,7 @@
-import type { Checked } from "../../core/check/check.ts";
+import { isError, type Problem } from "../../core/ground/problems/problem.ts";
+import { mapResult } from "../../core/ground/problems/result.ts";
 import { checkInputs } from "../../core/operations/check.ts";
-import { isError, type Problem } from "../../core/problems/problem.ts";
-import { mapResult } from "../../core/problems/result.ts";
+import type { Checked } from "../../core/proving/check/check.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";

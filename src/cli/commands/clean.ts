@@ -1,6 +1,6 @@
-import type { Cleared } from "../../core/make/gone.ts";
+import { mapResult } from "../../core/ground/problems/result.ts";
+import type { Cleared } from "../../core/making/make/gone.ts";
 import { clearVariants, emptyCache, freeWorkspace } from "../../core/operations/clean.ts";
-import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 

@@ -1,10 +1,10 @@
+import type { Resolved } from "../../core/app/variant/variant.ts";
+import { stateOf } from "../../core/clients/roster/state.ts";
+import { isError } from "../../core/ground/problems/problem.ts";
+import { succeed } from "../../core/ground/problems/result.ts";
+import type { Field } from "../../core/ground/values/fields.ts";
+import { type Platform, platforms as platformNames } from "../../core/ground/values/platform.ts";
 import { listClients } from "../../core/operations/clients.ts";
-import { isError } from "../../core/problems/problem.ts";
-import { succeed } from "../../core/problems/result.ts";
-import { stateOf } from "../../core/roster/state.ts";
-import type { Field } from "../../core/values/fields.ts";
-import { type Platform, platforms as platformNames } from "../../core/values/platform.ts";
-import type { Resolved } from "../../core/variant/variant.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { isShown, showProblems } from "../view/problems.ts";
@@ -69,7 +69,7 @@ const asData = (each: Resolved): object => ({
 });
 
 async function showCsv(clients: readonly Resolved[], columns: readonly Column[], { raw }: Terminal): Promise<void> {
-  const { csvText } = await import("../../core/roster/sheet.ts");
+  const { csvText } = await import("../../core/clients/roster/sheet.ts");
   const shown = columns.filter((column) => column.to === undefined);
   const headings = ["client", ...shown.map((column) => column.heading), "state"];
   const rows = clients.map((each) => [each.client.key, ...shown.map((column) => column.value(each)), stateOf(each)]);

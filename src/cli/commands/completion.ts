@@ -1,5 +1,5 @@
+import { succeed } from "../../core/ground/problems/result.ts";
 import { workspaceNames } from "../../core/operations/names.ts";
-import { succeed } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 import { complete } from "../rows/complete.ts";
 

@@ -1,6 +1,6 @@
 import { relative } from "node:path";
+import { mapResult } from "../../core/ground/problems/result.ts";
 import { writeCopySheet } from "../../core/operations/copy-sheet.ts";
-import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 
 export const run: Run<"copy-sheet"> = async (given, { terminal, ports }) =>

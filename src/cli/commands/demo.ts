@@ -1,8 +1,8 @@
 import { existsSync } from "node:fs";
 import { dirname, join, relative } from "node:path";
 import { fileURLToPath } from "node:url";
+import { mapResult } from "../../core/ground/problems/result.ts";
 import { writeDemo } from "../../core/operations/demo.ts";
-import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 
 export const run: Run<"demo"> = async ({ folder }, { terminal, ports }) =>

@@ -1,5 +1,5 @@
+import { mapResult } from "../../core/ground/problems/result.ts";
 import { exportRoster } from "../../core/operations/export.ts";
-import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 import { countOf } from "../view/terminal.ts";
 

@@ -1,10 +1,10 @@
-import type { Change } from "../../core/make/difference.ts";
-import type { Outcome } from "../../core/make/generate.ts";
-import { type Cause, causeName, causeSaid } from "../../core/make/why.ts";
+import { isError, type Problem, stoppedPlatforms, stopsClient } from "../../core/ground/problems/problem.ts";
+import { mapResult } from "../../core/ground/problems/result.ts";
+import { platformNames } from "../../core/ground/values/platform.ts";
+import type { Change } from "../../core/making/make/difference.ts";
+import type { Outcome } from "../../core/making/make/generate.ts";
+import { type Cause, causeName, causeSaid } from "../../core/making/make/why.ts";
 import { makeVariants } from "../../core/operations/generate.ts";
-import { isError, type Problem, stoppedPlatforms, stopsClient } from "../../core/problems/problem.ts";
-import { mapResult } from "../../core/problems/result.ts";
-import { platformNames } from "../../core/values/platform.ts";
 import type { Run } from "../command.ts";
 import { again, type Where } from "../view/again.ts";
 import { placeData } from "../view/data.ts";

@@ -1,11 +1,11 @@
+import { plain } from "../../core/clients/roster/columns.ts";
+import type { ImportPlan, PlannedClient } from "../../core/clients/roster/import.ts";
+import type { Matched } from "../../core/clients/roster/match.ts";
+import type { Found, FoundPicture } from "../../core/clients/roster/pictures/find.ts";
+import type { Problem } from "../../core/ground/problems/problem.ts";
+import { mapResult } from "../../core/ground/problems/result.ts";
 import { importRoster } from "../../core/operations/import.ts";
 import type { Event } from "../../core/operations/ports.ts";
-import type { Problem } from "../../core/problems/problem.ts";
-import { mapResult } from "../../core/problems/result.ts";
-import { plain } from "../../core/roster/columns.ts";
-import type { ImportPlan, PlannedClient } from "../../core/roster/import.ts";
-import type { Matched } from "../../core/roster/match.ts";
-import type { Found, FoundPicture } from "../../core/roster/pictures/find.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";

@@ -1,6 +1,6 @@
 import { relative } from "node:path";
+import { mapResult } from "../../core/ground/problems/result.ts";
 import { writeProof } from "../../core/operations/proof.ts";
-import { mapResult } from "../../core/problems/result.ts";
 import type { Run } from "../command.ts";
 import { again } from "../view/again.ts";
 import { countOf } from "../view/terminal.ts";

@@ -1,7 +1,7 @@
-import type { Kind, PlannedRelease, TakenBack } from "../../core/ledger/release.ts";
+import type { Kind, PlannedRelease, TakenBack } from "../../core/clients/release/release.ts";
+import { mapResult } from "../../core/ground/problems/result.ts";
+import { platformNames } from "../../core/ground/values/platform.ts";
 import { releaseClients, takeBack } from "../../core/operations/release.ts";
-import { mapResult } from "../../core/problems/result.ts";
-import { platformNames } from "../../core/values/platform.ts";
 import type { Run } from "../command.ts";
 import { again, type Where } from "../view/again.ts";
 import { placeData } from "../view/data.ts";

@@ -1,6 +1,6 @@
+import { mapResult } from "../../core/ground/problems/result.ts";
+import { platformNames } from "../../core/ground/values/platform.ts";
 import { renameInUse } from "../../core/operations/rename.ts";
-import { mapResult } from "../../core/problems/result.ts";
-import { platformNames } from "../../core/values/platform.ts";
 import type { Run } from "../command.ts";
 import { again } from "../view/again.ts";
 

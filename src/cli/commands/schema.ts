@@ -1,5 +1,5 @@
-import { succeed } from "../../core/problems/result.ts";
-import { jsonSchema } from "../../core/workspace/json-schema.ts";
+import { jsonSchema } from "../../core/agency/workspace/json-schema.ts";
+import { succeed } from "../../core/ground/problems/result.ts";
 import type { Run } from "../command.ts";
 
 export const run: Run<"schema"> = async ({ file }) => {

@@ -1,4 +1,4 @@
-import { storeKeys } from "../../core/values/store.ts";
+import { storeKeys } from "../../core/ground/values/store.ts";
 import type { Row } from "./row.ts";
 import { client, clients, inWorkspace, ofClients } from "./shared.ts";
 

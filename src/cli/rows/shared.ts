@@ -1,5 +1,5 @@
-import { clientStates } from "../../core/values/client-states.ts";
-import { pageLanguages } from "../../core/values/page-language.ts";
+import { clientStates } from "../../core/ground/values/client-states.ts";
+import { pageLanguages } from "../../core/ground/values/page-language.ts";
 /** Options of every command that tells something. */
 export const told = {
   json: { kind: "flag", says: "print the result as JSON (docs/commands.md has the shape)" },

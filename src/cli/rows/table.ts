@@ -1,5 +1,5 @@
-import { layouts } from "../../core/values/layout.ts";
-import { platforms } from "../../core/values/platform.ts";
+import { layouts } from "../../core/ground/values/layout.ts";
+import { platforms } from "../../core/ground/values/platform.ts";
 import { recordRows } from "./records.ts";
 import type { Row } from "./row.ts";
 import { atStage, client, clients, inWorkspace, ofClients, pageLanguage, report, told } from "./shared.ts";

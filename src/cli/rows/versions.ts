@@ -1,4 +1,4 @@
-import { platforms } from "../../core/values/platform.ts";
+import { platforms } from "../../core/ground/values/platform.ts";
 import type { Row } from "./row.ts";
 import { client, clients, inWorkspace, ofClients } from "./shared.ts";
 

@@ -1,7 +1,7 @@
 import { stringify } from "yaml";
-import type { CauseFound } from "../../core/audit/causes.ts";
-import { problemKinds } from "../../core/problems/catalogue.ts";
-import type { Settlement } from "../../core/problems/problem.ts";
+import { problemKinds } from "../../core/ground/problems/catalogue.ts";
+import type { Settlement } from "../../core/ground/problems/problem.ts";
+import type { CauseFound } from "../../core/proving/audit/causes.ts";
 import { showProblem } from "./problems.ts";
 import { type Colors, countOf } from "./terminal.ts";
 

@@ -1,5 +1,5 @@
-import type { Place } from "../../core/values/source.ts";
-import type { Traced } from "../../core/values/trail.ts";
+import type { Place } from "../../core/ground/values/source.ts";
+import type { Traced } from "../../core/ground/values/trail.ts";
 
 /**
  * Anything that has a place, such as a problem, as `--json` prints it: without the line that stands there, and

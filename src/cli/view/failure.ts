@@ -1,4 +1,4 @@
-import { type Problem, problem } from "../../core/problems/problem.ts";
+import { type Problem, problem } from "../../core/ground/problems/problem.ts";
 import { rows } from "../rows/table.ts";
 import { placeData } from "./data.ts";
 import { showProblems } from "./problems.ts";

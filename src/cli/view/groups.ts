@@ -1,6 +1,6 @@
-import { problemKinds } from "../../core/problems/catalogue.ts";
-import { groupProblems, type ProblemGroup } from "../../core/problems/groups.ts";
-import type { Problem } from "../../core/problems/problem.ts";
+import { problemKinds } from "../../core/ground/problems/catalogue.ts";
+import { groupProblems, type ProblemGroup } from "../../core/ground/problems/groups.ts";
+import type { Problem } from "../../core/ground/problems/problem.ts";
 import { actionOf, severityOf, showProblem } from "./problems.ts";
 import { type Colors, countOf } from "./terminal.ts";
 

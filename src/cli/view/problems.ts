@@ -1,4 +1,4 @@
-import type { Problem } from "../../core/problems/problem.ts";
+import type { Problem } from "../../core/ground/problems/problem.ts";
 import type { Colors, Settings } from "./terminal.ts";
 
 /**

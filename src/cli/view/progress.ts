@@ -1,5 +1,5 @@
 import { SingleBar } from "cli-progress";
-import type { Outcome } from "../../core/make/generate.ts";
+import type { Outcome } from "../../core/making/make/generate.ts";
 import type { Event } from "../../core/operations/ports.ts";
 import type { Terminal } from "./terminal.ts";
 

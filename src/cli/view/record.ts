@@ -1,4 +1,4 @@
-import type { RecordValue, StoreRecord } from "../../core/record/record.ts";
+import type { RecordValue, StoreRecord } from "../../core/clients/record/record.ts";
 import { recordFieldNames, recordFields } from "../../core/stores/record-fields.ts";
 
 /** A value of a client's record, as `explain` shows it. */

@@ -1,14 +1,14 @@
-import { resolvePicked } from "../derive/resolve.ts";
-import { writeTogether } from "../files/writing/together.ts";
-import { expectedAmong } from "../problems/nearest.ts";
-import { ofClient, type Problem } from "../problems/problem.ts";
-import { attempt, refuse } from "../problems/result.ts";
-import { approvalName, approvals } from "../record/approvals.ts";
-import type { StoreRecord } from "../record/record.ts";
-import { textsOf } from "../record/rules/rule.ts";
+import { approvalName, approvals } from "../agency/history/approvals.ts";
+import { lineOfText } from "../agency/workspace/schema/brief.ts";
+import { resolvePicked } from "../clients/derive/resolve.ts";
+import type { StoreRecord } from "../clients/record/record.ts";
+import { textsOf } from "../clients/record/texts.ts";
+import { writeTogether } from "../ground/files/writing/together.ts";
+import { expectedAmong } from "../ground/problems/nearest.ts";
+import { ofClient, type Problem } from "../ground/problems/problem.ts";
+import { attempt, refuse } from "../ground/problems/result.ts";
+import { sha256 } from "../ground/values/hash.ts";
 import { type RecordField, spokenFieldNames } from "../stores/record-fields.ts";
-import { sha256 } from "../values/hash.ts";
-import { lineOfText } from "../workspace/schema/brief.ts";
 import { chooseNamed, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import { type At, inWorkspace } from "./workspace.ts";
@@ -85,7 +85,7 @@ const draftsOf = (record: StoreRecord, fields: readonly string[]): Approved[] =>
   spokenFieldNames
     .filter((field) => fields.length === 0 || fields.includes(field))
     .flatMap((field) =>
-      textsOf({ value: record.values[field] }, record)
+      textsOf(record.values[field], record)
         .filter(({ text }) => text.isDraft)
         .map(({ language = "", text }) => ({ client: record.client, field, language, text: text.value })),
     );

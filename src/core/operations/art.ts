@@ -1,10 +1,10 @@
-import { allSlots } from "../catalog/all.ts";
-import { makeGuide } from "../guide/guide.ts";
-import { expectedAmong } from "../problems/nearest.ts";
-import { refuse } from "../problems/result.ts";
-import type { Slot } from "../slots/slot.ts";
-import type { PageLanguage } from "../values/page-language.ts";
-import type { Platform } from "../values/platform.ts";
+import { allSlots } from "../app/catalog/all.ts";
+import { expectedAmong } from "../ground/problems/nearest.ts";
+import { refuse } from "../ground/problems/result.ts";
+import type { PageLanguage } from "../ground/values/page-language.ts";
+import type { Platform } from "../ground/values/platform.ts";
+import type { Slot } from "../pictures/slots/slot.ts";
+import { makeGuide } from "../showing/guide/guide.ts";
 import { operation } from "./operation.ts";
 import { writeOutput } from "./output.ts";
 import { type At, openWorkspace } from "./workspace.ts";

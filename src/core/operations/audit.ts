@@ -1,5 +1,5 @@
-import { audit, type Finding } from "../audit/audit.ts";
-import { reporterFor } from "../audit/report.ts";
+import { audit, type Finding } from "../proving/audit/audit.ts";
+import { reporterFor } from "../proving/audit/report.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import { writeOutput } from "./output.ts";

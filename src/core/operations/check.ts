@@ -1,6 +1,6 @@
-import { reporterFor } from "../audit/report.ts";
-import { type Checked, check } from "../check/check.ts";
-import type { Problem } from "../problems/problem.ts";
+import type { Problem } from "../ground/problems/problem.ts";
+import { reporterFor } from "../proving/audit/report.ts";
+import { type Checked, check } from "../proving/check/check.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import { writeOutput } from "./output.ts";

@@ -1,12 +1,12 @@
-import { ofClients, resolveAll } from "../derive/resolve.ts";
-import type { ProblemCode } from "../problems/catalogue.ts";
-import { expectedAmong } from "../problems/nearest.ts";
-import { refuse } from "../problems/result.ts";
-import { isInState } from "../roster/state.ts";
-import type { ClientState } from "../values/client-states.ts";
-import type { Resolved } from "../variant/variant.ts";
-import { pickClients } from "../workspace/read.ts";
-import type { Workspace } from "../workspace/workspace.ts";
+import { pickClients } from "../agency/workspace/read.ts";
+import type { Workspace } from "../agency/workspace/workspace.ts";
+import type { Resolved } from "../app/variant/variant.ts";
+import { ofClients, resolveAll } from "../clients/derive/resolve.ts";
+import { isInState } from "../clients/roster/state.ts";
+import type { ProblemCode } from "../ground/problems/catalogue.ts";
+import { expectedAmong } from "../ground/problems/nearest.ts";
+import { refuse } from "../ground/problems/result.ts";
+import type { ClientState } from "../ground/values/client-states.ts";
 
 /** Clients by their keys, or by patterns of keys; none for all. And of these only those of a group, or in a state. */
 export interface OfClients {

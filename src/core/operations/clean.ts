@@ -1,6 +1,6 @@
-import { breakLock } from "../files/holding/lock.ts";
-import { clearCache } from "../make/cache.ts";
-import { type Cleared, clearGone } from "../make/gone.ts";
+import { breakLock } from "../ground/files/holding/lock.ts";
+import { clearCache } from "../making/make/cache.ts";
+import { type Cleared, clearGone } from "../making/make/gone.ts";
 import { operation } from "./operation.ts";
 import { type At, holding, inWorkspace, workspaceRoot } from "./workspace.ts";
 

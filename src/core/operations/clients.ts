@@ -1,7 +1,7 @@
-import { ofClients, resolveAll } from "../derive/resolve.ts";
-import type { Platform } from "../values/platform.ts";
-import type { Resolved } from "../variant/variant.ts";
-import { pickClients } from "../workspace/read.ts";
+import { pickClients } from "../agency/workspace/read.ts";
+import type { Resolved } from "../app/variant/variant.ts";
+import { ofClients, resolveAll } from "../clients/derive/resolve.ts";
+import type { Platform } from "../ground/values/platform.ts";
 import { isWanted, type OfClients, refuseUnknownGroup } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import { type At, openWorkspace } from "./workspace.ts";

@@ -1,11 +1,11 @@
-import { copySheetPage } from "../copysheet/page.tsx";
-import { resolvePicked } from "../derive/resolve.ts";
-import { accentOf } from "../page/accent.ts";
-import { isError } from "../problems/problem.ts";
-import { stop } from "../problems/result.ts";
+import { fieldOf } from "../app/variant/variant.ts";
+import { resolvePicked } from "../clients/derive/resolve.ts";
+import { isError } from "../ground/problems/problem.ts";
+import { stop } from "../ground/problems/result.ts";
+import type { StoreKey } from "../ground/values/store.ts";
+import { accentOf } from "../pages/parts/accent.ts";
+import { copySheetPage } from "../showing/copysheet/page.tsx";
 import { stores } from "../stores/all.ts";
-import type { StoreKey } from "../values/store.ts";
-import { fieldOf } from "../variant/variant.ts";
 import { operation } from "./operation.ts";
 import { writeOutput } from "./output.ts";
 import { type At, openWorkspace } from "./workspace.ts";

@@ -1,9 +1,9 @@
 import { resolve } from "node:path";
-import { isEmptyOrNone } from "../files/reading/folder.ts";
-import { copyFolder, makeRoot } from "../files/writing/door.ts";
-import { unwritten } from "../files/writing/writer.ts";
-import { problem } from "../problems/problem.ts";
-import { orStop, refuse } from "../problems/result.ts";
+import { isEmptyOrNone } from "../ground/files/reading/folder.ts";
+import { copyFolder, makeRoot } from "../ground/files/writing/door.ts";
+import { unwritten } from "../ground/files/writing/writer.ts";
+import { problem } from "../ground/problems/problem.ts";
+import { orStop, refuse } from "../ground/problems/result.ts";
 import { operation } from "./operation.ts";
 
 /** What a published package leaves out, since registries read it themselves. */

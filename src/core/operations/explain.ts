@@ -1,13 +1,13 @@
-import { fieldsOf, fillPattern, readPattern } from "../derive/fields/pattern.ts";
-import { resolvePicked } from "../derive/resolve.ts";
-import { isError, type Problem } from "../problems/problem.ts";
-import { attempt, orElse, refuse, stop, unwrap } from "../problems/result.ts";
-import type { StoreRecord } from "../record/record.ts";
-import { iconsByTarget } from "../survey/targets.ts";
-import { openTemplate } from "../survey/template.ts";
-import type { Variant } from "../variant/variant.ts";
-import type { TemplateNotes } from "../workspace/schema/template.ts";
-import type { Workspace } from "../workspace/workspace.ts";
+import type { TemplateNotes } from "../agency/workspace/schema/template.ts";
+import type { Workspace } from "../agency/workspace/workspace.ts";
+import { iconsByTarget } from "../app/survey/targets.ts";
+import { openTemplate } from "../app/survey/template.ts";
+import type { Variant } from "../app/variant/variant.ts";
+import { fieldsOf, fillPattern, readPattern } from "../clients/derive/fields/pattern.ts";
+import { resolvePicked } from "../clients/derive/resolve.ts";
+import type { StoreRecord } from "../clients/record/record.ts";
+import { isError, type Problem } from "../ground/problems/problem.ts";
+import { attempt, orElse, refuse, stop, unwrap } from "../ground/problems/result.ts";
 import { operation } from "./operation.ts";
 import { type At, openWorkspace } from "./workspace.ts";
 

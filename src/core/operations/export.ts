@@ -1,7 +1,7 @@
-import { resolveAll, resolvePicked } from "../derive/resolve.ts";
-import { rosterSheets } from "../roster/export.ts";
-import { collectionOf, itemsSheet } from "../roster/items.ts";
-import { type NamedSheet, sheetBytes } from "../roster/sheet.ts";
+import { resolveAll, resolvePicked } from "../clients/derive/resolve.ts";
+import { rosterSheets } from "../clients/roster/export.ts";
+import { collectionOf, itemsSheet } from "../clients/roster/items.ts";
+import { type NamedSheet, sheetBytes } from "../clients/roster/sheet.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import { writeOutput } from "./output.ts";

@@ -1,5 +1,5 @@
-import { type Generated, generate } from "../make/generate.ts";
-import type { Layout } from "../values/layout.ts";
+import type { Layout } from "../ground/values/layout.ts";
+import { type Generated, generate } from "../making/make/generate.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import { type At, inWorkspace } from "./workspace.ts";

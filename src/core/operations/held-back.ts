@@ -1,12 +1,12 @@
-import { auditResolved } from "../audit/audit.ts";
-import { isError, type Problem, problem, stoppedPlatforms, stopsClient } from "../problems/problem.ts";
-import { isKept } from "../record/kit.ts";
-import type { Recorded } from "../record/read.ts";
+import type { Workspace } from "../agency/workspace/workspace.ts";
+import type { Resolved } from "../app/variant/variant.ts";
+import { isKept } from "../clients/record/kit.ts";
+import type { Recorded } from "../clients/record/read.ts";
+import { isError, type Problem, problem, stoppedPlatforms, stopsClient } from "../ground/problems/problem.ts";
+import type { Platform } from "../ground/values/platform.ts";
+import type { StoreKey } from "../ground/values/store.ts";
+import { auditResolved } from "../proving/audit/audit.ts";
 import { allStores } from "../stores/all.ts";
-import type { Platform } from "../values/platform.ts";
-import type { StoreKey } from "../values/store.ts";
-import type { Resolved } from "../variant/variant.ts";
-import type { Workspace } from "../workspace/workspace.ts";
 import type { OnBoard } from "./board.ts";
 
 /** What keeps a client from being released for some platforms. */

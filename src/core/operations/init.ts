@@ -1,5 +1,5 @@
 import { basename, resolve } from "node:path";
-import { type Initiated, init } from "../init/init.ts";
+import { type Initiated, init } from "./init/init.ts";
 import { operation } from "./operation.ts";
 
 interface Input {

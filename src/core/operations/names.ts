@@ -1,7 +1,7 @@
-import { allSlots } from "../catalog/all.ts";
-import { attempt, orElse } from "../problems/result.ts";
-import { fieldNames } from "../values/fields.ts";
-import { isClientKey, readWorkspace } from "../workspace/read.ts";
+import { isClientKey, readWorkspace } from "../agency/workspace/read.ts";
+import { allSlots } from "../app/catalog/all.ts";
+import { attempt, orElse } from "../ground/problems/result.ts";
+import { fieldNames } from "../ground/values/fields.ts";
 import { operation } from "./operation.ts";
 import { type At, workspaceRoot } from "./workspace.ts";
 

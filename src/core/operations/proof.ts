@@ -1,5 +1,5 @@
-import { makeProof, type Proof } from "../proof/proof.ts";
-import type { PageLanguage } from "../values/page-language.ts";
+import type { PageLanguage } from "../ground/values/page-language.ts";
+import { makeProof, type Proof } from "../showing/proof/proof.ts";
 import { chooseClients, type OfClients } from "./chosen.ts";
 import { operation } from "./operation.ts";
 import { writeOutput } from "./output.ts";

@@ -1,6 +1,11 @@
-import { resolvePicked } from "../derive/resolve.ts";
-import { lookAt } from "../files/writing/door.ts";
-import { writeTogether } from "../files/writing/together.ts";
+import { ledgers } from "../agency/history/ledger.ts";
+import { pickClients } from "../agency/workspace/read.ts";
+import { variantPath } from "../agency/workspace/stage.ts";
+import type { Workspace } from "../agency/workspace/workspace.ts";
+import { openTemplate, templateRevision } from "../app/survey/template.ts";
+import type { Resolved } from "../app/variant/variant.ts";
+import { resolvePicked } from "../clients/derive/resolve.ts";
+import type { Recorded } from "../clients/record/read.ts";
 import {
   judgeNotes,
   type Kind,
@@ -8,18 +13,13 @@ import {
   planRelease,
   planTakingBack,
   type TakenBack,
-} from "../ledger/release.ts";
-import { readReceipt, receiptFile, receiptSum } from "../make/receipt.ts";
-import { isError, type Problem } from "../problems/problem.ts";
-import { allOf, attempt, stopAt, unwrap } from "../problems/result.ts";
-import type { Recorded } from "../record/read.ts";
-import { openTemplate, templateRevision } from "../survey/template.ts";
-import type { Platform } from "../values/platform.ts";
-import type { Resolved } from "../variant/variant.ts";
-import { ledgers } from "../workspace/ledger.ts";
-import { pickClients } from "../workspace/read.ts";
-import { variantPath } from "../workspace/stage.ts";
-import type { Workspace } from "../workspace/workspace.ts";
+} from "../clients/release/release.ts";
+import { lookAt } from "../ground/files/writing/door.ts";
+import { writeTogether } from "../ground/files/writing/together.ts";
+import { isError, type Problem } from "../ground/problems/problem.ts";
+import { allOf, attempt, stopAt, unwrap } from "../ground/problems/result.ts";
+import type { Platform } from "../ground/values/platform.ts";
+import { readReceipt, receiptFile, receiptSum } from "../making/make/receipt.ts";
 import { boardOf } from "./board.ts";
 import { chooseNamed, type OfClients } from "./chosen.ts";
 import { findOpen, findUnproven, type Held } from "./held-back.ts";

@@ -1,11 +1,11 @@
-import { resolveAll } from "../derive/resolve.ts";
-import { writeTogether } from "../files/writing/together.ts";
-import { renameIdentifier } from "../ledger/rename.ts";
-import { definitions } from "../platforms/all.ts";
-import { unwrap } from "../problems/result.ts";
-import type { Platform } from "../values/platform.ts";
-import { ledgers } from "../workspace/ledger.ts";
-import { pickClients } from "../workspace/read.ts";
+import { ledgers } from "../agency/history/ledger.ts";
+import { pickClients } from "../agency/workspace/read.ts";
+import { definitions } from "../app/platforms/all.ts";
+import { resolveAll } from "../clients/derive/resolve.ts";
+import { renameIdentifier } from "../clients/release/rename.ts";
+import { writeTogether } from "../ground/files/writing/together.ts";
+import { unwrap } from "../ground/problems/result.ts";
+import type { Platform } from "../ground/values/platform.ts";
 import { operation } from "./operation.ts";
 import { type At, inWorkspace } from "./workspace.ts";
 

@@ -1,8 +1,8 @@
-import { wordsFile, wordsToTranslate } from "../ask/words/own.ts";
-import { lookAt } from "../files/writing/door.ts";
-import { writeTogether } from "../files/writing/together.ts";
-import { refuse } from "../problems/result.ts";
-import { languageTagOf } from "../values/language.ts";
+import { lookAt } from "../ground/files/writing/door.ts";
+import { writeTogether } from "../ground/files/writing/together.ts";
+import { refuse } from "../ground/problems/result.ts";
+import { languageTagOf } from "../ground/values/language.ts";
+import { wordsFile, wordsToTranslate } from "../pages/words/own.ts";
 import { operation } from "./operation.ts";
 import { type At, inWorkspace } from "./workspace.ts";
 

@@ -1,6 +1,6 @@
-import type { Slot } from "../slots/slot.ts";
-import type { Platform } from "../values/platform.ts";
-import { type StoreKey, storeKeys } from "../values/store.ts";
+import type { Platform } from "../ground/values/platform.ts";
+import { type StoreKey, storeKeys } from "../ground/values/store.ts";
+import type { Slot } from "../pictures/slots/slot.ts";
 import type { AccountCode } from "./account-code.ts";
 import { appStore } from "./app-store/app-store.ts";
 import type { StoreDefinition } from "./definition.ts";

@@ -1,10 +1,10 @@
-import type { Slot } from "../slots/slot.ts";
-import type { CategoryName } from "../values/categories.ts";
-import type { InEach } from "../values/page-language.ts";
-import type { Platform } from "../values/platform.ts";
-import type { StoreKey } from "../values/store.ts";
+import type { InEach } from "../ground/values/page-language.ts";
+import type { Platform } from "../ground/values/platform.ts";
+import type { StoreKey } from "../ground/values/store.ts";
+import type { Slot } from "../pictures/slots/slot.ts";
 import type { AccountCode } from "./account-code.ts";
 import type { CaptureRow } from "./capture-row.ts";
+import type { CategoryName } from "./categories.ts";
 import type { Question } from "./question.ts";
 import type { SharedQuestion } from "./questions-in-common.ts";
 import type { RecordRow } from "./record-row.ts";

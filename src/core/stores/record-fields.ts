@@ -1,5 +1,5 @@
-import type { Who } from "../problems/who.ts";
-import { audiences, contentKinds } from "../values/categories.ts";
+import type { Who } from "../ground/problems/who.ts";
+import { audiences, contentKinds } from "./categories.ts";
 
 /** What is known of a field of a store's record, whichever store asks for it. */
 export type RecordFieldFact = {

@@ -1,4 +1,4 @@
-import type { Slot } from "../../slots/slot.ts";
+import type { Slot } from "../../pictures/slots/slot.ts";
 
 const inStore = {
   platform: "android",

@@ -1,0 +1,13 @@
+import * as z from "zod";
+import { ledgerSchema } from "../history/ledger.ts";
+import { agencySchema } from "./schema/agency.ts";
+import { briefSchema } from "./schema/brief.ts";
+import { templateSchema } from "./schema/template.ts";
+
+const schemas = { brief: briefSchema, oxalis: agencySchema, template: templateSchema, ledger: ledgerSchema };
+
+export type SchemaName = keyof typeof schemas;
+
+/** The JSON Schema of a kind of file, as text, for editors. */
+export const jsonSchema = (name: SchemaName): string =>
+  `${JSON.stringify(z.toJSONSchema(schemas[name], { io: "input" }), null, 2)}\n`;

@@ -1,0 +1,108 @@
+import { join, resolve } from "node:path";
+import picomatch from "picomatch";
+import { entriesOf, isFolder, readInside } from "../../ground/files/reading/folder.ts";
+import { lookAt } from "../../ground/files/writing/door.ts";
+import { nearest } from "../../ground/problems/nearest.ts";
+import { ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
+import { attempt, refuse, stop } from "../../ground/problems/result.ts";
+import { type Document, parseYaml } from "../documents/document.ts";
+import { validate } from "../documents/validate.ts";
+import { textOf } from "../history/kept-file.ts";
+import { ledgers } from "../history/ledger.ts";
+import { agencyFile } from "./locate.ts";
+import { agencySchema } from "./schema/agency.ts";
+import { briefSchema } from "./schema/brief.ts";
+import { templateSchema } from "./schema/template.ts";
+import type { Client, Workspace, Written } from "./workspace.ts";
+
+const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
+/** Names that a file system keeps for itself (Microsoft, "Naming Files, Paths, and Namespaces"). */
+const reservedNames = /^(con|prn|aux|nul|com\d|lpt\d)$/;
+
+export const isClientKey = (key: string): boolean => clientKeyForm.test(key) && !reservedNames.test(key);
+
+const notesFile = "template.yaml";
+
+/** Reads and validates a workspace. A broken brief does not stop the others; a broken oxalis.yaml does. */
+export function readWorkspace(root: string): Workspace {
+  const agency = readYaml(root, agencyFile, agencySchema);
+  const notes = lookAt(root, notesFile)
+    ? readYaml(root, notesFile, templateSchema)
+    : { data: templateSchema.parse({}), document: parseYaml({ file: notesFile, text: "" }) };
+  const template = resolve(root, agency.data.template);
+  if (!isFolder(template)) {
+    refuse("template-empty", `The template's folder ${agency.data.template} is not there.`, {
+      place: agency.document.placeOf(["template"]),
+    });
+  }
+  return { root, agency, notes, template, clients: readClients(root) };
+}
+
+function readClients(root: string): Client[] {
+  return entriesOf(join(root, "clients"), "clients")
+    .filter(({ name, isFolder }) => isFolder && !name.startsWith("."))
+    .map(({ name }) => readClient(root, name));
+}
+
+function readClient(root: string, key: string): Client {
+  const folder = join(root, "clients", key);
+  if (!isClientKey(key)) {
+    const invalid = problem("client-key-invalid", `clients/${key} cannot be a client's key.`, {
+      client: key,
+    });
+    return { key, folder, problems: [invalid] };
+  }
+  const ledger = attempt(() => ledgers.read(root, key));
+  const document = ledger.ok ? attempt(() => readDocument(root, `clients/${key}/brief.yaml`)) : ledger;
+  const brief = document.ok ? attempt(() => asWritten(document.value, briefSchema)) : document;
+  return {
+    key,
+    folder,
+    ...(ledger.ok && ledger.value ? { ledger: ledger.value } : {}),
+    ...(brief.ok ? { brief: brief.value } : document.ok ? { unchecked: document.value } : {}),
+    problems: brief.ok ? [] : ofClient(key, brief.problems),
+  };
+}
+
+function readYaml<S extends typeof agencySchema | typeof briefSchema | typeof templateSchema>(
+  root: string,
+  file: string,
+  schema: S,
+): Written<ReturnType<S["parse"]>> {
+  return asWritten(readDocument(root, file), schema);
+}
+
+const readDocument = (root: string, file: string): Document =>
+  parseYaml({ file, text: textOf(readInside(root, file, file), file) });
+
+const asWritten = <S extends typeof agencySchema | typeof briefSchema | typeof templateSchema>(
+  document: Document,
+  schema: S,
+): Written<ReturnType<S["parse"]>> => ({ data: validate(document, schema) as ReturnType<S["parse"]>, document });
+
+/** That a file which a brief names lies outside the client's folder. */
+export const outside = (client: string, named: string): Problem =>
+  problem("path-outside", `${named} lies outside ${client}'s folder.`, { client });
+
+/** Picks clients by key, or by a pattern of keys; none named means all. Refuses what is nobody's. */
+export function pickClients(workspace: Workspace, keys: readonly string[]): Client[] {
+  const { clients } = workspace;
+  if (clients.length === 0) refuse("no-clients", "There is no client in clients/ yet.");
+  if (keys.length === 0) return clients;
+  const meant = keys.map((key) => ({
+    key,
+    isMeant: /[*?[\]{}!]/.test(key) ? picomatch(key) : (own: string) => own === key,
+  }));
+  const unknown = meant.filter(({ isMeant }) => !clients.some((client) => isMeant(client.key)));
+  if (unknown.length > 0)
+    stop(
+      unknown.map(({ key }) => {
+        const near = nearest(
+          key,
+          clients.map((client) => client.key),
+        );
+        return problem("client-unknown", `No client is called "${key}".`, near === undefined ? {} : { expected: near });
+      }),
+    );
+  return clients.filter((client) => meant.some(({ isMeant }) => isMeant(client.key)));
+}

@@ -1,0 +1,96 @@
+import * as z from "zod";
+import { patternFields } from "../../../ground/values/fields.ts";
+import { layouts } from "../../../ground/values/layout.ts";
+import { pageLanguages } from "../../../ground/values/page-language.ts";
+import { platforms, usualPlatforms } from "../../../ground/values/platform.ts";
+import { briefSchema, color, fontFile, lineOfText } from "./brief.ts";
+
+/** What several clients may have in common: all that a brief may say, but for what is each client's own. */
+const sharedSchema = briefSchema
+  .omit({ art: true, identifiers: true, groups: true, content: true })
+  .extend({ art: z.strictObject({ font: fontFile }).partial().optional() });
+
+const name = z.string().trim().min(1).max(200).describe("A pattern");
+
+/** A form of the apps that is not the store's: one that testers can have beside it, and tell from it. */
+const stageSchema = z.strictObject({
+  suffix: z
+    .string()
+    .regex(/^[a-z][a-z0-9]{0,19}$/, "small letters and digits, starting with a letter, at most 20")
+    .describe("Put behind each identifier, so that both can be installed")
+    .optional(),
+  name: name.describe("A pattern for the long name").optional(),
+  label: name.describe("A pattern for the name under the icon").optional(),
+  corner: z
+    .strictObject({
+      text: z
+        .string()
+        .trim()
+        .regex(/^[\p{L}\p{N}]{1,4}$/u, "one to four letters or digits"),
+      color: color.default("#b3261e"),
+    })
+    .describe("A mark on the icon")
+    .optional(),
+});
+
+const stageName = z.string().regex(/^[a-z][a-z0-9-]{0,29}$/, "a name in small letters, such as testers");
+
+/** Texts that a pattern may draft. */
+const draftedFields = ["subtitle", "short", "description", "promotional", "keywords", "highlights", "news"] as const;
+
+/** A privacy policy that is made for clients who have none. */
+const policySchema = z.strictObject({
+  at: z.string().min(1).max(300).describe("Pattern of its address, such as https://{domain}/privacy.html"),
+  text: z.record(z.string(), z.string().max(100_000)).describe("Patterns in Markdown, by language"),
+});
+
+/** oxalis.yaml: the agency, its rules, and what holds for every client unless its brief says otherwise. */
+export const agencySchema = z.strictObject({
+  agency: z.strictObject({
+    name: lineOfText(120),
+    email: z.email("an e-mail address").optional(),
+    color: color.optional(),
+    language: z
+      .enum(pageLanguages)
+      .describe("Of the pages that people get: the proof, the designer's guide")
+      .optional(),
+  }),
+  template: z.string().min(1).default("template").describe("Folder of the shared app"),
+  platforms: z
+    .array(z.enum(platforms))
+    .min(1)
+    .default([...usualPlatforms]),
+  layout: z
+    .enum(layouts)
+    .default("tree")
+    .describe("A variant is a whole project, or only what differs from the template"),
+  year: z.int().min(2000).max(2999).optional().describe("The year of the copyright line"),
+  patterns: z.partialRecord(z.enum(patternFields), z.string()).default({}),
+  defaults: sharedSchema.default({}),
+  drafts: z
+    .partialRecord(
+      z.enum(draftedFields),
+      z.union([z.string().max(20_000), z.record(z.string(), z.string().max(20_000))]),
+    )
+    .describe("Patterns that make texts of the stores' records where a client gives none; by language, or for all")
+    .default({}),
+  policy: policySchema.optional(),
+  roster: z
+    .strictObject({
+      headings: z
+        .record(z.string().min(1).max(200), z.string().min(1).max(120))
+        .default({})
+        .describe("Fields by the headings they stand under in the agency's rosters; `import --map` adds to them"),
+    })
+    .prefault({}),
+  stages: z
+    .record(stageName, stageSchema)
+    .default({})
+    .describe("Forms of the apps beside the store's, each made with --stage"),
+  groups: z
+    .record(z.string().min(1).max(60), sharedSchema)
+    .default({})
+    .describe("What holds for the clients of a group"),
+});
+
+export type Agency = z.infer<typeof agencySchema>;

@@ -1,0 +1,43 @@
+import type { Problem } from "../../ground/problems/problem.ts";
+import type { Document } from "../documents/document.ts";
+import type { Ledger } from "../history/ledger.ts";
+import type { Agency } from "./schema/agency.ts";
+import type { Brief } from "./schema/brief.ts";
+import type { TemplateNotes } from "./schema/template.ts";
+
+/** A validated file with the way back to its lines. */
+export interface Written<T> {
+  data: T;
+  document: Document;
+}
+
+export interface Client {
+  key: string;
+  /** Absolute path of the client's folder. */
+  folder: string;
+  /** Absent when the brief cannot be used; `problems` then says why. */
+  brief?: Written<Brief>;
+  /** The brief as it is written, where it is YAML and cannot be used all the same. */
+  unchecked?: Document;
+  /** What has been in use; absent where nothing has. */
+  ledger?: Ledger;
+  problems: readonly Problem[];
+}
+
+export interface Workspace {
+  /** Absolute path. */
+  root: string;
+  agency: Written<Agency>;
+  notes: Written<TemplateNotes>;
+  /** Absolute path of the template. */
+  template: string;
+  clients: Client[];
+  /** What is made is not for the store, but for this stage. */
+  stage?: Stage;
+}
+
+/** A stage by its name, and what its variants have that the store's do not. */
+export interface Stage {
+  name: string;
+  has: Agency["stages"][string];
+}

@@ -1,0 +1,16 @@
+import type { Platform } from "../../ground/values/platform.ts";
+import { android } from "./android/android.ts";
+import type { PlatformDefinition } from "./definition.ts";
+import { desktop } from "./desktop/desktop.ts";
+import { ios } from "./ios/ios.ts";
+import { web } from "./web/web.ts";
+import { windows } from "./windows/windows.ts";
+
+/** Every platform by its name. */
+export const definitions: Readonly<Record<Platform, PlatformDefinition>> = {
+  android,
+  ios,
+  desktop,
+  windows,
+  web,
+};

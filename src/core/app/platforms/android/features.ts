@@ -1,0 +1,130 @@
+import { type Cut, elementCut } from "../../../formats/splice/cut.ts";
+import { attributeOf, find, findAll, parseXml, walk, type XmlElement } from "../../../formats/splice/formats/xml.ts";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { both, type Needs, rowOf } from "../../../ground/values/needs.ts";
+import type { FeatureFound, FeatureSearch } from "../../template/feature-places.ts";
+
+const permission = (...names: string[]) => names.map((name) => `android.permission.${name}`);
+
+/** What features that most apps know need (Android, Manifest.permission and app manifest). */
+const known: Readonly<Record<string, NonNullable<Needs["android"]>>> = {
+  camera: {
+    permissions: [
+      ...permission("CAMERA"),
+      "android.hardware.camera",
+      "android.hardware.camera.any",
+      "android.hardware.camera.autofocus",
+      "android.hardware.camera.flash",
+      "android.hardware.camera.front",
+    ],
+  },
+  location: {
+    permissions: [
+      ...permission(
+        "ACCESS_FINE_LOCATION",
+        "ACCESS_COARSE_LOCATION",
+        "ACCESS_BACKGROUND_LOCATION",
+        "FOREGROUND_SERVICE_LOCATION",
+      ),
+      "android.hardware.location",
+      "android.hardware.location.gps",
+      "android.hardware.location.network",
+    ],
+  },
+  push: { permissions: [...permission("POST_NOTIFICATIONS"), "com.google.android.c2dm.permission.RECEIVE"] },
+  purchases: { permissions: ["com.android.vending.BILLING"] },
+  "card-payment": { components: ["com.google.android.gms.wallet.api.enabled"] },
+  "deep-links": { links: true },
+  microphone: {
+    permissions: [...permission("RECORD_AUDIO", "FOREGROUND_SERVICE_MICROPHONE"), "android.hardware.microphone"],
+  },
+  photos: {
+    permissions: [
+      ...permission(
+        "READ_MEDIA_IMAGES",
+        "READ_MEDIA_VIDEO",
+        "READ_MEDIA_VISUAL_USER_SELECTED",
+        "READ_EXTERNAL_STORAGE",
+        "WRITE_EXTERNAL_STORAGE",
+      ),
+    ],
+  },
+  contacts: { permissions: [...permission("READ_CONTACTS", "WRITE_CONTACTS", "GET_ACCOUNTS")] },
+  bluetooth: {
+    permissions: [
+      ...permission("BLUETOOTH", "BLUETOOTH_ADMIN", "BLUETOOTH_CONNECT", "BLUETOOTH_SCAN", "BLUETOOTH_ADVERTISE"),
+      "android.hardware.bluetooth",
+      "android.hardware.bluetooth_le",
+    ],
+  },
+  biometrics: { permissions: [...permission("USE_BIOMETRIC", "USE_FINGERPRINT")] },
+  tracking: {
+    permissions: [
+      "com.google.android.gms.permission.AD_ID",
+      ...permission("ACCESS_ADSERVICES_AD_ID", "ACCESS_ADSERVICES_ATTRIBUTION", "ACCESS_ADSERVICES_TOPICS"),
+    ],
+  },
+};
+
+/** Elements that ask for a permission, and those that are a component of the app. */
+const permissionElements = new Set(["uses-permission", "uses-permission-sdk-23", "uses-feature"]);
+const componentElements = new Set([
+  "activity",
+  "activity-alias",
+  "service",
+  "receiver",
+  "provider",
+  "meta-data",
+  "queries",
+]);
+
+/** Permissions, components and filters of a manifest. */
+export const androidFeatures: FeatureSearch = (template, files, { name: feature, declared }) => {
+  const needs = both(rowOf(known, feature), declared.android);
+  const cuts: Cut[] = [];
+  const there = new Set<string>();
+  const wanted = { permissions: new Set(needs.permissions), components: new Set(needs.components) };
+  const manifests = files.filter((file) => file.endsWith("/AndroidManifest.xml"));
+  for (const file of manifests) {
+    const { text } = template.source(file);
+    for (const element of walk(parseXml(template.source(file)))) {
+      const name = attributeOf(element, "android:name") ?? "";
+      const isPermission = permissionElements.has(element.name) && wanted.permissions.has(name);
+      const isComponent = componentElements.has(element.name) && wanted.components.has(name);
+      if (needs.links && element.name === "intent-filter" && opensByAddress(element))
+        cuts.push(elementCut(file, text, element));
+      if (isPermission) there.add(name);
+      if (isPermission || isComponent) cuts.push(elementCut(file, text, element));
+    }
+  }
+  const lacking = (declared.android?.permissions ?? []).filter((name) => !there.has(name));
+  return { cuts, adds: manifests.length > 0 ? askedOfAndroid(template, manifests, lacking) : [] };
+};
+
+/** Whether a filter opens the app by an address that somebody follows (Android documentation, "Create deep links"). */
+const opensByAddress = (filter: XmlElement): boolean =>
+  findAll(filter, "category").some(
+    (each) => attributeOf(each, "android:name") === "android.intent.category.BROWSABLE",
+  ) && findAll(filter, "data").some((each) => attributeOf(each, "android:scheme") !== undefined);
+
+/**
+ * Permissions and hardware that a manifest lacks, in front of its application (Android documentation, app manifest).
+ */
+function askedOfAndroid(
+  template: Folder,
+  manifests: readonly string[],
+  names: readonly string[],
+): FeatureFound["adds"] {
+  const opens = (file: string) => template.source(file).text.includes("android.intent.action.MAIN");
+  const file = manifests.find(opens) ?? manifests[0] ?? "";
+  const application = find(parseXml(template.source(file)), "application");
+  if (!application) return [];
+  const indent = /[ \t]*$/.exec(template.source(file).text.slice(0, application.start))?.[0] ?? "";
+  return names.map((name) => {
+    const isHardware = name.startsWith("android.hardware.");
+    const element = isHardware
+      ? `<uses-feature android:name="${name}" android:required="false" />`
+      : `<uses-permission android:name="${name}" />`;
+    return { file, at: application.start, text: `${element}\n${indent}` };
+  });
+}

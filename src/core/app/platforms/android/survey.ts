@@ -1,0 +1,163 @@
+import { findSettings, gradleSettings, keyedSite } from "../../../formats/splice/formats/gradle.ts";
+import {
+  attributeOf,
+  attributeSite,
+  find,
+  findAll,
+  parseXml,
+  walk,
+  type XmlElement,
+} from "../../../formats/splice/formats/xml.ts";
+import type { Site } from "../../../formats/splice/site.ts";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { type Problem, problem } from "../../../ground/problems/problem.ts";
+import type { Field } from "../../../ground/values/fields.ts";
+import type { Wants } from "../../../ground/values/missing.ts";
+import { placeAt } from "../../../ground/values/source.ts";
+import type { Slot } from "../../../pictures/slots/slot.ts";
+import { firstOfEachPath, firstOfEachPlace, heldValues, type SurveyPart } from "../../template/found.ts";
+import { type AppModule, appModules, manifestsOf } from "./gradle-project.ts";
+import { androidIdentities } from "./identities.ts";
+import { opensApp } from "./manifest.ts";
+import { missingIn } from "./missing.ts";
+import { type Followed, followReferences, mergeFollowed } from "./references.ts";
+import { openAndroidResources, type ResourceRef, readReference } from "./resources.ts";
+import { signingLine } from "./signing.ts";
+import { type Gap, identifierFills, type Manifest, versionFills } from "./values.ts";
+
+/** Surveys the Android apps of a template's Gradle project; undefined where there is none. */
+export const surveyAndroid: SurveyPart = (template, { wants, inStore }) => {
+  const [first, ...others] = appModules(template);
+  if (!first) return undefined;
+  // A watch's or a television's app is one with the phone's where both are in one project.
+  const modules = [first, ...others.filter(({ root }) => root === first.root)];
+  const surveys = modules.map((module) => surveyModule(template, module, wants, inStore));
+  const fills = firstOfEachPlace(surveys.flatMap((each) => each.fills));
+  const namespace = surveys[0]?.namespace;
+  const beside = storeIcons(template, modules);
+  const storeIcon = inStore.find(({ role }) => role === "store-icon");
+  return {
+    platform: "android",
+    folder: first.root,
+    identifiers: heldValues(fills, "identifiers.android"),
+    names: heldValues(fills, "app.label", "app.name"),
+    ...(namespace ? { namespace } : {}),
+    fills,
+    pictures: [
+      ...surveys.flatMap((each) => each.pictures),
+      ...inStore.filter(({ only }) => only === undefined).map((slot) => ({ slot, path: slot.path })),
+      ...(storeIcon ? beside.map((path) => ({ slot: storeIcon, path })) : []),
+    ],
+    brandFiles: [...new Set([...surveys.flatMap((each) => each.brandFiles), ...beside])].sort(),
+    added: surveys.flatMap((each) => each.added),
+    missing: surveys.flatMap((each) => each.missing),
+    gaps: surveys.flatMap((each) => each.gaps),
+  };
+};
+
+/** The store's icon as the platform's studio leaves it beside the resources (Android Studio, Image Asset). */
+const storeIcons = (template: Folder, modules: readonly AppModule[]): string[] =>
+  template
+    .list()
+    .filter(
+      (file) =>
+        modules.some(({ folder }) => file.startsWith(folder === "" ? "src/" : `${folder}/src/`)) &&
+        /\/(?:(?:ic_launcher|icon)\w*[-_](?:playstore|web)|(?:playstore|play_store)[-_]icon)\.png$/.test(file),
+    );
+
+type ModuleSurvey = Followed & { namespace: string | undefined };
+
+function surveyModule(template: Folder, module: AppModule, wants: Wants, inStore: readonly Slot[]): ModuleSurvey {
+  const resources = openAndroidResources(template, module);
+  const follow = followReferences(template, resources, inStore);
+  const gap: Gap = (what, file, at, severity = "warning") =>
+    problem("template-gap", `Android: ${what}.`, { severity, place: placeAt(template.source(file), at) });
+  /** A value of the manifest, or what the build puts in its place. */
+  const behind = (site: Site | undefined): { sites: Site[]; gaps: Problem[] } => {
+    const key = /^\$\{(\w+)\}$/.exec(site?.value ?? "")?.[1];
+    if (!site || !key) return { sites: site ? [site] : [], gaps: [] };
+    const sites = module.statements
+      .filter(({ tokens }) => tokens.some(({ text }) => /manifestPlaceholders$/i.test(text)))
+      .flatMap((statement) => keyedSite(statement.file, statement, key) ?? []);
+    const says = `the build script gives no value for the placeholder ${key}`;
+    return { sites, gaps: sites.length === 0 ? [gap(says, site.file, site.start)] : [] };
+  };
+  const following = (site: Site | undefined, to: (each: Site) => Partial<Followed>): Partial<Followed>[] => {
+    const { sites, gaps } = behind(site);
+    return [{ gaps }, ...sites.map(to)];
+  };
+
+  const settings = gradleSettings(module.script, template.source(module.script).text);
+  const [namespace] = findSettings(settings, "namespace", ["android"]);
+  const manifests = manifestsOf(template, module.folder).map((file) => ({
+    file,
+    root: parseXml(template.source(file)),
+  }));
+  const labelled = ({ file, root }: Manifest) =>
+    [...walk(root)]
+      .filter(({ attributes }) => attributes.has("android:label"))
+      .map((element) => ({ isApp: isAppItself(element), site: attributeSite(file, element, "android:label") }));
+
+  let found = mergeFollowed([identifierFills(module, gap), ...versionFills(template, module, manifests, gap)]);
+  for (const manifest of manifests) {
+    const { file, root } = manifest;
+    const labels = labelled(manifest);
+    const apps = labels.filter(({ isApp }) => isApp);
+    found = mergeFollowed([found, ...apps.flatMap(({ site }) => following(site, (each) => follow.label(each, file)))]);
+    const names = heldTexts(found, "app.label");
+    found = mergeFollowed([
+      found,
+      ...labels
+        .filter(({ isApp }) => !isApp)
+        .flatMap(({ site }) => following(site, (each) => follow.ownLabel(each, file, names))),
+      ...[...walk(root)].map((element) => follow.banner(attributeSite(file, element, "android:banner"))),
+      ...iconsOf(root).flatMap((element) => [
+        ...following(attributeSite(file, element, "android:icon"), (each) => follow.launcher(each, "launcher", file)),
+        ...following(attributeSite(file, element, "android:roundIcon"), (each) =>
+          follow.launcher(each, "launcher-round", file),
+        ),
+      ]),
+      ...themesOf(root).map((theme) => follow.theme(theme)),
+      ...findAll(root, "meta-data").map((data) => follow.notification(file, data)),
+    ]);
+  }
+  const [identifier] = heldValues(found.fills, "identifiers.android");
+  const files = manifests.map(({ file }) => file);
+  found = mergeFollowed([
+    found,
+    { fills: androidIdentities({ template, module, resources, manifests: files, identifier }) },
+    { fills: signingLine(template, module) },
+  ]);
+  const [main] = manifests;
+  const lacking = main ? missingIn({ template, resources, found, follow, wants, manifest: main, behind }) : {};
+  const all = mergeFollowed([found, lacking, { gaps: resources.unread() }]);
+  return {
+    ...all,
+    pictures: firstOfEachPath(all.pictures),
+    namespace: namespace?.site.value ?? attributeOf(main?.root, "package"),
+  };
+}
+
+/** The texts that stand where a field's fills are. */
+const heldTexts = ({ fills }: Followed, field: Field): string[] =>
+  fills.filter(({ holds }) => holds === field).map(({ site }) => site.value);
+
+/** Elements that may have an icon of the app's own. */
+const iconsOf = (root: XmlElement): XmlElement[] =>
+  ["application", "activity", "activity-alias"].flatMap((name) => findAll(root, name));
+
+/**
+ * Whether an element's label is the app's: its own, or that of an activity by which people open it. Others say what
+ * they do.
+ */
+const isAppItself = (element: XmlElement): boolean =>
+  element.name === "application" || (/^activity(-alias)?$/.test(element.name) && opensApp(element));
+
+/** The themes people see first: the launcher activity's, and the application's. */
+function themesOf(manifest: XmlElement): ResourceRef[] {
+  const launchers = findAll(manifest, "activity").filter(opensApp);
+  const named = [...launchers, find(manifest, "application")].map((each) =>
+    readReference(attributeOf(each, "android:theme")),
+  );
+  return named.filter((ref) => ref !== undefined);
+}

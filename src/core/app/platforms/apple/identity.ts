@@ -1,0 +1,198 @@
+import { posix } from "node:path";
+import { jsonSite, parseJson } from "../../../formats/splice/formats/json.ts";
+import { stringsSite } from "../../../formats/splice/formats/openstep.ts";
+import type { PlistString } from "../../../formats/splice/formats/plist.ts";
+import { attributeOf, attributeSite, parseXml, textSite, walk } from "../../../formats/splice/formats/xml.ts";
+import type { Site } from "../../../formats/splice/site.ts";
+import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
+import type { Field } from "../../../ground/values/fields.ts";
+import type { Platform } from "../../../ground/values/platform.ts";
+import type { Fill } from "../../template/found.ts";
+import { namedText } from "../../template/named-text.ts";
+import type { XcodeProject, XcodeTarget } from "./project.ts";
+import { type Settings, soleVariable, variablesIn } from "./settings.ts";
+
+/** What is surveyed: some targets of a project, and what its app is called by the system. */
+export interface XcodePart {
+  project: XcodeProject;
+  targets: readonly XcodeTarget[];
+  platform: Platform;
+  identifier: string | undefined;
+}
+
+const identifierSetting = "PRODUCT_BUNDLE_IDENTIFIER";
+
+/** An app's identifier: of several configurations', the shortest, which the others begin with. */
+export function appIdentifier(app: XcodeTarget): string | undefined {
+  const all = app.settings.flatMap((settings) => settings.evaluated(identifierSetting) ?? []);
+  return all.sort((a, b) => a.length - b.length)[0];
+}
+
+/** The product's name as users of a Mac see it where nothing else says one. */
+export const targetName = ({ name, settings }: XcodeTarget): string =>
+  settings.flatMap((each) => each.evaluated("PRODUCT_NAME") ?? [])[0] ?? name;
+
+/** Settings of the targets, each with the project's that it inherits. */
+const everySetting = ({ project, targets }: XcodePart): Settings[] => [
+  ...targets.flatMap(({ settings }) => settings),
+  ...project.settings,
+];
+
+/** Wherever the project says the identifier, for the app and for what belongs to it. */
+export function identifierFills(
+  part: XcodePart,
+  app: XcodeTarget,
+  ofCode: readonly XcodeTarget[],
+  holds: Field,
+): Fill[] {
+  const identifier = part.identifier ?? "";
+  const all = [...part.targets, ...ofCode];
+  const fills = everySetting({ ...part, targets: all }).flatMap((settings) =>
+    settings.sites(identifierSetting).flatMap((site) => identifierFill(settings, site, identifier, holds, 0)),
+  );
+  const placeOf = ({ file, start }: Site) => `${file}:${start}`;
+  const known = new Set(fills.map(({ site }) => placeOf(site)));
+  const apart = part.targets
+    .filter(({ system }) => system === "watch" || system === "other")
+    .flatMap(({ settings }) => settings.flatMap((each) => each.sites(identifierSetting)))
+    .filter((site) => !known.has(placeOf(site)) && /^[\w-]+(\.[\w-]+)+$/.test(site.value));
+  // Under another condition the app may be called otherwise: for a device, for a configuration.
+  const otherwise = app.settings
+    .flatMap((settings) => settings.sites(identifierSetting))
+    .filter((site) => !known.has(placeOf(site)) && site.value !== "" && !/\$[({]/.test(site.value));
+  return [
+    ...fills,
+    ...apart.map((site) => besideIdentifier(site, identifier, holds)),
+    ...otherwise.map((site): Fill => ({ holds, site, shape: "text" })),
+  ];
+}
+
+/**
+ * A watch's or a television's app that is called otherwise than the telephone's: it keeps its last word, behind the
+ * client's.
+ */
+function besideIdentifier(site: Site, identifier: string, holds: Field): Fill {
+  const last = site.value.slice(site.value.lastIndexOf("."));
+  return { holds, site, shape: "text", ...(identifier.endsWith(last) ? {} : { after: last }) };
+}
+
+/** A value that refers to a variable which holds the whole identifier follows it; another is written anew. */
+function identifierFill(settings: Settings, site: Site, identifier: string, holds: Field, depth: number): Fill[] {
+  const holder = variablesIn(site.value).find((name) => settings.evaluated(name)?.includes(identifier));
+  if (holder !== undefined && depth < 8 && settings.sites(holder).length > 0)
+    return settings.sites(holder).flatMap((each) => identifierFill(settings, each, identifier, holds, depth + 1));
+  return aroundIdentifier(site, identifier, holds, settings.expanded(site.value));
+}
+
+/** The identifier, whole or as a part of a longer one: an extension's, a shared group's. */
+export function aroundIdentifier(site: Site, identifier: string, holds: Field, value = site.value): Fill[] {
+  const at = value.indexOf(identifier);
+  if (at === -1) return [];
+  const [before, after] = [value.slice(0, at), value.slice(at + identifier.length)];
+  if (/[A-Za-z0-9-]$/.test(before) || /^[A-Za-z0-9-]/.test(after)) return [];
+  return [
+    {
+      holds,
+      site,
+      shape: "text",
+      ...(before ? { before } : {}),
+      ...(after ? { after } : {}),
+    },
+  ];
+}
+
+/** Build settings that people see, and those that count (Apple, build settings reference). */
+const settingFields: Readonly<Record<string, Field>> = {
+  MARKETING_VERSION: "version",
+  CURRENT_PROJECT_VERSION: "build",
+  INFOPLIST_KEY_CFBundleDisplayName: "app.label",
+  INFOPLIST_KEY_NSHumanReadableCopyright: "copyright",
+};
+
+export const settingFills = (part: XcodePart): Fill[] =>
+  everySetting(part).flatMap((settings) =>
+    Object.entries(settingFields).flatMap(([name, holds]) =>
+      settings.sites(name).flatMap((site) => followSetting(part, site, holds)),
+    ),
+  );
+
+/** Settings that say how the product's file is called: the app's users see another name. */
+const productNames = new Set(["PRODUCT_NAME", "TARGET_NAME", "EXECUTABLE_NAME"]);
+
+/** A literal where it stands; what refers to a variable of the template's own, where that is given. */
+export function followSetting(part: XcodePart, site: Site | undefined, holds: Field): Fill[] {
+  if (!site) return [];
+  const name = soleVariable(site.value);
+  if (name === undefined) return /\$[({]/.test(site.value) ? [] : [{ holds, site, shape: "text" }];
+  if (productNames.has(name)) return holds === "app.label" ? [{ holds, site, shape: "text" }] : [];
+  const literal = everySetting(part)
+    .flatMap((settings) => settings.sites(name))
+    .filter(({ value }) => !value.includes("$("));
+  return literal.map((each) => ({ holds, site: each, shape: "text" }));
+}
+
+const localizedKeys: Readonly<Record<string, Field>> = {
+  CFBundleDisplayName: "app.label",
+  CFBundleName: "app.label",
+  NSHumanReadableCopyright: "copyright",
+};
+
+/** Property list values in the template's own languages: .strings files, and string catalogs. */
+export function localizedFills(template: Folder, folders: readonly string[]): Fill[] {
+  const fills: Fill[] = [];
+  const add = (holds: Field, site: Site | undefined) => {
+    if (site) fills.push({ holds, site, shape: "text" });
+  };
+  for (const file of template.list()) {
+    const isStrings = /(^|\/)[^/]+\.lproj\/InfoPlist\.strings$/.test(file);
+    const folder = posix.dirname(isStrings ? posix.dirname(file) : file);
+    if (!folders.includes(folder === "." ? "" : folder)) continue;
+    for (const [key, holds] of Object.entries(localizedKeys)) {
+      if (isStrings && textIfAny(template.bytes(file)) !== undefined)
+        add(holds, stringsSite(file, template.source(file), key));
+      else if (file.endsWith("/InfoPlist.xcstrings"))
+        for (const site of catalogSites(template, file, key)) add(holds, site);
+    }
+  }
+  return fills;
+}
+
+/** A key's values in every language of a string catalog. */
+function catalogSites(template: Folder, file: string, key: string): Site[] {
+  const root = parseJson(template.source(file));
+  const path = ["strings", key, "localizations"];
+  const languages = Object.keys(JSON.parse(template.source(file).text)?.strings?.[key]?.localizations ?? {});
+  return languages.flatMap((language) => jsonSite(file, root, [...path, language, "stringUnit", "value"]) ?? []);
+}
+
+/** Attributes of storyboards and interface files that are shown (Apple, Interface Builder). */
+const shownAttributes = ["text", "title", "headerTitle", "placeholder", "placeholderString", "label", "prompt"];
+
+/**
+ * Texts that people see and that hold one of the app's names: in storyboards, and in what the app says when it asks
+ * for something.
+ */
+export function seenTexts(
+  template: Folder,
+  { folder }: XcodeProject,
+  lists: readonly { strings: readonly PlistString[] }[],
+  names: readonly string[],
+  platform: Platform,
+): Fill[] {
+  const below = folder ? `${folder}/` : "";
+  const boards = template.list().filter((file) => file.startsWith(below) && /\.(storyboard|xib)$/.test(file));
+  const isMac = (file: string) => template.source(file).text.includes("MacOSX");
+  const own = boards.filter((file) => isMac(file) === (platform === "desktop"));
+  const inBoards = own.flatMap((file) =>
+    [...walk(parseXml(template.source(file)))].flatMap((element) => [
+      ...shownAttributes.flatMap((attribute) => attributeSite(file, element, attribute) ?? []),
+      ...(element.name === "string" && shownAttributes.includes(attributeOf(element, "key") ?? "")
+        ? [textSite(file, element) ?? []].flat()
+        : []),
+    ]),
+  );
+  const asked = lists.flatMap(({ strings }) =>
+    strings.filter(({ path }) => /UsageDescription$/.test(String(path.at(-1)))).map(({ site }) => site),
+  );
+  return [...inBoards, ...asked].flatMap((site) => namedText(site, names));
+}

@@ -1,0 +1,160 @@
+import type { Node as JsonNode } from "jsonc-parser";
+import { plistStart } from "../../../formats/splice/formats/plist.ts";
+import { emptySite, type Site } from "../../../formats/splice/site.ts";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { darkOf, type Field } from "../../../ground/values/fields.ts";
+import type { MissingKind, Wants } from "../../../ground/values/missing.ts";
+import { placeAt } from "../../../ground/values/source.ts";
+import { type Fill, type Found, insertedText, type SignedTarget } from "../../template/found.ts";
+import { iosIconSlots } from "./catalog.ts";
+import type { XcodePart } from "./identity.ts";
+import type { XcodeProject, XcodeTarget } from "./project.ts";
+
+interface Project {
+  template: Folder;
+  wants: Wants;
+  project: XcodeProject;
+  app: XcodeTarget;
+  /** The app's property list, where it has one as a file. */
+  main: string | undefined;
+}
+
+/**
+ * A display name for an app that shows its product's: in its property list, or as the build setting that stands for
+ * it.
+ */
+export function displayName({ template, wants, project, app, main }: Project): Partial<Found> | undefined {
+  const kind = "display-name";
+  if (main) {
+    const at = plistStart(template.source(main));
+    if (at === undefined) return undefined;
+    const opens = "\n\t<key>CFBundleDisplayName</key>\n\t<string>";
+    const fills = wants(kind) ? [insertedValue(main, at, "xml-text", "app.label", opens, "</string>")] : [];
+    return found(template, kind, main, at, wants, fills);
+  }
+  const fills = app.settings.flatMap(({ start }): Fill[] => {
+    if (start === undefined) return [];
+    const opens = "\n\t\t\t\tINFOPLIST_KEY_CFBundleDisplayName = ";
+    return [insertedValue(project.file, start, "openstep", "app.label", opens, ";")];
+  });
+  return found(template, kind, project.file, fills[0]?.site.start ?? 0, wants, wants(kind) ? fills : []);
+}
+
+const found = (
+  template: Folder,
+  kind: MissingKind,
+  file: string,
+  at: number,
+  wants: Wants,
+  fills: Fill[],
+): Partial<Found> => ({
+  fills,
+  missing: [{ kind, added: wants(kind), place: placeAt(template.source(file), at) }],
+});
+
+const insertedValue = (
+  file: string,
+  at: number,
+  form: Site["form"],
+  holds: Field,
+  opens: string,
+  closes: string,
+): Fill => ({ holds, site: emptySite(file, at, form), shape: "text", opens, closes });
+
+/** Products that are signed each with a profile of its own (Apple, product types); tests are not. */
+const isSigned = ({ productType }: XcodeTarget): boolean =>
+  /\.(application|app-extension|extensionkit-extension|watchkit2?-extension)/.test(productType);
+
+/** Where a project says which team signs it and with which profile: filled only where a client gives them. */
+export function signingPlaces(
+  { project, targets, identifier }: XcodePart,
+  app: XcodeTarget,
+  ofCode: readonly XcodeTarget[],
+): { fills: Fill[]; signed: SignedTarget[] } {
+  const own = targets.filter(isSigned);
+  const all = [...targets, ...ofCode, { settings: project.settings }].flatMap(({ settings }) => settings);
+  const teams = all.flatMap((settings) => settings.sites("DEVELOPMENT_TEAM"));
+  const fills: Fill[] = teams.map((site) => ({ holds: "signing.team", site, shape: "text", optional: true }));
+  for (const { settings, name } of own) {
+    for (const { start, sites } of settings) {
+      if (teams.length === 0 && start !== undefined) fills.push(teamPlace(project.file, start));
+      for (const site of sites("PROVISIONING_PROFILE_SPECIFIER"))
+        fills.push({
+          holds: "signing.profile",
+          site,
+          shape: "text",
+          optional: true,
+          ...(name === app.name ? {} : { target: name }),
+        });
+    }
+  }
+  const signed = own.flatMap(({ name, settings }) => {
+    const bundle = settings.flatMap((each) => each.evaluated("PRODUCT_BUNDLE_IDENTIFIER") ?? [])[0];
+    return identifier && bundle?.startsWith(identifier)
+      ? [{ target: name === app.name ? undefined : name, suffix: bundle.slice(identifier.length) }]
+      : [];
+  });
+  return { fills, signed: [...new Map(signed.map((each) => [each.target, each])).values()] };
+}
+
+const teamPlace = (file: string, at: number): Fill => ({
+  holds: "signing.team",
+  site: emptySite(file, at, "openstep"),
+  shape: "text",
+  optional: true,
+  opens: "\n\t\t\t\tDEVELOPMENT_TEAM = ",
+  closes: ";",
+});
+
+/**
+ * The dark and the tinted form of an icon that is one picture for all (Apple, asset catalog reference, appearances).
+ */
+export function appearances(template: Folder, set: string, only: JsonNode, wants: Wants): Partial<Found> {
+  const file = `${set}/Contents.json`;
+  const place = placeAt(template.source(file), only.offset);
+  const missing = [{ kind: "dark-icon", added: wants("dark-icon"), place }] as const;
+  if (!wants("dark-icon")) return { missing };
+  const slots = iosIconSlots.filter(({ qualifier }) => /^universal-(dark|tinted)$/.test(qualifier));
+  const at = only.offset + only.length;
+  return {
+    missing,
+    pictures: slots.map((slot) => ({ slot, path: `${set}/icon-${slot.qualifier}.png` })),
+    fills: slots.map(({ qualifier }) => {
+      const entry = {
+        appearances: [{ appearance: "luminosity", value: qualifier.replace("universal-", "") }],
+        filename: `icon-${qualifier}.png`,
+        idiom: "universal",
+        platform: "ios",
+        size: "1024x1024",
+      };
+      return insertedText(file, at, `,\n${indent(JSON.stringify(entry, null, 2))}`);
+    }),
+  };
+}
+
+const indent = (text: string): string => text.replace(/^/gm, "    ");
+
+/** The dark form of a colour, behind the last one of its set. */
+export function darkColor(template: Folder, file: string, last: JsonNode, holds: Field, wants: Wants): Partial<Found> {
+  const place = placeAt(template.source(file), last.offset);
+  const missing = [{ kind: "dark-colors", added: wants("dark-colors"), place }] as const;
+  if (!wants("dark-colors")) return { missing };
+  const at = last.offset + last.length;
+  const head = `,
+    {
+      "appearances" : [
+        { "appearance" : "luminosity", "value" : "dark" }
+      ],
+      "idiom" : "universal",
+      "color" : {
+        "color-space" : "srgb",
+        "components" : { "red" : `;
+  const parts = [
+    { shape: "red", opens: head, closes: "" },
+    { shape: "green", opens: ', "green" : ', closes: "" },
+    { shape: "blue", opens: ', "blue" : ', closes: ', "alpha" : "1.000" }\n      }\n    }' },
+  ] as const;
+  // The notation of what is put in: hexadecimal, as Xcode offers it.
+  const site = { ...emptySite(file, at, "json"), value: "0x00" };
+  return { missing, fills: parts.map((part) => ({ holds: darkOf(holds), site, ...part })) };
+}

@@ -1,0 +1,34 @@
+import { posix } from "node:path";
+import { write } from "../../../formats/splice/forms.ts";
+import type { BuildFiles } from "../../template/build-files.ts";
+import { fieldOf } from "../../variant/variant.ts";
+
+/** What an archive is exported with (Apple, xcodebuild, export options); none where no team is known. */
+export const iosBuildFiles: BuildFiles = (variant, { folder, signed = [] }) => {
+  const team = variant.values["signing.team"]?.value;
+  const profile = variant.values["signing.profile"]?.value;
+  if (team === undefined) return [];
+  const escaped = (value: string) => write("xml-text", value);
+  const profiles = (signed.length > 0 ? signed : [{ suffix: "" }]).flatMap(({ target, suffix }) => {
+    const own = target === undefined ? profile : variant.profiles[target];
+    if (own === undefined) return [];
+    const bundle = `${fieldOf(variant, "identifiers.ios")}${suffix}`;
+    return [`\t\t<key>${escaped(bundle)}</key>\n\t\t<string>${escaped(own)}</string>\n`];
+  });
+  const named =
+    profiles.length === 0 ? "" : `\t<key>provisioningProfiles</key>\n\t<dict>\n${profiles.join("")}\t</dict>\n`;
+  const text = `<?xml version="1.0" encoding="UTF-8"?>
+<!DOCTYPE plist PUBLIC "-//Apple//DTD PLIST 1.0//EN" "http://www.apple.com/DTDs/PropertyList-1.0.dtd">
+<plist version="1.0">
+<dict>
+\t<key>method</key>
+\t<string>app-store-connect</string>
+${named}\t<key>signingStyle</key>
+\t<string>${profile === undefined ? "automatic" : "manual"}</string>
+\t<key>teamID</key>
+\t<string>${escaped(team)}</string>
+</dict>
+</plist>
+`;
+  return [{ path: posix.join(folder, "ExportOptions.plist"), text }];
+};

@@ -1,0 +1,94 @@
+import { posix } from "node:path";
+import { readResourceScript } from "../../../formats/splice/formats/resource-script.ts";
+import type { Site } from "../../../formats/splice/site.ts";
+import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
+import type { Field } from "../../../ground/values/fields.ts";
+import { longPattern } from "../../../ground/values/long-pattern.ts";
+import { programIcons } from "../../../pictures/slots/program.ts";
+import { findFile } from "../../template/find-file.ts";
+import type { Fill, PictureUse } from "../../template/found.ts";
+
+/** What a program's version block says to whoever looks at its properties (Microsoft, VERSIONINFO resource). */
+const shown: Readonly<Record<string, Field>> = {
+  CompanyName: "owner",
+  FileDescription: "app.name",
+  ProductName: "app.name",
+  LegalCopyright: "copyright",
+};
+
+/** A program's own resources: its icon files, and what its version block and its code say to people. */
+export function windowsProgram(
+  template: Folder,
+  folder: string,
+  names: readonly string[],
+): { fills: Fill[]; pictures: PictureUse[] } {
+  const below = folder ? `${folder}/` : "";
+  const scripts = template
+    .list()
+    .filter((file) => file.startsWith(below) && file.toLowerCase().endsWith(".rc"))
+    .filter((file) => textIfAny(template.bytes(file)) !== undefined);
+  const fills: Fill[] = [];
+  const icons = new Set<string>();
+  const said = new Set(names);
+  for (const file of scripts) {
+    const { values, texts, icons: listed } = readResourceScript(file, template.source(file));
+    for (const { key, site } of values) {
+      const holds = shown[key];
+      if (!holds || site.value.trim() === "") continue;
+      fills.push({ holds, site, shape: "text" });
+      if (holds === "app.name") said.add(site.value);
+    }
+    for (const { key, site } of texts)
+      if (/TITLE|APP_?NAME|CAPTION/i.test(key)) {
+        fills.push({ holds: "app.name", site, shape: "text" });
+        said.add(site.value);
+      }
+    for (const { path } of listed) {
+      const found = findFile(template, posix.normalize(posix.join(posix.dirname(file), path)));
+      if (found) icons.add(found);
+    }
+  }
+  for (const path of listedIcons(template, below)) icons.add(path);
+  const titles = template
+    .list()
+    .filter((file) => file.startsWith(below) && /\.(cpp|cc|cs|h|xaml)$/.test(file))
+    .flatMap((file) => titleSites(file, textIfAny(template.bytes(file)) ?? "", said));
+  fills.push(...titles.map((site): Fill => ({ holds: "app.name", site, shape: "text" })));
+  const within = programIcons("windows");
+  const [largest] = within.slice(-1);
+  return {
+    fills,
+    pictures: largest ? [...icons].map((path) => ({ slot: largest, path, container: "ico", within })) : [],
+  };
+}
+
+/** Icons that a program's project lists, or takes for its own (Microsoft, MSBuild items and ApplicationIcon). */
+function listedIcons(template: Folder, below: string): string[] {
+  const item = /\bInclude="([^"*$]+\.ico)"|<ApplicationIcon>([^<$]+\.ico)<\/ApplicationIcon>/gi;
+  return template
+    .list()
+    .filter((file) => file.startsWith(below) && /\.(vcxproj|csproj|vbproj)$/i.test(file))
+    .flatMap((file) =>
+      [...(textIfAny(template.bytes(file)) ?? "").matchAll(item)].flatMap(([, listed, own]) => {
+        const path = (listed ?? own ?? "").replaceAll("\\", "/");
+        return findFile(template, posix.normalize(posix.join(posix.dirname(file), path))) ?? [];
+      }),
+    );
+}
+
+/**
+ * A call or an assignment that puts a name above a window (Microsoft, AppWindow.Title, CreateWindow, SetWindowText).
+ */
+const titled = longPattern("g")`
+  (?:\bTitle\s*\(|\bTitle\s*=|\bSetWindowTextW?\s*\([^,;]*,|\bCreate(?:AndShow)?\s*\(
+  |\bsetTitle\s*\()\s*(L?"((?:[^"\\\n]|\\.)*)")
+`;
+
+function titleSites(file: string, text: string, names: ReadonlySet<string>): Site[] {
+  return [...text.matchAll(titled)].flatMap((match) => {
+    const [whole, literal = "", value = ""] = match;
+    if (!names.has(value)) return [];
+    const start = match.index + whole.lastIndexOf(literal) + (literal.startsWith("L") ? 1 : 0);
+    return [{ file, start, end: start + value.length + 2, value, form: "c-string" as const }];
+  });
+}

@@ -1,0 +1,70 @@
+import picomatch from "picomatch";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { problemOfFile } from "../../../ground/problems/of-files.ts";
+import type { Problem } from "../../../ground/problems/problem.ts";
+import { placeAt } from "../../../ground/values/source.ts";
+import { type SecretKind, secretKinds } from "./kinds.ts";
+
+/** A file of a template that holds a secret, or may. */
+export interface FoundSecret {
+  file: string;
+  level: SecretKind["level"];
+  problem: Problem;
+}
+
+/** Bytes of a file that are looked at. */
+const looked = 512 * 1024;
+
+/**
+ * Looks for secrets in files that variants get. The first kind that a file is of is told; what is never handed on,
+ * before what may be.
+ */
+export function findSecrets(folder: Folder, files: readonly string[]): FoundSecret[] {
+  return files.flatMap((file): FoundSecret[] => {
+    const applying = secretKinds.filter(
+      ({ within, except }) => within?.test(file) !== false && except?.test(file) !== true,
+    );
+    const byPath = applying.find(({ level, path }) => level === "stop" && path?.test(file));
+    if (byPath) return [told(folder, file, byPath)];
+    const text = Buffer.from(folder.glimpse(file).subarray(0, looked)).toString("latin1");
+    for (const kind of applying) {
+      if (kind.path?.test(file)) return [told(folder, file, kind)];
+      const at = kind.content ? text.search(kind.content) : -1;
+      if (at !== -1) return [told(folder, file, kind, { text, at })];
+    }
+    return [];
+  });
+}
+
+/** The line is named, and not shown: what stands there is a secret. */
+function told(
+  { label }: Folder,
+  file: string,
+  { level, says }: SecretKind,
+  where?: { text: string; at: number },
+): FoundSecret {
+  const shown = label ? `${label}/${file}` : file;
+  const place = where ? { ...placeAt({ file: shown, text: where.text }, where.at), text: "" } : undefined;
+  const [code, said] =
+    level === "stop"
+      ? (["secret-kept", `${where ? "holds" : "is"} ${says}.`] as const)
+      : (["secret-likely", `${where ? "holds what looks like" : "is"} ${says}.`] as const);
+  const severity = level === "stop" ? "error" : "warning";
+  return {
+    file,
+    level,
+    problem: {
+      ...problemOfFile(code, { file, shown }, said, { severity, place }),
+      settle: { list: "leave", entry: file },
+    },
+  };
+}
+
+/** Those that template.yaml does not allow with a reason. */
+export function dropAllowed(
+  found: readonly FoundSecret[],
+  allow: readonly { file: string; text?: string | undefined }[],
+): FoundSecret[] {
+  const rules = allow.filter(({ text }) => text === undefined).map(({ file }) => picomatch(file, { dot: true }));
+  return found.filter(({ file }) => !rules.some((matches) => matches(file)));
+}

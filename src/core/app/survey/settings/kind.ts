@@ -1,0 +1,40 @@
+import type { Field } from "../../../ground/values/fields.ts";
+import type { Platform } from "../../../ground/values/platform.ts";
+import type { Shape } from "../../template/shapes.ts";
+import type { PictureKind } from "./pictures.ts";
+
+/**
+ * A place within settings that people see, or that identifies the app. `at` leads to it from the settings' root; * is
+ * any step, ** any number.
+ */
+export interface SettingPlace {
+  at: string;
+  /** host and scheme: only where the value has one of the template's own. */
+  holds: Field | "host" | "scheme-if-own";
+  shape?: Shape;
+  /** Left as it is where the client gives no value. */
+  optional?: true;
+  /** Of which platform's app it is; of all where absent. */
+  platform?: Platform;
+}
+
+/** A kind of settings that make an app, or go with one. */
+export interface SettingsKind {
+  /** What it is, for a producer. */
+  says: string;
+  file: RegExp;
+  /** Members that the root has; the root is the outermost group that has all of one of these lists. */
+  root: readonly (readonly string[])[];
+  /** The platforms of which it makes an app by itself; where a group is named, only if the settings have it. */
+  makes: readonly { platform: Platform; group?: string }[];
+  /** Counts only where there is an app of this platform. */
+  goesWith?: Platform;
+  /** Its pages are shown within the app. */
+  wraps?: true;
+  places: readonly SettingPlace[];
+  pictures: readonly { at: string; kind: PictureKind; platform: Platform }[];
+  /** Identifiers that it must say, and may not yet: the group and the member. */
+  needs?: readonly { group: string; member: string; holds: Field; platform: Platform }[];
+  /** Pictures found by their names where the settings name none. */
+  byName?: readonly { folder: string; files: readonly string[]; kind: PictureKind; platform: Platform }[];
+}

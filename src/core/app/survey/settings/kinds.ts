@@ -1,0 +1,227 @@
+import { longPattern } from "../../../ground/values/long-pattern.ts";
+import type { SettingPlace, SettingsKind } from "./kind.ts";
+
+/** A managed app for telephones, whose native projects are made from its settings at each build. */
+const managed: SettingsKind = {
+  says: "settings of a managed app",
+  file: /^(?:[^/]+\/)*app(\.config)?\.(json|[cm]?[jt]s)$/,
+  root: [
+    ["name", "slug"],
+    ["name", "android", "ios"],
+  ],
+  makes: [{ platform: "android" }, { platform: "ios" }, { platform: "web", group: "web" }],
+  places: [
+    { at: "name", holds: "app.label" },
+    { at: "version", holds: "version" },
+    { at: "scheme", holds: "scheme-if-own" },
+    { at: "scheme.*", holds: "scheme-if-own" },
+    { at: "orientation", holds: "orientation", shape: "managedOrientation", optional: true },
+    { at: "primaryColor", holds: "colors.brand", shape: "color" },
+    { at: "backgroundColor", holds: "colors.page", shape: "color" },
+    { at: "splash.backgroundColor", holds: "colors.start", shape: "color" },
+    { at: "splash.dark.backgroundColor", holds: "colors.startDark", shape: "color" },
+    { at: "plugins.*.*.backgroundColor", holds: "colors.start", shape: "color" },
+    { at: "plugins.*.*.dark.backgroundColor", holds: "colors.startDark", shape: "color" },
+    { at: "plugins.*.*.color", holds: "colors.brand", shape: "color" },
+    { at: "notification.color", holds: "colors.brand", shape: "color" },
+    { at: "ios.bundleIdentifier", holds: "identifiers.ios", platform: "ios" },
+    { at: "ios.buildNumber", holds: "build", platform: "ios" },
+    { at: "ios.scheme", holds: "scheme-if-own", platform: "ios" },
+    { at: "ios.associatedDomains.*", holds: "host", platform: "ios" },
+    { at: "ios.splash.backgroundColor", holds: "colors.start", shape: "color", platform: "ios" },
+    { at: "ios.infoPlist.CFBundleDisplayName", holds: "app.label", platform: "ios" },
+    { at: "android.package", holds: "identifiers.android", platform: "android" },
+    { at: "android.versionCode", holds: "build", platform: "android" },
+    { at: "android.scheme", holds: "scheme-if-own", platform: "android" },
+    {
+      at: "android.adaptiveIcon.backgroundColor",
+      holds: "colors.ground",
+      shape: "color",
+      platform: "android",
+    },
+    { at: "android.splash.backgroundColor", holds: "colors.start", shape: "color", platform: "android" },
+    { at: "android.intentFilters.*.data.host", holds: "host", platform: "android" },
+    { at: "android.intentFilters.*.data.*.host", holds: "host", platform: "android" },
+    { at: "android.intentFilters.*.data.scheme", holds: "scheme-if-own", platform: "android" },
+    { at: "android.intentFilters.*.data.*.scheme", holds: "scheme-if-own", platform: "android" },
+    { at: "web.name", holds: "app.name", platform: "web" },
+    { at: "web.shortName", holds: "app.label", platform: "web" },
+    { at: "web.themeColor", holds: "colors.brand", shape: "color", platform: "web" },
+    { at: "web.backgroundColor", holds: "colors.start", shape: "color", platform: "web" },
+  ],
+  pictures: [
+    { at: "icon", kind: "icon", platform: "ios" },
+    { at: "ios.icon", kind: "icon", platform: "ios" },
+    { at: "ios.icon.light", kind: "icon", platform: "ios" },
+    { at: "ios.icon.dark", kind: "icon-dark", platform: "ios" },
+    { at: "ios.icon.tinted", kind: "icon-tinted", platform: "ios" },
+    { at: "android.icon", kind: "icon", platform: "ios" },
+    { at: "android.adaptiveIcon.foregroundImage", kind: "foreground", platform: "android" },
+    { at: "android.adaptiveIcon.backgroundImage", kind: "background", platform: "android" },
+    { at: "android.adaptiveIcon.monochromeImage", kind: "monochrome", platform: "android" },
+    { at: "notification.icon", kind: "notification", platform: "android" },
+    { at: "plugins.*.*.icon", kind: "notification", platform: "android" },
+    { at: "splash.image", kind: "start", platform: "ios" },
+    { at: "splash.dark.image", kind: "start-dark", platform: "ios" },
+    { at: "ios.splash.image", kind: "start", platform: "ios" },
+    { at: "android.splash.image", kind: "start", platform: "ios" },
+    { at: "plugins.*.*.image", kind: "start", platform: "ios" },
+    { at: "plugins.*.*.dark.image", kind: "start-dark", platform: "ios" },
+    { at: "web.favicon", kind: "favicon", platform: "web" },
+  ],
+  needs: [
+    { group: "ios", member: "bundleIdentifier", holds: "identifiers.ios", platform: "ios" },
+    { group: "android", member: "package", holds: "identifiers.android", platform: "android" },
+  ],
+};
+
+/** A page in a native shell for telephones; its projects lie beside it. */
+const wrapper: SettingsKind = {
+  says: "settings of a wrapper around a page",
+  file: /(^|\/)[\w-]+\.config\.(json|[cm]?[jt]s)$/,
+  root: [["appId", "appName"]],
+  makes: [],
+  wraps: true,
+  places: [
+    { at: "appId", holds: "identifiers.base" },
+    { at: "appName", holds: "app.name" },
+    { at: "server.url", holds: "host" },
+    { at: "plugins.SplashScreen.backgroundColor", holds: "colors.start", shape: "color" },
+    { at: "plugins.LocalNotifications.iconColor", holds: "colors.brand", shape: "color" },
+  ],
+  pictures: [],
+};
+
+/** What a project says of itself to whoever looks at the finished program. */
+const packaged: SettingsKind = {
+  says: "a project that makes a program for desktops",
+  file: /^package\.json$/,
+  root: [["name", "version", "main"]],
+  makes: [],
+  goesWith: "desktop",
+  places: [
+    { at: "productName", holds: "app.name", platform: "desktop" },
+    { at: "version", holds: "version", platform: "desktop" },
+    { at: "author", holds: "owner", platform: "desktop" },
+    { at: "author.name", holds: "owner", platform: "desktop" },
+    { at: "author.email", holds: "email", platform: "desktop" },
+    { at: "author.url", holds: "host", platform: "desktop" },
+    { at: "homepage", holds: "host", platform: "desktop" },
+  ],
+  pictures: [],
+};
+
+const shellPlaces: readonly SettingPlace[] = [
+  { at: "appId", holds: "identifiers.desktop", platform: "desktop" },
+  { at: "productName", holds: "app.name", platform: "desktop" },
+  { at: "copyright", holds: "copyright", platform: "desktop" },
+  { at: "protocols.name", holds: "app.name", platform: "desktop" },
+  { at: "protocols.*.name", holds: "app.name", platform: "desktop" },
+  { at: "protocols.schemes.*", holds: "scheme-if-own", platform: "desktop" },
+  { at: "protocols.*.schemes.*", holds: "scheme-if-own", platform: "desktop" },
+  { at: "linux.maintainer", holds: "owner", platform: "desktop" },
+  { at: "linux.vendor", holds: "owner", platform: "desktop" },
+  { at: "win.publisherName", holds: "owner", platform: "desktop" },
+  { at: "appx.identityName", holds: "identifiers.windows", platform: "desktop" },
+  { at: "appx.publisher", holds: "windows.publisher", platform: "desktop" },
+  { at: "appx.publisherDisplayName", holds: "windows.publisherName", platform: "desktop" },
+  { at: "appx.displayName", holds: "app.name", platform: "desktop" },
+  { at: "appx.backgroundColor", holds: "colors.ground", shape: "color", platform: "desktop" },
+  { at: "publish.url", holds: "host", platform: "desktop" },
+  { at: "publish.*.url", holds: "host", platform: "desktop" },
+];
+
+/** A page in a shell for desktops, packed by its own settings. */
+const shell: SettingsKind = {
+  says: "settings of a desktop shell",
+  file: longPattern()`
+    ^(?:[^/]+\/)?(?:package\.json|[\w-]*build[\w-]*(?:\.config)?\.(?:json|ya?ml|[cm]?[jt]s)
+    |[\w-]+\.config\.[cm]?[jt]s)$
+  `,
+  root: [["appId", "productName"]],
+  makes: [{ platform: "desktop" }],
+  wraps: true,
+  places: shellPlaces,
+  pictures: [
+    ...["icon", "mac.icon", "win.icon", "linux.icon", "nsis.installerIcon", "nsis.uninstallerIcon"].map((at) => ({
+      at,
+      kind: "shell" as const,
+      platform: "desktop" as const,
+    })),
+  ],
+  byName: [
+    {
+      folder: "directories.buildResources",
+      files: ["icon.icns", "icon.ico", "icon.png", "icons/512x512.png"],
+      kind: "shell",
+      platform: "desktop",
+    },
+    { folder: "=resources", files: ["icon.png"], kind: "shell", platform: "desktop" },
+  ],
+};
+
+/** The same, in a shell whose settings name the windows and the pictures too. */
+const windowedShell: SettingsKind = {
+  says: "settings of a desktop shell",
+  file: /(^|\/)[\w.-]+\.conf\.json$/,
+  root: [["identifier", "productName"]],
+  makes: [{ platform: "desktop" }],
+  wraps: true,
+  places: [
+    { at: "identifier", holds: "identifiers.desktop", platform: "desktop" },
+    { at: "productName", holds: "app.name", platform: "desktop" },
+    { at: "version", holds: "version", platform: "desktop" },
+    { at: "app.windows.*.title", holds: "app.name", platform: "desktop" },
+    { at: "bundle.publisher", holds: "owner", platform: "desktop" },
+    { at: "bundle.copyright", holds: "copyright", platform: "desktop" },
+    { at: "bundle.homepage", holds: "host", platform: "desktop" },
+  ],
+  pictures: [{ at: "bundle.icon.*", kind: "shell", platform: "desktop" }],
+};
+
+/** A packer's settings in code. */
+const packer: SettingsKind = {
+  says: "settings of a desktop shell",
+  file: /(^|\/)[\w.-]+\.config\.[cm]?[jt]s$/,
+  root: [["packagerConfig"]],
+  makes: [{ platform: "desktop" }],
+  wraps: true,
+  places: [
+    { at: "packagerConfig.name", holds: "app.name", platform: "desktop" },
+    { at: "packagerConfig.appBundleId", holds: "identifiers.desktop", platform: "desktop" },
+    { at: "packagerConfig.appCopyright", holds: "copyright", platform: "desktop" },
+    { at: "packagerConfig.protocols.*.name", holds: "app.name", platform: "desktop" },
+    { at: "packagerConfig.protocols.*.schemes.*", holds: "scheme-if-own", platform: "desktop" },
+    { at: "packagerConfig.win32metadata.CompanyName", holds: "owner", platform: "desktop" },
+    { at: "packagerConfig.win32metadata.ProductName", holds: "app.name", platform: "desktop" },
+    { at: "packagerConfig.win32metadata.FileDescription", holds: "app.name", platform: "desktop" },
+  ],
+  pictures: [{ at: "packagerConfig.icon", kind: "shell", platform: "desktop" }],
+};
+
+/**
+ * A project whose native projects are made at each build from resources beside it: its identifier is in its settings.
+ */
+const resourced: SettingsKind = {
+  says: "settings of an app whose native projects are made at each build",
+  file: /^[\w-]+\.config\.[jt]s$/,
+  root: [["id", "appPath"]],
+  makes: [],
+  places: [
+    { at: "id", holds: "identifiers.base" },
+    { at: "ios.id", holds: "identifiers.ios" },
+    { at: "android.id", holds: "identifiers.android" },
+  ],
+  pictures: [],
+};
+
+/** Every kind of settings, the more telling ones first: of two that fit a file, the first counts. */
+export const settingsKinds: readonly SettingsKind[] = [
+  managed,
+  windowedShell,
+  packer,
+  shell,
+  wrapper,
+  resourced,
+  packaged,
+];

@@ -1,0 +1,62 @@
+import { posix } from "node:path";
+import { openSettings, type Settings } from "../../../formats/splice/settings.ts";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
+import type { Platform } from "../../../ground/values/platform.ts";
+import type { SettingsKind } from "./kind.ts";
+import { settingsKinds } from "./kinds.ts";
+
+/** Settings of a known kind, and where in them its root is. */
+export interface Recognised {
+  kind: SettingsKind;
+  settings: Settings;
+  root: readonly string[];
+}
+
+/** Folder of a file; empty for the top. */
+export const folderOf = (file: string): string => {
+  const folder = posix.dirname(file);
+  return folder === "." ? "" : folder;
+};
+
+/** Folders whose settings are no app's: examples, tests, what a build made. */
+const aside = /(^|\/)(test|tests|__tests__|docs|examples?|dist|out|android\/app\/build)\//;
+
+const recognised = new WeakMap<Folder, Recognised[]>();
+
+/** The settings of a template, recognised once. */
+export function settingsOf(template: Folder): Recognised[] {
+  const known = recognised.get(template) ?? recognisedIn(template);
+  recognised.set(template, known);
+  return known;
+}
+
+function recognisedIn(template: Folder): Recognised[] {
+  return template
+    .list()
+    .filter((file) => !aside.test(file))
+    .flatMap((file) => {
+      const kinds = settingsKinds.filter((kind) => kind.file.test(file));
+      const settings = kinds.length > 0 ? openSettings(template, file) : undefined;
+      return settings
+        ? kinds.flatMap((kind) => {
+            const root = rootOf(kind, settings);
+            return root ? [{ kind, settings, root }] : [];
+          })
+        : [];
+    });
+}
+
+/** The outermost group that has what the kind's root must have. */
+function rootOf({ root }: SettingsKind, { groups }: Settings): readonly string[] | undefined {
+  return groups
+    .filter(({ members }) => root.some((wanted) => wanted.every((name) => members.includes(name))))
+    .sort((a, b) => a.path.length - b.path.length)[0]?.path;
+}
+
+/** Whether settings make an app of a platform by themselves. */
+export const makes = (kind: SettingsKind, { groups }: Settings, root: readonly string[], platform: Platform): boolean =>
+  kind.makes.some(
+    (each) =>
+      each.platform === platform &&
+      (each.group === undefined || groups.some(({ path }) => path.join(".") === [...root, each.group].join("."))),
+  );

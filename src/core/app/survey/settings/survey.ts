@@ -1,0 +1,200 @@
+import { posix } from "node:path";
+import type { Setting, Settings } from "../../../formats/splice/settings.ts";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { type Problem, problem } from "../../../ground/problems/problem.ts";
+import type { MissingKind, Wants } from "../../../ground/values/missing.ts";
+import { type Platform, platformNames, platforms } from "../../../ground/values/platform.ts";
+import { placeAt } from "../../../ground/values/source.ts";
+import { layeredIcon } from "../../platforms/apple/layered-icon.ts";
+import { hostFill, schemeFill } from "../../template/addresses.ts";
+import {
+  type Fill,
+  type Found,
+  firstOfEachPlace,
+  heldValues,
+  mergeFound,
+  nothingFound,
+  type PartSurvey,
+} from "../../template/found.ts";
+import type { SettingPlace, SettingsKind } from "./kind.ts";
+import { type PictureKind, settingsPicture } from "./pictures.ts";
+import { folderOf, makes, settingsOf } from "./recognise.ts";
+import { desktopCode } from "./shell-code.ts";
+import { widgets } from "./widget.ts";
+
+/** What settings hold of one platform's app; of all where no platform is named. */
+interface Held extends Partial<Found> {
+  platform: Platform | undefined;
+}
+
+/** Whether a template's pages are shown within an app of their own, whose settings say so, and not by a browser. */
+export const wrapsPages = (template: Folder): boolean =>
+  widgets(template).length > 0 || settingsOf(template).some(({ kind }) => kind.wraps === true);
+
+/** Adds to a template's parts what its settings hold, and the parts that only settings make. */
+export function withSettings(template: Folder, native: readonly PartSurvey[], wants: Wants): PartSurvey[] {
+  const found = settingsOf(template);
+  const pages = widgets(template);
+  // One that lies deeper is a native project's copy, not what makes one.
+  const topmost = pages.find(({ file }) => file.split("/").length <= 2)?.file;
+  const made = platforms.flatMap((platform): PartSurvey[] => {
+    if (native.some((part) => part.platform === platform)) return [];
+    const maker = found.find(({ kind, settings, root }) => makes(kind, settings, root, platform));
+    const file = maker?.settings.file ?? (platform === "android" || platform === "ios" ? topmost : undefined);
+    return file === undefined ? [] : [emptyPart(platform, folderOf(file))];
+  });
+  const parts = [...native, ...made].sort((a, b) => platforms.indexOf(a.platform) - platforms.indexOf(b.platform));
+  const has = (platform: Platform) => parts.some((part) => part.platform === platform);
+  const isMade = (platform: Platform) => made.some((part) => part.platform === platform);
+  const held = found.flatMap(({ kind, settings, root }) =>
+    !kind.goesWith || has(kind.goesWith) ? heldBy(template, kind, settings, root, isMade, wants) : [],
+  );
+  const inPages = pages.flatMap(({ fills, pictures }): Held[] => [
+    { platform: undefined, fills },
+    ...pictures.map(({ platform, use }) => ({ platform, pictures: [use] })),
+  ]);
+  const shellAt = found.find(({ kind }) => kind.makes.some(({ platform }) => platform === "desktop"));
+  const inShell: Held[] = shellAt
+    ? [{ platform: "desktop", fills: desktopCode(template, folderOf(shellAt.settings.file)) }]
+    : [];
+  const all = [...held, ...inPages, ...inShell];
+  return parts.map((part, at) =>
+    joinParts(
+      part,
+      all.filter(
+        ({ platform }) => platform === part.platform || (at === 0 && (platform === undefined || !has(platform))),
+      ),
+    ),
+  );
+}
+
+const emptyPart = (platform: Platform, folder: string): PartSurvey => ({
+  ...nothingFound,
+  platform,
+  folder,
+  identifiers: [],
+  names: [],
+});
+
+function heldBy(
+  template: Folder,
+  kind: SettingsKind,
+  settings: Settings,
+  root: readonly string[],
+  isMade: (platform: Platform) => boolean,
+  wants: Wants,
+): Held[] {
+  const { file } = settings;
+  const below = settings.values.flatMap((value): Setting[] =>
+    root.every((step, at) => value.path[at] === step) ? [{ ...value, path: value.path.slice(root.length) }] : [],
+  );
+  const values = kind.places.flatMap((place) =>
+    below
+      .filter(({ path }) => leadsTo(place.at, path))
+      .map(({ site }): Held => ({ platform: place.platform, fills: fillOf(place, site) })),
+  );
+  const pictures = kind.pictures.flatMap(({ at, kind: drawn, platform }) =>
+    below
+      .filter(({ path }) => leadsTo(at, path))
+      .map(({ site }): Held => ({ platform, ...pictureAt(template, file, site, drawn, platform) })),
+  );
+  const byName = (kind.byName ?? []).flatMap(({ folder, files, kind: drawn, platform }) => {
+    const named = below.find(({ path }) => path.join(".") === folder)?.site.value;
+    const at = folder.startsWith("=") ? folder.slice(1) : (named ?? "build");
+    return files.map((name): Held => {
+      const path = posix.join(folderOf(file), at, name);
+      const use = template.has(path) ? settingsPicture(template, drawn, path) : undefined;
+      return { platform, pictures: use ? [use] : [] };
+    });
+  });
+  const needed = (kind.needs ?? []).flatMap(({ group, member, holds, platform }): Held[] => {
+    if (!isMade(platform) || below.some(({ path }) => path.join(".") === `${group}.${member}`)) return [];
+    const fill = memberFill(settings, [...root], group, member, holds);
+    const what: MissingKind = platform === "android" ? "application-id" : "bundle-identifier";
+    const place = placeAt(template.source(file), fill?.site.start ?? 0);
+    const missing = [{ kind: what, added: wants(what), place }];
+    return [{ platform, missing, fills: fill && wants(what) ? [fill] : [] }];
+  });
+  return [...values, ...pictures, ...byName, ...needed];
+}
+
+/** The picture that settings name, as it is drawn for a client; nothing where they name none. */
+function pictureAt(
+  template: Folder,
+  file: string,
+  site: Setting["site"],
+  drawn: PictureKind,
+  platform: Platform,
+): Partial<Found> {
+  const path = posix.normalize(posix.join(folderOf(file), site.value));
+  if (path.startsWith("..") || !/\.\w+$/.test(path)) return {};
+  if (path.endsWith(".icon") && template.has(`${path}/icon.json`)) return layeredIcon(template, path);
+  const use = settingsPicture(template, drawn, path);
+  return use ? { pictures: [use] } : { gaps: [tellUnwritten(template, site, file, path, platform)] };
+}
+
+/** Whether a path is one that a pattern means. */
+function leadsTo(at: string, path: readonly string[]): boolean {
+  const steps = at.split(".");
+  return steps.length === path.length && steps.every((step, index) => step === "*" || step === path[index]);
+}
+
+function fillOf({ holds, shape = "text", optional }: SettingPlace, site: Setting["site"]): Fill[] {
+  // What the build puts in is no text of the template's.
+  if (/\$\{|\{\{/.test(site.value) || site.value.trim() === "") return [];
+  if (holds === "host") return hostFill(site);
+  if (holds === "scheme-if-own") return schemeFill(site);
+  return [{ holds, site, shape, ...(optional ? { optional } : {}) }];
+}
+
+/** A member that is put into a group, or with the group into the root. */
+function memberFill(
+  { groups }: Settings,
+  root: readonly string[],
+  group: string,
+  member: string,
+  holds: Fill["holds"],
+): Fill | undefined {
+  const find = (path: readonly string[]) => groups.find((each) => each.path.join(".") === path.join("."));
+  const own = find([...root, group]);
+  if (own) return { holds, shape: "text", ...own.place(member) };
+  const above = find(root)?.place(group);
+  if (!above) return undefined;
+  const isJson = above.opens.includes(`"${group}"`);
+  const opens = `${above.opens}{ ${isJson ? JSON.stringify(member) : member}: `;
+  return { holds, shape: "text", site: above.site, opens, closes: ` }${above.closes}` };
+}
+
+function tellUnwritten(
+  template: Folder,
+  { start }: Setting["site"],
+  file: string,
+  path: string,
+  platform: Platform,
+): Problem {
+  return problem("template-gap", `${platformNames[platform]}: ${path} is in a form that Oxalis does not write.`, {
+    severity: "warning",
+    place: placeAt(template.source(file), start),
+    expected: "a PNG",
+  });
+}
+
+function joinParts(part: PartSurvey, held: readonly Held[]): PartSurvey {
+  if (held.length === 0) return part;
+  const own = mergeFound(held);
+  const found = mergeFound([part, own]);
+  const fills = firstOfEachPlace(found.fills);
+  const once = [...new Map([...found.pictures].reverse().map((each) => [each.path, each])).values()].reverse();
+  const identifiers = heldValues(fills, `identifiers.${part.platform}`, "identifiers.base");
+  const names = heldValues(fills, "app.label", "app.name").filter((name) => !/^[@$]/.test(name));
+  const drawn = own.pictures.map(({ path }) => path);
+  return {
+    ...part,
+    ...found,
+    identifiers: [...new Set([...part.identifiers, ...identifiers])],
+    names: [...new Set([...part.names, ...names])],
+    fills,
+    pictures: once,
+    brandFiles: [...new Set([...found.brandFiles, ...drawn])].sort(),
+  };
+}

@@ -1,0 +1,214 @@
+import picomatch from "picomatch";
+import type { Workspace } from "../../agency/workspace/workspace.ts";
+import type { Form } from "../../formats/splice/forms.ts";
+import type { Site } from "../../formats/splice/site.ts";
+import { type Folder, openFolder } from "../../ground/files/reading/folder.ts";
+import { checkoutRevision } from "../../ground/files/reading/ignored.ts";
+import { problem } from "../../ground/problems/problem.ts";
+import { allOf, mapResult, type Result, refuse, stop, unwrap } from "../../ground/problems/result.ts";
+import { channels } from "../../ground/values/color.ts";
+import { sha256 } from "../../ground/values/hash.ts";
+import type { Wants } from "../../ground/values/missing.ts";
+import { platforms } from "../../ground/values/platform.ts";
+import type { Place } from "../../ground/values/source.ts";
+import { picturesFor } from "../../stores/all.ts";
+import { definitions } from "../platforms/all.ts";
+import { wrappedPages } from "../platforms/web/survey.ts";
+import type { FeaturePlaces } from "../template/feature-places.ts";
+import { type Fill, firstOfEachPlace, heldValues, nothingFound, type PartSurvey } from "../template/found.ts";
+import { namedPlace } from "../template/places.ts";
+import { pubspecFills } from "../template/pubspec.ts";
+import { type AnswerPlaces, answerPlaces, givenByClients } from "./answers.ts";
+import { withColors } from "./colors.ts";
+import { aroundCopyright } from "./copyright.ts";
+import { deviceFills } from "./devices.ts";
+import { featurePlaces } from "./features.ts";
+import { identityFills } from "./identities.ts";
+import { kinFills } from "./kin.ts";
+import { refuseNamed } from "./left-out.ts";
+import { noApp } from "./no-app.ts";
+import { withOwnPictures } from "./own-pictures.ts";
+import { chooseParts } from "./parts.ts";
+import { dropAllowed, type FoundSecret, findSecrets } from "./secrets/find.ts";
+import { withSettings, wrapsPages } from "./settings/survey.ts";
+import { textSites } from "./text-places.ts";
+
+/** The template as one run sees it: its files, what its parts say about themselves, and what template.yaml adds. */
+export interface Template {
+  folder: Folder;
+  /** The parts that are wanted. */
+  parts: readonly PartSurvey[];
+  /** Files that variants get: without what is left out, and without parts that are not wanted. */
+  files: readonly string[];
+  /** Whether a file lies in a part that is not wanted. */
+  isLeft(file: string): boolean;
+  /** Places from template.yaml, each with the pattern of what goes there. */
+  places: readonly {
+    site: Site;
+    pattern: string;
+    place: Place;
+    /** How a value is written within the site's text, where that is a part of more. */
+    form?: Form;
+  }[];
+  features: readonly FeaturePlaces[];
+  /** Where answers go, and what else a question or a collection stands for. */
+  answers: readonly AnswerPlaces[];
+  collections: readonly { name: string; index: string }[];
+  /** Files that the running app reads. */
+  runtime: readonly { file: string; values: Readonly<Record<string, string>>; place: Place }[];
+  /** Every way in which the template names itself. */
+  identifiers: readonly string[];
+  names: readonly string[];
+  /** Colours that brand it, as #rrggbb. */
+  colors: readonly string[];
+  /** The commit it is at, where it is a checkout. */
+  revision?: string;
+  /** Files among them that hold secrets, or may, and that template.yaml does not allow. Looked for when it is asked. */
+  secrets(): readonly FoundSecret[];
+  /** Changes whenever anything of the template does, as far as the file system and the survey show. */
+  key: string;
+}
+
+/** What a variant's receipt is called: a file of that name in a template is not the variant's. */
+const ownReceipt = ".receipt.json";
+
+/** Templates that are open: a workspace is read for one call, and several steps of that look at its template. */
+const opened = new WeakMap<Workspace, Template>();
+
+/** Opens and surveys the workspace's template, once. Stops where it holds no app, or lacks a wanted part. */
+export function openTemplate(workspace: Workspace): Template {
+  const template = opened.get(workspace) ?? surveyed(workspace);
+  opened.set(workspace, template);
+  return template;
+}
+
+function surveyed(workspace: Workspace): Template {
+  const { agency, notes } = workspace;
+  const folder = openFolder(workspace.template, agency.data.template);
+  const wants: Wants = (kind) => notes.data.missing[kind] !== "leave";
+  const all = withColors(workspace, folder, surveyTemplate(folder, wants), wants);
+  const wanted = agency.data.platforms;
+  const lacking = wanted.filter((platform) => !all.some((part) => part.platform === platform));
+  if (lacking.length > 0) {
+    stop(
+      lacking.map((platform) => {
+        const place = agency.document.placeOf(["platforms", wanted.indexOf(platform)]);
+        return problem("template-part-missing", `The template has no part for ${platform}.`, { place });
+      }),
+    );
+  }
+  const { parts: made, isLeft } = chooseParts(all, wanted);
+  const parts = withOwnPictures(workspace, folder, made);
+  const left = picomatch(notes.data.leave, { dot: true });
+  const own = givenByClients(notes.data);
+  const files = folder.list().filter((file) => !left(file) && !own(file) && file !== ownReceipt && !isLeft(file));
+  refuseNamed(workspace, folder, files, new Set(parts.flatMap((part) => part.pictures.map(({ path }) => path))));
+  const located = places(
+    workspace,
+    folder,
+    parts.flatMap(({ fills }) => fills),
+  );
+  const answers = answerPlaces(workspace, folder);
+  const features = Object.entries(notes.data.features).map(([name, declared]) =>
+    featurePlaces(folder, parts, { name, declared }),
+  );
+  const revision = checkoutRevision(folder.root);
+  let secrets: FoundSecret[] | undefined;
+  return {
+    secrets() {
+      secrets ??= dropAllowed(findSecrets(folder, files), notes.data.allow);
+      return secrets;
+    },
+    folder,
+    ...(revision ? { revision } : {}),
+    parts,
+    files,
+    isLeft,
+    places: located,
+    features,
+    answers,
+    runtime: notes.data.runtime.map((each, at) => ({
+      ...each,
+      place: notes.document.placeOf(["runtime", at]),
+    })),
+    collections: Object.entries(notes.data.collections).map(([name, { index }]) => ({ name, index })),
+    key: sha256(
+      JSON.stringify([parts, files.map((file) => [file, folder.state(file)]), located, features, notes.data, revision]),
+    ),
+    identifiers: [...new Set(parts.flatMap((part) => part.identifiers))],
+    colors: brandColors(parts),
+    names: [...new Set([...parts.flatMap((part) => part.names), ...notes.data.names])],
+  };
+}
+
+/** What the template's own build files say its colours are; a grey brands nobody. */
+export function brandColors(parts: readonly PartSurvey[]): string[] {
+  const written = parts.flatMap(({ fills }) =>
+    fills.flatMap(({ holds, site }) => {
+      const hex = /^#(?:[0-9a-f]{2})?([0-9a-f]{6})$/i.exec(site.value.trim())?.[1];
+      return holds.startsWith("colors.") && hex ? [`#${hex.toLowerCase()}`] : [];
+    }),
+  );
+  return [...new Set(written)].filter((hex) => {
+    const all = channels(hex);
+    return Math.max(...all) - Math.min(...all) >= leastColorful;
+  });
+}
+
+/** The least difference of channels of a colour that is one. */
+const leastColorful = 24;
+
+/** Surveys every part that a folder holds. Stops where there is none. */
+export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartSurvey[] {
+  const around = { wants, wrapsPages: wrapsPages(folder) };
+  const native = platforms.flatMap(
+    (platform) => definitions[platform].survey(folder, { ...around, inStore: picturesFor(platform) }) ?? [],
+  );
+  const parts = withSettings(folder, native, wants).map((part) => ({
+    ...part,
+    fills: [...part.fills, ...deviceFills(folder, part)],
+  }));
+  const [first, ...others] = parts;
+  if (!first) refuse("template-empty", ...noApp(folder));
+  const shown = around.wrapsPages ? wrappedPages(folder) : nothingFound;
+  const known = [
+    { ...first, names: [...new Set([...first.names, ...heldValues(shown.fills, "app.name", "app.label")])] },
+    ...others,
+  ];
+  const names = known.flatMap((part) => part.names);
+  const identities = identityFills(folder, known);
+  return known.map((part, at) => ({
+    ...part,
+    ...(at === 0
+      ? {
+          pictures: [...part.pictures, ...shown.pictures],
+          brandFiles: [...part.brandFiles, ...shown.brandFiles],
+        }
+      : {}),
+    fills: firstOfEachPlace([
+      ...part.fills,
+      ...identities.filter(({ platform }) => platform === part.platform).map(({ fill }) => fill),
+      ...(at === 0 ? [...shown.fills, ...kinFills(folder, known), ...pubspecFills(folder, names)] : []),
+    ]).map(aroundCopyright),
+    gaps: [...part.gaps, ...definitions[part.platform].leavesOut(folder)],
+  }));
+}
+
+/** The places that template.yaml names: by what leads to them, or by the text that stands there. */
+function places({ notes }: Workspace, folder: Folder, fills: readonly Fill[]): Template["places"] {
+  const found = notes.data.fill.map((given, index): Result<Template["places"]> => {
+    const line = (key: string) => notes.document.placeOf(["fill", index, key]);
+    const { file, with: pattern } = given;
+    const place = line("with");
+    if ("text" in given)
+      return mapResult(textSites(folder, given, line, fills), ({ sites, form }) =>
+        sites.map((site) => ({ site, pattern, place, form })),
+      );
+    return mapResult(namedPlace(folder, { file, at: given.at }, line), (site) => [{ site, pattern, place }]);
+  });
+  return unwrap(allOf(found)).flat();
+}
+
+/** A short check sum over all files that variants get, for the record of what a release was made from. */
+export const templateRevision = ({ folder, files }: Template): string =>
+  sha256(files.map((file) => `${folder.hash(file)} ${file}\n`).join("")).slice(0, 12);

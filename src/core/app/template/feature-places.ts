@@ -1,0 +1,30 @@
+import type { Cut } from "../../formats/splice/cut.ts";
+import type { Site } from "../../formats/splice/site.ts";
+import type { Folder } from "../../ground/files/reading/folder.ts";
+import type { Feature } from "../../ground/values/needs.ts";
+
+/** Where a feature is in the build files: what goes with it, and what it puts there. */
+export interface FeaturePlaces {
+  name: string;
+  /** Taken out where the feature is off. */
+  cuts: readonly Cut[];
+  /** Put in where the feature is on: what template.yaml names and the template lacks. */
+  adds: readonly { file: string; at: number; text: string }[];
+  /**
+   * Places that hold what people read when the app asks for something; without a language where it is the first
+   * one's.
+   */
+  usage: readonly {
+    key: string;
+    locale?: string | undefined;
+    site: Site;
+    opens?: string;
+    closes?: string;
+  }[];
+}
+
+/** What a platform's build files say of a feature. */
+export type FeatureFound = Omit<FeaturePlaces, "name">;
+
+/** Looks for every place of a feature in some files of a part. */
+export type FeatureSearch = (template: Folder, files: readonly string[], feature: Feature) => Partial<FeatureFound>;

@@ -1,0 +1,75 @@
+import { channels } from "../../ground/values/color.ts";
+import { directionOf } from "../../ground/values/language.ts";
+
+/** How a value is put where the template has `old`: some places hold only a part of it, or want another notation. */
+const shapers = {
+  text: (value: string) => value,
+  /** For what is put in whatever the client: the text stands in `before`. */
+  nothing: () => "",
+  /** #rrggbb, with full opacity in front where the old value had it (Android, #aarrggbb). */
+  color: (value: string, old: string) => (old.length === 9 ? `#ff${value.slice(1)}` : value),
+  /** Of an icon in layers (Apple, Icon Composer): channels from 0 to 1, opaque. */
+  layeredColor: (value: string) =>
+    `srgb:${channels(value)
+      .map((channel) => (channel / 255).toFixed(5))
+      .join(",")},1.00000`,
+  /** 0xff1f5d4c, opaque. */
+  hexNumber: (value: string) => `0xff${value.slice(1)}`,
+  /** Which way a language is written, as a page says it. */
+  direction: (value: string) => directionOf(value),
+  /** The same as an attribute, which only a language written from right to left needs. */
+  directionAttribute: (value: string) => (directionOf(value) === "rtl" ? ' dir="rtl"' : ""),
+  red: (value: string, old: string) => component(channels(value)[0], old),
+  green: (value: string, old: string) => component(channels(value)[1], old),
+  blue: (value: string, old: string) => component(channels(value)[2], old),
+  alpha: (_: string, old: string) => (/^\d+$/.test(old) ? "1" : "1.000"),
+  /** Of an Android activity (Android documentation, android:screenOrientation). */
+  screenOrientation: (value: string) => (value === "any" ? "unspecified" : value),
+  /** Of a managed app's settings, where both turns have a word of their own. */
+  managedOrientation: (value: string) => (value === "any" ? "default" : value),
+  /** Strings of a property list, and a build setting that stands for it (Apple, UISupportedInterfaceOrientations). */
+  interfaceOrientations: (value: string) =>
+    interfaceOrientations(value)
+      .map((each) => `\n\t\t<string>${each}</string>`)
+      .join(""),
+  /** All four, whatever the client wants of a phone. */
+  everyOrientation: () =>
+    interfaceOrientations("any")
+      .map((each) => `\n\t\t<string>${each}</string>`)
+      .join(""),
+  everyOrientationSetting: () => interfaceOrientations("any").join(" "),
+  orientationSetting: (value: string) => interfaceOrientations(value).join(" "),
+  /** What a package prefers (Microsoft, uap:InitialRotationPreference). */
+  rotation: (value: string) => rotations(value).join(""),
+  /** TARGETED_DEVICE_FAMILY (Apple, build settings reference): 1 is the phone, 2 the tablet. */
+  deviceFamily: (value: string) => ({ phone: "1", tablet: "2" })[value] ?? "1,2",
+  /** Whether large screens, and whether small ones are wanted (Android documentation, supports-screens). */
+  largeScreens: (value: string) => String(value !== "phone"),
+  smallScreens: (value: string) => String(value !== "tablet"),
+} satisfies Record<string, (value: string, old: string) => string>;
+
+const turns: Readonly<Record<string, readonly string[]>> = {
+  portrait: ["Portrait", "PortraitUpsideDown"],
+  landscape: ["LandscapeLeft", "LandscapeRight"],
+};
+
+function interfaceOrientations(value: string): string[] {
+  const named = turns[value] ?? Object.values(turns).flat();
+  return named.map((each) => `UIInterfaceOrientation${each}`);
+}
+
+function rotations(value: string): string[] {
+  const wanted = value === "any" ? ["portrait", "landscape"] : [value];
+  return wanted.map((each) => `<uap:Rotation Preference="${each}" />`);
+}
+
+export type Shape = keyof typeof shapers;
+
+export const applyShape = (shape: Shape, value: string, old: string): string => shapers[shape](value, old);
+
+/** A colour's component in the notation of the old one: 0x2E, 0.180, or 46 (Apple, asset catalog format reference). */
+function component(channel: number, old: string): string {
+  if (/^0x/i.test(old)) return `0x${channel.toString(16).toUpperCase().padStart(2, "0")}`;
+  if (old.includes(".") || old === "1" || old === "0") return (channel / 255).toFixed(3);
+  return String(channel);
+}

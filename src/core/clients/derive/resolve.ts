@@ -1,0 +1,123 @@
+import pLimit from "p-limit";
+import { pickClients } from "../../agency/workspace/read.ts";
+import { briefSchema } from "../../agency/workspace/schema/brief.ts";
+import { wantedStores } from "../../agency/workspace/wanted.ts";
+import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
+import { noArtwork, type Resolved, type Variant } from "../../app/variant/variant.ts";
+import { ofClient, stoppedPlatforms, stopsClient } from "../../ground/problems/problem.ts";
+import { attemptAsync } from "../../ground/problems/result.ts";
+import { type LookedAt, openLookedAt } from "../../pictures/artwork/looked-at.ts";
+import { captureFiles } from "../record/captures.ts";
+import { kitFiles } from "../record/kit.ts";
+import { type Recorded, readRecord } from "../record/read.ts";
+import { readArtwork } from "./artwork.ts";
+import { readClientFiles } from "./asked/supplied.ts";
+import { judgeNames, judgeTogether } from "./fields/rules.ts";
+import { type KnownFonts, letterVariant, readFont } from "./lettering.ts";
+import { resolveVariant } from "./one-client.ts";
+
+/**
+ * Resolves every client of a workspace: judges its pictures, derives its values, and holds all clients against each
+ * other. A client with an error comes without a variant, or without the platform that it stops; the others go on.
+ */
+export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
+  const limit = pLimit(4);
+  const known = openLookedAt(workspace.root);
+  const fonts: KnownFonts = new Map();
+  const all = await Promise.all(
+    workspace.clients.map((client) => limit(() => resolveClient(workspace, client, known, fonts))),
+  );
+  known.save();
+  const shared = judgeTogether(all);
+  const names = judgeNames(all);
+  return all.map(({ variant, ...each }) => {
+    const found = [...(shared.get(each.client.key) ?? []), ...(names.get(each.client.key) ?? [])];
+    const stopped = stoppedPlatforms(found);
+    const platforms = variant?.platforms.filter((platform) => !stopped.includes(platform)) ?? [];
+    return {
+      ...each,
+      problems: [...each.problems, ...found],
+      ...(variant && platforms.length > 0 ? { variant: { ...variant, platforms } } : {}),
+    };
+  });
+}
+
+/**
+ * The named clients, resolved, with their records; none named means all. All are resolved all the same, since they are
+ * held against each other.
+ */
+export async function resolvePicked(
+  workspace: Workspace,
+  keys: readonly string[],
+): Promise<{ all: Resolved[]; picked: Recorded[] }> {
+  // Who is not there is told before the others are resolved.
+  const named = pickClients(workspace, keys);
+  const all = await resolveAll(workspace);
+  return { all, picked: ofClients(all, named).map((each) => withRecord(workspace, each)) };
+}
+
+/** Some of the clients that are resolved. */
+export function ofClients(all: readonly Resolved[], named: readonly Client[]): Resolved[] {
+  const wanted = new Set(named);
+  return all.filter(({ client }) => wanted.has(client));
+}
+
+async function resolveClient(
+  workspace: Workspace,
+  client: Client,
+  known: LookedAt,
+  fonts: KnownFonts,
+): Promise<Resolved> {
+  if (!client.brief) {
+    const drafted = withArtAlone(client);
+    const seen = drafted ? await readArtwork(workspace, drafted, known) : { art: noArtwork, problems: [] };
+    const told = ofClient(client.key, seen.problems);
+    return { client, values: {}, art: seen.art, problems: [...client.problems, ...told] };
+  }
+  const seen = await readArtwork(workspace, client, known);
+  const font = await attemptAsync(() => readFont(workspace, client, fonts));
+  const given = font.ok ? font.value : { problems: font.problems };
+  const art = given.font ? { ...seen.art, font: given.font } : seen.art;
+  const { variant, ...resolved } = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
+  const ofArt = [...seen.problems, ...given.problems];
+  const isWhole = variant && !ofArt.some(stopsClient);
+  const lettered = isWhole ? await attemptAsync(() => letterVariant(variant, given.opened)) : undefined;
+  const unlettered = lettered?.ok === false ? lettered.problems : [];
+  return {
+    ...resolved,
+    problems: [...resolved.problems, ...ofClient(client.key, [...ofArt, ...unlettered])],
+    ...(lettered?.ok ? { variant: lettered.value } : {}),
+  };
+}
+
+/** A client whose brief cannot be used, with the pictures that it names: they can be looked at all the same. */
+function withArtAlone(client: Client): Client | undefined {
+  const document = client.unchecked;
+  const art = briefSchema.pick({ art: true }).strip().safeParse(document?.data);
+  return document && art.success && art.data.art ? { ...client, brief: { data: art.data, document } } : undefined;
+}
+
+/** A client with what its stores are told, and what of that goes into its variant. */
+export function withRecord(workspace: Workspace, resolved: Resolved): Recorded {
+  const { client, draft, variant } = resolved;
+  if (!draft) return resolved;
+  const told = readRecord(workspace, client, variant ?? draft);
+  if (!variant) {
+    // A pattern that lacks what nobody has given is no fault of the pattern's.
+    const problems = told.problems.filter(({ code }) => code !== "draft-invalid");
+    return { ...resolved, told: { ...told, problems } };
+  }
+  const { record } = told;
+  const stores = wantedStores(workspace, client);
+  const captures = captureFiles(
+    stores.map(({ key }) => key),
+    record.captures,
+  );
+  const own: Variant = {
+    ...variant,
+    policies: record.policies,
+    texts: stores.flatMap((store) => kitFiles(store, record, captures)),
+    captures,
+  };
+  return { ...resolved, told, variant: own };
+}

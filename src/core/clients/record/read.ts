@@ -1,0 +1,109 @@
+import { approvals } from "../../agency/history/approvals.ts";
+import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
+import { furtherNames, type Resolved, type Variant } from "../../app/variant/variant.ts";
+import { ofClient, type Problem } from "../../ground/problems/problem.ts";
+import { attempt } from "../../ground/problems/result.ts";
+import type { Varying } from "../../ground/values/varying.ts";
+import { type RecordField, recordFieldNames, recordFields } from "../../stores/record-fields.ts";
+import { readBeside } from "./beside.ts";
+import { readCaptures } from "./captures.ts";
+import { declaredFor, isPersonal } from "./declared.ts";
+import { type Put, putOf } from "./drafts.ts";
+import { policyFor, policyMissing } from "./policy.ts";
+import type { RecordValue, StoreRecord } from "./record.ts";
+import { onlyValue, type Sources, spokenValue } from "./values.ts";
+
+/** What a client's stores are told of its app, and what was found while that was read. */
+export interface Told {
+  record: StoreRecord;
+  problems: readonly Problem[];
+}
+
+/** A client with what became of it, and what its stores are told; none where its brief cannot be read. */
+export interface Recorded extends Resolved {
+  told?: Told;
+}
+
+/** A client's record, as its files say it. */
+export function readRecord(workspace: Workspace, client: Client, variant: Variant): Told {
+  const { beside, problems } = readBeside(client);
+  const approved = attempt(() => approvals.read(workspace.root, client.key));
+  const policy = policyFor(workspace, variant);
+  const puts = new Map<string, Put>();
+  const putIn = (language: string): Put => {
+    const put = puts.get(language) ?? putOf(variant, language);
+    puts.set(language, put);
+    return put;
+  };
+  const found = resolveRecord({
+    workspace,
+    client,
+    variant,
+    beside,
+    // Where nobody can tell what was approved, every draft is open.
+    approvals: (approved.ok && approved.value) || {},
+    policy,
+    putIn,
+  });
+  const told = [...problems, ...(approved.ok ? [] : approved.problems), ...found.problems];
+  return { record: found.record, problems: ofClient(client.key, told) };
+}
+
+function resolveRecord(sources: Sources): { record: StoreRecord; problems: Problem[] } {
+  const { workspace, client, variant, policy } = sources;
+  const languages = [variant.values.locale?.value ?? "en", ...furtherNames(variant).map(({ locale }) => locale)];
+  const problems: Problem[] = [];
+  const values: Partial<Record<RecordField, Varying<RecordValue>>> = {};
+  for (const field of recordFieldNames) {
+    const found = recordFields[field].byLanguage
+      ? inLanguages(field, languages, sources)
+      : { value: onlyIn(field, sources), problems: [] };
+    problems.push(...found.problems);
+    if (found.value) values[field] = found.value;
+  }
+  const features = variant.features.filter(({ isOn }) => isOn).map(({ name }) => name);
+  const { captures, problems: ofCaptures } = readCaptures(client);
+  const { declared, problems: unanswered } = declaredFor(workspace, client, features);
+  const isMade = policy.at !== undefined && values.privacy?.first?.value === policy.at;
+  return {
+    record: {
+      client: client.key,
+      languages,
+      values,
+      features,
+      declared,
+      captures,
+      policies: isMade ? policy.texts : [],
+    },
+    problems: [
+      ...problems,
+      ...ofCaptures,
+      ...unanswered,
+      ...policy.problems,
+      ...(isPersonal(declared) && !values.privacy ? [policyMissing(client.key)] : []),
+    ],
+  };
+}
+
+function onlyIn(field: RecordField, sources: Sources): Varying<RecordValue> | undefined {
+  const first = onlyValue(field, sources);
+  return first && { first, further: {} };
+}
+
+/** A text in every language; the main one's stands in where a further language has none of its own. */
+function inLanguages(
+  field: RecordField,
+  [main = "en", ...more]: readonly string[],
+  sources: Sources,
+): { value: Varying<RecordValue> | undefined; problems: readonly Problem[] } {
+  const { value: first, problems } = spokenValue(field, main, sources);
+  const further = more.map((language) => ({ language, ...spokenValue(field, language, sources) }));
+  const spoken = further.flatMap(({ language, value }) => {
+    const own = value ?? (first && { ...first, isFallback: true as const });
+    return own ? [[language, own] as const] : [];
+  });
+  return {
+    value: first || spoken.length > 0 ? { first, further: Object.fromEntries(spoken) } : undefined,
+    problems: [...problems, ...further.flatMap((each) => each.problems)],
+  };
+}

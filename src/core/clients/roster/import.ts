@@ -1,0 +1,127 @@
+import { isClientKey } from "../../agency/workspace/read.ts";
+import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
+import type { Problem } from "../../ground/problems/problem.ts";
+import { attempt } from "../../ground/problems/result.ts";
+import { words } from "../derive/fields/words.ts";
+import { type Imported, readImported } from "./imported.ts";
+import type { ItemsGiven } from "./items.ts";
+import type { Matched } from "./match.ts";
+import { atCell, type Cell, type ImportedClient, importRow, type RowFault, type Settling } from "./row.ts";
+import type { Sheet } from "./sheet.ts";
+
+/** A client as an import would leave it, and the row that says so, from 1. */
+export type PlannedClient = ImportedClient & { row: number; cells: readonly Cell[] };
+
+/** What an import would do, decided and not yet done. */
+export interface ImportPlan {
+  /** The sheet's file, as it is shown. */
+  file: string;
+  matched: Matched;
+  clients: readonly PlannedClient[];
+  /** Cells and rows that cannot be taken, each with row, column and reason; so many rows are not taken. */
+  refused: readonly Problem[];
+  rowsRefused: number;
+}
+
+/** What the rows of a sheet say, with what is known of their clients from the last import. */
+export interface SheetGiven {
+  file: string;
+  sheet: Sheet;
+  matched: Matched;
+  /** Items of collections, by client. */
+  items: ItemsGiven;
+  /** Whose word counts where both were changed; nobody's where absent. */
+  settling?: Settling | undefined;
+  lastImport(client: string): Imported;
+}
+
+/** What the last import gave each client of a workspace. */
+export const lastImports =
+  ({ root }: Workspace) =>
+  (client: string): Imported =>
+    readImported(root, client);
+
+/** Decides what a sheet changes. A cell that is empty says nothing: it never takes a value away. Pure. */
+export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan {
+  const { sheet, matched, file } = given;
+  const known = new Map(workspace.clients.map((client) => [client.key, client]));
+  const seen = new Map<string, number>();
+  const clients: PlannedClient[] = [];
+  const refused: Problem[] = [];
+  let rowsRefused = 0;
+  for (const [at, row] of sheet.entries()) {
+    if (at <= matched.headingRow || row.every((cell) => cell === "")) continue;
+    const number = at + 1;
+    const planned = planRow(workspace, given, known, seen, { row, number });
+    if ("faults" in planned) {
+      rowsRefused++;
+      refused.push(...planned.faults.map((fault) => atCell("row-refused", file, number, fault)));
+    } else clients.push(planned);
+  }
+  for (const [key, { cells, row, file: named }] of given.items.clients) {
+    if (seen.has(key)) continue;
+    const planned = planClient(given, known, key, cells, row);
+    if ("faults" in planned) refused.push(...planned.faults.map((fault) => atCell("row-refused", named, row, fault)));
+    else clients.push(planned);
+  }
+  refused.push(...given.items.refused);
+  return { file, matched, clients, refused, rowsRefused: rowsRefused + given.items.refused.length };
+}
+
+function planRow(
+  { clients }: Workspace,
+  given: SheetGiven,
+  known: ReadonlyMap<string, Client>,
+  seen: Map<string, number>,
+  { row, number }: { row: readonly string[]; number: number },
+): PlannedClient | { faults: readonly RowFault[] } {
+  const cells = cellsOf(given.matched, row);
+  const key = keyOf(cells, clients);
+  if (!key) {
+    const expected = "a column for the client's key, or one for app.name";
+    return { faults: [{ message: "nothing says which client this is.", expected }] };
+  }
+  if (!isClientKey(key)) {
+    const expected = "lower-case letters, digits and hyphens";
+    return { faults: [{ message: `"${key}" cannot be a client's key.`, heading: "client", expected }] };
+  }
+  const before = seen.get(key);
+  if (before !== undefined)
+    return { faults: [{ message: `${key} stands in row ${before} already.`, heading: "client" }] };
+  seen.set(key, number);
+  return planClient(given, known, key, [...cells, ...(given.items.clients.get(key)?.cells ?? [])], number);
+}
+
+function planClient(
+  { lastImport, settling }: SheetGiven,
+  known: ReadonlyMap<string, Client>,
+  key: string,
+  cells: readonly Cell[],
+  row: number,
+): PlannedClient | { faults: readonly RowFault[] } {
+  const last = attempt(() => lastImport(key));
+  if (!last.ok) return { faults: last.problems.map(({ message }) => ({ message })) };
+  const imported = importRow(key, known.get(key), cells, last.value, settling);
+  return "faults" in imported ? imported : { ...imported, row, cells };
+}
+
+function cellsOf({ columns, headings }: Matched, row: readonly string[]): Cell[] {
+  return columns.flatMap((column, at) => {
+    const written = row[at] ?? "";
+    if (!column || written === "") return [];
+    return [{ column, heading: headings[at] ?? "", written, value: column.read(written.normalize("NFC")) }];
+  });
+}
+
+/**
+ * The key that a row gives; without one, that of the client who has the name already, or the one that its name makes.
+ */
+function keyOf(cells: readonly Cell[], clients: readonly Client[]): string | undefined {
+  const given = cells.find(({ column }) => column.path.length === 0);
+  if (given) return String(given.value);
+  const name = cells.find(({ column }) => column.heading === "app.name");
+  if (!name) return undefined;
+  const wanted = String(name.value).toLowerCase();
+  const holder = clients.find(({ brief }) => brief?.data.app?.name?.toLowerCase() === wanted);
+  return holder?.key ?? words.hyphenated?.apply(wanted, "").slice(0, 60).replace(/-+$/, "");
+}

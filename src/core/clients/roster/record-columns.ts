@@ -1,0 +1,26 @@
+import { placeInBrief, type RecordField, recordFieldNames, recordFields } from "../../stores/record-fields.ts";
+import { type CellForm, list, text, word } from "./cells.ts";
+import { type Column, column } from "./column.ts";
+
+/** Cells that are not taken as they stand, by what a field is. */
+const cells: Readonly<Partial<Record<(typeof recordFields)[RecordField]["form"], CellForm>>> = {
+  category: word,
+  choice: word,
+  list,
+};
+
+/** A column of a field; none for what no brief has. */
+function columnOf(field: RecordField, language: string): Column[] {
+  const { says, takes, example = "", form, byLanguage } = recordFields[field];
+  const path = placeInBrief(field, language);
+  const told = [says, ...(takes ? [takes] : [])].join(": ") + (byLanguage ? `, in ${language}` : "");
+  return path ? [column(path, told, example, cells[form] ?? text)] : [];
+}
+
+/** Fields of the stores' records that are no texts of a language, and no fields of the app itself. */
+export const ofRecord: readonly Column[] = recordFieldNames
+  .filter((field) => !recordFields[field].byLanguage && field !== "email")
+  .flatMap((field) => columnOf(field, ""));
+
+/** A text of the stores' records in a language. */
+export const recordText = (language: string, field: RecordField): Column[] => columnOf(field, language);

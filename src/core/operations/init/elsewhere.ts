@@ -1,0 +1,135 @@
+import { brandColors } from "../../app/survey/template.ts";
+import type { PartSurvey } from "../../app/template/found.ts";
+import { placesIn } from "../../app/template/places.ts";
+import { applyEdits } from "../../formats/splice/site.ts";
+import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
+import type { Field } from "../../ground/values/fields.ts";
+import type { Place } from "../../ground/values/source.ts";
+import { gatherIdentity } from "../../proving/audit/identity/gather.ts";
+import { codeReason } from "../../proving/audit/place-kinds.ts";
+import { searchFor } from "../../proving/audit/search/search.ts";
+
+/** Something that names the template and that a survey does not fill. */
+export interface Elsewhere {
+  /** What stands there. */
+  text: string;
+  place: Place;
+}
+
+/** A place that template.yaml can name, and the pattern that puts the client's own values there. */
+export interface Suggestion {
+  file: string;
+  at: string;
+  with: string;
+}
+
+/** Largest file that is looked through, in bytes. */
+const largest = 2 * 1024 * 1024;
+
+/** Finds where the template names itself beyond what its parts' surveys fill, and proposes what can go there. */
+export function lookElsewhere(
+  template: Folder,
+  parts: readonly PartSurvey[],
+): { left: Elsewhere[]; suggestions: Suggestion[] } {
+  const fills = parts.flatMap((part) => part.fills);
+  const colors = brandColors(parts);
+  const own = new Map<string, Field>();
+  for (const { holds, site, before, after } of fills) {
+    const isName = holds === "app.name" || holds === "app.label" || holds.startsWith("identifiers.");
+    const value = site.value.trim();
+    if (holds.startsWith("colors.") && colors.includes(value.toLowerCase()) && !own.has(value)) own.set(value, holds);
+    // Where the long and the short name are the same, the long one stands in texts.
+    if (isName && value && !before && !after && own.get(value) !== "app.name") own.set(value, holds);
+  }
+  /**
+   * What the template is called by a platform stands, in that platform's own folder, for that platform's identifier.
+   */
+  const ownIn = (file: string): ReadonlyMap<string, Field> => {
+    const part = parts
+      .filter(({ folder }) => folder === "" || file.startsWith(`${folder}/`))
+      .sort((a, b) => b.folder.length - a.folder.length)[0];
+    const shared = parts.filter((each) => each.folder === part?.folder).length > 1;
+    const field: Field = part && !shared ? `identifiers.${part.platform}` : "identifiers.base";
+    return new Map([...own].map(([value, holds]) => [value, holds.startsWith("identifiers.") ? field : holds]));
+  };
+  const identity = gatherIdentity(template, template.list(), []);
+  const search = searchFor(identity, colors, { values: {}, names: { further: {} }, answers: {} });
+  const drawn = new Set(parts.flatMap((part) => [...part.brandFiles, ...part.pictures.map(({ path }) => path)]));
+  const left: Elsewhere[] = [];
+  const suggestions: Suggestion[] = [];
+  for (const file of template.list()) {
+    if (drawn.has(file)) continue;
+    const bytes = template.bytes(file);
+    const text = bytes.length > largest ? undefined : textIfAny(bytes);
+    if (text === undefined) continue;
+    const blanked = fills
+      .filter(({ site }) => site.file === file)
+      .map(({ site }) => ({ ...site, text: " ".repeat(site.end - site.start) }));
+    const searched = applyEdits(text, withoutOverlaps(blanked));
+    const found = search
+      .inFile(file, Buffer.from(searched), file)
+      .residue.flatMap(({ problem, text: what }) =>
+        problem.place && what
+          ? [{ text: what, place: { ...problem.place, text: lineAt(text, problem.place.line) } }]
+          : [],
+      );
+    if (found.length === 0) continue;
+    const proposed = new Set<number>();
+    for (const { at, site } of placesIn(template, file)) {
+      const pattern = asPattern(site.value, ownIn(file));
+      if (
+        pattern === undefined ||
+        codeReason(file, { at }) !== undefined ||
+        fills.some((each) => each.site.file === file && each.site.start === site.start)
+      )
+        continue;
+      suggestions.push({ file, at, with: pattern });
+      const first = lineNumber(text, site.start);
+      for (let line = first; line <= lineNumber(text, site.end); line++) proposed.add(line);
+    }
+    left.push(...found.filter(({ place }) => !proposed.has(place.line)));
+  }
+  return { left, suggestions };
+}
+
+/** A value with the template's own names taken out, as a pattern; undefined where none is in it. */
+function asPattern(value: string, own: ReadonlyMap<string, Field>): string | undefined {
+  const longestFirst = [...own].sort(([a], [b]) => b.length - a.length);
+  const escaped = value.replace(/[{}]/g, "$&$&");
+  const pattern = longestFirst.reduce((at, [text, field]) => replacedWords(at, text, `{${field}}`), escaped);
+  return pattern === escaped ? undefined : pattern;
+}
+
+/** Whole words only, and not within a field that stands there already. */
+function replacedWords(text: string, word: string, by: string): string {
+  return text
+    .split(/(\{[\w.]+\})/)
+    .map((part, at) => {
+      if (at % 2 === 1) return part;
+      let result = part;
+      for (let from = 0; ; ) {
+        const found = result.indexOf(word, from);
+        if (found === -1) return result;
+        const around = `${result[found - 1] ?? " "}${result[found + word.length] ?? " "}`;
+        const whole = !/[\p{L}\p{N}]/u.test(around);
+        if (whole) result = result.slice(0, found) + by + result.slice(found + word.length);
+        from = found + (whole ? by.length : word.length);
+      }
+    })
+    .join("");
+}
+
+const lineNumber = (text: string, offset: number): number => text.slice(0, offset).split("\n").length;
+
+const lineAt = (text: string, line: number): string => (text.split("\n")[line - 1] ?? "").replace(/\r$/, "");
+
+function withoutOverlaps<T extends { start: number; end: number }>(ranges: T[]): T[] {
+  let end = -1;
+  return ranges
+    .sort((a, b) => a.start - b.start || b.end - a.end)
+    .filter((each) => {
+      if (each.start < end || each.start === each.end) return false;
+      end = each.end;
+      return true;
+    });
+}

@@ -1,0 +1,105 @@
+import { drawnAs } from "../../app/survey/own-pictures.ts";
+import type { Template } from "../../app/survey/template.ts";
+import { namedSite } from "../../app/template/places.ts";
+import { textIfAny } from "../../ground/files/reading/folder.ts";
+import type { Cause, Problem, Settlement } from "../../ground/problems/problem.ts";
+import type { Field } from "../../ground/values/fields.ts";
+import { isPicture } from "../../pictures/artwork/likeness.ts";
+import type { Identity } from "./identity/gather.ts";
+import type { Residue } from "./search/search.ts";
+
+/** What a finding has in common with others, and the lines for template.yaml that settle it. */
+export type Adviser = (residue: Residue) => Pick<Problem, "cause" | "settle"> & Partial<Pick<Problem, "fix">>;
+
+/** Which field goes where a term of a kind stands. */
+const fieldsOf: Readonly<Record<Exclude<NonNullable<Residue["kind"]>, "identifier">, Field>> = {
+  name: "app.name",
+  email: "email",
+  host: "domain",
+  scheme: "scheme",
+  owner: "owner",
+  team: "signing.team",
+  color: "colors.brand",
+};
+
+/** Prepares advice for a template: places are named as its own files have them. */
+export function openAdviser(template: Template, identity: Identity): Adviser {
+  const known = new Map<string, Settlement>();
+  const terms = new Map(identity.terms.map(({ text, place }) => [text, place]));
+  return (residue) => {
+    const { file, inside, text, problem } = residue;
+    const from = terms.get(text ?? "");
+    const cause: Cause = {
+      of: problem.code,
+      file: inside === undefined ? file : `${file}, in ${inside}`,
+      // Whoever says what is to become of pictures goes through all of them at once.
+      ...(text === undefined || problem.code === "residue-picture" ? {} : { text }),
+      ...(from === undefined ? {} : { from }),
+      ...(problem.cause?.said === undefined ? {} : { said: problem.cause.said }),
+    };
+    if (text === undefined || problem.code === "residue-client" || !template.folder.has(file)) return { cause };
+    // Where a team stands is known; what lacks is the client's.
+    if (residue.kind === "team") return { cause, fix: givenTeam };
+    const key = `${problem.code} ${file} ${text} ${problem.place?.line ?? ""} ${problem.place?.column ?? ""}`;
+    const settle = known.get(key) ?? settlementFor(template, residue);
+    known.set(key, settle);
+    return { cause, settle };
+  };
+}
+
+const givenTeam = "Give the client's own as `signing: { team: … }` in its brief, or under `defaults` in oxalis.yaml.";
+
+function settlementFor(template: Template, residue: Residue): Settlement {
+  const { file, problem, kind, key } = residue;
+  if (problem.code === "residue-picture")
+    return isPicture(file) || /\.(ico|icns)$/i.test(file)
+      ? { list: "pictures", entry: { file, draw: drawnAs(template.folder, file) } }
+      : { list: "leave", entry: file };
+  if (kind === undefined || problem.place === undefined || residue.inside !== undefined) return allowance(residue);
+  const { column } = problem.place;
+  const content = textIfAny(template.folder.bytes(file)) ?? "";
+  const found = foundAt(problem.place.text, column - 1, residue.text ?? "");
+  const pattern = (value: string) =>
+    value.replace(/[{}]/g, "$&$&").replaceAll(found, `{${fieldFor(template, residue)}}`);
+  // Named by its own form where the whole value is one that a place can be named by.
+  const at = key === undefined ? undefined : namedSite(template.folder, file, key);
+  if (at?.value.includes(found)) return { list: "fill", entry: { file, at: key ?? "", with: pattern(at.value) } };
+  // As it stands in the variant, where lines above may have come or gone.
+  const text = excerpt(problem.place.text, found);
+  const times = content.split(text).length - 1;
+  return times > 0 ? { list: "fill", entry: { file, text, times, with: pattern(text) } } : allowance(residue);
+}
+
+/** What cannot be reached in place can be allowed, with a reason that somebody gives. */
+const allowance = ({ file, text }: Residue): Settlement => ({
+  list: "allow",
+  entry: { file, ...(text === undefined ? {} : { text }), reason: "say why it may stay" },
+});
+
+/** The words as they stand in the line, which may differ from the template's own in case and in marks between them. */
+function foundAt(line: string, column: number, text: string): string {
+  const words = text
+    .split(/[\s_.-]+/)
+    .filter(Boolean)
+    .map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, "\\$&"));
+  const match = new RegExp(words.join("(?:[\\s_.-]|&nbsp;)*"), "iu").exec(line.slice(column));
+  return match?.[0] ?? text;
+}
+
+/** So much of a line that only this place is meant: what stands in quotes or between tags, or the line. */
+function excerpt(line: string, found: string): string {
+  const inQuotes = [...line.matchAll(/"[^"\n]*"|'[^'\n]*'|`[^`\n]*`|>[^<>\n]+</g)].map(([whole]) => whole);
+  const around = inQuotes.find((each) => each.includes(found));
+  const text = around ?? line.trim();
+  return text.length <= 300 ? text : found;
+}
+
+/** An identifier is the platform's in whose folder the file lies; everybody's where several share it. */
+function fieldFor({ parts }: Template, { file, kind }: Residue): Field {
+  if (kind !== "identifier") return fieldsOf[kind ?? "name"];
+  const own = parts
+    .filter(({ folder }) => folder === "" || file.startsWith(`${folder}/`))
+    .sort((a, b) => b.folder.length - a.folder.length)[0];
+  const shared = parts.filter(({ folder }) => folder === own?.folder).length > 1;
+  return own && !shared ? `identifiers.${own.platform}` : "identifiers.base";
+}

@@ -1,0 +1,131 @@
+import { commonSchemes } from "../../../app/template/schemes.ts";
+import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
+import { longPattern } from "../../../ground/values/long-pattern.ts";
+import { type Place, placeAt } from "../../../ground/values/source.ts";
+import { codeReason } from "../place-kinds.ts";
+import { carriers, type TermKind } from "./carriers.ts";
+import { keyedValues } from "./keyed.ts";
+
+/** Something by which a template is known, and the first place that says so. */
+export interface Term {
+  kind: TermKind;
+  text: string;
+  place: Place;
+  /** So common a word that only a text which is nothing else counts. */
+  weak?: true;
+}
+
+/** A template's own identity, gathered from all files that can carry any of it; nothing of a survey's is in it. */
+export interface Identity {
+  terms: readonly Term[];
+  /** Namespaces and packages of its code. */
+  namespaces: readonly string[];
+}
+
+/** Words that name nothing, though they may stand where a name does. */
+const common = new Set(
+  (
+    "app application main demo test tests example sample home title blank index default untitled web " +
+    "mobile client my app myapp project template starter electron"
+  ).split(" "),
+);
+
+/** What a build puts in, or a resource that says it elsewhere: no name itself. */
+const alias = /^[@?]|\$[({]|\{\{|%\w+%|^\$|^ms-resource:/;
+
+/** Hosts and domains that are nobody's (RFC 2606, RFC 6761), or the machine's own. */
+const nobodys = /^(localhost|127\.0\.0\.1|0\.0\.0\.0|10\.0\.2\.2|\*|.*\.(local|localhost|invalid|test))$/;
+
+/** Hosts where everybody has pages: a project's home there is its developers'. */
+const everybodys = longPattern()`
+  ^(www\.)?(github|gitlab|npmjs|google|apple|microsoft|facebook|youtube|linkedin
+  |instagram)\.com$|^(www\.)?(bitbucket|wikipedia|schema|w3)\.org$|^(apps|play|itunes)\.(apple
+  |google)\.com$
+`;
+
+/** Gathers a template's identity from these of its files. */
+export function gatherIdentity(template: Folder, files: readonly string[], further: readonly string[]): Identity {
+  const terms = new Map<string, Term>();
+  const add = (kind: TermKind, text: string, place: Place) => {
+    const key = `${kind} ${text.toLowerCase()}`;
+    if (!terms.has(key)) terms.set(key, { kind, text, place, ...(isWeak(kind, text) ? { weak: true } : {}) });
+  };
+  const namespaces = new Set<string>();
+  for (const file of files) {
+    // What is in no app says nothing of it.
+    if (codeReason(file, {}) !== undefined || !mayCarry(template, file)) continue;
+    const known = carriers.filter((each) => each.file === undefined || each.file.test(file));
+    for (const { key, value, at } of keyedValues(template, file)) {
+      if (/^(namespace|testNamespace|PACKAGE_NAMESPACE)$/.test(key)) namespaces.add(value);
+      for (const { kind, key: form, part } of known) {
+        if (!form.test(key)) continue;
+        const text = (part ? part.exec(value)?.[1] : value)?.trim();
+        const found = text === undefined ? undefined : accepts(kind, text);
+        if (found === undefined) continue;
+        const place = placeAt(template.source(file), at);
+        add(kind, found, place);
+        const domain = kind === "identifier" ? domainOf(found) : undefined;
+        if (domain !== undefined) add("host", domain, place);
+      }
+    }
+    for (const [, space = ""] of packageLines(template, file)) namespaces.add(space);
+  }
+  for (const name of further) add("name", name, { file: "template.yaml", line: 1, column: 1, text: "" });
+  return { terms: [...terms.values()], namespaces: [...namespaces] };
+}
+
+/** A program that says something of its app's identity has one of these words; others need not be parsed. */
+const telling = longPattern("i")`
+  name|title|app_?id|bundle|package|identifier|scheme|protocol|usermodel|domain|metadata|url
+  |canonical|mail|copyright|team|opengraph
+`;
+
+const mayCarry = (template: Folder, file: string): boolean =>
+  !/\.([cm]?[jt]s|[jt]sx)$/.test(file) || telling.test(textIfAny(template.bytes(file)) ?? "");
+
+const packageLines = (template: Folder, file: string): RegExpMatchArray[] =>
+  /\.(kt|java)$/.test(file) ? [...template.source(file).text.matchAll(/^\s*package\s+([\w.]+)/gm)] : [];
+
+/** Beginnings of identifiers that are no domain of whoever owns the app. */
+const shared = longPattern()`
+  ^(com\.(github|gitlab|google|apple|android|facebook|microsoft|example)|org\.(reactjs|apache
+  |nativescript)|io\.(github|ionic|flutter|expo)|dev\.flutter|host\.exp|app\.web)\.
+`;
+
+/** The domain that an identifier is made from, by the convention of reversed domain names. */
+function domainOf(identifier: string): string | undefined {
+  const [top = "", second = "", third] = identifier.toLowerCase().split(".");
+  const isDomain = /^[a-z]{2,}$/.test(top) && /^[a-z0-9-]{3,}$/.test(second) && third !== undefined;
+  return isDomain && !shared.test(identifier) ? `${second}.${top}` : undefined;
+}
+
+/** A value in the form that it is looked for in; undefined where it can be nobody's in particular. */
+function accepts(kind: TermKind, text: string): string | undefined {
+  if (kind === "identifier") {
+    // What stands in front of a variable is the template's own all the same.
+    const literal = text.replace(/\$[({].*$/s, "").replace(/\.$/, "");
+    const isNobodys = /^(com\.(example|android|apple|google|facebook|microsoft)|org\.(apache|example)|androidx?)$/.test(
+      literal,
+    );
+    return /^[A-Za-z][\w-]*(\.[\w-]+)+$/.test(literal) && !isNobodys
+      ? literal
+      : literal === text && /^[A-Za-z][\w-]{3,}$/.test(text)
+        ? text
+        : undefined;
+  }
+  if (alias.test(text) || text.length < 2 || text.length > 120) return undefined;
+  if (kind === "scheme")
+    return commonSchemes.has(text.toLowerCase()) || !/^[a-z][a-z0-9+.-]+$/i.test(text) ? undefined : text;
+  if (kind === "host")
+    return nobodys.test(text.toLowerCase()) || everybodys.test(text.toLowerCase()) || !/\.[a-z]{2,}$/i.test(text)
+      ? undefined
+      : text.replace(/^www\./, "");
+  if (kind === "name") return /\p{L}/u.test(text) && !/[<>{}]|^\.|\/$|^https?:/.test(text) ? text : undefined;
+  return text;
+}
+
+/** Whether a text is too common to be looked for within others. */
+function isWeak(kind: TermKind, text: string): boolean {
+  if (kind === "name" || kind === "owner") return text.length < 4 || common.has(text.toLowerCase());
+  return kind === "scheme" && text.length < 4;
+}

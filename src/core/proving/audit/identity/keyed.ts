@@ -1,0 +1,173 @@
+import { opensApp } from "../../../app/platforms/android/manifest.ts";
+import { isOfCode } from "../../../app/platforms/apple/products.ts";
+import { htmlAttribute, htmlAttributeSite, htmlElements, htmlTextSite } from "../../../formats/splice/formats/html.ts";
+import { lineSites } from "../../../formats/splice/formats/lines.ts";
+import { entry, itemsOf, type OpenStep, parseOpenStep, textOf } from "../../../formats/splice/formats/openstep.ts";
+import { plistStrings } from "../../../formats/splice/formats/plist.ts";
+import { readResourceScript } from "../../../formats/splice/formats/resource-script.ts";
+import { attributeOf, parseXml, walk } from "../../../formats/splice/formats/xml.ts";
+import { openSettings } from "../../../formats/splice/settings.ts";
+import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
+import { attempt, orElse } from "../../../ground/problems/result.ts";
+import type { Source } from "../../../ground/values/source.ts";
+import { inNoApp } from "../place-kinds.ts";
+
+/** A value in a file, and what leads to it: keys and positions, elements and attributes, joined by full stops. */
+export interface Keyed {
+  key: string;
+  value: string;
+  /** Offset of the value. */
+  at: number;
+}
+
+type Reader = (file: string, source: Source, template: Texts) => Keyed[];
+
+/** What is asked of the folder that a file lies in. */
+type Texts = Pick<Folder, "bytes" | "source">;
+
+/** A line that gives a name a text in quotes, or without: build scripts, project files, shell and CMake. */
+const quotedLine =
+  /^[ \t]*(?:set\(\s*)?(?:"?)([A-Za-z_][\w.\-[\]*= ]*?)(?:"?)\s*(?:=|:|\(|\s|\sto\s)\s*["']([^"'\n]+)["']/gm;
+const plainLine = /^[ \t]*([A-Za-z_][\w[\]*=]*)\s*=\s*("(?:[^"\\\n]|\\.)*"|[^;"\n]+);/gm;
+
+const lines =
+  (form: RegExp): Reader =>
+  (_, { text }) =>
+    [...text.matchAll(form)].map((match) => {
+      const value = (match[2] ?? "").replace(/^"(.*)"$/s, "$1");
+      return { key: match[1] ?? "", value, at: match.index + match[0].lastIndexOf(value) };
+    });
+
+const settings: Reader = (file, _, template) =>
+  (openSettings(template, file)?.values ?? []).map(({ path, site }) => ({
+    key: path.join("."),
+    value: site.value,
+    at: site.start,
+  }));
+
+/** Texts that a build script writes as resources: `resValue "string", "app_name", "Shop"`. */
+const resourceValue = /\bresValue\s*\(?\s*["']string["']\s*,\s*["'](\w+)["']\s*,\s*["']([^"'\n]+)["']/g;
+
+const resourceValues = ({ text }: Source): Keyed[] =>
+  [...text.matchAll(resourceValue)].map((match) => {
+    const [whole, name = "", value = ""] = match;
+    return { key: `string/${name}`, value, at: match.index + whole.lastIndexOf(value) };
+  });
+
+/** Elements' texts and attributes; a resource's text by the name it is asked for by. */
+const xml: Reader = (_, source) =>
+  [...walk(parseXml(source))].flatMap((element): Keyed[] => {
+    const name = attributeOf(element, "name");
+    const own = name === undefined ? element.name : `${element.name}/${name}`;
+    return [
+      ...(element.children.length === 0 && element.text.trim() !== ""
+        ? [{ key: own, value: element.text.trim(), at: element.innerStart }]
+        : []),
+      ...[...element.attributes.values()].map(({ name: attribute, value, start }) => ({
+        key: `${element.name}@${attribute}`,
+        value,
+        at: start,
+      })),
+    ];
+  });
+
+/**
+ * A manifest. Of its labels, only those by which people know the app count as its name: the application's, and those
+ * of what opens it.
+ */
+const androidManifest: Reader = (file, source, template) => {
+  const apart = [...walk(parseXml(source))].filter((element) => element.name !== "application" && !opensApp(element));
+  const labels = new Set(apart.flatMap(({ attributes }) => attributes.get("android:label")?.start ?? []));
+  return xml(file, source, template).map((each) =>
+    labels.has(each.at) ? { ...each, key: `${each.key} of a part` } : each,
+  );
+};
+
+/** An Xcode project's settings; those of tests and libraries, which nobody installs, are told apart. */
+const xcodeProject: Reader = (file, source, template) => {
+  const objects = entry(parseOpenStep(source), "objects");
+  const byId = (id: OpenStep | undefined) => entry(objects, textOf(id) ?? "");
+  const apart = (objects?.kind === "group" ? [...objects.entries.values()] : [])
+    .filter((target) => isOfCode(textOf(entry(target, "productType")) ?? ""))
+    .flatMap((target) => itemsOf(entry(byId(entry(target, "buildConfigurationList")), "buildConfigurations")))
+    .flatMap((id) => byId(id) ?? []);
+  return lines(plainLine)(file, source, template).map((each) =>
+    apart.some(({ start, end }) => start <= each.at && each.at < end)
+      ? { ...each, key: `${inNoApp}${each.key}` }
+      : each,
+  );
+};
+
+const plist: Reader = (file, source) =>
+  plistStrings(file, source).map(({ path, site }) => ({
+    key: path.join("."),
+    value: site.value,
+    at: site.start,
+  }));
+
+const page: Reader = (file, source) =>
+  htmlElements(source).flatMap((element): Keyed[] => {
+    const name = htmlAttribute(element, "name") ?? htmlAttribute(element, "property") ?? "";
+    const rel = htmlAttribute(element, "rel") ?? "";
+    const site =
+      element.tagName === "title"
+        ? htmlTextSite(file, element)
+        : element.tagName === "meta"
+          ? htmlAttributeSite(file, source.text, element, "content")
+          : element.tagName === "link"
+            ? htmlAttributeSite(file, source.text, element, "href")
+            : undefined;
+    const key = element.tagName === "title" ? "title" : `${element.tagName}.${name || rel}`;
+    return site && site.value.trim() !== "" ? [{ key, value: site.value.trim(), at: site.start }] : [];
+  });
+
+const resourceScript: Reader = (file, source) =>
+  readResourceScript(file, source).values.map(({ key, site }) => ({
+    key,
+    value: site.value,
+    at: site.start,
+  }));
+
+const keyedLines =
+  (format: "properties" | "xcconfig" | "env"): Reader =>
+  (file, source) =>
+    lineSites(file, source, format).map(({ key, site }) => ({ key, value: site.value, at: site.start }));
+
+const readers: readonly { file: RegExp; read: Reader }[] = [
+  { file: /\.(json|jsonc|webmanifest|ya?ml|[cm]?[jt]s|[jt]sx)$/, read: settings },
+  {
+    file: /(^|\/)apple-app-site-association$/,
+    read: (file, source) => lines(quotedLine)(file, source, undefined as never),
+  },
+  { file: /\.(plist|entitlements)$/, read: plist },
+  { file: /(^|\/)AndroidManifest\.xml$/, read: androidManifest },
+  { file: /\.(xml|appxmanifest|resw|resx|storyboard|xib)$/i, read: xml },
+  { file: /\.html?$/i, read: page },
+  { file: /\.rc$/i, read: resourceScript },
+  { file: /\.pbxproj$/, read: xcodeProject },
+  { file: /\.strings$/, read: lines(plainLine) },
+  { file: /\.xcconfig$/, read: keyedLines("xcconfig") },
+  { file: /\.properties$/, read: keyedLines("properties") },
+  { file: /(^|\/)\.env(\.\w+)?$/, read: keyedLines("env") },
+  {
+    file: /\.gradle(\.kts)?$/,
+    read: (file, source, template) => [...lines(quotedLine)(file, source, template), ...resourceValues(source)],
+  },
+  {
+    file: /\.(kts|toml|cmake|rb)$|(^|\/)(CMakeLists\.txt|Podfile)$/,
+    read: lines(quotedLine),
+  },
+];
+
+/**
+ * Every value of a file that has something leading to it; none where the file is of no such form, or cannot be read
+ * as its own.
+ */
+export function keyedValues(template: Texts, file: string): Keyed[] {
+  const reader = readers.find((each) => each.file.test(file));
+  if (!reader || textIfAny(template.bytes(file)) === undefined) return [];
+  return orElse(
+    attempt(() => reader.read(file, template.source(file), template)),
+    [],
+  );
+}

@@ -1,0 +1,172 @@
+import { longPattern } from "../../ground/values/long-pattern.ts";
+
+/**
+ * What a place is for. People see a name, a text, a picture, a colour, an address; a system or a store identifies the
+ * app by an identifier; and code refers to its own names, which nobody else meets.
+ */
+export type PlaceKind = "seen" | "identifies" | "code";
+
+/** A place that only code refers to: whichever side alone is changed, the app breaks. Never filled, and no residue. */
+interface CodePlace {
+  file: RegExp;
+  /** What of the file it is: names of settings that lead to it, or what stands in its lines. Absent: all of it. */
+  at?: RegExp;
+  line?: RegExp;
+  reason: string;
+}
+
+/** Before the names of settings that are of no app. */
+export const inNoApp = "in no app: ";
+
+/** Every place that only code refers to, each with its reason. By file, then by what stands there. */
+export const codePlaces: readonly CodePlace[] = [
+  {
+    file: /(^|\/)package\.json$/,
+    at: longPattern()`
+      ^(name|main|module|types|bin|exports|workspaces|repository|bugs|engines|keywords|files|
+      (scripts|dependencies|devDependencies|peerDependencies|optionalDependencies|overrides
+      |resolutions|config|jest|publishConfig)\b.*)
+    `,
+    reason: "a package's name and scripts are its package manager's",
+  },
+  {
+    file: /(^|\/)(package|[\w-]*build[\w-]*|[\w-]+\.conf|[\w-]+\.config)\.(json|ya?ml|[cm]?[jt]s)$/,
+    at: /(^|\.)(executableName|artifactName|mainBinaryName|binaryName|packageManager)$/,
+    reason: "names of the executable and of the files that are made",
+  },
+  {
+    file: /(^|\/)src\/(main\/)?(java|kotlin|org|com)\/.*\.(html?|md|txt)$/,
+    reason: "beside code, and not packed",
+  },
+  {
+    file: /(^|\/)[\w-]*publish[\w-]*\.gradle(\.kts)?$/,
+    reason: "how a library is published; it is in no app",
+  },
+  {
+    file: /\.rc$/i,
+    line: /\b(InternalName|OriginalFilename)\b|#include/,
+    reason: "names of the executable and of its headers",
+  },
+  {
+    file: /(^|\/)app\.json$/,
+    at: /^name$/,
+    reason: "the entry name of a bare app, by which native code starts it",
+  },
+  {
+    file: /(^|\/)app(\.config)?\.(json|[cm]?[jt]s)$/,
+    at: /(^|\.)(slug|owner|entryPoint|extra\..*|updates\..*|runtimeVersion)$/,
+    reason: "the project's name with the service that builds it",
+  },
+  {
+    file: /\.plist$/,
+    at: longPattern()`
+      (^|\.)(CFBundleExecutable|CFBundlePackageType|NSPrincipalClass|NSMainNibFile
+      |NSMainStoryboardFile|UIMainStoryboardFile|UISceneDelegateClassName|UISceneStoryboardFile
+      |UISceneConfigurationName|NSExtensionPrincipalClass|UILaunchStoryboardName)$
+    `,
+    reason: "names of the executable, its classes and its storyboards",
+  },
+  {
+    file: longPattern()`
+      (^|\/)(tsconfig[\w.-]*|jsconfig|babel\.config|metro\.config|jest\.config[\w.]*|\.eslintrc
+      |biome|turbo|nx|lerna)\.(json|[cm]?[jt]s)$
+    `,
+    reason: "settings of the tools that build",
+  },
+  {
+    file: longPattern()`
+      (^|\/)(package-lock\.json|yarn\.lock|pnpm-lock\.yaml|Podfile\.lock|Gemfile(\.lock)?
+      |Cargo\.lock|pubspec\.lock)$
+    `,
+    reason: "what a package manager wrote",
+  },
+  {
+    file: /(^|\/)(Podfile|Podfile\.properties\.json|Package\.swift|Package\.resolved|Brewfile)$/,
+    reason: "targets and packages, by the project's own names",
+  },
+  {
+    file: /(^|\/)pubspec\.yaml$/,
+    at: /^(name|dependencies\b.*|dev_dependencies\b.*)$/,
+    reason: "a package's name is its imports'",
+  },
+  {
+    file: /(^|\/)settings\.gradle(\.kts)?$/,
+    line: /rootProject\.name|include|project\(/,
+    reason: "names of projects and modules",
+  },
+  {
+    file: /\.gradle(\.kts)?$/,
+    line: longPattern()`
+      ^\s*group\s*=?\s*["']|\bnamespace\b|\btestNamespace\b|\btestApplicationId\b|mainClass
+      |className|import\s|\bproject\(|implementation|api\s*[("']
+    `,
+    reason: "namespaces, classes and modules",
+  },
+  {
+    file: /(^|\/)AndroidManifest\.xml$/,
+    at: /^manifest@package$/,
+    reason: "the namespace of its classes, where the build script says an application ID",
+  },
+  {
+    file: /\.pbxproj$/,
+    at: new RegExp(`^${inNoApp}`),
+    reason: "settings of tests and libraries, which nobody installs by themselves",
+  },
+  {
+    file: /\.(xcscheme|xcworkspacedata|xctestplan|xcsettings)$/,
+    reason: "schemes and workspaces name targets and products",
+  },
+  {
+    file: /\.(sln|slnx|vcxproj|csproj|wapproj|vbproj|filters|props|targets|def|idl|natvis)$/i,
+    reason: "projects, namespaces and executables",
+  },
+  {
+    file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
+    line: longPattern()`
+      \b(project|BINARY_NAME|add_executable|target_\w+|add_subdirectory|apply_standard_settings
+      |set_target_properties)\b
+    `,
+    reason: "projects, targets and executables",
+  },
+  {
+    file: /(^|\/)(\.github|\.vscode|\.idea|\.gitlab|\.circleci)\//,
+    reason: "settings of editors and build servers",
+  },
+  {
+    file: longPattern("i")`
+      (^|\/)(\.gitignore|\.gitattributes|\.editorconfig|\.npmrc|\.watchmanconfig
+      |\.prettierrc[\w.]*|\.eslintrc[\w.]*|\.xcode\.env|gradlew(\.bat)?|gradle-wrapper\.properties
+      |proguard[\w.-]*\.(pro|txt)|NuGet\.config)$
+    `,
+    reason: "settings of the tools that build",
+  },
+  {
+    file: /(^|\/)(__tests__|tests?|androidTest|[\w-]*Tests|e2e|spec)\/|\.(test|spec)\.[cm]?[jt]sx?$/,
+    reason: "tests are in no app",
+  },
+  {
+    file: longPattern("i")`
+      ^(?!(?:.*\/)?(?:web|www|public|static|assets|res)\/)(?:.*\/)?(README|CHANGELOG|CONTRIBUTING
+      |LICEN[CS]E|NOTICE|DEVELOPMENT)[\w.-]*$
+    `,
+    reason: "notes for those who work on the template; they are in no app",
+  },
+  {
+    file: /\.(xml)$/,
+    line: /\b(tools:context|android:name="\.|class="|customClass|customModule)/,
+    reason: "classes",
+  },
+];
+
+/**
+ * The reason why a place is only code's; undefined where people or systems meet it. @param at names that lead to it,
+ * where the file has such.
+ */
+export function codeReason(file: string, place: { at?: string; line?: string }): string | undefined {
+  return codePlaces.find(
+    (each) =>
+      each.file.test(file) &&
+      (each.at === undefined || (place.at !== undefined && each.at.test(place.at))) &&
+      (each.line === undefined || (place.line !== undefined && each.line.test(place.line))),
+  )?.reason;
+}

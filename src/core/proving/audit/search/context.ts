@@ -1,0 +1,178 @@
+import { longPattern } from "../../../ground/values/long-pattern.ts";
+import type { TermKind } from "../identity/carriers.ts";
+import { codeReason } from "../place-kinds.ts";
+
+/** A hit of a term in a text file, and what stands around it. */
+export interface Hit {
+  file: string;
+  kind: TermKind;
+  /** As it stands there. */
+  found: string;
+  /** The whole line, and where in it the hit is. */
+  line: string;
+  column: number;
+  /** What leads to it, where the file's own form has such. */
+  key: string | undefined;
+}
+
+/** A kind of file, and which part of a line of it only code refers to. */
+interface Language {
+  file: RegExp;
+  /** Whether a hit there is code's own, and nothing that people or systems meet. */
+  isCode(hit: Hit): boolean;
+}
+
+const before = ({ line, column }: Hit): string => line.slice(0, column);
+const after = ({ line, column, found }: Hit): string => line.slice(column + found.length);
+
+/** What a literal that a hit begins is given to. */
+const called = (hit: Hit): string => before(hit).replace(/["'`]$/, "");
+
+/** The text in quotes that a hit stands in; undefined outside of quotes. */
+function literalAround(hit: Hit): string | undefined {
+  for (const match of hit.line.matchAll(/"((?:[^"\\]|\\.)*)"|'((?:[^'\\]|\\.)*)'|`((?:[^`\\]|\\.)*)`/g)) {
+    const start = match.index + 1;
+    const end = match.index + match[0].length - 1;
+    if (start <= hit.column && hit.column + hit.found.length <= end) return match[1] ?? match[2] ?? match[3] ?? "";
+  }
+  return undefined;
+}
+
+const isComment = (hit: Hit): boolean =>
+  /^\s*(\/\/|\*|\/\*|#(?!include|define|\w)|<!--)/.test(hit.line) || /(^|\s)\/\/[^"'`]*$/.test(before(hit));
+
+/** Names that a text is called by where it is shown. */
+const shownBy = longPattern("i")`
+  \b(title|label|text|name|caption|placeholder|message|header|headerTitle|appName
+  |applicationName|displayName|description|alt|summary|content)\w*\s*[:=({,]\s*(L|@
+  |const\s+Text\()?$
+`;
+
+/** Calls that put a text above a window or into a header, whichever argument it is. */
+const titles = /\b(\w*(title|caption|headline)\w*|(\w+[.>-]+)?Create(AndShow)?|SetWindowText\w*)\s*\([^()"'`]*L?$/i;
+
+/** Calls and names of what goes into a log, which developers read. */
+const logged = longPattern()`
+  \b(Log\.(v|d|i|w|e|wtf)|Timber\.\w+|NSLog|os_log|console\.(log|debug|info|warn|error|trace)
+  |debugPrint|println|print)\s*\([^()]*$|\bTAG\b\s*(:\s*String\s*)?=\s*["']$
+`;
+
+/** Lines that name what a file takes from others, or itself. */
+const imports = longPattern()`
+  ^\s*(import|package|#include|#import|using|from|require|namespace|module|extern|@import
+  |export .* from)\b(?!\s*[:=])
+`;
+
+/** Calls whose argument is the name of code. */
+const namesCode = longPattern()`
+  \b(require|import|from|resolve|registerComponent|moduleName|ComponentName
+  |getMainComponentName|MainComponent|loadLibrary|forClass|NSClassFromString)\b[^"'\x60]*$
+`;
+
+/** Within a program's own language: what stands in quotes may be shown; names, imports and comments are not. */
+const program: Language["isCode"] = (hit) => {
+  if (isComment(hit) || imports.test(hit.line)) return true;
+  const literal = literalAround(hit);
+  if (literal === undefined) return !isMarkupText(hit);
+  if (logged.test(before(hit))) return true;
+  if (namesCode.test(called(hit))) return true;
+  // With a name of code's own behind it, an identifier in Java and Kotlin is the namespace.
+  if (hit.kind === "identifier")
+    return literal !== hit.found && /\.(kt|java)$/.test(hit.file) && /^[\w.]+$/.test(literal);
+  if (hit.kind !== "name" && hit.kind !== "owner") return false;
+  // A literal that is the name alone may be a key of code's; what it is called tells.
+  if (literal === hit.found) return !shownBy.test(called(hit)) && !titles.test(called(hit));
+  return !/\s/.test(literal);
+};
+
+/** A text between tags within code: `<Text>Shop</Text>`. */
+const isMarkupText = (hit: Hit): boolean =>
+  /\.([jt]sx|vue|svelte|astro|xaml|razor)$/.test(hit.file) &&
+  />[^<>{}=;]*$|^\s*[^<>{}=;()]*$/.test(before(hit)) &&
+  /^[^<>{}=;]*(<|$)/.test(after(hit));
+
+const attribute = (hit: Hit): string | undefined => /([\w:.-]+)\s*=\s*["'][^"']*$/.exec(before(hit))?.[1];
+
+/** Attributes whose values are code's own names. */
+const codeAttributes = longPattern()`
+  ^(id|class|src|srcset|rel|type|for|style|data-.*|on\w+|xmlns.*|aria-labelledby|customClass
+  |customModule|tools:.*|android:(id|src|drawable|background|theme|style|layout\w*|fontFamily
+  |textAppearance)|parent|storyboardIdentifier|reuseIdentifier|destination|image)$
+`;
+
+const markup: Language["isCode"] = (hit) => {
+  if (isComment(hit)) return true;
+  const name = attribute(hit);
+  // An element's own id is code's; what a system or a store knows the app by is none.
+  if (name === "id" && hit.kind === "identifier") return false;
+  return (
+    (name !== undefined && codeAttributes.test(name)) ||
+    (name === "name" && hit.kind !== "identifier" && /\.xml$/.test(hit.file)) ||
+    (name === "android:name" && !/\b(permission|meta-data)\b/.test(before(hit))) ||
+    (name === "href" && !/^([a-z][a-z0-9+.-]*:|\/\/)/i.test(literalAround(hit) ?? ""))
+  );
+};
+
+/** Settings of an Xcode project that people or systems meet; the rest are names of files and targets. */
+const projectSettings = longPattern()`
+  ^\s*"?(PRODUCT_BUNDLE_IDENTIFIER|INFOPLIST_KEY_\w+|DEVELOPMENT_TEAM
+  |PROVISIONING_PROFILE_SPECIFIER|APP_\w*(NAME|TITLE|ID|SCHEME|HOST)\w*|\w*(DISPLAY_NAME
+  |BUNDLE_ID|URL_SCHEME)\w*)[\w[\]*=]*"?\s*=
+`;
+
+/** Settings that name a target, its files and flags. */
+const targetSettings = longPattern()`
+  ^\s*(PRODUCT_NAME|PRODUCT_MODULE_NAME|EXECUTABLE_NAME|INFOPLIST_FILE|CODE_SIGN_ENTITLEMENTS
+  |SWIFT_\w+|#include.*)\b
+`;
+
+const languages: readonly Language[] = [
+  { file: /\.pbxproj$/, isCode: (hit) => !projectSettings.test(hit.line) },
+  {
+    file: /\.xcconfig$/,
+    isCode: (hit) => isComment(hit) || targetSettings.test(hit.line),
+  },
+  {
+    file: /\.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cs|dart|rs|go|py|rb|php|[cm]?[jt]s|[jt]sx|vue|svelte|astro)$/,
+    isCode: program,
+  },
+  { file: /\.gradle(\.kts)?$/, isCode: (hit) => isComment(hit) || literalAround(hit) === undefined },
+  { file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx)$/i, isCode: markup },
+  {
+    file: /\.(css|scss|less|sass)$/,
+    isCode: (hit) => isComment(hit) || literalAround(hit) === undefined || /\burl\(/.test(before(hit)),
+  },
+  {
+    file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
+    isCode: (hit) => isComment(hit) || literalAround(hit) === undefined,
+  },
+  { file: /\.(sh|bash|zsh|bat|cmd|ps1)$/, isCode: () => true },
+  {
+    file: /\.(json|jsonc|ya?ml|toml|properties|env)$/,
+    isCode: (hit) => /^\s*#/.test(hit.line) || isKey(hit) || isPath(hit),
+  },
+  { file: /\.plist$/, isCode: (hit) => /<key>[^<]*$/.test(before(hit)) },
+];
+
+/** What settings are called by: a program asks for them by it. */
+const isKey = (hit: Hit): boolean => /^[^"':]*["']?\s*:/.test(after(hit)) && /^[\s{,-]*["']?[^"':]*$/.test(before(hit));
+
+/** Within settings, a file's or a folder's name is code's. */
+const isPath = (hit: Hit): boolean => {
+  const literal = literalAround(hit);
+  return (
+    hit.kind === "name" &&
+    literal !== undefined &&
+    literal !== hit.found &&
+    /[/\\]|\.[a-z]{2,4}$|^[@\w.-]+$/.test(literal) &&
+    !/\s/.test(literal)
+  );
+};
+
+/** Why a hit is only code's own; undefined where people or systems meet it. */
+export function codeHit(hit: Hit): string | undefined {
+  const { file, key, line } = hit;
+  const known = codeReason(file, { line, ...(key === undefined ? {} : { at: key }) });
+  if (known !== undefined) return known;
+  return languages.find((each) => each.file.test(file))?.isCode(hit) ? "code's own names" : undefined;
+}

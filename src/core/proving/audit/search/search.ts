@@ -1,0 +1,222 @@
+import { furtherNames, type Variant } from "../../../app/variant/variant.ts";
+import { textIfAny } from "../../../ground/files/reading/folder.ts";
+import { type Problem, problem } from "../../../ground/problems/problem.ts";
+import { longPattern } from "../../../ground/values/long-pattern.ts";
+import { placeAt, type Source } from "../../../ground/values/source.ts";
+import { readArchive } from "../archives.ts";
+import type { TermKind } from "../identity/carriers.ts";
+import type { Identity } from "../identity/gather.ts";
+import { keyedValues } from "../identity/keyed.ts";
+import { codeHit } from "./context.ts";
+import { type Sought, soughtOf } from "./sought.ts";
+
+/** Something of the template that is left in a file of a variant. */
+export interface Residue {
+  /** Path within the variant. */
+  file: string;
+  /** Path within the file, where that is an archive. */
+  inside?: string;
+  /** What was found, as the template has it; absent for pictures. */
+  text?: string;
+  /** Where in the text it starts. */
+  at?: number;
+  /** What leads to it, in the file's own form. */
+  key?: string;
+  kind?: TermKind | "color";
+  problem: Problem;
+}
+
+/** What was found in a file: what people or systems meet, and how often only code says it. */
+export interface Found {
+  residue: Residue[];
+  code: CodeHit[];
+}
+
+/** A place where only code says a name, and why that may stay. */
+export interface CodeHit {
+  file: string;
+  line: number;
+  text: string;
+  reason: string;
+}
+
+/** Finds what names the template in a file of a variant. */
+export interface TextSearch {
+  /** @param shown the file as a producer would name it. */
+  inFile(path: string, bytes: Uint8Array, shown: string): Found;
+}
+
+/**
+ * Prepares the search for one client; its own values are no residue, though they hold the template's name.
+ * @param colors that brand the template, as #rrggbb.
+ */
+export function searchFor(
+  { terms, namespaces }: Identity,
+  colors: readonly string[],
+  variant: Pick<Variant, "values" | "names" | "answers">,
+): TextSearch {
+  const sought = soughtOf(terms, colors, variant.values);
+  const any =
+    sought.length > 0 ? new RegExp(sought.map(({ pattern }) => `(?:${pattern.source})`).join("|"), "iu") : undefined;
+  const owned = ownValues(variant);
+  const search: TextSearch = {
+    inFile(path, bytes, shown) {
+      const inside = readArchive(bytes).map(({ name, bytes: content }) => {
+        const found = search.inFile(name, content, `${shown}, in ${name}`);
+        return { ...found, residue: found.residue.map((each) => ({ ...each, inside: name })) };
+      });
+      const held = inside.flatMap(({ residue }) => residue);
+      if (held.length > 0)
+        return {
+          residue: held.map((each) => ({ ...each, file: path })),
+          code: inside.flatMap(({ code }) => code),
+        };
+      const text = textIfAny(bytes);
+      const inName = any?.test(path) ? namesIn(sought, path, shown) : [];
+      if (text === undefined) return { residue: [...inName, ...inBinary(sought, any, path, bytes, shown)], code: [] };
+      if (!any?.test(text)) return { residue: inName, code: [] };
+      const found = inText(sought, { file: shown, text }, path, owned, namespaces);
+      return { residue: [...inName, ...found.residue], code: found.code };
+    },
+  };
+  return search;
+}
+
+/** What the client itself is called, longest first. */
+const ownValues = ({ values, answers, names }: Pick<Variant, "values" | "names" | "answers">): string[] =>
+  [
+    ...Object.values(values),
+    ...Object.values(answers),
+    ...furtherNames({ names }).flatMap(({ name, label }) => [name, label]),
+  ]
+    .map((traced) => traced.value)
+    .filter((value) => value.length > 3)
+    .sort((a, b) => b.length - a.length);
+
+const blank = (part: string): string => " ".repeat(part.length);
+
+/**
+ * The same text with what is the client's own, the code's namespace, or a comment of a page, blanked out; offsets
+ * stay as they are.
+ */
+function maskCode(text: string, path: string, owned: readonly string[], namespaces: readonly string[]): string {
+  const searched = owned.reduce((at, value) => (at.includes(value) ? at.replaceAll(value, blank) : at), text);
+  const plain = /\.(html?|xml|svg|storyboard|xib|plist|appxmanifest|resw|resx|\w+proj|vue|svelte)$/i.test(path)
+    ? searched.replace(/<!--[\s\S]*?-->/g, (part) => part.replace(/[^\n]/g, " "))
+    : searched;
+  if (!/\.(kt|java|pro|gradle|kts|xml|json|toml)$/.test(path)) return plain;
+  return plain.replace(namespacePlaces, (part) =>
+    namespaces.reduce((at, space) => (at.includes(space) ? at.replaceAll(space, blank) : at), part),
+  );
+}
+
+/** Where a namespace is code's: packages and imports, classes of a manifest, what a script calls one. */
+const namespacePlaces = longPattern("gm")`
+  ^\s*(package|import)\s[^\n]*$|\b(android:name|tools:context|class
+  |android:theme)\s*=\s*"[^"]*"|\b(namespace|testNamespace|PACKAGE_NAMESPACE)\b[^\n]*
+`;
+
+function inText(
+  sought: readonly Sought[],
+  source: Source,
+  path: string,
+  owned: readonly string[],
+  namespaces: readonly string[],
+): Found {
+  const { text, file: shown } = source;
+  let searched = maskCode(text, path, owned, namespaces);
+  let keys: ((at: number) => string | undefined) | undefined;
+  const residue: Residue[] = [];
+  const code: CodeHit[] = [];
+  for (const { code: problemCode, term, pattern } of sought) {
+    const hits = [...searched.matchAll(pattern)];
+    if (hits.length === 0) continue;
+    keys ??= keysOf(path, source);
+    for (const { 0: found, index } of hits) {
+      const place = placeAt({ file: shown, text }, index);
+      const key = keys(index);
+      const isWhole = term.weak !== true || standsAlone(place.text, place.column - 1, found);
+      if (!isWhole) continue;
+      const hit = {
+        file: path,
+        kind: term.kind as TermKind,
+        found,
+        line: place.text,
+        column: place.column - 1,
+        key,
+      };
+      const reason = term.kind === "color" ? undefined : codeHit(hit);
+      if (reason !== undefined) {
+        code.push({ file: path, line: place.line, text: term.text, reason });
+        continue;
+      }
+      const message = `"${term.text}", which is the template's, is left in ${shown}.`;
+      residue.push({
+        file: path,
+        text: term.text,
+        at: index,
+        ...(key === undefined ? {} : { key }),
+        kind: term.kind,
+        problem: problem(problemCode, message, { place }),
+      });
+    }
+    searched = searched.replace(pattern, blank);
+  }
+  return { residue, code };
+}
+
+/** A common word counts where it is all that a text says, and as it is written. */
+function standsAlone(line: string, column: number, found: string): boolean {
+  const around = `${line[column - 1] ?? "\n"}${line[column + found.length] ?? "\n"}`;
+  return /^["'>`\n][</"'`\n]$/.test(around);
+}
+
+/** What leads to the value at an offset of a file, in its own form. */
+function keysOf(path: string, source: Source): (at: number) => string | undefined {
+  const file = { bytes: () => Buffer.from(source.text), source: () => ({ file: path, text: source.text }) };
+  const values = keyedValues(file, path);
+  return (at) => values.find((each) => each.at <= at && at <= each.at + each.value.length + 2)?.key;
+}
+
+/** Files that are handed on or served by their names; what code is called is code's. */
+const shownByName = /\.(png|jpe?g|webp|gif|svg|ico|icns|pdf|html?|mp[34]|webmanifest|ics|csv|txt|docx?|zip)$/i;
+
+function namesIn(sought: readonly Sought[], path: string, shown: string): Residue[] {
+  const name = path.slice(path.lastIndexOf("/") + 1);
+  if (!shownByName.test(name) || /\.(xcassets|bundle)\//.test(path)) return [];
+  return sought.flatMap(({ code, term, pattern }) => {
+    if (term.kind === "color" || term.weak || name.search(pattern) === -1) return [];
+    const message = `"${term.text}", which is the template's, is left in the name of ${shown}.`;
+    return [{ file: path, text: term.text, kind: term.kind, problem: problem(code, message) }];
+  });
+}
+
+/** Binary files are searched as 8-bit and as 16-bit text. */
+function inBinary(
+  sought: readonly Sought[],
+  any: RegExp | undefined,
+  path: string,
+  bytes: Uint8Array,
+  shown: string,
+): Residue[] {
+  if (!any) return [];
+  // Behind what a picture or a sound says of itself, it is compressed: what looks like a word there is chance.
+  const told = isCompressed(path) ? bytes.subarray(0, ofItself) : bytes;
+  const buffer = Buffer.from(told.buffer, told.byteOffset, told.byteLength);
+  const texts = [buffer.toString("latin1"), buffer.toString("utf16le")].filter((text) => any.test(text));
+  if (texts.length === 0) return [];
+  return sought
+    .filter(({ term, pattern }) => !term.weak && texts.some((text) => text.search(pattern) !== -1))
+    .map(({ code, term }) => ({
+      file: path,
+      text: term.text,
+      kind: term.kind,
+      problem: problem(code, `"${term.text}", which is the template's, is left inside ${shown}.`),
+    }));
+}
+
+/** Bytes in which a compressed file says things of itself. */
+const ofItself = 16_384;
+
+const isCompressed = (path: string): boolean =>
+  /\.(jpe?g|webp|gif|avif|heic|mp[34]|m4a|ogg|wav|woff2?|ttf|otf|gz|xz|br)$/i.test(path);

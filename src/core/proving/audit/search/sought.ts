@@ -1,0 +1,65 @@
+import type { Variant } from "../../../app/variant/variant.ts";
+import type { ProblemCode } from "../../../ground/problems/catalogue.ts";
+import { escapeRegExp } from "../../../ground/values/regexp.ts";
+import type { TermKind } from "../identity/carriers.ts";
+import type { Term } from "../identity/gather.ts";
+
+/** A term of the template with the form in which it is looked for. */
+export interface Sought {
+  code: ProblemCode;
+  term: Pick<Term, "kind" | "text" | "weak"> | { kind: "color"; text: string; weak?: true };
+  pattern: RegExp;
+}
+
+const codes: Readonly<Record<TermKind, ProblemCode>> = {
+  name: "residue-name",
+  identifier: "residue-identifier",
+  email: "residue-address",
+  host: "residue-address",
+  scheme: "residue-address",
+  owner: "residue-owner",
+  team: "residue-owner",
+};
+
+/** Names are found in any case, and with any or no mark between their words; the rest as it is. */
+const patterns: Readonly<Record<TermKind, (text: string) => string>> = {
+  name: (text) => {
+    const words = text
+      .split(/[\s_.-]+/)
+      .filter(Boolean)
+      .map(escapeRegExp);
+    return `(?<![\\p{L}\\p{N}])${words.join("(?:[\\s_.-]|&nbsp;)*")}(?![\\p{Ll}\\p{N}])`;
+  },
+  identifier: (text) => `(?<![A-Za-z0-9])${escapeRegExp(text)}(?![A-Za-z0-9])`,
+  email: (text) => `(?<![\\w.+-])${escapeRegExp(text)}(?![\\w-])`,
+  host: (text) => `(?<![\\w-])${escapeRegExp(text)}(?![\\w-]|\\.[a-z])`,
+  scheme: (text) => `(?<![\\w.+-])${escapeRegExp(text)}(?=://|["'<])`,
+  owner: (text) => `(?<![\\p{L}\\p{N}])${escapeRegExp(text)}(?![\\p{L}\\p{N}]|\\.[a-z]{2})`,
+  team: (text) => `(?<![A-Za-z0-9])${escapeRegExp(text)}(?![A-Za-z0-9])`,
+};
+
+/** A colour as it is written, with its opacity in front or behind it or without. */
+const colorPattern = (hex: string): string => `#(?:ff)?${hex.slice(1)}(?:ff)?(?![0-9a-f])`;
+
+/** Longer and surer things first: a name within an identifier is told once. */
+const order: readonly TermKind[] = ["email", "identifier", "host", "scheme", "team", "owner", "name"];
+const rank = ({ kind }: Pick<Term, "kind">): number => order.indexOf(kind);
+
+/** What is looked for in a client's variant, in the order in which it is told; its own colours are no residue. */
+export function soughtOf(terms: readonly Term[], colors: readonly string[], values: Variant["values"]): Sought[] {
+  const ordered = [...terms].sort((a, b) => rank(a) - rank(b) || b.text.length - a.text.length);
+  return [
+    ...ordered.map((term) => ({
+      code: codes[term.kind],
+      term,
+      pattern: new RegExp(patterns[term.kind](term.text), "giu"),
+    })),
+    ...colors
+      .filter((what) => !Object.values(values).some(({ value }) => value === what))
+      .map((what) => ({
+        code: "residue-color" as const,
+        term: { kind: "color" as const, text: what },
+        pattern: new RegExp(colorPattern(what), "gi"),
+      })),
+  ];
+}

@@ -1,0 +1,114 @@
+import type { Workspace } from "../../agency/workspace/workspace.ts";
+import { templateFor } from "../../app/survey/narrow.ts";
+import { openTemplate, type Template } from "../../app/survey/template.ts";
+import type { Resolved, Variant } from "../../app/variant/variant.ts";
+import { resolvePicked } from "../../clients/derive/resolve.ts";
+import { ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
+import { attempt } from "../../ground/problems/result.ts";
+import { writtenAt } from "../../ground/values/trail.ts";
+import { tellEnlarged } from "../../making/plan/enlarged.ts";
+import { planVariant } from "../../making/plan/plan.ts";
+import { likenessOf } from "../../pictures/artwork/likeness.ts";
+import { judgeLikeness, judgePictures, type TemplatePicture } from "./pictures.ts";
+
+export interface Checked {
+  resolved: Resolved;
+  problems: Problem[];
+}
+
+/** Looks at everything that can be known before a file is made: all of it at once, for all clients. Writes nothing. */
+export const check = async (workspace: Workspace, keys: readonly string[]): Promise<AllChecked> =>
+  checkResolved(workspace, await resolvePicked(workspace, keys));
+
+interface AllChecked {
+  /** In the order in which they were picked. */
+  clients: Checked[];
+  gaps: Problem[];
+}
+
+/** The same of clients that are resolved already. */
+export async function checkResolved(
+  workspace: Workspace,
+  { all, picked }: { all: readonly Resolved[]; picked: readonly Resolved[] },
+): Promise<AllChecked> {
+  const template = openTemplate(workspace);
+  const isPicked = (each: Resolved) => picked.includes(each);
+  const likeness = judgeLikeness(all, isPicked, await templatePictures(template));
+  const clients = picked.map((resolved) => ({
+    resolved,
+    problems: [
+      ...resolved.problems,
+      ...judgePictures(resolved),
+      ...(likeness.get(resolved.client.key) ?? []),
+      ...judgePlan(resolved, template),
+    ],
+  }));
+  return {
+    clients,
+    gaps: [...template.secrets().map(({ problem }) => problem), ...template.parts.flatMap((part) => part.gaps)],
+  };
+}
+
+/** The largest of the template's own icons and marks, in each part. */
+async function templatePictures({ folder, parts }: Template): Promise<TemplatePicture[]> {
+  const found: TemplatePicture[] = [];
+  for (const { pictures } of parts) {
+    for (const role of ["icon", "mark"] as const) {
+      const [largest] = pictures
+        .filter(({ slot, path }) => slot.from === role && /\.png$/.test(path) && folder.has(path))
+        .sort((a, b) => b.slot.width - a.slot.width);
+      const likeness = largest && (await likenessOf(folder.bytes(largest.path)));
+      if (largest && likeness) found.push({ file: largest.path, role, likeness });
+    }
+  }
+  return found;
+}
+
+/**
+ * What only shows when the variant is planned: values that the template wants and nobody gives, pictures too small
+ * for it.
+ */
+function judgePlan(resolved: Resolved, all: Template): Problem[] {
+  const { client } = resolved;
+  const own = templateFor(all, resolved);
+  if (!own.ok) return [];
+  const { variant, template } = own.value;
+  const read = attempt(() => planVariant(variant, template, "tree"));
+  if (!read.ok) return ofClient(client.key, read.problems);
+  const plan = read.value;
+  return [
+    ...ofClient(client.key, plan.gaps),
+    ...tellEnlarged(plan, resolved),
+    ...tellUnlettered(resolved, variant, template),
+  ];
+}
+
+/** Names with letters that no font at hand has, where some picture of the template is lettered. */
+function tellUnlettered({ client, art }: Resolved, { lettering, names }: Variant, template: Template): Problem[] {
+  const isAsked = template.parts.some(({ pictures }) => pictures.some(({ slot }) => slot.lettered));
+  if (!isAsked || art.given.wide) return [];
+  const all = [
+    { name: names.first?.name, lacking: lettering.first?.lacking },
+    ...Object.entries(lettering.further).map(([locale, { lacking }]) => ({
+      name: names.further[locale]?.name,
+      lacking,
+    })),
+  ];
+  return all.flatMap(({ name, lacking = [] }) => {
+    if (!name || lacking.length === 0) return [];
+    const message = `"${name.value}" cannot be lettered: no font at hand has ${listOf(lacking)}.`;
+    return [
+      problem("name-unlettered", `${message} Banners show the mark alone.`, {
+        severity: "warning",
+        client: client.key,
+        place: writtenAt(name),
+      }),
+    ];
+  });
+}
+
+/** So many letters are named. */
+const mostNamed = 6;
+
+const listOf = (letters: readonly string[]): string =>
+  letters.slice(0, mostNamed).join(" ") + (letters.length > mostNamed ? ` and ${letters.length - mostNamed} more` : "");

@@ -1,0 +1,94 @@
+import { extname } from "node:path";
+import { type Capture, captureFolder } from "../../clients/record/captures.ts";
+import { type Problem, problem } from "../../ground/problems/problem.ts";
+import type { CaptureRow } from "../../stores/capture-row.ts";
+import type { StoreDefinition } from "../../stores/definition.ts";
+
+/** How many pictures of a class of devices there are in the main language, of those that a store wants. */
+export interface CaptureStanding {
+  device: CaptureRow["device"];
+  title: string;
+  need: CaptureRow["need"];
+  /** Those that the store takes. */
+  count: number;
+  least: number;
+  most: number;
+  isDone: boolean;
+}
+
+/** Holds the pictures of a running app against what a store takes. */
+export function judgeCaptures(
+  store: StoreDefinition,
+  client: string,
+  language: string,
+  captures: readonly Capture[],
+): { standings: CaptureStanding[]; problems: Problem[] } {
+  const judged = store.captures.map((row) => {
+    const ofDevice = captures
+      .filter((each) => each.device === row.device)
+      .map((capture) => ({ capture, fault: faultOf(capture, row) }));
+    const faults = ofDevice.flatMap(({ capture: { file }, fault }) => {
+      if (fault === undefined) return [];
+      const about = ["captures", row.device, file];
+      return [problem("capture-invalid", `${file} ${fault}.`, { client, expected: takenBy(row), about })];
+    });
+    const own = ofDevice.filter(({ capture, fault }) => capture.language === language && fault === undefined);
+    return { row, count: own.length, faults, missing: countProblem(row, own.length, client, store) };
+  });
+  return {
+    standings: judged.map(({ row, count, faults, missing }) => ({
+      device: row.device,
+      title: row.title,
+      need: row.need,
+      count,
+      least: row.least,
+      most: row.most,
+      isDone: faults.length === 0 && missing.length === 0,
+    })),
+    problems: judged.flatMap(({ faults, missing }) => [...missing, ...faults]),
+  };
+}
+
+function countProblem(
+  { title, need, least, most, device }: CaptureRow,
+  count: number,
+  client: string,
+  store: StoreDefinition,
+): Problem[] {
+  const about = ["captures", device];
+  if (count > most) {
+    const message = `${store.title} takes ${most} of "${title}": there are ${count}.`;
+    return [problem("capture-invalid", message, { client, about })];
+  }
+  if (count >= least) return [];
+  const message = `${store.title} wants ${least} of "${title}": there are ${count}.`;
+  const fix = `Put them into the client's folder, as ${captureFolder(device)}/.`;
+  const severity = need === "required" ? "error" : "note";
+  return [problem("capture-missing", message, { client, severity, about, fix })];
+}
+
+/** What is wrong with a picture; undefined where the store takes it. */
+function faultOf({ file, size }: Capture, { sizes, isWide, within, formats }: CaptureRow): string | undefined {
+  if (!size) return "is no picture";
+  const format = extname(file).toLowerCase().replace(".jpeg", ".jpg").slice(1);
+  if (!(formats as readonly string[]).includes(format)) return `is a ${format.toUpperCase()}`;
+  const { width, height } = size;
+  const [shorter, longer] = [Math.min(width, height), Math.max(width, height)];
+  const is = `is ${width} × ${height}`;
+  if (isWide && height > width) return `${is}, higher than wide`;
+  if (sizes) return sizes.some(([w, h]) => w === shorter && h === longer) ? undefined : is;
+  if (!within) return undefined;
+  const isFitting =
+    shorter >= within.least &&
+    longer <= within.most &&
+    longer <= within.ratio * shorter &&
+    height >= (within.leastHeight ?? 0);
+  return isFitting ? undefined : is;
+}
+
+function takenBy({ sizes, isWide, within, formats }: CaptureRow): string {
+  const kinds = formats.map((each) => (each === "jpg" ? "JPEG" : "PNG")).join(" or ");
+  const said = sizes?.map((size) => (isWide ? size.toReversed() : size).join(" × "));
+  if (said) return `${kinds} of ${said.join(" or ")}`;
+  return within ? `${kinds} of ${within.least} to ${within.most} pixels a side, at most ${within.ratio} : 1` : kinds;
+}

@@ -1,0 +1,37 @@
+import type { Client } from "../../agency/workspace/workspace.ts";
+import { type Problem, problem } from "../../ground/problems/problem.ts";
+import { stores } from "../../stores/all.ts";
+
+/** So many days before a reserved name lapses, somebody is told. */
+const noticeDays = 21;
+
+/** Goods for sale, and names that stores hold for a client: what of them does not fit together. */
+export function judgeHeld({ key: client, brief }: Client, name: string, today: string): Problem[] {
+  const { goods = [], reserved = [] } = brief?.data.store ?? {};
+  const placeOf = (list: string, at: number) => brief?.document.placeOf(["store", list, at]);
+  return [
+    ...goods.flatMap(({ id, kind, duration, trial }, at) => {
+      const place = placeOf("goods", at);
+      const say = (what: string, expected: string) => [
+        problem("record-invalid", `The goods "${id}" ${what}.`, { client, place, expected }),
+      ];
+      if (kind === "subscription" && duration === undefined) return say("last for no time", "duration: P1M");
+      if (kind !== "subscription" && (duration ?? trial) !== undefined)
+        return say("are no subscription", "no duration");
+      return goods.findIndex((each) => each.id === id) < at ? say("are there twice", "a name of their own") : [];
+    }),
+    ...reserved.flatMap(({ store: key, name: held, until }, at) => {
+      const store = stores[key].title;
+      const place = placeOf("reserved", at);
+      const detail = { client, place, severity: "warning" } as const;
+      if (held !== name) {
+        const message = `${store} holds the name "${held}" for the client, and the app is called "${name}".`;
+        return [problem("name-reserved", message, { ...detail, expected: held })];
+      }
+      const left = Math.floor((Date.parse(until) - Date.parse(today)) / 86_400_000);
+      if (left >= noticeDays) return [];
+      const when = left < 0 ? `has lapsed on ${until}` : `lapses on ${until}`;
+      return [problem("name-reserved", `The name "${held}" that ${store} holds ${when}.`, detail)];
+    }),
+  ];
+}

@@ -1,0 +1,98 @@
+import { partsOf } from "../../../clients/record/record.ts";
+import { textsOf } from "../../../clients/record/texts.ts";
+import { recordFields } from "../../../stores/record-fields.ts";
+import type { Finding, Looked, Rule } from "./rule.ts";
+
+const asOf = "2026-11-01";
+
+/** What is wrong with an address; undefined where it can be opened. */
+function addressFault(value: string): string | undefined {
+  if (/\s/.test(value)) return "has a blank in it";
+  let url: URL;
+  try {
+    url = new URL(value);
+  } catch {
+    return "is no address";
+  }
+  if (url.protocol !== "https:") return `begins with ${url.protocol}//, not with https://`;
+  return url.hostname.includes(".") ? undefined : "names no domain";
+}
+
+const emailForm = /^[^\s@<>(),;:"]+@[^\s@<>(),;:"]+\.[^\s@<>(),;:".]{2,}$/;
+
+const priceForm = /^(?:free|\d+(?:[.,]\d{1,2})? ?[A-Z]{3})$/;
+
+const regions = new Intl.DisplayNames("en", { type: "region", fallback: "none" });
+
+/** Whether there is a country of this code (ISO 3166, as the runtime carries it). */
+function isCountry(code: string): boolean {
+  try {
+    return /^[A-Z]{2}$/.test(code) && regions.of(code) !== undefined;
+  } catch {
+    return false;
+  }
+}
+
+/** What is wrong with a value that has a form, and what would be right. */
+const forms: Readonly<Partial<Record<string, (value: string) => { fault: string; expected: string } | undefined>>> = {
+  address: (value) => {
+    const fault = addressFault(value);
+    return fault === undefined ? undefined : { fault, expected: "https://…" };
+  },
+  email: (value) => (emailForm.test(value) ? undefined : { fault: "is no e-mail address", expected: "name@domain" }),
+  price: (value) =>
+    priceForm.test(value)
+      ? undefined
+      : { fault: "is no price", expected: "free, or an amount with its currency, such as 2.99 EUR" },
+};
+
+/** Rules about addresses, prices, countries: what has a form. */
+export const factRules: readonly Rule[] = [
+  {
+    code: "record-invalid",
+    level: "error",
+    says: "addresses, e-mails and prices are in a form that stores take",
+    source: "each store's own documentation, by field",
+    asOf,
+    look: ({ record, lines }) =>
+      lines.flatMap((line) =>
+        textsOf(line.value, record).flatMap(({ text }): Finding[] => {
+          const found = forms[recordFields[line.row.field].form]?.(text.value);
+          if (!found) return [];
+          const message = `${line.row.title}: "${text.value}" ${found.fault}.`;
+          return [{ row: line.row, language: undefined, message, expected: found.expected }];
+        }),
+      ),
+  },
+  {
+    code: "countries-unknown",
+    level: "error",
+    says: "countries are given by their codes, or as all",
+    source: "ISO 3166-1, two letters",
+    asOf,
+    look: ({ lines }) =>
+      lines
+        .filter(({ row }) => row.field === "countries")
+        .flatMap(({ row, value }) => {
+          const unknown = partsOf(value?.first?.value ?? "").filter((code) => code !== "all" && !isCountry(code));
+          if (unknown.length === 0) return [];
+          const message = `${row.title}: there is no country ${unknown.map((each) => `"${each}"`).join(", ")}.`;
+          return [{ row, language: undefined, message, expected: "codes such as DE, or all" }];
+        }),
+  },
+  {
+    code: "release-past",
+    level: "warning",
+    says: "the day of release is still to come",
+    source: 'App Store Connect help, "Select an App Store version release option"',
+    asOf,
+    look: ({ lines, today }: Looked) =>
+      lines
+        .filter(({ row }) => row.field === "released")
+        .flatMap(({ row, value }) => {
+          const day = value?.first?.value ?? "";
+          if (!/^\d/.test(day) || day >= today) return [];
+          return [{ row, language: undefined, message: `${row.title}: ${day} is past.` }];
+        }),
+  },
+];

@@ -1,0 +1,56 @@
+import type { Letter } from "../../agency/history/letters.ts";
+import type { TemplateNotes } from "../../agency/workspace/schema/template.ts";
+import type { Resolved } from "../../app/variant/variant.ts";
+import type { Problem } from "../../ground/problems/problem.ts";
+import type { Word } from "../../pages/words/en/letter.ts";
+import type { Say } from "../../pages/words/letter.ts";
+import type { ClientStanding } from "../../proving/standing/clients.ts";
+
+/** One thing that a client is asked for. */
+export interface Thing {
+  /** In which part of the letter it stands. */
+  group: Word;
+  /** What it goes into, as a brief has it; none for what is no field. */
+  at?: string | undefined;
+  /** In the client's words. */
+  label: string;
+  hints: readonly string[];
+}
+
+/** A thing as it stands in a letter. */
+export interface AskedThing extends Pick<Thing, "label" | "hints"> {
+  /** The roster's column that takes it. */
+  heading?: string;
+  /** By what it is remembered. */
+  name: string;
+  /** Asked for before. */
+  isStill: boolean;
+}
+
+/** What a client is asked for, in its own language. */
+export interface Asked {
+  client: string;
+  name: string;
+  owner: string;
+  to: string | undefined;
+  /** BCP 47 tag. */
+  language: string;
+  until: string;
+  /** The day of the letter before. */
+  before?: string;
+  groups: readonly { word: Word; things: readonly AskedThing[] }[];
+}
+
+/** What a letter is made from. */
+export interface Sources {
+  resolved: Resolved;
+  /** All that was found of the client, before anything is made. */
+  problems: readonly Problem[];
+  standing: ClientStanding | undefined;
+  before: Letter | undefined;
+  agency: { name: string; email?: string | undefined };
+  notes: TemplateNotes;
+  /** The letter's language, and its words. */
+  language: string;
+  say: Say;
+}

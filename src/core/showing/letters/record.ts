@@ -1,0 +1,91 @@
+import type { StoreKey } from "../../ground/values/store.ts";
+import type { Say } from "../../pages/words/letter.ts";
+import type { ClientStanding } from "../../proving/standing/clients.ts";
+import type { LineStanding } from "../../proving/standing/standing.ts";
+import { stores } from "../../stores/all.ts";
+import { placeInBrief, type RecordField, recordFields } from "../../stores/record-fields.ts";
+import type { RecordRow } from "../../stores/record-row.ts";
+import type { Sources, Thing } from "./asked.ts";
+import { fieldSaid, reasons } from "./wording.ts";
+
+/** What a field of the records lacks, over all stores that ask for it. */
+interface Open {
+  row: RecordRow;
+  isNeeded: boolean;
+  faults: readonly LineStanding[];
+}
+
+/** What stores still want of their records, once for all of them, and the accounts that the client has to share. */
+export function recordThings({ resolved, standing, say, agency }: Sources): Thing[] {
+  const main = resolved.values.locale?.value ?? "en";
+  const open = openFields(standing);
+  const shared = new Map((standing?.unshared ?? []).map((store) => [stores[store].share, store]));
+  return [
+    ...[...open].map(([field, each]) => fieldThing(field, each, main, say)),
+    ...[...shared.values()].map((store) => shareThing(store, say, agency)),
+  ];
+}
+
+function openFields(standing: ClientStanding | undefined): Map<RecordField, Open> {
+  const open = new Map<RecordField, Open>();
+  for (const { store, lines } of standing?.stores ?? [])
+    for (const line of lines) {
+      const { field, state, need, faults } = line;
+      const own = faults.filter(({ who }) => who === "client");
+      if (recordFields[field].who !== "client" || !(state === "missing" ? need !== "optional" : own.length > 0))
+        continue;
+      const row = stores[store].record.find((each) => each.field === field);
+      if (!row) continue;
+      const known = open.get(field);
+      // The strictest store's limit is the one to keep.
+      const isStricter =
+        !known || (row.most ?? Number.POSITIVE_INFINITY) < (known.row.most ?? Number.POSITIVE_INFINITY);
+      open.set(field, {
+        row: isStricter ? row : known.row,
+        isNeeded: known?.isNeeded === true || need === "required",
+        faults: [...(known?.faults ?? []), ...(own.length > 0 ? [line] : [])],
+      });
+    }
+  return open;
+}
+
+/** So much of a text that has to be mended is shown, in characters. */
+const mostShown = 60;
+
+const cut = (text: string): string => {
+  const [first = ""] = text.split("\n");
+  return first === text && first.length <= mostShown ? first : `${first.slice(0, mostShown).trimEnd()} …`;
+};
+
+function fieldThing(field: RecordField, { row, isNeeded, faults }: Open, main: string, say: Say): Thing {
+  const why = faults.flatMap(({ faults: own, used }) =>
+    own.flatMap(({ code, who }) => {
+      const word = who === "client" ? reasons[code] : undefined;
+      return word ? [say(word, { used })] : [];
+    }),
+  );
+  const wrong = faults.find(({ state }) => state === "wrong");
+  const { example } = recordFields[field];
+  return {
+    ...fieldSaid(field, say),
+    at: placeInBrief(field, main)?.join("."),
+    hints: [
+      ...new Set(why),
+      ...limits(row, say),
+      ...(wrong?.value ? [say("now", { value: cut(wrong.value) })] : []),
+      ...(example === undefined ? [] : [say("example", { example })]),
+      ...(isNeeded || wrong ? [] : [say("helps")]),
+    ],
+  };
+}
+
+const limits = ({ most, mostParts, mostEach }: RecordRow, say: Say): string[] => [
+  ...(most === undefined ? [] : [say("upTo", { most })]),
+  ...(mostParts === undefined ? [] : [say("entries", { parts: mostParts, each: mostEach })]),
+];
+
+const shareThing = (store: StoreKey, say: Say, { name, email }: Sources["agency"]): Thing => ({
+  group: "accounts",
+  label: say("share", { store: stores[store].title }),
+  hints: [say(stores[store].share.word, { agency: name, email: email ?? name })],
+});

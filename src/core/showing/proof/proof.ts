@@ -1,0 +1,171 @@
+import { extname } from "node:path";
+import { variantPath } from "../../agency/workspace/stage.ts";
+import type { Workspace } from "../../agency/workspace/workspace.ts";
+import { definitions } from "../../app/platforms/all.ts";
+import { templateFor } from "../../app/survey/narrow.ts";
+import { iconsByTarget } from "../../app/survey/targets.ts";
+import { openTemplate, type Template } from "../../app/survey/template.ts";
+import { furtherNames, type Resolved, type Variant } from "../../app/variant/variant.ts";
+import { shownLabel } from "../../clients/derive/fields/label.ts";
+import { resolvePicked } from "../../clients/derive/resolve.ts";
+import { type Folder, isFolder, openFolder } from "../../ground/files/reading/folder.ts";
+import type { Problem } from "../../ground/problems/problem.ts";
+import { attempt } from "../../ground/problems/result.ts";
+import type { Field } from "../../ground/values/fields.ts";
+import { type PageLanguage, pageLanguageOf } from "../../ground/values/page-language.ts";
+import { platforms } from "../../ground/values/platform.ts";
+import { difference } from "../../making/make/difference.ts";
+import { variantFolder } from "../../making/make/generate.ts";
+import { readReceipt, receiptSum } from "../../making/make/receipt.ts";
+import { planVariant } from "../../making/plan/plan.ts";
+import { accentOf } from "../../pages/parts/accent.ts";
+import type { Sheet } from "../../pages/parts/sheet.ts";
+import type { ProofModel, Why } from "./model.ts";
+import { proofPage } from "./page.tsx";
+
+export interface Proof {
+  html: string;
+  shown: readonly string[];
+  /** Clients that could not be shown: their variant is not there, or not what its inputs now say. */
+  absent: ProofModel["absent"];
+}
+
+/** Makes the page from the variants as they lie on disk. Writes nothing. */
+export async function makeProof(
+  workspace: Workspace,
+  keys: readonly string[],
+  wanted: PageLanguage | undefined,
+): Promise<Proof> {
+  const { picked } = await resolvePicked(workspace, keys);
+  const template = openTemplate(workspace);
+  const sheets: Sheet[] = [];
+  const absent: ProofModel["absent"][number][] = [];
+  for (const resolved of picked) {
+    const sheet = sheetOf(workspace, template, resolved);
+    const client = resolved.client.key;
+    if ("absent" in sheet) absent.push({ client, ...sheet.absent });
+    else sheets.push(sheet);
+  }
+  const { agency } = workspace.agency.data;
+  const own = picked.length === 1 ? picked[0]?.values.locale?.value : undefined;
+  const language = wanted ?? pageLanguageOf(own, agency.language, workspace.agency.data.defaults.locale);
+  const { compare } = new Intl.Collator(language, { numeric: true });
+  sheets.sort((a, b) => compare(a.values["app.name"] ?? "", b.values["app.name"] ?? ""));
+  const html = proofPage({
+    agency: agency.name,
+    language,
+    ...accentOf(workspace),
+    sheets,
+    absent,
+  });
+  return { html, shown: sheets.map((sheet) => sheet.key), absent };
+}
+
+/** A client's sheet, or why there is none. */
+function sheetOf(
+  workspace: Workspace,
+  all: Template,
+  resolved: Resolved,
+): Sheet | { absent: { why: Why; reason: string } } {
+  const { client } = resolved;
+  const own = templateFor(all, resolved);
+  if (!own.ok) return faulty(own.problems);
+  const { variant, template } = own.value;
+  const root = variantFolder(workspace, client.key);
+  if (!isFolder(root)) return missing("notMade", "It has not been generated yet.");
+  const read = attempt((): Sheet | undefined => {
+    const folder = openFolder(root, variantPath(workspace, client.key));
+    const receipt = readReceipt(workspace.root, variantPath(workspace, client.key), client.key);
+    const plan = planVariant(variant, template, receipt.layout);
+    if (difference(plan, receipt, folder.hashIfAny).length > 0) return undefined;
+    const icons = iconsByTarget(template)
+      .filter(({ use }) => folder.has(use.path))
+      .map((icon, at) => ({ ...icon, picture: `target-${at}` }));
+    const sum = receiptSum(receipt).slice(0, 8);
+    return {
+      key: client.key,
+      ...(workspace.stage ? { stage: workspace.stage.name } : {}),
+      ...said(variant),
+      platforms: template.parts.map(({ platform }) => platform).filter((each) => variant.platforms.includes(each)),
+      icons: icons.map(({ picture, belongs, folder }) => ({ picture, belongs, folder })),
+      names: namesOf(variant),
+      pictures: new Map([
+        ...pictures(template, folder),
+        ...icons.map(({ picture, use }) => [picture, dataUri(folder, use.path)] as const),
+      ]),
+      state: workspace.stage ? `${workspace.stage.name}-${sum}` : sum,
+      files: plan.entries.length,
+    };
+  });
+  if (!read.ok) return faulty(read.problems);
+  return read.value ?? missing("outOfDate", "It is out of date.");
+}
+
+const missing = (why: Why, reason: string) => ({ absent: { why, reason } });
+
+const faulty = ([first]: readonly Problem[]) => missing("faulty", first?.message ?? "It cannot be read.");
+
+/** What the app is called, and what it could tell, in the client's own words. */
+function said(variant: Variant): Pick<Sheet, "values" | "label" | "direction" | "locale" | "news"> {
+  const values = plainValues(variant);
+  const news = ownWords(variant);
+  return {
+    values,
+    label: shownLabel(values["app.label"] ?? ""),
+    direction: variant.names.first?.direction ?? "ltr",
+    locale: values.locale ?? "en",
+    ...(news === undefined ? {} : { news }),
+  };
+}
+
+/** The first text of the client's content: what the app would tell of. */
+function ownWords({ content }: Variant): string | undefined {
+  const texts = Object.values(content).flatMap(([first = {}]) => Object.values(first));
+  return texts.find((text): text is string => typeof text === "string" && /\p{L}{2}/u.test(text));
+}
+
+const plainValues = (variant: Variant): Sheet["values"] =>
+  Object.fromEntries(Object.entries(variant.values).map(([field, traced]) => [field as Field, traced.value]));
+
+const mediaTypes: Readonly<Record<string, string>> = {
+  ".png": "image/png",
+  ".svg": "image/svg+xml",
+  ".ico": "image/x-icon",
+};
+
+function dataUri(folder: Folder, path: string): string {
+  const type = mediaTypes[extname(path).toLowerCase()] ?? "image/png";
+  return `data:${type};base64,${Buffer.from(folder.bytes(path)).toString("base64")}`;
+}
+
+/** What the app is called in each language, where it has several. */
+function namesOf(variant: Variant): Sheet["names"] {
+  const { names, values } = variant;
+  const further = furtherNames(variant);
+  if (further.length === 0 || !names.first) return [];
+  const all = [{ locale: values.locale?.value ?? "", ...names.first }, ...further];
+  return all.map(({ locale, direction, name, label }, at) => ({
+    locale,
+    direction,
+    name: name.value,
+    label: shownLabel(label.value),
+    main: at === 0,
+  }));
+}
+
+function pictures(template: Template, folder: Folder): Map<string, string> {
+  const found = new Map<string, string>();
+  const uses = template.parts.flatMap((part) => part.pictures);
+  for (const { name, platform, role, qualifiers } of platforms.flatMap(
+    (platform) => definitions[platform].scenes.pictures,
+  )) {
+    const use = qualifiers
+      .map((qualifier) =>
+        uses.find(({ slot }) => slot.platform === platform && slot.role === role && slot.qualifier === qualifier),
+      )
+      .find((each) => each !== undefined);
+    if (!use || !folder.has(use.path)) continue;
+    found.set(name, dataUri(folder, use.path));
+  }
+  return found;
+}

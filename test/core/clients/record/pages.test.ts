@@ -1,0 +1,180 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { type Capture, captureFiles } from "../../../../src/core/clients/record/captures.ts";
+import { kitFiles } from "../../../../src/core/clients/record/kit.ts";
+import type { RecordValue, StoreRecord } from "../../../../src/core/clients/record/record.ts";
+import { problem } from "../../../../src/core/ground/problems/problem.ts";
+import type { StoreKey } from "../../../../src/core/ground/values/store.ts";
+import { trace } from "../../../../src/core/ground/values/trail.ts";
+import type { ClientStanding } from "../../../../src/core/proving/standing/clients.ts";
+import { standingIn } from "../../../../src/core/proving/standing/standing.ts";
+import { boardPage } from "../../../../src/core/showing/board/page.tsx";
+import { copySheetPage } from "../../../../src/core/showing/copysheet/page.tsx";
+import { allStores } from "../../../../src/core/stores/all.ts";
+import type { StoreDefinition } from "../../../../src/core/stores/definition.ts";
+import { type RecordField, recordFields } from "../../../../src/core/stores/record-fields.ts";
+import { contentsOf } from "../../../support/html.ts";
+
+const storeOf = (key: StoreKey) => allStores.find((each) => each.key === key) as StoreDefinition;
+const said = (value: string): RecordValue => trace({ by: "brief", note: "", value });
+
+const record = (values: Partial<Record<RecordField, string>>, french: Partial<Record<RecordField, string>> = {}) =>
+  ({
+    client: "hill",
+    languages: ["en", "fr"],
+    features: [],
+    declared: [],
+    captures: [],
+    policies: [],
+    values: Object.fromEntries(
+      Object.entries(values).map(([field, text]) => {
+        const own = french[field as RecordField];
+        const further = own === undefined ? { ...said(text), isFallback: true } : said(own);
+        const isSpoken = recordFields[field as RecordField].byLanguage === true;
+        return [field, { first: said(text), further: isSpoken ? { fr: further } : {} }];
+      }),
+    ),
+  }) as StoreRecord;
+
+const colors = { accent: "#1e4d2b", onAccent: "#ffffff" };
+const sheet = (of: StoreRecord, key: StoreKey = "google-play") =>
+  copySheetPage({ agency: "Quayside", ...colors, name: "Hill", identifier: "a.b.c", store: storeOf(key), record: of });
+
+/** What a page shows to be copied, by its heading, in the order in which it stands there. */
+const copied = (page: string): string[] =>
+  [...page.matchAll(/<h2>([^<]*)<\/h2><\/label><small>([^<]*)<\/small>.*?<pre[^>]*>([^<]*)<\/pre>/gs)].map(
+    ([, title, used, text]) => [title, used, text].filter(Boolean).join(" | "),
+  );
+
+describe("a copy sheet", () => {
+  const own = record(
+    { name: "Hill", short: "Boxes.", category: "food", keywords: "oats\ncheese", price: "free" },
+    { short: "Des paniers." },
+  );
+
+  test("has what a store takes, in its order and in its words, each language by itself", () => {
+    expect(copied(sheet(own))).toEqual([
+      "Identifier | a.b.c",
+      "App name (en) | 4 of 30 | Hill",
+      "Short description (en) | 6 of 80 | Boxes.",
+      "Short description (fr) | 12 of 80 | Des paniers.",
+      "Category | Food &amp; Drink",
+      "Price | free",
+    ]);
+  });
+
+  test("says of what is not there whether the store can do without", () => {
+    const page = sheet(own);
+    expect(page).toContain("<h2>Full description</h2><p>Missing: the store does not take the record without it.</p>");
+    expect(page).toContain("<h2>Website</h2><p>Not given.</p>");
+    expect(sheet(own, "app-store")).not.toContain("Secondary category");
+  });
+
+  test("gives keywords in the form of each store, and ticks that stand for the text", () => {
+    expect(copied(sheet(own, "app-store"))).toContain("Keywords (en) | 11 of 100 | oats,cheese");
+    const ticks = (page: string) => [...page.matchAll(/data-id="([^"]+)"/g)].map(([, id]) => id);
+    const changed = sheet(record({ name: "Hill", short: "Crates." }));
+    expect(ticks(sheet(own))[1]).toBe(ticks(changed)[1]);
+    expect(ticks(sheet(own))[2]).not.toBe(ticks(changed)[2]);
+  });
+});
+
+const size = { width: 2064, height: 2752 };
+
+test("a picture's name is the client's own, and goes to every kind of disk", () => {
+  const named = ["A b!.png", "a-b.PNG", "é/…/x.jpeg"].map((file) => ({
+    device: "mac",
+    language: "en",
+    file,
+    hash: "",
+    size,
+  }));
+  expect(captureFiles(["mac-app-store"], named as Capture[]).map(({ to }) => to)).toEqual([
+    "store/mac-app-store/mac-A-b.en.png",
+    "store/mac-app-store/mac-a-b-2.en.png",
+    "store/mac-app-store/mac-x.en.jpg",
+  ]);
+});
+
+test("a variant's texts are those that are sure, in each language that has its own, as the store takes them", () => {
+  const values = record({ name: "Hill", subtitle: "Boxes", keywords: "oats\ncheese" }, { subtitle: "Paniers" }).values;
+  const drafted = { ...values, description: { first: { ...said("A draft."), isDraft: true as const }, further: {} } };
+  const captured = ["b", "a"].map((name) => ({
+    device: "ipad",
+    language: "en",
+    file: `${name}.png`,
+    hash: name,
+    size,
+  }));
+  const captures = captureFiles(["app-store"], captured as Capture[]);
+  const files = kitFiles(storeOf("app-store"), { ...record({}), values: drafted }, captures);
+  const head = "# App Store, in the order in which it asks\n";
+  expect(files.map(({ path, text }) => [path, text])).toEqual([
+    [
+      "store/app-store/en.yaml",
+      `${head}name: Hill\nsubtitle: Boxes\nkeywords: oats,cheese\ncaptures:\n  ipad:\n    - ipad-b.en.png\n    - ipad-a.en.png\n`,
+    ],
+    ["store/app-store/fr.yaml", `${head}subtitle: Paniers\n`],
+  ]);
+  // Whoever keeps nothing but a name has no record.
+  expect(kitFiles(storeOf("app-store"), record({ name: "Hill" }), [])).toEqual([]);
+});
+
+describe("the board as a page", () => {
+  const standing = (name: string, more: Partial<ClientStanding> = {}): ClientStanding => ({
+    client: "hill",
+    name,
+    stores: [standingIn(storeOf("google-play"), record({ name }), [], "2026-11-26")],
+    unshared: [],
+    problems: [],
+    ...more,
+  });
+  const page = (clients: ClientStanding[], today = "2026-11-26") =>
+    boardPage({ agency: "Quayside", ...colors, clients, today });
+  const dataOf = (html: string) => JSON.parse(/id="data">(.*?)<\/script>/s.exec(html)?.[1] ?? "");
+
+  test("holds any name as text, in its rows and in its data", () => {
+    const marks = fc.string({ unit: fc.constantFrom(..."<>&\"'/!-scriptSCRIPT \u2028{}\\".split("")), maxLength: 30 });
+    fc.assert(
+      fc.property(marks, (name) => {
+        const html = page([standing(name)]);
+        const { elements } = contentsOf(html);
+        expect(elements.filter((each) => each === "script")).toHaveLength(2);
+        expect(dataOf(html).clients[0].n).toBe(name);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test("puts errors before what only might be better, with who acts, and since when where that is not today", () => {
+    const waits = (code: "policy-missing" | "name-reserved", since: string) => ({
+      ...problem(code, `${code}.`, { severity: code === "policy-missing" ? "error" : "warning" }),
+      since,
+    });
+    const problems = [waits("name-reserved", "2026-11-26"), waits("policy-missing", "2026-11-03")];
+    const html = page([standing("Hill", { problems })]);
+    expect(dataOf(html).clients[0].p).toEqual([
+      ["e", "policy-missing", "policy-missing.", 1, "2026-11-03"],
+      ["w", "name-reserved", "name-reserved.", 1],
+    ]);
+    expect(html).toContain("<small>since 2026-11-03</small>");
+    expect(page([standing("Hill", { problems })], "2026-11-03")).not.toContain("since 2026");
+  });
+
+  test("says of what kind is what a store still wants", () => {
+    const page = boardPage({
+      agency: "Lanternfield",
+      accent: "#000000",
+      onAccent: "#ffffff",
+      clients: [standing("Hill")],
+      today: "2026-11-26",
+    });
+    // Both descriptions, kind, category, e-mail, policy, audience, price, countries; two captures of one kind.
+    expect(contentsOf(page).text).toContain("9 texts, 1 picture");
+  });
+
+  test("filters by the stores that are there, and by everybody who may have to act", () => {
+    const options = [...page([standing("Hill")]).matchAll(/<option value="([^"]*)"/g)].map(([, value]) => value);
+    expect(options).toEqual(["google-play", "open", "done", "client", "producer", "designer", "developer"]);
+  });
+});
