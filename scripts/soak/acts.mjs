@@ -117,7 +117,7 @@ async function inTheWay(path, put, work) {
 const ways = [
   ...["variants", "variants/3-acre", "variants/saltmarsh/web", "variants/builds.json", "variants/proof.html"],
   ...[".oxalis", ".oxalis/made", ".oxalis/scratch", ".oxalis/open", "clients/new", "letters", "board.html"],
-  ...["clients/3-acre/ledger.json", `clients/${asked}/approved.json`, `clients/${asked}/asked.json`],
+  ...["clients/3-acre/history", "clients/3-acre/history/build-1.json", `clients/${asked}/history`],
 ];
 
 const obstacles = [
@@ -204,8 +204,10 @@ export const acts = {
     await run(writing());
   },
   async "a damaged kept file"() {
-    const file = at("clients", asked, oneOf(["ledger.json", "approved.json", "asked.json"]));
-    if (!existsSync(file)) return;
+    const folder = at("clients", asked, "history");
+    const files = existsSync(folder) ? readdirSync(folder) : [];
+    if (files.length === 0) return;
+    const file = join(folder, oneOf(files));
     const before = readFileSync(file);
     const damaged = oneOf([flipped(before), before.subarray(0, below(before.length)), Buffer.from("<<<<<<< ours\n")]);
     writeFileSync(file, damaged);

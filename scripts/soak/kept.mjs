@@ -1,5 +1,6 @@
 // What runs have said is done, and that must be there ever after.
-import { existsSync, readFileSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
 import { at, clients, fault } from "./ground.mjs";
 
 const released = new Map();
@@ -23,25 +24,31 @@ export function note(args, { code, out }) {
 export const releasesNoted = () => released.size;
 export const approvalsNoted = () => approvals;
 
+const historyOf = (client) => at("clients", client, "history");
+
 const kept = (client, name) => {
-  const file = at("clients", client, name);
+  const file = join(historyOf(client), `${name}.json`);
   return existsSync(file) ? JSON.parse(readFileSync(file, "utf8")) : undefined;
 };
+
+const namesOf = (client) =>
+  existsSync(historyOf(client)) ? readdirSync(historyOf(client)).map((file) => file.replace(/\.json$/, "")) : [];
 
 /** Holds the kept files against what was said. */
 export function holdKept() {
   for (const { client, build } of released.values())
-    if (!kept(client, "ledger.json")?.releases.some((each) => each.build === build))
-      fault("a release is lost", `${client} ${build}`);
+    if (kept(client, `build-${build}`)?.build !== build) fault("a release is lost", `${client} ${build}`);
   for (const [name, client] of approved)
-    if (!kept(client, "approved.json")?.approved[name.split(" ")[1]]) fault("an approval is lost", name);
+    if (!kept(client, `approved-${name.split(" ")[1]}`)) fault("an approval is lost", name);
   for (const client of clients)
-    for (const name of ["ledger.json", "approved.json", "asked.json"])
+    for (const name of namesOf(client))
       try {
         kept(client, name);
       } catch (error) {
         fault("a kept file is damaged", `${client}/${name}: ${error.message}`);
       }
-  const letters = clients.flatMap((client) => kept(client, "asked.json")?.letters ?? []);
+  const letters = clients.flatMap((client) =>
+    namesOf(client).flatMap((name) => (name.startsWith("letter-") ? (kept(client, name) ?? []) : [])),
+  );
   if (isSent && !letters.some(({ state }) => state === "sent")) fault("a letter is forgotten", JSON.stringify(letters));
 }

@@ -1,3 +1,4 @@
+import { userInfo } from "node:os";
 import { refuse } from "../core/ground/problems/result.ts";
 import { type Secret, secretOf } from "../core/ground/values/secret.ts";
 import { openCache } from "../core/making/make/cache.ts";
@@ -9,6 +10,7 @@ import { version } from "./version.ts";
 export const openPorts = (on: (event: Event) => void = () => {}): Ports => ({
   folder: process.cwd(),
   today,
+  user,
   on,
   openComparer,
   openCache,
@@ -35,6 +37,21 @@ async function reach(address: string): Promise<string | undefined> {
 function secret(name: string): Secret | undefined {
   const text = process.env[name];
   return text === undefined ? undefined : secretOf(text);
+}
+
+/** OXALIS_USER, where that is set; otherwise the name of whoever is logged in. */
+function user(): string | undefined {
+  const name = (process.env.OXALIS_USER ?? loginName())?.replace(/[\p{Cc}\p{Cf}]/gu, "").trim();
+  return name === "" ? undefined : name?.slice(0, 100);
+}
+
+function loginName(): string | undefined {
+  try {
+    return userInfo().username;
+  } catch {
+    // A container's user may have no name.
+    return undefined;
+  }
 }
 
 /** SOURCE_DATE_EPOCH stands in for the clock where it is set. Stops: clock-wrong */

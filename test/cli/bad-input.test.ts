@@ -1,6 +1,7 @@
-import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
+import { historyOf } from "../support/history.ts";
 import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
 
 const brief = "clients/3-acre/brief.yaml";
@@ -302,8 +303,8 @@ test("two clients with one identifier: both are told, and neither is made for th
   const isMade = (path: string) => existsSync(join(folder, "variants", path));
   expect(["root-and-leaf/ios", "saltmarsh/ios", "3-acre/ios"].map(isMade)).toEqual([true, false, false]);
   expect(["saltmarsh/android", "3-acre/android"].map(isMade)).toEqual([true, true]);
-  const { identifiers } = JSON.parse(readFileSync(join(folder, "clients/saltmarsh/ledger.json"), "utf8"));
-  expect(Object.keys(identifiers)).toEqual(["android", "windows", "web"]);
+  const { identifiers } = historyOf(folder, "saltmarsh");
+  expect(Object.keys(identifiers)).toEqual(["android", "web", "windows"]);
 });
 
 describe("wrong use", () => {

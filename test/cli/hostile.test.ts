@@ -107,7 +107,6 @@ test.each(["variants/3-acre/web", ".oxalis", "clients/saltmarsh", "schemas", "va
 
 test("a ledger that a merge left with falling build numbers says how to mend it", () => {
   const ledger = at("clients/saltmarsh/ledger.json");
-  const before = readFileSync(ledger, "utf8");
   const release = { on: "2026-03-01", template: "0", notes: {} };
   const releases = [
     { version: "1.0.0", build: 4, ...release },
@@ -115,7 +114,7 @@ test("a ledger that a merge left with falling build numbers says how to mend it"
   ];
   writeFileSync(ledger, JSON.stringify({ form: 1, identifiers: {}, releases }));
   const { code, err } = oxalis(folder, "check", "saltmarsh");
-  writeFileSync(ledger, before);
+  rmSync(ledger);
   expect(code).toBe(1);
   expect(err).toContain("has build 4 (version 1.1.0) behind build 4 (version 1.0.0)");
   expect(err).toContain("Two branches have released");

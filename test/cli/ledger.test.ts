@@ -1,11 +1,12 @@
 import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { beforeEach, describe, expect, test } from "vitest";
+import { historyOf } from "../support/history.ts";
 import { contents, edit, oxalis, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;
 const brief = "clients/3-acre/brief.yaml";
-const ledger = (key = "3-acre") => JSON.parse(readFileSync(join(folder, `clients/${key}/ledger.json`), "utf8"));
+const ledger = (key = "3-acre") => historyOf(folder, key);
 const inVariant = (file: string) => readFileSync(join(folder, "variants/3-acre", file), "utf8");
 
 /** Pictures are not what is looked at here. */
@@ -56,7 +57,7 @@ test("versions rise as asked, and a build number is used once, on every platform
     "1.1.0 3",
     "1.1.1 4",
   ]);
-  expect(ledger().releases[1].notes).toEqual({ en: "More greens", fr: "Plus de vert" });
+  expect(ledger().releases[1]?.notes).toEqual({ en: "More greens", fr: "Plus de vert" });
   oxalis(folder, "generate", "3-acre");
   expect(inVariant("android/app/build.gradle.kts")).toMatch(/versionCode = 4\n\s+versionName = "1\.1\.1"/);
   expect(inVariant("windows/Package.appxmanifest")).toContain('Version="1.1.4.0"');
@@ -98,7 +99,7 @@ describe("--settled", () => {
   test("fails and writes nothing where a ledger would have to change", () => {
     const { code, err } = oxalis(folder, "generate", "--settled");
     expect(code).toBe(1);
-    expect(err).toContain("clients/3-acre/ledger.json would have to change.");
+    expect(err).toContain("The ledger in clients/3-acre/history would have to change.");
     expect(existsSync(join(folder, "variants"))).toBe(false);
     oxalis(folder, "generate");
     rmSync(join(folder, "variants"), { recursive: true });
@@ -108,14 +109,14 @@ describe("--settled", () => {
 
 test("a damaged ledger is an error that says where, and is never replaced", () => {
   oxalis(folder, "release", "3-acre", "--force");
-  const path = join(folder, "clients/3-acre/ledger.json");
+  const path = join(folder, "clients/3-acre/history/build-1.json");
   const damaged = readFileSync(path, "utf8").replace('"build": 1', '"build": "one"');
   writeFileSync(path, damaged);
   for (const args of [["generate"], ["release", "3-acre", "--minor"]]) {
     const { code, err } = oxalis(folder, ...args);
     expect(code).toBe(1);
     expect(err).toContain("[ledger-damaged]");
-    expect(err).toMatch(/clients\/3-acre\/ledger\.json:\d+:16/);
+    expect(err).toMatch(/clients\/3-acre\/history\/build-1\.json:\d+:12/);
   }
   expect(readFileSync(path, "utf8")).toBe(damaged);
 });
@@ -159,7 +160,7 @@ describe("a release", () => {
     const refused = oxalis(folder, "release", "3-acre");
     expect(refused).toMatchObject({ code: 1, err: expect.stringContaining("[release-unproven]") });
     expect(refused.err).toContain("the variant has not been generated");
-    expect(existsSync(join(folder, "clients/3-acre/ledger.json"))).toBe(false);
+    expect(existsSync(join(folder, "clients/3-acre/history"))).toBe(false);
     oxalis(folder, "generate", "3-acre");
     edit(folder, "variants/3-acre/android/app/src/main/AndroidManifest.xml", (text) => `${text}<!-- by hand -->`);
     expect(oxalis(folder, "release", "3-acre").err).toContain("AndroidManifest.xml is not as it was made.");
@@ -175,14 +176,14 @@ describe("a release", () => {
     expect(err).toContain('an audit finds: Windows does not accept the identifier "x".');
     const { identifiers, releases } = ledger();
     expect(Object.keys(identifiers)).toEqual(["android"]);
-    expect(releases[0].platforms).toEqual(["android"]);
+    expect(releases[0]?.platforms).toEqual(["android"]);
     edit(folder, brief, (text) => text.replace("identifiers: { windows: x }\n", ""));
     oxalis(folder, "generate", "3-acre");
     expect(oxalis(folder, "release", "3-acre", "--rebuild", "--platform", "windows")).toMatchObject({
       code: 0,
       err: "",
     });
-    expect(ledger().identifiers.windows.fixed).toBeDefined();
+    expect(ledger().identifiers.windows?.fixed).toBeDefined();
   });
 
   test("made by mistake is taken back until there is a later one; the first one frees its identifiers", () => {
@@ -194,11 +195,11 @@ describe("a release", () => {
     expect(oxalis(folder, "release", "3-acre", "--take-back").out).toContain("it is not released");
     const { identifiers, releases } = ledger();
     expect(releases).toEqual([]);
-    expect(identifiers.android.fixed).toBeUndefined();
+    expect(identifiers.android?.fixed).toBeUndefined();
     expect(oxalis(folder, "release", "3-acre", "--take-back").err).toContain("there is nothing to take back");
     edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("3 Acre Greens", "4 Acre Greens"));
     oxalis(folder, "release", "3-acre", "--force");
-    expect(ledger().identifiers.android.value).toBe("example.n3acre.n4acregreens");
+    expect(ledger().identifiers.android?.value).toBe("example.n3acre.n4acregreens");
   });
 
   test("has notes that its stores take; a brief's version that it has passed is told", () => {

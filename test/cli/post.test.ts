@@ -1,10 +1,11 @@
 import type { ChildProcess } from "node:child_process";
-import { mkdirSync, readFileSync, symlinkSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { type AddressInfo, createServer } from "node:net";
 import { join } from "node:path";
 import { setTimeout } from "node:timers/promises";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
 import { boardOf } from "../support/board.ts";
+import { historyOf } from "../support/history.ts";
 import { type Listening, mailServer, runWith } from "../support/mail-server.ts";
 import { oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 
@@ -15,7 +16,7 @@ beforeEach(() => {
 let server: Listening | undefined;
 afterEach(() => server?.close());
 
-const letters = (key: string) => JSON.parse(readFileSync(join(folder, `clients/${key}/asked.json`), "utf8")).letters;
+const letters = (key: string) => historyOf(folder, key).letters;
 const idOf = (data: string) => /^Message-ID: (\S+)/m.exec(data)?.[1];
 
 describe("a letter goes out once", () => {
@@ -83,7 +84,9 @@ describe("a letter goes out once", () => {
     writeFileSync(file, JSON.stringify({ form: 2, letters: [{ ...unsure, state: "unsure" }] }));
     expect(oxalis(folder, "ask", "ferme-duclos", "--sent").code).toBe(0);
     expect(letters("ferme-duclos")).toEqual([{ ...unsure, state: "sent" }]);
+    expect(existsSync(file)).toBe(false);
     // As it was kept before there were states.
+    rmSync(join(folder, "clients/ferme-duclos/history"), { recursive: true });
     const { id: _, ...plain } = unsure;
     writeFileSync(file, JSON.stringify({ form: 1, letters: [plain] }));
     expect(boardOf(folder, "ferme-duclos")[0]?.asked).toBe("2026-11-20");

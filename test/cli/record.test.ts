@@ -8,6 +8,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from "vitest"
 import { parse } from "yaml";
 import { type Board, boardOf } from "../support/board.ts";
 import { openChromium } from "../support/chromium.ts";
+import { historyOf } from "../support/history.ts";
 import { edit, oxalis, startOxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { hasTool } from "../support/tools.ts";
 
@@ -182,14 +183,14 @@ describe("one client's record", () => {
       });
     expect(oxalis(folder, "approve", "brennans-bothy").err).toContain("[approve-refused]");
     expect(oxalis(folder, "approve", "--by", "Mara").err).toContain("It is not said which clients.");
-    expect(existsSync(join(folder, "clients/brennans-bothy/approved.json"))).toBe(false);
+    expect(existsSync(join(folder, "clients/brennans-bothy/history"))).toBe(false);
     expect(states("description")).toContain("draft");
     expect(oxalis(folder, "approve", "brennans-bothy", "--by", "Mara", "--field", "descripton").err).toContain(
       '"description"',
     );
     expect(oxalis(folder, "approve", "brennans-bothy", "--by", "Mara").out).toContain("2 drafts approved by Mara.");
     expect(states("description")).toEqual(["given", "given", "given"]);
-    const { approved } = JSON.parse(readFileSync(join(folder, "clients/brennans-bothy/approved.json"), "utf8"));
+    const { approved } = historyOf(folder, "brennans-bothy");
     expect(approved["description.en"]).toMatchObject({ by: "Mara", sha256: expect.stringMatching(/^[0-9a-f]{64}$/) });
     edit(folder, "oxalis.yaml", (text) => text.replaceAll("to choose from", "to pick from"));
     expect(states("description")).toContain("draft");
@@ -211,7 +212,7 @@ describe("one client's record", () => {
     expect(call.code).toBe(1);
     expect(call.err).toMatch(/\[history-damaged\]\n +clients\/brennans-bothy\/approved\.json:\d/);
     expect(call.out).not.toContain("brennans-bothy");
-    expect(existsSync(join(folder, "clients/orchard-lane/approved.json"))).toBe(true);
+    expect(Object.keys(historyOf(folder, "orchard-lane").approved)).not.toEqual([]);
     const letter = oxalis(folder, "ask", "brennans-bothy", "orchard-lane");
     expect(letter.code).toBe(1);
     expect(letter.err).toMatch(/\[history-damaged\]\n +clients\/brennans-bothy\/asked\.json:\d/);
@@ -293,9 +294,9 @@ describe("one client's record", () => {
   test("what a store would refuse is not released for what it takes; the rest and others are", () => {
     oxalis(folder, "generate", "-q");
     const released = (key: string) => {
-      const { releases, identifiers } = JSON.parse(readFileSync(join(folder, `clients/${key}/ledger.json`), "utf8"));
-      const fixed = Object.keys(identifiers).filter((platform) => identifiers[platform].fixed);
-      return { fixed, for: releases.map(({ platforms }: { platforms: string[] }) => platforms) };
+      const { releases, identifiers } = historyOf(folder, key);
+      const fixed = Object.keys(identifiers).filter((platform) => identifiers[platform]?.fixed);
+      return { fixed, for: releases.map(({ platforms }) => platforms) };
     };
     const held = oxalis(folder, "release", "brennans-bothy", "3-acre");
     expect(held.code).toBe(1);
@@ -303,7 +304,7 @@ describe("one client's record", () => {
     expect(held.out).toMatch(/brennans-bothy +first release: 1\.0\.0 build 1 for Web /);
     expect(released("brennans-bothy")).toEqual({ fixed: ["web"], for: [["web"]] });
     expect(released("3-acre")).toEqual({
-      fixed: ["android", "ios", "windows", "web"],
+      fixed: ["android", "ios", "web", "windows"],
       for: [["android", "ios", "windows", "web"]],
     });
     expect(oxalis(folder, "release", "brennans-bothy", "--rebuild", "--platform", "android").out).toBe(

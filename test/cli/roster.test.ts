@@ -324,5 +324,5 @@ test("clients is the sheet people copy from: filters, CSV, JSON, wide and narrow
       (each: { key: string }) => each.key,
     ),
   ).toEqual(["orchard-lane"]);
-  expect(oxalis(folder, "schema", "ledger").out).toContain('"releases"');
+  expect(oxalis(folder, "schema", "ledger").out).toContain('"build"');
 });

@@ -1,6 +1,7 @@
 import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { beforeAll, expect, test } from "vitest";
+import { historyOf } from "../support/history.ts";
 import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
 
 const root = workspaceWith(["3-acre", "root-and-leaf"]);
@@ -12,7 +13,7 @@ beforeAll(() => {
 });
 
 test("a stage's variants stand beside the store's, under their own identifiers and labels, proven alike", () => {
-  const ledger = () => readFileSync(join(root, "clients/3-acre/ledger.json"), "utf8");
+  const ledger = () => historyOf(root, "3-acre");
   const before = { ledger: ledger(), store: text("3-acre", ".receipt.json") };
   // A stage changes no ledger, and so may be made where none may change.
   expect(oxalis(root, "generate", "-q", "--settled", "--stage", "testers")).toMatchObject({

@@ -3,7 +3,7 @@ import { lineOfText } from "../agency/workspace/schema/brief.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
 import type { StoreRecord } from "../clients/record/record.ts";
 import { textsOf } from "../clients/record/texts.ts";
-import { writeTogether } from "../ground/files/writing/together.ts";
+import { type Change, writeTogether } from "../ground/files/writing/together.ts";
 import { expectedAmong } from "../ground/problems/nearest.ts";
 import { ofClient, type Problem } from "../ground/problems/problem.ts";
 import { attempt, refuse } from "../ground/problems/result.ts";
@@ -45,7 +45,7 @@ export const approveDrafts = operation((input: Input, ports): Promise<Taken> => 
   const by = input.dryRun ? "" : readerOf(input.by);
   return inWorkspace(input, ports, { writes: !input.dryRun }, async (workspace) => {
     const { picked } = await resolvePicked(workspace, await chooseNamed(workspace, input, "approve-refused"));
-    const files = new Map<string, string>();
+    const changes: Change[] = [];
     const approved: Approved[] = [];
     const problems: Problem[] = [];
     for (const { client, variant, told } of picked) {
@@ -61,10 +61,10 @@ export const approveDrafts = operation((input: Input, ports): Promise<Taken> => 
         approvalName(field, language),
         { sha256: sha256(text), by, on: ports.today() },
       ]);
-      const change = approvals.change(workspace.root, client.key, { ...known.value, ...Object.fromEntries(now) });
-      files.set(...change);
+      const all = { ...known.value, ...Object.fromEntries(now) };
+      changes.push(...approvals.changes(workspace.root, client.key, all));
     }
-    if (!input.dryRun && files.size > 0) writeTogether(workspace.root, files);
+    if (!input.dryRun && changes.length > 0) writeTogether(workspace.root, changes);
     return { approved, problems };
   });
 });

@@ -1,5 +1,5 @@
 import pLimit from "p-limit";
-import { askedOf, type Letter, sentOf, unsureSaid } from "../agency/history/letters.ts";
+import { type Letter, lettersTo, sentOf, unsureSaid } from "../agency/history/letters.ts";
 import type { Workspace } from "../agency/workspace/workspace.ts";
 import { openTemplate } from "../app/survey/template.ts";
 import type { Resolved } from "../app/variant/variant.ts";
@@ -93,7 +93,7 @@ export function boardOf(
   const others = all.map((each) => told.get(each.client) ?? withRecord(workspace, each));
   const parts = new Set(openTemplate(workspace).parts.map(({ platform }) => platform));
   return standings(workspace, others, picked, parts, ports.today()).map((each) => {
-    const read = attempt(() => askedOf.read(workspace.root, each.client) ?? []);
+    const read = attempt(() => lettersTo.read(workspace.root, each.client) ?? []);
     if (!read.ok) {
       const damaged = ofClient(each.client, read.problems);
       return { ...each, letters: [], problems: [...each.problems, ...damaged] };

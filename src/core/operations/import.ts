@@ -1,5 +1,6 @@
 import { basename, dirname, resolve } from "node:path";
 import { parseDocument } from "yaml";
+import { imports } from "../agency/history/imported.ts";
 import { jsonSchema } from "../agency/workspace/json-schema.ts";
 import { agencyFile } from "../agency/workspace/locate.ts";
 import type { Workspace } from "../agency/workspace/workspace.ts";
@@ -7,7 +8,6 @@ import type { Column } from "../clients/roster/column.ts";
 import { columnsOf } from "../clients/roster/columns.ts";
 import { foresee } from "../clients/roster/foresee.ts";
 import { type ImportPlan, lastImports, type PlannedClient, planImport } from "../clients/roster/import.ts";
-import { importedFile, importedText } from "../clients/roster/imported.ts";
 import { collectionOf, noItems, readItems, sheetsOfItems } from "../clients/roster/items.ts";
 import { judgeMapping, type Mapping, matchColumns, readMapping } from "../clients/roster/match.ts";
 import { type Found, findPictures, withPictures } from "../clients/roster/pictures/find.ts";
@@ -15,7 +15,7 @@ import type { Settling } from "../clients/roster/row.ts";
 import { type ReadSheet, readSheet } from "../clients/roster/sheet.ts";
 import { readInside } from "../ground/files/reading/folder.ts";
 import { lookAt } from "../ground/files/writing/door.ts";
-import { writeTogether } from "../ground/files/writing/together.ts";
+import { type Change, writeTogether } from "../ground/files/writing/together.ts";
 import type { Problem } from "../ground/problems/problem.ts";
 import { unwrap } from "../ground/problems/result.ts";
 import { operation } from "./operation.ts";
@@ -67,10 +67,11 @@ export const importRoster = operation(async (input: Input, ports): Promise<Impor
     const taken = !input.dryRun && (plan.refused.length === 0 || input.partial);
     const foreseen = await foresee(workspace, { ...plan, clients: changed }, pictures.pictures);
     if (taken) {
-      const files = new Map<string, string | Uint8Array>(filesOf(workspace, plan, input.map));
-      for (const { client, from: file, to } of pictures.pictures)
-        files.set(`clients/${client}/${to}`, readInside(from, file, file));
-      if (files.size > 0) writeTogether(workspace.root, files);
+      const art = pictures.pictures.map(
+        ({ client, from: file, to }): Change => [`clients/${client}/${to}`, readInside(from, file, file)],
+      );
+      const changes = [...filesOf(workspace, plan, input.map), ...art];
+      if (changes.length > 0) writeTogether(workspace.root, changes);
     }
     return { plan, changed, foreseen, pictures, taken };
   });
@@ -106,20 +107,20 @@ const mappingOf = (pairs: readonly string[], known: readonly Column[], { notes }
   unwrap(readMapping(pairs, known, notes.data));
 
 /** What an import writes: briefs, what is remembered of each, the schema that briefs point at, headings of --map. */
-function filesOf(workspace: Workspace, { clients }: ImportPlan, map: readonly string[]): Map<string, string> {
+function filesOf(workspace: Workspace, { clients }: ImportPlan, map: readonly string[]): Change[] {
   const { root } = workspace;
-  const files = new Map<string, string>();
+  const files: Change[] = [];
   for (const { key, isNew, changes, text, imported } of clients) {
-    if (isNew || changes.length > 0) files.set(`clients/${key}/brief.yaml`, text);
+    if (isNew || changes.length > 0) files.push([`clients/${key}/brief.yaml`, text]);
     const before = lastImports(workspace)(key);
     const isRemembered = Object.keys(before).length > 0;
     if ((isNew || changes.length > 0 || isRemembered) && JSON.stringify(before) !== JSON.stringify(imported))
-      files.set(importedFile(key), importedText(imported));
+      files.push(...imports.changes(root, key, imported));
   }
   const schema = "schemas/brief.json";
-  if (clients.some(({ isNew }) => isNew) && !lookAt(root, schema)) files.set(schema, jsonSchema("brief"));
+  if (clients.some(({ isNew }) => isNew) && !lookAt(root, schema)) files.push([schema, jsonSchema("brief")]);
   const agency = withHeadings(workspace, map);
-  if (agency !== undefined) files.set(agencyFile, agency);
+  if (agency !== undefined) files.push([agencyFile, agency]);
   return files;
 }
 

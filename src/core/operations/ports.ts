@@ -20,6 +20,8 @@ export interface Ports {
   folder: string;
   /** The day, as 2026-03-01. */
   today(): string;
+  /** Who works, as history notes it; undefined where nobody says. */
+  user(): string | undefined;
   on(event: Event): void;
   /** Compares folders beside the work, where there are enough of them; undefined where that is no quicker. */
   openComparer(folders: number): Comparer | undefined;
@@ -35,6 +37,12 @@ export interface Ports {
   run(program: Program): Promise<Result<Ran>>;
   /** The version of the program that says so in reports. */
   version: string;
+}
+
+/** Who works, for an entry of a history. */
+export function noted(ports: Pick<Ports, "user">): { by?: string } {
+  const by = ports.user();
+  return by === undefined ? {} : { by };
 }
 
 export interface Comparer {

@@ -1,4 +1,4 @@
-import { askedOf, type Letter, sentOf, unsureSaid } from "../agency/history/letters.ts";
+import { type Letter, lettersTo, sentOf, unsureSaid } from "../agency/history/letters.ts";
 import type { Workspace } from "../agency/workspace/workspace.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import type { Delivery, Mail } from "../ground/mail/send.ts";
@@ -7,7 +7,7 @@ import { attemptAsync, refuse } from "../ground/problems/result.ts";
 import { sha256 } from "../ground/values/hash.ts";
 import type { Asked } from "../showing/letters/asked.ts";
 import { namesOf } from "../showing/letters/letter.ts";
-import type { Ports } from "./ports.ts";
+import { noted, type Ports } from "./ports.ts";
 import { holding } from "./workspace.ts";
 
 /** Sends letters, one after the other, and keeps of each what became of it. */
@@ -46,12 +46,17 @@ export function openPost({ root, agency }: Workspace, again: boolean, ports: Por
         left++;
         return written();
       }
-      const { id, wasOpen } = await keepIntent(root, asked, to, { again, from: email, today: ports.today() });
+      const { id, wasOpen } = await keepIntent(root, asked, to, {
+        again,
+        from: email,
+        today: ports.today(),
+        ...noted(ports),
+      });
       const delivery = await ports.sendMail(server, { ...letter, id, from: { name, address: email }, to });
       if (delivery.state === "unreached") unreached = delivery.problem;
-      const noted = await attemptAsync(() => settle(root, client, { id, wasOpen }, delivery));
+      const settled = await attemptAsync(() => settle(root, client, { id, wasOpen }, delivery));
       const told = delivery.state === "refused" || delivery.state === "unsure" ? [delivery.problem] : [];
-      if (!noted.ok) return { state: "unsure", problems: [...told, ...noted.problems] };
+      if (!settled.ok) return { state: "unsure", problems: [...told, ...settled.problems] };
       if (delivery.state === "taken") return { state: "sent", problems: [] };
       return { state: delivery.state === "unsure" ? "unsure" : "written", problems: told };
     },
@@ -76,10 +81,10 @@ const keepIntent = (
   root: string,
   asked: Asked,
   to: string,
-  { again, from, today }: { again: boolean; from: string; today: string },
+  { again, from, today, by }: { again: boolean; from: string; today: string; by?: string },
 ): Promise<Intent> =>
   holding(root, async () => {
-    const letters = askedOf.read(root, asked.client) ?? [];
+    const letters = lettersTo.read(root, asked.client) ?? [];
     const open = letters.find(({ state }) => state === "unsure");
     if (open && !again) refuse("letter-unsure", unsureSaid(open));
     const sent = sentOf(letters);
@@ -88,7 +93,15 @@ const keepIntent = (
     const things = namesOf(asked.groups);
     const sum = sha256(JSON.stringify([from, asked.client, to, sent.length, things])).slice(0, 32);
     const id = open?.id ?? `${sum}@${from.split("@").at(-1)}`;
-    const intent: Letter = { on: today, to, until: asked.until, things, id, state: "unsure" };
+    const intent: Letter = {
+      on: today,
+      to,
+      until: asked.until,
+      things,
+      id,
+      state: "unsure",
+      ...(by === undefined ? {} : { by }),
+    };
     keep(root, asked.client, [...sent, intent]);
     return { id, wasOpen: open !== undefined };
   });
@@ -98,7 +111,7 @@ const settle = (root: string, client: string, { id, wasOpen }: Intent, { state }
   holding(
     root,
     async () => {
-      const letters = askedOf.read(root, client) ?? [];
+      const letters = lettersTo.read(root, client) ?? [];
       const others = letters.filter((each) => each.id !== id);
       const own = letters.filter((each) => each.id === id);
       if (state === "taken")
@@ -111,9 +124,15 @@ const settle = (root: string, client: string, { id, wasOpen }: Intent, { state }
 /** Keeps that somebody sent a client's letter by hand, or that one that may have arrived did. */
 export const noteByHand = ({ root }: Workspace, asked: Asked, ports: Ports): Promise<void> =>
   holding(root, async () => {
-    const letters = askedOf.read(root, asked.client) ?? [];
+    const letters = lettersTo.read(root, asked.client) ?? [];
     const isOpen = letters.some(({ state }) => state === "unsure");
-    const own = { on: ports.today(), to: asked.to ?? "", until: asked.until, things: namesOf(asked.groups) };
+    const own = {
+      on: ports.today(),
+      to: asked.to ?? "",
+      until: asked.until,
+      things: namesOf(asked.groups),
+      ...noted(ports),
+    };
     keep(root, asked.client, [
       ...letters.map((each) => ({ ...each, state: "sent" as const })),
       ...(isOpen ? [] : [{ ...own, state: "sent" as const }]),
@@ -121,4 +140,4 @@ export const noteByHand = ({ root }: Workspace, asked: Asked, ports: Ports): Pro
   });
 
 const keep = (root: string, client: string, letters: readonly Letter[]): void =>
-  writeTogether(root, new Map([askedOf.change(root, client, letters)]));
+  writeTogether(root, lettersTo.changes(root, client, letters));

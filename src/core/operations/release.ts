@@ -24,7 +24,7 @@ import { boardOf } from "./board.ts";
 import { chooseNamed, type OfClients } from "./chosen.ts";
 import { findOpen, findUnproven, type Held } from "./held-back.ts";
 import { operation } from "./operation.ts";
-import type { Ports } from "./ports.ts";
+import { noted, type Ports } from "./ports.ts";
 import { type At, inWorkspace } from "./workspace.ts";
 
 interface Input extends At, OfClients {
@@ -58,6 +58,7 @@ export const releaseClients = operation(
         ...(input.kind ? { kind: input.kind } : {}),
         notes: notesByLanguage(input.notes, workspace.agency.data.defaults.locale ?? "en"),
         today: ports.today(),
+        ...noted(ports),
         template: templateRevision(openTemplate(workspace)),
       };
       const ready = resolved.picked.filter(({ variant }) => variant !== undefined);
@@ -74,8 +75,8 @@ export const releaseClients = operation(
         const plan = planRelease(each, { ...request, platforms: left, ...(sum === undefined ? {} : { variant: sum }) });
         return plan.ok ? [plan.value] : [];
       });
-      const changes = releases.map(({ client, ledger }) => ledgers.change(workspace.root, client, ledger));
-      if (!input.dryRun && changes.length > 0) writeTogether(workspace.root, new Map(changes));
+      const changes = releases.flatMap(({ client, ledger }) => ledgers.changes(workspace.root, client, ledger));
+      if (!input.dryRun && changes.length > 0) writeTogether(workspace.root, changes);
       const faulty = resolved.picked.filter((each) => !ready.includes(each));
       const stopped = faulty.flatMap(({ problems }) => problems.filter(isError));
       return { releases, problems: [...stopped, ...held.map(({ problem }) => problem)] };
@@ -117,8 +118,8 @@ export const takeBack = operation(
       stopAt(named.flatMap(({ problems }) => problems.filter(({ code }) => code === "ledger-damaged")));
       const planned = named.map(({ key, ledger }) => planTakingBack({ client: key, ...(ledger ? { ledger } : {}) }));
       const taken = unwrap(allOf(planned));
-      const changes = taken.map(({ client, ledger }) => ledgers.change(workspace.root, client, ledger));
-      if (!input.dryRun) writeTogether(workspace.root, new Map(changes));
+      const changes = taken.flatMap(({ client, ledger }) => ledgers.changes(workspace.root, client, ledger));
+      if (!input.dryRun) writeTogether(workspace.root, changes);
       return taken;
     }),
 );

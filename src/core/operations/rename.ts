@@ -30,8 +30,8 @@ export const renameInUse = operation(
       pickClients(workspace, [key]);
       const all = await resolveAll(workspace);
       const ledger = unwrap(renameIdentifier(all, key, platform, identifier, ports.today()));
-      const change = ledgers.change(workspace.root, key, ledger);
-      if (confirmed) writeTogether(workspace.root, new Map([change]));
+      const changes = ledgers.changes(workspace.root, key, ledger);
+      if (confirmed) writeTogether(workspace.root, changes);
       const own = all.find(({ client }) => client.key === key);
       return {
         before: own?.variant?.values[`identifiers.${platform}`]?.value,

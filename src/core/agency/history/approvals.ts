@@ -1,24 +1,36 @@
 import * as z from "zod";
 import { day } from "../../ground/values/day.ts";
 import { sha256 } from "../../ground/values/hash.ts";
-import { keptFile } from "./kept-file.ts";
+import { historyOf } from "./entries.ts";
 
-const schema = z.strictObject({
+/** SHA-256 of the text that was approved, by whom and when. */
+const approval = z.strictObject({ form: z.literal(1), sha256: z.string(), by: z.string(), on: day });
+
+const formerSchema = z.strictObject({
   form: z.literal(1),
-  /** By field and language, as description.en: SHA-256 of the text that was approved, by whom and when. */
-  approved: z.record(z.string(), z.strictObject({ sha256: z.string(), by: z.string(), on: day })).default({}),
+  approved: z.record(z.string(), approval.omit({ form: true })).default({}),
 });
 
-export type Approvals = z.infer<typeof schema>["approved"];
+/** By field and language, as description.en. */
+export type Approvals = Readonly<Record<string, Omit<z.infer<typeof approval>, "form">>>;
 
-/** What somebody has approved of each client's drafts. Stops: history-damaged */
-export const approvals = keptFile({
-  name: "approved.json",
+const prefix = "approved-";
+
+const entriesOf = (approved: Approvals) =>
+  new Map(Object.entries(approved).map(([name, each]) => [`${prefix}${name}`, { form: 1 as const, ...each }]));
+
+/** What somebody has approved of each client's drafts: an entry a text. Stops: history-damaged */
+export const approvals = historyOf({
   damaged: "history-damaged",
-  schemaOf: () => schema,
-  understood: ({ approved }): Approvals => approved,
-  textOf: (approved) =>
-    `${JSON.stringify({ form: 1, approved: Object.fromEntries(Object.entries(approved).sort()) }, null, 2)}\n`,
+  schemaOf: (name) => (name.startsWith(prefix) ? approval : undefined),
+  former: {
+    name: "approved.json",
+    schemaOf: () => formerSchema,
+    entriesOf: ({ approved }: z.infer<typeof formerSchema>) => entriesOf(approved),
+  },
+  understood: (entries): Approvals =>
+    Object.fromEntries([...entries].map(([name, { form: _, ...rest }]) => [name.slice(prefix.length), rest])),
+  entriesOf,
 });
 
 /** Under which name a text is approved. */

@@ -10,53 +10,27 @@ import { validate } from "../documents/validate.ts";
 
 const utf8 = new TextDecoder("utf-8", { fatal: true });
 
-/** A JSON file beside each client's brief that Oxalis alone writes, and that knows what nothing else does. */
-export interface KeptFile<T> {
-  /** Where a client's lies, relative to the workspace. */
-  of(key: string): string;
-  /** What it says; undefined where there is none. Stops with `damaged` where it cannot be read. */
-  read(root: string, key: string): T | undefined;
-  /**
-   * The change that writes it: its path, and what will stand there. Stops with `damaged` where what stands there now
-   * cannot be read: that is never written over.
-   */
-  change(root: string, key: string, value: T): readonly [string, string];
-}
+/** What data is held against, by what it says of itself. */
+type SchemaOf<S extends z.ZodObject> = (data: unknown) => S;
 
-/** What makes one kind of kept file another than the others. */
-interface Kind<S extends z.ZodObject, T> {
-  /** The file's name, beside the brief. */
-  name: string;
-  /** The problem that stands for one that cannot be read. */
-  damaged: ProblemCode;
-  /** What data is held against, by the form that it says it is in. */
-  schemaOf(data: unknown): S;
-  /** What was written in the schema's form, as it is used. Stops where it contradicts itself. */
-  understood(written: z.output<S>, file: string): T;
-  textOf(value: T): string;
-}
-
-export function keptFile<S extends z.ZodObject, T>(kind: Kind<S, T>): KeptFile<T> {
-  const of = (key: string) => `clients/${key}/${kind.name}`;
-  const read = (root: string, key: string): T | undefined => {
-    const file = of(key);
-    // A link that leads nowhere is there, and cannot be read.
-    if (!lookAt(root, file)) return undefined;
-    const read = attempt(() => {
-      const bytes = readInside(root, file, file);
-      // Read with its lines, which takes ten times as long, only where something is to be told about one.
-      return plain(bytes, kind.schemaOf) ?? withLines(bytes, file, kind);
-    });
-    return read.ok ? kind.understood(read.value, file) : stop([damagedBy(kind.damaged, file, read.problems)]);
-  };
-  return {
-    of,
-    read,
-    change(root, key, value) {
-      read(root, key);
-      return [of(key), kind.textOf(value)];
-    },
-  };
+/**
+ * Reads a JSON file that Oxalis alone writes, and that knows what nothing else does; undefined where there is none.
+ * Stops with `damaged` where it cannot be read.
+ * @param file relative to the workspace
+ */
+export function readKept<S extends z.ZodObject>(
+  root: string,
+  file: string,
+  { damaged, schemaOf }: { damaged: ProblemCode; schemaOf: SchemaOf<S> },
+): z.output<S> | undefined {
+  // A link that leads nowhere is there, and cannot be read.
+  if (!lookAt(root, file)) return undefined;
+  const read = attempt(() => {
+    const bytes = readInside(root, file, file);
+    // Read with its lines, which takes ten times as long, only where something is to be told about one.
+    return plain(bytes, schemaOf) ?? withLines(bytes, file, { damaged, schemaOf });
+  });
+  return read.ok ? read.value : stop([damagedBy(damaged, file, read.problems)]);
 }
 
 /** So many places of a damaged file are told. */
@@ -70,7 +44,7 @@ function damagedBy(code: ProblemCode, file: string, problems: readonly Problem[]
   return problem(code, [`${file} is damaged.`, ...why].join(" "), { place: first?.place });
 }
 
-function plain<S extends z.ZodObject>(bytes: Uint8Array, schemaOf: (data: unknown) => S): z.output<S> | undefined {
+function plain<S extends z.ZodObject>(bytes: Uint8Array, schemaOf: SchemaOf<S>): z.output<S> | undefined {
   try {
     const data: unknown = JSON.parse(utf8.decode(bytes));
     return schemaOf(data).safeParse(data).data;
@@ -85,7 +59,7 @@ const mergeMark = /^(?:<{7}|={7}|>{7})/m;
 function withLines<S extends z.ZodObject>(
   bytes: Uint8Array,
   file: string,
-  { damaged, schemaOf }: Pick<Kind<S, unknown>, "damaged" | "schemaOf">,
+  { damaged, schemaOf }: { damaged: ProblemCode; schemaOf: SchemaOf<S> },
 ): z.output<S> {
   const source = { file, text: textOf(bytes, file) };
   const merge = mergeMark.exec(source.text);

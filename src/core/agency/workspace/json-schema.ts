@@ -1,10 +1,10 @@
 import * as z from "zod";
-import { ledgerSchema } from "../history/ledger.ts";
+import { ledgerEntry } from "../history/ledger.ts";
 import { agencySchema } from "./schema/agency.ts";
 import { briefSchema } from "./schema/brief.ts";
 import { templateSchema } from "./schema/template.ts";
 
-const schemas = { brief: briefSchema, oxalis: agencySchema, template: templateSchema, ledger: ledgerSchema };
+const schemas = { brief: briefSchema, oxalis: agencySchema, template: templateSchema, ledger: ledgerEntry };
 
 export type SchemaName = keyof typeof schemas;
 

@@ -19,6 +19,8 @@ export interface ReleaseRequest {
   notes: Readonly<Record<string, string>>;
   /** As 2026-03-01. */
   today: string;
+  /** Who takes it, where that is known. */
+  by?: string;
   /** Check sum of the template's files. */
   template: string;
   /** What the client is released for. */
@@ -120,6 +122,7 @@ export function planRelease({ client, variant, problems }: Resolved, request: Re
     version,
     build,
     on: request.today,
+    ...(request.by === undefined ? {} : { by: request.by }),
     template: request.template,
     ...(request.variant === undefined ? {} : { variant: request.variant }),
     platforms: [...request.platforms],

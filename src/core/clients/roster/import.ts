@@ -1,9 +1,9 @@
+import { type Imported, imports } from "../../agency/history/imported.ts";
 import { isClientKey } from "../../agency/workspace/read.ts";
 import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import { words } from "../derive/fields/words.ts";
-import { type Imported, readImported } from "./imported.ts";
 import type { ItemsGiven } from "./items.ts";
 import type { Matched } from "./match.ts";
 import { atCell, type Cell, type ImportedClient, importRow, type RowFault, type Settling } from "./row.ts";
@@ -39,7 +39,7 @@ export interface SheetGiven {
 export const lastImports =
   ({ root }: Workspace) =>
   (client: string): Imported =>
-    readImported(root, client);
+    imports.read(root, client) ?? {};
 
 /** Decides what a sheet changes. A cell that is empty says nothing: it never takes a value away. Pure. */
 export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan {

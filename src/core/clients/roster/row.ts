@@ -1,9 +1,9 @@
 import { isScalar, parseDocument, Document as YamlDocument } from "yaml";
+import type { Imported, ImportedValue } from "../../agency/history/imported.ts";
 import { briefSchema } from "../../agency/workspace/schema/brief.ts";
 import type { Client } from "../../agency/workspace/workspace.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import type { Column } from "./column.ts";
-import type { Imported, ImportedValue } from "./imported.ts";
 
 /** One field of a brief that an import would write. */
 export interface FieldChange {

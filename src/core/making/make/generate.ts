@@ -217,7 +217,7 @@ async function perform(
     keepRecord(record, () => recordOf(record, folder, receipt, { key, from, problems }));
   } else if (decided.isSeenAnew) keepRecord(record, () => decided.made);
   const ledger = newLedger(workspace, resolved, today);
-  if (ledger) writeTogether(root, new Map([ledgers.change(root, client, ledger)]));
+  if (ledger) writeTogether(root, ledgers.changes(root, client, ledger));
 }
 
 /**
@@ -232,7 +232,9 @@ function refuseChanges(workspace: Workspace, resolved: readonly Resolved[], toda
   if (changing.length === 0) return;
   stop(
     changing.map(({ client }) =>
-      problem("ledger-unsettled", `${ledgers.of(client.key)} would have to change.`, { client: client.key }),
+      problem("ledger-unsettled", `The ledger in clients/${client.key}/history would have to change.`, {
+        client: client.key,
+      }),
     ),
   );
 }

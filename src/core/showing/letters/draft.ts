@@ -1,4 +1,4 @@
-import { askedOf, type Letter, sentOf } from "../../agency/history/letters.ts";
+import { type Letter, lettersTo, sentOf } from "../../agency/history/letters.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Resolved } from "../../app/variant/variant.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
@@ -44,7 +44,7 @@ export function draftLetter(given: {
   const { agency, defaults } = workspace.agency.data;
   const own = [values.locale?.value, agency.language, defaults.locale];
   const { language, say } = given.spoken ?? wordsInFirst(workspace.root, own);
-  const letters = attempt(() => sentOf(askedOf.read(workspace.root, client.key) ?? []));
+  const letters = attempt(() => sentOf(lettersTo.read(workspace.root, client.key) ?? []));
   const before = letters.ok ? letters.value.at(-1) : undefined;
   const { notes } = workspace;
   const groups = thingsOf({ resolved, problems, standing, before, agency, notes: notes.data, language, say });

@@ -1,15 +1,16 @@
-import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
 import { readWorkspace } from "../../../../src/core/agency/workspace/read.ts";
 import { attempt } from "../../../../src/core/ground/problems/result.ts";
 import { drawnFor, readReceipt, receiptText } from "../../../../src/core/making/make/receipt.ts";
+import { historyOf } from "../../../support/history.ts";
 import { oxalis, temporaryFolder, workspaceWith } from "../../../support/oxalis.ts";
 
 const sum = "a".repeat(64);
 const picture = "b".repeat(64);
 
-test("a ledger of the first form counts as before, and is written in the current one when it next changes", () => {
+test("a ledger of the first form counts as before, and becomes entries of the history when it next changes", () => {
   const root = workspaceWith(["3-acre"]);
   const file = join(root, "clients/3-acre/ledger.json");
   const earlier = {
@@ -23,7 +24,6 @@ test("a ledger of the first form counts as before, and is written in the current
   writeFileSync(file, JSON.stringify(earlier));
   const [client] = readWorkspace(root).clients;
   expect(client?.ledger).toEqual({
-    form: 2,
     identifiers: {
       android: { value: "example.acre.old", fixed: "2025-03-01" },
       ios: { value: "example.acre.new", reserved: "2025-04-01" },
@@ -32,15 +32,15 @@ test("a ledger of the first form counts as before, and is written in the current
   });
   expect(oxalis(root, "explain", "3-acre", "identifiers.android").out).toContain("in use since 2025-03-01");
   expect(oxalis(root, "release", "3-acre", "--force", "--minor").code).toBe(0);
-  const written = JSON.parse(readFileSync(file, "utf8"));
+  expect(existsSync(file)).toBe(false);
+  const written = historyOf(root, "3-acre");
   expect(written).toMatchObject({
-    form: 2,
     identifiers: {
       android: { value: "example.acre.old", fixed: "2025-03-01" },
       ios: { value: "example.n3acre.n3acregreens", reserved: expect.any(String), fixed: expect.any(String) },
     },
   });
-  expect(written.releases.map(({ build }: { build: number }) => build)).toEqual([7, 8]);
+  expect(written.releases.map(({ build }) => build)).toEqual([7, 8]);
 });
 
 test("a ledger of a form to come, or of the first one with what that had not, is told and stays", () => {

@@ -3,11 +3,17 @@ import { scratchName } from "./scratch.ts";
 import { openTransaction } from "./transaction.ts";
 import { orAbandon } from "./writer.ts";
 
-/** Writes several files of a workspace together: all of them or none, and safe from a loss of power. */
-export function writeTogether(root: string, files: ReadonlyMap<string, string | Uint8Array>): void {
+/** What a file of a workspace will hold, by its path; undefined where there will be none. */
+export type Change = readonly [path: string, content: string | Uint8Array | undefined];
+
+/** Changes several files of a workspace together: all of them or none, and safe from a loss of power. */
+export function writeTogether(root: string, files: Iterable<Change>): void {
   const transaction = openTransaction(root, { durable: true });
-  orAbandon([...files.keys()].join(", "), transaction.abandon, () => {
-    for (const [path, text] of files) transaction.put(path, text);
+  const changes = [...files];
+  orAbandon(changes.map(([path]) => path).join(", "), transaction.abandon, () => {
+    for (const [path, content] of changes)
+      if (content === undefined) transaction.remove(path);
+      else transaction.put(path, content);
   });
   transaction.commit();
 }
