@@ -76,6 +76,7 @@ test("a file that was changed or deleted by hand is put back", () => {
 
 test("--dry-run says what would be done and writes nothing", () => {
   const folder = workspaceWith(["3-acre", "saltmarsh"]);
+  rmSync(join(folder, ".oxalis"), { recursive: true });
   const { code, out } = oxalis(folder, "generate", "--dry-run", "3-acre");
   expect(code).toBe(0);
   expect(out).toMatch(/^to make +variants\/3-acre\/android\/app\/build\.gradle\.kts$/m);

@@ -17,7 +17,7 @@ const wings: Readonly<Record<string, readonly string[]>> = {
   pages: ["words", "parts"],
   app: ["variant", "template", "platforms", "catalog", "survey"],
   clients: ["record", "derive", "release", "roster"],
-  making: ["render", "plan", "make"],
+  making: ["render", "plan", "jobs", "make"],
   proving: ["standing", "check", "audit"],
   showing: ["letters", "board", "copysheet", "guide", "proof"],
   operations: ["init"],

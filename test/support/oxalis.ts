@@ -1,7 +1,18 @@
 import { spawn, spawnSync } from "node:child_process";
-import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { createHash } from "node:crypto";
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { tmpdir } from "node:os";
-import { join, relative } from "node:path";
+import { dirname, join, relative } from "node:path";
 import { afterAll } from "vitest";
 
 const root = join(import.meta.dirname, "../..");
@@ -48,6 +59,26 @@ afterAll(() => {
   for (const folder of temporary) rmSync(folder, { recursive: true, force: true });
 });
 
+/** Pictures of the demo that this build has drawn, for all test files: drawn once a build, and copied. */
+function drawnBefore(): string {
+  const built = createHash("sha256")
+    .update(readdirSync(join(root, "dist")).sort().join())
+    .digest("hex");
+  const kept = join(root, "node_modules/.cache/drawn", built.slice(0, 16));
+  if (!existsSync(kept)) {
+    const folder = temporaryFolder();
+    cpSync(demoFolder, folder, { recursive: true });
+    oxalis(folder, "generate", "-q");
+    mkdirSync(dirname(kept), { recursive: true });
+    const beside = `${kept}.${process.pid}`;
+    for (const name of ["cache", "pictures.json"])
+      cpSync(join(folder, ".oxalis", name), join(beside, name), { recursive: true });
+    // Another test file may have been first.
+    if (!existsSync(kept)) renameSync(beside, kept);
+  }
+  return kept;
+}
+
 /** The demo workspace with only these clients, and with some files written otherwise. */
 export function workspaceWith(clients: readonly string[], changes: Readonly<Record<string, string>> = {}): string {
   const folder = temporaryFolder();
@@ -58,6 +89,7 @@ export function workspaceWith(clients: readonly string[], changes: Readonly<Reco
       return key === undefined || clients.includes(key);
     },
   });
+  cpSync(drawnBefore(), join(folder, ".oxalis"), { recursive: true });
   for (const [file, text] of Object.entries(changes)) writeFileSync(join(folder, file), text);
   return folder;
 }

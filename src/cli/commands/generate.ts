@@ -1,8 +1,8 @@
 import { isError, type Problem, stoppedPlatforms, stopsClient } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import { platformNames } from "../../core/ground/values/platform.ts";
-import type { Change } from "../../core/making/make/difference.ts";
-import type { Outcome } from "../../core/making/make/generate.ts";
+import type { Change } from "../../core/making/jobs/difference.ts";
+import type { ClientOutcome } from "../../core/making/make/generate.ts";
 import { type Cause, causeName, causeSaid } from "../../core/making/make/why.ts";
 import { makeVariants } from "../../core/operations/generate.ts";
 import type { Run } from "../command.ts";
@@ -26,13 +26,13 @@ export const run: Run<"generate"> = async (given, { terminal, ports }) => {
   });
 };
 
-const hasErrors = ({ problems }: Outcome): boolean => problems.some(isError);
+const hasErrors = ({ problems }: ClientOutcome): boolean => problems.some(isError);
 
 /** Whether it was not made, or not to the end; what an error of one platform stops is made without that. */
-const isFailed = (outcome: Outcome): boolean =>
+const isFailed = (outcome: ClientOutcome): boolean =>
   outcome.problems.some(stopsClient) || (outcome.files === 0 && hasErrors(outcome));
 
-const asData = (outcome: Outcome): object => ({
+const asData = (outcome: ClientOutcome): object => ({
   client: outcome.client,
   folder: outcome.folder,
   files: outcome.files,
@@ -51,7 +51,12 @@ const said: Readonly<Record<Change["what"], readonly [done: string, would: strin
   abandon: ["left, changed by hand", "left, changed by hand"],
 };
 
-function line(outcome: Outcome, dryRun: boolean, longest: number, { err, settings }: Terminal): string | undefined {
+function line(
+  outcome: ClientOutcome,
+  dryRun: boolean,
+  longest: number,
+  { err, settings }: Terminal,
+): string | undefined {
   const { changes, files } = outcome;
   const client = outcome.client.padEnd(longest);
   if (isFailed(outcome))
@@ -89,14 +94,14 @@ function tellGone(gone: readonly string[], given: Where, { note, err }: Terminal
 }
 
 function summarise(
-  outcomes: readonly Outcome[],
+  outcomes: readonly ClientOutcome[],
   gaps: readonly Problem[],
   given: Where & { dryRun: boolean },
   terminal: Terminal,
 ): void {
   const { dryRun } = given;
   const { out, err, settings } = terminal;
-  const isTold = (outcome: Outcome) => settings.verbose || hasErrors(outcome) || outcome.changes.length > 0;
+  const isTold = (outcome: ClientOutcome) => settings.verbose || hasErrors(outcome) || outcome.changes.length > 0;
   const told = outcomes.filter(isTold);
   const problems = [...gaps, ...told.flatMap((outcome) => outcome.problems)].filter((each) => isShown(each, settings));
   const before = outcomes.filter((each) => !isTold(each)).flatMap((outcome) => outcome.problems);

@@ -1,5 +1,5 @@
 import { SingleBar } from "cli-progress";
-import type { Outcome } from "../../core/making/make/generate.ts";
+import type { ClientOutcome } from "../../core/making/make/generate.ts";
 import type { Event } from "../../core/operations/ports.ts";
 import type { Terminal } from "./terminal.ts";
 
@@ -14,11 +14,11 @@ interface Progress {
  */
 export function openProgress(
   terminal: Terminal,
-  line: (outcome: Outcome, width: number) => string | undefined,
+  line: (outcome: ClientOutcome, width: number) => string | undefined,
 ): Progress {
   const { watched, err, settings } = terminal;
   let width = 0;
-  const say = (outcome: Outcome) => {
+  const say = (outcome: ClientOutcome) => {
     const text = settings.json ? undefined : line(outcome, width);
     if (text !== undefined) terminal.note(text);
   };

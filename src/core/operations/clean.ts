@@ -1,5 +1,5 @@
 import { breakLock } from "../ground/files/holding/lock.ts";
-import { clearCache } from "../making/make/cache.ts";
+import { clearCache } from "../making/jobs/cache.ts";
 import { type Cleared, clearGone } from "../making/make/gone.ts";
 import { operation } from "./operation.ts";
 import { type At, holding, inWorkspace, workspaceRoot } from "./workspace.ts";

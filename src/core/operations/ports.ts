@@ -3,7 +3,7 @@ import type { Delivery, Mail, MailServer } from "../ground/mail/send.ts";
 import type { Result } from "../ground/problems/result.ts";
 import type { Program, Ran } from "../ground/processes/run.ts";
 import type { Secret } from "../ground/values/secret.ts";
-import type { Cache } from "../making/make/cache.ts";
+import type { Cache } from "../making/jobs/cache.ts";
 import type { Step } from "../making/make/generate.ts";
 
 /** Told while the work goes on. */

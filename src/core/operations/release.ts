@@ -19,7 +19,7 @@ import { writeTogether } from "../ground/files/writing/together.ts";
 import { isError, type Problem } from "../ground/problems/problem.ts";
 import { allOf, attempt, stopAt, unwrap } from "../ground/problems/result.ts";
 import type { Platform } from "../ground/values/platform.ts";
-import { readReceipt, receiptFile, receiptSum } from "../making/make/receipt.ts";
+import { readReceipt, receiptFile, receiptSum } from "../making/jobs/receipt.ts";
 import { boardOf } from "./board.ts";
 import { chooseNamed, type OfClients } from "./chosen.ts";
 import { findOpen, findUnproven, type Held } from "./held-back.ts";

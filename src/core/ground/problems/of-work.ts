@@ -175,6 +175,10 @@ export const ofWork = {
     title: "A program is not there",
     fix: "Install it, or say where it is in the path that programs are found by.",
   },
+  "step-failed": {
+    title: "A step of a job failed",
+    fix: "Run it by hand in that folder, and mend what it says.",
+  },
   "program-late": {
     title: "A program took too long",
     fix: "Look at what it was doing; where it needs more time, give it more.",

@@ -11,23 +11,24 @@ import { reserveIdentifiers } from "../../clients/release/reserve.ts";
 import { clearScratch } from "../../ground/files/writing/scratch.ts";
 import { writeTogether } from "../../ground/files/writing/together.ts";
 import { isError, ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
-import { attempt, attemptAsync, orStop, orStopAsync, stop, unwrap } from "../../ground/problems/result.ts";
+import { attempt, attemptAsync, orStop, orStopAsync, stop } from "../../ground/problems/result.ts";
 import { fingerprint } from "../../ground/values/hash.ts";
 import type { Layout } from "../../ground/values/layout.ts";
+import type { Cache } from "../jobs/cache.ts";
+import { carryOut, drawingLimit, planJob } from "../jobs/carry-out.ts";
+import type { Change } from "../jobs/difference.ts";
+import { type Inputs, workspaceInputs } from "../jobs/inputs.ts";
+import type { PlanJob } from "../jobs/job.ts";
 import { tellEnlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
 import { rendererVersion } from "../render/draw.ts";
 import { writeBuilds } from "./builds.ts";
-import type { Cache } from "./cache.ts";
-import { carryOut, drawingLimit, type Work, workFor } from "./carry-out.ts";
-import type { Change } from "./difference.ts";
 import { goneVariants } from "./gone.ts";
-import { type Inputs, workspaceInputs } from "./inputs.ts";
 import { keepRecord, type Made, readRecord, recordOf, seenAgain } from "./record.ts";
 import { type Cause, causesSince, type MadeFrom, madeFrom, whyOf } from "./why.ts";
 
 /** What became of one client. */
-export interface Outcome {
+export interface ClientOutcome {
   client: string;
   /** Where its variant is, relative to the workspace. */
   folder: string;
@@ -41,7 +42,7 @@ export interface Outcome {
 }
 
 export interface Generated {
-  outcomes: Outcome[];
+  outcomes: ClientOutcome[];
   /** Places the template does not have, for any client. */
   gaps: Problem[];
   /** Variants of clients and stages that are no more. */
@@ -55,7 +56,7 @@ export type Step =
   /** A client's files are planned, and so many are to be written. */
   | { what: "planned"; client: string; files: number }
   | { what: "file"; client: string }
-  | { what: "client"; outcome: Outcome };
+  | { what: "client"; outcome: ClientOutcome };
 
 export interface GenerateOptions {
   /** Keys of the clients; none for all. */
@@ -121,9 +122,9 @@ type Means = { inputs: Inputs; cache: Cache; drawing: LimitFunction; template: T
 const surveySoon = async (workspace: Workspace): Promise<Template> => openTemplate(workspace);
 
 /** What is to become of one client's variant, before anything is written: plain data. */
-type Decided = Pick<Outcome, "files" | "changes" | "causes" | "problems"> & { key: string } & (
-    | /** All of it is as a run left it. */ { work?: never; made: Made; isSeenAnew: boolean }
-    | { work: Work; from: MadeFrom }
+type Decided = Pick<ClientOutcome, "files" | "changes" | "causes" | "problems"> & { key: string } & (
+    | /** All of it is as a run left it. */ { job?: never; made: Made; isSeenAnew: boolean }
+    | { job: PlanJob; from: MadeFrom }
   );
 
 async function generateOne(
@@ -131,14 +132,14 @@ async function generateOne(
   resolved: Resolved,
   means: Means,
   options: GenerateOptions,
-): Promise<Outcome> {
+): Promise<ClientOutcome> {
   const { client, problems } = resolved;
   const folder = variantPath(workspace, client.key);
-  const outcome: Outcome = { client: client.key, folder, files: 0, changes: [], causes: [], problems };
+  const outcome: ClientOutcome = { client: client.key, folder, files: 0, changes: [], causes: [], problems };
   const own = templateFor(means.template, resolved);
   if (!own.ok) return outcome;
   const { variant, template } = own.value;
-  const withFailure = (so: Outcome, found: readonly Problem[]): Outcome => ({
+  const withFailure = (so: ClientOutcome, found: readonly Problem[]): ClientOutcome => ({
     ...so,
     problems: [...so.problems, ...ofClient(client.key, found)],
   });
@@ -146,9 +147,9 @@ async function generateOne(
     orStop(() => decide(workspace, resolved, { variant, template }, options), systemProblem),
   );
   if (!decided.ok) return withFailure(outcome, decided.problems);
-  const { files, changes, causes, problems: told, work } = decided.value;
-  if (work) options.on({ what: "planned", client: client.key, files: work.changes.filter(isMade).length });
-  const planned: Outcome = { ...outcome, files, changes, causes, problems: [...problems, ...told] };
+  const { files, changes, causes, problems: told, job } = decided.value;
+  if (job) options.on({ what: "planned", client: client.key, files: job.changes.filter(isMade).length });
+  const planned: ClientOutcome = { ...outcome, files, changes, causes, problems: [...problems, ...told] };
   if (options.dryRun) return planned;
   const done = await attemptAsync(() =>
     orStopAsync(() => perform(workspace, resolved, decided.value, { ...means, ...options }), systemProblem),
@@ -183,17 +184,17 @@ function decide(
   }
   refuseSecrets(template);
   const plan = planVariant(variant, template, layout);
-  const work = workFor(plan, { root, folder }, smallest);
+  const job = planJob(plan, { root, folder }, smallest);
   const told = [...ofClient(client.key, plan.gaps), ...tellEnlarged(plan, resolved)];
   if (told.some(isError)) stop(told);
   const from = madeFrom(variant, plan);
   const causes = causesSince(known?.from, from);
   return {
     key,
-    work,
+    job,
     from,
     files: plan.entries.length,
-    changes: work.changes.map((change) => ({ what: change.what, path: change.path, why: whyOf(change, causes) })),
+    changes: job.changes.map((change) => ({ what: change.what, path: change.path, why: whyOf(change, causes) })),
     causes: causes ?? [],
     problems: told,
   };
@@ -210,10 +211,12 @@ async function perform(
   const { key: client } = resolved.client;
   const folder = variantPath(workspace, client);
   const record = recordAt(workspace, client);
-  if (decided.work) {
-    const { work, from, key, problems } = decided;
+  if (decided.job) {
+    const { job, from, key, problems } = decided;
     const onFile = () => on({ what: "file", client });
-    const receipt = unwrap(await carryOut(work, inputs, { root, folder }, { cache, drawing, onFile }));
+    const done = await carryOut(job, inputs, { root, folder }, { cache, drawing, onFile });
+    if (!done.receipt) stop(done.problems);
+    const { receipt } = done;
     keepRecord(record, () => recordOf(record, folder, receipt, { key, from, problems }));
   } else if (decided.isSeenAnew) keepRecord(record, () => decided.made);
   const ledger = newLedger(workspace, resolved, today);

@@ -3,7 +3,7 @@ import { readInside } from "../../ground/files/reading/folder.ts";
 import { filesBelow, lookAt, namesIn, removeTree } from "../../ground/files/writing/door.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
-import { readReceipt, receiptFile } from "./receipt.ts";
+import { readReceipt, receiptFile } from "../jobs/receipt.ts";
 
 /** Folders below variants/ that Oxalis made for clients or stages that are no more. */
 export function goneVariants({ root, clients, agency }: Workspace): string[] {

@@ -2,7 +2,7 @@ import { glanceAt, readInside } from "../../ground/files/reading/folder.ts";
 import { keepSummed, readSummed } from "../../ground/files/writing/summed.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
 import { sha256 } from "../../ground/values/hash.ts";
-import { type Receipt, receiptFile } from "./receipt.ts";
+import { type Receipt, receiptFile } from "../jobs/receipt.ts";
 import type { MadeFrom } from "./why.ts";
 
 /**

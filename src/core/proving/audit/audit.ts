@@ -9,8 +9,8 @@ import { type Folder, isFolder, openFolder } from "../../ground/files/reading/fo
 import type { Compare } from "../../ground/files/reading/same.ts";
 import { isError, ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
 import { attemptAsync } from "../../ground/problems/result.ts";
+import { drawnFor, readReceipt, receiptFile } from "../../making/jobs/receipt.ts";
 import { variantFolder } from "../../making/make/generate.ts";
-import { drawnFor, readReceipt, receiptFile } from "../../making/make/receipt.ts";
 import { planVariant } from "../../making/plan/plan.ts";
 import { type Adviser, openAdviser } from "./advice.ts";
 import { gatherIdentity, type Identity } from "./identity/gather.ts";

@@ -1,7 +1,7 @@
 import { problemOfFile } from "../../ground/problems/of-files.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
-import { type Change, difference } from "../../making/make/difference.ts";
-import type { Receipt } from "../../making/make/receipt.ts";
+import { type Change, difference } from "../../making/jobs/difference.ts";
+import type { Receipt } from "../../making/jobs/receipt.ts";
 import type { Plan } from "../../making/plan/plan.ts";
 
 /** Where disk, receipt and plan differ. @param hashes of the files that are there, by path. */

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { expect, test } from "vitest";
 import { readWorkspace } from "../../../../src/core/agency/workspace/read.ts";
 import { attempt } from "../../../../src/core/ground/problems/result.ts";
-import { drawnFor, readReceipt, receiptText } from "../../../../src/core/making/make/receipt.ts";
+import { drawnFor, readReceipt, receiptText } from "../../../../src/core/making/jobs/receipt.ts";
 import { historyOf } from "../../../support/history.ts";
 import { oxalis, temporaryFolder, workspaceWith } from "../../../support/oxalis.ts";
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import type { Change } from "../../../../src/core/making/make/difference.ts";
+import type { Change } from "../../../../src/core/making/jobs/difference.ts";
 import { causeName, causeSaid, causesSince, type MadeFrom, whyOf } from "../../../../src/core/making/make/why.ts";
 import type { Entry } from "../../../../src/core/making/plan/plan.ts";
 

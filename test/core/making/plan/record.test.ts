@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { setTimeout } from "node:timers/promises";
 import { expect, test } from "vitest";
 import { sha256 } from "../../../../src/core/ground/values/hash.ts";
-import { type Receipt, receiptFile } from "../../../../src/core/making/make/receipt.ts";
+import { type Receipt, receiptFile } from "../../../../src/core/making/jobs/receipt.ts";
 import { keepRecord, type Made, readRecord, recordOf, seenAgain } from "../../../../src/core/making/make/record.ts";
 
 /** A variant of one file and its receipt, recorded at once. */

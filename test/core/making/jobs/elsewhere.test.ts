@@ -6,9 +6,9 @@ import { readWorkspace } from "../../../../src/core/agency/workspace/read.ts";
 import { templateFor } from "../../../../src/core/app/survey/narrow.ts";
 import { openTemplate } from "../../../../src/core/app/survey/template.ts";
 import { resolvePicked } from "../../../../src/core/clients/derive/resolve.ts";
-import { noCache } from "../../../../src/core/making/make/cache.ts";
-import { carryOut, workFor } from "../../../../src/core/making/make/carry-out.ts";
-import { storedInputs, storeInputs, workspaceInputs } from "../../../../src/core/making/make/inputs.ts";
+import { noCache } from "../../../../src/core/making/jobs/cache.ts";
+import { carryOut, planJob } from "../../../../src/core/making/jobs/carry-out.ts";
+import { storedInputs, storeInputs, workspaceInputs } from "../../../../src/core/making/jobs/inputs.ts";
 import { planText, readPlan } from "../../../../src/core/making/plan/file.ts";
 import { planVariant } from "../../../../src/core/making/plan/plan.ts";
 import { contents, oxalis, temporaryFolder, workspaceWith } from "../../../support/oxalis.ts";
@@ -35,8 +35,8 @@ test("a plan that is written down, and its inputs by content, give the same vari
   if (!read.ok) throw new Error(read.problems[0]?.message);
   const store = storedInputs(elsewhere, "store");
   const to = { root: elsewhere, folder: "variant" };
-  const done = await carryOut(workFor(read.value, to), store, to, { cache: noCache });
-  expect(done.ok).toBe(true);
+  const done = await carryOut(planJob(read.value, to), store, to, { cache: noCache });
+  expect([done.problems, Object.keys(done.files).length]).toEqual([[], plan.entries.length]);
   expect(oxalis(root, "generate", "3-acre").code).toBe(0);
   expect(contents(join(elsewhere, "variant"))).toEqual(contents(join(root, "variants/3-acre")));
 });
@@ -50,8 +50,8 @@ test("what is not as it was planned with is refused, and nothing is left of the 
   writeFileSync(join(elsewhere, "store", entry.input.sha256), "something else");
   const store = storedInputs(elsewhere, "store");
   const to = { root: elsewhere, folder: "variant" };
-  const done = await carryOut(workFor(plan, to), store, to, { cache: noCache });
-  expect(done.ok ? [] : done.problems.map(({ code }) => code)).toEqual(["plan-damaged"]);
+  const done = await carryOut(planJob(plan, to), store, to, { cache: noCache });
+  expect(done.problems.map(({ code }) => code)).toEqual(["plan-damaged"]);
   expect([...contents(elsewhere).keys()].filter((path) => path.startsWith("variant"))).toEqual([]);
 });
 
@@ -89,8 +89,8 @@ test("a plan in which anything was changed is refused, or gives a variant or a p
       fc.pre(read.ok);
       if (!read.ok) return;
       const to = { root: elsewhere, folder: `variant-${turn++}` };
-      const done = await carryOut(workFor(read.value, to), store, to, { cache: noCache });
-      if (!done.ok) expect(done.problems.length).toBeGreaterThan(0);
+      const done = await carryOut(planJob(read.value, to), store, to, { cache: noCache });
+      if (!done.receipt) expect(done.problems.length).toBeGreaterThan(0);
     }),
     { numRuns: 60, maxSkipsPerRun: 1000 },
   );

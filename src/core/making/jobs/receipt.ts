@@ -1,7 +1,7 @@
 import * as z from "zod";
 import { readInside } from "../../ground/files/reading/folder.ts";
 import { leadsDown, lookAt } from "../../ground/files/writing/door.ts";
-import { refuse } from "../../ground/problems/result.ts";
+import { attempt, refuse } from "../../ground/problems/result.ts";
 import { inCurrentForm, type Migration } from "../../ground/values/forms.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import { type Layout, layouts } from "../../ground/values/layout.ts";
@@ -99,20 +99,13 @@ export function readReceipt(root: string, folder: string, client: string): Recei
   }
 }
 
-/** A drawn picture's entry in a receipt, as either form writes it. */
-const drawnEntry =
-  /\["draw","[^"]*","([0-9a-f]{64})"|"kind": "draw",\s*"fingerprint": "[^"]*",\s*"sha256": "([0-9a-f]{64})"/g;
-
-/** SHA-256 of every picture that was drawn into a variant's folder; none where there is no variant, or no receipt. */
+/** SHA-256 of every picture that was drawn into a variant's folder; none where there is no receipt that says so. */
 export function drawnFor(root: string, folder: string): string[] {
   const file = `${folder}/${receiptFile}`;
   if (!lookAt(root, file)?.isFile()) return [];
-  // Among thousands of other entries; those of all clients are looked through for each audit.
-  return [
-    ...Buffer.from(readInside(root, file, file))
-      .toString("latin1")
-      .matchAll(drawnEntry),
-  ].map(([, hash, earlier = ""]) => hash ?? earlier);
+  const read = attempt(() => readReceipt(root, folder, ""));
+  if (!read.ok) return [];
+  return Object.values(read.value.files).flatMap(({ kind, sha256 }) => (kind === "draw" && sha256 ? [sha256] : []));
 }
 
 const sortFiles = ({ files }: Receipt): [path: string, each: Produced][] =>

@@ -1,0 +1,71 @@
+import { join } from "node:path";
+import { readInside } from "../../ground/files/reading/folder.ts";
+import { leadsDown } from "../../ground/files/writing/door.ts";
+import { openWriter } from "../../ground/files/writing/folder-there.ts";
+import { type Problem, problem } from "../../ground/problems/problem.ts";
+import { attempt, refuse } from "../../ground/problems/result.ts";
+import { sha256 } from "../../ground/values/hash.ts";
+import type { Secret } from "../../ground/values/secret.ts";
+import type { Inputs } from "./inputs.ts";
+import type { Outcome, ProgramStep, StepsJob } from "./job.ts";
+import type { Runner, To } from "./to.ts";
+
+/** Puts a job's inputs into a folder, runs its steps there, and looks at what they were to make. */
+export async function runSteps(job: StepsJob, inputs: Inputs, to: To, runner: Runner): Promise<Outcome> {
+  placeInputs(job, inputs, to);
+  let log = "";
+  const failed = (...problems: Problem[]): Outcome => ({ files: {}, problems, log });
+  for (const step of job.steps) {
+    const called = [step.command, ...step.args].join(" ");
+    const ran = await runner.run({
+      command: step.command,
+      args: step.args,
+      folder: join(to.root, within(to.folder, step.folder)),
+      environment: { ...step.environment, ...secretsOf(step, runner) },
+      limits: step.limits,
+    });
+    if (!ran.ok) return failed(...ran.problems);
+    log += `${ran.value.out}${ran.value.err}`;
+    if (ran.value.code !== 0)
+      return failed(
+        problem("step-failed", `${called} ended with ${ran.value.code}.`, {
+          expected: lastLine(ran.value.err) ?? lastLine(ran.value.out) ?? "a step that ends with 0",
+        }),
+      );
+  }
+  const read = job.results.map((path) => ({
+    path,
+    bytes: attempt(() => readInside(to.root, within(to.folder, path), path)),
+  }));
+  const missing = read.filter(({ bytes }) => !bytes.ok);
+  if (missing.length > 0)
+    return failed(
+      ...missing.map(({ path }) => problem("step-failed", `All steps have ended, and ${path} is not there.`)),
+    );
+  const files = read.flatMap(({ path, bytes }) => (bytes.ok ? [[path, sha256(bytes.value)] as const] : []));
+  return { files: Object.fromEntries(files), problems: [], log };
+}
+
+function placeInputs({ inputs: wanted }: StepsJob, inputs: Inputs, { root, folder }: To): void {
+  const writer = openWriter(root, folder);
+  for (const [path, input] of Object.entries(wanted)) inputs.copy(input, writer, path, false);
+  writer.finish();
+}
+
+/** A path of a job's folder, from its root. Stops: path-outside */
+function within(folder: string, path = ""): string {
+  if (path === "") return folder;
+  if (!leadsDown(path)) refuse("path-outside", `"${path}" does not lead into the job's folder.`);
+  return `${folder}/${path}`;
+}
+
+/** Stops: secret-missing */
+const secretsOf = ({ secrets }: ProgramStep, { secret }: Runner): Record<string, Secret> =>
+  Object.fromEntries(
+    secrets.map((name) => [
+      name,
+      secret(name) ?? refuse("step-failed", `${name} is wanted by a step, and is not set.`),
+    ]),
+  );
+
+const lastLine = (text: string): string | undefined => text.trimEnd().split("\n").at(-1)?.trim() || undefined;
