@@ -41,6 +41,7 @@ const bin = (name) => `node_modules/.bin/${name}`;
 must(bin("biome"), ["check", "."]);
 must(bin("tsc"), []);
 must(bin("knip"), []);
+must(bin("knip"), ["--production"]);
 must("node", ["scripts/build.mjs"]);
 // On a machine that verify has set up, a missing tool is a failure, not a reason to skip.
 const strict = isDebian && isRoot ? { OXALIS_TOOLS_REQUIRED: "1" } : {};

@@ -441,7 +441,7 @@ describe("one client's record", () => {
       ),
     );
     expect(boardOf(folder, "3-acre")[0]?.problems.map(({ message }) => message)).toEqual([
-      'The goods "weekly" last for no time.',
+      'The goods "weekly" are a subscription without a duration.',
       'The name "3 Acre Greens" that App Store holds has lapsed on 2020-01-01.',
     ]);
   });

@@ -1,6 +1,6 @@
 import { relative } from "node:path";
 import { mapResult } from "../../core/ground/problems/result.ts";
-import { askClients, type Written } from "../../core/operations/ask.ts";
+import { askClients, type WrittenLetter } from "../../core/operations/ask.ts";
 import { startWords } from "../../core/operations/words.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
@@ -18,7 +18,7 @@ export const run: Run<"ask"> = async (given, { terminal, ports }) => {
     if (given.json) terminal.json({ letters: letters.map(asData), problems: problems.map(placeData) });
     else for (const each of letters) show(each, given, ports.folder, terminal);
     const asked = letters.filter(({ asked }) => asked.groups.length > 0);
-    const of = (state: Written["state"]) => letters.filter((each) => each.state === state).length;
+    const of = (state: WrittenLetter["state"]) => letters.filter((each) => each.state === state).length;
     const unsure = of("unsure") > 0 ? `, ${of("unsure")} may have arrived` : "";
     if (!given.json && !given.quiet)
       terminal.print(
@@ -30,7 +30,7 @@ export const run: Run<"ask"> = async (given, { terminal, ports }) => {
   });
 };
 
-const asData = ({ asked, files, state, problems }: Written): object => ({
+const asData = ({ asked, files, state, problems }: WrittenLetter): object => ({
   ...asked,
   files,
   state,
@@ -38,14 +38,14 @@ const asData = ({ asked, files, state, problems }: Written): object => ({
 });
 
 /** What became of a letter, behind its line. */
-function becameOf(state: Written["state"], send: boolean, to: string | undefined): string {
+function becameOf(state: WrittenLetter["state"], send: boolean, to: string | undefined): string {
   if (state === "sent") return `  sent to ${to}`;
   if (state === "unsure") return `  may have arrived at ${to}`;
   return send ? "  not sent" : "";
 }
 
 function show(
-  { asked, text, files, state, problems }: Written,
+  { asked, text, files, state, problems }: WrittenLetter,
   { dryRun, send }: { dryRun: boolean; send: boolean },
   folder: string,
   terminal: Terminal,

@@ -1,7 +1,7 @@
 import { plain } from "../../core/clients/roster/columns.ts";
 import type { ImportPlan, PlannedClient } from "../../core/clients/roster/import.ts";
 import type { Matched } from "../../core/clients/roster/match.ts";
-import type { Found, FoundPicture } from "../../core/clients/roster/pictures/find.ts";
+import type { FoundPicture, FoundPictures } from "../../core/clients/roster/pictures/find.ts";
 import type { Problem } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import { importRoster } from "../../core/operations/import.ts";
@@ -93,14 +93,17 @@ function showChanges(changed: readonly PlannedClient[], { print, out }: Terminal
   }
 }
 
-const picturesData = ({ pictures, left, problems }: Found): object => ({
+const picturesData = ({ pictures, left, problems }: FoundPictures): object => ({
   pictures,
   left,
   unusable: problems.map(placeData),
 });
 
 /** Which picture went to whom, for what and why; and which to nobody. */
-function showPictures({ pictures, left, problems }: Found, { print, note, out, err, settings }: Terminal): void {
+function showPictures(
+  { pictures, left, problems }: FoundPictures,
+  { print, note, out, err, settings }: Terminal,
+): void {
   if (problems.length > 0) note(`\n${showProblems(problems, err)}\n`);
   if (settings.quiet) return;
   const longest = (of: (each: FoundPicture) => string) => Math.max(0, ...pictures.map((each) => of(each).length));

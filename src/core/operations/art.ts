@@ -28,7 +28,7 @@ function picturesOf({ platform, role }: Wanted): Slot[] {
   return allSlots.filter((slot) => (platform ?? slot.platform) === slot.platform && isRole(slot.role));
 }
 
-interface Written {
+interface WrittenGuide {
   file: string;
   bytes: number;
   pictures: number;
@@ -39,7 +39,7 @@ export const writeGuide = operation(
   async (
     { file: named, ...input }: At & Wanted & { file: string; language?: PageLanguage | undefined },
     ports,
-  ): Promise<Written> => {
+  ): Promise<WrittenGuide> => {
     const pictures = picturesOf(input);
     const workspace = await openWorkspace(input, ports);
     const html = makeGuide(workspace, pictures, input.language);

@@ -8,7 +8,7 @@ import { isDay } from "../ground/values/day.ts";
 import { accentOf } from "../pages/parts/accent.ts";
 import { checkResolved } from "../proving/check/check.ts";
 import type { Asked } from "../showing/letters/asked.ts";
-import { type Draft, draftLetter, wordsThere } from "../showing/letters/draft.ts";
+import { draftLetter, type LetterDraft, wordsThere } from "../showing/letters/draft.ts";
 import { untilProblem } from "../showing/letters/letter.ts";
 import { letterPage } from "../showing/letters/page.tsx";
 import { fillInSheets } from "../showing/letters/sheet.ts";
@@ -37,7 +37,7 @@ interface Input extends At, OfClients {
 /** What became of a client's letter: unsure is one that was handed to a server, and may have arrived. */
 export type LetterState = "nothing" | "shown" | "written" | "sent" | "unsure";
 
-export interface Written {
+export interface WrittenLetter {
   asked: Asked;
   text: string;
   /** Its files; none of a dry run, and none where nothing is missing. */
@@ -47,7 +47,7 @@ export interface Written {
 }
 
 interface AllWritten {
-  letters: readonly Written[];
+  letters: readonly WrittenLetter[];
   /** Why some clients get none, and what is wrong with all of them. */
   problems: readonly Problem[];
 }
@@ -62,7 +62,7 @@ export const askClients = operation(async (input: Input, ports): Promise<AllWrit
   const workspace = await openWorkspace(input, ports);
   const post = input.send && !input.dryRun ? openPost(workspace, input.again, ports) : undefined;
   const { drafts, problems } = await draftAll(workspace, { ...input, until }, ports);
-  const letters: Written[] = [];
+  const letters: WrittenLetter[] = [];
   for (const draft of drafts) letters.push(await deliver(workspace, draft, { ...input, post }, ports));
   return { letters, problems: [...problems, ...(post?.problems() ?? [])] };
 });
@@ -75,14 +75,14 @@ async function draftAll(
   workspace: Workspace,
   input: Input & { until: string },
   ports: Ports,
-): Promise<{ drafts: Draft[]; problems: Problem[] }> {
+): Promise<{ drafts: LetterDraft[]; problems: Problem[] }> {
   // A letter that is only said to have been sent is somebody's in particular.
   const chosen = await (input.sent ? chooseNamed(workspace, input, "clients-none") : chooseClients(workspace, input));
   const spoken = input.language === undefined ? undefined : unwrap(wordsThere(workspace.root, input.language));
   const resolved = await resolvePicked(workspace, chosen);
   const { clients } = await checkResolved(workspace, resolved);
   const board = new Map(boardOf(workspace, resolved, ports).map((each) => [each.client, each]));
-  const drafts: Draft[] = [];
+  const drafts: LetterDraft[] = [];
   const problems: Problem[] = [];
   for (const checked of clients) {
     const { client } = checked.resolved;
@@ -102,15 +102,15 @@ async function draftAll(
 /** Writes a letter, and sends it. What the system refuses is this client's alone. */
 async function deliver(
   workspace: Workspace,
-  draft: Draft,
+  draft: LetterDraft,
   input: Input & { post: Post | undefined },
   ports: Ports,
-): Promise<Written> {
+): Promise<WrittenLetter> {
   const { asked, say, letters } = draft;
   const { name: agency } = workspace.agency.data.agency;
   const sheet = `${asked.client}.xlsx`;
   const text = letterText(asked, sheet, agency, say);
-  const outcome = (state: LetterState, files: readonly string[], problems: readonly Problem[] = []): Written => ({
+  const outcome = (state: LetterState, files: readonly string[], problems: readonly Problem[] = []): WrittenLetter => ({
     asked,
     text,
     files,

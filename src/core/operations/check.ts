@@ -11,14 +11,14 @@ interface Input extends At, OfClients {
   report?: string | undefined;
 }
 
-interface Looked {
+interface AllChecked {
   clients: readonly Checked[];
   /** What is wrong with the template, for all clients. */
   gaps: readonly Problem[];
 }
 
 /** Looks at all inputs before anything is made. */
-export const checkInputs = operation(async ({ report, ...input }: Input, ports): Promise<Looked> => {
+export const checkInputs = operation(async ({ report, ...input }: Input, ports): Promise<AllChecked> => {
   const reporter = report === undefined ? undefined : reporterFor(report);
   const workspace = await openWorkspace(input, ports);
   const found = await check(workspace, await chooseClients(workspace, input));

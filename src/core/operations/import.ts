@@ -10,7 +10,7 @@ import { foresee } from "../clients/roster/foresee.ts";
 import { type ImportPlan, lastImports, type PlannedClient, planImport } from "../clients/roster/import.ts";
 import { collectionOf, noItems, readItems, sheetsOfItems } from "../clients/roster/items.ts";
 import { judgeMapping, type Mapping, matchColumns, readMapping } from "../clients/roster/match.ts";
-import { type Found, findPictures, withPictures } from "../clients/roster/pictures/find.ts";
+import { type FoundPictures, findPictures, withPictures } from "../clients/roster/pictures/find.ts";
 import type { Settling } from "../clients/roster/row.ts";
 import { type ReadSheet, readSheet } from "../clients/roster/sheet.ts";
 import { readInside } from "../ground/files/reading/folder.ts";
@@ -44,7 +44,7 @@ interface Imported {
   changed: readonly PlannedClient[];
   /** What will be wrong with what was imported. */
   foreseen: readonly Problem[];
-  pictures: Found;
+  pictures: FoundPictures;
   taken: boolean;
 }
 
@@ -57,7 +57,7 @@ export const importRoster = operation(async (input: Input, ports): Promise<Impor
   return inWorkspace(input, ports, { writes: !input.dryRun }, async (workspace) => {
     const decided = decide(workspace, read, basename(path), input);
     const from = resolve(ports.folder, input.pictures ?? "");
-    const pictures: Found =
+    const pictures: FoundPictures =
       input.pictures === undefined
         ? { pictures: [], left: [], problems: [] }
         : await findPictures(from, input.pictures, decided.clients, workspace.root);

@@ -62,7 +62,7 @@ export const releaseClients = operation(
         template: templateRevision(openTemplate(workspace)),
       };
       const ready = resolved.picked.filter(({ variant }) => variant !== undefined);
-      const asked = ready.map((each) => ({ each, platforms: askedOf(each, input.platforms) }));
+      const asked = ready.map((each) => ({ each, platforms: platformsFor(each, input.platforms) }));
       const planned = asked.map(({ each, platforms }) => planRelease(each, { ...request, platforms }));
       stopAt([
         ...judgeNotes({ ...request, platforms: asked.flatMap(({ platforms }) => platforms) }),
@@ -84,7 +84,7 @@ export const releaseClients = operation(
 );
 
 /** What a client is to be released for: what it is made for, of what is asked for. */
-const askedOf = ({ variant }: Recorded, wanted: readonly Platform[]): Platform[] =>
+const platformsFor = ({ variant }: Recorded, wanted: readonly Platform[]): Platform[] =>
   variant?.platforms.filter((platform) => wanted.length === 0 || wanted.includes(platform)) ?? [];
 
 /** What is not proven or not complete, of what is asked for. */

@@ -42,7 +42,7 @@ interface Kind<S extends z.ZodObject, T> {
 const folderOf = (key: string): string => `clients/${key}/history`;
 
 /** Where an entry of a client lies, relative to the workspace. */
-export const entryFile = (key: string, name: string): string => `${folderOf(key)}/${name}.json`;
+const entryFile = (key: string, name: string): string => `${folderOf(key)}/${name}.json`;
 
 /** An entry as text: a line a value, so that version control shows what changed. */
 const textOf = (entry: unknown): string => `${JSON.stringify({ form: 1, ...(entry as object) }, null, 2)}\n`;

@@ -71,18 +71,18 @@ const ofRelease = release.extend({ form: z.literal(1) });
 /** One entry of a ledger. */
 export const ledgerEntry = z.union([ofIdentifier, ofRelease]);
 
-type Entry = z.infer<typeof ledgerEntry>;
+type LedgerEntry = z.infer<typeof ledgerEntry>;
 
 const identifierName = (platform: Platform): string => `identifier-${platform}`;
 const buildName = (build: number): string => `build-${build}`;
 
-const entriesOf = ({ identifiers, releases }: Ledger): Named<Entry> =>
-  new Map<string, Entry>([
-    ...platforms.flatMap((each): [string, Entry][] => {
+const entriesOf = ({ identifiers, releases }: Ledger): Named<LedgerEntry> =>
+  new Map<string, LedgerEntry>([
+    ...platforms.flatMap((each): [string, LedgerEntry][] => {
       const held = identifiers[each];
       return held ? [[identifierName(each), { form: 1, ...held }]] : [];
     }),
-    ...releases.map((each): [string, Entry] => [buildName(each.build), { form: 1, ...each }]),
+    ...releases.map((each): [string, LedgerEntry] => [buildName(each.build), { form: 1, ...each }]),
   ]);
 
 /**

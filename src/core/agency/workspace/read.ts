@@ -13,7 +13,7 @@ import { agencyFile } from "./locate.ts";
 import { agencySchema } from "./schema/agency.ts";
 import { briefSchema } from "./schema/brief.ts";
 import { templateSchema } from "./schema/template.ts";
-import type { Client, Workspace, Written } from "./workspace.ts";
+import type { Client, Parsed, Workspace } from "./workspace.ts";
 
 const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
 /** Names that a file system keeps for itself (Microsoft, "Naming Files, Paths, and Namespaces"). */
@@ -68,7 +68,7 @@ function readYaml<S extends typeof agencySchema | typeof briefSchema | typeof te
   root: string,
   file: string,
   schema: S,
-): Written<ReturnType<S["parse"]>> {
+): Parsed<ReturnType<S["parse"]>> {
   return asWritten(readDocument(root, file), schema);
 }
 
@@ -78,7 +78,7 @@ const readDocument = (root: string, file: string): Document =>
 const asWritten = <S extends typeof agencySchema | typeof briefSchema | typeof templateSchema>(
   document: Document,
   schema: S,
-): Written<ReturnType<S["parse"]>> => ({ data: validate(document, schema) as ReturnType<S["parse"]>, document });
+): Parsed<ReturnType<S["parse"]>> => ({ data: validate(document, schema) as ReturnType<S["parse"]>, document });
 
 /** That a file which a brief names lies outside the client's folder. */
 export const outside = (client: string, named: string): Problem =>

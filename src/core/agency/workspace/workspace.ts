@@ -6,7 +6,7 @@ import type { Brief } from "./schema/brief.ts";
 import type { TemplateNotes } from "./schema/template.ts";
 
 /** A validated file with the way back to its lines. */
-export interface Written<T> {
+export interface Parsed<T> {
   data: T;
   document: Document;
 }
@@ -16,7 +16,7 @@ export interface Client {
   /** Absolute path of the client's folder. */
   folder: string;
   /** Absent when the brief cannot be used; `problems` then says why. */
-  brief?: Written<Brief>;
+  brief?: Parsed<Brief>;
   /** The brief as it is written, where it is YAML and cannot be used all the same. */
   unchecked?: Document;
   /** What has been in use; absent where nothing has. */
@@ -27,8 +27,8 @@ export interface Client {
 export interface Workspace {
   /** Absolute path. */
   root: string;
-  agency: Written<Agency>;
-  notes: Written<TemplateNotes>;
+  agency: Parsed<Agency>;
+  notes: Parsed<TemplateNotes>;
   /** Absolute path of the template. */
   template: string;
   clients: Client[];

@@ -17,10 +17,6 @@ import { type Field, type FieldFact, fieldNames, fields } from "../../ground/val
 import { platformOf } from "../../ground/values/platform.ts";
 import type { Place } from "../../ground/values/source.ts";
 import { isDerived, type Traced, trace, withStep, writtenAt } from "../../ground/values/trail.ts";
-import { clientAnswers } from "./asked/answers.ts";
-import type { ClientFiles } from "./asked/asked.ts";
-import { clientContent } from "./asked/content.ts";
-import { clientFeatures } from "./asked/features.ts";
 import { holdBack, type Kept, keptProblems, overruledProblems } from "./fields/held.ts";
 import { asciiDomain, settleBase, settleScheme } from "./fields/identifier.ts";
 import { fittedLabel } from "./fields/label.ts";
@@ -29,6 +25,10 @@ import { judgeLocalName, localNames, namesByLanguage } from "./fields/local-name
 import { fieldsOf, fillPattern, findVanished, type Pattern, readPattern } from "./fields/pattern.ts";
 import { judgeValues } from "./fields/rules.ts";
 import { stageNames, stageValues } from "./fields/stage.ts";
+import type { ClientFiles } from "./questions/answering.ts";
+import { clientAnswers } from "./questions/answers.ts";
+import { clientContent } from "./questions/content.ts";
+import { clientFeatures } from "./questions/features.ts";
 
 /** What one client's fields are worked out from, and what has been worked out so far. */
 interface Work {

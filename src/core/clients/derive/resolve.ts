@@ -11,10 +11,10 @@ import { captureFiles } from "../record/captures.ts";
 import { kitFiles } from "../record/kit.ts";
 import { type Recorded, readRecord } from "../record/read.ts";
 import { readArtwork } from "./artwork.ts";
-import { readClientFiles } from "./asked/supplied.ts";
 import { judgeNames, judgeTogether } from "./fields/rules.ts";
 import { type KnownFonts, letterVariant, readFont } from "./lettering.ts";
 import { resolveVariant } from "./one-client.ts";
+import { readClientFiles } from "./questions/supplied.ts";
 
 /**
  * Resolves every client of a workspace: judges its pictures, derives its values, and holds all clients against each

@@ -39,13 +39,13 @@ export function readCaptures(client: Client): { captures: Capture[]; problems: P
   return { captures: found.flatMap(({ captures }) => captures), problems: found.flatMap(({ problems }) => problems) };
 }
 
-interface Found {
+interface FoundCaptures {
   captures: readonly Capture[];
   problems: readonly Problem[];
 }
 
-function inDevices(client: Client): Found[] {
-  return foldersIn(client, "captures").flatMap((name): Found[] => {
+function inDevices(client: Client): FoundCaptures[] {
+  return foldersIn(client, "captures").flatMap((name): FoundCaptures[] => {
     const device = devices.find((each) => each === name);
     if (device) {
       const languages = foldersIn(client, `captures/${device}`);
@@ -58,9 +58,9 @@ function inDevices(client: Client): Found[] {
 }
 
 /** In the form from before: below the texts, a folder a language. */
-function inFormerFolders(client: Client): Found[] {
+function inFormerFolders(client: Client): FoundCaptures[] {
   return foldersIn(client, "store").flatMap((language) =>
-    devices.flatMap((device): Found[] => {
+    devices.flatMap((device): FoundCaptures[] => {
       const folder = `store/${language}/captures/${device}`;
       if (!isFolder(join(client.folder, folder))) return [];
       const { captures, problems } = readFolder(client, folder, { device, language });
@@ -78,7 +78,7 @@ const foldersIn = (client: Client, folder: string): string[] =>
     .filter((each) => each.isFolder)
     .map(({ name }) => name);
 
-function readFolder(client: Client, folder: string, of: Pick<Capture, "device" | "language">): Found {
+function readFolder(client: Client, folder: string, of: Pick<Capture, "device" | "language">): FoundCaptures {
   const names = entriesOf(join(client.folder, folder), folder)
     .filter(({ isFolder, name }) => !isFolder && /\.(png|jpe?g)$/i.test(name))
     .map(({ name }) => name);
@@ -92,7 +92,7 @@ function readFolder(client: Client, folder: string, of: Pick<Capture, "device" |
   };
 }
 
-function readCapture(client: Client, path: string, of: Pick<Capture, "device" | "language">): Found {
+function readCapture(client: Client, path: string, of: Pick<Capture, "device" | "language">): FoundCaptures {
   const file = `clients/${client.key}/${path}`;
   const read = attempt(() => readInside(client.folder, path, file));
   if (!read.ok) return { captures: [], problems: read.problems };

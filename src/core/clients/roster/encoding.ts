@@ -44,12 +44,12 @@ function guess(buffer: Buffer, shown: string): Decoded {
   const western = iconv.decode(buffer, "windows-1252");
   if (isWestern(western)) return { text: western, guessed: "windows-1252" };
   return refuse("sheet-encoding", `${shown} is not UTF-8, and what else it is cannot be told for sure.`, {
-    expected: asked.map((encoding) => `${encoding} reads "${sample(iconv.decode(buffer, encoding))}"`).join(", "),
+    expected: candidates.map((encoding) => `${encoding} reads "${sample(iconv.decode(buffer, encoding))}"`).join(", "),
   });
 }
 
 /** Encodings in which a cell is shown where nobody can tell. */
-const asked = ["windows-1252", "windows-1250", "windows-1251", "macintosh", "shift_jis", "gb18030"];
+const candidates = ["windows-1252", "windows-1250", "windows-1251", "macintosh", "shift_jis", "gb18030"];
 
 /** The first words that are read otherwise in each encoding. */
 const sample = (text: string): string => (/[^\n,;\t"]*\P{ASCII}[^\n,;\t"]*/u.exec(text)?.[0] ?? "").trim().slice(0, 24);

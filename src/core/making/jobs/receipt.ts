@@ -31,12 +31,12 @@ export interface Receipt {
 }
 
 /** A file as it is written down: what `Produced` says, in this order; with a word behind it where it is pressed. */
-type Line = [Produced["kind"], fingerprint: string, sha256: string | null, "smallest"?];
+type ReceiptLine = [Produced["kind"], fingerprint: string, sha256: string | null, "smallest"?];
 
 const knownKinds: ReadonlySet<unknown> = new Set(kinds);
 
 /** There are thousands of these, and an audit reads all of them: no schema is walked for each. */
-function isLine(value: unknown): value is Line {
+function isLine(value: unknown): value is ReceiptLine {
   if (!Array.isArray(value) || value.length < 3 || value.length > 4) return false;
   const [kind, fingerprint, sha256, smallest] = value;
   return (
@@ -52,7 +52,7 @@ const receiptSchema = z.strictObject({
   client: z.string(),
   layout: z.enum(layouts).default("tree"),
   template: z.string().optional(),
-  files: z.custom<Record<string, Line>>(
+  files: z.custom<Record<string, ReceiptLine>>(
     (files) =>
       typeof files === "object" &&
       files !== null &&
@@ -71,10 +71,10 @@ const migrations: readonly Migration[] = [
   }),
 ];
 
-const lineOf = ({ kind, fingerprint, sha256, smallest }: Produced): Line =>
+const lineOf = ({ kind, fingerprint, sha256, smallest }: Produced): ReceiptLine =>
   smallest ? [kind, fingerprint, sha256, "smallest"] : [kind, fingerprint, sha256];
 
-const producedAs = ([kind, fingerprint, sha256, smallest]: Line): Produced =>
+const producedAs = ([kind, fingerprint, sha256, smallest]: ReceiptLine): Produced =>
   smallest ? { kind, fingerprint, sha256, smallest: true } : { kind, fingerprint, sha256 };
 
 const emptyReceipt = (client: string): Receipt => ({ client, layout: "tree", files: {} });

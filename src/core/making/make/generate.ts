@@ -24,7 +24,7 @@ import { planVariant } from "../plan/plan.ts";
 import { rendererVersion } from "../render/draw.ts";
 import { writeBuilds } from "./builds.ts";
 import { goneVariants } from "./gone.ts";
-import { keepRecord, type Made, readRecord, recordOf, seenAgain } from "./record.ts";
+import { keepMade, type Made, madeOf, readMade, seenAgain } from "./known.ts";
 import { type Cause, causesSince, type MadeFrom, madeFrom, whyOf } from "./why.ts";
 
 /** What became of one client. */
@@ -117,7 +117,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
 }
 
 /** What all clients' variants are made with. */
-type Means = { inputs: Inputs; cache: Cache; drawing: LimitFunction; template: Template };
+type Shared = { inputs: Inputs; cache: Cache; drawing: LimitFunction; template: Template };
 
 const surveySoon = async (workspace: Workspace): Promise<Template> => openTemplate(workspace);
 
@@ -130,7 +130,7 @@ type Decided = Pick<ClientOutcome, "files" | "changes" | "causes" | "problems"> 
 async function generateOne(
   workspace: Workspace,
   resolved: Resolved,
-  means: Means,
+  means: Shared,
   options: GenerateOptions,
 ): Promise<ClientOutcome> {
   const { client, problems } = resolved;
@@ -176,7 +176,7 @@ function decide(
   const folder = variantPath(workspace, client.key);
   const brief = client.brief?.document.source.text;
   const key = fingerprint({ variant, brief, template: template.key, layout, smallest, madeBy });
-  const known = readRecord(recordAt(workspace, client.key));
+  const known = readMade(recordAt(workspace, client.key));
   const made = known?.key === key ? seenAgain(root, folder, known) : undefined;
   if (made) {
     const files = Object.keys(made.files).length - 1;
@@ -205,7 +205,7 @@ async function perform(
   workspace: Workspace,
   resolved: Resolved,
   decided: Decided,
-  { inputs, cache, drawing, on, today }: Means & GenerateOptions,
+  { inputs, cache, drawing, on, today }: Shared & GenerateOptions,
 ): Promise<void> {
   const { root } = workspace;
   const { key: client } = resolved.client;
@@ -217,8 +217,8 @@ async function perform(
     const done = await carryOut(job, inputs, { root, folder }, { cache, drawing, onFile });
     if (!done.receipt) stop(done.problems);
     const { receipt } = done;
-    keepRecord(record, () => recordOf(record, folder, receipt, { key, from, problems }));
-  } else if (decided.isSeenAnew) keepRecord(record, () => decided.made);
+    keepMade(record, () => madeOf(record, folder, receipt, { key, from, problems }));
+  } else if (decided.isSeenAnew) keepMade(record, () => decided.made);
   const ledger = newLedger(workspace, resolved, today);
   if (ledger) writeTogether(root, ledgers.changes(root, client, ledger));
 }

@@ -12,7 +12,7 @@ export interface NameSet {
   width: number;
 }
 
-type Line = readonly LetteredWord[];
+type LetteredLine = readonly LetteredWord[];
 
 /**
  * Sets a name as large as a box lets it be, in up to three lines, in the middle of its height and from the edge that
@@ -42,9 +42,9 @@ export function setName({ words, direction }: Lettered, box: Box, largest: numbe
 }
 
 /** Words in so many lines, the longest of which is as short as it can be. */
-function breakLines(words: Line, count: number): Line[] {
+function breakLines(words: LetteredLine, count: number): LetteredLine[] {
   if (count === 1) return [words];
-  let best: Line[] | undefined;
+  let best: LetteredLine[] | undefined;
   for (let first = 1; first <= words.length - count + 1; first++) {
     const lines = [words.slice(0, first), ...breakLines(words.slice(first), count - 1)];
     if (!best || widest(lines) < widest(best)) best = lines;
@@ -52,13 +52,13 @@ function breakLines(words: Line, count: number): Line[] {
   return best ?? [words];
 }
 
-const widest = (lines: readonly Line[]): number => Math.max(...lines.map(widthOf));
+const widest = (lines: readonly LetteredLine[]): number => Math.max(...lines.map(widthOf));
 
 /** In thousandths of the em; the blank at its end does not count. */
-const widthOf = (line: Line): number =>
+const widthOf = (line: LetteredLine): number =>
   line.reduce((sum, { advance, blank }) => sum + advance + blank, 0) - (line.at(-1)?.blank ?? 0);
 
-function outline(line: Line, x: number, y: number, scale: number): string {
+function outline(line: LetteredLine, x: number, y: number, scale: number): string {
   let at = x;
   let path = "";
   const order = fromLeftToRight(line);
@@ -73,7 +73,7 @@ function outline(line: Line, x: number, y: number, scale: number): string {
 }
 
 /** Which word stands where, from left to right (Unicode Bidirectional Algorithm, rule L2). */
-function fromLeftToRight(line: Line): number[] {
+function fromLeftToRight(line: LetteredLine): number[] {
   const order = line.map((_, at) => at);
   const levelAt = (place: number): number => line[order[place] ?? -1]?.level ?? -1;
   for (let level = Math.max(0, ...line.map((word) => word.level)); level > 0; level--) {

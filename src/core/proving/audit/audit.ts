@@ -17,7 +17,7 @@ import { gatherIdentity, type Identity } from "./identity/gather.ts";
 import { type OthersSearch, searchForOthers } from "./others.ts";
 import { openPictureSearch, type PictureSearch } from "./pictures.ts";
 import { judgeReferences, type TemplateReferences, templateReferences } from "./references.ts";
-import { type CodeHit, type Found, type Residue, searchFor } from "./search/search.ts";
+import { type CodeHit, type Residue, type SearchFound, searchFor } from "./search/search.ts";
 import { strays, whole } from "./whole.ts";
 
 /** What an audit found out about one variant. */
@@ -105,13 +105,13 @@ interface Searches {
   others: OthersSearch;
   references: TemplateReferences;
   /** What is in a file of the template's own; what is not there is so for no client. */
-  inTemplate(file: string): Found;
+  inTemplate(file: string): SearchFound;
   adviser: Adviser;
 }
 
 function templateSearch(template: Template, identity: Identity): Searches["inTemplate"] {
   const search = searchFor(identity, template.colors, { values: {}, names: { further: {} }, answers: {} });
-  const known = new Map<string, Found>();
+  const known = new Map<string, SearchFound>();
   return (file) => {
     const found = known.get(file) ?? search.inFile(file, template.folder.bytes(file), file);
     known.set(file, found);

@@ -5,7 +5,7 @@ import { problem } from "../../ground/problems/problem.ts";
 import { platforms } from "../../ground/values/platform.ts";
 import { escapeRegExp } from "../../ground/values/regexp.ts";
 import { type Place, placeAt } from "../../ground/values/source.ts";
-import { alike, isPicture, likenessOf, unlikeness } from "../../pictures/artwork/likeness.ts";
+import { alike, isPicture, type Likeness, likenessOf, unlikeness } from "../../pictures/artwork/likeness.ts";
 import type { Residue } from "./search/search.ts";
 
 /** A file of a variant, as it is searched. */
@@ -45,72 +45,112 @@ const callings = ({ values }: Resolved): string[] => [
   ...[values["app.name"]?.value ?? ""].filter((name) => name.length >= shortest),
 ];
 
+/** A picture that a client supplied, and what it looks like. */
+interface SuppliedPicture {
+  key: string;
+  file: string;
+  likeness: Likeness;
+}
+
+/** Clients, by what belongs to them. */
+type Owners = ReadonlyMap<string, ReadonlySet<string>>;
+
+/** What belongs to clients: what they are called, in small letters; files, by SHA-256; pictures. */
+interface Belongings {
+  callings: Owners;
+  files: Owners;
+  pictures: readonly SuppliedPicture[];
+}
+
+function belongingsOf(all: readonly Resolved[], drawn: (client: string) => readonly string[]): Belongings {
+  const filesOf = ({ client, art, variant }: Resolved): string[] => [
+    ...suppliedArt(art).map(({ picture }) => picture.hash),
+    ...(variant?.supplied ?? []).map(({ hash }) => hash),
+    ...drawn(client.key),
+  ];
+  return {
+    callings: ownersOf(all, (each) => callings(each).map((calling) => calling.toLowerCase())),
+    files: ownersOf(all, filesOf),
+    pictures: all.flatMap(({ client: { key }, art }) =>
+      suppliedArt(art).flatMap(({ picture: { file, likeness } }) => (likeness ? [{ key, file, likeness }] : [])),
+    ),
+  };
+}
+
+function ownersOf(all: readonly Resolved[], things: (each: Resolved) => readonly string[]): Owners {
+  const owners = new Map<string, Set<string>>();
+  for (const each of all)
+    for (const thing of things(each)) owners.set(thing, (owners.get(thing) ?? new Set()).add(each.client.key));
+  return owners;
+}
+
+/** Finds any of some callings in a text, the longest first; undefined where there are none. */
+function patternOf(callings: Iterable<string>): RegExp | undefined {
+  const longestFirst = [...callings].sort((a, b) => b.length - a.length).map(escapeRegExp);
+  return longestFirst.length > 0
+    ? new RegExp(`(?<![\\p{L}\\p{N}.<])(?:${longestFirst.join("|")})(?![\\p{L}\\p{N}])`, "giu")
+    : undefined;
+}
+
+/** Where a file calls a client by its name or identifier. */
+function hitsIn({ bytes, isKept }: Searched, pattern: RegExp, callings: Owners): Hit[] {
+  const text = textIfAny(bytes());
+  if (text === undefined) return [];
+  return [...text.matchAll(pattern)].flatMap((match): Hit[] => {
+    const [what] = match;
+    const owner = callings.get(what.toLowerCase());
+    if (!owner) return [];
+    // A page's path is one where it stands in quotes; elsewhere it is a folder's like others.
+    if (what.startsWith("/") && !/["'`]/.test(text[match.index - 1] ?? "")) return [];
+    // In the template's own texts a short word is most likely a word.
+    if (isKept && !/[\s./]/.test(what) && what.length < longName) return [];
+    return [{ what, owner, place: placeAt({ file: "", text }, match.index) }];
+  });
+}
+
+/** The template's own files stand in all variants: what is found in one of them is found once, for all clients. */
+function onceIfKept<T>(look: (file: Searched) => T): (file: Searched) => T {
+  const known = new Map<string, T>();
+  return (file) => {
+    const found = file.isKept ? known.get(file.hash) : undefined;
+    if (found !== undefined) return found;
+    const now = look(file);
+    if (file.isKept) known.set(file.hash, now);
+    return now;
+  };
+}
+
 /**
  * One search for all clients: what two of them have in common is neither's.
  * @param drawn SHA-256 of the pictures that were drawn for a client.
  */
 export function searchForOthers(all: readonly Resolved[], drawn: (client: string) => readonly string[]): OthersSearch {
-  const owners = new Map<string, Set<string>>();
-  const files = new Map<string, Set<string>>();
-  const own = (map: Map<string, Set<string>>, key: string, client: string) =>
-    map.set(key, (map.get(key) ?? new Set()).add(client));
-  for (const each of all) {
-    for (const calling of callings(each)) own(owners, calling.toLowerCase(), each.client.key);
-    for (const { picture } of suppliedArt(each.art)) own(files, picture.hash, each.client.key);
-    for (const { hash } of each.variant?.supplied ?? []) own(files, hash, each.client.key);
-    for (const hash of drawn(each.client.key)) own(files, hash, each.client.key);
-  }
-  const longestFirst = [...owners.keys()].sort((a, b) => b.length - a.length).map(escapeRegExp);
-  const pattern =
-    longestFirst.length > 0
-      ? new RegExp(`(?<![\\p{L}\\p{N}.<])(?:${longestFirst.join("|")})(?![\\p{L}\\p{N}])`, "giu")
-      : undefined;
-  const pictures = all.flatMap(({ client: { key }, art }) =>
-    suppliedArt(art).flatMap(({ picture: { file, likeness } }) => (likeness ? [{ key, file, likeness }] : [])),
-  );
-  const named = (clients: ReadonlySet<string>) => [...clients].join(", ");
-  /** What was found in the template's own files, which all variants have: once, for all clients. */
-  const said = new Map<string, Hit[]>();
-  const seen = new Map<string, typeof pictures>();
-  const lookalikes = async (bytes: Uint8Array) => {
-    const look = await likenessOf(bytes);
+  const { callings, files, pictures } = belongingsOf(all, drawn);
+  const pattern = patternOf(callings.keys());
+  const hits = onceIfKept((file) => (pattern ? hitsIn(file, pattern, callings) : []));
+  const lookalikes = onceIfKept(async ({ bytes }): Promise<readonly SuppliedPicture[]> => {
+    const look = await likenessOf(bytes());
     return look ? pictures.filter(({ likeness }) => unlikeness(likeness, look) <= alike) : [];
-  };
-  const calledIn = (bytes: Uint8Array, isKept: boolean): Hit[] => {
-    const text = pattern ? textIfAny(bytes) : undefined;
-    if (text === undefined || !pattern) return [];
-    return [...text.matchAll(pattern)].flatMap((match): Hit[] => {
-      const [what] = match;
-      const owner = owners.get(what.toLowerCase());
-      if (!owner) return [];
-      // A page's path is one where it stands in quotes; elsewhere it is a folder's like others.
-      if (what.startsWith("/") && !/["'`]/.test(text[match.index - 1] ?? "")) return [];
-      // In the template's own texts a short word is most likely a word.
-      if (isKept && !/[\s./]/.test(what) && what.length < longName) return [];
-      return [{ what, owner, place: placeAt({ file: "", text }, match.index) }];
-    });
-  };
+  });
+  const residue = ({ path, shown }: Searched, said: string): Residue => ({
+    file: path,
+    problem: problemOfFile("residue-client", { file: path, shown }, said),
+  });
   return {
-    async looks({ client, path, hash, bytes, shown, isKept }) {
-      if (!isPicture(path)) return [];
-      const near = seen.get(hash) ?? (await lookalikes(bytes()));
-      if (isKept) seen.set(hash, near);
+    async looks(file) {
+      if (!isPicture(file.path)) return [];
+      const near = await lookalikes(file);
       const [first] = near;
-      if (!first || near.some(({ key }) => key === client)) return [];
-      const said = `looks like ${first.file}, a picture of ${first.key}.`;
-      return [{ file: path, problem: problemOfFile("residue-client", { file: path, shown }, said) }];
+      if (!first || near.some(({ key }) => key === file.client)) return [];
+      return [residue(file, `looks like ${first.file}, a picture of ${first.key}.`)];
     },
-    inFile({ client, path, hash, bytes, shown, isKept }) {
-      const holders = files.get(hash);
-      if (holders && !holders.has(client)) {
-        const said = `is a file of ${named(holders)}.`;
-        return [{ file: path, problem: problemOfFile("residue-client", { file: path, shown }, said) }];
-      }
-      const hits = said.get(hash) ?? calledIn(bytes(), isKept);
-      if (isKept) said.set(hash, hits);
-      return hits.flatMap(({ what, owner, place }): Residue[] => {
+    inFile(file) {
+      const { client, path, shown } = file;
+      const holders = files.get(file.hash);
+      if (holders && !holders.has(client)) return [residue(file, `is a file of ${[...holders].join(", ")}.`)];
+      return hits(file).flatMap(({ what, owner, place }): Residue[] => {
         if (owner.has(client)) return [];
-        const message = `"${what}", which is ${named(owner)}'s, is in ${shown}.`;
+        const message = `"${what}", which is ${[...owner].join(", ")}'s, is in ${shown}.`;
         const at = { ...place, file: shown };
         return [{ file: path, text: what, problem: problem("residue-client", message, { place: at }) }];
       });

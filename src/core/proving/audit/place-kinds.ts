@@ -18,7 +18,10 @@ interface CodePlace {
 /** Before the names of settings that are of no app. */
 export const inNoApp = "in no app: ";
 
-/** Every place that only code refers to, each with its reason. By file, then by what stands there. */
+/**
+ * Every place that only code refers to, each with its reason. By file, then by what stands there.
+ * @public for the docs, which list them
+ */
 export const codePlaces: readonly CodePlace[] = [
   {
     file: /(^|\/)package\.json$/,

@@ -24,7 +24,7 @@ export function templateReferences(folder: Folder, files: readonly string[]): Te
 }
 
 /** A variant's files, and which of them are the template's, unchanged. */
-interface Variant {
+interface VariantFiles {
   folder: Folder;
   files: readonly string[];
   shown: string;
@@ -37,7 +37,7 @@ interface Variant {
  * does not name; and no picture is left that something named in the template, and nothing does any more. Knows
  * nothing of plan or receipt.
  */
-export function judgeReferences(template: TemplateReferences, variant: Variant): Problem[] {
+export function judgeReferences(template: TemplateReferences, variant: VariantFiles): Problem[] {
   const { folder, files, shown, isKept } = variant;
   const index = indexFiles(files);
   const sizes = pictureSizes(folder);
@@ -167,7 +167,7 @@ function tellUnnamed(folder: Folder, files: readonly string[], shown: string): P
 /** Pictures of the template that one of its files names, and that no file of the variant does. */
 function tellForgotten(
   template: TemplateReferences,
-  { files, shown, isKept }: Variant,
+  { files, shown, isKept }: VariantFiles,
   named: ReadonlySet<string>,
 ): Problem[] {
   const before = namedIn(template, files);

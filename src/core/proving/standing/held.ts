@@ -15,9 +15,10 @@ export function judgeHeld({ key: client, brief }: Client, name: string, today: s
       const say = (what: string, expected: string) => [
         problem("record-invalid", `The goods "${id}" ${what}.`, { client, place, expected }),
       ];
-      if (kind === "subscription" && duration === undefined) return say("last for no time", "duration: P1M");
+      if (kind === "subscription" && duration === undefined)
+        return say("are a subscription without a duration", "duration: P1M");
       if (kind !== "subscription" && (duration ?? trial) !== undefined)
-        return say("are no subscription", "no duration");
+        return say("have a duration or a trial, and are no subscription", "no duration");
       return goods.findIndex((each) => each.id === id) < at ? say("are there twice", "a name of their own") : [];
     }),
     ...reserved.flatMap(({ store: key, name: held, until }, at) => {

@@ -12,7 +12,7 @@ import { placeInBrief, type RecordField, recordFields } from "../../stores/recor
 import { type RecordRow, rowsFor } from "../../stores/record-row.ts";
 import { type CaptureStanding, judgeCaptures } from "./captured.ts";
 import { rules } from "./rules/all.ts";
-import type { Finding, Line, Looked } from "./rules/rule.ts";
+import type { Examined, Finding, RecordLine } from "./rules/rule.ts";
 
 /** A row of a store's record, as it stands for a client. */
 export interface LineStanding {
@@ -65,8 +65,10 @@ export function standingIn(
   waived: readonly Waiver[],
   today: string,
 ): Standing {
-  const lines = rowsFor(store.record, record.features).map((row): Line => ({ row, value: record.values[row.field] }));
-  const looked: Looked = { record, store, lines, today };
+  const lines = rowsFor(store.record, record.features).map(
+    (row): RecordLine => ({ row, value: record.values[row.field] }),
+  );
+  const looked: Examined = { record, store, lines, today };
   const found = rules
     .filter(({ stores }) => !stores || stores.includes(store.key))
     .map((rule) => ({ rule, findings: rule.look(looked) }));
@@ -126,7 +128,7 @@ const sumOf = (parts: Readonly<Record<string, Count>>): Count =>
     total: 0,
   });
 
-function asProblem(code: ProblemCode, level: Problem["severity"], finding: Finding, { record }: Looked): Problem {
+function asProblem(code: ProblemCode, level: Problem["severity"], finding: Finding, { record }: Examined): Problem {
   const { row, language, message, expected, severity = level } = finding;
   const value = record.values[row.field];
   const said = language === undefined || language === record.languages[0] ? value?.first : value?.further[language];
@@ -144,7 +146,10 @@ function asProblem(code: ProblemCode, level: Problem["severity"], finding: Findi
 const isWaived = ({ code }: Problem, store: StoreKey, waived: readonly Waiver[], today: string): boolean =>
   waived.some((each) => each.rule === code && (each.store ?? store) === store && each.until >= today);
 
-function lineStanding({ row, value }: Line, open: readonly { finding: Finding; problem: Problem }[]): LineStanding {
+function lineStanding(
+  { row, value }: RecordLine,
+  open: readonly { finding: Finding; problem: Problem }[],
+): LineStanding {
   const own = open.filter((each) => each.finding.row === row && isError(each.problem));
   const first = value?.first;
   const state = !first ? "missing" : first.isDraft ? "draft" : own.length > 0 ? "wrong" : "given";

@@ -22,7 +22,7 @@ export function wordsThere(root: string, language: string): Result<Spoken> {
 }
 
 /** A letter, as it is decided, before it is written. */
-export interface Draft {
+export interface LetterDraft {
   asked: Asked;
   say: Say;
   /** Those that were sent before; why they cannot be read. */
@@ -38,7 +38,7 @@ export function draftLetter(given: {
   standing: ClientStanding | undefined;
   until: string;
   spoken: Spoken | undefined;
-}): Draft {
+}): LetterDraft {
   const { workspace, resolved, problems, standing, until } = given;
   const { client, values } = resolved;
   const { agency, defaults } = workspace.agency.data;

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { answerFault } from "../../../../src/core/clients/derive/asked/rules.ts";
 import { fillPattern, readPattern } from "../../../../src/core/clients/derive/fields/pattern.ts";
+import { answerFault } from "../../../../src/core/clients/derive/questions/rules.ts";
 import { unwrap } from "../../../../src/core/ground/problems/result.ts";
 import { answerForms } from "../../../../src/core/ground/values/answer-forms.ts";
 import { contrast, lift, readableOn } from "../../../../src/core/ground/values/color.ts";

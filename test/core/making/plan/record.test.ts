@@ -5,7 +5,7 @@ import { setTimeout } from "node:timers/promises";
 import { expect, test } from "vitest";
 import { sha256 } from "../../../../src/core/ground/values/hash.ts";
 import { type Receipt, receiptFile } from "../../../../src/core/making/jobs/receipt.ts";
-import { keepRecord, type Made, readRecord, recordOf, seenAgain } from "../../../../src/core/making/make/record.ts";
+import { keepMade, type Made, madeOf, readMade, seenAgain } from "../../../../src/core/making/make/known.ts";
 
 /** A variant of one file and its receipt, recorded at once. */
 function recorded(): { root: string; folder: string; file: string; made: Made } {
@@ -17,7 +17,7 @@ function recorded(): { root: string; folder: string; file: string; made: Made } 
   writeFileSync(join(root, folder, receiptFile), "{}");
   const files: Receipt["files"] = { "a.txt": { kind: "write", fingerprint: "", sha256: sha256("one") } };
   const from = { platforms: "", values: {}, pictures: {}, template: {}, renderer: 1 };
-  const made = recordOf(
+  const made = madeOf(
     { root, name: "a" },
     folder,
     { client: "a", layout: "tree", files },
@@ -51,9 +51,9 @@ test.each([
 test("a record is read as it was kept; one of another form, or none, counts for nothing", () => {
   const { root, made } = recorded();
   const kept = { root, name: "a" };
-  expect(readRecord(kept)).toBeUndefined();
-  keepRecord(kept, () => made);
-  expect(readRecord(kept)).toEqual(made);
+  expect(readMade(kept)).toBeUndefined();
+  keepMade(kept, () => made);
+  expect(readMade(kept)).toEqual(made);
   writeFileSync(join(root, ".oxalis", "made", "a.json"), '{"form":1}');
-  expect(readRecord(kept)).toBeUndefined();
+  expect(readMade(kept)).toBeUndefined();
 });

@@ -47,17 +47,17 @@ const when = z.union([
 
 const sentence = z.string().trim().min(1).max(300);
 
-const asked = z.union([sentence, z.record(languageTag, sentence)]);
+const asksForm = z.union([sentence, z.record(languageTag, sentence)]);
 
 /** A question in a language; in English, or in the first language that it is asked in, where it is not in that one. */
-export function asksIn(asks: z.infer<typeof asked>, language = "en"): string {
+export function asksIn(asks: z.infer<typeof asksForm>, language = "en"): string {
   if (typeof asks === "string") return asks;
   const [first = ""] = Object.values(asks);
   return asks[language] ?? asks[language.split("-")[0] ?? ""] ?? asks.en ?? first;
 }
 
 export const questionSchema = z.strictObject({
-  asks: asked.describe("What is asked, for a producer and the client; one text, or one by language"),
+  asks: asksForm.describe("What is asked, for a producer and the client; one text, or one by language"),
   ...answerKind,
   required: when.default("always"),
   platforms: z.array(z.enum(platforms)).min(1).optional(),
@@ -66,7 +66,7 @@ export const questionSchema = z.strictObject({
 });
 
 export const collectionSchema = z.strictObject({
-  asks: asked.optional(),
+  asks: asksForm.optional(),
   "at-least": z.int().min(0).max(1000).default(1),
   "at-most": z.int().min(1).max(1000).default(200),
   fields: z.record(

@@ -3,8 +3,8 @@ import { attributeOf, findAll, parseXml, textSite } from "../../../formats/splic
 import { darkOf, type Field } from "../../../ground/values/fields.ts";
 import type { ColorPlaces, NamedFill } from "../../template/color-places.ts";
 import { filesOf } from "../../template/found.ts";
+import { forNight } from "./following.ts";
 import { colorFile } from "./missing.ts";
-import { forNight } from "./references.ts";
 
 /**
  * Colour resources by day and by night; one that has no form for the night gets one (Android documentation, night

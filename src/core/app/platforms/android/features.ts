@@ -98,7 +98,7 @@ export const androidFeatures: FeatureSearch = (template, files, { name: feature,
     }
   }
   const lacking = (declared.android?.permissions ?? []).filter((name) => !there.has(name));
-  return { cuts, adds: manifests.length > 0 ? askedOfAndroid(template, manifests, lacking) : [] };
+  return { cuts, adds: manifests.length > 0 ? entriesForAndroid(template, manifests, lacking) : [] };
 };
 
 /** Whether a filter opens the app by an address that somebody follows (Android documentation, "Create deep links"). */
@@ -110,7 +110,7 @@ const opensByAddress = (filter: XmlElement): boolean =>
 /**
  * Permissions and hardware that a manifest lacks, in front of its application (Android documentation, app manifest).
  */
-function askedOfAndroid(
+function entriesForAndroid(
   template: Folder,
   manifests: readonly string[],
   names: readonly string[],

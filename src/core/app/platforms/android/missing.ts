@@ -6,14 +6,14 @@ import { darkOf } from "../../../ground/values/fields.ts";
 import type { MissingKind, Wants } from "../../../ground/values/missing.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { type AddedFile, type Fill, insertedText } from "../../template/found.ts";
-import { type Followed, type followReferences, forNight, mergeFollowed } from "./references.ts";
+import { draw, type Followed, forNight, mergeFollowed, type Ways } from "./following.ts";
 import { type AndroidResources, colorSites, type ResourceRef, readReference } from "./resources.ts";
 
 interface Known {
   template: Folder;
   resources: AndroidResources;
   found: Followed;
-  follow: ReturnType<typeof followReferences>;
+  ways: Ways;
   wants: Wants;
   manifest: { file: string; root: XmlElement };
   /** A value of the manifest, or what the build puts in its place. */
@@ -53,7 +53,7 @@ function missingIcons(
   icon: ResourceRef,
   round: ResourceRef | undefined,
 ): Partial<Followed> {
-  const { template, resources, found, follow, wants, manifest } = known;
+  const { template, resources, found, ways, wants, manifest } = known;
   const adaptive = (ref: ResourceRef) =>
     resources.files(ref).find((file) => file.endsWith(".xml") && resources.xml(file).name === "adaptive-icon");
   const own = adaptive(icon);
@@ -65,7 +65,7 @@ function missingIcons(
     <monochrome android:drawable="@${icon.type}/${layers.stencil}"/>
 </adaptive-icon>
 `;
-  const stencil = () => follow.draw("adaptive-monochrome", { type: icon.type, name: layers.stencil });
+  const stencil = () => draw(ways, "adaptive-monochrome", { type: icon.type, name: layers.stencil });
   const adaptiveFile = ({ type, name }: ResourceRef) => `${resources.main}/${type}-anydpi-v26/${name}.xml`;
   const isBitmap = resources.files(icon).length > 0 && !own;
   const makesAdaptive = isBitmap && wants("adaptive-icon");
@@ -77,7 +77,7 @@ function missingIcons(
         const plain = [icon, ...(round ? [round] : [])].filter((ref) => !adaptive(ref));
         return mergeFollowed([
           { added: [...plain.map((ref) => ({ path: adaptiveFile(ref), text: made, fills: [] })), ground] },
-          follow.draw("adaptive-foreground", { type: icon.type, name: layers.front }),
+          draw(ways, "adaptive-foreground", { type: icon.type, name: layers.front }),
           stencil(),
         ]);
       })
@@ -100,7 +100,7 @@ function missingIcons(
             : [];
         return mergeFollowed([
           { fills: [insertedText(manifest.file, iconSite.end + 1, attribute)], added },
-          follow.draw("launcher-round", ref),
+          draw(ways, "launcher-round", ref),
         ]);
       });
   return mergeFollowed([adaptiveIcon, themed, roundIcon]);

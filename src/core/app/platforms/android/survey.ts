@@ -16,13 +16,16 @@ import type { Wants } from "../../../ground/values/missing.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import type { Slot } from "../../../pictures/slots/slot.ts";
 import { firstOfEachPath, firstOfEachPlace, heldValues, type SurveyPart } from "../../template/found.ts";
+import { type Followed, mergeFollowed, openWays } from "./following.ts";
 import { type AppModule, appModules, manifestsOf } from "./gradle-project.ts";
+import { banner, launcher, notification } from "./icons.ts";
 import { androidIdentities } from "./identities.ts";
+import { label, ownLabel } from "./labels.ts";
 import { opensApp } from "./manifest.ts";
 import { missingIn } from "./missing.ts";
-import { type Followed, followReferences, mergeFollowed } from "./references.ts";
 import { openAndroidResources, type ResourceRef, readReference } from "./resources.ts";
 import { signingLine } from "./signing.ts";
+import { theme } from "./start-screens.ts";
 import { type Gap, identifierFills, type Manifest, versionFills } from "./values.ts";
 
 /** Surveys the Android apps of a template's Gradle project; undefined where there is none. */
@@ -69,7 +72,7 @@ type ModuleSurvey = Followed & { namespace: string | undefined };
 
 function surveyModule(template: Folder, module: AppModule, wants: Wants, inStore: readonly Slot[]): ModuleSurvey {
   const resources = openAndroidResources(template, module);
-  const follow = followReferences(template, resources, inStore);
+  const ways = openWays(template, resources, inStore);
   const gap: Gap = (what, file, at, severity = "warning") =>
     problem("template-gap", `Android: ${what}.`, { severity, place: placeAt(template.source(file), at) });
   /** A value of the manifest, or what the build puts in its place. */
@@ -103,22 +106,22 @@ function surveyModule(template: Folder, module: AppModule, wants: Wants, inStore
     const { file, root } = manifest;
     const labels = labelled(manifest);
     const apps = labels.filter(({ isApp }) => isApp);
-    found = mergeFollowed([found, ...apps.flatMap(({ site }) => following(site, (each) => follow.label(each, file)))]);
+    found = mergeFollowed([found, ...apps.flatMap(({ site }) => following(site, (each) => label(ways, each, file)))]);
     const names = heldTexts(found, "app.label");
     found = mergeFollowed([
       found,
       ...labels
         .filter(({ isApp }) => !isApp)
-        .flatMap(({ site }) => following(site, (each) => follow.ownLabel(each, file, names))),
-      ...[...walk(root)].map((element) => follow.banner(attributeSite(file, element, "android:banner"))),
+        .flatMap(({ site }) => following(site, (each) => ownLabel(ways, each, file, names))),
+      ...[...walk(root)].map((element) => banner(ways, attributeSite(file, element, "android:banner"))),
       ...iconsOf(root).flatMap((element) => [
-        ...following(attributeSite(file, element, "android:icon"), (each) => follow.launcher(each, "launcher", file)),
+        ...following(attributeSite(file, element, "android:icon"), (each) => launcher(ways, each, "launcher", file)),
         ...following(attributeSite(file, element, "android:roundIcon"), (each) =>
-          follow.launcher(each, "launcher-round", file),
+          launcher(ways, each, "launcher-round", file),
         ),
       ]),
-      ...themesOf(root).map((theme) => follow.theme(theme)),
-      ...findAll(root, "meta-data").map((data) => follow.notification(file, data)),
+      ...themesOf(root).map((each) => theme(ways, each)),
+      ...findAll(root, "meta-data").map((data) => notification(ways, file, data)),
     ]);
   }
   const [identifier] = heldValues(found.fills, "identifiers.android");
@@ -129,7 +132,7 @@ function surveyModule(template: Folder, module: AppModule, wants: Wants, inStore
     { fills: signingLine(template, module) },
   ]);
   const [main] = manifests;
-  const lacking = main ? missingIn({ template, resources, found, follow, wants, manifest: main, behind }) : {};
+  const lacking = main ? missingIn({ template, resources, found, ways, wants, manifest: main, behind }) : {};
   const all = mergeFollowed([found, lacking, { gaps: resources.unread() }]);
   return {
     ...all,

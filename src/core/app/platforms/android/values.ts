@@ -5,8 +5,8 @@ import type { Folder } from "../../../ground/files/reading/folder.ts";
 import type { Problem } from "../../../ground/problems/problem.ts";
 import type { Fill } from "../../template/found.ts";
 import { isFromPubspec } from "../../template/pubspec.ts";
+import { type Followed, filling } from "./following.ts";
 import { type AppModule, valuesOf } from "./gradle-project.ts";
-import { type Followed, filling } from "./references.ts";
 
 export type Gap = (what: string, file: string, at: number, severity?: "error" | "warning") => Problem;
 

@@ -34,7 +34,7 @@ export const windowsFeatures: FeatureSearch = (template, files, { name: feature,
     }
   }
   const lacking = (declared.windows?.capabilities ?? []).filter((name) => !there.has(name));
-  const adds = files.filter(isPackageManifest).flatMap((file) => askedOfWindows(template, file, lacking));
+  const adds = files.filter(isPackageManifest).flatMap((file) => entriesForWindows(template, file, lacking));
   return { cuts, adds };
 };
 
@@ -42,7 +42,7 @@ export const windowsFeatures: FeatureSearch = (template, files, { name: feature,
 const devices = new Set(["bluetooth", "location", "microphone", "proximity", "webcam"]);
 
 /** Capabilities that a package manifest lacks; devices stand behind all others. */
-function askedOfWindows(template: Folder, file: string, names: readonly string[]): FeatureFound["adds"] {
+function entriesForWindows(template: Folder, file: string, names: readonly string[]): FeatureFound["adds"] {
   const source = template.source(file);
   const root = parseXml(source);
   const capabilities = find(root, "Capabilities");

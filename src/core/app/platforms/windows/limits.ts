@@ -9,7 +9,7 @@ const distinguishedPart = longPattern()`
 `;
 
 /** Whether a text is an X.500 name, as a certificate's subject is. */
-export const isDistinguishedName = (text: string): boolean => {
+const isDistinguishedName = (text: string): boolean => {
   const parts = text.split(/,(?=(?:[^"]*"[^"]*")*[^"]*$)/);
   return parts.every((part) => distinguishedPart.test(part.trim().replaceAll('""', "")));
 };

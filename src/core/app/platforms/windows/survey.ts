@@ -28,7 +28,7 @@ import { itemLists } from "./items.ts";
 import { windowsProgram } from "./program.ts";
 
 /** An attribute of the package manifest, and what it holds (Microsoft, package manifest schema reference). */
-interface Held {
+interface ManifestFound {
   element: string;
   /** Absent: the element's text. */
   attribute?: string;
@@ -36,7 +36,7 @@ interface Held {
   color?: true;
 }
 
-const held: readonly Held[] = [
+const held: readonly ManifestFound[] = [
   { element: "Identity", attribute: "Name", holds: "identifiers.windows" },
   { element: "Identity", attribute: "Publisher", holds: "windows.publisher" },
   { element: "Identity", attribute: "Version", holds: "windows.version" },

@@ -23,7 +23,7 @@ import { desktopCode } from "./shell-code.ts";
 import { widgets } from "./widget.ts";
 
 /** What settings hold of one platform's app; of all where no platform is named. */
-interface Held extends Partial<Found> {
+interface SettingsFound extends Partial<Found> {
   platform: Platform | undefined;
 }
 
@@ -49,12 +49,12 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
   const held = found.flatMap(({ kind, settings, root }) =>
     !kind.goesWith || has(kind.goesWith) ? heldBy(template, kind, settings, root, isMade, wants) : [],
   );
-  const inPages = pages.flatMap(({ fills, pictures }): Held[] => [
+  const inPages = pages.flatMap(({ fills, pictures }): SettingsFound[] => [
     { platform: undefined, fills },
     ...pictures.map(({ platform, use }) => ({ platform, pictures: [use] })),
   ]);
   const shellAt = found.find(({ kind }) => kind.makes.some(({ platform }) => platform === "desktop"));
-  const inShell: Held[] = shellAt
+  const inShell: SettingsFound[] = shellAt
     ? [{ platform: "desktop", fills: desktopCode(template, folderOf(shellAt.settings.file)) }]
     : [];
   const all = [...held, ...inPages, ...inShell];
@@ -83,7 +83,7 @@ function heldBy(
   root: readonly string[],
   isMade: (platform: Platform) => boolean,
   wants: Wants,
-): Held[] {
+): SettingsFound[] {
   const { file } = settings;
   const below = settings.values.flatMap((value): Setting[] =>
     root.every((step, at) => value.path[at] === step) ? [{ ...value, path: value.path.slice(root.length) }] : [],
@@ -91,23 +91,23 @@ function heldBy(
   const values = kind.places.flatMap((place) =>
     below
       .filter(({ path }) => leadsTo(place.at, path))
-      .map(({ site }): Held => ({ platform: place.platform, fills: fillOf(place, site) })),
+      .map(({ site }): SettingsFound => ({ platform: place.platform, fills: fillOf(place, site) })),
   );
   const pictures = kind.pictures.flatMap(({ at, kind: drawn, platform }) =>
     below
       .filter(({ path }) => leadsTo(at, path))
-      .map(({ site }): Held => ({ platform, ...pictureAt(template, file, site, drawn, platform) })),
+      .map(({ site }): SettingsFound => ({ platform, ...pictureAt(template, file, site, drawn, platform) })),
   );
   const byName = (kind.byName ?? []).flatMap(({ folder, files, kind: drawn, platform }) => {
     const named = below.find(({ path }) => path.join(".") === folder)?.site.value;
     const at = folder.startsWith("=") ? folder.slice(1) : (named ?? "build");
-    return files.map((name): Held => {
+    return files.map((name): SettingsFound => {
       const path = posix.join(folderOf(file), at, name);
       const use = template.has(path) ? settingsPicture(template, drawn, path) : undefined;
       return { platform, pictures: use ? [use] : [] };
     });
   });
-  const needed = (kind.needs ?? []).flatMap(({ group, member, holds, platform }): Held[] => {
+  const needed = (kind.needs ?? []).flatMap(({ group, member, holds, platform }): SettingsFound[] => {
     if (!isMade(platform) || below.some(({ path }) => path.join(".") === `${group}.${member}`)) return [];
     const fill = memberFill(settings, [...root], group, member, holds);
     const what: MissingKind = platform === "android" ? "application-id" : "bundle-identifier";
@@ -179,7 +179,7 @@ function tellUnwritten(
   });
 }
 
-function joinParts(part: PartSurvey, held: readonly Held[]): PartSurvey {
+function joinParts(part: PartSurvey, held: readonly SettingsFound[]): PartSurvey {
   if (held.length === 0) return part;
   const own = mergeFound(held);
   const found = mergeFound([part, own]);

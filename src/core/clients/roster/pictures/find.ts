@@ -31,7 +31,7 @@ export interface LeftPicture {
   why: string;
 }
 
-export interface Found {
+export interface FoundPictures {
   pictures: readonly FoundPicture[];
   left: readonly LeftPicture[];
   problems: readonly Problem[];
@@ -72,7 +72,7 @@ export async function findPictures(
   shown: string,
   clients: readonly PlannedClient[],
   root: string,
-): Promise<Found> {
+): Promise<FoundPictures> {
   const left: LeftPicture[] = [];
   const owned = picturesIn(folder, shown).flatMap((file): Owned[] => {
     const named = namedBySheet(file, clients);

@@ -4,7 +4,7 @@ import type { PlaceKind } from "../place-kinds.ts";
 /** What of a template's identity a value is. */
 export type TermKind = "name" | "identifier" | "email" | "host" | "scheme" | "owner" | "team";
 
-/** Which kind of place each stands in, and why. */
+/** Which kind of place each stands in, and why. @public for the docs, which list them */
 export const termPlaces: Readonly<Record<TermKind, { place: PlaceKind; reason: string }>> = {
   name: { place: "seen", reason: "under the icon, in lists, in menus, at the head of a page" },
   owner: { place: "seen", reason: "as publisher in stores and in what a system says of a program" },

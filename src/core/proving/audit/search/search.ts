@@ -27,7 +27,7 @@ export interface Residue {
 }
 
 /** What was found in a file: what people or systems meet, and how often only code says it. */
-export interface Found {
+export interface SearchFound {
   residue: Residue[];
   code: CodeHit[];
 }
@@ -43,7 +43,7 @@ export interface CodeHit {
 /** Finds what names the template in a file of a variant. */
 export interface TextSearch {
   /** @param shown the file as a producer would name it. */
-  inFile(path: string, bytes: Uint8Array, shown: string): Found;
+  inFile(path: string, bytes: Uint8Array, shown: string): SearchFound;
 }
 
 /**
@@ -122,7 +122,7 @@ function inText(
   path: string,
   owned: readonly string[],
   namespaces: readonly string[],
-): Found {
+): SearchFound {
   const { text, file: shown } = source;
   let searched = maskCode(text, path, owned, namespaces);
   let keys: ((at: number) => string | undefined) | undefined;

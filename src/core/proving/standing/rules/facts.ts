@@ -1,7 +1,7 @@
 import { partsOf } from "../../../clients/record/record.ts";
 import { textsOf } from "../../../clients/record/texts.ts";
 import { recordFields } from "../../../stores/record-fields.ts";
-import type { Finding, Looked, Rule } from "./rule.ts";
+import type { Examined, Finding, Rule } from "./rule.ts";
 
 const asOf = "2026-11-01";
 
@@ -86,7 +86,7 @@ export const factRules: readonly Rule[] = [
     says: "the day of release is still to come",
     source: 'App Store Connect help, "Select an App Store version release option"',
     asOf,
-    look: ({ lines, today }: Looked) =>
+    look: ({ lines, today }: Examined) =>
       lines
         .filter(({ row }) => row.field === "released")
         .flatMap(({ row, value }) => {

@@ -2,7 +2,7 @@ import { asTaken, characters, strictest } from "../../../clients/record/count.ts
 import { partsOf } from "../../../clients/record/record.ts";
 import { textsOf } from "../../../clients/record/texts.ts";
 import { recordFields } from "../../../stores/record-fields.ts";
-import { type Finding, type Looked, type Rule, rowName } from "./rule.ts";
+import { type Examined, type Finding, type Rule, rowName } from "./rule.ts";
 
 const asOf = "2026-11-01";
 
@@ -99,10 +99,10 @@ const beginning = (text: string): string => {
 };
 
 function tooLong(
-  { row }: Looked["lines"][number],
+  { row }: Examined["lines"][number],
   language: string | undefined,
   value: string,
-  record: Looked["record"],
+  record: Examined["record"],
 ): Finding[] {
   const named = rowName(row, language, record);
   const found: Finding[] = [];

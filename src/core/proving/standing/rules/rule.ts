@@ -7,16 +7,16 @@ import type { StoreDefinition } from "../../../stores/definition.ts";
 import type { RecordRow } from "../../../stores/record-row.ts";
 
 /** One row of a store's record, as a client has it. */
-export interface Line {
+export interface RecordLine {
   row: RecordRow;
   value: Varying<RecordValue> | undefined;
 }
 
 /** What rules look at: a client's record as one store sees it. */
-export interface Looked {
+export interface Examined {
   record: StoreRecord;
   store: StoreDefinition;
-  lines: readonly Line[];
+  lines: readonly RecordLine[];
   /** The day, as 2026-03-01. */
   today: string;
 }
@@ -41,7 +41,7 @@ export interface Rule {
   stores?: readonly StoreKey[];
   source: string;
   asOf: string;
-  look(at: Looked): Finding[];
+  look(at: Examined): Finding[];
 }
 
 /** How a row is named in a message: with its language where the app has several. */

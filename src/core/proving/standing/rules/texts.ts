@@ -4,7 +4,7 @@ import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { allStores } from "../../../stores/all.ts";
 import type { StoreDefinition } from "../../../stores/definition.ts";
 import { type RecordField, recordFields } from "../../../stores/record-fields.ts";
-import { type Finding, type Looked, type Rule, rowName } from "./rule.ts";
+import { type Examined, type Finding, type Rule, rowName } from "./rule.ts";
 
 const asOf = "2026-11-01";
 
@@ -38,7 +38,7 @@ const short = new Set(["name", "subtitle", "short", "keywords", "promotional"]);
 
 /** A finding for each text that something is found in. */
 const within = (
-  { record, lines }: Looked,
+  { record, lines }: Examined,
   is: (field: RecordField) => boolean,
   found: (text: string) => string | undefined,
   say: (named: string, what: string) => string,
@@ -138,7 +138,7 @@ export const textRules: readonly Rule[] = [
 export const categoryIn = ({ categories }: StoreDefinition, name: string): string | undefined =>
   (categories as Readonly<Record<string, string | undefined>>)[name];
 
-function nameIn(lines: Looked["lines"], language: string | undefined, main: string | undefined): string {
+function nameIn(lines: Examined["lines"], language: string | undefined, main: string | undefined): string {
   const name = lines.find(({ row }) => row.field === "name")?.value;
   return (language === main ? name?.first?.value : name?.further[language ?? ""]?.value) ?? name?.first?.value ?? "";
 }

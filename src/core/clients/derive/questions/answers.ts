@@ -9,12 +9,12 @@ import { fail, mapResult, type Result, succeed } from "../../../ground/problems/
 import type { Platform } from "../../../ground/values/platform.ts";
 import type { Traced } from "../../../ground/values/trail.ts";
 import { writtenAt } from "../../../ground/values/trail.ts";
-import type { Asked } from "./asked.ts";
+import type { Answering } from "./answering.ts";
 import { answerFault } from "./rules.ts";
 import { suppliedFile } from "./supplied.ts";
 
 /** The client's answers to the template's questions; what is missing, wrong or not asked for is told. */
-export function clientAnswers(asked: Asked): Judged<Pick<Variant, "answers" | "supplied">> {
+export function clientAnswers(asked: Answering): Judged<Pick<Variant, "answers" | "supplied">> {
   const { workspace, client, platforms } = asked;
   const questions = Object.entries(workspace.notes.data.questions).map(([name, question]) => ({
     name,
@@ -34,7 +34,7 @@ export function clientAnswers(asked: Asked): Judged<Pick<Variant, "answers" | "s
 }
 
 /** The file that an answer names, where it names one; or what is wrong with the answer. */
-function judgeAnswer(asked: Asked, name: string, question: Question, value: Traced): Result<Supplied[]> {
+function judgeAnswer(asked: Answering, name: string, question: Question, value: Traced): Result<Supplied[]> {
   const fault = answerFault(name, value.value, question);
   const { kind, form, to } = question;
   if (fault) {
@@ -51,7 +51,11 @@ const isFor = ({ platforms }: Question, wanted: readonly Platform[]): boolean =>
   !platforms || platforms.some((each) => wanted.includes(each));
 
 /** Whether an answer must be there: always, or because of a feature or of another answer. */
-function isRequired({ required }: Question, { features }: Asked, answers: Readonly<Record<string, Traced>>): boolean {
+function isRequired(
+  { required }: Question,
+  { features }: Answering,
+  answers: Readonly<Record<string, Traced>>,
+): boolean {
   if (typeof required === "string") return required === "always";
   if ("feature" in required) return features.some(({ name, isOn }) => name === required.feature && isOn);
   const other = answers[required.answer]?.value;

@@ -3,14 +3,14 @@ import { asksIn, type Collection } from "../../../agency/workspace/schema/questi
 import type { Client } from "../../../agency/workspace/workspace.ts";
 import type { Supplied, Variant } from "../../../app/variant/variant.ts";
 import { type Judged, type Problem, problem, sound } from "../../../ground/problems/problem.ts";
-import type { Asked } from "./asked.ts";
+import type { Answering } from "./answering.ts";
 import { answerFault } from "./rules.ts";
 import { suppliedFile } from "./supplied.ts";
 
 type Item = Record<string, string | number>;
 
 /** The items of every collection that the template demands, with their files; what is missing or wrong is told. */
-export function clientContent(asked: Asked): Judged<Pick<Variant, "content" | "supplied">> {
+export function clientContent(asked: Answering): Judged<Pick<Variant, "content" | "supplied">> {
   const { workspace, client } = asked;
   const collections = Object.entries(workspace.notes.data.collections).map(([name, collection]) => {
     const given = client.brief?.data.content?.[name] ?? [];
@@ -46,7 +46,13 @@ interface SettledItem {
 }
 
 /** An item's fields as they stand in the list; its files are named as they lie beside it. */
-function settleItem(asked: Asked, name: string, collection: Collection, item: Readonly<Item>, at: number): SettledItem {
+function settleItem(
+  asked: Answering,
+  name: string,
+  collection: Collection,
+  item: Readonly<Item>,
+  at: number,
+): SettledItem {
   const { fields } = collection;
   const path = ["content", name, at];
   const document = asked.client.brief?.document;
@@ -78,7 +84,7 @@ interface Given {
 }
 
 function settleValue(
-  asked: Asked,
+  asked: Answering,
   { name, collection, at, key, value }: Given,
 ): Judged<string | number | undefined> & { supplied?: Supplied } {
   const { fields, to, index } = collection;

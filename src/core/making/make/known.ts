@@ -42,7 +42,7 @@ interface Kept {
 const recordFile = ({ name }: Kept): string => `.oxalis/made/${name}.json`;
 
 /** What is known of a variant; undefined where nothing is, or it cannot be read. */
-export function readRecord(kept: Kept): Made | undefined {
+export function readMade(kept: Kept): Made | undefined {
   const record = readSummed(kept.root, recordFile(kept)) as Made | undefined;
   return record?.form === 5 && record.name === kept.name ? record : undefined;
 }
@@ -64,7 +64,7 @@ export function seenAgain(root: string, folder: string, made: Made): Made | unde
 }
 
 /** Records a variant that is complete. */
-export function recordOf(
+export function madeOf(
   { root, name }: Kept,
   folder: string,
   { files }: Receipt,
@@ -86,7 +86,7 @@ function seenOf({ size, ctimeMs, ino }: Looks, hash: string, now: number): Seen 
 }
 
 /** Keeps a record. One that cannot be made or written costs time, nothing else. */
-export function keepRecord(kept: Kept, made: () => Made): void {
+export function keepMade(kept: Kept, made: () => Made): void {
   try {
     keepSummed(kept.root, recordFile(kept), made());
   } catch {

@@ -11,7 +11,7 @@ import { attempt, fail, type Result, stop, succeed } from "../../../ground/probl
 import type { Field } from "../../../ground/values/fields.ts";
 import { sha256 } from "../../../ground/values/hash.ts";
 import type { Place } from "../../../ground/values/source.ts";
-import type { Asked, ClientFiles } from "./asked.ts";
+import type { Answering, ClientFiles } from "./answering.ts";
 
 interface Wanted {
   kind: "file" | "picture";
@@ -60,7 +60,7 @@ function readNamed({ root }: Workspace, { key, folder }: Client, named: string):
 const fromWorkspace = (key: string, named: string): string => `clients/${key}/${named}`;
 
 /** A file that a brief names for the app itself, looked into as far as its form goes. */
-export function suppliedFile({ client, values, files }: Asked, named: string, wanted: Wanted): Result<Supplied> {
+export function suppliedFile({ client, values, files }: Answering, named: string, wanted: Wanted): Result<Supplied> {
   const { kind, form, at, to } = wanted;
   const place = client.brief?.document.placeOf([...at]) as Place;
   const from = fromWorkspace(client.key, named);

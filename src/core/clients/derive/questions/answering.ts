@@ -10,7 +10,7 @@ import type { Platform } from "../../../ground/values/platform.ts";
 export type ClientFiles = ReadonlyMap<string, Result<Uint8Array>>;
 
 /** One client, while its answers are looked at. */
-export interface Asked {
+export interface Answering {
   workspace: Workspace;
   client: Client;
   values: Values;
