@@ -1,5 +1,5 @@
 import type { Result } from "../core/ground/problems/result.ts";
-import type { Ports } from "../core/operations/ports.ts";
+import type { Ports } from "../core/operations/running/ports.ts";
 import type { Given } from "./rows/row.ts";
 import type { CommandName, rows } from "./rows/table.ts";
 import type { Terminal } from "./view/terminal.ts";

@@ -1,7 +1,7 @@
 import { availableParallelism } from "node:os";
 import { Worker } from "node:worker_threads";
 import type { Pairs } from "../core/ground/files/reading/same.ts";
-import type { Comparer } from "../core/operations/ports.ts";
+import type { Comparer } from "../core/operations/running/ports.ts";
 
 /** Fewer folders are compared sooner than a thread has started. */
 const leastFolders = 6;

@@ -2,7 +2,7 @@ import { userInfo } from "node:os";
 import { refuse } from "../core/ground/problems/result.ts";
 import { type Secret, secretOf } from "../core/ground/values/secret.ts";
 import { openCache } from "../core/making/jobs/cache.ts";
-import type { Event, Ports } from "../core/operations/ports.ts";
+import type { Event, Ports } from "../core/operations/running/ports.ts";
 import { openComparer } from "./comparer.ts";
 import { version } from "./version.ts";
 

@@ -20,7 +20,7 @@ const wings: Readonly<Record<string, readonly string[]>> = {
   making: ["render", "plan", "jobs", "make"],
   proving: ["standing", "check", "audit"],
   showing: ["letters", "board", "copysheet", "guide", "proof"],
-  operations: ["init"],
+  operations: ["running", "init"],
 };
 
 const order = Object.entries(wings).flatMap(([wing, rooms]) =>
@@ -99,6 +99,16 @@ test("no platform knows another, and no store; what the Apple ones have in commo
     const list = targetsOf(file).filter((target) => target === `core/${parent}/all.ts`);
     return own === "" ? [] : [...others, ...list].map((target) => `${file} → ${target}`);
   });
+  expect(wrong).toEqual([]);
+});
+
+test("no operation is made of another", () => {
+  const isOperation = (file: string) => /^core\/operations\/[^/]+$/.test(file);
+  const wrong = files.filter(isOperation).flatMap((file) =>
+    targetsOf(file)
+      .filter(isOperation)
+      .map((target) => `${file} → ${target}`),
+  );
   expect(wrong).toEqual([]);
 });
 

@@ -5,7 +5,7 @@ import type { FoundPicture, FoundPictures } from "../../core/clients/roster/pict
 import type { Problem } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import { importRoster } from "../../core/operations/import.ts";
-import type { Event } from "../../core/operations/ports.ts";
+import type { Event } from "../../core/operations/running/ports.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";

@@ -1,6 +1,6 @@
 import { SingleBar } from "cli-progress";
 import type { ClientOutcome } from "../../core/making/make/generate.ts";
-import type { Event } from "../../core/operations/ports.ts";
+import type { Event } from "../../core/operations/running/ports.ts";
 import type { Terminal } from "./terminal.ts";
 
 interface Progress {

@@ -9,9 +9,9 @@ import { ofClient, type Problem } from "../ground/problems/problem.ts";
 import { attempt, refuse } from "../ground/problems/result.ts";
 import { sha256 } from "../ground/values/hash.ts";
 import { type RecordField, spokenFieldNames } from "../stores/record-fields.ts";
-import { chooseNamed, type OfClients } from "./chosen.ts";
-import { operation } from "./operation.ts";
-import { type At, inWorkspace } from "./workspace.ts";
+import { chooseNamed, type OfClients } from "./running/chosen.ts";
+import { operation } from "./running/operation.ts";
+import { type At, inWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   /** Who has read them; nobody has to where nothing is approved. */

@@ -5,9 +5,9 @@ import type { PageLanguage } from "../ground/values/page-language.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import type { Slot } from "../pictures/slots/slot.ts";
 import { makeGuide } from "../showing/guide/guide.ts";
-import { operation } from "./operation.ts";
-import { writeOutput } from "./output.ts";
-import { type At, openWorkspace } from "./workspace.ts";
+import { operation } from "./running/operation.ts";
+import { writeOutput } from "./running/output.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Wanted {
   platform?: Platform | undefined;

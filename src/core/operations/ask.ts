@@ -7,19 +7,19 @@ import { attempt, attemptAsync, stop, unwrap } from "../ground/problems/result.t
 import { isDay } from "../ground/values/day.ts";
 import { accentOf } from "../pages/parts/accent.ts";
 import { checkResolved } from "../proving/check/check.ts";
+import { boardOf } from "../proving/standing/board.ts";
 import type { Asked } from "../showing/letters/asked.ts";
 import { draftLetter, type LetterDraft, wordsThere } from "../showing/letters/draft.ts";
 import { untilProblem } from "../showing/letters/letter.ts";
 import { letterPage } from "../showing/letters/page.tsx";
 import { fillInSheets } from "../showing/letters/sheet.ts";
 import { letterText } from "../showing/letters/text.ts";
-import { boardOf } from "./board.ts";
-import { chooseClients, chooseNamed, type OfClients } from "./chosen.ts";
-import { operation } from "./operation.ts";
-import { writeOutput } from "./output.ts";
-import type { Ports } from "./ports.ts";
-import { noteByHand, openPost, type Post } from "./post.ts";
-import { type At, openWorkspace } from "./workspace.ts";
+import { chooseClients, chooseNamed, type OfClients } from "./running/chosen.ts";
+import { operation } from "./running/operation.ts";
+import { writeOutput } from "./running/output.ts";
+import type { Ports } from "./running/ports.ts";
+import { noteByHand, openPost, type Post } from "./running/post.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   into?: string | undefined;
@@ -81,7 +81,7 @@ async function draftAll(
   const spoken = input.language === undefined ? undefined : unwrap(wordsThere(workspace.root, input.language));
   const resolved = await resolvePicked(workspace, chosen);
   const { clients } = await checkResolved(workspace, resolved);
-  const board = new Map(boardOf(workspace, resolved, ports).map((each) => [each.client, each]));
+  const board = new Map(boardOf(workspace, resolved, ports.today()).map((each) => [each.client, each]));
   const drafts: LetterDraft[] = [];
   const problems: Problem[] = [];
   for (const checked of clients) {

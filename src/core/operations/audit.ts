@@ -1,10 +1,10 @@
 import { audit, type Finding } from "../proving/audit/audit.ts";
 import { reporterFor } from "../proving/audit/report.ts";
-import { chooseClients, type OfClients } from "./chosen.ts";
-import { operation } from "./operation.ts";
-import { writeOutput } from "./output.ts";
-import type { Comparer } from "./ports.ts";
-import { type At, openWorkspace } from "./workspace.ts";
+import { chooseClients, type OfClients } from "./running/chosen.ts";
+import { operation } from "./running/operation.ts";
+import { writeOutput } from "./running/output.ts";
+import type { Comparer } from "./running/ports.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   /** Also write the findings into this file, in the form that its ending names. */

@@ -1,22 +1,17 @@
 import pLimit from "p-limit";
-import { type Letter, lettersTo, sentOf, unsureSaid } from "../agency/history/letters.ts";
 import type { Workspace } from "../agency/workspace/workspace.ts";
-import { openTemplate } from "../app/survey/template.ts";
-import type { Resolved } from "../app/variant/variant.ts";
-import { resolvePicked, withRecord } from "../clients/derive/resolve.ts";
-import type { Recorded } from "../clients/record/read.ts";
-import { ofClient, type Problem, problem } from "../ground/problems/problem.ts";
-import { attempt } from "../ground/problems/result.ts";
+import { resolvePicked } from "../clients/derive/resolve.ts";
+import { type Problem, problem } from "../ground/problems/problem.ts";
 import { writtenAt } from "../ground/values/trail.ts";
 import { accentOf } from "../pages/parts/accent.ts";
-import { type ClientStanding, standings } from "../proving/standing/clients.ts";
+import { boardOf, type OnBoard } from "../proving/standing/board.ts";
 import { keepFirstSeen, readFirstSeen, withSince } from "../proving/standing/waiting.ts";
 import { boardPage } from "../showing/board/page.tsx";
-import { chooseClients, type OfClients } from "./chosen.ts";
-import { operation } from "./operation.ts";
-import { writeOutput } from "./output.ts";
-import type { Ports } from "./ports.ts";
-import { type At, openWorkspace } from "./workspace.ts";
+import { chooseClients, type OfClients } from "./running/chosen.ts";
+import { operation } from "./running/operation.ts";
+import { writeOutput } from "./running/output.ts";
+import type { Ports } from "./running/ports.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   /** Also write the board as a page into this file. */
@@ -25,13 +20,14 @@ interface Input extends At, OfClients {
   reach: boolean;
 }
 
-/** A client on the board: where it stands, the letters that it got, and the day of the first. */
-export type OnBoard = ClientStanding & { asked?: string; letters: readonly Letter[] };
-
 /** Where clients stand with every store that they want. */
 export const lookAtBoard = operation(async (input: Input, ports): Promise<{ clients: OnBoard[]; page?: string }> => {
   const workspace = await openWorkspace(input, ports);
-  const found = boardOf(workspace, await resolvePicked(workspace, await chooseClients(workspace, input)), ports);
+  const found = boardOf(
+    workspace,
+    await resolvePicked(workspace, await chooseClients(workspace, input)),
+    ports.today(),
+  );
   const clients = waitingSince(workspace, input.reach ? await openAddresses(found, ports) : found, ports);
   if (input.page === undefined) return { clients };
   const { name: agency } = workspace.agency.data.agency;
@@ -81,31 +77,3 @@ async function openAddresses(clients: readonly OnBoard[], { reach }: Ports): Pro
 }
 
 const addressFields = ["support", "marketing", "privacy"] as const;
-
-/** How far the picked clients are with their stores, and the letters that each got; held against all of them. */
-export function boardOf(
-  workspace: Workspace,
-  { all, picked }: { all: readonly Resolved[]; picked: readonly Recorded[] },
-  ports: Ports,
-): OnBoard[] {
-  const told = new Map(picked.map((each) => [each.client, each]));
-  // Texts and accounts are held against those of all clients.
-  const others = all.map((each) => told.get(each.client) ?? withRecord(workspace, each));
-  const parts = new Set(openTemplate(workspace).parts.map(({ platform }) => platform));
-  return standings(workspace, others, picked, parts, ports.today()).map((each) => {
-    const read = attempt(() => lettersTo.read(workspace.root, each.client) ?? []);
-    if (!read.ok) {
-      const damaged = ofClient(each.client, read.problems);
-      return { ...each, letters: [], problems: [...each.problems, ...damaged] };
-    }
-    const letters = sentOf(read.value);
-    const [first] = letters;
-    const unsure = read.value
-      .filter(({ state }) => state === "unsure")
-      .map((letter) => unsureProblem(each.client, letter));
-    return { ...each, letters, problems: [...each.problems, ...unsure], ...(first ? { asked: first.on } : {}) };
-  });
-}
-
-const unsureProblem = (client: string, letter: Letter): Problem =>
-  problem("letter-unsure", unsureSaid(letter), { client, severity: "warning" });

@@ -1,8 +1,8 @@
 import { breakLock } from "../ground/files/holding/lock.ts";
 import { clearCache } from "../making/jobs/cache.ts";
 import { type Cleared, clearGone } from "../making/make/gone.ts";
-import { operation } from "./operation.ts";
-import { type At, holding, inWorkspace, workspaceRoot } from "./workspace.ts";
+import { operation } from "./running/operation.ts";
+import { type At, holding, inWorkspace, workspaceRoot } from "./running/workspace.ts";
 
 /** Takes the hold on a workspace away, whoever has it: who that was; undefined where nobody had. */
 export const freeWorkspace = operation(

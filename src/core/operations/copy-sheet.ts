@@ -6,9 +6,9 @@ import type { StoreKey } from "../ground/values/store.ts";
 import { accentOf } from "../pages/parts/accent.ts";
 import { copySheetPage } from "../showing/copysheet/page.tsx";
 import { stores } from "../stores/all.ts";
-import { operation } from "./operation.ts";
-import { writeOutput } from "./output.ts";
-import { type At, openWorkspace } from "./workspace.ts";
+import { operation } from "./running/operation.ts";
+import { writeOutput } from "./running/output.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At {
   client: string;

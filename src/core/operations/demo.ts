@@ -4,7 +4,7 @@ import { copyFolder, makeRoot } from "../ground/files/writing/door.ts";
 import { unwritten } from "../ground/files/writing/writer.ts";
 import { problem } from "../ground/problems/problem.ts";
 import { orStop, refuse } from "../ground/problems/result.ts";
-import { operation } from "./operation.ts";
+import { operation } from "./running/operation.ts";
 
 /** What a published package leaves out, since registries read it themselves. */
 const ignored = { file: ".gitignore", text: "variants/\n.oxalis/\n" };

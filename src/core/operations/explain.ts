@@ -8,8 +8,8 @@ import { resolvePicked } from "../clients/derive/resolve.ts";
 import type { StoreRecord } from "../clients/record/record.ts";
 import { isError, type Problem } from "../ground/problems/problem.ts";
 import { attempt, orElse, refuse, stop, unwrap } from "../ground/problems/result.ts";
-import { operation } from "./operation.ts";
-import { type At, openWorkspace } from "./workspace.ts";
+import { operation } from "./running/operation.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At {
   client: string;

@@ -2,10 +2,10 @@ import { resolveAll, resolvePicked } from "../clients/derive/resolve.ts";
 import { rosterSheets } from "../clients/roster/export.ts";
 import { collectionOf, itemsSheet } from "../clients/roster/items.ts";
 import { type NamedSheet, sheetBytes } from "../clients/roster/sheet.ts";
-import { chooseClients, type OfClients } from "./chosen.ts";
-import { operation } from "./operation.ts";
-import { writeOutput } from "./output.ts";
-import { type At, openWorkspace } from "./workspace.ts";
+import { chooseClients, type OfClients } from "./running/chosen.ts";
+import { operation } from "./running/operation.ts";
+import { writeOutput } from "./running/output.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   file: string;

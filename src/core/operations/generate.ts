@@ -1,8 +1,8 @@
 import type { Layout } from "../ground/values/layout.ts";
 import { type Generated, generate } from "../making/make/generate.ts";
-import { chooseClients, type OfClients } from "./chosen.ts";
-import { operation } from "./operation.ts";
-import { type At, inWorkspace } from "./workspace.ts";
+import { chooseClients, type OfClients } from "./running/chosen.ts";
+import { operation } from "./running/operation.ts";
+import { type At, inWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   /** Decide and report, but write nothing. */

@@ -18,8 +18,8 @@ import { lookAt } from "../ground/files/writing/door.ts";
 import { type Change, writeTogether } from "../ground/files/writing/together.ts";
 import type { Problem } from "../ground/problems/problem.ts";
 import { unwrap } from "../ground/problems/result.ts";
-import { operation } from "./operation.ts";
-import { type At, inWorkspace } from "./workspace.ts";
+import { operation } from "./running/operation.ts";
+import { type At, inWorkspace } from "./running/workspace.ts";
 
 interface Input extends At {
   file: string;

@@ -1,6 +1,6 @@
 import { basename, resolve } from "node:path";
 import { type Initiated, init } from "./init/init.ts";
-import { operation } from "./operation.ts";
+import { operation } from "./running/operation.ts";
 
 interface Input {
   folder: string;

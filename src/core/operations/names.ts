@@ -2,8 +2,8 @@ import { isClientKey, readWorkspace } from "../agency/workspace/read.ts";
 import { allSlots } from "../app/catalog/all.ts";
 import { attempt, orElse } from "../ground/problems/result.ts";
 import { fieldNames } from "../ground/values/fields.ts";
-import { operation } from "./operation.ts";
-import { type At, workspaceRoot } from "./workspace.ts";
+import { operation } from "./running/operation.ts";
+import { type At, workspaceRoot } from "./running/workspace.ts";
 
 interface Names {
   clients: readonly string[];

@@ -1,9 +1,9 @@
 import type { PageLanguage } from "../ground/values/page-language.ts";
 import { makeProof, type Proof } from "../showing/proof/proof.ts";
-import { chooseClients, type OfClients } from "./chosen.ts";
-import { operation } from "./operation.ts";
-import { writeOutput } from "./output.ts";
-import { type At, openWorkspace } from "./workspace.ts";
+import { chooseClients, type OfClients } from "./running/chosen.ts";
+import { operation } from "./running/operation.ts";
+import { writeOutput } from "./running/output.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   /** Where the page goes; a file of its own for each choice of clients and stage where absent. */

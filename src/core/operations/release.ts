@@ -20,12 +20,12 @@ import { isError, type Problem } from "../ground/problems/problem.ts";
 import { allOf, attempt, stopAt, unwrap } from "../ground/problems/result.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import { readReceipt, receiptFile, receiptSum } from "../making/jobs/receipt.ts";
-import { boardOf } from "./board.ts";
-import { chooseNamed, type OfClients } from "./chosen.ts";
-import { findOpen, findUnproven, type Held } from "./held-back.ts";
-import { operation } from "./operation.ts";
-import { noted, type Ports } from "./ports.ts";
-import { type At, inWorkspace } from "./workspace.ts";
+import { findOpen, findUnproven, type Held } from "../proving/held-back.ts";
+import { boardOf } from "../proving/standing/board.ts";
+import { chooseNamed, type OfClients } from "./running/chosen.ts";
+import { operation } from "./running/operation.ts";
+import { noted, type Ports } from "./running/ports.ts";
+import { type At, inWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   /** Absent for a first release. */
@@ -94,7 +94,7 @@ async function heldBack(
   { platforms: wanted }: Pick<Input, "platforms">,
   ports: Ports,
 ): Promise<Held[]> {
-  const held = [...(await findUnproven(workspace, resolved)), ...findOpen(boardOf(workspace, resolved, ports))];
+  const held = [...(await findUnproven(workspace, resolved)), ...findOpen(boardOf(workspace, resolved, ports.today()))];
   return held.filter(({ platforms }) => wanted.length === 0 || platforms.some((each) => wanted.includes(each)));
 }
 

@@ -6,8 +6,8 @@ import { renameIdentifier } from "../clients/release/rename.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import { unwrap } from "../ground/problems/result.ts";
 import type { Platform } from "../ground/values/platform.ts";
-import { operation } from "./operation.ts";
-import { type At, inWorkspace } from "./workspace.ts";
+import { operation } from "./running/operation.ts";
+import { type At, inWorkspace } from "./running/workspace.ts";
 
 interface Input extends At {
   client: string;

@@ -3,8 +3,8 @@ import { writeTogether } from "../ground/files/writing/together.ts";
 import { refuse } from "../ground/problems/result.ts";
 import { languageTagOf } from "../ground/values/language.ts";
 import { wordsFile, wordsToTranslate } from "../pages/words/own.ts";
-import { operation } from "./operation.ts";
-import { type At, inWorkspace } from "./workspace.ts";
+import { operation } from "./running/operation.ts";
+import { type At, inWorkspace } from "./running/workspace.ts";
 
 /** Writes the words of letters into a file of their own, in English, for a language that letters do not come in. */
 export const startWords = operation(

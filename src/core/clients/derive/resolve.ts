@@ -16,11 +16,21 @@ import { type KnownFonts, letterVariant, readFont } from "./lettering.ts";
 import { resolveVariant } from "./one-client.ts";
 import { readClientFiles } from "./questions/supplied.ts";
 
+const resolved = new WeakMap<Workspace, Promise<Resolved[]>>();
+
 /**
- * Resolves every client of a workspace: judges its pictures, derives its values, and holds all clients against each
- * other. A client with an error comes without a variant, or without the platform that it stops; the others go on.
+ * Resolves every client of a workspace, once: judges its pictures, derives its values, and holds all clients against
+ * each other. A client with an error comes without a variant, or without the platform that it stops; the others go on.
  */
-export async function resolveAll(workspace: Workspace): Promise<Resolved[]> {
+export function resolveAll(workspace: Workspace): Promise<Resolved[]> {
+  const before = resolved.get(workspace);
+  if (before) return before;
+  const now = resolveEvery(workspace);
+  resolved.set(workspace, now);
+  return now;
+}
+
+async function resolveEvery(workspace: Workspace): Promise<Resolved[]> {
   const limit = pLimit(4);
   const known = openLookedAt(workspace.root);
   const fonts: KnownFonts = new Map();

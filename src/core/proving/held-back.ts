@@ -5,9 +5,9 @@ import type { Recorded } from "../clients/record/read.ts";
 import { isError, type Problem, problem, stoppedPlatforms, stopsClient } from "../ground/problems/problem.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import type { StoreKey } from "../ground/values/store.ts";
-import { auditResolved } from "../proving/audit/audit.ts";
 import { allStores } from "../stores/all.ts";
-import type { OnBoard } from "./board.ts";
+import { auditResolved } from "./audit/audit.ts";
+import type { OnBoard } from "./standing/board.ts";
 
 /** What keeps a client from being released for some platforms. */
 export interface Held {

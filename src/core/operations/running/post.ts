@@ -1,12 +1,12 @@
-import { type Letter, lettersTo, sentOf, unsureSaid } from "../agency/history/letters.ts";
-import type { Workspace } from "../agency/workspace/workspace.ts";
-import { writeTogether } from "../ground/files/writing/together.ts";
-import type { Delivery, Mail } from "../ground/mail/send.ts";
-import { type Problem, problem } from "../ground/problems/problem.ts";
-import { attemptAsync, refuse } from "../ground/problems/result.ts";
-import { sha256 } from "../ground/values/hash.ts";
-import type { Asked } from "../showing/letters/asked.ts";
-import { namesOf } from "../showing/letters/letter.ts";
+import { type Letter, lettersTo, sentOf, unsureSaid } from "../../agency/history/letters.ts";
+import type { Workspace } from "../../agency/workspace/workspace.ts";
+import { writeTogether } from "../../ground/files/writing/together.ts";
+import type { Delivery, Mail } from "../../ground/mail/send.ts";
+import { type Problem, problem } from "../../ground/problems/problem.ts";
+import { attemptAsync, refuse } from "../../ground/problems/result.ts";
+import { sha256 } from "../../ground/values/hash.ts";
+import type { Asked } from "../../showing/letters/asked.ts";
+import { namesOf } from "../../showing/letters/letter.ts";
 import { noted, type Ports } from "./ports.ts";
 import { holding } from "./workspace.ts";
 

@@ -1,8 +1,8 @@
 import { relative, resolve } from "node:path";
-import { leadsDown } from "../ground/files/writing/door.ts";
-import { replaceFile } from "../ground/files/writing/together.ts";
-import { writeWhole } from "../ground/files/writing/whole.ts";
-import { refuse } from "../ground/problems/result.ts";
+import { leadsDown } from "../../ground/files/writing/door.ts";
+import { replaceFile } from "../../ground/files/writing/together.ts";
+import { writeWhole } from "../../ground/files/writing/whole.ts";
+import { refuse } from "../../ground/problems/result.ts";
 import type { Ports } from "./ports.ts";
 
 /** What somebody wrote, and what Oxalis keeps: no result stands in its place. */

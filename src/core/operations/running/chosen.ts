@@ -1,12 +1,11 @@
-import { pickClients } from "../agency/workspace/read.ts";
-import type { Workspace } from "../agency/workspace/workspace.ts";
-import type { Resolved } from "../app/variant/variant.ts";
-import { ofClients, resolveAll } from "../clients/derive/resolve.ts";
-import { isInState } from "../clients/roster/state.ts";
-import type { ProblemCode } from "../ground/problems/catalogue.ts";
-import { expectedAmong } from "../ground/problems/nearest.ts";
-import { refuse } from "../ground/problems/result.ts";
-import type { ClientState } from "../ground/values/client-states.ts";
+import { pickClients } from "../../agency/workspace/read.ts";
+import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
+import { ofClients, resolveAll } from "../../clients/derive/resolve.ts";
+import { isInState } from "../../clients/roster/state.ts";
+import type { ProblemCode } from "../../ground/problems/catalogue.ts";
+import { expectedAmong } from "../../ground/problems/nearest.ts";
+import { refuse } from "../../ground/problems/result.ts";
+import type { ClientState } from "../../ground/values/client-states.ts";
 
 /** Clients by their keys, or by patterns of keys; none for all. And of these only those of a group, or in a state. */
 export interface OfClients {
@@ -23,10 +22,14 @@ export async function chooseClients(workspace: Workspace, wanted: OfClients): Pr
   const { clients, group, state } = wanted;
   refuseUnknownGroup(workspace, group);
   if (group === undefined && state === undefined) return clients;
-  const named = pickClients(workspace, clients);
-  const all = await resolveAll(workspace);
-  const chosen = ofClients(all, named).filter((each) => isWanted(each, wanted));
-  if (chosen.length > 0) return chosen.map(({ client }) => client.key);
+  const ofGroup = pickClients(workspace, clients).filter((each) => isInGroup(each, group));
+  const chosen =
+    state === undefined
+      ? ofGroup
+      : ofClients(await resolveAll(workspace), ofGroup).flatMap((each) =>
+          isInState(each, state) ? [each.client] : [],
+        );
+  if (chosen.length > 0) return chosen.map(({ key }) => key);
   const said = [
     ...(group === undefined ? [] : [`in the group ${group}`]),
     ...(state ? [`in the state "${state}"`] : []),
@@ -45,10 +48,9 @@ export function chooseNamed(workspace: Workspace, wanted: OfClients, code: Probl
   return chooseClients(workspace, wanted);
 }
 
-/** Whether a client is in the group and in the state that are asked for. */
-export const isWanted = (each: Resolved, { group, state }: Pick<OfClients, "group" | "state">): boolean =>
-  (state === undefined || isInState(each, state)) &&
-  (group === undefined || each.client.brief?.data.groups?.includes(group) === true);
+/** Whether a client is in the group that is asked for, if any is. */
+export const isInGroup = ({ brief }: Client, group: string | undefined): boolean =>
+  group === undefined || brief?.data.groups?.includes(group) === true;
 
 export function refuseUnknownGroup({ agency, clients }: Workspace, group: string | undefined): void {
   const ofClients = clients.flatMap(({ brief }) => brief?.data.groups ?? []);

@@ -1,10 +1,10 @@
-import type { Compare } from "../ground/files/reading/same.ts";
-import type { Delivery, Mail, MailServer } from "../ground/mail/send.ts";
-import type { Result } from "../ground/problems/result.ts";
-import type { Program, Ran } from "../ground/processes/run.ts";
-import type { Secret } from "../ground/values/secret.ts";
-import type { Cache } from "../making/jobs/cache.ts";
-import type { Step } from "../making/make/generate.ts";
+import type { Compare } from "../../ground/files/reading/same.ts";
+import type { Delivery, Mail, MailServer } from "../../ground/mail/send.ts";
+import type { Result } from "../../ground/problems/result.ts";
+import type { Program, Ran } from "../../ground/processes/run.ts";
+import type { Secret } from "../../ground/values/secret.ts";
+import type { Cache } from "../../making/jobs/cache.ts";
+import type { Step } from "../../making/make/generate.ts";
 
 /** Told while the work goes on. */
 export type Event =

@@ -1,5 +1,5 @@
-import { type Problem, problem } from "../ground/problems/problem.ts";
-import { attemptAsync, fail, type Result } from "../ground/problems/result.ts";
+import { type Problem, problem } from "../../ground/problems/problem.ts";
+import { attemptAsync, fail, type Result } from "../../ground/problems/result.ts";
 import type { Ports } from "./ports.ts";
 
 /** What a command decides and does: plain data in, plain data out, events on the way. */
