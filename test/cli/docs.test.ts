@@ -1,5 +1,5 @@
 import { execFileSync } from "node:child_process";
-import { existsSync, readdirSync, readFileSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { flagOf, type Row } from "../../src/cli/rows/row.ts";
@@ -59,6 +59,7 @@ describe("examples with a command", () => {
   test("there are some", () => expect(examples.length).toBeGreaterThan(3));
 
   test.each(examples)("$page: $command", ({ command, lines }) => {
+    if (command === "oxalis clean") rmSync(join(folder, ".oxalis"), { recursive: true });
     if (command.startsWith("oxalis audit")) {
       oxalis(folder, "generate", "saltmarsh");
       execFileSync("sed", ["-i", "s/CIC/Ltd/", join(folder, "clients/saltmarsh/brief.yaml")]);

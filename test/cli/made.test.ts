@@ -10,6 +10,7 @@ let folder: string;
 
 beforeEach(() => {
   folder = workspaceWith(["3-acre", "saltmarsh"]);
+  rmSync(join(folder, ".oxalis"), { recursive: true }); // drawn here, not before
   edit(folder, "oxalis.yaml", (text) => text.replace(/^platforms:.*$/m, "platforms: [android]"));
 });
 

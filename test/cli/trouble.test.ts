@@ -149,7 +149,7 @@ test.skipIf(process.getuid?.() !== 0)("an ordinary user is told what it may not 
     without(path, 0, () =>
       expect(as("check")).toMatchObject({ code: 1, said: expect.stringContaining("[file-unreadable]") }),
     );
-  without("clients/saltmarsh", 0o555, () =>
+  without("clients/saltmarsh/history", 0o555, () =>
     expect(as("release", "saltmarsh", "--force")).toMatchObject({
       code: 1,
       said: expect.stringContaining("[write-failed]"),

@@ -25,6 +25,7 @@ import { judgeLocalName, localNames, namesByLanguage } from "./fields/local-name
 import { fieldsOf, fillPattern, findVanished, type Pattern, readPattern } from "./fields/pattern.ts";
 import { judgeValues } from "./fields/rules.ts";
 import { stageNames, stageValues } from "./fields/stage.ts";
+import { carryingGround, judgeGround } from "./grounds.ts";
 import type { ClientFiles } from "./questions/answering.ts";
 import { clientAnswers } from "./questions/answers.ts";
 import { clientContent } from "./questions/content.ts";
@@ -60,6 +61,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     ...unfit,
     ...overruledProblems(client),
     ...wanted.problems,
+    ...judgeGround(client, forStore, art),
     ...judgeValues(client, values, { platforms: wanted.value, stores }),
     ...locales.flatMap((each) => judgeLocalName(client, each, stores)),
     ...answered.problems,
@@ -187,6 +189,11 @@ const languageName = (tag: string): string => new Intl.DisplayNames("en", { type
 /** Brings a given value into the form that is kept: colours as #rrggbb, identifiers as the platforms accept them. */
 function settleField(field: Field, value: Traced | undefined, work: Work): Judged<Traced | undefined> {
   if (!value) return sound(undefined);
+  const isChosen = field === "colors.ground" && work.workspace.agency.data.patterns[field] === undefined;
+  if (isChosen && isDerived(value)) {
+    const brand = settleColor(value);
+    return brand.value ? { ...brand, value: carryingGround(brand.value, work.art) } : brand;
+  }
   if (field === "colors.startDark" && isDerived(value)) return sound(nightGround(value, work));
   return fields[field].color ? settleColor(value) : sound(settleText(field, value));
 }

@@ -42,9 +42,21 @@ export const ofPictures = {
     title: "An icon that reaches beyond what masks leave of it",
     fix: "Ask for more room around what is drawn, or supply the mark alone as `art.mark`.",
   },
+  "art-unseen": {
+    title: "A mark that cannot be told from its ground",
+    fix: "Give another `colors.ground`, or ask for the mark in another colour.",
+  },
+  "ground-chosen": {
+    title: "A ground that was chosen, since the mark is lost on the brand colour",
+    fix: "Look at it on the proof page; to settle it for all, give `patterns: { colors.ground: … }` in oxalis.yaml.",
+  },
   "art-contrast": {
     title: "A mark that hardly stands out from its ground",
     fix: "Choose another `colors.ground`, or ask for the mark in another colour.",
+  },
+  "art-dark": {
+    title: "A mark that is lost on dark screens",
+    fix: "Ask for the mark in a light colour; without, its icon stays the light one.",
   },
   "art-bitmap": {
     title: "A vector picture with a bitmap in it",

@@ -78,3 +78,11 @@ export function lift(text: string): string {
   }
   return "#ffffff";
 }
+
+const toOklab = converter("oklab");
+
+/** A colour as it is seen: lightness 0 to 1, green to red, blue to yellow (OKLab). Channels are 0 to 255. */
+export function seenColor(red: number, green: number, blue: number): readonly [number, number, number] {
+  const { l, a, b } = toOklab({ mode: "rgb", r: red / 255, g: green / 255, b: blue / 255 });
+  return [l, a, b];
+}

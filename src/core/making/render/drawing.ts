@@ -1,7 +1,9 @@
 import { fieldOf, type Variant } from "../../app/variant/variant.ts";
-import { contrast, darken, type Hex, readableOn } from "../../ground/values/color.ts";
+import { darken, type Hex, readableOn } from "../../ground/values/color.ts";
 import { valueFor } from "../../ground/values/varying.ts";
 import type { Art } from "../../pictures/artwork/art.ts";
+import { isLettering } from "../../pictures/artwork/seen/lettering.ts";
+import { isLostOn } from "../../pictures/artwork/seen/told.ts";
 import type { Lettered } from "../../pictures/lettering/lettered.ts";
 import { setName } from "../../pictures/lettering/setting.ts";
 import type { Slot } from "../../pictures/slots/slot.ts";
@@ -65,13 +67,13 @@ function decideUnmarked(slot: Slot, variant: Variant, locale: string | undefined
   const cover = coverOf(slot, variant.art);
   if (cover) return { ...base, ...coverPlate(cover, slot, variant, plate) };
   const source = sourceOf(slot, variant);
-  if (slot.behind && contrast(source.art.mean, slot.behind) < 3) {
+  if (slot.behind && isLostOn(source.art, slot.behind)) {
     const color = fieldOf(variant, "colors.ground") as Hex;
     const full = { shape: "full", color, side: Math.max(width, height), corner: 0 } as const;
     return { ...base, plate: full, alpha: "none", picture: fitInto(source, slot) };
   }
   const name = valueFor(variant.lettering, locale)?.lettered;
-  if (slot.lettered && plate && name && !saysName(slot, variant.art))
+  if (slot.lettered && plate && name && !saysName(slot, variant.art) && !isLettering(source.art))
     return { ...base, ...besideName(source, slot, name, plate.color) };
   const tile = slot.scene ? givenFor(slot, "repeat", variant.art) : undefined;
   return {

@@ -4,6 +4,7 @@ import type { Hex } from "../../ground/values/color.ts";
 import type { Art } from "../../pictures/artwork/art.ts";
 import { mostEnclosed } from "../../pictures/artwork/bitmap/enclosed.ts";
 import { type Box, wholeBox } from "../../pictures/artwork/geometry.ts";
+import { leftOutOf } from "../../pictures/artwork/seen/one-color.ts";
 import type { ArtRole } from "../../pictures/slots/art-roles.ts";
 import type { Slot } from "../../pictures/slots/slot.ts";
 
@@ -51,9 +52,12 @@ export function coverOf(slot: Slot, art: Artwork): Art | undefined {
 export function sourceOf(slot: Slot, variant: Variant): Source {
   const mark = givenFor(slot, "mark", variant.art);
   const own = ownOf(slot, variant.art);
-  if (own) return slot.from === "wide" ? asItStands(own) : drawn(own);
+  if (own) {
+    const source = slot.from === "wide" ? asItStands(own) : drawn(own);
+    return slot.from === "mono" && own.opaque && own.edge ? { ...source, key: own.edge } : source;
+  }
   if (mark?.opaque && mark.edge) return { ...drawn(mark), key: mark.edge };
-  if (mark) return slot.from === "mono" ? { ...drawn(mark), key: ground(variant) } : drawn(mark);
+  if (mark) return slot.from === "mono" ? { ...drawn(mark), key: leftOutOf(mark, ground(variant)).key } : drawn(mark);
   const icon = givenFor(slot, "icon", variant.art);
   if (!icon) throw new Error(`${variant.key} has no picture`);
   const { edge, enclosed } = icon;

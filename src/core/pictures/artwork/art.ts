@@ -36,6 +36,8 @@ export interface Art {
   /** A vector that holds a bitmap; one that holds text in a font it does not bring along. */
   bitmap: boolean;
   text: boolean;
+  /** What is drawn, without a plain ground, as small as it is shown at least (`seen/small.ts`). */
+  small: string;
   /** What it looks like, to be held against others; absent for a plain picture. */
   likeness?: string;
 }

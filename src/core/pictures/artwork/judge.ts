@@ -2,7 +2,7 @@ import { extname } from "node:path";
 import sharp from "sharp";
 import { readInside } from "../../ground/files/reading/folder.ts";
 import { attempt, refuse, stop } from "../../ground/problems/result.ts";
-import { hexOf } from "../../ground/values/color.ts";
+import { channels, hexOf } from "../../ground/values/color.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import type { Place } from "../../ground/values/source.ts";
 import type { Art } from "./art.ts";
@@ -12,6 +12,7 @@ import { enclosingCircle } from "./geometry.ts";
 import { likenessOf } from "./likeness.ts";
 import type { LookedAt, Measured } from "./looked-at.ts";
 import { overhangs } from "./masks.ts";
+import { smallOf } from "./seen/small.ts";
 import { trialLimits, tryDrawing, type Unfit } from "./trial.ts";
 import { readVector, type Vector } from "./vector/read.ts";
 
@@ -47,8 +48,9 @@ async function measureArt(bytes: Uint8Array, file: string, place: Place): Promis
   if (!measured) refuse("art-empty", `${file} shows nothing: it is transparent or of one colour all over.`, { place });
   const { width, height } = pixels.info;
   const likeness = await likenessOf(sharp(pixels.data, { raw: { width, height, channels: 4 } }));
+  const small = await smallOf({ data: withoutGround(pixels.data, measured.edge), width, height }, measured.content);
   const made = { bitmap: vector?.bitmap ?? false, text: vector?.text ?? false };
-  return { ...facts, ...measured, ...made, ...(likeness ? { likeness } : {}) };
+  return { ...facts, ...measured, ...made, small, ...(likeness ? { likeness } : {}) };
 }
 
 function readAt(root: string, file: string, place: Place): Uint8Array {
@@ -107,6 +109,15 @@ async function lookAt(input: Buffer, size: { width: number; height: number }, fi
 
 /** Two colours nearer than this are taken for one: JPEG leaves noise on a plain ground. Sum of channel distances. */
 const sameColor = 36;
+
+/** The same pixels, and nothing where the ground's colour is. */
+function withoutGround(data: Buffer, edge: string | undefined): Buffer {
+  if (edge === undefined) return data;
+  const ground = channels(edge);
+  const cut = Buffer.from(data);
+  for (let i = 0; i < cut.length; i += 4) if (distance(data, i, ground) <= sameColor) cut[i + 3] = 0;
+  return cut;
+}
 
 function measure(
   data: Buffer,

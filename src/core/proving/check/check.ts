@@ -2,14 +2,15 @@ import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { templateFor } from "../../app/survey/narrow.ts";
 import { openTemplate, type Template } from "../../app/survey/template.ts";
 import type { Resolved, Variant } from "../../app/variant/variant.ts";
+import { judgePictures } from "../../clients/derive/pictures.ts";
 import { resolvePicked } from "../../clients/derive/resolve.ts";
-import { ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
+import { isError, ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import { writtenAt } from "../../ground/values/trail.ts";
 import { tellEnlarged } from "../../making/plan/enlarged.ts";
 import { planVariant } from "../../making/plan/plan.ts";
 import { likenessOf } from "../../pictures/artwork/likeness.ts";
-import { judgeLikeness, judgePictures, type TemplatePicture } from "./pictures.ts";
+import { judgeLikeness, type TemplatePicture } from "./likeness.ts";
 
 export interface Checked {
   resolved: Resolved;
@@ -38,7 +39,8 @@ export async function checkResolved(
     resolved,
     problems: [
       ...resolved.problems,
-      ...judgePictures(resolved),
+      // Those that stop it are among its problems already.
+      ...judgePictures(resolved).filter((each) => !isError(each)),
       ...(likeness.get(resolved.client.key) ?? []),
       ...judgePlan(resolved, template),
     ],

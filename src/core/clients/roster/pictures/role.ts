@@ -1,4 +1,5 @@
 import type { Art } from "../../../pictures/artwork/art.ts";
+import { isWideLogo, ratioOf } from "../../../pictures/artwork/seen/lettering.ts";
 import type { ArtRole } from "../../../pictures/slots/art-roles.ts";
 
 /** What a picture was taken for, and what was seen of it that says so. */
@@ -7,13 +8,7 @@ export interface Seen {
   why: string;
 }
 
-/** What is drawn, as a multiple of its height. */
-const ratioOf = ({ content, width, height }: Art): number => (content.width * width) / (content.height * height);
-
 const isSquare = ({ width, height }: Art): boolean => Math.max(width, height) / Math.min(width, height) <= 1.05;
-
-/** Wider than this, a logo is one with its lettering. */
-const wide = 1.8;
 
 /** Up to this share of what is drawn may differ from its mean colour, for soft edges. */
 const oneColored = 0.02;
@@ -26,7 +21,7 @@ const forms: readonly { role: ArtRole; is(art: Art): boolean; why(art: Art): str
   { role: "icon", is: ({ rounded }) => rounded, why: () => "its corners are cut round" },
   {
     role: "wide",
-    is: (art) => !art.opaque && ratioOf(art) >= wide,
+    is: (art) => !art.opaque && isWideLogo(art),
     why: (art) => `on nothing, and ${ratioOf(art).toFixed(1)} times as wide as high`,
   },
   {

@@ -37,6 +37,24 @@ export function readVector(source: Source): Vector {
   };
 }
 
+/** User units of each unit of length (W3C, CSS values: 96 to an inch). */
+const units: Readonly<Record<string, number>> = {
+  "": 1,
+  px: 1,
+  in: 96,
+  cm: 96 / 2.54,
+  mm: 96 / 25.4,
+  q: 96 / 101.6,
+  pt: 96 / 72,
+  pc: 16,
+};
+
+/** A length in user units; not a number where it says none by itself, such as 100 %. */
+function lengthOf(text = ""): number {
+  const [, number = "", unit = ""] = /^\s*([\d.eE+-]+)\s*([a-z]*)\s*$/i.exec(text) ?? [];
+  return Number.parseFloat(number) * (units[unit.toLowerCase()] ?? Number.NaN);
+}
+
 function sizeOf(root: Readonly<Record<string, string>>, file: string): Pick<Vector, "width" | "height" | "viewBox"> {
   const box =
     root.viewBox
@@ -45,8 +63,8 @@ function sizeOf(root: Readonly<Record<string, string>>, file: string): Pick<Vect
       .map(Number) ?? [];
   const [x = 0, y = 0, boxWidth = 0, boxHeight = 0] = box;
   const hasBox = box.length === 4 && box.every(Number.isFinite) && boxWidth > 0 && boxHeight > 0;
-  const width = hasBox ? boxWidth : Number.parseFloat(root.width ?? "");
-  const height = hasBox ? boxHeight : Number.parseFloat(root.height ?? "");
+  const width = hasBox ? boxWidth : lengthOf(root.width);
+  const height = hasBox ? boxHeight : lengthOf(root.height);
   if (!(width > 0 && height > 0)) refuse("art-unreadable", `${file} has neither a viewBox nor a width and height.`);
   return { width, height, viewBox: `${x} ${y} ${width} ${height}` };
 }

@@ -1,10 +1,15 @@
+import { allSlots } from "../../app/catalog/all.ts";
 import type { Artwork, Resolved } from "../../app/variant/variant.ts";
 import type { ProblemCode } from "../../ground/problems/catalogue.ts";
 import { type Problem, type ProblemDetail, problem } from "../../ground/problems/problem.ts";
+import type { Hex } from "../../ground/values/color.ts";
 import { contrast } from "../../ground/values/color.ts";
 import type { Field } from "../../ground/values/fields.ts";
 import type { Art } from "../../pictures/artwork/art.ts";
-import { alike, unlikeness } from "../../pictures/artwork/likeness.ts";
+import { isLettering, ratioOf } from "../../pictures/artwork/seen/lettering.ts";
+import { leftOutOf } from "../../pictures/artwork/seen/one-color.ts";
+import { readSmall } from "../../pictures/artwork/seen/small.ts";
+import { isLostOn, shareTold, standing, steps } from "../../pictures/artwork/seen/told.ts";
 import { type ArtRole, artRoleNames, rolePath } from "../../pictures/slots/art-roles.ts";
 
 /** WCAG 2 asks pictures for this contrast with what surrounds them. */
@@ -18,19 +23,19 @@ interface Look {
     art: Art,
     colorOf: (field: Field) => string | undefined,
     given: Artwork["given"],
-  ): { message: string; expected?: string } | undefined;
+  ): (Pick<ProblemDetail, "severity" | "expected"> & { message: string }) | undefined;
 }
-
-/** A mark wider than this is lettering, most likely. */
-const thin = 2.5;
 
 /** An icon on a telephone, in points, and the share of it that a wide mark takes (Apple, "App icons"). */
 const telephoneIcon = 60;
 const iconShare = 0.66;
 
-/** A shape that is filled by so much, and of so much in other colours, says nothing once it is of one colour. */
-const blank = 0.94;
-const several = 0.08;
+/** Of a shape in one colour, less than this says something else, and less than that nothing. */
+const vague = 0.6;
+const blank = 0.3;
+
+/** A strip of lettering lower than this cannot be read, in points. */
+const readable = 8;
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
@@ -95,11 +100,13 @@ const looks: readonly Look[] = [
   {
     code: "art-thin",
     roles: ["mark"],
-    at: ({ file, content, width, height }, _, { icon }) => {
-      const ratio = (content.width * width) / (content.height * height);
-      if (icon || ratio < thin) return undefined;
+    at: (art, _, { icon }) => {
+      if (icon || !isLettering(art)) return undefined;
+      const { file } = art;
+      const ratio = ratioOf(art);
       const points = (telephoneIcon * iconShare) / ratio;
       return {
+        ...(points < readable ? { severity: "error" } : {}),
         message:
           `${file} is ${ratio.toFixed(1)} times as wide as high: as an icon on a telephone it is a strip ` +
           `${points.toFixed(0)} points high, and its letters less.`,
@@ -110,10 +117,29 @@ const looks: readonly Look[] = [
   {
     code: "art-blank",
     roles: ["mark"],
-    at: ({ file, filled, varied }, _, { mono }) =>
-      mono || filled < blank || varied < several
-        ? undefined
-        : { message: `${file} in one colour is a plain shape: what is within it, is lost.`, expected: "art.mono" },
+    at: (art, colorOf, { mono }) => {
+      const ground = colorOf("colors.ground");
+      if (mono || ground === undefined) return undefined;
+      const { share } = leftOutOf(art, ground as Hex);
+      if (share >= vague) return undefined;
+      const left = share < blank ? "hardly anything" : `only ${percent(share)}`;
+      return {
+        message: `${art.file}: in one colour, ${left} of its shape is left.`,
+        expected: "the sign in one colour, on nothing, as art.mono",
+      };
+    },
+  },
+  {
+    code: "art-dark",
+    roles: ["mark"],
+    at: (art, colorOf, given) => {
+      const behind = allSlots.find((slot) => slot.behind)?.behind;
+      if (given.icon || given["dark.mark"] || given["dark.icon"] || !behind || !isLostOn(art, behind)) return undefined;
+      return {
+        message: `${art.file} is lost on a dark screen: there, its icon stays a tile of ${colorOf("colors.ground")}.`,
+        expected: "the mark for dark screens, as art.dark.mark",
+      };
+    },
   },
   {
     code: "art-bitmap",
@@ -124,13 +150,20 @@ const looks: readonly Look[] = [
     code: "art-text",
     roles: artRoleNames,
     at: ({ text, file }) =>
-      text ? { message: `${file} holds text in a font of whatever machine draws it.` } : undefined,
+      text ? { message: `${file} holds text in a font of whatever machine draws it.`, severity: "error" } : undefined,
   },
 ];
 
-function standsOut({ mean, file }: Art, ground: string | undefined, what: string): ReturnType<Look["at"]> {
-  const ratio = ground === undefined ? leastContrast : contrast(mean, ground);
-  if (ratio >= leastContrast) return undefined;
+function standsOut({ mean, file, small }: Art, ground: string | undefined, what: string): ReturnType<Look["at"]> {
+  if (ground === undefined) return undefined;
+  const share = shareTold(readSmall(small), ground as Hex, steps.standsOut);
+  if (share >= standing) return undefined;
+  const ratio = contrast(mean, ground);
+  if (ratio >= leastContrast)
+    return {
+      message: `Of ${file} only ${percent(share)} of the shape stands out from ${what}, ${ground}.`,
+      expected: `${percent(standing)} or more, by ${leastContrast} : 1`,
+    };
   return {
     message: `${file}, in the mean ${mean}, stands out from ${what} ${ground} by only ${ratio.toFixed(1)} : 1.`,
     expected: `${leastContrast} : 1 or more`,
@@ -140,7 +173,7 @@ function standsOut({ mean, file }: Art, ground: string | undefined, what: string
 /**
  * Judges a client's pictures, each on its own. Warnings: they can be drawn, and may not look as somebody meant them.
  */
-export function judgePictures({ client, values, art }: Resolved): Problem[] {
+export function judgePictures({ client, values, art }: Pick<Resolved, "client" | "values" | "art">): Problem[] {
   const colorOf = (field: Field) => values[field]?.value;
   return (Object.entries(art.given) as [ArtRole, Art][]).flatMap(([role, picture]) =>
     looks
@@ -161,73 +194,3 @@ export function judgePictures({ client, values, art }: Resolved): Problem[] {
 }
 
 const detail = (client: string): ProblemDetail => ({ severity: "warning", client });
-
-/** A picture of the template, and what it looks like. */
-export interface TemplatePicture {
-  file: string;
-  role: "icon" | "mark";
-  likeness: string;
-}
-
-/** A picture that looks like another. */
-interface Alike {
-  file: string;
-  /** Steps of brightness that differ, of 256. */
-  differs: number;
-  isTemplates: boolean;
-}
-
-/**
- * Holds all clients' pictures against each other and against the template's: the same role, and at most `alike` of 256
- * steps of brightness different. A pair is told once, of the first that is picked; what one picture looks like is one
- * message.
- */
-export function judgeLikeness(
-  all: readonly Resolved[],
-  isPicked: (each: Resolved) => boolean,
-  template: readonly TemplatePicture[],
-): Map<string, Problem[]> {
-  const found = new Map<string, Problem[]>();
-  for (const role of ["icon", "mark"] as const) {
-    const holders = all.flatMap((each) => {
-      const art = each.art.given[role];
-      return art?.likeness ? [{ each, art, likeness: art.likeness, like: [] as Alike[] }] : [];
-    });
-    for (const [at, one] of holders.entries()) {
-      for (const other of holders.slice(at + 1)) {
-        const differs = unlikeness(one.likeness, other.likeness);
-        const [told, like] = isPicked(one.each) ? [one, other] : [other, one];
-        if (differs <= alike) told.like.push({ file: like.art.file, differs, isTemplates: false });
-      }
-      const differing = (own: TemplatePicture) => unlikeness(one.likeness, own.likeness);
-      const own = template.find((each) => each.role === role && differing(each) <= alike);
-      if (own) one.like.push({ file: own.file, differs: differing(own), isTemplates: true });
-    }
-    for (const { each, art, like } of holders.filter((holder) => holder.like.length > 0)) {
-      const { key, brief } = each.client;
-      const place = brief?.document.placeOf(rolePath(role));
-      const told = { ...detail(key), expected: `more than ${alike}`, place };
-      found.set(key, [...(found.get(key) ?? []), problem("art-alike", likenessMessage(art.file, like), told)]);
-    }
-  }
-  return found;
-}
-
-/** The nearest is named; of the others, how many there are. */
-function likenessMessage(file: string, like: readonly Alike[]): string {
-  const [nearest, ...more] = [...like].sort(
-    (a, b) => Number(b.isTemplates) - Number(a.isTemplates) || a.differs - b.differs,
-  );
-  const steps = `${nearest?.differs} of 256 steps differ`;
-  const others = more.length > 0 ? ` And like ${more.length} more: ${namesOf(more)}.` : "";
-  return `${file} looks like ${nearest?.isTemplates ? "the template's own " : ""}${nearest?.file}: ${steps}.${others}`;
-}
-
-/** So many others are named. */
-const mostNamed = 3;
-
-const namesOf = (like: readonly Alike[]): string =>
-  like
-    .slice(0, mostNamed)
-    .map((each) => each.file)
-    .join(", ") + (like.length > mostNamed ? ", …" : "");

@@ -1,0 +1,86 @@
+import type { Client } from "../../agency/workspace/workspace.ts";
+import type { Artwork, Values } from "../../app/variant/variant.ts";
+import { type Problem, problem } from "../../ground/problems/problem.ts";
+import { contrast, type Hex, withLightness } from "../../ground/values/color.ts";
+import { type Traced, withStep } from "../../ground/values/trail.ts";
+import type { Art } from "../../pictures/artwork/art.ts";
+import { readSmall } from "../../pictures/artwork/seen/small.ts";
+import { recognisable, shareTold, standing, steps } from "../../pictures/artwork/seen/told.ts";
+import { rolePath } from "../../pictures/slots/art-roles.ts";
+
+/** A ground that may carry a mark, as it is told. */
+interface Ground {
+  color: Hex;
+  says: string;
+}
+
+/** Grounds for a mark, the most wanted first: the brand's own, white, and the brand in much or in little light. */
+const groundsFor = (brand: Hex): readonly Ground[] => [
+  { color: brand, says: "the brand colour" },
+  { color: "#ffffff", says: "white" },
+  { color: withLightness(brand, 95) as Hex, says: "a light tint of the brand colour" },
+  { color: withLightness(brand, 24) as Hex, says: "a dark shade of the brand colour" },
+];
+
+/** The first ground that a mark stands out from; otherwise the one that it stands out from most. */
+function bestGround(mark: Art, brand: Hex): Ground & { share: number } {
+  const small = readSmall(mark.small);
+  const tried = groundsFor(brand).map((each) => ({ ...each, share: shareTold(small, each.color, steps.standsOut) }));
+  const [most] = [...tried].sort((one, other) => other.share - one.share);
+  return tried.find(({ share }) => share >= standing) ?? (most as (typeof tried)[number]);
+}
+
+/** What a client's icons are drawn from on a ground: its mark, where it has no icon that brings its own. */
+export const groundedMark = ({ given }: Pick<Artwork, "given">): Art | undefined =>
+  given.icon ? undefined : given.mark;
+
+/** A ground that nobody gave: the brand colour where the mark stands out from it, otherwise one that carries it. */
+export function carryingGround(value: Traced, art: Artwork): Traced {
+  const mark = groundedMark(art);
+  if (!mark) return value;
+  const { color, says } = bestGround(mark, value.value as Hex);
+  return withStep(value, { by: "rule", note: `${says}: ${mark.file} is lost on the brand colour`, value: color });
+}
+
+/** Icons that nobody would recognise are never made; a ground that was chosen for a mark is told. */
+export function judgeGround(client: Client, values: Values, art: Artwork): Problem[] {
+  const mark = groundedMark(art);
+  const ground = values["colors.ground"];
+  const brand = values["colors.brand"];
+  if (!mark || !ground || !brand) return [];
+  const small = readSmall(mark.small);
+  const color = ground.value as Hex;
+  const share = shareTold(small, color);
+  const place = client.brief?.document.placeOf(rolePath("mark"));
+  if (share < recognisable) {
+    const better = bestGround(mark, brand.value as Hex);
+    const isBetter = shareTold(small, better.color) >= recognisable;
+    const told = Math.round(share * 100);
+    const left = told < 10 ? "hardly anything" : `only ${told} %`;
+    return [
+      problem("art-unseen", `Of ${mark.file} ${left} of the shape can be told on its ground, ${color}.`, {
+        place,
+        about: rolePath("mark"),
+        expected: isBetter
+          ? `colors.ground: "${better.color}", ${better.says}: ${ratio(mark, better.color)} : 1`
+          : "another mark: there is no plain ground that carries this one",
+      }),
+    ];
+  }
+  if (color === brand.value || !ground.trail.some(({ by, note }) => by === "rule" && note.endsWith(lostNote)))
+    return [];
+  const [chosen] = groundsFor(brand.value as Hex).filter((each) => each.color === color);
+  const message = `Its ground is ${chosen?.says ?? color}, since the mark is lost on the brand colour.`;
+  return [
+    problem("ground-chosen", message, {
+      severity: "warning",
+      place,
+      expected: `${color}: ${ratio(mark, color)} : 1; ${brand.value}: ${ratio(mark, brand.value)} : 1`,
+    }),
+  ];
+}
+
+const lostNote = "is lost on the brand colour";
+
+/** Contrast of a mark's mean colour with a ground. */
+const ratio = ({ mean }: Art, ground: string): string => contrast(mean, ground).toFixed(1);
