@@ -110,7 +110,7 @@ test("a later run that is killed leaves the variant as it was, and the next run 
   oxalis(folder, "generate");
   const before = contents(join(folder, "variants/3-acre"));
   const scratch = join(folder, ".oxalis/scratch");
-  edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace(/ground: *"#\w+"/, 'ground: "#123456"'));
+  edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace(/ground: *"#\w+"/, 'ground: "#fff4c2"'));
   await killedWhen(folder, () => existsSync(scratch) && contents(scratch).size > 3);
   expect(contents(join(folder, "variants/3-acre"))).toEqual(before);
   expect(oxalis(folder, "audit").err).toContain("[out-of-date]");

@@ -49,7 +49,7 @@ export const rivers: Values = {
   build: "9",
   locale: "ru",
   brand: "#7a1f5c",
-  ground: "#f4e9d8",
+  ground: "#2c1a3b",
 };
 
 export const languages = { he: "שלושה נהרות", de: "Drei Flüsse" };

@@ -5,7 +5,7 @@ import { contrast, type Hex, withLightness } from "../../ground/values/color.ts"
 import { type Traced, withStep } from "../../ground/values/trail.ts";
 import type { Art } from "../../pictures/artwork/art.ts";
 import { readSmall } from "../../pictures/artwork/seen/small.ts";
-import { recognisable, shareTold, standing, steps } from "../../pictures/artwork/seen/told.ts";
+import { isLostOn, shareTold, standing, steps } from "../../pictures/artwork/seen/told.ts";
 import { rolePath } from "../../pictures/slots/art-roles.ts";
 
 /** A ground that may carry a mark, as it is told. */
@@ -47,18 +47,30 @@ export function judgeGround(client: Client, values: Values, art: Artwork): Probl
   const mark = groundedMark(art);
   const ground = values["colors.ground"];
   const brand = values["colors.brand"];
+  const { icon } = art.given;
+  if (icon?.edge && isLostOn(icon, icon.edge))
+    return [
+      problem(
+        "art-unseen",
+        `Of what ${icon.file} shows hardly anything stands out from its own ground, ${icon.edge}.`,
+        {
+          place: client.brief?.document.placeOf(rolePath("icon")),
+          about: rolePath("icon"),
+          expected: "a picture that can be told in a list of apps, 20 points large",
+        },
+      ),
+    ];
   if (!mark || !ground || !brand) return [];
   const small = readSmall(mark.small);
   const color = ground.value as Hex;
-  const share = shareTold(small, color);
   const place = client.brief?.document.placeOf(rolePath("mark"));
-  if (share < recognisable) {
+  if (isLostOn(mark, color)) {
     const better = bestGround(mark, brand.value as Hex);
-    const isBetter = shareTold(small, better.color) >= recognisable;
-    const told = Math.round(share * 100);
+    const isBetter = !isLostOn(mark, better.color);
+    const told = Math.round(shareTold(small, color, steps.standsOut) * 100);
     const left = told < 10 ? "hardly anything" : `only ${told} %`;
     return [
-      problem("art-unseen", `Of ${mark.file} ${left} of the shape can be told on its ground, ${color}.`, {
+      problem("art-unseen", `Of ${mark.file} ${left} of the shape stands out from its ground, ${color}.`, {
         place,
         about: rolePath("mark"),
         expected: isBetter

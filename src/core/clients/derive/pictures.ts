@@ -9,7 +9,7 @@ import type { Art } from "../../pictures/artwork/art.ts";
 import { isLettering, ratioOf } from "../../pictures/artwork/seen/lettering.ts";
 import { leftOutOf } from "../../pictures/artwork/seen/one-color.ts";
 import { readSmall } from "../../pictures/artwork/seen/small.ts";
-import { isLostOn, shareTold, standing, steps } from "../../pictures/artwork/seen/told.ts";
+import { isWeakOn, shareTold, standing, steps } from "../../pictures/artwork/seen/told.ts";
 import { type ArtRole, artRoleNames, rolePath } from "../../pictures/slots/art-roles.ts";
 
 /** WCAG 2 asks pictures for this contrast with what surrounds them. */
@@ -134,9 +134,11 @@ const looks: readonly Look[] = [
     roles: ["mark"],
     at: (art, colorOf, given) => {
       const behind = allSlots.find((slot) => slot.behind)?.behind;
-      if (given.icon || given["dark.mark"] || given["dark.icon"] || !behind || !isLostOn(art, behind)) return undefined;
+      const ground = colorOf("colors.ground");
+      if (given.icon || given["dark.mark"] || given["dark.icon"] || !ground) return undefined;
+      if (!behind || !isWeakOn(art, behind)) return undefined;
       return {
-        message: `${art.file} is lost on a dark screen: there, its icon stays a tile of ${colorOf("colors.ground")}.`,
+        message: `${art.file} is lost on a dark screen: there, its icon stays a tile of ${ground}.`,
         expected: "the mark for dark screens, as art.dark.mark",
       };
     },

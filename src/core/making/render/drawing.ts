@@ -3,7 +3,7 @@ import { darken, type Hex, readableOn } from "../../ground/values/color.ts";
 import { valueFor } from "../../ground/values/varying.ts";
 import type { Art } from "../../pictures/artwork/art.ts";
 import { isLettering } from "../../pictures/artwork/seen/lettering.ts";
-import { isLostOn } from "../../pictures/artwork/seen/told.ts";
+import { isWeakOn } from "../../pictures/artwork/seen/told.ts";
 import type { Lettered } from "../../pictures/lettering/lettered.ts";
 import { setName } from "../../pictures/lettering/setting.ts";
 import type { Slot } from "../../pictures/slots/slot.ts";
@@ -67,7 +67,7 @@ function decideUnmarked(slot: Slot, variant: Variant, locale: string | undefined
   const cover = coverOf(slot, variant.art);
   if (cover) return { ...base, ...coverPlate(cover, slot, variant, plate) };
   const source = sourceOf(slot, variant);
-  if (slot.behind && isLostOn(source.art, slot.behind)) {
+  if (slot.behind && isWeakOn(source.art, slot.behind)) {
     const color = fieldOf(variant, "colors.ground") as Hex;
     const full = { shape: "full", color, side: Math.max(width, height), corner: 0 } as const;
     return { ...base, plate: full, alpha: "none", picture: fitInto(source, slot) };

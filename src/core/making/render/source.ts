@@ -57,12 +57,18 @@ export function sourceOf(slot: Slot, variant: Variant): Source {
     return slot.from === "mono" && own.opaque && own.edge ? { ...source, key: own.edge } : source;
   }
   if (mark?.opaque && mark.edge) return { ...drawn(mark), key: mark.edge };
-  if (mark) return slot.from === "mono" ? { ...drawn(mark), key: leftOutOf(mark, ground(variant)).key } : drawn(mark);
+  if (mark) return slot.from === "mono" ? inOneColor(mark, ground(variant)) : drawn(mark);
   const icon = givenFor(slot, "icon", variant.art);
   if (!icon) throw new Error(`${variant.key} has no picture`);
   const { edge, enclosed } = icon;
   if (edge && enclosed <= mostEnclosed) return { ...drawn(icon), key: edge };
   return { art: icon, part: wholeBox, circle: aroundAll, middle: aroundAll };
+}
+
+/** A mark without the colour that it is best told without, where it is of one colour. */
+function inOneColor(mark: Art, under: Hex): Source {
+  const { key } = leftOutOf(mark, under);
+  return key === undefined ? drawn(mark) : { ...drawn(mark), key };
 }
 
 const ownOf = (slot: Slot, art: Artwork): Art | undefined =>

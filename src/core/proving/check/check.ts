@@ -39,8 +39,8 @@ export async function checkResolved(
     resolved,
     problems: [
       ...resolved.problems,
-      // Those that stop it are among its problems already.
-      ...judgePictures(resolved).filter((each) => !isError(each)),
+      // Those that stop it are among its problems already, where its brief could be read.
+      ...judgePictures(resolved).filter((each) => !isError(each) || !resolved.client.brief),
       ...(likeness.get(resolved.client.key) ?? []),
       ...judgePlan(resolved, template),
     ],

@@ -14,6 +14,7 @@ import { isError } from "../../../../src/core/ground/problems/problem.ts";
 import { steeringIn } from "../../../../src/core/ground/values/plain-text.ts";
 import { platforms } from "../../../../src/core/ground/values/platform.ts";
 import type { Art } from "../../../../src/core/pictures/artwork/art.ts";
+import { smallOf } from "../../../../src/core/pictures/artwork/seen/small.ts";
 import { artwork } from "../../../support/variant.ts";
 
 const written = <T>(file: string, text: string, parse: (data: unknown) => T) => {
@@ -88,10 +89,12 @@ test("whatever the names and domains: accepted everywhere or told; no collision 
   );
 });
 
-test("a picture on a plain ground gives its colour where the brief gives none", () => {
+test("a picture on a plain ground gives its colour where the brief gives none", async () => {
   const bare = client("bare", "Acre", "hill.example");
   if (bare.brief) bare.brief.document.data = { app: { name: "Acre" }, domain: "hill.example" };
-  const icon = { file: "clients/bare/art/icon.png", edge: "#aabbcc" } as unknown as Art;
+  const white = { data: Buffer.alloc(4 * 64, 255), width: 8, height: 8 };
+  const small = await smallOf(white, { x: 0, y: 0, width: 1, height: 1 });
+  const icon = { file: "clients/bare/art/icon.png", edge: "#aabbcc", small } as unknown as Art;
   const { values, problems } = resolveVariant(workspace, bare, artwork({ icon }), new Map());
   expect(values["colors.brand"]?.trail).toEqual([
     { by: "picture", note: "the plain ground of clients/bare/art/icon.png", value: "#aabbcc" },

@@ -18,7 +18,7 @@ const screen = 1500;
 
 /** What a picture may be, in the order in which it is tried. */
 const forms: readonly { role: ArtRole; is(art: Art): boolean; why(art: Art): string }[] = [
-  { role: "icon", is: ({ rounded }) => rounded, why: () => "its corners are cut round" },
+  { role: "icon", is: (art) => art.rounded && isSquare(art), why: () => "its corners are cut round" },
   {
     role: "wide",
     is: (art) => !art.opaque && isWideLogo(art),

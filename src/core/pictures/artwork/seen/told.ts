@@ -52,24 +52,29 @@ export function shareTold(small: Small, ground: Hex, least: number = steps.told)
 }
 
 /**
- * How much of a picture's shape can still be told where all of it is of one colour. @param key a colour that is left
- * out of it
+ * How much of a picture's shape can still be told where all of it is of one colour. @param options.key a colour that
+ * is left out of it. @param options.isPlate its outline says nothing: only what is on it counts
  */
-export function shareInOneColor(small: Small, key?: Hex): number {
+export function shareInOneColor(small: Small, { key, isPlate = false }: { key?: Hex; isPlate?: boolean } = {}): number {
   const { pixels } = small;
   const out = key === undefined ? undefined : channels(key);
-  const isOut = (i: number) =>
-    out?.reduce((sum, level, c) => sum + Math.abs(level - (pixels[i + c] as number)), 0) ?? Number.POSITIVE_INFINITY;
-  const left = (at: number) => (isOut(at * 4) <= sameColor ? 0 : (pixels[at * 4 + 3] as number) / 255);
+  /** How much of a pixel is drawn; a soft edge to what is left out is soft as well. */
+  const left = (at: number): number => {
+    const alpha = (pixels[at * 4 + 3] as number) / 255;
+    const far = out === undefined ? another : apart(out, [...pixels.subarray(at * 4, at * 4 + 3)]);
+    return far <= sameColor ? 0 : alpha * Math.min(1, far / another);
+  };
   const edges: Edges = { all: 0, told: 0 };
+  const isSolid = (at: number) => (pixels[at * 4 + 3] as number) >= solid;
   forEachEdge(small, (a, b, step) => {
+    if (isPlate && !(isSolid(a) && isSolid(b))) return;
     edges.all += step;
     if (Math.abs(left(a) - left(b)) >= steps.told) edges.told += step;
   });
   return edges.all === 0 ? 0 : edges.told / edges.all;
 }
 
-/** Colours of a small picture that cover this share of it at least, the most common first. */
+/** Colours of a small picture that cover this share of it at least, with those near them; the most common first. */
 export function mainColors({ pixels }: Small, least = 0.05): Hex[] {
   const counts = new Map<Hex, number>();
   let all = 0;
@@ -79,14 +84,23 @@ export function mainColors({ pixels }: Small, least = 0.05): Hex[] {
     const color = hexOf(pixels[i] as number, pixels[i + 1] as number, pixels[i + 2] as number);
     counts.set(color, (counts.get(color) ?? 0) + 1);
   }
-  return [...counts]
-    .filter(([, count]) => count >= least * all)
-    .sort((a, b) => b[1] - a[1])
-    .map(([color]) => color);
+  const main: { color: Hex; count: number }[] = [];
+  for (const [color, count] of [...counts].sort((one, other) => other[1] - one[1])) {
+    const near = main.find((each) => apart(channels(each.color), channels(color)) <= sameColor);
+    if (near) near.count += count;
+    else main.push({ color, count });
+  }
+  return main.filter(({ count }) => count >= least * all).map(({ color }) => color);
 }
+
+const apart = (one: readonly number[], other: readonly number[]): number =>
+  one.reduce((sum, level, c) => sum + Math.abs(level - (other[c] as number)), 0);
 
 /** Colours nearer than this are taken for one where one is left out of a picture. Sum of channel distances. */
 const sameColor = 36;
+
+/** Colours so far apart have nothing of each other. */
+const another = 300;
 
 /** Every two neighbouring pixels between which there is an edge, and how plain that is by itself. */
 function forEachEdge({ side, pixels }: Small, look: (a: number, b: number, step: number) => void): void {
@@ -123,19 +137,29 @@ function indexOf(red: number, green: number, blue: number): number {
   return at;
 }
 
-/** How far two pixels lie apart in lightness and, at half its weight, in hue, which not everybody sees. */
+/** What a step of hue counts beside one of lightness: not everybody sees it, and nobody sees it well when small. */
+const hueWeight = 0.3;
+
+/** How far two pixels lie apart. */
 function stepBetween(colors: Uint32Array, a: number, b: number): number {
   const [one, other] = [colors[a] as number, colors[b] as number];
   const part = (offset: number) => (known[one + offset] as number) - (known[other + offset] as number);
-  return Math.sqrt(part(0) ** 2 + part(1) ** 2 / 4 + part(2) ** 2 / 4);
+  return Math.sqrt(part(0) ** 2 + hueWeight ** 2 * (part(1) ** 2 + part(2) ** 2));
 }
 
 /** So much of a shape stands out from a ground that suits it. */
-export const standing = 0.85;
+export const standing = 0.75;
 
 /** Where less of a shape can be told at all, it is another one, or none. */
-export const recognisable = 0.6;
+const recognisable = 0.6;
+
+/** Where less of it stands out, it is taken for weak. */
+const weak = 0.35;
 
 /** Whether a picture would not be recognised on a ground. */
 export const isLostOn = ({ small }: { small: string }, ground: Hex): boolean =>
   shareTold(readSmall(small), ground) < recognisable;
+
+/** Whether a ground that is not the picture's own choice would be a bad one for it. */
+export const isWeakOn = ({ small }: { small: string }, ground: Hex): boolean =>
+  shareTold(readSmall(small), ground, steps.standsOut) < weak;
