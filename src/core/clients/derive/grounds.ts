@@ -31,8 +31,7 @@ function bestGround(mark: Art, brand: Hex): Ground & { share: number } {
 }
 
 /** What a client's icons are drawn from on a ground: its mark, where it has no icon that brings its own. */
-export const groundedMark = ({ given }: Pick<Artwork, "given">): Art | undefined =>
-  given.icon ? undefined : given.mark;
+const groundedMark = ({ given }: Pick<Artwork, "given">): Art | undefined => (given.icon ? undefined : given.mark);
 
 /** A ground that nobody gave: the brand colour where the mark stands out from it, otherwise one that carries it. */
 export function carryingGround(value: Traced, art: Artwork): Traced {

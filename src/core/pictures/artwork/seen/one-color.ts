@@ -6,7 +6,7 @@ import { mainColors, shareInOneColor } from "./told.ts";
 /** So much of a shape is enough for the ground's colour to be what is left out. */
 const enough = 0.95;
 
-/** A shape that fills so much of its box or circle, and so much of it in other colours, is a plate with a sign on it. */
+/** What fills so much of its box or circle, and so much of it in other colours, is a plate with a sign on it. */
 const plate = { filled: 0.94, varied: 0.08 } as const;
 
 /**

@@ -6,7 +6,7 @@ import type { Box } from "../geometry.ts";
  * Pixels of the small picture's longer side. An icon is shown 20 to 29 points large in lists, settings and searches
  * (Apple, "App icons"; Android, "Notifications"), at two pixels a point; a mark fills two thirds of it.
  */
-export const smallSide = 32;
+const smallSide = 32;
 
 /** A picture as small as it is shown at least, within a margin of one pixel: RGBA, `side` squared. */
 export interface Small {
