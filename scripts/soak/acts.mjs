@@ -173,7 +173,7 @@ export const acts = {
     ),
   async "a hostile sheet"() {
     writeFileSync(at("odd.csv"), oneOf(sheets)());
-    await run(["import", "odd.csv", "--dry-run", ...oneOf([[], ["--partial"]])]);
+    await run(["import", "odd.csv", "--dry-run", ...oneOf([[], ["--strict"]])]);
     rmSync(at("odd.csv"));
   },
   async "a damaged workbook"() {

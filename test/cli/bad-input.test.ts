@@ -116,7 +116,7 @@ const cases: Case[] = [
     what: "an identifier that a platform does not accept",
     change: (folder) => edit(folder, brief, (text) => `${text}identifiers:\n  android: acre\n`),
     code: "identifier-invalid",
-    place: `${brief}:47:12`,
+    place: `${brief}:49:12`,
     stops: "android",
     says: ["Android does not accept the identifier", "it must have two segments or more"],
   },
@@ -185,7 +185,7 @@ const cases: Case[] = [
     what: "a picture by hand for a place that is none",
     change: replaced(brief, "android/notification:", "android/notifcation:"),
     code: "key-unknown",
-    place: `${brief}:14:5`,
+    place: `${brief}:16:5`,
     says: ['No picture is called "android/notifcation".', 'expected  "android/notification"', "`oxalis art`"],
   },
   {

@@ -268,32 +268,68 @@ test("pictures are found by name, known by their looks, copied once; what a clie
   expect([again.code, again.out]).toEqual([0, "0 new clients, 0 changed, 3 as before.\n"]);
 });
 
-describe("rows that cannot be taken", () => {
+describe("cells and rows that cannot be taken", () => {
   const rows =
-    "key,name,brand,build\n3-acre,Three,nocolour,\nBad Key!,X,,\n,,red,\nbrennans-bothy,Bothy,,7\n" +
-    "brennans-bothy,Again,,\nnew-one,New,,many\n";
+    "key,name,brand,build\n3-acre,Three,nocolour,9\nHill & Dale,Hills,,\n,,red,\nbrennans-bothy,Bothy,,7\n" +
+    "brennans-bothy,Again,,\nnew-one,New,,many\n???,None,,\n";
 
-  test("are listed with row, column and reason, and nothing is taken", () => {
+  test("are told with row, column and reason; with --strict nothing is taken", () => {
     const before = contents(at("clients"));
-    const { code, err, out } = oxalis(folder, "import", sheet(rows));
+    const { code, err, out } = oxalis(folder, "import", sheet(rows), "--strict");
     expect(code).toBe(1);
     for (const said of [
       'row 2, column "brand": "nocolour" cannot be taken',
-      'row 3, column "client": "bad key!" cannot be a client\'s key.',
       "row 4: nothing says which client this is.",
       'row 6, column "client": brennans-bothy stands in row 5 already.',
       'row 7, column "build": "many" cannot be taken',
+      "row 8: nothing says which client this is.",
     ]) {
       expect(err).toContain(said);
     }
-    expect(out).toContain("Nothing was taken");
+    expect(out).toContain("2 new clients, 2 changed, 0 as before, 3 rows refused, 2 cells left out. Nothing was taken");
     expect(contents(at("clients"))).toEqual(before);
   });
 
-  test("do not keep the good ones out with --partial", () => {
-    expect(oxalis(folder, "import", sheet(rows), "--partial").code).toBe(1);
+  test("do not keep the good ones out", () => {
+    expect(oxalis(folder, "import", sheet(rows)).code).toBe(1);
     expect(briefOf("brennans-bothy")).toContain("build: 7");
-    expect(existsSync(at("clients/new-one"))).toBe(false);
+    const three = parse(briefOf("3-acre"));
+    expect([three.app.name, three.build, three.colors.brand]).toEqual(["Three", 9, "#1e4d2b"]);
+    expect(parse(briefOf("new-one"))).toEqual({ app: { name: "New" } });
+    // A name under a heading that says client makes the key, and is that client ever after.
+    expect(parse(briefOf("hill-and-dale"))).toEqual({ app: { name: "Hills" } });
+    oxalis(folder, "import", sheet("Client,Owner\nHILLS,Hill Ltd\nLittle Wood,Wood Ltd\n"));
+    expect(parse(briefOf("hill-and-dale"))).toEqual({ app: { name: "Hills" }, owner: "Hill Ltd" });
+    expect(parse(briefOf("little-wood"))).toEqual({ app: { name: "Little Wood" }, owner: "Wood Ltd" });
+  });
+
+  test("a sheet in which no column names clients is told once", () => {
+    const { code, err } = oxalis(folder, "import", sheet(`brand,build\n${"red,1\n".repeat(43)}`));
+    expect([code, err.match(/row-refused/g)]).toEqual([1, ["row-refused"]]);
+    expect(err).toContain("no column says which client a row is.");
+  });
+
+  test("cells are read as people write them", () => {
+    const columns = "client;language;brand;ground;e-mail;store.support;store.released";
+    const written = [
+      "3-acre;Deutsch;27,73,101;weiß;Crew <crew@3acre.example>;3acre.example/help;3.1.2027",
+      "brennans-bothy;Irish;1f5d4c;vert foncé;mailto:x@bothy.example;https://bothy.example/a;31/12/2027",
+      "orchard-lane;pt_br;100;RED;Nobody;somewhere;3/1/2027",
+    ];
+    const { err } = oxalis(folder, "import", sheet([columns, ...written].join("\n")));
+    const read = (key: string) => {
+      const { locale, colors, email, store } = parse(briefOf(key));
+      return [locale, colors?.brand, colors?.ground, email, store?.support, store?.released];
+    };
+    expect(read("3-acre")).toEqual([
+      ...["de", "rgb(27 73 101)", "white", "crew@3acre.example", "https://3acre.example/help", "2027-01-03"],
+    ]);
+    expect(read("brennans-bothy")).toEqual([
+      ...["ga", "#1f5d4c", "darkgreen", "x@bothy.example", "https://bothy.example/a", "2027-12-31"],
+    ]);
+    // What may be two days is nobody's to choose, and a number is no colour.
+    for (const cell of ['"100"', '"3/1/2027"']) expect(err).toMatch(new RegExp(`row 4, column "[^"]*": ${cell}`));
+    expect(read("orchard-lane")[0]).toBe("pt-BR");
   });
 
   test.each([

@@ -149,11 +149,14 @@ function summary(
   const created = changed.filter((client) => client.isNew).length;
   const same = plan.clients.length - changed.length;
   const counts = `${countOf(created, "new client")}, ${changed.length - created} changed, ${same} as before`;
-  const refused = plan.rowsRefused > 0 ? out.red(`, ${countOf(plan.rowsRefused, "row")} refused`) : "";
+  const refused = [
+    ...(plan.rowsRefused > 0 ? [out.red(`, ${countOf(plan.rowsRefused, "row")} refused`)] : []),
+    ...(plan.cellsLeft > 0 ? [out.red(`, ${countOf(plan.cellsLeft, "cell")} left out`)] : []),
+  ].join("");
   const end = taken
     ? ""
     : dryRun
       ? " Nothing was written."
-      : " Nothing was taken: correct the sheet, or take the good rows with --partial.";
+      : " Nothing was taken: correct the sheet, or leave out --strict.";
   return `${counts}${refused}.${end}`;
 }

@@ -9,7 +9,7 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
   ],
   import: [
     "import roster.csv --dry-run",
-    "import roster.csv --pictures ./logos --partial",
+    "import roster.csv --pictures ./logos --strict",
     "import boxes.csv --collection boxes",
   ],
   export: ["export roster.xlsx", "export boxes.csv --collection boxes"],

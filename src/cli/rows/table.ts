@@ -61,7 +61,7 @@ export const rows = {
         value: "<name>",
         says: "what a CSV file is written in, where that cannot be told",
       },
-      partial: { kind: "flag", says: "take the good rows though others are refused" },
+      strict: { kind: "flag", says: "take nothing where a cell or a row cannot be taken" },
       dryRun: { kind: "flag", says: "show what would change, and write nothing" },
     },
   },

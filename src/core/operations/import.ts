@@ -33,8 +33,8 @@ interface Input extends At {
   pictures?: string | undefined;
   /** What a CSV file is written in, where that cannot be told. */
   encoding?: string | undefined;
-  /** Take the good rows though others are refused. */
-  partial: boolean;
+  /** Take nothing where a cell or a row cannot be taken. */
+  strict: boolean;
   dryRun: boolean;
 }
 
@@ -64,7 +64,7 @@ export const importRoster = operation(async (input: Input, ports): Promise<Impor
     const clients = decided.clients.map((client) => withPictures(client, pictures.pictures));
     const plan = { ...decided, clients };
     const changed = plan.clients.filter((client) => client.isNew || client.changes.length > 0);
-    const taken = !input.dryRun && (plan.refused.length === 0 || input.partial);
+    const taken = !input.dryRun && (plan.refused.length === 0 || !input.strict);
     const foreseen = await foresee(workspace, { ...plan, clients: changed }, pictures.pictures);
     if (taken) {
       const art = pictures.pictures.map(

@@ -1,3 +1,5 @@
+import { languageNamed, languageTagOf } from "../../ground/values/language.ts";
+
 /** How a cell is brought into the form that a brief has, and how a brief's value is written into a cell. */
 export interface CellForm {
   read(cell: string): unknown;
@@ -42,9 +44,62 @@ export const domain: CellForm = {
 /** Separated by commas or semicolons. */
 export const list: CellForm = { read: (cell) => cell.split(/\s*[,;]\s*/).filter(Boolean), write: plainly };
 
-/** With or without # in front. */
+/** Colours as people call them in German, French and Spanish, by what CSS calls them; English ones are CSS's own. */
+const colorWords: Readonly<Record<string, string>> = {
+  ...{ rot: "red", rouge: "red", rojo: "red", blau: "blue", bleu: "blue", azul: "blue", hellblau: "lightblue" },
+  ...{ dunkelblau: "darkblue", "bleu clair": "lightblue", "bleu foncé": "darkblue", "azul claro": "lightblue" },
+  ...{ "azul oscuro": "darkblue", grün: "green", vert: "green", verde: "green", hellgrün: "lightgreen" },
+  ...{ dunkelgrün: "darkgreen", "vert clair": "lightgreen", "vert foncé": "darkgreen", "verde claro": "lightgreen" },
+  ...{ "verde oscuro": "darkgreen", gelb: "yellow", jaune: "yellow", amarillo: "yellow", schwarz: "black" },
+  ...{ noir: "black", negro: "black", weiß: "white", weiss: "white", blanc: "white", blanco: "white", grau: "gray" },
+  ...{ gris: "gray", braun: "brown", brun: "brown", marron: "brown", marrón: "brown", violett: "purple" },
+  ...{ lila: "purple", violet: "purple", morado: "purple", rosa: "pink", rose: "pink", türkis: "turquoise" },
+  ...{ turquoise: "turquoise", turquesa: "turquoise", naranja: "orange", silber: "silver", argent: "silver" },
+  ...{ plateado: "silver", dorado: "gold", doré: "gold" },
+};
+
+/**
+ * With or without # in front; as three numbers, 27,73,101; as a word in one of four languages. Three digits alone are a
+ * number.
+ */
 export const color: CellForm = {
-  read: (cell) => (/^([0-9a-f]{3}|[0-9a-f]{6})$/i.test(cell) ? `#${cell}` : cell),
+  read(cell) {
+    if (/^([0-9a-f]{3}|[0-9a-f]{6})$/i.test(cell) && !/^\d{3}$/.test(cell)) return `#${cell}`;
+    const [, ...levels] = /^(\d{1,3})\s*[,;/ ]\s*(\d{1,3})\s*[,;/ ]\s*(\d{1,3})$/.exec(cell) ?? [];
+    if (levels.length > 0 && levels.every((level) => Number(level) <= 255)) return `rgb(${levels.join(" ")})`;
+    return colorWords[cell.toLowerCase()] ?? cell;
+  },
+  write: plainly,
+};
+
+/** A tag, or a language's name in English, German, French, Spanish or itself. */
+export const language: CellForm = {
+  read: (cell) => (/^[a-z]{2,3}([-_]|$)/i.test(cell) ? languageTagOf(cell) : undefined) ?? languageNamed(cell) ?? cell,
+  write: plainly,
+};
+
+/** "Mara Lind <mara@hill.example>" and "mailto:mara@hill.example" are the address. */
+export const address: CellForm = {
+  read: (cell) => /<\s*(?:mailto:)?([^<>\s]+@[^<>\s]+?)\s*>/.exec(cell)?.[1] ?? cell.replace(/^mailto:/i, "").trim(),
+  write: plainly,
+};
+
+/** A page: what begins with a host's name gets the scheme that it lacks. */
+export const page: CellForm = {
+  read: (cell) => (/^(?:[\p{L}\p{N}-]+\.)+[\p{L}]{2,}(?:[/?#]\S*)?$/u.test(cell) ? `https://${cell}` : cell),
+  write: plainly,
+};
+
+/** 3.1.2027 is the third of January, as 31/12/2027 can be but one day; 3/1/2027 may be two, and stays as it is. */
+export const dayOf: CellForm = {
+  read(cell) {
+    const [, first = "", mark, second = "", year] = /^(\d{1,2})([./])(\d{1,2})\2(\d{4})$/.exec(cell) ?? [];
+    if (year === undefined) return cell;
+    const isSure = mark === "." || Number(first) > 12;
+    if (!isSure && Number(second) <= 12) return cell;
+    const [day, month] = isSure ? [first, second] : [second, first];
+    return `${year}-${month.padStart(2, "0")}-${day.padStart(2, "0")}`;
+  },
   write: plainly,
 };
 

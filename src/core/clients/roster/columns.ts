@@ -5,7 +5,19 @@ import { fieldNames, fields } from "../../ground/values/fields.ts";
 import { languageTagOf } from "../../ground/values/language.ts";
 import { artRoleNames, artRoles, rolePath } from "../../pictures/slots/art-roles.ts";
 import { spokenFieldNames } from "../../stores/record-fields.ts";
-import { type CellForm, color, domain, list, number, onOrOff, text, wholeNumber, word } from "./cells.ts";
+import {
+  address,
+  type CellForm,
+  color,
+  domain,
+  language,
+  list,
+  number,
+  onOrOff,
+  text,
+  wholeNumber,
+  word,
+} from "./cells.ts";
 import { type Column, column } from "./column.ts";
 import { headings } from "./headings.ts";
 import { ofRecord, recordText } from "./record-columns.ts";
@@ -13,6 +25,8 @@ import { ofRecord, recordText } from "./record-columns.ts";
 /** What may stand in a field's cell, where it is not any text. */
 const forms: Readonly<Record<string, CellForm>> = {
   domain,
+  email: address,
+  locale: language,
   build: wholeNumber,
   orientation: word,
   devices: word,

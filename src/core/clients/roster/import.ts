@@ -1,9 +1,10 @@
 import { type Imported, imports } from "../../agency/history/imported.ts";
 import { isClientKey } from "../../agency/workspace/read.ts";
 import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
-import type { Problem } from "../../ground/problems/problem.ts";
+import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import { words } from "../derive/fields/words.ts";
+import { fixedColumns } from "./columns.ts";
 import type { ItemsGiven } from "./items.ts";
 import type { Matched } from "./match.ts";
 import { atCell, type Cell, type ImportedClient, importRow, type RowFault, type Settling } from "./row.ts";
@@ -18,9 +19,10 @@ export interface ImportPlan {
   file: string;
   matched: Matched;
   clients: readonly PlannedClient[];
-  /** Cells and rows that cannot be taken, each with row, column and reason; so many rows are not taken. */
+  /** Cells and rows that cannot be taken, each with row, column and reason; so many rows, and cells of others. */
   refused: readonly Problem[];
   rowsRefused: number;
+  cellsLeft: number;
 }
 
 /** What the rows of a sheet say, with what is known of their clients from the last import. */
@@ -49,6 +51,10 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
   const clients: PlannedClient[] = [];
   const refused: Problem[] = [];
   let rowsRefused = 0;
+  const isNamed = matched.columns.some((each) => each && ["client", "app.name"].includes(each.heading));
+  // Told once, not of each row.
+  if (!isNamed && sheet.length > 0)
+    return { ...nobodyNamed(given), clients, refused: [problem("row-refused", `${file}: ${noColumn}`, wanted)] };
   for (const [at, row] of sheet.entries()) {
     if (at <= matched.headingRow || row.every((cell) => cell === "")) continue;
     const number = at + 1;
@@ -56,17 +62,35 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
     if ("faults" in planned) {
       rowsRefused++;
       refused.push(...planned.faults.map((fault) => atCell("row-refused", file, number, fault)));
-    } else clients.push(planned);
+      continue;
+    }
+    clients.push(planned);
+    refused.push(...planned.left.map((fault) => atCell("row-refused", file, number, fault)));
   }
   for (const [key, { cells, row, file: named }] of given.items.clients) {
     if (seen.has(key)) continue;
     const planned = planClient(given, known, key, cells, row);
     if ("faults" in planned) refused.push(...planned.faults.map((fault) => atCell("row-refused", named, row, fault)));
-    else clients.push(planned);
+    else {
+      clients.push(planned);
+      refused.push(...planned.left.map((fault) => atCell("row-refused", named, row, fault)));
+    }
   }
+  const cellsLeft = clients.reduce((sum, { left }) => sum + left.length, 0);
   refused.push(...given.items.refused);
-  return { file, matched, clients, refused, rowsRefused: rowsRefused + given.items.refused.length };
+  return { file, matched, clients, refused, rowsRefused: rowsRefused + given.items.refused.length, cellsLeft };
 }
+
+const noColumn = "no column says which client a row is.";
+const wanted = {
+  expected: "a column for the client's key, or one for app.name",
+  fix: 'Say which column it is: --map "Heading=app.name".',
+};
+
+const nobodyNamed = ({ file, matched, sheet }: SheetGiven) => ({
+  ...{ file, matched, cellsLeft: 0 },
+  rowsRefused: sheet.slice(matched.headingRow + 1).filter((row) => row.some((cell) => cell !== "")).length,
+});
 
 function planRow(
   { clients }: Workspace,
@@ -89,7 +113,8 @@ function planRow(
   if (before !== undefined)
     return { faults: [{ message: `${key} stands in row ${before} already.`, heading: "client" }] };
   seen.set(key, number);
-  return planClient(given, known, key, [...cells, ...(given.items.clients.get(key)?.cells ?? [])], number);
+  const name = known.has(key) ? [] : nameAsKey(cells);
+  return planClient(given, known, key, [...cells, ...name, ...(given.items.clients.get(key)?.cells ?? [])], number);
 }
 
 function planClient(
@@ -101,7 +126,7 @@ function planClient(
 ): PlannedClient | { faults: readonly RowFault[] } {
   const last = attempt(() => lastImport(key));
   if (!last.ok) return { faults: last.problems.map(({ message }) => ({ message })) };
-  const imported = importRow(key, known.get(key), cells, last.value, settling);
+  const imported = importRow(key, { client: known.get(key), cells, last: last.value, settling });
   return "faults" in imported ? imported : { ...imported, row, cells };
 }
 
@@ -118,10 +143,30 @@ function cellsOf({ columns, headings }: Matched, row: readonly string[]): Cell[]
  */
 function keyOf(cells: readonly Cell[], clients: readonly Client[]): string | undefined {
   const given = cells.find(({ column }) => column.path.length === 0);
-  if (given) return String(given.value);
+  if (given) {
+    const key = String(given.value);
+    if (clients.some((each) => each.key === key)) return key;
+    // People write names under a heading that says client.
+    return holderOf(given.written, clients)?.key ?? (isClientKey(key) ? key : keyFrom(given.written));
+  }
   const name = cells.find(({ column }) => column.heading === "app.name");
   if (!name) return undefined;
-  const wanted = String(name.value).toLowerCase();
-  const holder = clients.find(({ brief }) => brief?.data.app?.name?.toLowerCase() === wanted);
-  return holder?.key ?? words.hyphenated?.apply(wanted, "").slice(0, 60).replace(/-+$/, "");
+  return holderOf(String(name.value), clients)?.key ?? keyFrom(String(name.value));
 }
+
+/** The name of a new client, where it stands in place of a key and nowhere else. */
+function nameAsKey(cells: readonly Cell[]): Cell[] {
+  const given = cells.find(({ column }) => column.path.length === 0);
+  const column = fixedColumns.find(({ heading }) => heading === "app.name");
+  if (!given || !column || isClientKey(given.written)) return [];
+  if (cells.some((each) => each.column.heading === "app.name")) return [];
+  return [{ column, heading: given.heading, written: given.written, value: given.written }];
+}
+
+/** The client whose app has a name. */
+const holderOf = (name: string, clients: readonly Client[]): Client | undefined =>
+  clients.find(({ brief }) => brief?.data.app?.name?.toLowerCase() === name.toLowerCase());
+
+/** A key made from a name; a text of which nothing is left makes none. */
+const keyFrom = (name: string): string | undefined =>
+  words.hyphenated?.apply(name.toLowerCase(), "").slice(0, 60).replace(/-+$/, "");

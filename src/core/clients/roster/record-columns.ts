@@ -1,5 +1,5 @@
 import { placeInBrief, type RecordField, recordFieldNames, recordFields } from "../../stores/record-fields.ts";
-import { type CellForm, list, text, word } from "./cells.ts";
+import { address, type CellForm, dayOf, list, page, text, word } from "./cells.ts";
 import { type Column, column } from "./column.ts";
 
 /** Cells that are not taken as they stand, by what a field is. */
@@ -7,6 +7,9 @@ const cells: Readonly<Partial<Record<(typeof recordFields)[RecordField]["form"],
   category: word,
   choice: word,
   list,
+  address: page,
+  email: address,
+  date: dayOf,
 };
 
 /** A column of a field; none for what no brief has. */

@@ -33,6 +33,8 @@ export interface ImportedClient {
   text: string;
   /** What is to be remembered of this import. */
   imported: Imported;
+  /** Cells that cannot be taken; the rest of the row is. */
+  left: readonly RowFault[];
 }
 
 /** A cell that says something. */
@@ -66,14 +68,24 @@ export const atCell = (
 /** The line that tells an editor where a brief's schema is. */
 const schemaLine = "# yaml-language-server: $schema=../../schemas/brief.json";
 
-/** What a row, and items of its client, would make of a client's brief; or what keeps it from being taken. */
+/** What a row, and items of its client, say of a client, and what is known of it. */
+interface RowGiven {
+  client: Client | undefined;
+  cells: readonly Cell[];
+  last: Imported;
+  settling: Settling | undefined;
+}
+
+/**
+ * What a row would make of a client's brief; or what keeps it from being taken. A cell that cannot be taken is left
+ * out, and the others are.
+ */
 export function importRow(
   key: string,
-  client: Client | undefined,
-  cells: readonly Cell[],
-  last: Imported,
-  settling: Settling | undefined,
+  given: RowGiven,
+  left: readonly RowFault[] = [],
 ): ImportedClient | { faults: readonly RowFault[] } {
+  const { client, cells, last, settling } = given;
   // A folder with nothing in it is what a run that was killed left; a brief that cannot be read is not.
   const isEmpty = client?.problems.every(({ code }) => code === "file-missing") === true && !client.ledger;
   if (client && !client.brief && !isEmpty)
@@ -109,22 +121,29 @@ export function importRow(
     put(document, column.path, value);
   }
   const checked = briefSchema.safeParse(document.toJS() ?? {}, { reportInput: true });
-  if (!checked.success)
-    return {
-      faults: checked.error.issues.map(({ path, message }) => {
-        const cell = fields.find(({ column }) => column.path.every((step, at) => path[at] === step));
-        return cell
-          ? { message: `"${cell.written}" cannot be taken: ${message}.`, heading: cell.heading }
-          : { message: `${path.join(".")}: ${message}.` };
-      }),
-    };
+  if (!checked.success) {
+    const found = checked.error.issues.map(({ path, message }) => ({
+      cell: fields.find(({ column }) => column.path.every((step, at) => path[at] === step)),
+      message: `${path.join(".")}: ${message}.`,
+      why: message,
+    }));
+    const faults = found.map(({ cell, message, why }) =>
+      cell ? { message: `"${cell.written}" cannot be taken: ${why}.`, heading: cell.heading } : { message },
+    );
+    const bad = new Set(found.map(({ cell }) => cell));
+    if (bad.has(undefined)) return { faults };
+    return importRow(key, { ...given, cells: cells.filter((cell) => !bad.has(cell)) }, [...left, ...faults]);
+  }
   if (!client?.brief && !fields.some(({ column }) => column.heading === "app.name"))
     return {
-      faults: [{ message: `${key} is new and has no name.`, expected: "app.name, or the key of a client there is" }],
+      faults: [
+        ...left,
+        { message: `${key} is new and has no name.`, expected: "app.name, or the key of a client there is" },
+      ],
     };
   const source = client?.brief?.document.source.text ?? "";
   const text = changes.length > 0 ? written(document, source) : source;
-  return { key, isNew: client?.brief === undefined, changes, conflicts, text, imported };
+  return { key, isNew: client?.brief === undefined, changes, conflicts, text, imported, left };
 }
 
 /** A brief as text, its lists with blanks within their brackets only where it had them so. */

@@ -32,6 +32,6 @@ export const ofRosters = {
   },
   "row-refused": {
     title: "A row that cannot be taken",
-    fix: "Correct the cell and import again; with --partial the good rows are taken without it.",
+    fix: "Correct the cell and import again; the rest has been taken, unless --strict asked for all or nothing.",
   },
 } satisfies Record<string, ProblemKind>;

@@ -11,7 +11,8 @@ type ParsedColor =
 
 /** Reads a colour as CSS writes it (hex, names, rgb(), hsl() …). One with opacity below 1 is refused. */
 export function parseColor(text: string): ParsedColor {
-  const parsed = parse(text.trim());
+  // Digits alone are a number, whatever a parser makes of them.
+  const parsed = /^\s*\d+\s*$/.test(text) ? undefined : parse(text.trim());
   if (!parsed) return { ok: false, code: "color-invalid", reason: `"${text}" is not a colour` };
   if ((parsed.alpha ?? 1) < 1) return { ok: false, code: "color-transparent", reason: `"${text}" is not opaque` };
   return { ok: true, value: formatHex(toRgb(parsed)) as Hex };

@@ -1,4 +1,5 @@
 import * as z from "zod";
+import { pageLanguages } from "./page-language.ts";
 
 /** A language as briefs and records name it: its code, its script and its country where they matter (BCP 47). */
 export const languageTag = z
@@ -13,6 +14,27 @@ export function languageTagOf(written: string): string | undefined {
   } catch {
     return undefined;
   }
+}
+
+/** Languages by their names, in the languages of pages and in their own (Unicode CLDR, as the runtime carries it). */
+let named: ReadonlyMap<string, string> | undefined;
+
+/** The tag of a language by its name, as "Deutsch" or "German"; undefined of what is called by none. */
+export function languageNamed(name: string): string | undefined {
+  named ??= namesOfLanguages();
+  return named.get(name.trim().toLowerCase());
+}
+
+function namesOfLanguages(): Map<string, string> {
+  const letters = [..."abcdefghijklmnopqrstuvwxyz"];
+  const codes = letters.flatMap((one) => letters.map((other) => one + other));
+  const names = new Map<string, string>();
+  for (const code of codes)
+    for (const speaker of new Set([...pageLanguages, code])) {
+      const name = new Intl.DisplayNames(speaker, { type: "language", fallback: "none" }).of(code);
+      if (name !== undefined && !names.has(name.toLowerCase())) names.set(name.toLowerCase(), code);
+    }
+  return names;
 }
 
 /** Which way a language is written, by its script (Unicode CLDR, as the runtime carries it). */

@@ -9,6 +9,9 @@ const foreign: readonly { name: string; starts: string; at?: number }[] = [
   { name: "a bmp picture", starts: "BM" },
   { name: "a heif picture", starts: "ftyp", at: 4 },
   { name: "a PDF", starts: "%PDF" },
+  { name: "a PostScript picture (EPS)", starts: "%!PS" },
+  { name: "a PostScript picture (EPS)", starts: "\u00c5\u00d0\u00d3\u00c6" },
+  { name: "an image editor's own file (PSD)", starts: "8BPS" },
   { name: "a packed SVG", starts: "\u001f\u008b" },
 ];
 
