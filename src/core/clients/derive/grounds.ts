@@ -12,14 +12,22 @@ import { rolePath } from "../../pictures/slots/art-roles.ts";
 interface Ground {
   color: Hex;
   says: string;
+  /** What gives it to all clients. */
+  pattern: string;
 }
 
 /** Grounds for a mark, the most wanted first: the brand's own, white, and the brand in much or in little light. */
 const groundsFor = (brand: Hex): readonly Ground[] => [
-  { color: brand, says: "the brand colour" },
-  { color: "#ffffff", says: "white" },
-  { color: withLightness(brand, 95) as Hex, says: "a light tint of the brand colour" },
-  { color: withLightness(brand, 24) as Hex, says: "a dark shade of the brand colour" },
+  { color: brand, says: "the brand colour", pattern: "{colors.brand}" },
+  { color: "#ffffff", says: "white", pattern: "#ffffff" },
+  ...[
+    { light: 95, says: "a light tint of the brand colour" },
+    { light: 24, says: "a dark shade of the brand colour" },
+  ].map(({ light, says }) => ({
+    color: withLightness(brand, light) as Hex,
+    says,
+    pattern: `{colors.brand lightness ${light}}`,
+  })),
 ];
 
 /** The first ground that a mark stands out from; otherwise the one that it stands out from most. */
@@ -80,15 +88,15 @@ export function judgeGround(client: Client, values: Values, art: Artwork): Probl
   }
   if (color === brand.value || !ground.trail.some(({ by, note }) => by === "rule" && note.endsWith(lostNote)))
     return [];
-  const [chosen] = groundsFor(brand.value as Hex).filter((each) => each.color === color);
-  const message = `Its ground is ${chosen?.says ?? color}, since the mark is lost on the brand colour.`;
-  return [
-    problem("ground-chosen", message, {
-      severity: "warning",
-      place,
-      expected: `${color}: ${ratio(mark, color)} : 1; ${brand.value}: ${ratio(mark, brand.value)} : 1`,
-    }),
-  ];
+  return groundsFor(brand.value as Hex)
+    .filter((each) => each.color === color)
+    .map(({ says, pattern }) =>
+      problem("ground-chosen", `Its ground is ${says}, since the mark is lost on the brand colour.`, {
+        severity: "warning",
+        place,
+        expected: `for all clients, in oxalis.yaml: patterns: { colors.ground: "${pattern}" }`,
+      }),
+    );
 }
 
 const lostNote = "is lost on the brand colour";

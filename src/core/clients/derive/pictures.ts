@@ -9,7 +9,7 @@ import type { Art } from "../../pictures/artwork/art.ts";
 import { isLettering, ratioOf } from "../../pictures/artwork/seen/lettering.ts";
 import { leftOutOf } from "../../pictures/artwork/seen/one-color.ts";
 import { readSmall } from "../../pictures/artwork/seen/small.ts";
-import { isWeakOn, shareTold, standing, steps } from "../../pictures/artwork/seen/told.ts";
+import { isLostOn, isWeakOn, shareTold, standing, steps } from "../../pictures/artwork/seen/told.ts";
 import { type ArtRole, artRoleNames, rolePath } from "../../pictures/slots/art-roles.ts";
 
 /** WCAG 2 asks pictures for this contrast with what surrounds them. */
@@ -81,7 +81,7 @@ const looks: readonly Look[] = [
   {
     code: "art-contrast",
     roles: ["mark", "wide"],
-    at: (art, colorOf) => standsOut(art, colorOf("colors.ground"), "its ground"),
+    at: (art, colorOf) => standsOut(art, colorOf("colors.ground"), own),
   },
   {
     code: "art-contrast",
@@ -156,10 +156,13 @@ const looks: readonly Look[] = [
   },
 ];
 
+const own = "its ground";
+
 function standsOut({ mean, file, small }: Art, ground: string | undefined, what: string): ReturnType<Look["at"]> {
   if (ground === undefined) return undefined;
   const share = shareTold(readSmall(small), ground as Hex, steps.standsOut);
-  if (share >= standing) return undefined;
+  // One that is lost altogether is told as that.
+  if (share >= standing || (what === own && isLostOn({ small }, ground as Hex))) return undefined;
   const ratio = contrast(mean, ground);
   if (ratio >= leastContrast)
     return {

@@ -48,7 +48,7 @@ export const ofPictures = {
   },
   "ground-chosen": {
     title: "A ground that was chosen, since the mark is lost on the brand colour",
-    fix: "Look at it on the proof page; to settle it for all, give `patterns: { colors.ground: … }` in oxalis.yaml.",
+    fix: "Look at it on the proof page; a client's own is `colors: { ground: … }` in its brief.",
   },
   "art-contrast": {
     title: "A mark that hardly stands out from its ground",
