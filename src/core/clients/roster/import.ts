@@ -127,7 +127,9 @@ function planClient(
   const last = attempt(() => lastImport(key));
   if (!last.ok) return { faults: last.problems.map(({ message }) => ({ message })) };
   const imported = importRow(key, { client: known.get(key), cells, last: last.value, settling });
-  return "faults" in imported ? imported : { ...imported, row, cells };
+  if ("faults" in imported) return imported;
+  const taken = cells.filter(({ heading }) => !imported.left.some((each) => each.heading === heading));
+  return { ...imported, row, cells: taken };
 }
 
 function cellsOf({ columns, headings }: Matched, row: readonly string[]): Cell[] {
