@@ -3,6 +3,7 @@ import { dirname, join } from "node:path";
 import readXlsxFile from "read-excel-file/node";
 import sharp from "sharp";
 import { beforeEach, describe, expect, test } from "vitest";
+import writeXlsxFile from "write-excel-file/node";
 import { parse } from "yaml";
 import { contents, edit, oxalis, workspaceWith } from "../support/oxalis.ts";
 
@@ -307,6 +308,23 @@ describe("cells and rows that cannot be taken", () => {
     const { code, err } = oxalis(folder, "import", sheet(`brand,build\n${"red,1\n".repeat(43)}`));
     expect([code, err.match(/row-refused/g)]).toEqual([1, ["row-refused"]]);
     expect(err).toContain("no column says which client a row is.");
+  });
+
+  test("a formula that was never worked out spoils its cell, not the workbook", async () => {
+    const text = (value: string) => ({ value, type: String });
+    const rows = [
+      [text("client"), text("name"), text("build")],
+      [text("3-acre"), text("Three"), { value: "=1+8", type: "Formula" as const }],
+      [text("saltmarsh"), text("Four"), text("7")],
+    ];
+    await writeXlsxFile([{ data: rows, sheet: "Kunden & Co" }]).toFile(at("formulas.xlsx"));
+    const { code, err } = oxalis(folder, "import", "formulas.xlsx");
+    expect([code, err]).toEqual([
+      1,
+      expect.stringContaining('row 2, column "build": it holds a formula that was never worked out.'),
+    ]);
+    expect(parse(briefOf("3-acre"))).toMatchObject({ app: { name: "Three" } });
+    expect([parse(briefOf("3-acre")).build, parse(briefOf("saltmarsh")).build]).toEqual([undefined, 7]);
   });
 
   test("cells are read as people write them", () => {

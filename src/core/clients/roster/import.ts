@@ -5,6 +5,7 @@ import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import { words } from "../derive/fields/words.ts";
 import { fixedColumns } from "./columns.ts";
+import { unworked } from "./formulas.ts";
 import type { ItemsGiven } from "./items.ts";
 import type { Matched } from "./match.ts";
 import { atCell, type Cell, type ImportedClient, importRow, type RowFault, type Settling } from "./row.ts";
@@ -113,8 +114,16 @@ function planRow(
   if (before !== undefined)
     return { faults: [{ message: `${key} stands in row ${before} already.`, heading: "client" }] };
   seen.set(key, number);
+  const spoiled = spoiledIn(given.matched, row);
   const name = known.has(key) ? [] : nameAsKey(cells);
-  return planClient(given, known, key, [...cells, ...name, ...(given.items.clients.get(key)?.cells ?? [])], number);
+  return planClient(
+    given,
+    known,
+    key,
+    [...cells, ...name, ...(given.items.clients.get(key)?.cells ?? [])],
+    number,
+    spoiled,
+  );
 }
 
 function planClient(
@@ -123,10 +132,11 @@ function planClient(
   key: string,
   cells: readonly Cell[],
   row: number,
+  spoiled: readonly RowFault[] = [],
 ): PlannedClient | { faults: readonly RowFault[] } {
   const last = attempt(() => lastImport(key));
   if (!last.ok) return { faults: last.problems.map(({ message }) => ({ message })) };
-  const imported = importRow(key, { client: known.get(key), cells, last: last.value, settling });
+  const imported = importRow(key, { client: known.get(key), cells, last: last.value, settling }, spoiled);
   if ("faults" in imported) return imported;
   const taken = cells.filter(({ heading }) => !imported.left.some((each) => each.heading === heading));
   return { ...imported, row, cells: taken };
@@ -135,10 +145,18 @@ function planClient(
 function cellsOf({ columns, headings }: Matched, row: readonly string[]): Cell[] {
   return columns.flatMap((column, at) => {
     const written = row[at] ?? "";
-    if (!column || written === "") return [];
+    if (!column || written === "" || written === unworked) return [];
     return [{ column, heading: headings[at] ?? "", written, value: column.read(written.normalize("NFC")) }];
   });
 }
+
+/** Cells of a row whose formulas nobody has worked out. */
+const spoiledIn = ({ columns, headings }: Matched, row: readonly string[]): RowFault[] =>
+  columns.flatMap((column, at) =>
+    column && row[at] === unworked
+      ? [{ message: "it holds a formula that was never worked out.", heading: headings[at], expected: "its value" }]
+      : [],
+  );
 
 /**
  * The key that a row gives; without one, that of the client who has the name already, or the one that its name makes.

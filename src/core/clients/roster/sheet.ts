@@ -7,7 +7,8 @@ import { readInside } from "../../ground/files/reading/folder.ts";
 import { problem } from "../../ground/problems/problem.ts";
 import { orStop, orStopAsync, refuse } from "../../ground/problems/result.ts";
 import { decodeSheet } from "./encoding.ts";
-import { refuseForeign, refuseUncalculated } from "./foreign.ts";
+import { refuseForeign } from "./foreign.ts";
+import { unworked, unworkedCells } from "./formulas.ts";
 import { guardWorkbook, sheetLimits } from "./workbook.ts";
 
 /** A sheet as text, row by row; the first row holds the headings. */
@@ -61,11 +62,12 @@ const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 
 async function readXlsx(bytes: Uint8Array, shown: string): Promise<NamedSheet[]> {
   const read = async () => {
     guardWorkbook(bytes, shown);
-    refuseUncalculated(bytes, shown);
-    return (await readXlsxFile(Buffer.from(bytes))).map(({ sheet: name, data }) => ({
-      name,
-      sheet: data.map((row) => row.slice(0, sheetLimits.columns).map((cell) => cellText(cell))),
-    }));
+    const spoiled = unworkedCells(bytes);
+    return (await readXlsxFile(Buffer.from(bytes))).map(({ sheet: name, data }, nth) => {
+      const sheet = data.map((row) => row.slice(0, sheetLimits.columns).map((cell) => cellText(cell)));
+      for (const { row, column } of spoiled[nth] ?? []) if (sheet[row]) sheet[row][column] = unworked;
+      return { name, sheet };
+    });
   };
   return orStopAsync(read, ({ message }) =>
     problem("sheet-unreadable", `${shown} is not an XLSX file that can be read: ${message}.`),
