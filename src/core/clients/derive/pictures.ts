@@ -1,7 +1,7 @@
 import { allSlots } from "../../app/catalog/all.ts";
 import type { Artwork, Resolved } from "../../app/variant/variant.ts";
 import type { ProblemCode } from "../../ground/problems/catalogue.ts";
-import { type Problem, type ProblemDetail, problem } from "../../ground/problems/problem.ts";
+import { isError, type Problem, type ProblemDetail, problem } from "../../ground/problems/problem.ts";
 import type { Hex } from "../../ground/values/color.ts";
 import { contrast } from "../../ground/values/color.ts";
 import type { Field } from "../../ground/values/fields.ts";
@@ -18,6 +18,8 @@ const leastContrast = 3;
 /** A thing to look for in a picture; gives what is wrong, with its numbers. */
 interface Look {
   code: ProblemCode;
+  /** It can stop a client; the others are warnings. */
+  stops?: true;
   roles: readonly ArtRole[];
   at(
     art: Art,
@@ -99,6 +101,7 @@ const looks: readonly Look[] = [
   },
   {
     code: "art-thin",
+    stops: true,
     roles: ["mark"],
     at: (art, _, { icon }) => {
       if (icon || !isLettering(art)) return undefined;
@@ -150,6 +153,7 @@ const looks: readonly Look[] = [
   },
   {
     code: "art-text",
+    stops: true,
     roles: artRoleNames,
     at: ({ text, file }) =>
       text ? { message: `${file} holds text in a font of whatever machine draws it.`, severity: "error" } : undefined,
@@ -178,10 +182,13 @@ function standsOut({ mean, file, small }: Art, ground: string | undefined, what:
 /**
  * Judges a client's pictures, each on its own. Warnings: they can be drawn, and may not look as somebody meant them.
  */
-export function judgePictures({ client, values, art }: Pick<Resolved, "client" | "values" | "art">): Problem[] {
+export function judgePictures(
+  { client, values, art }: Pick<Resolved, "client" | "values" | "art">,
+  asked: readonly Look[] = looks,
+): Problem[] {
   const colorOf = (field: Field) => values[field]?.value;
   return (Object.entries(art.given) as [ArtRole, Art][]).flatMap(([role, picture]) =>
-    looks
+    asked
       .filter(({ roles }) => roles.includes(role))
       .flatMap(({ code, at }) => {
         const found = at(picture, colorOf, art.given);
@@ -197,5 +204,12 @@ export function judgePictures({ client, values, art }: Pick<Resolved, "client" |
       }),
   );
 }
+
+/** Of these only what stops a client: asked at every command, where the others take longer. */
+export const judgeUnfit = (resolved: Pick<Resolved, "client" | "values" | "art">): Problem[] =>
+  judgePictures(
+    resolved,
+    looks.filter(({ stops }) => stops),
+  ).filter(isError);
 
 const detail = (client: string): ProblemDetail => ({ severity: "warning", client });

@@ -4,7 +4,7 @@ import { briefSchema } from "../../agency/workspace/schema/brief.ts";
 import { wantedStores } from "../../agency/workspace/wanted.ts";
 import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
 import { noArtwork, type Resolved, type Variant } from "../../app/variant/variant.ts";
-import { isError, ofClient, stoppedPlatforms, stopsClient } from "../../ground/problems/problem.ts";
+import { ofClient, stoppedPlatforms, stopsClient } from "../../ground/problems/problem.ts";
 import { attemptAsync } from "../../ground/problems/result.ts";
 import { type LookedAt, openLookedAt } from "../../pictures/artwork/looked-at.ts";
 import { captureFiles } from "../record/captures.ts";
@@ -14,7 +14,7 @@ import { readArtwork } from "./artwork.ts";
 import { judgeNames, judgeTogether } from "./fields/rules.ts";
 import { type KnownFonts, letterVariant, readFont } from "./lettering.ts";
 import { resolveVariant } from "./one-client.ts";
-import { judgePictures } from "./pictures.ts";
+import { judgeUnfit } from "./pictures.ts";
 import { readClientFiles } from "./questions/supplied.ts";
 
 const resolved = new WeakMap<Workspace, Promise<Resolved[]>>();
@@ -90,7 +90,7 @@ async function resolveClient(
   const given = font.ok ? font.value : { problems: font.problems };
   const art = given.font ? { ...seen.art, font: given.font } : seen.art;
   const { variant, ...resolved } = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
-  const unfit = judgePictures({ client, values: resolved.values, art }).filter(isError);
+  const unfit = judgeUnfit({ client, values: resolved.values, art });
   const ofArt = [...seen.problems, ...given.problems, ...unfit];
   const isWhole = variant && !ofArt.some(stopsClient);
   const lettered = isWhole ? await attemptAsync(() => letterVariant(variant, given.opened)) : undefined;
