@@ -8,6 +8,9 @@ import { readSmall } from "../../pictures/artwork/seen/small.ts";
 import { isLostOn, shareTold, standing, steps } from "../../pictures/artwork/seen/told.ts";
 import { rolePath } from "../../pictures/slots/art-roles.ts";
 
+/** How the trail says that a ground was chosen; behind the mark's file. */
+const lostNote = "is lost on the brand colour";
+
 /** A ground that may carry a mark, as it is told. */
 interface Ground {
   color: Hex;
@@ -31,11 +34,15 @@ const groundsFor = (brand: Hex): readonly Ground[] => [
 ];
 
 /** The first ground that a mark stands out from; otherwise the one that it stands out from most. */
-function bestGround(mark: Art, brand: Hex): Ground & { share: number } {
+function bestGround(mark: Art, brand: Hex): Ground {
   const small = readSmall(mark.small);
-  const tried = groundsFor(brand).map((each) => ({ ...each, share: shareTold(small, each.color, steps.standsOut) }));
-  const [most] = [...tried].sort((one, other) => other.share - one.share);
-  return tried.find(({ share }) => share >= standing) ?? (most as (typeof tried)[number]);
+  const tried: (Ground & { share: number })[] = [];
+  for (const each of groundsFor(brand)) {
+    const share = shareTold(small, each.color, steps.standsOut);
+    if (share >= standing) return each;
+    tried.push({ ...each, share });
+  }
+  return tried.reduce((most, each) => (each.share > most.share ? each : most));
 }
 
 /** What a client's icons are drawn from on a ground: its mark, where it has no icon that brings its own. */
@@ -46,7 +53,7 @@ export function carryingGround(value: Traced, art: Artwork): Traced {
   const mark = groundedMark(art);
   if (!mark) return value;
   const { color, says } = bestGround(mark, value.value as Hex);
-  return withStep(value, { by: "rule", note: `${says}: ${mark.file} is lost on the brand colour`, value: color });
+  return withStep(value, { by: "rule", note: `${says}: ${mark.file} ${lostNote}`, value: color });
 }
 
 /** Icons that nobody would recognise are never made; a ground that was chosen for a mark is told. */
@@ -68,13 +75,12 @@ export function judgeGround(client: Client, values: Values, art: Artwork): Probl
       ),
     ];
   if (!mark || !ground || !brand) return [];
-  const small = readSmall(mark.small);
   const color = ground.value as Hex;
   const place = client.brief?.document.placeOf(rolePath("mark"));
   if (isLostOn(mark, color)) {
     const better = bestGround(mark, brand.value as Hex);
     const isBetter = !isLostOn(mark, better.color);
-    const told = Math.round(shareTold(small, color, steps.standsOut) * 100);
+    const told = Math.round(shareTold(readSmall(mark.small), color, steps.standsOut) * 100);
     const left = told < 10 ? "hardly anything" : `only ${told} %`;
     return [
       problem("art-unseen", `Of ${mark.file} ${left} of the shape stands out from its ground, ${color}.`, {
@@ -98,8 +104,6 @@ export function judgeGround(client: Client, values: Values, art: Artwork): Probl
       }),
     );
 }
-
-const lostNote = "is lost on the brand colour";
 
 /** Contrast of a mark's mean colour with a ground. */
 const ratio = ({ mean }: Art, ground: string): string => contrast(mean, ground).toFixed(1);

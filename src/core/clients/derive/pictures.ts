@@ -207,9 +207,8 @@ export function judgePictures(
 
 /** Of these only what stops a client: asked at every command, where the others take longer. */
 export const judgeUnfit = (resolved: Pick<Resolved, "client" | "values" | "art">): Problem[] =>
-  judgePictures(
-    resolved,
-    looks.filter(({ stops }) => stops),
-  ).filter(isError);
+  judgePictures(resolved, stopping).filter(isError);
+
+const stopping = looks.filter(({ stops }) => stops);
 
 const detail = (client: string): ProblemDetail => ({ severity: "warning", client });

@@ -1,7 +1,11 @@
 import { strFromU8, unzipSync } from "fflate";
+import { columnOf } from "./workbook.ts";
 
 /** Stands in a cell with a formula that nobody has worked out; nobody can write it. */
 export const unworked = "\u0000formula";
+
+/** What is told of such a cell. */
+export const unworkedSaid = "it holds a formula that was never worked out.";
 
 /** A cell with a formula, and no value that somebody worked out. */
 const uncalculated =
@@ -32,7 +36,7 @@ export function unworkedCells(bytes: Uint8Array): At[][] {
     [...textOf(`xl/${targets.get(attribute(each, "r:id"))}`).matchAll(uncalculated)].map(
       ([, letters = "", row = ""]) => ({
         row: Number(row) - 1,
-        column: [...letters].reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0) - 1,
+        column: columnOf(letters) - 1,
       }),
     ),
   );

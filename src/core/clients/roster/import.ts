@@ -5,7 +5,7 @@ import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import { words } from "../derive/fields/words.ts";
 import { fixedColumns } from "./columns.ts";
-import { unworked } from "./formulas.ts";
+import { unworked, unworkedSaid } from "./formulas.ts";
 import type { ItemsGiven } from "./items.ts";
 import type { Matched } from "./match.ts";
 import { atCell, type Cell, type ImportedClient, importRow, type RowFault, type Settling } from "./row.ts";
@@ -153,9 +153,7 @@ function cellsOf({ columns, headings }: Matched, row: readonly string[]): Cell[]
 /** Cells of a row whose formulas nobody has worked out. */
 const spoiledIn = ({ columns, headings }: Matched, row: readonly string[]): RowFault[] =>
   columns.flatMap((column, at) =>
-    column && row[at] === unworked
-      ? [{ message: "it holds a formula that was never worked out.", heading: headings[at], expected: "its value" }]
-      : [],
+    column && row[at] === unworked ? [{ message: unworkedSaid, heading: headings[at], expected: "its value" }] : [],
   );
 
 /**

@@ -6,7 +6,7 @@ import { refuse } from "../../ground/problems/result.ts";
 import { number, text } from "./cells.ts";
 import type { Column } from "./column.ts";
 import { fixedColumns, plain } from "./columns.ts";
-import { unworked } from "./formulas.ts";
+import { unworked, unworkedSaid } from "./formulas.ts";
 import { atCell, type Cell } from "./row.ts";
 import type { NamedSheet, Sheet } from "./sheet.ts";
 
@@ -88,8 +88,7 @@ function itemsIn(sheet: Sheet, file: string, fields: readonly (readonly [string,
       fieldAt.flatMap((field, column) => {
         const cell = (row[column] ?? "").normalize("NFC");
         if (field && cell === unworked) {
-          const message = "it holds a formula that was never worked out.";
-          problems.push(atCell("row-refused", file, at + 2, { message, heading: headings[column] }));
+          problems.push(atCell("row-refused", file, at + 2, { message: unworkedSaid, heading: headings[column] }));
           return [];
         }
         return field && cell ? [[field[0], cellValue(cell, field[1].kind)]] : [];

@@ -52,5 +52,5 @@ export function guardWorkbook(bytes: Uint8Array, shown: string): void {
 const step = 16 * 1024;
 
 /** A is 1. */
-const columnOf = (letters: string): number =>
+export const columnOf = (letters: string): number =>
   [...letters].reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0);

@@ -29,9 +29,11 @@ function namesOfLanguages(): Map<string, string> {
   const letters = [..."abcdefghijklmnopqrstuvwxyz"];
   const codes = letters.flatMap((one) => letters.map((other) => one + other));
   const names = new Map<string, string>();
+  const spoken = (speaker: string) => new Intl.DisplayNames(speaker, { type: "language", fallback: "none" });
+  const inPages = pageLanguages.map(spoken);
   for (const code of codes)
-    for (const speaker of new Set([...pageLanguages, code])) {
-      const name = new Intl.DisplayNames(speaker, { type: "language", fallback: "none" }).of(code);
+    for (const speaker of [...inPages, spoken(code)]) {
+      const name = speaker.of(code);
       if (name !== undefined && !names.has(name.toLowerCase())) names.set(name.toLowerCase(), code);
     }
   return names;

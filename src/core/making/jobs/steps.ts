@@ -48,7 +48,12 @@ export async function runSteps(job: StepsJob, inputs: Inputs, to: To, runner: Ru
 
 function placeInputs({ inputs: wanted }: StepsJob, inputs: Inputs, { root, folder }: To): void {
   const writer = openWriter(root, folder);
-  for (const [path, input] of Object.entries(wanted)) inputs.copy(input, writer, path, false);
+  try {
+    for (const [path, input] of Object.entries(wanted)) inputs.copy(input, writer, path, false);
+  } catch (error) {
+    writer.abandon();
+    throw error;
+  }
   writer.finish();
 }
 
@@ -59,7 +64,7 @@ function within(folder: string, path = ""): string {
   return `${folder}/${path}`;
 }
 
-/** Stops: secret-missing */
+/** What a step is given besides its environment. Stops: step-failed where one is not set. */
 const secretsOf = ({ secrets }: ProgramStep, { secret }: Runner): Record<string, Secret> =>
   Object.fromEntries(
     secrets.map((name) => [

@@ -13,6 +13,7 @@ import { likenessOf } from "./likeness.ts";
 import type { LookedAt, Measured } from "./looked-at.ts";
 import { overhangs } from "./masks.ts";
 import { smallOf } from "./seen/small.ts";
+import { sameColor } from "./seen/told.ts";
 import { trialLimits, tryDrawing, type Unfit } from "./trial.ts";
 import { readVector, type Vector } from "./vector/read.ts";
 
@@ -106,9 +107,6 @@ async function lookAt(input: Buffer, size: { width: number; height: number }, fi
     refuse("art-unreadable", `${file} is broken or cut short (${why}).`, { place });
   }
 }
-
-/** Two colours nearer than this are taken for one: JPEG leaves noise on a plain ground. Sum of channel distances. */
-const sameColor = 36;
 
 /** The same pixels, and nothing where the ground's colour is. */
 function withoutGround(data: Buffer, edge: string | undefined): Buffer {

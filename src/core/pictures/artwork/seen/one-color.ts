@@ -13,11 +13,26 @@ const plate = { filled: 0.94, varied: 0.08 } as const;
  * Which colour is left out of a picture that is drawn in one: the ground's where that leaves its shape, otherwise the
  * one that leaves most of it, or none; and how much that is, 0 to 1.
  */
-export function leftOutOf(art: Art, ground: Hex): { key?: Hex; share: number } {
+export function leftOutOf(art: Art, ground: Hex): LeftOut {
+  const known = looked.get(art) ?? new Map<Hex, LeftOut>();
+  const found = known.get(ground) ?? lookFor(art, ground);
+  looked.set(art, known.set(ground, found));
+  return found;
+}
+
+interface LeftOut {
+  key?: Hex;
+  share: number;
+}
+
+/** Each one-coloured slot of a client asks for the same. */
+const looked = new WeakMap<Art, Map<Hex, LeftOut>>();
+
+function lookFor(art: Art, ground: Hex): LeftOut {
   const { opaque, edge, filled, varied } = art;
   const seen = readSmall(art.small);
   const isPlate = filled >= plate.filled && varied >= plate.varied;
-  const without = (key: Hex): { key?: Hex; share: number } => ({
+  const without = (key: Hex): LeftOut => ({
     key,
     share: shareInOneColor(seen, { key, isPlate }),
   });

@@ -96,8 +96,8 @@ export function mainColors({ pixels }: Small, least = 0.05): Hex[] {
 const apart = (one: readonly number[], other: readonly number[]): number =>
   one.reduce((sum, level, c) => sum + Math.abs(level - (other[c] as number)), 0);
 
-/** Colours nearer than this are taken for one where one is left out of a picture. Sum of channel distances. */
-const sameColor = 36;
+/** Two colours nearer than this are taken for one: JPEG leaves noise on a plain ground. Sum of channel distances. */
+export const sameColor = 36;
 
 /** Colours so far apart have nothing of each other. */
 const another = 300;
