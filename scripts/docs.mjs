@@ -1,15 +1,18 @@
 // Writes the parts of docs/ that are tables of the program: node scripts/docs.mjs [--check]
 import { readFileSync, writeFileSync } from "node:fs";
+import { resolve } from "node:path";
+import { pathToFileURL } from "node:url";
 import { build } from "esbuild";
 
-const { outputFiles } = await build({
+const tables = resolve("node_modules/.cache/docs-tables.mjs");
+await build({
   entryPoints: ["scripts/docs-tables.ts"],
   bundle: true,
-  write: false,
+  outfile: tables,
   format: "esm",
   platform: "node",
+  packages: "external",
 });
-const code = Buffer.from(outputFiles[0].contents).toString("base64");
 const {
   problemKinds,
   whoActs,
@@ -25,7 +28,7 @@ const {
   codePlaces,
   rows,
   flagOf,
-} = await import(`data:text/javascript;base64,${code}`);
+} = await import(pathToFileURL(tables));
 
 const cell = (text) => text.replaceAll("|", "\\|");
 const table = (heads, rows) =>

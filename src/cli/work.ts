@@ -3,7 +3,7 @@ import { openPorts } from "./ports.ts";
 import { given } from "./rows/row.ts";
 import { type CommandName, rows } from "./rows/table.ts";
 import { showFailure } from "./view/failure.ts";
-import { openTerminal, type Settings } from "./view/terminal.ts";
+import { openTerminal, type ShownAs } from "./view/terminal.ts";
 
 /** The work of all commands: built as one script of its own, which the start loads when a command is called. */
 export { reportFailure, reportWrongUse } from "./view/failure.ts";
@@ -36,7 +36,7 @@ const commands: { readonly [N in CommandName]: () => Promise<{ run: Run<N> }> } 
 export async function call<N extends CommandName>(
   name: N,
   args: readonly unknown[],
-  options: Settings & Readonly<Record<string, unknown>>,
+  options: ShownAs & Readonly<Record<string, unknown>>,
 ): Promise<number> {
   const terminal = openTerminal(options);
   const { run } = await commands[name]();

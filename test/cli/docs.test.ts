@@ -8,7 +8,7 @@ import { parseYaml } from "../../src/core/agency/documents/document.ts";
 import { validate } from "../../src/core/agency/documents/validate.ts";
 import { agencySchema } from "../../src/core/agency/workspace/schema/agency.ts";
 import { briefSchema } from "../../src/core/agency/workspace/schema/brief.ts";
-import { templateSchema } from "../../src/core/agency/workspace/schema/template.ts";
+import { templateSchema } from "../../src/core/app/platforms/template-schema.ts";
 import { oxalis, workspaceWith } from "../support/oxalis.ts";
 
 const root = join(import.meta.dirname, "../..");

@@ -1,7 +1,7 @@
 import { isError, type Problem, stoppedPlatforms, stopsClient } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import { platformNames } from "../../core/ground/values/platform.ts";
-import type { Change } from "../../core/making/jobs/difference.ts";
+import type { FileChange } from "../../core/making/jobs/difference.ts";
 import type { ClientOutcome } from "../../core/making/make/generate.ts";
 import { type Cause, causeName, causeSaid } from "../../core/making/make/why.ts";
 import { makeVariants } from "../../core/operations/generate.ts";
@@ -42,7 +42,7 @@ const asData = (outcome: ClientOutcome): object => ({
 });
 
 /** How each kind of change is said: when it was done, and when it would be. */
-const said: Readonly<Record<Change["what"], readonly [done: string, would: string]>> = {
+const said: Readonly<Record<FileChange["what"], readonly [done: string, would: string]>> = {
   create: ["made", "to make"],
   change: ["changed", "to change"],
   restore: ["restored", "to restore"],

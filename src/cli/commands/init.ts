@@ -1,8 +1,8 @@
 import { relative } from "node:path";
 import { stripVTControlCharacters as plain } from "node:util";
+import { missingKinds } from "../../core/app/platforms/all.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import { fields } from "../../core/ground/values/fields.ts";
-import { missingKinds } from "../../core/ground/values/missing.ts";
 import { platformNames } from "../../core/ground/values/platform.ts";
 import type { Place } from "../../core/ground/values/source.ts";
 import type { Account } from "../../core/operations/init/account.ts";
@@ -48,7 +48,7 @@ function tell({ platform, folder, values, pictures, missing }: Account, terminal
   );
   const lacking = missing.map(
     ({ kind, added, place }): Row => [
-      `  ${out.yellow("None:")} ${missingKinds[kind].says}`,
+      `  ${out.yellow("None:")} ${missingKinds[kind]?.says}`,
       added ? "added" : "left out",
       at(place),
     ],

@@ -1,4 +1,4 @@
-import { jsonSchema } from "../../core/agency/workspace/json-schema.ts";
+import { jsonSchema } from "../../core/app/survey/json-schema.ts";
 import { succeed } from "../../core/ground/problems/result.ts";
 import type { Run } from "../command.ts";
 

@@ -2,17 +2,17 @@ import { type ArgumentRow, flagOf, type Named, type OptionRow, type Row } from "
 import { rows } from "./table.ts";
 
 /** What values can be called by; asked for only where a value is completed. */
-export type Names = (kind: Named) => readonly string[];
+export type NamesOf = (kind: Named) => readonly string[];
 
 /** What can stand for the last word of a line, the program's name left away. */
-export function complete(words: readonly string[], names: Names): string[] {
+export function complete(words: readonly string[], names: NamesOf): string[] {
   const [command = "", ...behind] = words;
   const last = words.at(-1) ?? "";
   const all = behind.length === 0 ? Object.keys(rows) : behindCommand(command, behind, names);
   return all.filter((each) => each.startsWith(last));
 }
 
-function behindCommand(command: string, words: readonly string[], names: Names): readonly string[] {
+function behindCommand(command: string, words: readonly string[], names: NamesOf): readonly string[] {
   const row: Row | undefined = Object.hasOwn(rows, command) ? rows[command as keyof typeof rows] : undefined;
   if (!row) return [];
   const options = Object.entries(row.options);
@@ -28,7 +28,7 @@ function behindCommand(command: string, words: readonly string[], names: Names):
   return argument ? valuesOf(argument, names) : [];
 }
 
-function valuesOf(row: OptionRow | ArgumentRow, names: Names): readonly string[] {
+function valuesOf(row: OptionRow | ArgumentRow, names: NamesOf): readonly string[] {
   if ("of" in row && row.of) return row.of;
   return "names" in row && row.names ? names(row.names) : [];
 }

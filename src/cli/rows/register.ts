@@ -2,10 +2,16 @@ import { Argument, type Command, Option } from "commander";
 import { type ArgumentRow, flagOf, type OptionRow, type Row } from "./row.ts";
 
 /** Called with what was parsed of a command. */
-export type Called = (args: readonly unknown[], options: Readonly<Record<string, unknown>>) => Promise<void>;
+export type OnParsed = (args: readonly unknown[], options: Readonly<Record<string, unknown>>) => Promise<void>;
 
 /** Declares a command by its row. @param examples calls of it, as they are typed behind `oxalis`. */
-export function register(program: Command, name: string, row: Row, examples: readonly string[], called: Called): void {
+export function register(
+  program: Command,
+  name: string,
+  row: Row,
+  examples: readonly string[],
+  called: OnParsed,
+): void {
   const command = program.command(name).description(row.says);
   for (const [argument, each] of Object.entries(row.arguments)) command.addArgument(argumentOf(argument, each));
   for (const [option, each] of Object.entries(row.options)) command.addOption(optionOf(option, each));

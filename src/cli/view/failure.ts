@@ -3,7 +3,7 @@ import { rows } from "../rows/table.ts";
 import { placeData } from "./data.ts";
 import { showProblems } from "./problems.ts";
 import { inSource } from "./stack.ts";
-import { openTerminal, type Settings, type Terminal } from "./terminal.ts";
+import { openTerminal, type ShownAs, type Terminal } from "./terminal.ts";
 
 /** Tells why a command could not do its work; gives the exit code. */
 export function showFailure(problems: readonly Problem[], terminal: Terminal): number {
@@ -24,7 +24,7 @@ export function reportWrongUse(said: string, words: readonly string[]): void {
 }
 
 /** Tells of what should not have happened; gives the exit code. */
-export function reportFailure(error: unknown, settings: Settings): number {
+export function reportFailure(error: unknown, settings: ShownAs): number {
   const { note, err } = openTerminal(settings);
   if ((error as NodeJS.ErrnoException).syscall === "uv_cwd") {
     note("The folder you are in is no longer there. Go to another one, and try again.");

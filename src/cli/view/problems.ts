@@ -1,5 +1,5 @@
 import type { Problem } from "../../core/ground/problems/problem.ts";
-import type { Colors, Settings } from "./terminal.ts";
+import type { Colors, ShownAs } from "./terminal.ts";
 
 /**
  * A problem as a producer reads it: what, where, the line itself, what was expected, how to fix it.
@@ -31,7 +31,7 @@ export const severityOf = ({ severity }: Problem, colors: Colors): string =>
       : colors.dim("note");
 
 /** What is shown of problems: errors alone where that is asked for, notes only where everything is. */
-export const isShown = ({ severity }: Problem, { quiet, verbose }: Settings): boolean =>
+export const isShown = ({ severity }: Problem, { quiet, verbose }: ShownAs): boolean =>
   severity === "error" || (!quiet && (severity === "warning" || verbose === true));
 
 /** What to do next, and who has to act where that is not whoever reads it. */

@@ -2,7 +2,7 @@ import picocolors from "picocolors";
 import { fitLines } from "./fit.ts";
 
 /** Options that say how a command shows what it has to say. */
-export interface Settings {
+export interface ShownAs {
   json?: boolean;
   quiet?: boolean;
   verbose?: boolean;
@@ -25,20 +25,20 @@ export interface Terminal {
   room: number;
   /** Whether somebody watches standard error, so that it may be drawn over. */
   watched: boolean;
-  settings: Settings;
+  settings: ShownAs;
 }
 
 /** A yellow that can be read on black and on white: the usual one is lost on white. */
 const readableYellow = "\u001b[38;5;130m";
 
-function colorsFor(stream: NodeJS.WriteStream, when: Settings["color"]): Colors {
+function colorsFor(stream: NodeJS.WriteStream, when: ShownAs["color"]): Colors {
   const colors = picocolors.createColors(wantsColor(stream, when));
   return colors.isColorSupported ? { ...colors, yellow: (text) => `${readableYellow}${text}\u001b[39m` } : colors;
 }
 
 export type Colors = ReturnType<typeof picocolors.createColors>;
 
-function wantsColor(stream: NodeJS.WriteStream, when: Settings["color"]): boolean {
+function wantsColor(stream: NodeJS.WriteStream, when: ShownAs["color"]): boolean {
   if (when === "always") return true;
   if (when === "never" || process.env.NO_COLOR || process.env.TERM === "dumb") return false;
   return stream.isTTY === true;
@@ -50,7 +50,7 @@ const steady = (text: string): string =>
     mark.length > 1 && mark.startsWith("\u001b") ? mark : "\ufffd",
   );
 
-export function openTerminal(settings: Settings): Terminal {
+export function openTerminal(settings: ShownAs): Terminal {
   const columns = Number(process.env.COLUMNS) || process.stdout.columns;
   const width = Math.max(40, columns || 100);
   // Into a file or another program, lines go as they are.

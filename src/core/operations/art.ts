@@ -9,16 +9,16 @@ import { operation } from "./running/operation.ts";
 import { writeOutput } from "./running/output.ts";
 import { type At, openWorkspace } from "./running/workspace.ts";
 
-interface Wanted {
+interface WantedPicture {
   platform?: Platform | undefined;
   /** In whatever case. */
   role?: string | undefined;
 }
 
 /** Every picture that platforms and stores want, or those of one platform or role. */
-export const listPictures = operation(async (wanted: Wanted): Promise<Slot[]> => picturesOf(wanted));
+export const listPictures = operation(async (wanted: WantedPicture): Promise<Slot[]> => picturesOf(wanted));
 
-function picturesOf({ platform, role }: Wanted): Slot[] {
+function picturesOf({ platform, role }: WantedPicture): Slot[] {
   const roles = [...new Set(allSlots.map((slot) => slot.role))];
   const isRole = (each: string) => role === undefined || each.toLowerCase() === role.toLowerCase();
   if (role !== undefined && !roles.some(isRole))
@@ -37,7 +37,7 @@ interface WrittenGuide {
 /** Writes the page for a client's designer. */
 export const writeGuide = operation(
   async (
-    { file: named, ...input }: At & Wanted & { file: string; language?: PageLanguage | undefined },
+    { file: named, ...input }: At & WantedPicture & { file: string; language?: PageLanguage | undefined },
     ports,
   ): Promise<WrittenGuide> => {
     const pictures = picturesOf(input);

@@ -1,9 +1,9 @@
 import { basename, dirname, resolve } from "node:path";
 import { parseDocument } from "yaml";
 import { imports } from "../agency/history/imported.ts";
-import { jsonSchema } from "../agency/workspace/json-schema.ts";
 import { agencyFile } from "../agency/workspace/locate.ts";
 import type { Workspace } from "../agency/workspace/workspace.ts";
+import { jsonSchema } from "../app/survey/json-schema.ts";
 import type { Column } from "../clients/roster/column.ts";
 import { columnsOf } from "../clients/roster/columns.ts";
 import { foresee } from "../clients/roster/foresee.ts";

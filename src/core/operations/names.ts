@@ -1,5 +1,6 @@
-import { isClientKey, readWorkspace } from "../agency/workspace/read.ts";
+import { isClientKey } from "../agency/workspace/read.ts";
 import { allSlots } from "../app/catalog/all.ts";
+import { readWorkspace } from "../app/survey/workspace.ts";
 import { attempt, orElse } from "../ground/problems/result.ts";
 import { fieldNames } from "../ground/values/fields.ts";
 import { operation } from "./running/operation.ts";

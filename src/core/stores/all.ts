@@ -7,7 +7,7 @@ import type { StoreDefinition } from "./definition.ts";
 import { googlePlay } from "./google-play/google-play.ts";
 import { macAppStore } from "./mac-app-store/mac-app-store.ts";
 import { microsoftStore } from "./microsoft-store/microsoft-store.ts";
-import type { Question } from "./question.ts";
+import type { StoreQuestion } from "./question.ts";
 import { sharedQuestions } from "./questions-in-common.ts";
 
 /** Every store that is known. */
@@ -28,7 +28,7 @@ const keysOf = (having: (store: StoreDefinition) => boolean): StoreKey[] =>
 export type OfStores<T> = T & { stores: readonly StoreKey[] };
 
 /** Every question about an app, in the order in which stores ask. */
-export const questions: readonly OfStores<Question>[] = [
+export const questions: readonly OfStores<StoreQuestion>[] = [
   ...sharedQuestions.map((question) => ({ ...question, stores: keysOf(({ asks }) => asks.includes(question.name)) })),
   ...allStores.flatMap(({ key, questions: own }) => own.map((question) => ({ ...question, stores: [key] }))),
 ];

@@ -5,7 +5,7 @@ import type { Slot } from "../pictures/slots/slot.ts";
 import type { AccountCode } from "./account-code.ts";
 import type { CaptureRow } from "./capture-row.ts";
 import type { CategoryName } from "./categories.ts";
-import type { Question } from "./question.ts";
+import type { StoreQuestion } from "./question.ts";
 import type { SharedQuestion } from "./questions-in-common.ts";
 import type { RecordRow } from "./record-row.ts";
 
@@ -37,7 +37,7 @@ export interface StoreDefinition {
   /** What it asks of every app, of what several stores ask. */
   asks: readonly SharedQuestion[];
   /** What it alone asks. */
-  questions: readonly Question[];
+  questions: readonly StoreQuestion[];
   /** What it knows an account by, and an app within it. */
   accounts: readonly AccountCode[];
   share: Sharing;

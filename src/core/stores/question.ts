@@ -1,5 +1,5 @@
 /** One of a store's questions about an app, whose answer is the template's more often than the client's. */
-export interface Question {
+export interface StoreQuestion {
   /** What it is called in files. */
   name: string;
   /** The question, for a producer. */

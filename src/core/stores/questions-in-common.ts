@@ -1,4 +1,4 @@
-import type { Question } from "./question.ts";
+import type { StoreQuestion } from "./question.ts";
 
 const asOf = "2026-11-01";
 const yesNo = ["yes", "no"] as const;
@@ -47,7 +47,7 @@ const ofRating = [
     ...rating,
     locks: { features: ["chat", "comments"], answer: "yes", because: "the app lets people write to each other" },
   },
-] as const satisfies readonly Question[];
+] as const satisfies readonly StoreQuestion[];
 
 /** Which data the app collects. */
 const ofData = [
@@ -59,7 +59,7 @@ const ofData = [
   collected("purchases", "what somebody bought", ["purchases"]),
   collected("usage", "how somebody uses the app", ["analytics"]),
   collected("identifiers", "identifiers of a device", ["push", "analytics"]),
-] as const satisfies readonly Question[];
+] as const satisfies readonly StoreQuestion[];
 
 /** What some stores ask besides. */
 const further = [
@@ -110,7 +110,7 @@ const further = [
     source: 'App Store Connect help, "Accessibility nutrition labels"; Partner Center, "Product declarations"',
     asOf,
   },
-] as const satisfies readonly Question[];
+] as const satisfies readonly StoreQuestion[];
 
 const all = [...ofRating, ...ofData, ...further] as const;
 
@@ -118,7 +118,7 @@ const all = [...ofRating, ...ofData, ...further] as const;
 export type SharedQuestion = (typeof all)[number]["name"];
 
 /** What several stores ask of every app, in the order in which they do. */
-export const sharedQuestions: readonly (Question & { name: SharedQuestion })[] = all;
+export const sharedQuestions: readonly (StoreQuestion & { name: SharedQuestion })[] = all;
 
 /** Those that every store asks. */
 export const askedEverywhere: readonly SharedQuestion[] = [...ofRating, ...ofData].map(({ name }) => name);

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { templateSchema } from "../../../src/core/agency/workspace/schema/template.ts";
+import { templateSchema } from "../../../src/core/app/platforms/template-schema.ts";
 import { noArtwork, type Resolved } from "../../../src/core/app/variant/variant.ts";
 import { problem } from "../../../src/core/ground/problems/problem.ts";
 import { pageLanguages } from "../../../src/core/ground/values/page-language.ts";
@@ -12,7 +12,7 @@ import { tables } from "../../../src/core/pages/words/letter.ts";
 import { speakingFrom } from "../../../src/core/pages/words/speak.ts";
 import type { ClientStanding } from "../../../src/core/proving/standing/clients.ts";
 import type { LineStanding, Standing } from "../../../src/core/proving/standing/standing.ts";
-import type { Asked, Sources } from "../../../src/core/showing/letters/asked.ts";
+import type { Asked, LetterFrom } from "../../../src/core/showing/letters/asked.ts";
 import { namesOf, thingsOf } from "../../../src/core/showing/letters/letter.ts";
 import { letterPage } from "../../../src/core/showing/letters/page.tsx";
 import { fillInSheets } from "../../../src/core/showing/letters/sheet.ts";
@@ -65,7 +65,7 @@ const notes = templateSchema.parse({
 });
 
 /** What a letter asks for, of a client with these problems and this standing. */
-const things = (standing: ClientStanding, more: Partial<Sources> = {}): Asked["groups"] =>
+const things = (standing: ClientStanding, more: Partial<LetterFrom> = {}): Asked["groups"] =>
   thingsOf({
     resolved: resolved(),
     problems: [],

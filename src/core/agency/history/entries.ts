@@ -18,14 +18,14 @@ export interface Entries<T> {
 }
 
 /** Entries by their names. */
-export type Named<E> = ReadonlyMap<string, E>;
+export type ByName<E> = ReadonlyMap<string, E>;
 
 /** A file beside the brief that held entries of a kind before. */
 interface FormerFile<E> {
   name: string;
   schemaOf(data: unknown): z.ZodObject;
   /** What it said, as entries. Stops where it contradicts itself. */
-  entriesOf(written: never, file: string): Named<E>;
+  entriesOf(written: never, file: string): ByName<E>;
 }
 
 interface Kind<S extends z.ZodObject, T> {
@@ -35,8 +35,8 @@ interface Kind<S extends z.ZodObject, T> {
   schemaOf(name: string): S | undefined;
   former: FormerFile<z.output<S>>;
   /** What entries say. Stops where they contradict each other. */
-  understood(entries: Named<z.output<S>>, folder: string): T;
-  entriesOf(value: T): Named<z.output<S>>;
+  understood(entries: ByName<z.output<S>>, folder: string): T;
+  entriesOf(value: T): ByName<z.output<S>>;
 }
 
 const folderOf = (key: string): string => `clients/${key}/history`;
@@ -52,7 +52,7 @@ export function historyOf<S extends z.ZodObject, T>(kind: Kind<S, T>): Entries<T
   const { damaged, former } = kind;
   const formerFile = (key: string) => `clients/${key}/${former.name}`;
 
-  const inHistory = (root: string, key: string): Named<Entry> => {
+  const inHistory = (root: string, key: string): ByName<Entry> => {
     const folder = folderOf(key);
     if (lookAt(root, folder)?.isDirectory() === false)
       refuse(damaged, `${folder} is no folder: what has happened to ${key} is not known.`);
@@ -66,14 +66,14 @@ export function historyOf<S extends z.ZodObject, T>(kind: Kind<S, T>): Entries<T
     );
   };
 
-  const before = (root: string, key: string): Named<Entry> | undefined => {
+  const before = (root: string, key: string): ByName<Entry> | undefined => {
     const file = formerFile(key);
     const written = readKept(root, file, { damaged, schemaOf: former.schemaOf });
     return written === undefined ? undefined : former.entriesOf(written as never, file);
   };
 
   /** Both together; what stands in both is said alike. */
-  const both = (key: string, earlier: Named<Entry>, now: Named<Entry>): Named<Entry> => {
+  const both = (key: string, earlier: ByName<Entry>, now: ByName<Entry>): ByName<Entry> => {
     for (const [name, entry] of earlier)
       if (now.has(name) && textOf(now.get(name)) !== textOf(entry))
         refuse(damaged, `${formerFile(key)} and ${entryFile(key, name)} differ.`, {

@@ -3,7 +3,7 @@ import { refuse } from "../../ground/problems/result.ts";
 import { day } from "../../ground/values/day.ts";
 import { formOf, inCurrentForm, type Migration } from "../../ground/values/forms.ts";
 import { type Platform, platforms } from "../../ground/values/platform.ts";
-import { historyOf, type Named } from "./entries.ts";
+import { type ByName, historyOf } from "./entries.ts";
 
 /** An identifier in use: the days on which a variant was first made with it, and on which a release fixed it. */
 const heldIdentifier = z.strictObject({
@@ -76,7 +76,7 @@ type LedgerEntry = z.infer<typeof ledgerEntry>;
 const identifierName = (platform: Platform): string => `identifier-${platform}`;
 const buildName = (build: number): string => `build-${build}`;
 
-const entriesOf = ({ identifiers, releases }: Ledger): Named<LedgerEntry> =>
+const entriesOf = ({ identifiers, releases }: Ledger): ByName<LedgerEntry> =>
   new Map<string, LedgerEntry>([
     ...platforms.flatMap((each): [string, LedgerEntry][] => {
       const held = identifiers[each];

@@ -12,7 +12,7 @@ import { ledgers } from "../history/ledger.ts";
 import { agencyFile } from "./locate.ts";
 import { agencySchema } from "./schema/agency.ts";
 import { briefSchema } from "./schema/brief.ts";
-import { templateSchema } from "./schema/template.ts";
+import type { TemplateSchema } from "./schema/template.ts";
 import type { Client, Parsed, Workspace } from "./workspace.ts";
 
 const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
@@ -23,8 +23,8 @@ export const isClientKey = (key: string): boolean => clientKeyForm.test(key) && 
 
 const notesFile = "template.yaml";
 
-/** Reads and validates a workspace. A broken brief does not stop the others; a broken oxalis.yaml does. */
-export function readWorkspace(root: string): Workspace {
+/** Reads and validates the files of a workspace. A broken brief does not stop the others; a broken oxalis.yaml does. */
+export function readFiles(root: string, templateSchema: TemplateSchema): Workspace {
   const agency = readYaml(root, agencyFile, agencySchema);
   const notes = lookAt(root, notesFile)
     ? readYaml(root, notesFile, templateSchema)
@@ -64,7 +64,7 @@ function readClient(root: string, key: string): Client {
   };
 }
 
-function readYaml<S extends typeof agencySchema | typeof briefSchema | typeof templateSchema>(
+function readYaml<S extends typeof agencySchema | typeof briefSchema | TemplateSchema>(
   root: string,
   file: string,
   schema: S,
@@ -75,7 +75,7 @@ function readYaml<S extends typeof agencySchema | typeof briefSchema | typeof te
 const readDocument = (root: string, file: string): Document =>
   parseYaml({ file, text: textOf(readInside(root, file, file), file) });
 
-const asWritten = <S extends typeof agencySchema | typeof briefSchema | typeof templateSchema>(
+const asWritten = <S extends typeof agencySchema | typeof briefSchema | TemplateSchema>(
   document: Document,
   schema: S,
 ): Parsed<ReturnType<S["parse"]>> => ({ data: validate(document, schema) as ReturnType<S["parse"]>, document });

@@ -32,7 +32,7 @@ export const slotNames: ReadonlySet<string> = new Set(allSlots.flatMap(namesOf))
 export interface SlotFamily {
   /** The role, and the form where there are several: "icon, dark". */
   name: string;
-  form?: Form;
+  form?: Variation;
   first: Slot;
   /** Smallest first. */
   slots: readonly Slot[];
@@ -55,16 +55,16 @@ export function families(slots: readonly Slot[]): SlotFamily[] {
 }
 
 /** A form of a picture beside others of its role. */
-export type Form = "dark" | "tinted" | "unplated" | "target sizes";
+export type Variation = "dark" | "tinted" | "unplated" | "target sizes";
 
-const forms: readonly { form: Form; is: RegExp }[] = [
+const forms: readonly { form: Variation; is: RegExp }[] = [
   { form: "dark", is: /-(dark|night)$/ },
   { form: "tinted", is: /-tinted$/ },
   { form: "unplated", is: /unplated$/ },
   { form: "target sizes", is: /^targetsize-\d+$/ },
 ];
 
-function withForm({ qualifier }: Slot): { form?: Form } {
+function withForm({ qualifier }: Slot): { form?: Variation } {
   const form = forms.find(({ is }) => is.test(qualifier))?.form;
   return form ? { form } : {};
 }

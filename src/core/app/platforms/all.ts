@@ -1,4 +1,4 @@
-import type { Platform } from "../../ground/values/platform.ts";
+import { type Platform, platforms } from "../../ground/values/platform.ts";
 import { android } from "./android/android.ts";
 import type { PlatformDefinition } from "./definition.ts";
 import { desktop } from "./desktop/desktop.ts";
@@ -14,3 +14,10 @@ export const definitions: Readonly<Record<Platform, PlatformDefinition>> = {
   windows,
   web,
 };
+
+/** What a template may lack, by its kind: of which platform, and what it is. */
+export const missingKinds: Readonly<Record<string, { platform: Platform; says: string }>> = Object.fromEntries(
+  platforms.flatMap((platform) =>
+    Object.entries(definitions[platform].missing).map(([kind, says]) => [kind, { platform, says }]),
+  ),
+);

@@ -4,10 +4,10 @@ import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { stop } from "../../ground/problems/result.ts";
 import { parseColor } from "../../ground/values/color.ts";
 import type { Field } from "../../ground/values/fields.ts";
-import type { Wants } from "../../ground/values/missing.ts";
 import { definitions } from "../platforms/all.ts";
 import type { Holds, NamedFill } from "../template/color-places.ts";
 import { type Fill, type PartSurvey, placeOf } from "../template/found.ts";
+import type { Wants } from "../template/missing.ts";
 
 /** One name in each platform's own writing: shop_line, ShopLine, --shop-line. */
 const plain = (name: string): string => name.replace(/[^A-Za-z0-9]/g, "").toLowerCase();

@@ -1,7 +1,6 @@
 import type { Folder } from "../../ground/files/reading/folder.ts";
-import type { Feature } from "../../ground/values/needs.ts";
 import { definitions } from "../platforms/all.ts";
-import type { FeaturePlaces } from "../template/feature-places.ts";
+import type { Feature, FeaturePlaces } from "../template/feature-places.ts";
 import { filesOf, type PartSurvey } from "../template/found.ts";
 
 /** Looks for every place of a feature in the parts of a template. */

@@ -1,7 +1,7 @@
 import type { Folder } from "../../ground/files/reading/folder.ts";
 import type { Field } from "../../ground/values/fields.ts";
-import type { Wants } from "../../ground/values/missing.ts";
 import type { AddedFile, Fill, PartSurvey } from "./found.ts";
+import type { Wants } from "./missing.ts";
 
 /** What a colour of that name stands for; undefined where template.yaml does not say. */
 export type Holds = (name: string) => Field | undefined;

@@ -1,7 +1,18 @@
 import type { Cut } from "../../formats/splice/cut.ts";
 import type { Site } from "../../formats/splice/site.ts";
 import type { Folder } from "../../ground/files/reading/folder.ts";
-import type { Feature } from "../../ground/values/needs.ts";
+import type { Platform } from "../../ground/values/platform.ts";
+
+/** What a feature needs of each platform's build files: lists of names, each list one that its platform knows. */
+export type Needs = {
+  readonly [P in Platform]?: Readonly<Record<string, readonly string[] | undefined>> | undefined;
+};
+
+/** A feature of a template: its name, which may tell what it needs, and what template.yaml says that it needs. */
+export interface Feature {
+  name: string;
+  declared: Needs;
+}
 
 /** Where a feature is in the build files: what goes with it, and what it puts there. */
 export interface FeaturePlaces {

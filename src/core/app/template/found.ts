@@ -2,10 +2,9 @@ import { emptySite, type Site } from "../../formats/splice/site.ts";
 import type { Folder } from "../../ground/files/reading/folder.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
 import type { Field } from "../../ground/values/fields.ts";
-import type { MissingKind, Wants } from "../../ground/values/missing.ts";
 import type { Platform } from "../../ground/values/platform.ts";
-import type { Place } from "../../ground/values/source.ts";
 import type { Slot } from "../../pictures/slots/slot.ts";
+import type { Missing, Wants } from "./missing.ts";
 import type { Shape } from "./shapes.ts";
 
 /** A place in the template that holds one of its own values, and which value of a client goes there. */
@@ -30,14 +29,6 @@ export interface AddedFile {
   path: string;
   text: string;
   fills: readonly Fill[];
-}
-
-/** Something that its platform has a place for and the template had none. */
-export interface Missing {
-  kind: MissingKind;
-  /** Whether variants get it. */
-  added: boolean;
-  place: Place;
 }
 
 /** A picture the template refers to: the catalog's row and the file it must become. */

@@ -5,11 +5,11 @@ import { type Problem, problem } from "../../ground/problems/problem.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
 import { type Step, type Traced, trace, withStep, writtenAt } from "../../ground/values/trail.ts";
 import { type OfStores, questions } from "../../stores/all.ts";
-import type { Question } from "../../stores/question.ts";
+import type { StoreQuestion } from "../../stores/question.ts";
 
 /** A question as it is answered for a client. */
 export interface Declared {
-  declaration: OfStores<Question>;
+  declaration: OfStores<StoreQuestion>;
   answer: Traced | undefined;
   /** Why there is one right answer. */
   because?: string;

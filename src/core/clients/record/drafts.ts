@@ -6,13 +6,13 @@ import { sha256 } from "../../ground/values/hash.ts";
 import type { Place } from "../../ground/values/source.ts";
 
 /** What a pattern can put in, by name: fields with their full stops as underscores, features, counts, variants. */
-export type Put = Readonly<Record<string, string | number>>;
+export type Pieces = Readonly<Record<string, string | number>>;
 
 /** How many variants of a passage there may be: `{variant3, select, 1 {…} 2 {…} other {…}}`. */
 const mostVariants = 6;
 
 /** What is known of a client's app, for patterns of texts in a language. */
-export function putOf({ key, values, names, features, content }: Variant, language: string): Put {
+export function putOf({ key, values, names, features, content }: Variant, language: string): Pieces {
   const called = names.further[language];
   const turn = Number.parseInt(sha256(key).slice(0, 8), 16);
   return {
@@ -39,7 +39,7 @@ const fieldIn = /''|'[{}<>](?:''|[^'])*(?:'|$)|\{\s*([a-zA-Z][\w]*(?:[.-]\w+)+)/
  * Writes a text by a pattern (ICU MessageFormat): `{app.name}`, `{boxes, plural, one {# box} other {# boxes}}`,
  * `{camera, select, on {…} other {}}`. In a language's own rules of plurals.
  */
-export function writeDraft(pattern: string, language: string, put: Put, place: Place): Result<string> {
+export function writeDraft(pattern: string, language: string, put: Pieces, place: Place): Result<string> {
   try {
     const message = parsed(pattern, language);
     // Nothing but what is put in: what every object has by itself is no name.

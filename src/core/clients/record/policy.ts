@@ -4,7 +4,7 @@ import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Variant } from "../../app/variant/variant.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import type { Place } from "../../ground/values/source.ts";
-import { type Put, putOf, writeDraft } from "./drafts.ts";
+import { type Pieces, putOf, writeDraft } from "./drafts.ts";
 
 /** A privacy policy in a language, as Markdown. */
 export interface PolicyText {
@@ -53,7 +53,7 @@ const unsafeIn = (markdown: string, place: Place): Problem[] =>
   );
 
 /** Values as text within Markdown: what marks something there marks nothing. */
-const inMarkdown = (put: Put): Put =>
+const inMarkdown = (put: Pieces): Pieces =>
   Object.fromEntries(
     Object.entries(put).map(([name, value]) => [
       name,

@@ -8,10 +8,10 @@ import { type RecordField, recordFieldNames, recordFields } from "../../stores/r
 import { readBeside } from "./beside.ts";
 import { readCaptures } from "./captures.ts";
 import { declaredFor, isPersonal } from "./declared.ts";
-import { type Put, putOf } from "./drafts.ts";
+import { type Pieces, putOf } from "./drafts.ts";
 import { policyFor, policyMissing } from "./policy.ts";
 import type { RecordValue, StoreRecord } from "./record.ts";
-import { onlyValue, type Sources, spokenValue } from "./values.ts";
+import { onlyValue, type RecordFrom, spokenValue } from "./values.ts";
 
 /** What a client's stores are told of its app, and what was found while that was read. */
 export interface Told {
@@ -29,8 +29,8 @@ export function readRecord(workspace: Workspace, client: Client, variant: Varian
   const { beside, problems } = readBeside(client);
   const approved = attempt(() => approvals.read(workspace.root, client.key));
   const policy = policyFor(workspace, variant);
-  const puts = new Map<string, Put>();
-  const putIn = (language: string): Put => {
+  const puts = new Map<string, Pieces>();
+  const putIn = (language: string): Pieces => {
     const put = puts.get(language) ?? putOf(variant, language);
     puts.set(language, put);
     return put;
@@ -49,7 +49,7 @@ export function readRecord(workspace: Workspace, client: Client, variant: Varian
   return { record: found.record, problems: ofClient(client.key, told) };
 }
 
-function resolveRecord(sources: Sources): { record: StoreRecord; problems: Problem[] } {
+function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Problem[] } {
   const { workspace, client, variant, policy } = sources;
   const languages = [variant.values.locale?.value ?? "en", ...furtherNames(variant).map(({ locale }) => locale)];
   const problems: Problem[] = [];
@@ -85,7 +85,7 @@ function resolveRecord(sources: Sources): { record: StoreRecord; problems: Probl
   };
 }
 
-function onlyIn(field: RecordField, sources: Sources): Varying<RecordValue> | undefined {
+function onlyIn(field: RecordField, sources: RecordFrom): Varying<RecordValue> | undefined {
   const first = onlyValue(field, sources);
   return first && { first, further: {} };
 }
@@ -94,7 +94,7 @@ function onlyIn(field: RecordField, sources: Sources): Varying<RecordValue> | un
 function inLanguages(
   field: RecordField,
   [main = "en", ...more]: readonly string[],
-  sources: Sources,
+  sources: RecordFrom,
 ): { value: Varying<RecordValue> | undefined; problems: readonly Problem[] } {
   const { value: first, problems } = spokenValue(field, main, sources);
   const further = more.map((language) => ({ language, ...spokenValue(field, language, sources) }));

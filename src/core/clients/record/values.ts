@@ -6,12 +6,12 @@ import { type Judged, sound } from "../../ground/problems/problem.ts";
 import { type Traced, trace } from "../../ground/values/trail.ts";
 import { placeInBrief, type RecordField } from "../../stores/record-fields.ts";
 import { asLines, type Beside } from "./beside.ts";
-import { type Put, writeDraft } from "./drafts.ts";
+import { type Pieces, writeDraft } from "./drafts.ts";
 import type { Policy } from "./policy.ts";
 import type { RecordValue } from "./record.ts";
 
 /** What the fields of a client's record are worked out from. */
-export interface Sources {
+export interface RecordFrom {
   workspace: Workspace;
   client: Client;
   variant: Variant;
@@ -19,7 +19,7 @@ export interface Sources {
   approvals: Approvals;
   policy: Policy;
   /** What patterns can put in, in a language. */
-  putIn(language: string): Put;
+  putIn(language: string): Pieces;
 }
 
 /** What stands for a field where nobody gives it: another of the client's own values. */
@@ -31,7 +31,7 @@ const instead: Readonly<Partial<Record<RecordField, { field: keyof Variant["valu
 };
 
 /** A field that is the same in every language. */
-export function onlyValue(field: RecordField, sources: Sources): RecordValue | undefined {
+export function onlyValue(field: RecordField, sources: RecordFrom): RecordValue | undefined {
   const given = written(field, "", sources);
   if (given) return given;
   const { variant, policy } = sources;
@@ -45,7 +45,11 @@ export function onlyValue(field: RecordField, sources: Sources): RecordValue | u
 }
 
 /** A text in one language: as it is given, beside the brief or from a release, or a draft. */
-export function spokenValue(field: RecordField, language: string, sources: Sources): Judged<RecordValue | undefined> {
+export function spokenValue(
+  field: RecordField,
+  language: string,
+  sources: RecordFrom,
+): Judged<RecordValue | undefined> {
   const { client, variant, beside } = sources;
   if (field === "name") return sound(variant.names.further[language]?.name ?? variant.values["app.name"]);
   const given = written(field, language, sources);
@@ -58,7 +62,7 @@ export function spokenValue(field: RecordField, language: string, sources: Sourc
 }
 
 /** What is written in a brief, its groups or the defaults. */
-function written(field: RecordField, language: string, { workspace, client }: Sources): Traced | undefined {
+function written(field: RecordField, language: string, { workspace, client }: RecordFrom): Traced | undefined {
   const path = placeInBrief(field, language);
   return path && layerField(workspace, client, path);
 }
@@ -66,7 +70,7 @@ function written(field: RecordField, language: string, { workspace, client }: So
 function draft(
   field: RecordField,
   language: string,
-  { workspace, approvals, putIn }: Sources,
+  { workspace, approvals, putIn }: RecordFrom,
 ): Judged<RecordValue | undefined> {
   const { data, document } = workspace.agency;
   const pattern = data.drafts[field as keyof typeof data.drafts];

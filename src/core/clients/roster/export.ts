@@ -4,7 +4,7 @@ import { fieldNames } from "../../ground/values/fields.ts";
 import type { Column } from "./column.ts";
 import { columnsOf, derivedHeading } from "./columns.ts";
 import { itemsSheet } from "./items.ts";
-import type { NamedSheet, Sheet } from "./sheet.ts";
+import type { Grid, NamedSheet } from "./sheet.ts";
 import { stateOf } from "./state.ts";
 
 /**
@@ -23,7 +23,7 @@ export function rosterSheets(all: readonly Resolved[], notes: TemplateNotes): re
   ];
 }
 
-function clientsSheet(all: readonly Resolved[], columns: readonly Column[]): Sheet {
+function clientsSheet(all: readonly Resolved[], columns: readonly Column[]): Grid {
   const derived = all.length > 0 ? fieldNames.filter((field) => field !== "key") : [];
   return [
     [
@@ -46,7 +46,7 @@ const valueAt = (data: unknown, path: readonly string[]): unknown =>
   path.reduce<unknown>((at, step) => (typeof at === "object" && at !== null ? Reflect.get(at, step) : undefined), data);
 
 /** What each column holds, with an example, and what else it may be headed. */
-const columnsSheet = (columns: readonly Column[]): Sheet => [
+const columnsSheet = (columns: readonly Column[]): Grid => [
   ["Column", "What it holds", "Example", "Also taken as heading"],
   ...columns.map(({ heading, says, example, also }) => [heading, says, example, also.join(", ")]),
 ];

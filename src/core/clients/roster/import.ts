@@ -9,7 +9,7 @@ import { unworked, unworkedSaid } from "./formulas.ts";
 import type { ItemsGiven } from "./items.ts";
 import type { Matched } from "./match.ts";
 import { atCell, type Cell, type ImportedClient, importRow, type RowFault, type Settling } from "./row.ts";
-import type { Sheet } from "./sheet.ts";
+import type { Grid } from "./sheet.ts";
 
 /** A client as an import would leave it, and the row that says so, from 1. */
 export type PlannedClient = ImportedClient & { row: number; cells: readonly Cell[] };
@@ -29,7 +29,7 @@ export interface ImportPlan {
 /** What the rows of a sheet say, with what is known of their clients from the last import. */
 export interface SheetGiven {
   file: string;
-  sheet: Sheet;
+  sheet: Grid;
   matched: Matched;
   /** Items of collections, by client. */
   items: ItemsGiven;

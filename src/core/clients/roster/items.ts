@@ -8,7 +8,7 @@ import type { Column } from "./column.ts";
 import { fixedColumns, plain } from "./columns.ts";
 import { unworked, unworkedSaid } from "./formulas.ts";
 import { atCell, type Cell } from "./row.ts";
-import type { NamedSheet, Sheet } from "./sheet.ts";
+import type { Grid, NamedSheet } from "./sheet.ts";
 
 /** An item of a collection: its fields with their answers. */
 export type Item = Readonly<Record<string, string | number>>;
@@ -66,7 +66,7 @@ export function readItems(sheets: ReadonlyMap<string, NamedSheet>, { collections
   return { clients, refused, unknown };
 }
 
-function itemsIn(sheet: Sheet, file: string, fields: readonly (readonly [string, { kind: string }])[]) {
+function itemsIn(sheet: Grid, file: string, fields: readonly (readonly [string, { kind: string }])[]) {
   const [headings = [], ...rows] = sheet;
   const [key] = fixedColumns;
   const keyAt = headings.findIndex((each) =>
@@ -115,7 +115,7 @@ export function collectionOf({ collections }: TemplateNotes, name: string): stri
 }
 
 /** A collection as a sheet of its own: a row an item. */
-export function itemsSheet(name: string, { collections }: TemplateNotes, clients: readonly Client[]): Sheet {
+export function itemsSheet(name: string, { collections }: TemplateNotes, clients: readonly Client[]): Grid {
   const fields = Object.keys(collections[name]?.fields ?? {});
   const rows = clients.flatMap(({ key, brief }) =>
     (brief?.data.content?.[name] ?? []).map((item) => [key, ...fields.map((field) => text.write(item[field]))]),

@@ -12,17 +12,17 @@ import { unworked, unworkedCells } from "./formulas.ts";
 import { guardWorkbook, sheetLimits } from "./workbook.ts";
 
 /** A sheet as text, row by row; the first row holds the headings. */
-export type Sheet = string[][];
+export type Grid = string[][];
 
 /** A sheet of a workbook, by its name. */
 export interface NamedSheet {
   name: string;
-  sheet: Sheet;
+  sheet: Grid;
 }
 
 /** How a sheet was read, and what a producer is told of it. */
 export interface ReadSheet {
-  sheet: Sheet;
+  sheet: Grid;
   /** Every sheet of a workbook, the first among them; none of a CSV file. */
   sheets: readonly NamedSheet[];
   /** The encoding that it was taken for, where nothing in it says so. */
@@ -49,7 +49,7 @@ export async function readSheet(folder: string, file: string, encoding?: string)
 }
 
 /** Cells without what surrounds them; no empty rows at the end. */
-function settled(sheet: Sheet, shown: string): Sheet {
+function settled(sheet: Grid, shown: string): Grid {
   const filled = sheet.map((row) => row.map((cell) => unguard(cell.trim())));
   while (filled.at(-1)?.every((cell) => cell === "")) filled.pop();
   if (filled.length > sheetLimits.rows)
@@ -92,7 +92,7 @@ function delimiterOf(text: string): string {
  * Reads no further than the limits. A quote in the middle of a cell counts as text: then the sheet is read once more,
  * leniently.
  */
-function readCsv(text: string, shown: string): { text: Sheet; quotes: number[] } {
+function readCsv(text: string, shown: string): { text: Grid; quotes: number[] } {
   const refused = ({ message }: Error) =>
     problem("sheet-unreadable", `${shown} is not a CSV file that can be read: ${message}.`);
   return orStop(() => {
@@ -106,7 +106,7 @@ function readCsv(text: string, shown: string): { text: Sheet; quotes: number[] }
   }, refused);
 }
 
-const parseCsv = (text: string, shown: string, relaxQuotes: boolean): Sheet =>
+const parseCsv = (text: string, shown: string, relaxQuotes: boolean): Grid =>
   parse(text, {
     delimiter: delimiterOf(text),
     relaxColumnCount: true,
@@ -130,7 +130,7 @@ const guard = (cell: string): string => (/^['=+\-@\t\r]/.test(cell) ? `'${cell}`
 const unguard = (cell: string): string => (/^'['=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
 
 /** A sheet as CSV, with nothing in it that a spreadsheet would run. */
-export const csvText = (sheet: Sheet): string => stringify(sheet.map((row) => row.map(guard)));
+export const csvText = (sheet: Grid): string => stringify(sheet.map((row) => row.map(guard)));
 
 /**
  * Sheets as the bytes of a file, by its name: an XLSX workbook, or the first of them as CSV; safe to open in a

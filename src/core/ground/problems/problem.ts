@@ -20,7 +20,7 @@ export interface Problem {
   /** Who has to act. */
   who: Who;
   /** What groups it with other problems, which are told together. */
-  cause?: Cause;
+  cause?: SharedCause;
   /** What settles it, as an entry of template.yaml. */
   settle?: Settlement;
   /** Key of the client it concerns; absent when it concerns the whole workspace. */
@@ -39,7 +39,7 @@ export interface Problem {
 export type Facts = Readonly<Record<string, string | number>>;
 
 /** What problems have in common that are told together. */
-export interface Cause {
+export interface SharedCause {
   of: ProblemCode;
   /** What of the template is left. */
   text?: string;

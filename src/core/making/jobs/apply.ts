@@ -9,7 +9,7 @@ import type { Renderer } from "../render/draw.ts";
 import { pictureAlone } from "../render/formats/alone.ts";
 import { pressPng } from "../render/png/press.ts";
 import type { Cache } from "./cache.ts";
-import type { Change } from "./difference.ts";
+import type { FileChange } from "./difference.ts";
 import type { Inputs } from "./inputs.ts";
 import { isPng, type Produced, producedBy, type Receipt, receiptFile, receiptText } from "./receipt.ts";
 
@@ -19,7 +19,7 @@ import { isPng, type Produced, producedBy, type Receipt, receiptFile, receiptTex
  */
 export async function applyChanges(
   plan: Plan,
-  changes: readonly Change[],
+  changes: readonly FileChange[],
   before: Receipt,
   tools: Tools,
 ): Promise<Receipt> {

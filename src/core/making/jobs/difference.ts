@@ -2,7 +2,7 @@ import type { Entry, Plan } from "../plan/plan.ts";
 import { isPng, type Receipt } from "./receipt.ts";
 
 /** What has to happen to one file. */
-export type Change =
+export type FileChange =
   /** Not there yet. */
   | { what: "create"; path: string; entry: Entry }
   /** Its inputs changed. */
@@ -26,8 +26,8 @@ export function difference(
   receipt: Receipt,
   onDisk: (path: string) => string | undefined,
   smallest = false,
-): Change[] {
-  const changes: Change[] = [];
+): FileChange[] {
+  const changes: FileChange[] = [];
   for (const entry of plan.entries) {
     const { path } = entry;
     const known = receipt.files[path];

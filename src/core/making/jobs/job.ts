@@ -1,7 +1,7 @@
 import type { Problem } from "../../ground/problems/problem.ts";
 import type { Limits } from "../../ground/processes/run.ts";
 import type { Input, Plan } from "../plan/plan.ts";
-import type { Change } from "./difference.ts";
+import type { FileChange } from "./difference.ts";
 import type { Receipt } from "./receipt.ts";
 
 /** One thing to be carried out in a folder, on this machine or another: plain data, with its inputs by their sums. */
@@ -12,7 +12,7 @@ export interface PlanJob {
   what: "plan";
   plan: Plan;
   /** How the folder has to change for that. */
-  changes: readonly Change[];
+  changes: readonly FileChange[];
   /** What lay there before. */
   before: Receipt;
   /** Pictures are pressed as small as they go. */

@@ -1,5 +1,6 @@
 import { atStage, variantPath } from "../../agency/workspace/stage.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
+import { definitions } from "../../app/platforms/all.ts";
 import { templateFor } from "../../app/survey/narrow.ts";
 import type { Template } from "../../app/survey/template.ts";
 import { signingPrefix } from "../../app/variant/signing.ts";
@@ -8,6 +9,7 @@ import { resolveAll } from "../../clients/derive/resolve.ts";
 import { readInside } from "../../ground/files/reading/folder.ts";
 import { lookAt } from "../../ground/files/writing/door.ts";
 import { writeTogether } from "../../ground/files/writing/together.ts";
+import { platforms } from "../../ground/values/platform.ts";
 
 /** One build: a client's app on one platform, at one stage. */
 interface Build {
@@ -60,9 +62,10 @@ async function buildsOf(workspace: Workspace, all: readonly Resolved[], template
 }
 
 /** What a platform is built on. */
-const runner =
-  "${{ matrix.platform == 'ios' && 'macos-latest' || " +
-  "matrix.platform == 'windows' && 'windows-latest' || 'ubuntu-latest' }}";
+const runner = `\${{ ${platforms
+  .filter((each) => definitions[each].runsOn !== "ubuntu")
+  .map((each) => `matrix.platform == '${each}' && '${definitions[each].runsOn}-latest' || `)
+  .join("")}'ubuntu-latest' }}`;
 
 const number = `\${{ matrix.version }} (\${{ matrix.build }})`;
 

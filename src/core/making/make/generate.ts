@@ -16,7 +16,7 @@ import { fingerprint } from "../../ground/values/hash.ts";
 import type { Layout } from "../../ground/values/layout.ts";
 import type { Cache } from "../jobs/cache.ts";
 import { carryOut, drawingLimit, planJob } from "../jobs/carry-out.ts";
-import type { Change } from "../jobs/difference.ts";
+import type { FileChange } from "../jobs/difference.ts";
 import { type Inputs, workspaceInputs } from "../jobs/inputs.ts";
 import type { PlanJob } from "../jobs/job.ts";
 import { tellEnlarged } from "../plan/enlarged.ts";
@@ -35,7 +35,7 @@ export interface ClientOutcome {
   /** Files the variant has when all is done; 0 where it could not be planned. */
   files: number;
   /** Without what they come from, so that a long run holds no more than a short one. */
-  changes: readonly { what: Change["what"]; path: string; why: string }[];
+  changes: readonly { what: FileChange["what"]; path: string; why: string }[];
   /** What is no longer as it was when the variant was made; empty where nobody knows. */
   causes: readonly Cause[];
   problems: readonly Problem[];
@@ -50,7 +50,7 @@ export interface Generated {
 }
 
 /** Told while the work goes on. */
-export type Step =
+export type MakingStep =
   /** Every client that is to be made. */
   | { what: "clients"; keys: readonly string[] }
   /** A client's files are planned, and so many are to be written. */
@@ -73,7 +73,7 @@ export interface GenerateOptions {
   today: string;
   /** Pictures that were drawn before. */
   cache: Cache;
-  on(step: Step): void;
+  on(step: MakingStep): void;
 }
 
 /**
@@ -157,7 +157,7 @@ async function generateOne(
   return done.ok ? planned : withFailure(planned, done.problems);
 }
 
-const isMade = (change: Change): boolean => "entry" in change;
+const isMade = (change: FileChange): boolean => "entry" in change;
 
 /** Where what is known of a client's variant is kept. */
 const recordAt = (workspace: Workspace, client: string) => ({

@@ -1,5 +1,5 @@
 import { furtherNames, suppliedArt, type Variant } from "../../app/variant/variant.ts";
-import type { Change } from "../jobs/difference.ts";
+import type { FileChange } from "../jobs/difference.ts";
 import type { Entry, Plan } from "../plan/plan.ts";
 import { rendererVersion } from "../render/draw.ts";
 import type { Drawing } from "../render/drawing.ts";
@@ -99,7 +99,7 @@ export function causeSaid(cause: Cause): string {
 }
 
 /** Why a file has to be made, changed, restored or removed. */
-export function whyOf(change: Change, causes: readonly Cause[] | undefined): string {
+export function whyOf(change: FileChange, causes: readonly Cause[] | undefined): string {
   if (change.what === "create") return "not there yet";
   if (change.what === "restore") return "gone, or changed by hand since it was made";
   if (change.what === "press") return "not as small as it goes";

@@ -9,7 +9,7 @@ import { setName } from "../../pictures/lettering/setting.ts";
 import type { Slot } from "../../pictures/slots/slot.ts";
 import { type Corner, cornerOf } from "./corner.ts";
 import { artRef, covering, fitInto, type Placed, sizeOf, within } from "./fit.ts";
-import { coverOf, drawnByHand, givenFor, type Source, saysName, sourceOf } from "./source.ts";
+import { coverOf, drawnByHand, givenFor, type MarkSource, saysName, sourceOf } from "./source.ts";
 
 /** A picture to be drawn, decided down to the pixel; plain data, and all that its file depends on. */
 export interface Drawing {
@@ -120,7 +120,7 @@ const banner = { markWidth: 0.4, markHeight: 0.9, gap: 0.06, letters: 0.34 };
 
 /** The mark and the name beside it, where the name begins; both together in the middle. */
 function besideName(
-  source: Source,
+  source: MarkSource,
   slot: Slot,
   name: Lettered,
   ground: Hex,

@@ -2,7 +2,7 @@ import type { Hex } from "../../ground/values/color.ts";
 import type { Art } from "../../pictures/artwork/art.ts";
 import type { Box } from "../../pictures/artwork/geometry.ts";
 import type { Slot } from "../../pictures/slots/slot.ts";
-import type { Source } from "./source.ts";
+import type { MarkSource } from "./source.ts";
 
 /** A client's picture laid onto the canvas. */
 export interface Placed {
@@ -39,7 +39,7 @@ export function covering(art: Art, focus: { x: number; y: number }, box: Size, c
  * What is drawn of a picture, laid into the safe zone: by its smallest circle, or by its box, around the point that is
  * to be in the middle.
  */
-export function fitInto(source: Source, slot: Slot): Placed {
+export function fitInto(source: MarkSource, slot: Slot): Placed {
   const { art, part, circle } = source;
   const { width, height, safe } = slot;
   const share = safe.share * (safe.drawn ?? 1);
@@ -69,7 +69,7 @@ export function fitInto(source: Source, slot: Slot): Placed {
 }
 
 /** What is drawn of a picture, as large as it has room in a box, in its middle. */
-export function within(source: Source, box: Box): Placed {
+export function within(source: MarkSource, box: Box): Placed {
   const size = sizeOf(source);
   const scale = Math.min(box.width / size.width, box.height / size.height);
   const [width, height] = [size.width * scale, size.height * scale];
@@ -82,12 +82,12 @@ export function within(source: Source, box: Box): Placed {
 }
 
 /** Size of what is drawn, in the picture's own units. */
-export const sizeOf = ({ art, part }: Source): Size => ({
+export const sizeOf = ({ art, part }: MarkSource): Size => ({
   width: part.width * art.width,
   height: part.height * art.height,
 });
 
-function placeBox({ art, part, key }: Source, at: Box): Placed {
+function placeBox({ art, part, key }: MarkSource, at: Box): Placed {
   const base = { art: artRef(art), part, at: settleBox(at), clip: false };
   return key === undefined ? base : { ...base, key };
 }

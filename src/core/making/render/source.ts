@@ -9,7 +9,7 @@ import type { ArtRole } from "../../pictures/slots/art-roles.ts";
 import type { Slot } from "../../pictures/slots/slot.ts";
 
 /** What a mark is drawn from: a picture, the part of it that is used, and the smallest circle around that. */
-export interface Source {
+export interface MarkSource {
   art: Art;
   part: Box;
   circle: Art["circle"];
@@ -49,7 +49,7 @@ export function coverOf(slot: Slot, art: Artwork): Art | undefined {
  * What a mark is drawn from: the mark, or the icon without its plain ground; the whole icon where it has none, or where
  * it would be left with holes.
  */
-export function sourceOf(slot: Slot, variant: Variant): Source {
+export function sourceOf(slot: Slot, variant: Variant): MarkSource {
   const mark = givenFor(slot, "mark", variant.art);
   const own = ownOf(slot, variant.art);
   if (own) {
@@ -66,7 +66,7 @@ export function sourceOf(slot: Slot, variant: Variant): Source {
 }
 
 /** A mark without the colour that it is best told without, where it is of one colour. */
-function inOneColor(mark: Art, under: Hex): Source {
+function inOneColor(mark: Art, under: Hex): MarkSource {
   const { key } = leftOutOf(mark, under);
   return key === undefined ? drawn(mark) : { ...drawn(mark), key };
 }
@@ -78,10 +78,10 @@ const ownOf = (slot: Slot, art: Artwork): Art | undefined =>
 export const saysName = (slot: Slot, art: Artwork): boolean =>
   slot.from === "wide" && givenFor(slot, "wide", art) !== undefined;
 
-const asItStands = (art: Art): Source => ({ art, part: art.content, circle: art.circle, middle: art.circle });
+const asItStands = (art: Art): MarkSource => ({ art, part: art.content, circle: art.circle, middle: art.circle });
 
 /** A mark, in the middle by its outline, or nearer to it by its weight where that is all on one side. */
-function drawn(art: Art): Source {
+function drawn(art: Art): MarkSource {
   const { circle, mass, width, height } = art;
   const off = { x: mass.x - circle.x, y: ((mass.y - circle.y) * height) / width };
   const far = Math.hypot(off.x, off.y) / circle.radius;

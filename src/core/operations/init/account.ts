@@ -1,4 +1,5 @@
-import type { Fill, Missing, PartSurvey } from "../../app/template/found.ts";
+import type { Fill, PartSurvey } from "../../app/template/found.ts";
+import type { Missing } from "../../app/template/missing.ts";
 import type { Folder } from "../../ground/files/reading/folder.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
 import { type Field, fieldNames } from "../../ground/values/fields.ts";

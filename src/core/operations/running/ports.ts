@@ -4,11 +4,11 @@ import type { Result } from "../../ground/problems/result.ts";
 import type { Program, Ran } from "../../ground/processes/run.ts";
 import type { Secret } from "../../ground/values/secret.ts";
 import type { Cache } from "../../making/jobs/cache.ts";
-import type { Step } from "../../making/make/generate.ts";
+import type { MakingStep } from "../../making/make/generate.ts";
 
 /** Told while the work goes on. */
 export type Event =
-  | Step
+  | MakingStep
   /** A sheet was taken to be written in this encoding. */
   | { what: "encoding"; guessed: string }
   /** A quote within a cell of this line was taken as it stands. */

@@ -1,8 +1,8 @@
 import { resolve } from "node:path";
 import { locateWorkspace, workspaceAt } from "../../agency/workspace/locate.ts";
-import { readWorkspace } from "../../agency/workspace/read.ts";
 import { atStage } from "../../agency/workspace/stage.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
+import { readWorkspace } from "../../app/survey/workspace.ts";
 import { patience, withLock } from "../../ground/files/holding/lock.ts";
 import { hasOpen, settleOpen } from "../../ground/files/writing/transaction.ts";
 import { attemptAsync, stop } from "../../ground/problems/result.ts";

@@ -1,6 +1,6 @@
 import bidiFactory, { type Bidi } from "bidi-js";
 import { type ScriptWithFont, scriptOf } from "./faces.ts";
-import type { LetteredWord, Lettering, Part } from "./lettered.ts";
+import type { LetteredWord, Lettering, Outline } from "./lettered.ts";
 import { isPlain, outlinePlain, plainBlank } from "./plain.ts";
 import { bundledFont, type OpenFont } from "./shaper.ts";
 
@@ -115,7 +115,7 @@ function handFor(letter: string, own: OpenFont | undefined, before: Hand | undef
 function letterWord(runs: readonly Run[], fonts: Fonts, locale: string, isApart: boolean): LetteredWord {
   const level = Math.min(...runs.map((run) => run.level));
   let advance = 0;
-  const parts: Part[] = [];
+  const parts: Outline[] = [];
   for (const run of level % 2 === 1 ? [...runs].reverse() : runs) {
     const drawn = outlineRun(run, fonts, locale);
     for (const { path, x } of drawn.parts) parts.push({ path, x: x + advance });
@@ -129,7 +129,7 @@ function outlineRun(
   { hand, letters, level }: Run,
   fonts: Fonts,
   locale: string,
-): { parts: readonly Part[]; advance: number } {
+): { parts: readonly Outline[]; advance: number } {
   const direction = level % 2 === 1 ? "rtl" : "ltr";
   const font = fonts.get(hand ?? "plain");
   if (font) {

@@ -1,5 +1,5 @@
 /** Letters of a word: their outline, and how far from the word's left edge they stand, in thousandths of the em. */
-export interface Part {
+export interface Outline {
   /** An SVG path in whole thousandths of the em, from its left edge and its base line; y grows downward. */
   path: string;
   x: number;
@@ -7,7 +7,7 @@ export interface Part {
 
 /** A part of a name that stays on one line. */
 export interface LetteredWord {
-  parts: readonly Part[];
+  parts: readonly Outline[];
   /** How far the next word is, in thousandths of the em, without the blank between them. */
   advance: number;
   /** The blank behind it, in thousandths of the em; none where a script has no blanks between words. */

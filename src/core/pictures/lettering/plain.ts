@@ -1,4 +1,4 @@
-import type { Part } from "./lettered.ts";
+import type { Outline } from "./lettered.ts";
 import letterData from "./letters.json" with { type: "json" };
 
 /**
@@ -16,9 +16,9 @@ export const isPlain = (letter: string): boolean => Object.hasOwn(font.letters, 
 export const plainBlank = font.letters[" "]?.[0] ?? 250;
 
 /** Letters beside each other, from left to right. */
-export function outlinePlain(letters: readonly string[]): { parts: Part[]; advance: number } {
+export function outlinePlain(letters: readonly string[]): { parts: Outline[]; advance: number } {
   let advance = 0;
-  const parts: Part[] = [];
+  const parts: Outline[] = [];
   for (const [at, letter] of letters.entries()) {
     const [own = 0, outline = ""] = font.letters[letter] ?? [];
     parts.push({ path: outline, x: advance });

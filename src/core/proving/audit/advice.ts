@@ -2,7 +2,7 @@ import { drawnAs } from "../../app/survey/own-pictures.ts";
 import type { Template } from "../../app/survey/template.ts";
 import { namedSite } from "../../app/template/places.ts";
 import { textIfAny } from "../../ground/files/reading/folder.ts";
-import type { Cause, Problem, Settlement } from "../../ground/problems/problem.ts";
+import type { Problem, Settlement, SharedCause } from "../../ground/problems/problem.ts";
 import type { Field } from "../../ground/values/fields.ts";
 import { isPicture } from "../../pictures/artwork/likeness.ts";
 import type { Identity } from "./identity/gather.ts";
@@ -29,7 +29,7 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
   return (residue) => {
     const { file, inside, text, problem } = residue;
     const from = terms.get(text ?? "");
-    const cause: Cause = {
+    const cause: SharedCause = {
       of: problem.code,
       file: inside === undefined ? file : `${file}, in ${inside}`,
       // Whoever says what is to become of pictures goes through all of them at once.

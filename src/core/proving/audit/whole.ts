@@ -1,6 +1,6 @@
 import { problemOfFile } from "../../ground/problems/of-files.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
-import { type Change, difference } from "../../making/jobs/difference.ts";
+import { difference, type FileChange } from "../../making/jobs/difference.ts";
 import type { Receipt } from "../../making/jobs/receipt.ts";
 import type { Plan } from "../../making/plan/plan.ts";
 
@@ -11,7 +11,7 @@ export function whole(plan: Plan, receipt: Receipt, hashes: ReadonlyMap<string, 
   );
 }
 
-function asProblem({ what, path }: Change, at: string, there: boolean): Problem {
+function asProblem({ what, path }: FileChange, at: string, there: boolean): Problem {
   const file = { file: path, shown: `${at}/${path}` };
   switch (what) {
     case "create":

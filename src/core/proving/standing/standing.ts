@@ -12,7 +12,7 @@ import { placeInBrief, type RecordField, recordFields } from "../../stores/recor
 import { type RecordRow, rowsFor } from "../../stores/record-row.ts";
 import { type CaptureStanding, judgeCaptures } from "./captured.ts";
 import { rules } from "./rules/all.ts";
-import type { Examined, Finding, RecordLine } from "./rules/rule.ts";
+import type { Examined, RecordLine, Remark } from "./rules/rule.ts";
 
 /** A row of a store's record, as it stands for a client. */
 export interface LineStanding {
@@ -128,7 +128,7 @@ const sumOf = (parts: Readonly<Record<string, Count>>): Count =>
     total: 0,
   });
 
-function asProblem(code: ProblemCode, level: Problem["severity"], finding: Finding, { record }: Examined): Problem {
+function asProblem(code: ProblemCode, level: Problem["severity"], finding: Remark, { record }: Examined): Problem {
   const { row, language, message, expected, severity = level } = finding;
   const value = record.values[row.field];
   const said = language === undefined || language === record.languages[0] ? value?.first : value?.further[language];
@@ -148,7 +148,7 @@ const isWaived = ({ code }: Problem, store: StoreKey, waived: readonly Waiver[],
 
 function lineStanding(
   { row, value }: RecordLine,
-  open: readonly { finding: Finding; problem: Problem }[],
+  open: readonly { finding: Remark; problem: Problem }[],
 ): LineStanding {
   const own = open.filter((each) => each.finding.row === row && isError(each.problem));
   const first = value?.first;

@@ -42,7 +42,7 @@ export interface Asked {
 }
 
 /** What a letter is made from. */
-export interface Sources {
+export interface LetterFrom {
   resolved: Resolved;
   /** All that was found of the client, before anything is made. */
   problems: readonly Problem[];

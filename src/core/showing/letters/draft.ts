@@ -6,13 +6,13 @@ import { attempt, fail, type Result, succeed } from "../../ground/problems/resul
 import { languageTagOf } from "../../ground/values/language.ts";
 import { pageLanguages } from "../../ground/values/page-language.ts";
 import type { Say } from "../../pages/words/letter.ts";
-import { type Spoken, wordsIn, wordsInFirst } from "../../pages/words/own.ts";
+import { type PageLanguage, wordsIn, wordsInFirst } from "../../pages/words/own.ts";
 import type { ClientStanding } from "../../proving/standing/clients.ts";
 import type { Asked } from "./asked.ts";
 import { thingsOf } from "./letter.ts";
 
 /** Words in the language that is asked for. */
-export function wordsThere(root: string, language: string): Result<Spoken> {
+export function wordsThere(root: string, language: string): Result<PageLanguage> {
   const tag = languageTagOf(language);
   const spoken = tag === undefined ? undefined : wordsIn(root, tag);
   const expected = `${pageLanguages.join(", ")}, or a language that words/ has`;
@@ -37,7 +37,7 @@ export function draftLetter(given: {
   problems: readonly Problem[];
   standing: ClientStanding | undefined;
   until: string;
-  spoken: Spoken | undefined;
+  spoken: PageLanguage | undefined;
 }): LetterDraft {
   const { workspace, resolved, problems, standing, until } = given;
   const { client, values } = resolved;

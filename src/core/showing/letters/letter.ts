@@ -2,13 +2,13 @@ import { askedName } from "../../agency/history/letters.ts";
 import { columnOfField } from "../../clients/roster/columns.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { shownText } from "../../ground/values/plain-text.ts";
-import type { Asked, Sources, Thing } from "./asked.ts";
+import type { Asked, LetterFrom, Thing } from "./asked.ts";
 import { matterThing } from "./matters.ts";
 import { recordThings } from "./record.ts";
 import { groupOrder } from "./wording.ts";
 
 /** Everything that only the client can supply, and nothing that others must do. */
-export function thingsOf(sources: Sources): Asked["groups"] {
+export function thingsOf(sources: LetterFrom): Asked["groups"] {
   const { problems, standing, before, notes } = sources;
   const found = [
     ...recordThings(sources),

@@ -2,11 +2,11 @@ import { asksIn } from "../../agency/workspace/schema/questions.ts";
 import type { TemplateNotes } from "../../agency/workspace/schema/template.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
 import { placeInBrief, type RecordField, recordFieldNames } from "../../stores/record-fields.ts";
-import type { Sources, Thing } from "./asked.ts";
+import type { LetterFrom, Thing } from "./asked.ts";
 import { fieldSaid, matters, reasons } from "./wording.ts";
 
 /** What a finding asks of the client, in its words. */
-export function matterThing(found: Problem, { resolved, notes, language, say }: Sources): Thing {
+export function matterThing(found: Problem, { resolved, notes, language, say }: LetterFrom): Thing {
   const { about = [], code, facts = {}, message, expected } = found;
   const at = about.join(".");
   const word = reasons[code];

@@ -5,7 +5,7 @@ import type { LineStanding } from "../../proving/standing/standing.ts";
 import { stores } from "../../stores/all.ts";
 import { placeInBrief, type RecordField, recordFields } from "../../stores/record-fields.ts";
 import type { RecordRow } from "../../stores/record-row.ts";
-import type { Sources, Thing } from "./asked.ts";
+import type { LetterFrom, Thing } from "./asked.ts";
 import { fieldSaid, reasons } from "./wording.ts";
 
 /** What a field of the records lacks, over all stores that ask for it. */
@@ -16,7 +16,7 @@ interface Open {
 }
 
 /** What stores still want of their records, once for all of them, and the accounts that the client has to share. */
-export function recordThings({ resolved, standing, say, agency }: Sources): Thing[] {
+export function recordThings({ resolved, standing, say, agency }: LetterFrom): Thing[] {
   const main = resolved.values.locale?.value ?? "en";
   const open = openFields(standing);
   const shared = new Map((standing?.unshared ?? []).map((store) => [stores[store].share, store]));
@@ -84,7 +84,7 @@ const limits = ({ most, mostParts, mostEach }: RecordRow, say: Say): string[] =>
   ...(mostParts === undefined ? [] : [say("entries", { parts: mostParts, each: mostEach })]),
 ];
 
-const shareThing = (store: StoreKey, say: Say, { name, email }: Sources["agency"]): Thing => ({
+const shareThing = (store: StoreKey, say: Say, { name, email }: LetterFrom["agency"]): Thing => ({
   group: "accounts",
   label: say("share", { store: stores[store].title }),
   hints: [say(stores[store].share.word, { agency: name, email: email ?? name })],

@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { definitions } from "../../app/platforms/all.ts";
 import type { Field } from "../../ground/values/fields.ts";
-import { type Platform, platformNames, platforms } from "../../ground/values/platform.ts";
+import { platformNames, platforms } from "../../ground/values/platform.ts";
 import { Head } from "../../pages/parts/head.tsx";
 import { Pic } from "../../pages/parts/parts.tsx";
 import type { Sheet } from "../../pages/parts/sheet.ts";
@@ -87,9 +87,6 @@ function Absent({ absent, say }: Pick<ProofModel, "absent"> & { say: Say }) {
   );
 }
 
-/** In the order in which the scenes follow each other. */
-const identities: readonly Platform[] = ["android", "ios", "desktop", "windows", "web"];
-
 const swatches: readonly { field: Field; word: "brand" | "icon" | "start" }[] = [
   { field: "colors.brand", word: "brand" },
   { field: "colors.ground", word: "icon" },
@@ -119,7 +116,7 @@ function ClientSheet({ sheet, say }: { sheet: Sheet; say: Say }) {
           {sheet.stage === undefined ? null : <p class="stage">{say("forStage", { stage: sheet.stage })}</p>}
         </div>
         <dl class="ids">
-          {identities
+          {platforms
             .filter((platform) => sheet.platforms.includes(platform))
             .map((platform) => (
               <div key={platform}>

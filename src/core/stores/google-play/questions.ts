@@ -1,10 +1,10 @@
-import type { Question } from "../question.ts";
+import type { StoreQuestion } from "../question.ts";
 
 const asOf = "2026-11-01";
 const yesNo = ["yes", "no"] as const;
 
 /** What Google Play alone asks of every app. */
-export const googlePlayQuestions: readonly Question[] = [
+export const googlePlayQuestions: readonly StoreQuestion[] = [
   {
     name: "news",
     asks: "Is it an app for news?",

@@ -1,9 +1,9 @@
-import type { Question } from "../question.ts";
+import type { StoreQuestion } from "../question.ts";
 
 const asOf = "2026-11-01";
 
 /** What the Microsoft Store alone asks of every app. */
-export const microsoftStoreQuestions: readonly Question[] = [
+export const microsoftStoreQuestions: readonly StoreQuestion[] = [
   {
     name: "hardware",
     asks: "Does it need hardware that some devices lack?",

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { readWorkspace } from "../../../../src/core/agency/workspace/read.ts";
+import { readWorkspace } from "../../../../src/core/app/survey/workspace.ts";
 import { accountsMissing, accountsOf, accountsShared } from "../../../../src/core/proving/standing/accounts.ts";
 import { judgeHeld } from "../../../../src/core/proving/standing/held.ts";
 import { edit, workspaceWith } from "../../../support/oxalis.ts";

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
-import { readWorkspace } from "../../../../src/core/agency/workspace/read.ts";
 import type { Client } from "../../../../src/core/agency/workspace/workspace.ts";
+import { readWorkspace } from "../../../../src/core/app/survey/workspace.ts";
 import { declaredFor, declaredTo, isPersonal } from "../../../../src/core/clients/record/declared.ts";
 import { storeKeys } from "../../../../src/core/ground/values/store.ts";
 import { trace } from "../../../../src/core/ground/values/trail.ts";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { readWorkspace } from "../../../../src/core/agency/workspace/read.ts";
+import { readWorkspace } from "../../../../src/core/app/survey/workspace.ts";
 import { noArtwork } from "../../../../src/core/app/variant/variant.ts";
 import { type PolicyText, policyFor, policyPage } from "../../../../src/core/clients/record/policy.ts";
 import { contentsOf } from "../../../support/html.ts";

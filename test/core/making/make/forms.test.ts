@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
-import { readWorkspace } from "../../../../src/core/agency/workspace/read.ts";
+import { readWorkspace } from "../../../../src/core/app/survey/workspace.ts";
 import { attempt } from "../../../../src/core/ground/problems/result.ts";
 import { drawnFor, readReceipt, receiptText } from "../../../../src/core/making/jobs/receipt.ts";
 import { historyOf } from "../../../support/history.ts";

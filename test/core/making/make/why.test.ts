@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import type { Change } from "../../../../src/core/making/jobs/difference.ts";
+import type { FileChange } from "../../../../src/core/making/jobs/difference.ts";
 import { causeName, causeSaid, causesSince, type MadeFrom, whyOf } from "../../../../src/core/making/make/why.ts";
 import type { Entry } from "../../../../src/core/making/plan/plan.ts";
 
@@ -13,7 +13,7 @@ const from = (more: Partial<MadeFrom> = {}): MadeFrom => ({
 });
 
 const input = { of: "template" as const, path: "web/style.css", sha256: "2" };
-const change = (entry: Entry): Change => ({ what: "change", path: entry.path, entry });
+const change = (entry: Entry): FileChange => ({ what: "change", path: entry.path, entry });
 const splice = (text: string): Entry => ({
   kind: "splice",
   path: "web/style.css",

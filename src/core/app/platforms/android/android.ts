@@ -2,10 +2,11 @@ import type { PlatformDefinition } from "../definition.ts";
 import { androidSlots } from "./catalog.ts";
 import { androidColors } from "./colors.ts";
 import { androidDevices } from "./devices.ts";
-import { androidFeatures } from "./features.ts";
+import { androidDeclares, androidFeatures } from "./features.ts";
 import { androidIdentifiers } from "./identifiers.ts";
 import { keysLeftOut } from "./left-out.ts";
 import { localizeAndroid } from "./localization.ts";
+import { androidMissing } from "./missing.ts";
 import { androidScenes } from "./scenes.tsx";
 import { androidBuildFiles } from "./signing.ts";
 import { surveyAndroid } from "./survey.ts";
@@ -22,7 +23,21 @@ export const android: PlatformDefinition<AndroidRole> = {
   mostBuilds: 2_100_000_000,
   survey: surveyAndroid,
   leavesOut: keysLeftOut,
+  missing: androidMissing,
+  signs: [
+    {
+      file: /(^|\/)AndroidManifest\.xml$/,
+      lacks: "an Android manifest, with no Gradle build script above it that makes an app",
+      isApp: true,
+    },
+    {
+      file: /(^|\/)(build|app)\.gradle(\.kts)?$/,
+      lacks: "a Gradle script that makes no app: it applies no application plugin, and says no application ID",
+    },
+  ],
+  runsOn: "ubuntu",
   localize: localizeAndroid,
+  declares: androidDeclares,
   features: androidFeatures,
   usageKeys: () => [],
   devices: androidDevices,

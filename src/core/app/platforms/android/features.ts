@@ -1,13 +1,25 @@
 import { type Cut, elementCut } from "../../../formats/splice/cut.ts";
 import { attributeOf, find, findAll, parseXml, walk, type XmlElement } from "../../../formats/splice/formats/xml.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
-import { both, type Needs, rowOf } from "../../../ground/values/needs.ts";
 import type { FeatureFound, FeatureSearch } from "../../template/feature-places.ts";
+import { both, rowOf } from "../../template/needs.ts";
+
+/** What template.yaml may say that a feature needs of a manifest. */
+export const androidDeclares = ["permissions", "components"] as const;
+
+interface AndroidNeeds {
+  /** Names of `uses-permission` and `uses-feature` elements. */
+  permissions?: readonly string[];
+  /** Names of activities, services, receivers, providers and meta-data that are there for this feature alone. */
+  components?: readonly string[];
+  /** Filters of activities that open the app by an address. */
+  links?: true;
+}
 
 const permission = (...names: string[]) => names.map((name) => `android.permission.${name}`);
 
 /** What features that most apps know need (Android, Manifest.permission and app manifest). */
-const known: Readonly<Record<string, NonNullable<Needs["android"]>>> = {
+const known: Readonly<Record<string, AndroidNeeds>> = {
   camera: {
     permissions: [
       ...permission("CAMERA"),

@@ -3,11 +3,23 @@ import { emptySite, type Site } from "../../../formats/splice/site.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import type { Problem } from "../../../ground/problems/problem.ts";
 import { darkOf } from "../../../ground/values/fields.ts";
-import type { MissingKind, Wants } from "../../../ground/values/missing.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { type AddedFile, type Fill, insertedText } from "../../template/found.ts";
+import type { MissingKinds, Wants } from "../../template/missing.ts";
 import { draw, type Followed, forNight, mergeFollowed, type Ways } from "./following.ts";
 import { type AndroidResources, colorSites, type ResourceRef, readReference } from "./resources.ts";
+
+/** What an app for Android may lack. */
+export const androidMissing = {
+  "application-id": "an application ID",
+  "round-icon": "a round launcher icon",
+  "adaptive-icon": "an adaptive launcher icon",
+  "themed-icon": "a one-coloured layer for themed icons",
+  "dark-start": "a start screen for the night",
+  "night-colors": "a form for the night of a theme's colour",
+} as const satisfies MissingKinds;
+
+type Kind = keyof typeof androidMissing;
 
 interface Known {
   template: Folder;
@@ -36,7 +48,7 @@ export function missingIn(known: Known): Partial<Followed> {
 /** Goes in where a kind is lacking, and wanted. */
 const lacking = (
   { template, wants }: Known,
-  kind: MissingKind,
+  kind: Kind,
   file: string,
   at: number,
   added: () => Partial<Followed>,

@@ -4,15 +4,29 @@ import { plistSite, plistStart, plistStrings } from "../../../formats/splice/for
 import { parseXml } from "../../../formats/splice/formats/xml.ts";
 import { emptySite } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
-import { both, type Feature, type Needs, rowOf } from "../../../ground/values/needs.ts";
-import type { FeatureFound, FeatureSearch } from "../../template/feature-places.ts";
+import type { Feature, FeatureFound, FeatureSearch } from "../../template/feature-places.ts";
+import { both, rowOf } from "../../template/needs.ts";
 import { buildSettings, xcodeObjects } from "./objects.ts";
+
+/** What template.yaml may say that a feature needs of property lists and entitlements. */
+export const appleDeclares = ["usage", "entitlements", "background", "keys"] as const;
+
+interface AppleNeeds {
+  /** Keys that hold the text which people read when the app asks for something; none of them may be empty. */
+  usage?: readonly string[];
+  /** Keys of an entitlements file. */
+  entitlements?: readonly string[];
+  /** Entries of UIBackgroundModes. */
+  background?: readonly string[];
+  /** Further keys of a property list. */
+  keys?: readonly string[];
+}
 
 /**
  * What features that most apps know need (Apple, Information Property List and Entitlements). Goods sold in an app
  * need no entitlement; com.apple.developer.in-app-payments is payment by card.
  */
-const known: Readonly<Record<string, NonNullable<Needs["ios"]>>> = {
+const known: Readonly<Record<string, AppleNeeds>> = {
   camera: { usage: ["NSCameraUsageDescription"], entitlements: ["com.apple.security.device.camera"] },
   location: {
     usage: [
@@ -101,7 +115,7 @@ function inStrings(template: Folder, file: string, keys: readonly string[]): InF
   };
 }
 
-function inList(template: Folder, file: string, needs: Partial<NonNullable<Needs["ios"]>>): InFile {
+function inList(template: Folder, file: string, needs: Partial<AppleNeeds>): InFile {
   const { usage = [], entitlements = [], keys = [], background = [] } = needs;
   const source = template.source(file);
   const root = parseXml(source);

@@ -10,7 +10,7 @@ import type { Platform } from "../../../ground/values/platform.ts";
 import type { Fill } from "../../template/found.ts";
 import { namedText } from "../../template/named-text.ts";
 import type { XcodeProject, XcodeTarget } from "./project.ts";
-import { type Settings, soleVariable, variablesIn } from "./settings.ts";
+import { type BuildSettings, soleVariable, variablesIn } from "./settings.ts";
 
 /** What is surveyed: some targets of a project, and what its app is called by the system. */
 export interface XcodePart {
@@ -33,7 +33,7 @@ export const targetName = ({ name, settings }: XcodeTarget): string =>
   settings.flatMap((each) => each.evaluated("PRODUCT_NAME") ?? [])[0] ?? name;
 
 /** Settings of the targets, each with the project's that it inherits. */
-const everySetting = ({ project, targets }: XcodePart): Settings[] => [
+const everySetting = ({ project, targets }: XcodePart): BuildSettings[] => [
   ...targets.flatMap(({ settings }) => settings),
   ...project.settings,
 ];
@@ -77,7 +77,7 @@ function besideIdentifier(site: Site, identifier: string, holds: Field): Fill {
 }
 
 /** A value that refers to a variable which holds the whole identifier follows it; another is written anew. */
-function identifierFill(settings: Settings, site: Site, identifier: string, holds: Field, depth: number): Fill[] {
+function identifierFill(settings: BuildSettings, site: Site, identifier: string, holds: Field, depth: number): Fill[] {
   const holder = variablesIn(site.value).find((name) => settings.evaluated(name)?.includes(identifier));
   if (holder !== undefined && depth < 8 && settings.sites(holder).length > 0)
     return settings.sites(holder).flatMap((each) => identifierFill(settings, each, identifier, holds, depth + 1));

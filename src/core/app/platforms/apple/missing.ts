@@ -3,12 +3,22 @@ import { plistStart } from "../../../formats/splice/formats/plist.ts";
 import { emptySite, type Site } from "../../../formats/splice/site.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { darkOf, type Field } from "../../../ground/values/fields.ts";
-import type { MissingKind, Wants } from "../../../ground/values/missing.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { type Fill, type Found, insertedText, type SignedTarget } from "../../template/found.ts";
+import type { MissingKinds, Wants } from "../../template/missing.ts";
 import { iosIconSlots } from "./catalog.ts";
 import type { XcodePart } from "./identity.ts";
 import type { XcodeProject, XcodeTarget } from "./project.ts";
+
+/** What an app for iOS may lack. */
+export const iosMissing = {
+  "bundle-identifier": "a bundle identifier",
+  "display-name": "a display name of its own",
+  "dark-icon": "a dark and a tinted icon",
+  "dark-colors": "a dark form of a colour",
+} as const satisfies MissingKinds;
+
+type Kind = keyof typeof iosMissing;
 
 interface Project {
   template: Folder;
@@ -42,7 +52,7 @@ export function displayName({ template, wants, project, app, main }: Project): P
 
 const found = (
   template: Folder,
-  kind: MissingKind,
+  kind: Kind,
   file: string,
   at: number,
   wants: Wants,

@@ -5,7 +5,7 @@ import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { configurationFile, settingSites } from "./configuration.ts";
 import { isa, type XcodeObjects, xcodeObjects } from "./objects.ts";
 import { isOfCode } from "./products.ts";
-import { type Settings, settingsOf } from "./settings.ts";
+import { type BuildSettings, settingsOf } from "./settings.ts";
 
 /** Which of Apple's systems a target is for. */
 export type System = "phone" | "mac" | "watch" | "other";
@@ -16,7 +16,7 @@ export interface XcodeTarget {
   productType: string;
   system: System;
   /** One a configuration: debug, release … */
-  settings: Settings[];
+  settings: BuildSettings[];
   /** Asset catalogs among its resources, and folders that it keeps in step with by itself; relative to the template. */
   homes: readonly string[];
 }
@@ -27,7 +27,7 @@ export interface XcodeProject {
   folder: string;
   targets: XcodeTarget[];
   /** Settings of the whole project, which targets inherit. */
-  settings: Settings[];
+  settings: BuildSettings[];
 }
 
 const projectForm = /(^|\/)[^/]+\.xcodeproj\/project\.pbxproj$/;
@@ -67,7 +67,7 @@ export const isMainApp = ({ productType, system }: XcodeTarget): boolean =>
 function readProject(template: Folder, file: string): XcodeProject {
   const folder = file.replace(projectForm, "");
   const objects = xcodeObjects(template.source(file));
-  const configurations = (owner: OpenStep | undefined, target: string, inherited: Settings[]): Settings[] =>
+  const configurations = (owner: OpenStep | undefined, target: string, inherited: BuildSettings[]): BuildSettings[] =>
     objects.configurations(owner).map((configuration) => {
       const name = textOf(entry(configuration, "name")) ?? "";
       const reference = objects.byId(entry(configuration, "baseConfigurationReference"));
@@ -113,7 +113,7 @@ const systems: readonly { system: System; sdk: RegExp }[] = [
  * The system a target is built for: the first that its settings name, the phone before the others (Apple, SDKROOT and
  * SUPPORTED_PLATFORMS).
  */
-function systemOf(productType: string, settings: readonly Settings[]): System {
+function systemOf(productType: string, settings: readonly BuildSettings[]): System {
   if (productType.includes(".watchapp")) return "watch";
   const said = settings.flatMap((each) => [each.evaluated("SUPPORTED_PLATFORMS") ?? each.evaluated("SDKROOT") ?? ""]);
   return systems.find(({ sdk }) => said.some((text) => sdk.test(text)))?.system ?? "phone";

@@ -1,7 +1,7 @@
 import type { Site } from "../../../formats/splice/site.ts";
 
 /** The build settings of one configuration: of a target, or of the whole project. */
-export interface Settings {
+export interface BuildSettings {
   /** For example Release. */
   name: string;
   /** As it is written, here, in the configuration's file, or in what both inherit. */
@@ -23,10 +23,10 @@ const deepest = 12;
 export function settingsOf(
   name: string,
   target: string,
-  parent: Settings | undefined,
+  parent: BuildSettings | undefined,
   own: (setting: string) => Site[],
   start: number | undefined,
-): Settings {
+): BuildSettings {
   /** What Xcode gives where nobody does (Apple, build settings reference). */
   const given: Readonly<Record<string, string>> = {
     SRCROOT: ".",
@@ -35,7 +35,7 @@ export function settingsOf(
     PRODUCT_NAME: "$(TARGET_NAME)",
     CONFIGURATION: name,
   };
-  const settings: Settings = {
+  const settings: BuildSettings = {
     name,
     start,
     sites: (setting) => [...own(setting), ...(parent?.sites(setting) ?? [])],

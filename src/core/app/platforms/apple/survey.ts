@@ -3,7 +3,6 @@ import { type PlistString, plistSite, plistStrings } from "../../../formats/spli
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { attempt } from "../../../ground/problems/result.ts";
-import type { Wants } from "../../../ground/values/missing.ts";
 import { type Platform, platformNames } from "../../../ground/values/platform.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { findFile } from "../../template/find-file.ts";
@@ -16,6 +15,7 @@ import {
   type PartSurvey,
   type SurveyPart,
 } from "../../template/found.ts";
+import type { Wants } from "../../template/missing.ts";
 import { type Assets, colorSet, imageSet, storyboard } from "./assets.ts";
 import { appIcons } from "./icons.ts";
 import { appIdentifier, identifierFills, localizedFills, seenTexts, settingFills, targetName } from "./identity.ts";
@@ -36,7 +36,7 @@ const belongsTo = ({ system }: XcodeTarget, platform: Platform): boolean =>
   platform === "desktop" ? system === "mac" : system !== "mac";
 
 /** A project's targets of one platform, of which at least one is an app whose files are there. */
-interface Part {
+interface TargetPart {
   project: XcodeProject;
   targets: readonly XcodeTarget[];
   /** Tests and libraries: of their settings, only an identifier that begins with the app's is the app's. */
@@ -44,7 +44,7 @@ interface Part {
   app: XcodeTarget;
 }
 
-function partsOf(template: Folder, platform: Platform): Part[] {
+function partsOf(template: Folder, platform: Platform): TargetPart[] {
   return readXcodeProjects(template).flatMap((project) => {
     const isThere = (target: XcodeTarget) => isMainApp(target) && hasFiles(template, project, target);
     const own = project.targets.filter((target) => belongsTo(target, platform));
@@ -90,7 +90,7 @@ type Surveyed = Found & {
   signed: NonNullable<PartSurvey["signed"]>;
 };
 
-function surveyPart(template: Folder, wants: Wants, platform: Platform, part: Part): Surveyed {
+function surveyPart(template: Folder, wants: Wants, platform: Platform, part: TargetPart): Surveyed {
   const { project, targets, ofCode, app } = part;
   const place = placeAt(template.source(project.file), 0);
   const gap = (what: string) =>
@@ -127,7 +127,7 @@ const listOf = (project: XcodeProject, target: XcodeTarget, lists: readonly Prop
 
 /** A display name for each app that has none; what a list that is elsewhere says is not known here. */
 const displayNames = (
-  { project, targets, app }: Part,
+  { project, targets, app }: TargetPart,
   lists: readonly PropertyList[],
   { template, wants, gap }: Assets,
 ): Partial<Found>[] =>
@@ -148,7 +148,7 @@ function accentColors(targets: readonly XcodeTarget[], assets: Assets): Partial<
 }
 
 /** The start screen that an app names: its storyboard, or the picture and the colour of its property list. */
-function startScreen({ project, app }: Part, main: PropertyList | undefined, assets: Assets): Partial<Found>[] {
+function startScreen({ project, app }: TargetPart, main: PropertyList | undefined, assets: Assets): Partial<Found>[] {
   const { template, platform, gap } = assets;
   const written = (...path: string[]) => plistSite(main?.strings ?? [], ...path)?.value;
   const board = written("UILaunchStoryboardName") ?? setting(app, "INFOPLIST_KEY_UILaunchStoryboardName");

@@ -1,5 +1,6 @@
 import { noBuildFiles } from "../../template/build-files.ts";
 import { inNoLanguage } from "../../template/localized.ts";
+import { windowsProject, xcodeProject } from "../../template/sign.ts";
 import { appleColors } from "../apple/colors.ts";
 import { appleFeatures } from "../apple/features.ts";
 import type { PlatformDefinition } from "../definition.ts";
@@ -19,8 +20,12 @@ export const desktop: PlatformDefinition<DesktopRole> = {
   mostBuilds: Number.POSITIVE_INFINITY,
   survey: surveyDesktop,
   leavesOut: () => [],
+  missing: {},
+  signs: [xcodeProject, windowsProject],
+  runsOn: "ubuntu",
   localize: inNoLanguage,
-  // A Mac app asks for what a telephone's does, in the same files.
+  // A Mac app asks for what a telephone's does, in the same files, which template.yaml names for telephones.
+  declares: [],
   features: appleFeatures,
   usageKeys: () => [],
   // A window is turned by nobody.

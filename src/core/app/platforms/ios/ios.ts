@@ -1,8 +1,10 @@
+import { xcodeProject } from "../../template/sign.ts";
 import { iosIconSlots, iosStartForms, iosStartPoints } from "../apple/catalog.ts";
 import { appleColors } from "../apple/colors.ts";
 import { iosDevices } from "../apple/devices.ts";
-import { appleFeatures, usageKeys } from "../apple/features.ts";
+import { appleDeclares, appleFeatures, usageKeys } from "../apple/features.ts";
 import { localizeIos } from "../apple/localization.ts";
+import { iosMissing } from "../apple/missing.ts";
 import { surveyXcode } from "../apple/survey.ts";
 import type { PlatformDefinition } from "../definition.ts";
 import { iosBuildFiles } from "./export-options.ts";
@@ -21,7 +23,15 @@ export const ios: PlatformDefinition<IosRole> = {
   mostBuilds: Number.POSITIVE_INFINITY,
   survey: surveyXcode("ios"),
   leavesOut: () => [],
+  missing: iosMissing,
+  signs: [
+    xcodeProject,
+    { file: /(^|\/)Info\.plist$/, lacks: "a property list, with no Xcode project that names it" },
+    { file: /\.xcconfig$/, lacks: "a configuration file of Xcode, with no project beside it" },
+  ],
+  runsOn: "macos",
   localize: localizeIos,
+  declares: appleDeclares,
   features: appleFeatures,
   usageKeys,
   devices: iosDevices,

@@ -9,7 +9,7 @@ import { namedText } from "../../template/named-text.ts";
 import { pictureSize } from "../../template/picture-size.ts";
 import type { Shape } from "../../template/shapes.ts";
 import { socialSlot, touchSide, webSlot } from "./catalog.ts";
-import { openSite, type Site } from "./links.ts";
+import { openSite, type WebFolders } from "./links.ts";
 import { favicon, manifestFields, manifestSlot } from "./manifest.ts";
 import { metaFields } from "./meta.ts";
 
@@ -131,7 +131,7 @@ function metaFills(values: readonly Setting[]): Fill[] {
 function manifestIn(
   template: Folder,
   { values, groups }: Settings,
-  site: Site,
+  site: WebFolders,
 ): { fills: Fill[]; pictures: PictureUse[] } | undefined {
   const telltale = ["short_name", "theme_color", "background_color", "display", "start_url", "icons"];
   const group = groups.find(

@@ -9,7 +9,7 @@ export interface Page {
 }
 
 /** A web app's folders, and how its pages' links are followed. */
-export interface Site {
+export interface WebFolders {
   template: Folder;
   /** Folder of the app. */
   folder: string;
@@ -22,7 +22,7 @@ export interface Site {
 /** Folders that bundlers serve from the top. */
 const servedFolders = ["public", "static"];
 
-export function openSite(template: Folder, folder: string): Site {
+export function openSite(template: Folder, folder: string): WebFolders {
   const below = (name: string) => (folder ? `${folder}/${name}` : name);
   const served = servedFolders.map(below).find((each) => template.list().some((file) => file.startsWith(`${each}/`)));
   const root = served ?? folder;

@@ -7,7 +7,7 @@ import type { Slot } from "../../../pictures/slots/slot.ts";
 import { hostFill } from "../../template/addresses.ts";
 import { type Fill, type Found, insertedText, mergeFound, type PictureUse } from "../../template/found.ts";
 import { icoSizes, manifestIcons, webSlot } from "./catalog.ts";
-import type { Site } from "./links.ts";
+import type { WebFolders } from "./links.ts";
 
 /** Whether a file is a web manifest, by its name. */
 export const isWebManifest = (file: string): boolean => /(\.webmanifest|(^|\/)manifest\.json)$/.test(file);
@@ -22,7 +22,7 @@ export const manifestFields: Readonly<Record<string, { holds: Field; shape?: "co
 };
 
 /** The values and the icons of a web manifest that a page links. */
-export function surveyManifest(site: Site, file: string): Partial<Found> {
+export function surveyManifest(site: WebFolders, file: string): Partial<Found> {
   if (!site.template.has(file)) {
     const message = `Web: the page links ${file}, which is not there.`;
     return { gaps: [problem("template-gap", message, { severity: "warning" })] };
@@ -63,7 +63,7 @@ const member = (node: JsonNode, name: string): string => String(findNodeAtLocati
 
 const purposes = ["maskable", "monochrome"] as const;
 
-function manifestPicture(site: Site, file: string, entry: JsonNode): PictureUse[] {
+function manifestPicture(site: WebFolders, file: string, entry: JsonNode): PictureUse[] {
   const path = site.resolve(file, member(entry, "src"));
   if (!path) return [];
   const slot = manifestSlot(member(entry, "purpose"), member(entry, "sizes"));
@@ -78,7 +78,7 @@ export function manifestSlot(purpose: string, sizes: string | undefined, side = 
 }
 
 /** Icons that an installable page needs and the manifest does not list are added to it, beside those it has. */
-function missingIcons(site: Site, file: string, icons: JsonNode, listed: readonly PictureUse[]): Partial<Found> {
+function missingIcons(site: WebFolders, file: string, icons: JsonNode, listed: readonly PictureUse[]): Partial<Found> {
   const has = (wanted: Slot) => listed.some(({ slot }) => slot.role === wanted.role && slot.width === wanted.width);
   const last = icons.children?.at(-1);
   const lacking = manifestIcons.filter((slot) => !has(slot));

@@ -1,13 +1,24 @@
 import { posix } from "node:path";
 import { htmlAttribute } from "../../../formats/splice/formats/html.ts";
 import { emptySite } from "../../../formats/splice/site.ts";
-import type { MissingKind, Wants } from "../../../ground/values/missing.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { type Fill, type Found, insertedText, mergeFound } from "../../template/found.ts";
+import type { MissingKinds, Wants } from "../../template/missing.ts";
 import { manifestIcons, touchSide, webSlot } from "./catalog.ts";
-import { linksAs, type Page, type Site } from "./links.ts";
+import { linksAs, type Page, type WebFolders } from "./links.ts";
 import { iconEntry, iconName, manifestFields } from "./manifest.ts";
 import type { TouchLink } from "./start.ts";
+
+/** What a page may lack of an app. */
+export const webMissing = {
+  "web-manifest": "a web manifest",
+  "touch-icon": "a touch icon",
+  "start-pictures": "start pictures for a home screen",
+  "theme-color": "a theme colour",
+  "dark-theme-color": "a theme colour for dark screens",
+} as const satisfies MissingKinds;
+
+type Kind = keyof typeof webMissing;
 
 const manifestName = "app.webmanifest";
 
@@ -16,7 +27,7 @@ const manifestName = "app.webmanifest";
  * the build makes one.
  */
 export function missingInPage(
-  site: Site,
+  site: WebFolders,
   page: Page,
   wants: Wants,
   hasManifest: boolean,
@@ -29,7 +40,7 @@ export function missingInPage(
   const line = /\r?\n[ \t]*$/.exec(source.text.slice(0, title?.startOffset ?? at))?.[0] ?? "\n";
   const has = (is: (element: Page["elements"][number]) => boolean) => elements.some(is);
   /** What goes in where a kind is lacking, and wanted. */
-  const lacking = (kind: MissingKind, isLacking: boolean, added: () => Partial<Found>): Partial<Found> => {
+  const lacking = (kind: Kind, isLacking: boolean, added: () => Partial<Found>): Partial<Found> => {
     if (!isLacking) return {};
     const missing = [{ kind, added: wants(kind), place: placeAt(source, at) }];
     return mergeFound([{ missing }, wants(kind) ? added() : {}]);
@@ -85,10 +96,10 @@ const themeColor = (file: string, at: number, holds: Fill["holds"], opens: strin
 });
 
 /** A file that is served from the top, as a page beside it or one that a bundler moves there links it. */
-const hrefTo = (site: Site, name: string): string => (site.root === site.folder ? name : `/${name}`);
+const hrefTo = (site: WebFolders, name: string): string => (site.root === site.folder ? name : `/${name}`);
 
 /** A manifest with its fields and icons, served from the top. */
-function newManifest({ root }: Site): Partial<Found> {
+function newManifest({ root }: WebFolders): Partial<Found> {
   const path = posix.join(root, manifestName);
   const fills: Fill[] = [];
   let text = "{\n";

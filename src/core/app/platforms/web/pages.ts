@@ -12,12 +12,12 @@ import { hostFill } from "../../template/addresses.ts";
 import { type Fill, type Found, mergeFound, nothingFound, type PictureUse } from "../../template/found.ts";
 import { pictureSize } from "../../template/picture-size.ts";
 import { socialSlot, touchSide, webSlot } from "./catalog.ts";
-import { linksAs, type Page, type Site } from "./links.ts";
+import { linksAs, type Page, type WebFolders } from "./links.ts";
 import { favicon, surveyManifest } from "./manifest.ts";
 import { addressMetas, metaFields } from "./meta.ts";
 
 /** What pages say, one after the other; that a page links no icon is told where none before it has one. */
-export function surveyPages(site: Site, pages: readonly Page[]): Found {
+export function surveyPages(site: WebFolders, pages: readonly Page[]): Found {
   let found = nothingFound;
   for (const page of pages) {
     found = mergeFound([found, ...page.elements.map((each) => inElement(site, page.file, each)), rootIcon(site)]);
@@ -29,9 +29,9 @@ export function surveyPages(site: Site, pages: readonly Page[]): Found {
   return found;
 }
 
-const rootIcon = (site: Site): Partial<Found> => ({ pictures: servedIcons(site) });
+const rootIcon = (site: WebFolders): Partial<Found> => ({ pictures: servedIcons(site) });
 
-function inElement(site: Site, file: string, element: HtmlElement): Partial<Found> {
+function inElement(site: WebFolders, file: string, element: HtmlElement): Partial<Found> {
   const { text } = site.template.source(file);
   switch (element.tagName) {
     case "title":
@@ -47,7 +47,7 @@ function inElement(site: Site, file: string, element: HtmlElement): Partial<Foun
   }
 }
 
-function inMeta(site: Site, file: string, element: HtmlElement): Partial<Found> {
+function inMeta(site: WebFolders, file: string, element: HtmlElement): Partial<Found> {
   const key = htmlAttribute(element, "name") ?? htmlAttribute(element, "property") ?? "";
   const meta = Object.hasOwn(metaFields, key) ? metaFields[key] : undefined;
   const content = htmlAttributeSite(file, site.template.source(file).text, element, "content");
@@ -62,7 +62,7 @@ function inMeta(site: Site, file: string, element: HtmlElement): Partial<Found> 
   };
 }
 
-function inLink(site: Site, file: string, element: HtmlElement): Partial<Found> {
+function inLink(site: WebFolders, file: string, element: HtmlElement): Partial<Found> {
   const own =
     linksAs(element, "canonical") || linksAs(element, "alternate")
       ? htmlAttributeSite(file, site.template.source(file).text, element, "href")
@@ -104,13 +104,13 @@ function spokenBy(file: string, text: string, element: HtmlElement): Fill[] {
 }
 
 /** The size that a picture of the template has, where its link says none. */
-const sizeSaid = ({ template }: Site, path: string): string | undefined => {
+const sizeSaid = ({ template }: WebFolders, path: string): string | undefined => {
   const size = /\.png$/i.test(path) ? pictureSize(template, path) : undefined;
   return size && `${size.width}x${size.height}`;
 };
 
 /** Icons that browsers look for at the top, linked or not. */
-export function servedIcons({ template, root }: Site): PictureUse[] {
+export function servedIcons({ template, root }: WebFolders): PictureUse[] {
   const path = `${root ? `${root}/` : ""}favicon.ico`;
   return template.has(path) ? favicon(path, undefined) : [];
 }

@@ -3,7 +3,7 @@ import type { Site as Place } from "../../../formats/splice/site.ts";
 import { slotPath } from "../../../pictures/slots/slot.ts";
 import { type Found, insertedText, mergeFound } from "../../template/found.ts";
 import { webStartSlots } from "./catalog.ts";
-import { linksAs, type Site } from "./links.ts";
+import { linksAs, type WebFolders } from "./links.ts";
 
 const relation = "apple-touch-startup-image";
 
@@ -22,7 +22,7 @@ export interface TouchLink {
  * Start pictures of a page that can be put on a home screen: all of them, linked behind the page's touch icon, each
  * with the media query of its screen. Links that the template has of its own give way.
  */
-export function startPictures(site: Site, { file, elements, href, after, line }: TouchLink): Partial<Found> {
+export function startPictures(site: WebFolders, { file, elements, href, after, line }: TouchLink): Partial<Found> {
   const beside = href.slice(0, href.lastIndexOf("/") + 1);
   const pictures = webStartSlots.flatMap((slot) => {
     const picture = slotPath(slot, { folder: beside, size: `${slot.width}x${slot.height}` });
@@ -42,7 +42,7 @@ export function startPictures(site: Site, { file, elements, href, after, line }:
 }
 
 /** A link of the template's own goes, with the blanks behind it, and so does its picture. */
-function replacedLink(site: Site, file: string, element: HtmlElement): Partial<Found> {
+function replacedLink(site: WebFolders, file: string, element: HtmlElement): Partial<Found> {
   const { text } = site.template.source(file);
   const location = element.sourceCodeLocation;
   if (!location) return {};

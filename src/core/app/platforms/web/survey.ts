@@ -2,7 +2,6 @@ import { posix } from "node:path";
 import { htmlAttribute, htmlElements } from "../../../formats/splice/formats/html.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
-import type { Wants } from "../../../ground/values/missing.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import {
   type Fill,
@@ -14,8 +13,9 @@ import {
   type PartSurvey,
   type SurveyPart,
 } from "../../template/found.ts";
+import type { Wants } from "../../template/missing.ts";
 import { webInCode } from "./code.ts";
-import { linksAs, openSite, type Page, type Site } from "./links.ts";
+import { linksAs, openSite, type Page, type WebFolders } from "./links.ts";
 import { missingInPage } from "./missing.ts";
 import { servedIcons, surveyPages } from "./pages.ts";
 import { startPictures, type TouchLink } from "./start.ts";
@@ -62,7 +62,7 @@ export const surveyWeb: SurveyPart = (template, { wants, wrapsPages }) => {
 const isOfAllPages = ({ holds, site }: Fill): boolean => holds !== "locale" || site.form === "json";
 
 /** What a page lacks of an installable app, and the start pictures behind its touch icon. */
-function completePage(site: Site, page: Page, wants: Wants, isMade: boolean): Partial<Found> {
+function completePage(site: WebFolders, page: Page, wants: Wants, isMade: boolean): Partial<Found> {
   const { found, touch: added } = missingInPage(site, page, wants, isMade);
   const touch = touchLink(site.template, page) ?? added;
   if (!touch) return found;

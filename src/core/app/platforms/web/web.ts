@@ -3,9 +3,10 @@ import type { PlatformDefinition } from "../definition.ts";
 import { webSlots } from "./catalog.ts";
 import { webColors } from "./colors.ts";
 import { webDevices } from "./devices.ts";
-import { webFeatures } from "./features.ts";
+import { webDeclares, webFeatures } from "./features.ts";
 import { webIdentifiers } from "./identifiers.ts";
 import { localizeWeb } from "./localization.ts";
+import { webMissing } from "./missing.ts";
 import { webScenes } from "./scenes.tsx";
 import { surveyWeb } from "./survey.ts";
 import { type WebRole, webTitles } from "./titles.ts";
@@ -23,7 +24,16 @@ export const web: PlatformDefinition<WebRole> = {
   mostBuilds: Number.POSITIVE_INFINITY,
   survey: surveyWeb,
   leavesOut: () => [],
+  missing: webMissing,
+  signs: [
+    {
+      file: /(^|\/)package\.json$/,
+      lacks: "a JavaScript project whose settings name no app, no page and no shell",
+    },
+  ],
+  runsOn: "ubuntu",
   localize: localizeWeb,
+  declares: webDeclares,
   features: webFeatures,
   usageKeys: () => [],
   devices: webDevices,

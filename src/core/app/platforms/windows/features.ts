@@ -1,12 +1,22 @@
 import { type Cut, elementCut } from "../../../formats/splice/cut.ts";
 import { attributeOf, find, parseXml, walk } from "../../../formats/splice/formats/xml.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
-import { both, type Needs, rowOf } from "../../../ground/values/needs.ts";
 import type { FeatureFound, FeatureSearch } from "../../template/feature-places.ts";
+import { both, rowOf } from "../../template/needs.ts";
 import { isPackageManifest } from "./survey.ts";
 
+/** What template.yaml may say that a feature needs of a package manifest. */
+export const windowsDeclares = ["capabilities", "extensions"] as const;
+
+interface WindowsNeeds {
+  /** Names of capabilities, device capabilities included. */
+  capabilities?: readonly string[];
+  /** Categories of an application's extensions. */
+  extensions?: readonly string[];
+}
+
 /** What features that most apps know need (Microsoft, App capability declarations). */
-const known: Readonly<Record<string, NonNullable<Needs["windows"]>>> = {
+const known: Readonly<Record<string, WindowsNeeds>> = {
   camera: { capabilities: ["webcam"] },
   location: { capabilities: ["location"] },
   "deep-links": { extensions: ["windows.protocol", "windows.appUriHandler"] },

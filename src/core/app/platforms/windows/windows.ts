@@ -1,10 +1,11 @@
 import { programIcons } from "../../../pictures/slots/program.ts";
 import { noBuildFiles } from "../../template/build-files.ts";
 import { noColors } from "../../template/color-places.ts";
+import { windowsProject } from "../../template/sign.ts";
 import type { PlatformDefinition } from "../definition.ts";
 import { windowsSlots } from "./catalog.ts";
 import { windowsDevices } from "./devices.ts";
-import { windowsFeatures } from "./features.ts";
+import { windowsDeclares, windowsFeatures } from "./features.ts";
 import { windowsIdentifiers } from "./identifiers.ts";
 import { windowsLimits } from "./limits.ts";
 import { localizeWindows } from "./localization.ts";
@@ -23,7 +24,11 @@ export const windows: PlatformDefinition<WindowsRole> = {
   mostBuilds: 65_535,
   survey: surveyWindows,
   leavesOut: () => [],
+  missing: {},
+  signs: [windowsProject],
+  runsOn: "windows",
   localize: localizeWindows,
+  declares: windowsDeclares,
   features: windowsFeatures,
   usageKeys: () => [],
   devices: windowsDevices,

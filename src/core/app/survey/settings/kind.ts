@@ -34,7 +34,7 @@ export interface SettingsKind {
   places: readonly SettingPlace[];
   pictures: readonly { at: string; kind: PictureKind; platform: Platform }[];
   /** Identifiers that it must say, and may not yet: the group and the member. */
-  needs?: readonly { group: string; member: string; holds: Field; platform: Platform }[];
+  needs?: readonly { group: string; member: string; holds: Field; platform: Platform; lacks: string }[];
   /** Pictures found by their names where the settings name none. */
   byName?: readonly { folder: string; files: readonly string[]; kind: PictureKind; platform: Platform }[];
 }

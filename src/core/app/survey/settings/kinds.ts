@@ -70,8 +70,8 @@ const managed: SettingsKind = {
     { at: "web.favicon", kind: "favicon", platform: "web" },
   ],
   needs: [
-    { group: "ios", member: "bundleIdentifier", holds: "identifiers.ios", platform: "ios" },
-    { group: "android", member: "package", holds: "identifiers.android", platform: "android" },
+    { group: "ios", member: "bundleIdentifier", holds: "identifiers.ios", platform: "ios", lacks: "bundle-identifier" },
+    { group: "android", member: "package", holds: "identifiers.android", platform: "android", lacks: "application-id" },
   ],
 };
 

@@ -2,7 +2,6 @@ import { posix } from "node:path";
 import type { Setting, Settings } from "../../../formats/splice/settings.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
-import type { MissingKind, Wants } from "../../../ground/values/missing.ts";
 import { type Platform, platformNames, platforms } from "../../../ground/values/platform.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { layeredIcon } from "../../platforms/apple/layered-icon.ts";
@@ -16,6 +15,7 @@ import {
   nothingFound,
   type PartSurvey,
 } from "../../template/found.ts";
+import type { Wants } from "../../template/missing.ts";
 import type { SettingPlace, SettingsKind } from "./kind.ts";
 import { type PictureKind, settingsPicture } from "./pictures.ts";
 import { folderOf, makes, settingsOf } from "./recognise.ts";
@@ -107,13 +107,12 @@ function heldBy(
       return { platform, pictures: use ? [use] : [] };
     });
   });
-  const needed = (kind.needs ?? []).flatMap(({ group, member, holds, platform }): SettingsFound[] => {
+  const needed = (kind.needs ?? []).flatMap(({ group, member, holds, platform, lacks }): SettingsFound[] => {
     if (!isMade(platform) || below.some(({ path }) => path.join(".") === `${group}.${member}`)) return [];
     const fill = memberFill(settings, [...root], group, member, holds);
-    const what: MissingKind = platform === "android" ? "application-id" : "bundle-identifier";
     const place = placeAt(template.source(file), fill?.site.start ?? 0);
-    const missing = [{ kind: what, added: wants(what), place }];
-    return [{ platform, missing, fills: fill && wants(what) ? [fill] : [] }];
+    const missing = [{ kind: lacks, added: wants(lacks), place }];
+    return [{ platform, missing, fills: fill && wants(lacks) ? [fill] : [] }];
   });
   return [...values, ...pictures, ...byName, ...needed];
 }

@@ -1,10 +1,10 @@
 import { layerField, layersOf } from "../../../agency/workspace/layers.ts";
 import type { Client, Workspace } from "../../../agency/workspace/workspace.ts";
 import { definitions } from "../../../app/platforms/all.ts";
+import type { Feature } from "../../../app/template/feature-places.ts";
 import type { ClientFeature, Values } from "../../../app/variant/variant.ts";
 import { expectedAmong } from "../../../ground/problems/nearest.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
-import type { Feature } from "../../../ground/values/needs.ts";
 import type { Platform } from "../../../ground/values/platform.ts";
 import { type Traced, trace } from "../../../ground/values/trail.ts";
 

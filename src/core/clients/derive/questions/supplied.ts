@@ -13,7 +13,7 @@ import { sha256 } from "../../../ground/values/hash.ts";
 import type { Place } from "../../../ground/values/source.ts";
 import type { Answering, ClientFiles } from "./answering.ts";
 
-interface Wanted {
+interface Supply {
   kind: "file" | "picture";
   form?: string | undefined;
   /** Where the brief names it. */
@@ -60,7 +60,7 @@ function readNamed({ root }: Workspace, { key, folder }: Client, named: string):
 const fromWorkspace = (key: string, named: string): string => `clients/${key}/${named}`;
 
 /** A file that a brief names for the app itself, looked into as far as its form goes. */
-export function suppliedFile({ client, values, files }: Answering, named: string, wanted: Wanted): Result<Supplied> {
+export function suppliedFile({ client, values, files }: Answering, named: string, wanted: Supply): Result<Supplied> {
   const { kind, form, at, to } = wanted;
   const place = client.brief?.document.placeOf([...at]) as Place;
   const from = fromWorkspace(client.key, named);

@@ -11,7 +11,7 @@ import { judgeArt } from "../../../pictures/artwork/judge.ts";
 import { type ArtRole, artRoleNames, rolePath } from "../../../pictures/slots/art-roles.ts";
 import type { PlannedClient } from "../import.ts";
 import { put } from "../row.ts";
-import { type Called, ownerOf } from "./owner.ts";
+import { type KnownAs, ownerOf } from "./owner.ts";
 import { roleOf } from "./role.ts";
 
 /** A picture that goes to a client: what it was taken for, and why. */
@@ -114,7 +114,7 @@ function namedBySheet(file: string, clients: readonly PlannedClient[]): Owned[] 
   );
 }
 
-function calledBy({ key, text }: PlannedClient): Called {
+function calledBy({ key, text }: PlannedClient): KnownAs {
   const brief = parseDocument(text).toJS() as { app?: { name?: unknown }; domain?: unknown } | null;
   const said = (value: unknown) => (typeof value === "string" ? value : undefined);
   return { key, name: said(brief?.app?.name), domain: said(brief?.domain) };

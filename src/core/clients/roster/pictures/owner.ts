@@ -2,14 +2,14 @@ import { domainToUnicode } from "node:url";
 import { plain } from "../columns.ts";
 
 /** What a client is called by, in names of files and folders. */
-export interface Called {
+export interface KnownAs {
   key: string;
   name?: string | undefined;
   domain?: string | undefined;
 }
 
 /** Each way of calling a client, as words between blanks. */
-function callings({ key, name, domain }: Called): string[] {
+function callings({ key, name, domain }: KnownAs): string[] {
   const host = domain === undefined ? "" : domainToUnicode(domain) || domain;
   const [first = ""] = host.split(".");
   return [...new Set([key, name ?? "", host, first].map(plain))].filter((each) => each.length > 1);
@@ -19,7 +19,7 @@ function callings({ key, name, domain }: Called): string[] {
  * Whose a picture is, by the names of its folders and its own: the client who is called by the most of them. Undefined
  * where nobody is, or two are.
  */
-export function ownerOf(path: string, clients: readonly Called[]): { key?: string; also?: readonly string[] } {
+export function ownerOf(path: string, clients: readonly KnownAs[]): { key?: string; also?: readonly string[] } {
   const words = ` ${plain(path.replace(/\.[^./]+$/, ""))} `;
   const joined = words.replaceAll(" ", "");
   const found = clients

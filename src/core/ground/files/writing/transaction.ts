@@ -46,14 +46,14 @@ const listFile = "list.json";
 const backFile = "back";
 
 /** One change: where it goes; whether there will be a file. Numbered by its place in the list. */
-interface Step {
+interface Move {
   path: string;
   gone?: true;
 }
 
 interface List {
   form: 1;
-  steps: Step[];
+  steps: Move[];
   /** SHA-256 of the steps: a list that is not as it was written is not followed. */
   sum: string;
 }
@@ -64,8 +64,8 @@ interface List {
  */
 export function openTransaction(root: string, options: { keeps?: string; durable?: boolean } = {}): Transaction {
   const own = scratchName();
-  const steps: Step[] = [];
-  const next = (step: Step): string => {
+  const steps: Move[] = [];
+  const next = (step: Move): string => {
     if (!leadsDown(step.path)) refuse("path-outside", `"${step.path}" does not lead into the workspace.`);
     steps.push(step);
     return `${own}/new/${steps.length - 1}`;
@@ -104,7 +104,7 @@ function settleOnDisk(path: string): void {
 }
 
 /** Makes decided changes; where one cannot be made, takes back those that were, and says what went wrong. */
-function carryOut(root: string, folder: string, steps: readonly Step[], keeps?: string): Problem[] {
+function carryOut(root: string, folder: string, steps: readonly Move[], keeps?: string): Problem[] {
   try {
     if (lookAt(root, `${folder}/${backFile}`)) back(root, folder, steps);
     else forward(root, folder, steps, keeps);
@@ -130,7 +130,7 @@ function carryOut(root: string, folder: string, steps: readonly Step[], keeps?: 
   return [];
 }
 
-function forward(root: string, folder: string, steps: readonly Step[], keeps?: string): void {
+function forward(root: string, folder: string, steps: readonly Move[], keeps?: string): void {
   for (const [at, { path, gone }] of steps.entries())
     if (gone && lookAt(root, path)?.isDirectory() !== true) {
       setAside(root, folder, at, path);
@@ -149,7 +149,7 @@ function setAside(root: string, folder: string, at: number, path: string): void 
   if (there && !lookAt(root, `${folder}/old/${at}`)) move(root, path, `${folder}/old/${at}`);
 }
 
-function back(root: string, folder: string, steps: readonly Step[]): void {
+function back(root: string, folder: string, steps: readonly Move[]): void {
   for (const [at, { path, gone }] of [...steps.entries()].reverse()) {
     if (!gone && !lookAt(root, `${folder}/new/${at}`) && lookAt(root, path)) move(root, path, `${folder}/new/${at}`);
     if (lookAt(root, `${folder}/old/${at}`)) move(root, `${folder}/old/${at}`, path);
@@ -177,7 +177,7 @@ export function settleOpen(root: string): void {
 }
 
 /** What a list says; whoever wrote it, it leads nowhere outside. */
-function stepsOf(root: string, folder: string): Step[] {
+function stepsOf(root: string, folder: string): Move[] {
   const damaged = (why: string) =>
     refuse("change-open", `${folder} is not as a run left it: ${why}; what it was to change is not known.`);
   let list: List;

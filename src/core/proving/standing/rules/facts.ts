@@ -1,7 +1,7 @@
 import { partsOf } from "../../../clients/record/record.ts";
 import { textsOf } from "../../../clients/record/texts.ts";
 import { recordFields } from "../../../stores/record-fields.ts";
-import type { Examined, Finding, Rule } from "./rule.ts";
+import type { Examined, Remark, Rule } from "./rule.ts";
 
 const asOf = "2026-11-01";
 
@@ -56,7 +56,7 @@ export const factRules: readonly Rule[] = [
     asOf,
     look: ({ record, lines }) =>
       lines.flatMap((line) =>
-        textsOf(line.value, record).flatMap(({ text }): Finding[] => {
+        textsOf(line.value, record).flatMap(({ text }): Remark[] => {
           const found = forms[recordFields[line.row.field].form]?.(text.value);
           if (!found) return [];
           const message = `${line.row.title}: "${text.value}" ${found.fault}.`;

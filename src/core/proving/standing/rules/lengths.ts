@@ -2,7 +2,7 @@ import { asTaken, characters, strictest } from "../../../clients/record/count.ts
 import { partsOf } from "../../../clients/record/record.ts";
 import { textsOf } from "../../../clients/record/texts.ts";
 import { recordFields } from "../../../stores/record-fields.ts";
-import { type Examined, type Finding, type Rule, rowName } from "./rule.ts";
+import { type Examined, type Remark, type Rule, rowName } from "./rule.ts";
 
 const asOf = "2026-11-01";
 
@@ -15,7 +15,7 @@ export const lengthRules: readonly Rule[] = [
     source: "each store's own documentation, by field",
     asOf,
     look: ({ record, store, lines }) =>
-      lines.flatMap((line): Finding[] => {
+      lines.flatMap((line): Remark[] => {
         const { row, value } = line;
         if (value?.first || row.need === "optional") return [];
         const says = recordFields[row.field].says.toLowerCase();
@@ -62,7 +62,7 @@ export const lengthRules: readonly Rule[] = [
     asOf,
     look: ({ record, lines }) =>
       lines.flatMap((line) =>
-        textsOf(line.value, record).flatMap(({ language, text }): Finding[] => {
+        textsOf(line.value, record).flatMap(({ language, text }): Remark[] => {
           const { row } = line;
           const count = characters(text.value);
           if (row.least === undefined || count >= row.least) return [];
@@ -82,7 +82,7 @@ export const lengthRules: readonly Rule[] = [
         textsOf(line.value, record)
           .filter(({ text }) => text.isDraft)
           .map(
-            ({ language, text }): Finding => ({
+            ({ language, text }): Remark => ({
               row: line.row,
               language,
               message: `${rowName(line.row, language, record)} is a draft: "${beginning(text.value)}".`,
@@ -103,9 +103,9 @@ function tooLong(
   language: string | undefined,
   value: string,
   record: Examined["record"],
-): Finding[] {
+): Remark[] {
   const named = rowName(row, language, record);
-  const found: Finding[] = [];
+  const found: Remark[] = [];
   const taken = asTaken(value, row);
   if (row.most !== undefined) {
     const [count, strict] = [characters(taken), strictest(taken)];

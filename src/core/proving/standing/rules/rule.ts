@@ -22,7 +22,7 @@ export interface Examined {
 }
 
 /** What a rule finds: the row and the language that it is about, and what is wrong there. */
-export interface Finding {
+export interface Remark {
   row: RecordRow;
   language: string | undefined;
   message: string;
@@ -41,7 +41,7 @@ export interface Rule {
   stores?: readonly StoreKey[];
   source: string;
   asOf: string;
-  look(at: Examined): Finding[];
+  look(at: Examined): Remark[];
 }
 
 /** How a row is named in a message: with its language where the app has several. */

@@ -4,7 +4,7 @@ import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { allStores } from "../../../stores/all.ts";
 import type { StoreDefinition } from "../../../stores/definition.ts";
 import { type RecordField, recordFields } from "../../../stores/record-fields.ts";
-import { type Examined, type Finding, type Rule, rowName } from "./rule.ts";
+import { type Examined, type Remark, type Rule, rowName } from "./rule.ts";
 
 const asOf = "2026-11-01";
 
@@ -42,7 +42,7 @@ const within = (
   is: (field: RecordField) => boolean,
   found: (text: string) => string | undefined,
   say: (named: string, what: string) => string,
-): Finding[] =>
+): Remark[] =>
   lines
     .filter(({ row }) => is(row.field))
     .flatMap((line) =>

@@ -1,8 +1,8 @@
 import * as z from "zod";
-import { ledgerEntry } from "../history/ledger.ts";
-import { agencySchema } from "./schema/agency.ts";
-import { briefSchema } from "./schema/brief.ts";
-import { templateSchema } from "./schema/template.ts";
+import { ledgerEntry } from "../../agency/history/ledger.ts";
+import { agencySchema } from "../../agency/workspace/schema/agency.ts";
+import { briefSchema } from "../../agency/workspace/schema/brief.ts";
+import { templateSchema } from "../platforms/template-schema.ts";
 
 const schemas = { brief: briefSchema, oxalis: agencySchema, template: templateSchema, ledger: ledgerEntry };
 
