@@ -3,7 +3,7 @@ import { isError } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import type { StoreKey } from "../../core/ground/values/store.ts";
 import { lookAtBoard } from "../../core/operations/board.ts";
-import type { OnBoard } from "../../core/proving/standing/board.ts";
+import type { ClientStanding } from "../../core/proving/standing/clients.ts";
 import { findingsOf, isComplete, isCompleteEverywhere, nextOf } from "../../core/proving/standing/clients.ts";
 import { allStores } from "../../core/stores/all.ts";
 import type { Run } from "../command.ts";
@@ -25,7 +25,7 @@ export const run: Run<"board"> = async (given, { terminal, ports }) => {
   return mapResult(looked, () => (clients.some((each) => findingsOf(each).some(isError)) ? 1 : 0));
 };
 
-const asData = (each: OnBoard): object => ({
+const asData = (each: ClientStanding): object => ({
   client: each.client,
   name: each.name,
   asked: each.asked ?? null,
@@ -43,7 +43,7 @@ const asData = (each: OnBoard): object => ({
   problems: each.problems.map(placeData),
 });
 
-async function showCsv(clients: readonly OnBoard[], { raw }: Terminal): Promise<void> {
+async function showCsv(clients: readonly ClientStanding[], { raw }: Terminal): Promise<void> {
   const { csvText } = await import("../../core/clients/roster/sheet.ts");
   const head = allStores.flatMap(({ key }) => [`${key} done`, `${key} required`, `${key} recommended`]);
   const rows = clients.map((each) => [
@@ -61,7 +61,7 @@ async function showCsv(clients: readonly OnBoard[], { raw }: Terminal): Promise<
   raw(csvText([["client", "name", ...head, "next", "who acts", "since", "asked"], ...rows]).trimEnd());
 }
 
-function show(clients: readonly OnBoard[], today: string, terminal: Terminal): void {
+function show(clients: readonly ClientStanding[], today: string, terminal: Terminal): void {
   const { out, err, settings, print, note, room } = terminal;
   const told = clients.flatMap(findingsOf).filter((each) => isTold(each, settings));
   if (told.length > 0 && (settings.verbose || settings.quiet))
@@ -89,7 +89,7 @@ function show(clients: readonly OnBoard[], today: string, terminal: Terminal): v
   if (settings.verbose) for (const each of clients) showHolding(each, terminal);
 }
 
-function meter(each: OnBoard, key: StoreKey, { out }: Terminal): string {
+function meter(each: ClientStanding, key: StoreKey, { out }: Terminal): string {
   const standing = each.stores.find(({ store }) => store === key);
   // Of a brief that cannot be used, nobody knows what it wants.
   if (!standing) return each.record ? out.dim("not wanted") : out.red("unknown");
@@ -100,13 +100,13 @@ function meter(each: OnBoard, key: StoreKey, { out }: Terminal): string {
     : `${out.yellow(`${required.done} of ${required.total}`)}${more}`;
 }
 
-function nextSaid(each: OnBoard, { out }: Terminal): string {
+function nextSaid(each: ClientStanding, { out }: Terminal): string {
   const next = nextOf(each);
   if (!next) return out.dim("nothing");
   return `${next.message}${next.who === "producer" ? "" : out.dim(` (${next.who})`)}`;
 }
 
 /** How many rules hold for a client in each store; JSON names them. */
-function showHolding({ client, stores: all }: OnBoard, { print, out }: Terminal): void {
+function showHolding({ client, stores: all }: ClientStanding, { print, out }: Terminal): void {
   for (const { title, passed } of all) print(`${out.bold(client)}, ${title}: ${countOf(passed.length, "rule")} hold`);
 }

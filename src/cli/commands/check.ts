@@ -1,7 +1,7 @@
+import type { ClientView } from "../../core/clients/record/read.ts";
 import { isError, type Problem } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import { checkInputs } from "../../core/operations/check.ts";
-import type { Checked } from "../../core/proving/check/check.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";
@@ -17,12 +17,12 @@ export const run: Run<"check"> = async (given, { terminal, ports }) =>
     return all.some(({ severity }) => severity === "error" || (given.strict && severity === "warning")) ? 1 : 0;
   });
 
-const asData = ({ resolved, problems }: Checked): object => ({
-  client: resolved.client.key,
+const asData = ({ client, problems }: ClientView): object => ({
+  client: client.key,
   problems: problems.map(placeData),
 });
 
-function show(clients: readonly Checked[], gaps: readonly Problem[], terminal: Terminal): void {
+function show(clients: readonly ClientView[], gaps: readonly Problem[], terminal: Terminal): void {
   const { out, err, print, note, settings } = terminal;
   const told = [...gaps, ...clients.flatMap(({ problems }) => problems)].filter((each) => isShown(each, settings));
   if (told.length > 0) note(`${showGrouped(told, settings.verbose === true, err)}\n`);
@@ -42,12 +42,12 @@ function show(clients: readonly Checked[], gaps: readonly Problem[], terminal: T
   print(said(`\n${ready} of ${countOf(clients.length, "client")} can be generated${why}.`));
 }
 
-function row({ resolved, problems }: Checked, { out }: Terminal): string[] {
+function row({ client, values, problems }: ClientView, { out }: Terminal): string[] {
   const errors = problems.filter(isError).length;
   const warnings = problems.filter(({ severity }) => severity === "warning").length;
   return [
-    resolved.client.key,
-    resolved.values["app.name"]?.value ?? "",
+    client.key,
+    values["app.name"]?.value ?? "",
     errors > 0 ? out.red(String(errors)) : out.dim("none"),
     warnings > 0 ? out.yellow(String(warnings)) : out.dim("none"),
     errors > 0 ? out.red("not ready") : out.green("ready"),

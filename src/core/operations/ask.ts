@@ -84,15 +84,13 @@ async function draftAll(
   const board = new Map(boardOf(workspace, resolved, ports.today()).map((each) => [each.client, each]));
   const drafts: LetterDraft[] = [];
   const problems: Problem[] = [];
-  for (const checked of clients) {
-    const { client } = checked.resolved;
+  for (const view of clients) {
+    const { client } = view;
     // What it lacks is not known: that nothing has to be asked for would be a guess.
     const isUnread = client.brief === undefined && client.unchecked === undefined;
     const draft = isUnread
       ? { ok: false as const, problems: client.problems }
-      : attempt(() =>
-          draftLetter({ workspace, ...checked, standing: board.get(client.key), until: input.until, spoken }),
-        );
+      : attempt(() => draftLetter({ workspace, view, standing: board.get(client.key), until: input.until, spoken }));
     if (draft.ok) drafts.push(draft.value);
     else problems.push(...ofClient(client.key, draft.problems));
   }

@@ -4,7 +4,8 @@ import { resolvePicked } from "../clients/derive/resolve.ts";
 import { type Problem, problem } from "../ground/problems/problem.ts";
 import { writtenAt } from "../ground/values/trail.ts";
 import { accentOf } from "../pages/parts/accent.ts";
-import { boardOf, type OnBoard } from "../proving/standing/board.ts";
+import { boardOf } from "../proving/standing/board.ts";
+import type { ClientStanding } from "../proving/standing/clients.ts";
 import { keepFirstSeen, readFirstSeen, withSince } from "../proving/standing/waiting.ts";
 import { boardPage } from "../showing/board/page.tsx";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
@@ -21,24 +22,30 @@ interface Input extends At, OfClients {
 }
 
 /** Where clients stand with every store that they want. */
-export const lookAtBoard = operation(async (input: Input, ports): Promise<{ clients: OnBoard[]; page?: string }> => {
-  const workspace = await openWorkspace(input, ports);
-  const found = boardOf(
-    workspace,
-    await resolvePicked(workspace, await chooseClients(workspace, input)),
-    ports.today(),
-  );
-  const clients = waitingSince(workspace, input.reach ? await openAddresses(found, ports) : found, ports);
-  if (input.page === undefined) return { clients };
-  const { name: agency } = workspace.agency.data.agency;
-  const html = boardPage({ agency, ...accentOf(workspace), clients, today: ports.today() });
-  return { clients, page: writeOutput(workspace.root, ports, { named: input.page }, html) };
-});
+export const lookAtBoard = operation(
+  async (input: Input, ports): Promise<{ clients: ClientStanding[]; page?: string }> => {
+    const workspace = await openWorkspace(input, ports);
+    const found = boardOf(
+      workspace,
+      await resolvePicked(workspace, await chooseClients(workspace, input)),
+      ports.today(),
+    );
+    const clients = waitingSince(workspace, input.reach ? await openAddresses(found, ports) : found, ports);
+    if (input.page === undefined) return { clients };
+    const { name: agency } = workspace.agency.data.agency;
+    const html = boardPage({ agency, ...accentOf(workspace), clients, today: ports.today() });
+    return { clients, page: writeOutput(workspace.root, ports, { named: input.page }, html) };
+  },
+);
 
 /** With the days since which things wait, which are kept for the next time. */
-function waitingSince({ root, clients: all }: Workspace, clients: readonly OnBoard[], ports: Ports): OnBoard[] {
+function waitingSince(
+  { root, clients: all }: Workspace,
+  clients: readonly ClientStanding[],
+  ports: Ports,
+): ClientStanding[] {
   const seen = readFirstSeen(root);
-  const dated = clients.map((each) => withSince(each, seen[each.client], each.letters, ports.today()));
+  const dated = clients.map((each) => withSince(each, seen[each.client], ports.today()));
   keepFirstSeen(
     root,
     seen,
@@ -52,7 +59,7 @@ function waitingSince({ root, clients: all }: Workspace, clients: readonly OnBoa
 const atOnce = 8;
 
 /** With what came of opening each address. */
-async function openAddresses(clients: readonly OnBoard[], { reach }: Ports): Promise<OnBoard[]> {
+async function openAddresses(clients: readonly ClientStanding[], { reach }: Ports): Promise<ClientStanding[]> {
   const limit = pLimit(atOnce);
   const known = new Map<string, Promise<string | undefined>>();
   const open = (address: string) => {

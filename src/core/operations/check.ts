@@ -1,4 +1,3 @@
-import type { Problem } from "../ground/problems/problem.ts";
 import { reporterFor } from "../proving/audit/report.ts";
 import { type Checked, check } from "../proving/check/check.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
@@ -11,20 +10,14 @@ interface Input extends At, OfClients {
   report?: string | undefined;
 }
 
-interface AllChecked {
-  clients: readonly Checked[];
-  /** What is wrong with the template, for all clients. */
-  gaps: readonly Problem[];
-}
-
 /** Looks at all inputs before anything is made. */
-export const checkInputs = operation(async ({ report, ...input }: Input, ports): Promise<AllChecked> => {
+export const checkInputs = operation(async ({ report, ...input }: Input, ports): Promise<Checked> => {
   const reporter = report === undefined ? undefined : reporterFor(report);
   const workspace = await openWorkspace(input, ports);
   const found = await check(workspace, await chooseClients(workspace, input));
   const reported = [
     ...(found.gaps.length > 0 ? [{ client: "template", problems: found.gaps, allowed: [] }] : []),
-    ...found.clients.map(({ resolved, problems }) => ({ client: resolved.client.key, problems, allowed: [] })),
+    ...found.clients.map(({ client, problems }) => ({ client: client.key, problems, allowed: [] })),
   ];
   const of = { command: "check", sound: "nothing missing, nothing wrong", version: ports.version } as const;
   if (report !== undefined && reporter) writeOutput(workspace.root, ports, { named: report }, reporter(reported, of));

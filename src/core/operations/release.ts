@@ -5,7 +5,7 @@ import type { Workspace } from "../agency/workspace/workspace.ts";
 import { openTemplate, templateRevision } from "../app/survey/template.ts";
 import type { Resolved } from "../app/variant/variant.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
-import type { Recorded } from "../clients/record/read.ts";
+import type { ClientView } from "../clients/record/read.ts";
 import {
   judgeNotes,
   type Kind,
@@ -84,13 +84,13 @@ export const releaseClients = operation(
 );
 
 /** What a client is to be released for: what it is made for, of what is asked for. */
-const platformsFor = ({ variant }: Recorded, wanted: readonly Platform[]): Platform[] =>
+const platformsFor = ({ variant }: ClientView, wanted: readonly Platform[]): Platform[] =>
   variant?.platforms.filter((platform) => wanted.length === 0 || wanted.includes(platform)) ?? [];
 
 /** What is not proven or not complete, of what is asked for. */
 async function heldBack(
   workspace: Workspace,
-  resolved: { all: readonly Resolved[]; picked: readonly Recorded[] },
+  resolved: { all: readonly Resolved[]; picked: readonly ClientView[] },
   { platforms: wanted }: Pick<Input, "platforms">,
   ports: Ports,
 ): Promise<Held[]> {

@@ -1,13 +1,13 @@
 import type { Workspace } from "../agency/workspace/workspace.ts";
 import type { Resolved } from "../app/variant/variant.ts";
 import { isKept } from "../clients/record/kit.ts";
-import type { Recorded } from "../clients/record/read.ts";
+import type { ClientView } from "../clients/record/read.ts";
 import { isError, type Problem, problem, stoppedPlatforms, stopsClient } from "../ground/problems/problem.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import type { StoreKey } from "../ground/values/store.ts";
 import { allStores } from "../stores/all.ts";
 import { auditResolved } from "./audit/audit.ts";
-import type { OnBoard } from "./standing/board.ts";
+import type { ClientStanding } from "./standing/clients.ts";
 
 /** What keeps a client from being released for some platforms. */
 export interface Held {
@@ -24,7 +24,7 @@ function standsFor(found: readonly Problem[], tell: (said: string) => Problem): 
 /** Clients whose variant is not there, or of which an audit finds something: of one platform, or of all. */
 export async function findUnproven(
   workspace: Workspace,
-  resolved: { all: readonly Resolved[]; picked: readonly Recorded[] },
+  resolved: { all: readonly Resolved[]; picked: readonly ClientView[] },
 ): Promise<Held[]> {
   const findings = await auditResolved(workspace, resolved);
   return findings.flatMap(({ client, problems }) => {
@@ -39,7 +39,7 @@ export async function findUnproven(
 }
 
 /** Clients who keep a record that a store would refuse: for what that store takes. */
-export function findOpen(board: readonly OnBoard[]): Held[] {
+export function findOpen(board: readonly ClientStanding[]): Held[] {
   return board
     .filter(({ record }) => record !== undefined && isKept(record))
     .flatMap(({ client, stores: wanted, problems }) => {

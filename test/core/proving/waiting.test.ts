@@ -10,12 +10,13 @@ import { temporaryFolder } from "../../support/oxalis.ts";
 const missing = (field: string, count = 0): Problem =>
   problem("record-missing", `${field} is missing, ${count}.`, { about: ["store", field] });
 
-const standing = (client: string, problems: Problem[]): ClientStanding => ({
+const standing = (client: string, problems: Problem[], letters: Letter[]): ClientStanding => ({
   client,
   name: client,
   stores: [],
   unshared: [],
   problems,
+  letters,
 });
 
 const letter = (on: string, ...things: string[]): Letter => ({ on, to: "", until: on, things, state: "sent" });
@@ -23,7 +24,7 @@ const letter = (on: string, ...things: string[]): Letter => ({ on, to: "", until
 /** The days of a client's findings, as a board on a day tells and keeps them. */
 function boardOn(root: string, today: string, client: string, problems: Problem[], letters: Letter[] = []) {
   const seen = readFirstSeen(root);
-  const dated = withSince(standing(client, problems), seen[client], letters, today);
+  const dated = withSince(standing(client, problems, letters), seen[client], today);
   keepFirstSeen(root, seen, [dated], ["hill", "dale"]);
   return dated.problems.map(({ since }) => since);
 }

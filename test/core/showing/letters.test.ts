@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { templateSchema } from "../../../src/core/app/platforms/template-schema.ts";
 import { noArtwork, type Resolved } from "../../../src/core/app/variant/variant.ts";
-import { problem } from "../../../src/core/ground/problems/problem.ts";
+import { type Problem, problem } from "../../../src/core/ground/problems/problem.ts";
 import { pageLanguages } from "../../../src/core/ground/values/page-language.ts";
 import type { StoreKey } from "../../../src/core/ground/values/store.ts";
 import { german } from "../../../src/core/pages/words/de/letter.ts";
@@ -55,6 +55,7 @@ const board = (stores: Standing[], unshared: ClientStanding["unshared"] = []): C
   stores,
   unshared,
   problems: [],
+  letters: [],
 });
 
 const agency = { name: "Lanternfield", email: "studio@lanternfield.example" };
@@ -65,10 +66,9 @@ const notes = templateSchema.parse({
 });
 
 /** What a letter asks for, of a client with these problems and this standing. */
-const things = (standing: ClientStanding, more: Partial<LetterFrom> = {}): Asked["groups"] =>
+const things = (standing: ClientStanding, more: Partial<LetterFrom> = {}, problems: Problem[] = []): Asked["groups"] =>
   thingsOf({
-    resolved: resolved(),
-    problems: [],
+    view: { ...resolved(), problems },
     standing,
     before: undefined,
     agency,
@@ -118,11 +118,11 @@ describe("a letter asks for", () => {
       problem("answer-missing", '"When are you open?" is not answered.', { about: ["answers", "hours"] }),
       problem("template-gap", "The template lacks something."),
     ];
-    const groups = things(board([]), { problems: told });
+    const groups = things(board([]), {}, told);
     expect(groups.map(({ word }) => word)).toEqual(["pictures", "answers"]);
     expect(labels(groups)).toEqual([english.artwork, "When are you open?"]);
     expect(groups[1]?.things[0]).toMatchObject({ heading: "answers.hours", hints: ["for example: 9 to 5"] });
-    const german = things(board([]), { problems: told, language: "de", say: speakingFrom(tables.de) });
+    const german = things(board([]), { language: "de", say: speakingFrom(tables.de) }, told);
     expect(labels(german)).toEqual([tables.de.artwork, "Wann haben Sie offen?"]);
   });
 
@@ -139,7 +139,7 @@ describe("a letter asks for", () => {
     ];
     for (const language of pageLanguages) {
       const own = speakingFrom(tables[language]);
-      const groups = things(board([]), { problems: told, language, say: own });
+      const groups = things(board([]), { language, say: own }, told);
       expect(JSON.stringify(groups)).not.toMatch(/dale|Nobody|pixels\./);
       expect(groups.flatMap(({ things }) => things)).toEqual([
         expect.objectContaining({ heading: "app.name", hints: [own("isTaken"), own("now", { value: "Hill" })] }),
@@ -149,7 +149,7 @@ describe("a letter asks for", () => {
       ]);
     }
     // A picture comes as a file, a reading is worked into an identifier by somebody: neither goes into the sheet.
-    const asked = things(board([]), { problems: told }).flatMap(({ things }) => things);
+    const asked = things(board([]), {}, told).flatMap(({ things }) => things);
     expect(asked.flatMap(({ heading }) => heading ?? [])).toEqual(["app.name", "store.texts.en.description"]);
   });
 

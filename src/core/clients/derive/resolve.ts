@@ -9,7 +9,7 @@ import { attemptAsync } from "../../ground/problems/result.ts";
 import { type LookedAt, openLookedAt } from "../../pictures/artwork/looked-at.ts";
 import { captureFiles } from "../record/captures.ts";
 import { kitFiles } from "../record/kit.ts";
-import { type Recorded, readRecord } from "../record/read.ts";
+import { type ClientView, readRecord } from "../record/read.ts";
 import { readArtwork } from "./artwork.ts";
 import { judgeNames, judgeTogether } from "./fields/rules.ts";
 import { type KnownFonts, letterVariant, readFont } from "./lettering.ts";
@@ -60,7 +60,7 @@ async function resolveEvery(workspace: Workspace): Promise<Resolved[]> {
 export async function resolvePicked(
   workspace: Workspace,
   keys: readonly string[],
-): Promise<{ all: Resolved[]; picked: Recorded[] }> {
+): Promise<{ all: Resolved[]; picked: ClientView[] }> {
   // Who is not there is told before the others are resolved.
   const named = pickClients(workspace, keys);
   const all = await resolveAll(workspace);
@@ -110,7 +110,7 @@ function withArtAlone(client: Client): Client | undefined {
 }
 
 /** A client with what its stores are told, and what of that goes into its variant. */
-export function withRecord(workspace: Workspace, resolved: Resolved): Recorded {
+export function withRecord(workspace: Workspace, resolved: Resolved): ClientView {
   const { client, draft, variant } = resolved;
   if (!draft) return resolved;
   const told = readRecord(workspace, client, variant ?? draft);

@@ -19,8 +19,9 @@ export interface Told {
   problems: readonly Problem[];
 }
 
-/** A client with what became of it, and what its stores are told; none where its brief cannot be read. */
-export interface Recorded extends Resolved {
+/** A client as commands look at it: each step fills in more, and what it finds is added to the problems. */
+export interface ClientView extends Resolved {
+  /** Absent where its brief cannot be read. */
   told?: Told;
 }
 

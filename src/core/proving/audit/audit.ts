@@ -25,7 +25,7 @@ export interface Finding {
   client: string;
   /** Files looked at. */
   files: number;
-  problems: Problem[];
+  problems: readonly Problem[];
   /** What would have been found, but is allowed in template.yaml, with the reason given there. */
   allowed: { problem: Problem; reason: string }[];
   /** Where the template's names stand and only code refers to them. */

@@ -4,6 +4,7 @@ import { openTemplate, type Template } from "../../app/survey/template.ts";
 import type { Resolved, Variant } from "../../app/variant/variant.ts";
 import { judgePictures } from "../../clients/derive/pictures.ts";
 import { resolvePicked } from "../../clients/derive/resolve.ts";
+import type { ClientView } from "../../clients/record/read.ts";
 import { isError, ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import { writtenAt } from "../../ground/values/trail.ts";
@@ -12,31 +13,26 @@ import { planVariant } from "../../making/plan/plan.ts";
 import { likenessOf } from "../../pictures/artwork/likeness.ts";
 import { judgeLikeness, type TemplatePicture } from "./likeness.ts";
 
+/** What a check found: of each client, in the order in which they were picked, and of the template, for all of them. */
 export interface Checked {
-  resolved: Resolved;
-  problems: Problem[];
+  clients: ClientView[];
+  gaps: Problem[];
 }
 
 /** Looks at everything that can be known before a file is made: all of it at once, for all clients. Writes nothing. */
-export const check = async (workspace: Workspace, keys: readonly string[]): Promise<AllChecked> =>
+export const check = async (workspace: Workspace, keys: readonly string[]): Promise<Checked> =>
   checkResolved(workspace, await resolvePicked(workspace, keys));
-
-interface AllChecked {
-  /** In the order in which they were picked. */
-  clients: Checked[];
-  gaps: Problem[];
-}
 
 /** The same of clients that are resolved already. */
 export async function checkResolved(
   workspace: Workspace,
-  { all, picked }: { all: readonly Resolved[]; picked: readonly Resolved[] },
-): Promise<AllChecked> {
+  { all, picked }: { all: readonly Resolved[]; picked: readonly ClientView[] },
+): Promise<Checked> {
   const template = openTemplate(workspace);
   const isPicked = (each: Resolved) => picked.includes(each);
   const likeness = judgeLikeness(all, isPicked, await templatePictures(template));
   const clients = picked.map((resolved) => ({
-    resolved,
+    ...resolved,
     problems: [
       ...resolved.problems,
       // Those that stop it are among its problems already, where its brief could be read.

@@ -1,31 +1,26 @@
 import { type Letter, lettersTo, sentOf, unsureSaid } from "../../agency/history/letters.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
-import { openTemplate } from "../../app/survey/template.ts";
 import type { Resolved } from "../../app/variant/variant.ts";
 import { withRecord } from "../../clients/derive/resolve.ts";
-import type { Recorded } from "../../clients/record/read.ts";
+import type { ClientView } from "../../clients/record/read.ts";
 import { ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import { type ClientStanding, standings } from "./clients.ts";
 
-/** A client on the board: where it stands, the letters that it got, and the day of the first. */
-export type OnBoard = ClientStanding & { asked?: string; letters: readonly Letter[] };
-
 /** How far the picked clients are with their stores, and the letters that each got; held against all of them. */
 export function boardOf(
   workspace: Workspace,
-  { all, picked }: { all: readonly Resolved[]; picked: readonly Recorded[] },
+  { all, picked }: { all: readonly Resolved[]; picked: readonly ClientView[] },
   today: string,
-): OnBoard[] {
+): ClientStanding[] {
   const told = new Map(picked.map((each) => [each.client, each]));
   // Texts and accounts are held against those of all clients.
   const others = all.map((each) => told.get(each.client) ?? withRecord(workspace, each));
-  const parts = new Set(openTemplate(workspace).parts.map(({ platform }) => platform));
-  return standings(workspace, others, picked, parts, today).map((each) => {
+  return standings(workspace, others, picked, today).map((each) => {
     const read = attempt(() => lettersTo.read(workspace.root, each.client) ?? []);
     if (!read.ok) {
       const damaged = ofClient(each.client, read.problems);
-      return { ...each, letters: [], problems: [...each.problems, ...damaged] };
+      return { ...each, problems: [...each.problems, ...damaged] };
     }
     const letters = sentOf(read.value);
     const [first] = letters;

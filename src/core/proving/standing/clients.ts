@@ -1,9 +1,9 @@
+import type { Letter } from "../../agency/history/letters.ts";
 import { wantedStores } from "../../agency/workspace/wanted.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
-import type { Recorded, Told } from "../../clients/record/read.ts";
+import type { ClientView, Told } from "../../clients/record/read.ts";
 import type { StoreRecord } from "../../clients/record/record.ts";
 import { isError, type Problem, problem, stopsClient } from "../../ground/problems/problem.ts";
-import type { Platform } from "../../ground/values/platform.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
 import { placeInBrief } from "../../stores/record-fields.ts";
 import { accountProblem, accountsMissing, accountsOf, accountsShared } from "./accounts.ts";
@@ -21,14 +21,16 @@ export interface ClientStanding {
   record?: StoreRecord;
   /** Stores in which it is to have an account of its own, of which codes are missing. */
   unshared: readonly StoreKey[];
+  /** Letters that it got, and the day of the first. */
+  letters: readonly Letter[];
+  asked?: string;
 }
 
 /** Where clients stand with their stores; whoever is nearest to done comes first. */
 export function standings(
   workspace: Workspace,
-  all: readonly Recorded[],
-  picked: readonly Recorded[],
-  parts: ReadonlySet<Platform>,
+  all: readonly ClientView[],
+  picked: readonly ClientView[],
   today: string,
 ): ClientStanding[] {
   const read = all.filter(isTold);
@@ -41,9 +43,9 @@ export function standings(
       const { client, values, problems } = resolved;
       const name = values["app.name"]?.value ?? client.key;
       if (!isTold(resolved))
-        return { client: client.key, name, stores: [], unshared: [], problems: problems.filter(isError) };
+        return { client: client.key, name, stores: [], unshared: [], letters: [], problems: problems.filter(isError) };
       const waived = client.brief?.data.waived ?? [];
-      const wanted = wantedStores(workspace, client, parts);
+      const wanted = wantedStores(workspace, client);
       const missing = accountsMissing(
         accountsOf(workspace, client),
         wanted.map(({ key }) => key),
@@ -52,6 +54,7 @@ export function standings(
         client: client.key,
         name,
         record: resolved.told.record,
+        letters: [],
         unshared: wanted.map(({ key }) => key).filter((key) => missing.some(({ stores }) => stores.includes(key))),
         stores: wanted.map((store) => {
           const standing = standingIn(store, resolved.told.record, waived, today);
@@ -73,7 +76,7 @@ export function standings(
     .sort((a, b) => openOf(a) - openOf(b) || (a.client < b.client ? -1 : 1));
 }
 
-const isTold = (each: Recorded): each is Recorded & { told: Told } => each.told !== undefined;
+const isTold = (each: ClientView): each is ClientView & { told: Told } => each.told !== undefined;
 
 /** Everything that is found of a client, whichever store it concerns. */
 export const findingsOf = ({ problems, stores }: ClientStanding): Problem[] => [

@@ -26,12 +26,8 @@ function askedSince({ about }: Problem, letters: readonly Letter[]): string | un
 }
 
 /** A client's findings, each with the day since which it waits: the first seen, or the first asked for. */
-export function withSince<T extends ClientStanding>(
-  standing: T,
-  seen: FirstSeen[string] = {},
-  letters: readonly Letter[],
-  today: string,
-): T {
+export function withSince(standing: ClientStanding, seen: FirstSeen[string] = {}, today: string): ClientStanding {
+  const { letters } = standing;
   const dated = (store?: string) => (each: Problem) => {
     const days = [seen[identityOf(each, store)], askedSince(each, letters), today].filter((day) => day !== undefined);
     const [since] = days.sort();

@@ -20,7 +20,7 @@ export interface BoardModel {
   agency: string;
   accent: string;
   onAccent: string;
-  clients: readonly (ClientStanding & { asked?: string })[];
+  clients: readonly ClientStanding[];
   /** As 2026-03-01: since when something waits is told where that is not today. */
   today: string;
 }
@@ -95,7 +95,7 @@ function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
 }
 
 interface RowProps {
-  standing: ClientStanding & { asked?: string };
+  standing: ClientStanding;
   at: number;
   /** Stores that some client wants. */
   used: readonly StoreDefinition[];

@@ -1,7 +1,6 @@
 import type { Letter } from "../../agency/history/letters.ts";
 import type { TemplateNotes } from "../../agency/workspace/schema/template.ts";
-import type { Resolved } from "../../app/variant/variant.ts";
-import type { Problem } from "../../ground/problems/problem.ts";
+import type { ClientView } from "../../clients/record/read.ts";
 import type { Word } from "../../pages/words/en/letter.ts";
 import type { Say } from "../../pages/words/letter.ts";
 import type { ClientStanding } from "../../proving/standing/clients.ts";
@@ -43,9 +42,7 @@ export interface Asked {
 
 /** What a letter is made from. */
 export interface LetterFrom {
-  resolved: Resolved;
-  /** All that was found of the client, before anything is made. */
-  problems: readonly Problem[];
+  view: ClientView;
   standing: ClientStanding | undefined;
   before: Letter | undefined;
   agency: { name: string; email?: string | undefined };

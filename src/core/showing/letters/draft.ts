@@ -1,7 +1,7 @@
 import { type Letter, lettersTo, sentOf } from "../../agency/history/letters.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
-import type { Resolved } from "../../app/variant/variant.ts";
-import { type Problem, problem } from "../../ground/problems/problem.ts";
+import type { ClientView } from "../../clients/record/read.ts";
+import { problem } from "../../ground/problems/problem.ts";
 import { attempt, fail, type Result, succeed } from "../../ground/problems/result.ts";
 import { languageTagOf } from "../../ground/values/language.ts";
 import { pageLanguages } from "../../ground/values/page-language.ts";
@@ -32,22 +32,21 @@ export interface LetterDraft {
 /** What a client is asked for, in its own language. */
 export function draftLetter(given: {
   workspace: Workspace;
-  resolved: Resolved;
-  /** All that was found of the client. */
-  problems: readonly Problem[];
+  /** Checked: its problems are all that was found of it. */
+  view: ClientView;
   standing: ClientStanding | undefined;
   until: string;
   spoken: PageLanguage | undefined;
 }): LetterDraft {
-  const { workspace, resolved, problems, standing, until } = given;
-  const { client, values } = resolved;
+  const { workspace, view, standing, until } = given;
+  const { client, values } = view;
   const { agency, defaults } = workspace.agency.data;
   const own = [values.locale?.value, agency.language, defaults.locale];
   const { language, say } = given.spoken ?? wordsInFirst(workspace.root, own);
   const letters = attempt(() => sentOf(lettersTo.read(workspace.root, client.key) ?? []));
   const before = letters.ok ? letters.value.at(-1) : undefined;
   const { notes } = workspace;
-  const groups = thingsOf({ resolved, problems, standing, before, agency, notes: notes.data, language, say });
+  const groups = thingsOf({ view, standing, before, agency, notes: notes.data, language, say });
   const asked = {
     client: client.key,
     name: values["app.name"]?.value ?? client.key,

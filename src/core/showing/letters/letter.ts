@@ -9,10 +9,12 @@ import { groupOrder } from "./wording.ts";
 
 /** Everything that only the client can supply, and nothing that others must do. */
 export function thingsOf(sources: LetterFrom): Asked["groups"] {
-  const { problems, standing, before, notes } = sources;
+  const { standing, before, notes } = sources;
   const found = [
     ...recordThings(sources),
-    ...[...problems, ...(standing?.problems ?? [])].filter(isAsked).map((each) => matterThing(each, sources)),
+    ...[...sources.view.problems, ...(standing?.problems ?? [])]
+      .filter(isAsked)
+      .map((each) => matterThing(each, sources)),
   ];
   const things = new Map<string, Thing>();
   for (const each of found) {

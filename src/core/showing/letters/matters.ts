@@ -6,7 +6,7 @@ import type { LetterFrom, Thing } from "./asked.ts";
 import { fieldSaid, matters, reasons } from "./wording.ts";
 
 /** What a finding asks of the client, in its words. */
-export function matterThing(found: Problem, { resolved, notes, language, say }: LetterFrom): Thing {
+export function matterThing(found: Problem, { view, notes, language, say }: LetterFrom): Thing {
   const { about = [], code, facts = {}, message, expected } = found;
   const at = about.join(".");
   const word = reasons[code];
@@ -15,7 +15,7 @@ export function matterThing(found: Problem, { resolved, notes, language, say }: 
   const matter = matters.find((each) => each.at.test(at));
   if (matter)
     return { group: matter.group, at: matter.isAside ? undefined : at, label: say(matter.word, facts), hints };
-  const field = fieldAt(at, resolved.values.locale?.value ?? "en");
+  const field = fieldAt(at, view.values.locale?.value ?? "en");
   if (field) return { ...fieldSaid(field, say), at, hints };
   const asked = questionAt(about, notes);
   if (asked) {

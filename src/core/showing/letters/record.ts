@@ -16,8 +16,8 @@ interface Open {
 }
 
 /** What stores still want of their records, once for all of them, and the accounts that the client has to share. */
-export function recordThings({ resolved, standing, say, agency }: LetterFrom): Thing[] {
-  const main = resolved.values.locale?.value ?? "en";
+export function recordThings({ view, standing, say, agency }: LetterFrom): Thing[] {
+  const main = view.values.locale?.value ?? "en";
   const open = openFields(standing);
   const shared = new Map((standing?.unshared ?? []).map((store) => [stores[store].share, store]));
   return [

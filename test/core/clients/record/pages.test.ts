@@ -127,6 +127,7 @@ describe("the board as a page", () => {
     stores: [standingIn(storeOf("google-play"), record({ name }), [], "2026-11-26")],
     unshared: [],
     problems: [],
+    letters: [],
     ...more,
   });
   const page = (clients: ClientStanding[], today = "2026-11-26") =>
