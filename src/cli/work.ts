@@ -27,6 +27,7 @@ const commands: { readonly [N in CommandName]: () => Promise<{ run: Run<N> }> } 
   "copy-sheet": () => import("./commands/copy-sheet.ts"),
   board: () => import("./commands/board.ts"),
   release: () => import("./commands/release.ts"),
+  retire: () => import("./commands/retire.ts"),
   "rename-identifier": () => import("./commands/rename-identifier.ts"),
   proof: () => import("./commands/proof.ts"),
   completion: () => import("./commands/completion.ts"),

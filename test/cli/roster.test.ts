@@ -380,3 +380,70 @@ test("clients is the sheet people copy from: filters, CSV, JSON, wide and narrow
   ).toEqual(["orchard-lane"]);
   expect(oxalis(folder, "schema", "ledger").out).toContain('"build"');
 });
+
+describe("whoever is known is known under another name, too", () => {
+  const renamed = "Name,Domain,Owner\nOrchard Fruit Shop,orchardlane.example,Somebody Else\n";
+  const domainOf = (key: string) => /^domain: (.+)$/m.exec(briefOf(key))?.[1];
+
+  test("a row with a client's domain is asked about, and taken for it once somebody has said so", () => {
+    const file = sheet(renamed.replace("orchardlane.example", domainOf("orchard-lane") ?? ""));
+    const { code, err } = oxalis(folder, "import", file);
+    expect(code).toBe(1);
+    expect(err).toContain("row-unsure");
+    expect(err).toMatch(/Orchard Fruit Shop has the domain of Orchard Lane Boxes \(orchard-lane\)/);
+    expect(existsSync(at("clients/orchard-fruit-shop"))).toBe(false);
+    const same = ["--same", "Orchard Fruit Shop=orchard-lane"];
+    expect(oxalis(folder, "import", file, ...same).out).toContain("changed  orchard-lane");
+    expect(briefOf("orchard-lane")).toContain("name: Orchard Fruit Shop");
+    expect(oxalis(folder, "import", file).out).toBe("0 new clients, 0 changed, 1 as before.\n");
+  });
+
+  test("a key of the sheet's own is remembered; who is new is made all the same", () => {
+    const row = `key,Name,Domain\nfruit-17,Orchard Fruit Shop,${domainOf("orchard-lane")}\n`;
+    expect(oxalis(folder, "import", sheet(row), "--same", "fruit-17=orchard").err).toContain("orchard-lane");
+    oxalis(folder, "import", sheet(row), "--same", "fruit-17=orchard-lane");
+    expect(parse(readFileSync(at("oxalis.yaml"), "utf8")).roster.same).toEqual({ "fruit-17": "orchard-lane" });
+    expect(oxalis(folder, "import", sheet(row)).out).toBe("0 new clients, 0 changed, 1 as before.\n");
+    const other = sheet(row.replace("fruit-17", "fruit-18").replace("Fruit", "Juice"));
+    expect(oxalis(folder, "import", other, "--new", "fruit-18").out).toContain("new  fruit-18");
+  });
+
+  test("where the client has a row of its own, or what they share is several clients', nobody is asked", () => {
+    const own = `Orchard Lane Boxes,${domainOf("orchard-lane")},\n`;
+    const two = sheet(`${renamed.replace("orchardlane.example", domainOf("orchard-lane") ?? "")}${own}`);
+    expect(oxalis(folder, "import", two, "--dry-run").out).toContain("new  orchard-fruit-shop");
+    for (const key of ["3-acre", "brennans-bothy"])
+      edit(folder, `clients/${key}/brief.yaml`, (text) => text.replace(/^owner: .*$/m, "owner: Market Holding"));
+    const third = sheet("Name,Domain,Owner\nHill,hill.example,Market Holding\n");
+    expect(oxalis(folder, "import", third, "--dry-run").out).toContain("new  hill");
+  });
+});
+
+describe("a client out of service", () => {
+  test("is passed over everywhere, keeps what it has had, and comes back as it was", () => {
+    oxalis(folder, "generate", "3-acre", "orchard-lane");
+    const before = briefOf("orchard-lane");
+    const { out } = oxalis(folder, "retire", "orchard-lane");
+    expect(out).toContain("orchard-lane  out of service\n  removed: variants/orchard-lane");
+    expect([existsSync(at("variants/orchard-lane")), existsSync(at("variants/3-acre"))]).toEqual([false, true]);
+    for (const command of ["check", "board", "clients"]) expect(oxalis(folder, command).out).not.toContain("orchard");
+    expect(oxalis(folder, "clients").err).toMatch(/Out of service: orchard-lane \(since \d{4}-\d{2}-\d{2}\)/);
+    expect(JSON.parse(oxalis(folder, "ask", "--dry-run", "--json").out).letters).toHaveLength(2);
+    const imported = oxalis(folder, "import", sheet("key,owner\norchard-lane,Nobody\n3-acre,Three\n"));
+    expect(imported.err).toContain("passed over  orchard-lane: out of service.");
+    expect(briefOf("orchard-lane")).toBe(before);
+    expect(oxalis(folder, "generate", "orchard-lane").err).toContain("retire orchard-lane --back");
+    oxalis(folder, "retire", "orchard-lane", "--back");
+    expect(oxalis(folder, "clients").out).toContain("orchard-lane");
+    expect(oxalis(folder, "retire", "orchard-lane", "--back").err).toContain("orchard-lane is in service");
+  });
+
+  test("keeps its identifier: nobody else gets it", () => {
+    oxalis(folder, "retire", "orchard-lane");
+    const given = readFileSync(at("clients/orchard-lane/brief.yaml"), "utf8");
+    mkdirSync(at("clients/twin/art"), { recursive: true });
+    writeFileSync(at("clients/twin/brief.yaml"), given);
+    expect(oxalis(folder, "check", "twin").err).toContain("orchard-lane");
+    expect(oxalis(folder, "retire").err).toContain("retire-refused");
+  });
+});

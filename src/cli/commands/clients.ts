@@ -14,11 +14,15 @@ import { countOf, type Terminal } from "../view/terminal.ts";
 export const run: Run<"clients"> = async (given, { terminal, ports }) => {
   const listed = await listClients(given, ports);
   if (!listed.ok) return listed;
-  const { clients, platforms } = listed.value;
+  const { clients, platforms, retired } = listed.value;
   const columns = columnsFor(platforms);
-  if (given.json) terminal.json({ clients: clients.map(asData) });
+  if (given.json) terminal.json({ clients: clients.map(asData), retired });
   else if (given.csv) await showCsv(clients, columns, terminal);
   else show(clients, columns, terminal);
+  if (retired.length > 0 && !given.json && !given.csv && !given.quiet)
+    terminal.note(
+      terminal.err.dim(`Out of service: ${retired.map(({ client, on }) => `${client} (since ${on})`).join(", ")}.`),
+    );
   return succeed(clients.some(({ problems }) => problems.some(isError)) ? 1 : 0);
 };
 

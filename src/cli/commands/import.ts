@@ -24,6 +24,7 @@ export const run: Run<"import"> = async (given, { terminal, ports }) => {
       if (!given.quiet) showChanges(changed, terminal);
       showPictures(pictures, terminal);
       showConflicts(plan, terminal);
+      showRetired(plan, terminal);
       if (plan.refused.length > 0) terminal.note(`\n${showProblems(plan.refused, terminal.err)}`);
       showForeseen(foreseen, terminal);
       if (!given.quiet) terminal.print(summary(plan, changed, taken, given.dryRun, terminal));
@@ -43,7 +44,7 @@ function noteReading(event: Event, { note, err, settings }: Terminal): void {
 }
 
 const asData = (
-  { matched, clients, refused }: ImportPlan,
+  { matched, clients, refused, retired }: ImportPlan,
   changed: readonly PlannedClient[],
   foreseen: readonly Problem[],
   taken: boolean,
@@ -56,6 +57,7 @@ const asData = (
   clients: changed.map(({ key, isNew, row, changes }) => ({ key, isNew, row, changes })),
   conflicts: clients.flatMap(({ key, row, conflicts }) => conflicts.map((each) => ({ client: key, row, ...each }))),
   refused: refused.map(placeData),
+  retired,
   foreseen: foreseen.map(placeData),
 });
 
@@ -129,6 +131,12 @@ function showConflicts({ clients, file }: ImportPlan, { note, err, settings }: T
   }
   const settling = "--conflicts brief keeps the brief's from now on, --conflicts sheet takes the sheet's.";
   if (all.length > 0) note(`    ${err.dim("to do")}           ${settling}`);
+}
+
+/** Clients out of service of whom the sheet has something: once for all of them. */
+function showRetired({ retired }: ImportPlan, { note, err, settings }: Terminal): void {
+  if (retired.length === 0 || settings.quiet) return;
+  note(`${err.yellow("passed over")}  ${retired.join(", ")}: out of service.`);
 }
 
 function showForeseen(foreseen: readonly Problem[], { note, err, settings }: Terminal): void {

@@ -34,6 +34,7 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
     'release "*" --patch --dry-run --force',
     "release saltmarsh --take-back",
   ],
+  retire: ["retire saltmarsh", "retire saltmarsh --back"],
   "rename-identifier": ["rename-identifier saltmarsh android example.saltmarsh.boxes"],
   clean: ["clean", "clean --variants"],
   schema: ["schema brief"],

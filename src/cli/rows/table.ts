@@ -39,6 +39,16 @@ export const rows = {
         value: "<heading=field>",
         says: "which field a column holds; may be given several times, and is remembered",
       },
+      same: {
+        kind: "texts",
+        value: "<name=client>",
+        says: "whose row it is, of a client under another name; may be given several times, and is remembered",
+      },
+      new: {
+        kind: "texts",
+        value: "<name>",
+        says: "that a row is somebody new, whatever a client there is has in common with it",
+      },
       collection: {
         kind: "text",
         value: "<name>",

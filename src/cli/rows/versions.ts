@@ -5,7 +5,7 @@ import { client, clients, inWorkspace, ofClients } from "./shared.ts";
 const kinds = ["major", "minor", "patch", "rebuild"] as const;
 const others = (kind: string) => kinds.filter((each) => each !== kind);
 
-/** Commands about what is in use: versions, build numbers, identifiers. */
+/** Commands about what is in use: versions, build numbers, identifiers, clients. */
 export const versionRows = {
   release: {
     says: "take the next version and build number of what is proven and complete",
@@ -39,6 +39,16 @@ export const versionRows = {
         conflicts: [...kinds, "note", "platform", "force"],
       },
       dryRun: { kind: "flag", says: "say what would be released, and write nothing" },
+    },
+  },
+  retire: {
+    says: "take clients out of service: their variants go, all else stays; or bring them back",
+    arguments: { clients: { ...clients, says: "keys of clients, or patterns" } },
+    options: {
+      ...inWorkspace,
+      ...ofClients,
+      back: { kind: "flag", says: "bring them back into service" },
+      dryRun: { kind: "flag", says: "say who would go or come, and write nothing" },
     },
   },
   "rename-identifier": {

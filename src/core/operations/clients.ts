@@ -7,17 +7,24 @@ import { isInGroup, type OfClients, refuseUnknownGroup } from "./running/chosen.
 import { operation } from "./running/operation.ts";
 import { type At, openWorkspace } from "./running/workspace.ts";
 
-/** The clients, resolved, and the platforms that the agency makes apps for. */
-export const listClients = operation(
-  async (input: At & OfClients, ports): Promise<{ clients: Resolved[]; platforms: readonly Platform[] }> => {
-    const workspace = await openWorkspace(input, ports);
-    refuseUnknownGroup(workspace, input.group);
-    const { group, state } = input;
-    const named = pickClients(workspace, input.clients).filter((each) => isInGroup(each, group));
-    const all = await resolveAll(workspace);
-    return {
-      clients: ofClients(all, named).filter((each) => state === undefined || isInState(each, state)),
-      platforms: workspace.agency.data.platforms,
-    };
-  },
-);
+interface Listed {
+  clients: Resolved[];
+  /** Platforms that the agency makes apps for. */
+  platforms: readonly Platform[];
+  /** Clients out of service, and since when. */
+  retired: readonly { client: string; on: string }[];
+}
+
+/** The clients, resolved. */
+export const listClients = operation(async (input: At & OfClients, ports): Promise<Listed> => {
+  const workspace = await openWorkspace(input, ports);
+  refuseUnknownGroup(workspace, input.group);
+  const { group, state } = input;
+  const named = pickClients(workspace, input.clients).filter((each) => isInGroup(each, group));
+  const all = await resolveAll(workspace);
+  return {
+    clients: ofClients(all, named).filter((each) => state === undefined || isInState(each, state)),
+    platforms: workspace.agency.data.platforms,
+    retired: workspace.retired.map(({ key, since }) => ({ client: key, on: since.on })),
+  };
+});

@@ -9,6 +9,7 @@ import { columnsOf } from "../clients/roster/columns.ts";
 import { foresee } from "../clients/roster/foresee.ts";
 import { type ImportPlan, lastImports, type PlannedClient, planImport } from "../clients/roster/import.ts";
 import { collectionOf, noItems, readItems, sheetsOfItems } from "../clients/roster/items.ts";
+import { asSaid, type Said } from "../clients/roster/known.ts";
 import { judgeMapping, type Mapping, matchColumns, readMapping } from "../clients/roster/match.ts";
 import { type FoundPictures, findPictures, withPictures } from "../clients/roster/pictures/find.ts";
 import type { Settling } from "../clients/roster/row.ts";
@@ -16,8 +17,9 @@ import { type ReadSheet, readSheet } from "../clients/roster/sheet.ts";
 import { readInside } from "../ground/files/reading/folder.ts";
 import { lookAt } from "../ground/files/writing/door.ts";
 import { type Change, writeTogether } from "../ground/files/writing/together.ts";
+import { expectedAmong } from "../ground/problems/nearest.ts";
 import type { Problem } from "../ground/problems/problem.ts";
-import { unwrap } from "../ground/problems/result.ts";
+import { refuse, unwrap } from "../ground/problems/result.ts";
 import { operation } from "./running/operation.ts";
 import { type At, inWorkspace } from "./running/workspace.ts";
 
@@ -25,6 +27,10 @@ interface Input extends At {
   file: string;
   /** Pairs such as "Trading name=app.name". */
   map: readonly string[];
+  /** Pairs such as "Hill Shop=hill": rows that are of a client there is, under another name. */
+  same: readonly string[];
+  /** Names or keys of rows that are somebody new, whatever they have in common with a client there is. */
+  new: readonly string[];
   /** The sheet holds the items of this collection. */
   collection?: string | undefined;
   /** Whose word counts where a field was changed both in its brief and in the sheet. */
@@ -70,7 +76,7 @@ export const importRoster = operation(async (input: Input, ports): Promise<Impor
       const art = pictures.pictures.map(
         ({ client, from: file, to }): Change => [`clients/${client}/${to}`, readInside(from, file, file)],
       );
-      const changes = [...filesOf(workspace, plan, input.map), ...art];
+      const changes = [...filesOf(workspace, plan, input), ...art];
       if (changes.length > 0) writeTogether(workspace.root, changes);
     }
     return { plan, changed, foreseen, pictures, taken };
@@ -99,15 +105,36 @@ function decide(workspace: Workspace, read: ReadSheet, file: string, input: Inpu
     matched: { ...matched, unknown: [...matched.unknown, ...items.unknown] },
     items,
     settling,
+    said: saidOf(workspace, input),
     lastImport: lastImports(workspace),
   });
 }
+
+/** What is said of rows, now and before. Stops: client-unknown */
+function saidOf({ agency, clients }: Workspace, input: Pick<Input, "same" | "new">): Said {
+  const pairs = [...Object.entries(agency.data.roster.same), ...input.same.map(pairIn)];
+  const keys = clients.map(({ key }) => key);
+  for (const [name, key] of input.same.map(pairIn))
+    if (!keys.includes(key))
+      refuse("client-unknown", `"${name}=${key}": no client is called "${key}".`, {
+        expected: expectedAmong(key, keys, "the key of a client"),
+      });
+  return new Map([
+    ...pairs.map(([name, key]) => [asSaid(name), key] as const),
+    ...input.new.map((name) => [asSaid(name), undefined] as const),
+  ]);
+}
+
+const pairIn = (pair: string): readonly [string, string] => {
+  const at = pair.lastIndexOf("=");
+  return [pair.slice(0, at).trim(), pair.slice(at + 1).trim()];
+};
 
 const mappingOf = (pairs: readonly string[], known: readonly Column[], { notes }: Workspace): Mapping =>
   unwrap(readMapping(pairs, known, notes.data));
 
 /** What an import writes: briefs, what is remembered of each, the schema that briefs point at, headings of --map. */
-function filesOf(workspace: Workspace, { clients }: ImportPlan, map: readonly string[]): Change[] {
+function filesOf(workspace: Workspace, { clients }: ImportPlan, input: Input): Change[] {
   const { root } = workspace;
   const files: Change[] = [];
   for (const { key, isNew, changes, text, imported } of clients) {
@@ -119,21 +146,20 @@ function filesOf(workspace: Workspace, { clients }: ImportPlan, map: readonly st
   }
   const schema = "schemas/brief.json";
   if (clients.some(({ isNew }) => isNew) && !lookAt(root, schema)) files.push([schema, jsonSchema("brief")]);
-  const agency = withHeadings(workspace, map);
+  const agency = withRemembered(workspace, input);
   if (agency !== undefined) files.push([agencyFile, agency]);
   return files;
 }
 
-/** What oxalis.yaml says once it remembers what --map said; undefined where it does already. */
-function withHeadings({ agency }: Workspace, map: readonly string[]): string | undefined {
-  const { headings } = agency.data.roster;
-  const pairs = map.map((pair) => {
-    const at = pair.lastIndexOf("=");
-    return [pair.slice(0, at), pair.slice(at + 1).trim()] as const;
-  });
-  const added = pairs.filter(([heading, field]) => headings[heading] !== field);
+/** What oxalis.yaml says once it remembers what --map and --same said; undefined where it does already. */
+function withRemembered({ agency }: Workspace, { map, same }: Pick<Input, "map" | "same">): string | undefined {
+  const { roster } = agency.data;
+  const added = [
+    ...map.map((pair) => ["headings", ...pairIn(pair)] as const),
+    ...same.map((pair) => ["same", ...pairIn(pair)] as const),
+  ].filter(([list, name, meant]) => roster[list][name] !== meant);
   if (added.length === 0) return undefined;
   const document = parseDocument(agency.document.source.text);
-  for (const [heading, field] of added) document.setIn(["roster", "headings", heading], field);
+  for (const [list, name, meant] of added) document.setIn(["roster", list, name], meant);
   return document.toString({ lineWidth: 0 });
 }

@@ -33,7 +33,7 @@ interface Kind<S extends z.ZodObject, T> {
   damaged: ProblemCode;
   /** What an entry of this name is held against; undefined of a name that is another kind's. */
   schemaOf(name: string): S | undefined;
-  former: FormerFile<z.output<S>>;
+  former?: FormerFile<z.output<S>>;
   /** What entries say. Stops where they contradict each other. */
   understood(entries: ByName<z.output<S>>, folder: string): T;
   entriesOf(value: T): ByName<z.output<S>>;
@@ -50,7 +50,7 @@ const textOf = (entry: unknown): string => `${JSON.stringify({ form: 1, ...(entr
 export function historyOf<S extends z.ZodObject, T>(kind: Kind<S, T>): Entries<T> {
   type Entry = z.output<S>;
   const { damaged, former } = kind;
-  const formerFile = (key: string) => `clients/${key}/${former.name}`;
+  const formerFile = (key: string) => `clients/${key}/${former?.name}`;
 
   const inHistory = (root: string, key: string): ByName<Entry> => {
     const folder = folderOf(key);
@@ -67,6 +67,7 @@ export function historyOf<S extends z.ZodObject, T>(kind: Kind<S, T>): Entries<T
   };
 
   const before = (root: string, key: string): ByName<Entry> | undefined => {
+    if (!former) return undefined;
     const file = formerFile(key);
     const written = readKept(root, file, { damaged, schemaOf: former.schemaOf });
     return written === undefined ? undefined : former.entriesOf(written as never, file);

@@ -9,6 +9,7 @@ import { type Document, parseYaml } from "../documents/document.ts";
 import { validate } from "../documents/validate.ts";
 import { textOf } from "../history/kept-file.ts";
 import { ledgers } from "../history/ledger.ts";
+import { retirements } from "../history/retired.ts";
 import { agencyFile } from "./locate.ts";
 import { agencySchema } from "./schema/agency.ts";
 import { briefSchema } from "./schema/brief.ts";
@@ -35,13 +36,22 @@ export function readFiles(root: string, templateSchema: TemplateSchema): Workspa
       place: agency.document.placeOf(["template"]),
     });
   }
-  return { root, agency, notes, template, clients: readClients(root) };
+  return { root, agency, notes, template, ...readClients(root) };
 }
 
-function readClients(root: string): Client[] {
-  return entriesOf(join(root, "clients"), "clients")
+function readClients(root: string): Pick<Workspace, "clients" | "retired"> {
+  const all = entriesOf(join(root, "clients"), "clients")
     .filter(({ name, isFolder }) => isFolder && !name.startsWith("."))
-    .map(({ name }) => readClient(root, name));
+    .map(({ name }) => {
+      const client = readClient(root, name);
+      const since = attempt(() => (isClientKey(name) ? retirements.read(root, name) : undefined));
+      if (!since.ok) return { client: { ...client, problems: ofClient(name, since.problems) } };
+      return { client, since: since.value };
+    });
+  return {
+    clients: all.flatMap(({ client, since }) => (since ? [] : [client])),
+    retired: all.flatMap(({ client, since }) => (since ? [{ ...client, since }] : [])),
+  };
 }
 
 function readClient(root: string, key: string): Client {
@@ -84,9 +94,18 @@ const asWritten = <S extends typeof agencySchema | typeof briefSchema | Template
 export const outside = (client: string, named: string): Problem =>
   problem("path-outside", `${named} lies outside ${client}'s folder.`, { client });
 
+/** That a client is out of service, and how it comes back. */
+const retiredProblem = ({ key, since }: Workspace["retired"][number]): Problem =>
+  problem("client-retired", `${key} is out of service since ${since.on}.`, {
+    client: key,
+    fix: `Bring it back by oxalis retire ${key} --back, or leave it out.`,
+  });
+
 /** Picks clients by key, or by a pattern of keys; none named means all. Refuses what is nobody's. */
 export function pickClients(workspace: Workspace, keys: readonly string[]): Client[] {
-  const { clients } = workspace;
+  const { clients, retired } = workspace;
+  const gone = retired.filter(({ key }) => keys.includes(key));
+  if (gone.length > 0) stop(gone.map(retiredProblem));
   if (clients.length === 0) refuse("no-clients", "There is no client in clients/ yet.");
   if (keys.length === 0) return clients;
   const meant = keys.map((key) => ({

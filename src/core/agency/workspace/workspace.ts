@@ -1,6 +1,7 @@
 import type { Problem } from "../../ground/problems/problem.ts";
 import type { Document } from "../documents/document.ts";
 import type { Ledger } from "../history/ledger.ts";
+import type { Retired } from "../history/retired.ts";
 import type { Agency } from "./schema/agency.ts";
 import type { Brief } from "./schema/brief.ts";
 import type { TemplateNotes } from "./schema/template.ts";
@@ -31,7 +32,10 @@ export interface Workspace {
   notes: Parsed<TemplateNotes>;
   /** Absolute path of the template. */
   template: string;
+  /** Those in service; nothing is made, asked or told of the others. */
   clients: Client[];
+  /** Those out of service: what they have had stays theirs. */
+  retired: (Client & { since: Retired })[];
   /** What is made is not for the store, but for this stage. */
   stage?: Stage;
 }

@@ -36,12 +36,15 @@ async function resolveEvery(workspace: Workspace): Promise<Resolved[]> {
   const known = openLookedAt(workspace.root);
   const fonts: KnownFonts = new Map();
   const all = await Promise.all(
-    workspace.clients.map((client) => limit(() => resolveClient(workspace, client, known, fonts))),
+    // What those out of service have had stays theirs: nobody else gets it.
+    [...workspace.clients, ...workspace.retired].map((client) =>
+      limit(() => resolveClient(workspace, client, known, fonts)),
+    ),
   );
   known.save();
   const shared = judgeTogether(all);
   const names = judgeNames(all);
-  return all.map(({ variant, ...each }) => {
+  return ofClients(all, workspace.clients).map(({ variant, ...each }) => {
     const found = [...(shared.get(each.client.key) ?? []), ...(names.get(each.client.key) ?? [])];
     const stopped = stoppedPlatforms(found);
     const platforms = variant?.platforms.filter((platform) => !stopped.includes(platform)) ?? [];

@@ -3,10 +3,10 @@ import { isClientKey } from "../../agency/workspace/read.ts";
 import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
-import { words } from "../derive/fields/words.ts";
 import { fixedColumns } from "./columns.ts";
 import { unworked, unworkedSaid } from "./formulas.ts";
 import type { ItemsGiven } from "./items.ts";
+import { type Said, type Whose, whoseRows } from "./known.ts";
 import type { Matched } from "./match.ts";
 import { atCell, type Cell, type ImportedClient, importRow, type RowFault, type Settling } from "./row.ts";
 import type { Grid } from "./sheet.ts";
@@ -24,6 +24,8 @@ export interface ImportPlan {
   refused: readonly Problem[];
   rowsRefused: number;
   cellsLeft: number;
+  /** Clients out of service of whom the sheet has something; it is passed over. */
+  retired: readonly string[];
 }
 
 /** What the rows of a sheet say, with what is known of their clients from the last import. */
@@ -35,6 +37,8 @@ export interface SheetGiven {
   items: ItemsGiven;
   /** Whose word counts where both were changed; nobody's where absent. */
   settling?: Settling | undefined;
+  /** What somebody said of rows that may be of a client under another name. */
+  said: Said;
   lastImport(client: string): Imported;
 }
 
@@ -51,15 +55,29 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
   const seen = new Map<string, number>();
   const clients: PlannedClient[] = [];
   const refused: Problem[] = [];
+  const passed = new Set<string>();
   let rowsRefused = 0;
   const isNamed = matched.columns.some((each) => each && ["client", "app.name"].includes(each.heading));
   // Told once, not of each row.
   if (!isNamed && sheet.length > 0)
-    return { ...nobodyNamed(given), clients, refused: [problem("row-refused", `${file}: ${noColumn}`, wanted)] };
-  for (const [at, row] of sheet.entries()) {
-    if (at <= matched.headingRow || row.every((cell) => cell === "")) continue;
+    return {
+      ...nobodyNamed(given),
+      clients,
+      retired: [],
+      refused: [problem("row-refused", `${file}: ${noColumn}`, wanted)],
+    };
+  const isRetired = (key: string) => workspace.retired.some((each) => each.key === key);
+  const rows = [...sheet.entries()].filter(([at, row]) => at > matched.headingRow && row.some((cell) => cell !== ""));
+  const cells = rows.map(([, row]) => cellsOf(matched, row));
+  const whose = whoseRows(cells, workspace, given.said, isClientKey);
+  for (const [index, [at, row]] of rows.entries()) {
     const number = at + 1;
-    const planned = planRow(workspace, given, known, seen, { row, number });
+    const own = whose[index];
+    if (own && "key" in own && isRetired(own.key)) {
+      passed.add(own.key);
+      continue;
+    }
+    const planned = planRow(given, known, seen, { whose: own, cells: cells[index] ?? [], row, number });
     if ("faults" in planned) {
       rowsRefused++;
       refused.push(...planned.faults.map((fault) => atCell("row-refused", file, number, fault)));
@@ -69,7 +87,8 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
     refused.push(...planned.left.map((fault) => atCell("row-refused", file, number, fault)));
   }
   for (const [key, { cells, row, file: named }] of given.items.clients) {
-    if (seen.has(key)) continue;
+    if (isRetired(key)) passed.add(key);
+    if (seen.has(key) || isRetired(key)) continue;
     const planned = planClient(given, known, key, cells, row);
     if ("faults" in planned) refused.push(...planned.faults.map((fault) => atCell("row-refused", named, row, fault)));
     else {
@@ -79,7 +98,11 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
   }
   const cellsLeft = clients.reduce((sum, { left }) => sum + left.length, 0);
   refused.push(...given.items.refused);
-  return { file, matched, clients, refused, rowsRefused: rowsRefused + given.items.refused.length, cellsLeft };
+  return {
+    ...{ file, matched, clients, refused, cellsLeft },
+    rowsRefused: rowsRefused + given.items.refused.length,
+    retired: [...passed],
+  };
 }
 
 const noColumn = "no column says which client a row is.";
@@ -94,18 +117,18 @@ const nobodyNamed = ({ file, matched, sheet }: SheetGiven) => ({
 });
 
 function planRow(
-  { clients }: Workspace,
   given: SheetGiven,
   known: ReadonlyMap<string, Client>,
   seen: Map<string, number>,
-  { row, number }: { row: readonly string[]; number: number },
+  from: { whose: Whose; cells: readonly Cell[]; row: readonly string[]; number: number },
 ): PlannedClient | { faults: readonly RowFault[] } {
-  const cells = cellsOf(given.matched, row);
-  const key = keyOf(cells, clients);
-  if (!key) {
+  const { whose, cells, row, number } = from;
+  if (!whose) {
     const expected = "a column for the client's key, or one for app.name";
     return { faults: [{ message: "nothing says which client this is.", expected }] };
   }
+  if ("fault" in whose) return { faults: [whose.fault] };
+  const { key } = whose;
   if (!isClientKey(key)) {
     const expected = "lower-case letters, digits and hyphens";
     return { faults: [{ message: `"${key}" cannot be a client's key.`, heading: "client", expected }] };
@@ -156,22 +179,6 @@ const spoiledIn = ({ columns, headings }: Matched, row: readonly string[]): RowF
     column && row[at] === unworked ? [{ message: unworkedSaid, heading: headings[at], expected: "its value" }] : [],
   );
 
-/**
- * The key that a row gives; without one, that of the client who has the name already, or the one that its name makes.
- */
-function keyOf(cells: readonly Cell[], clients: readonly Client[]): string | undefined {
-  const given = cells.find(({ column }) => column.path.length === 0);
-  if (given) {
-    const key = String(given.value);
-    if (clients.some((each) => each.key === key)) return key;
-    // People write names under a heading that says client.
-    return holderOf(given.written, clients)?.key ?? (isClientKey(key) ? key : keyFrom(given.written));
-  }
-  const name = cells.find(({ column }) => column.heading === "app.name");
-  if (!name) return undefined;
-  return holderOf(String(name.value), clients)?.key ?? keyFrom(String(name.value));
-}
-
 /** The name of a new client, where it stands in place of a key and nowhere else. */
 function nameAsKey(cells: readonly Cell[]): Cell[] {
   const given = cells.find(({ column }) => column.path.length === 0);
@@ -180,11 +187,3 @@ function nameAsKey(cells: readonly Cell[]): Cell[] {
   if (cells.some((each) => each.column.heading === "app.name")) return [];
   return [{ column, heading: given.heading, written: given.written, value: given.written }];
 }
-
-/** The client whose app has a name. */
-const holderOf = (name: string, clients: readonly Client[]): Client | undefined =>
-  clients.find(({ brief }) => brief?.data.app?.name?.toLowerCase() === name.toLowerCase());
-
-/** A key made from a name; a text of which nothing is left makes none. */
-const keyFrom = (name: string): string | undefined =>
-  words.hyphenated?.apply(name.toLowerCase(), "").slice(0, 60).replace(/-+$/, "");

@@ -47,6 +47,7 @@ export interface Cell {
 
 /** What is wrong with a row; the heading names the cell, where it is one's. */
 export interface RowFault {
+  code?: "row-unsure";
   message: string;
   heading?: string | undefined;
   expected?: string;
@@ -54,10 +55,10 @@ export interface RowFault {
 
 /** A problem of a row, with its place in front. */
 export const atCell = (
-  code: Problem["code"],
+  usual: Problem["code"],
   file: string,
   row: number,
-  { message, heading, expected }: RowFault,
+  { code = usual, message, heading, expected }: Omit<RowFault, "code"> & { code?: Problem["code"] },
 ): Problem =>
   problem(
     code,

@@ -58,6 +58,10 @@ export const ofInputs = {
     title: "No client has this key",
     fix: "`oxalis clients` lists the keys.",
   },
+  "client-retired": {
+    title: "A client who is out of service",
+    fix: "Bring it back by `oxalis retire <key> --back`, or leave it out.",
+  },
   "clients-none": {
     title: "No client is meant",
     fix: "`oxalis clients` lists the groups and states that clients are in.",

@@ -30,6 +30,10 @@ export const ofRosters = {
       'Write it as --map "Heading in the sheet=field", such as --map "Firma=owner"; docs/commands.md lists ' +
       "the fields.",
   },
+  "row-unsure": {
+    title: "A row that may be of a client under another name",
+    fix: "Say which it is: --same, or --new. What --same says is remembered in oxalis.yaml.",
+  },
   "row-refused": {
     title: "A row that cannot be taken",
     fix: "Correct the cell and import again; the rest has been taken, unless --strict asked for all or nothing.",

@@ -29,6 +29,10 @@ export const ofWork = {
     title: "An approval of which it is not said by whom, or of whose drafts",
     fix: "Say who has read them: --by. `--dry-run` shows them before.",
   },
+  "retire-refused": {
+    title: "It is not said who goes out of service, or comes back",
+    fix: 'Name them; all of them are "*".',
+  },
   "release-refused": {
     title: "A release that cannot be made",
     fix: "Say what kind of release it is: --major, --minor, --patch, or --rebuild for the same version again.",

@@ -5,11 +5,15 @@ import { attempt } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import { readReceipt, receiptFile } from "../jobs/receipt.ts";
 
-/** Folders below variants/ that Oxalis made for clients or stages that are no more. */
-export function goneVariants({ root, clients, agency }: Workspace): string[] {
+/**
+ * Folders below variants/ that Oxalis made for clients or stages that are no more. @param of only these clients'; all
+ * where absent
+ */
+export function goneVariants({ root, clients, agency }: Workspace, of?: readonly string[]): string[] {
   const stages = Object.keys(agency.data.stages);
   const wanted = new Set(clients.flatMap(({ key }) => [key, ...stages.map((stage) => `${key}.${stage}`)]));
   return namesIn(root, "variants")
+    .filter((name) => of === undefined || of.includes(name.replace(/\..*$/, "")))
     .filter((name) => !wanted.has(name) && lookAt(root, `variants/${name}/${receiptFile}`)?.isFile() === true)
     .sort();
 }
@@ -22,8 +26,8 @@ export interface Cleared {
 }
 
 /** Removes variants of clients and stages that are gone; one in which somebody has worked stays. */
-export const clearGone = (workspace: Workspace): Cleared[] =>
-  goneVariants(workspace).map((variant) => {
+export const clearGone = (workspace: Workspace, of?: readonly string[]): Cleared[] =>
+  goneVariants(workspace, of).map((variant) => {
     const kept = findOwn(workspace.root, `variants/${variant}`, variant);
     if (kept !== undefined) return { variant, kept };
     removeTree(workspace.root, `variants/${variant}`);

@@ -28,6 +28,7 @@ const workspace: Workspace = {
   agency: written("oxalis.yaml", "agency: { name: A }\nyear: 2026", (data) => agencySchema.parse(data)),
   notes: written("template.yaml", "", (data) => templateSchema.parse(data)),
   clients: [],
+  retired: [],
 };
 
 const client = (key: string, name: string, domain: string): Client => ({

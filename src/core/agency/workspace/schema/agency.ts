@@ -81,6 +81,10 @@ export const agencySchema = z.strictObject({
         .record(z.string().min(1).max(200), z.string().min(1).max(120))
         .default({})
         .describe("Fields by the headings they stand under in the agency's rosters; `import --map` adds to them"),
+      same: z
+        .record(z.string().min(1).max(200), z.string().min(1).max(60))
+        .default({})
+        .describe("Clients by the other names that rosters have for them; `import --same` adds to them"),
     })
     .prefault({}),
   stages: z

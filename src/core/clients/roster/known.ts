@@ -1,0 +1,100 @@
+import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
+import { words } from "../derive/fields/words.ts";
+import type { Cell, RowFault } from "./row.ts";
+
+/** What somebody said of rows: whose row it is by the name or the key in it; undefined where it is somebody new. */
+export type Said = ReadonlyMap<string, string | undefined>;
+
+/** A name as it is compared. */
+export const asSaid = (name: string): string => name.normalize("NFC").trim().toLowerCase();
+
+/** The name or the key by which a row says whose it is. */
+const nameIn = (cells: readonly Cell[]): string | undefined =>
+  (
+    cells.find(({ column }) => column.path.length === 0) ?? cells.find(({ column }) => column.heading === "app.name")
+  )?.written.trim();
+
+/**
+ * The key that a row gives; without one, that of the client who has the name already, or the one that its name makes.
+ */
+function keyOf(cells: readonly Cell[], { clients, retired }: Workspace, isKey: (key: string) => boolean) {
+  const all = [...clients, ...retired];
+  const given = cells.find(({ column }) => column.path.length === 0);
+  if (given) {
+    const key = String(given.value);
+    if (all.some((each) => each.key === key)) return key;
+    // People write names under a heading that says client.
+    return holderOf(given.written, all)?.key ?? (isKey(key) ? key : keyFrom(given.written));
+  }
+  const name = cells.find(({ column }) => column.heading === "app.name");
+  if (!name) return undefined;
+  return holderOf(String(name.value), all)?.key ?? keyFrom(String(name.value));
+}
+
+/** The client whose app has a name. */
+const holderOf = (name: string, clients: readonly Client[]): Client | undefined =>
+  clients.find(({ brief }) => brief?.data.app?.name !== undefined && asSaid(brief.data.app.name) === asSaid(name));
+
+/** A key made from a name; a text of which nothing is left makes none. */
+const keyFrom = (name: string): string | undefined =>
+  words.hyphenated?.apply(name.toLowerCase(), "").slice(0, 60).replace(/-+$/, "");
+
+/** What tells a client whatever it is called, the surest first. */
+const marks = [
+  { heading: "domain", says: "the domain", of: ({ brief }: Client) => brief?.data.domain },
+  { heading: "email", says: "the address", of: ({ brief }: Client) => brief?.data.email },
+  { heading: "owner", says: "the owner", of: ({ brief }: Client) => brief?.data.owner },
+] as const;
+
+/** A client that a row may be of, though it is called otherwise there, and what they have in common. */
+interface Likely {
+  client: Client;
+  says: string;
+  value: string;
+}
+
+/** @param missing clients of whom the sheet has no row otherwise */
+function likelyIn(cells: readonly Cell[], missing: readonly Client[]): Likely | undefined {
+  for (const { heading, says, of } of marks) {
+    const cell = cells.find(({ column }) => column.heading === heading);
+    const value = cell && String(cell.value);
+    const same = value ? missing.filter((each) => asSaid(of(each) ?? "") === asSaid(value)) : [];
+    const [client, another] = same;
+    // What several have says nothing of one.
+    if (client && !another && value) return { client, says, value };
+  }
+  return undefined;
+}
+
+/** Whose a row is: a key, or why that cannot be said. */
+export type Whose = { key: string } | { fault: RowFault } | undefined;
+
+/** Says of each row whose it is, with all others before it. */
+export function whoseRows(
+  rows: readonly (readonly Cell[])[],
+  workspace: Workspace,
+  said: Said,
+  isKey: (key: string) => boolean,
+): Whose[] {
+  const { clients, retired } = workspace;
+  const keys = rows.map((cells) => keyOf(cells, workspace, isKey));
+  const missing = clients.filter(({ key }) => !keys.includes(key));
+  return rows.map((cells, at): Whose => {
+    const key = keys[at];
+    const name = nameIn(cells) ?? "";
+    if (key === undefined) return undefined;
+    if ([...clients, ...retired].some((each) => each.key === key)) return { key };
+    if (said.has(asSaid(name))) return { key: said.get(asSaid(name)) ?? key };
+    const likely = likelyIn(cells, missing);
+    if (!likely) return { key };
+    const { client, says, value } = likely;
+    const called = client.brief?.data.app?.name ?? client.key;
+    return {
+      fault: {
+        code: "row-unsure",
+        message: `${name} has ${says} of ${called} (${client.key}), ${value}, and the sheet has no other row for it.`,
+        expected: `--same "${name}=${client.key}" where it is the same client, --new "${name}" where it is another`,
+      },
+    };
+  });
+}
