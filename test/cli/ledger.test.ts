@@ -168,6 +168,16 @@ describe("a release", () => {
     expect(oxalis(folder, "release", "3-acre").code).toBe(0);
   });
 
+  test("fixes no identifier that nobody can be sure of before somebody has confirmed it", () => {
+    edit(folder, brief, (text) => text.replace("3 Acre Greens", "สวนผัก"));
+    oxalis(folder, "generate", "3-acre", "-q");
+    const { code, err } = oxalis(folder, "release", "3-acre", "--dry-run");
+    expect([code, err.includes("release-unsure"), ledger().releases]).toEqual([1, true, []]);
+    edit(folder, brief, (text) => `${text}identifiers: { base: example.n3acre.suanphak }\n`);
+    oxalis(folder, "generate", "3-acre", "-q");
+    expect(oxalis(folder, "release", "3-acre", "--dry-run").err).not.toContain("release-unsure");
+  });
+
   test("of a platform that an error stops is held, and the others are released", () => {
     edit(folder, brief, (text) => `${text}identifiers: { windows: x }\n`);
     expect(oxalis(folder, "generate", "3-acre").code).toBe(1);

@@ -20,7 +20,7 @@ import { isError, type Problem } from "../ground/problems/problem.ts";
 import { allOf, attempt, stopAt, unwrap } from "../ground/problems/result.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import { readReceipt, receiptFile, receiptSum } from "../making/jobs/receipt.ts";
-import { findOpen, findUnproven, type Held } from "../proving/held-back.ts";
+import { findOpen, findUnconfirmed, findUnproven, type Held } from "../proving/held-back.ts";
 import { boardOf } from "../proving/standing/board.ts";
 import { chooseNamed, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
@@ -94,7 +94,11 @@ async function heldBack(
   { platforms: wanted }: Pick<Input, "platforms">,
   ports: Ports,
 ): Promise<Held[]> {
-  const held = [...(await findUnproven(workspace, resolved)), ...findOpen(boardOf(workspace, resolved, ports.today()))];
+  const held = [
+    ...findUnconfirmed(resolved.picked),
+    ...(await findUnproven(workspace, resolved)),
+    ...findOpen(boardOf(workspace, resolved, ports.today())),
+  ];
   return held.filter(({ platforms }) => wanted.length === 0 || platforms.some((each) => wanted.includes(each)));
 }
 

@@ -38,6 +38,15 @@ export async function findUnproven(
   });
 }
 
+/** Clients whose identifier nobody can be sure of, and nobody has given: once it is released, it stays. */
+export const findUnconfirmed = (picked: readonly ClientView[]): Held[] =>
+  picked.flatMap(({ client, variant, problems }) =>
+    standsFor(
+      problems.filter(({ code }) => code === "identifier-unsure"),
+      (said) => problem("release-unsure", `${client.key}: ${said}`, { client: client.key }),
+    ).map((problem) => ({ problem, platforms: variant?.platforms ?? [] })),
+  );
+
 /** Clients who keep a record that a store would refuse: for what that store takes. */
 export function findOpen(board: readonly ClientStanding[]): Held[] {
   return board

@@ -20,7 +20,7 @@ import { isDerived, type Traced, trace, withStep, writtenAt } from "../../ground
 import { holdBack, type Kept, keptProblems, overruledProblems } from "./fields/held.ts";
 import { asciiDomain, settleBase, settleScheme } from "./fields/identifier.ts";
 import { fittedLabel } from "./fields/label.ts";
-import { isReadingUnsure } from "./fields/latin.ts";
+import { isReadingUnsure, latinDomain } from "./fields/latin.ts";
 import { judgeLocalName, localNames, namesByLanguage } from "./fields/local-names.ts";
 import { fieldsOf, fillPattern, findVanished, type Pattern, readPattern } from "./fields/pattern.ts";
 import { judgeValues } from "./fields/rules.ts";
@@ -154,8 +154,14 @@ function fillField(field: Field, text: string, place: Place | undefined, { value
   if (!read.ok) return { value: undefined, problems: read.problems };
   const pattern = read.value;
   const plainly = (name: Field) => values[name]?.value;
-  const instead = field.startsWith("identifiers.") ? readableInstead(pattern, values) : undefined;
-  const lookUp = (name: Field) => (name === "app.name" && instead !== undefined ? instead : plainly(name));
+  const isIdentifier = field.startsWith("identifiers.");
+  const domain = latinDomain(plainly("domain") ?? "", plainly("locale") ?? "");
+  const instead = isIdentifier ? readableInstead(pattern, values, domain) : undefined;
+  const isSpelled = isIdentifier && fieldsOf(pattern).includes("domain") && domain !== plainly("domain");
+  const lookUp = (name: Field) => {
+    if (name === "app.name" && instead !== undefined) return instead;
+    return name === "domain" && isSpelled ? domain : plainly(name);
+  };
   const value = fillPattern(pattern, lookUp);
   if (value === undefined) return sound(undefined);
   const lost = field.startsWith("identifiers.") ? findVanished(pattern, lookUp) : undefined;
@@ -171,6 +177,7 @@ function fillField(field: Field, text: string, place: Place | undefined, { value
   const how = [
     `made by the pattern "${text}"`,
     ...(instead === undefined ? [] : ["with the domain in place of the name, which nobody can be sure how to read"]),
+    ...(isSpelled ? ["with the domain in plain Latin letters"] : []),
     ...(spelled ? [`in letters as they are written in ${languageName(plainly("locale") ?? "")}`] : []),
   ];
   const note = same ? `the same as ${only}` : how.join(", ");
@@ -178,10 +185,10 @@ function fillField(field: Field, text: string, place: Place | undefined, { value
 }
 
 /** The domain's own word, for an identifier made from a name that has no sure form in Latin letters. */
-function readableInstead(pattern: Pattern, values: Values): string | undefined {
+function readableInstead(pattern: Pattern, values: Values, domain: string): string | undefined {
   const name = values["app.name"]?.value;
   if (name === undefined || !isReadingUnsure(name) || !fieldsOf(pattern).includes("app.name")) return undefined;
-  return values.domain?.value.split(".")[0];
+  return domain.split(".")[0] || undefined;
 }
 
 const languageName = (tag: string): string => new Intl.DisplayNames("en", { type: "language" }).of(tag) ?? tag;

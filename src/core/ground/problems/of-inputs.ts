@@ -127,8 +127,8 @@ export const ofInputs = {
     fix: "Run `oxalis generate` without --settled, and commit the ledgers it writes.",
   },
   "identifier-unsure": {
-    title: "An identifier made from the domain, since the name has no sure reading",
-    fix: "Ask the client how it is written, and give `identifiers: { base: … }` before the first release fixes it.",
+    title: "An identifier of which nobody can be sure, since the name or the domain has no sure reading",
+    fix: "Ask the client how it is written, and give `identifiers: { base: … }`: the first release fixes it.",
   },
   "label-short": {
     title: "A label that is one word of a longer name",

@@ -37,6 +37,10 @@ export const ofWork = {
     title: "A release that cannot be made",
     fix: "Say what kind of release it is: --major, --minor, --patch, or --rebuild for the same version again.",
   },
+  "release-unsure": {
+    title: "A first release would fix an identifier of which nobody can be sure",
+    fix: "Confirm it, or another: `identifiers: { base: … }` in the brief.",
+  },
   "release-incomplete": {
     title: "A release of a client whose record a store would refuse",
     fix: "Complete it: `oxalis board` lists what is missing; --force releases all the same.",

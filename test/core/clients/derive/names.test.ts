@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import { fittedLabel } from "../../../../src/core/clients/derive/fields/label.ts";
-import { inLatin, isReadingUnsure } from "../../../../src/core/clients/derive/fields/latin.ts";
+import { inLatin, isReadingUnsure, latinDomain } from "../../../../src/core/clients/derive/fields/latin.ts";
 import { trace } from "../../../../src/core/ground/values/trail.ts";
 
 test.each([
@@ -25,9 +25,21 @@ test.each([
   ["חווה", true],
   ["Ферма", false],
   ["さくら", false],
-  ["สวน", false],
+  // RTGS writes suan and ISO 15919 namastē: letter by letter they would be swn and nmste.
+  ["สวน", true],
+  ["नमस्ते", true],
+  ["Ελιά", false],
 ])("whether anybody can be sure how %s is read", (name, unsure) => {
   expect(isReadingUnsure(name)).toBe(unsure);
+});
+
+test.each([
+  ["de", "xn--bcher-mnchen-dlbg.example", "buecher-muenchen.example"],
+  ["sv", "xn--bcher-mnchen-dlbg.example", "bucher-munchen.example"],
+  ["ja", "xn--6oqt7x.example", "xn--6oqt7x.example"],
+  ["de", "hill.example", "hill.example"],
+])("a domain in Latin letters, as %s writes it: %s", (language, domain, latin) => {
+  expect(latinDomain(domain, language)).toBe(latin);
 });
 
 test.each([

@@ -1,3 +1,4 @@
+import { domainToUnicode } from "node:url";
 import anyAscii from "any-ascii";
 
 /**
@@ -49,8 +50,29 @@ export function inLatin(text: string, language = ""): string {
 const capitalizedLike = (letters: string, written: string): string =>
   letters === letters.toLowerCase() ? written : `${written.charAt(0).toUpperCase()}${written.slice(1)}`;
 
-/** Scripts in which a name is not written as it is said: nobody can be sure how to read it aloud. */
-const unsure = /[\p{Script=Han}\p{Script=Arabic}\p{Script=Hebrew}\p{Script=Syriac}\p{Script=Thaana}]/u;
+/**
+ * Scripts in which a name is not written as it is said: signs for words, vowels that are left out, or that people of
+ * the language leave out where a standard would write them (ISO 15919, RTGS). Nobody can be sure how to read it aloud.
+ */
+const unsure = new RegExp(
+  `[${[
+    ...["Han", "Arabic", "Hebrew", "Syriac", "Thaana", "Thai", "Lao", "Khmer", "Myanmar", "Tibetan", "Devanagari"],
+    ...["Bengali", "Gurmukhi", "Gujarati", "Oriya", "Tamil", "Telugu", "Kannada", "Malayalam", "Sinhala"],
+  ]
+    .map((script) => `\\p{Script=${script}}`)
+    .join("")}]`,
+  "u",
+);
+
+/** A domain as its language writes it in Latin letters; labels that nobody can be sure of as they are in DNS. */
+export const latinDomain = (domain: string, language: string): string =>
+  domain
+    .split(".")
+    .map((label) => {
+      const read = domainToUnicode(label);
+      return isReadingUnsure(read) ? label : inLatin(read, language);
+    })
+    .join(".");
 
 /** Whether there is no sure way to write a name in Latin letters. */
 export const isReadingUnsure = (name: string): boolean => unsure.test(name);

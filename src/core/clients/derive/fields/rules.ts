@@ -1,3 +1,4 @@
+import { domainToUnicode } from "node:url";
 import type { Client } from "../../../agency/workspace/workspace.ts";
 import { definitions } from "../../../app/platforms/all.ts";
 import type { ValueLimit } from "../../../app/platforms/limit.ts";
@@ -100,15 +101,27 @@ function shortLabel(client: Client, values: Values): Problem[] {
   return [problem("label-short", message, { ...detail, facts: { value: label.value } })];
 }
 
-/** Warns of an identifier that the domain had to give, before a release fixes it. */
+/** Warns of an identifier that nobody can be sure of, before a release fixes it: of the name, or of the domain. */
 function unsureIdentifier(client: Client, values: Values): Problem[] {
   const { "app.name": name, "identifiers.base": base } = values;
   const isFixed = platforms.some((each) => client.ledger?.identifiers[each]?.fixed !== undefined);
-  if (!name || !base || !isDerived(base) || isFixed || !isReadingUnsure(name.value)) return [];
-  const message =
-    `Nobody can be sure how "${name.value}" is written in Latin letters: the identifier is ` + `"${base.value}".`;
-  const detail = { severity: "warning", place: placeOf(client, name), about: ["identifiers", "base"] } as const;
-  return [problem("identifier-unsure", message, { ...detail, facts: { value: name.value } })];
+  if (!name || !base || !isDerived(base) || isFixed) return [];
+  const unsure = isReadingUnsure(name.value)
+    ? { of: name, said: `"${name.value}"`, value: name.value }
+    : unsureDomain(values, base);
+  if (!unsure) return [];
+  const { of, said, value } = unsure;
+  const message = `Nobody can be sure how ${said} is written in Latin letters: the identifier is "${base.value}".`;
+  const detail = { severity: "warning", place: placeOf(client, of), about: ["identifiers", "base"] } as const;
+  return [problem("identifier-unsure", message, { ...detail, facts: { value } })];
+}
+
+/** A domain in a script with no sure reading, or with letters that its client's language does not have. */
+function unsureDomain({ domain, locale }: Values, base: Traced) {
+  const read = domainToUnicode(domain?.value ?? "");
+  if (!domain || read === domain.value || !base.trail.some(({ note }) => note.includes("domain"))) return undefined;
+  const isForeign = /^en\b/.test(locale?.value ?? "en") || isReadingUnsure(read);
+  return isForeign ? { of: domain, said: `the domain ${read}`, value: read } : undefined;
 }
 
 /** Warns of a label that a home screen cuts off. */
