@@ -3,7 +3,7 @@ import type { AddressInfo } from "node:net";
 import { join } from "node:path";
 import { SMTPServer } from "smtp-server";
 import { beforeEach, describe, expect, test } from "vitest";
-import { readSheet } from "../../src/core/clients/roster/sheet.ts";
+import { csvText, readSheet } from "../../src/core/clients/roster/sheet.ts";
 import { boardOf } from "../support/board.ts";
 import { edit, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
 
@@ -27,10 +27,8 @@ describe("a letter", () => {
     const [english, french] = ["brennans-bothy", "ferme-duclos"].map((key) =>
       readFileSync(join(into(), `${key}.txt`), "utf8"),
     );
-    expect(english).toMatch(
-      /^Dear Brennán & Daughters,\n[\s\S]*by 18\s+December 2026\.[\s\S]*- Page where people find help/,
-    );
-    expect(french).toMatch(/^Bonjour EARL Duclos,\n[\s\S]*18\s+décembre 2026/);
+    expect(english).toMatch(/^Hello,\n[\s\S]*by 18\s+December 2026\.[\s\S]*- Page where people find help/);
+    expect(french).toMatch(/^Bonjour,\n[\s\S]*18\s+décembre 2026/);
     // A draft is for the producer to read, and the website is there.
     for (const others of ["Description:", "Your website", "privacy policy", "stock code"])
       expect(english).not.toContain(others);
@@ -60,18 +58,18 @@ describe("a letter", () => {
   test("comes in a further language with the agency's words; a fault in them is told, and stops no other client", () => {
     edit(folder, "clients/brennans-bothy/brief.yaml", (text) => `locale: it\n${text}`);
     const letter = () => oxalis(folder, "ask", "--dry-run");
-    expect(letter().out).toContain("Dear Brennán & Daughters,");
+    expect(letter().out).toContain("Hello,");
     expect(oxalis(folder, "ask", "--new-words", "IT").out).toContain("words/it.yaml");
-    edit(folder, "words/it.yaml", (text) => text.replace("Dear {owner},", "Gentili {owner},"));
-    expect(letter().out).toMatch(/Gentili Brennán & Daughters,[\s\S]* 10 dicembre 2026|Gentili[\s\S]* \d+ \w+ \d{4}/);
+    edit(folder, "words/it.yaml", (text) => text.replace("Hello,", "Buongiorno,"));
+    expect(letter().out).toMatch(/Buongiorno,[\s\S]* 10 dicembre 2026|Buongiorno,[\s\S]* \d+ \w+ \d{4}/);
     expect(oxalis(folder, "ask", "--new-words", "it").err).toContain("words/it.yaml is there already.");
-    edit(folder, "words/it.yaml", (text) => text.replace("{owner}", "{padrone}").replace("thanks:", "thank:"));
+    edit(folder, "words/it.yaml", (text) => text.replace("{before}", "{prima}").replace("thanks:", "thank:"));
     const broken = letter();
     expect(broken.code).toBe(1);
     expect(broken.err.match(/words\/it\.yaml:\d+:\d+/g)).toHaveLength(3);
-    expect(broken.err).toContain("no names in braces but owner");
+    expect(broken.err).toContain("no names in braces but name, before, until");
     expect(broken.err).toContain('expected  "thanks"');
-    expect(broken.out).toContain("Bonjour EARL Duclos,");
+    expect(broken.out).toContain("Bonjour,");
     writeFileSync(join(folder, "words/it.yaml"), 'subject: "Hill\\nBcc: other@else.example"\n');
     expect(oxalis(folder, "ask", "brennans-bothy", "--dry-run").err).toContain("is U+000A, a line end");
     expect(oxalis(folder, "ask", "--language", "pt").err).toContain('There are no words in "pt".');
@@ -143,15 +141,13 @@ describe("a letter", () => {
     );
     expect(letter("ferme-duclos")).toContain("- Quand ouvrez-vous ?\n");
     const { sheet } = await readSheet(join(own, "letters"), "brennans-bothy.xlsx");
-    const [headings = [], [key] = []] = sheet;
-    expect(headings).toEqual(expect.arrayContaining(["domain", "answers.hours", "store.support"]));
-    const answers: Record<string, string> = {
-      client: key ?? "",
-      domain: "brennans.example",
-      "answers.hours": "9 to 5",
-    };
-    const row = headings.map((heading) => answers[heading] ?? "");
-    writeFileSync(join(own, "back.csv"), `${headings.join()}\n${row.join()}\n`);
+    const answers: Record<string, string> = { domain: "brennans.example", "answers.hours": "9 to 5" };
+    const filled = sheet.map((row) => {
+      const field = row.at(-1)?.split("/")[1] ?? "";
+      return row.map((cell, column) => (column === 1 ? (answers[field] ?? cell) : cell));
+    });
+    expect(filled.flat()).toEqual(expect.arrayContaining([...Object.values(answers), "brennans-bothy/store.support"]));
+    writeFileSync(join(own, "back.csv"), csvText(filled));
     expect(oxalis(own, "import", "back.csv")).toMatchObject({ code: 0 });
     oxalis(own, "ask", "--into", "letters");
     expect(letter("brennans-bothy")).not.toMatch(/web domain|open\?/);
@@ -172,10 +168,10 @@ describe("a letter", () => {
   test("is written from right to left in a language that is", () => {
     const own = workspaceWith(["brennans-bothy"]);
     oxalis(own, "ask", "--new-words", "ar");
-    edit(own, "words/ar.yaml", (text) => text.replace("Dear {owner},", "السادة {owner}،"));
+    edit(own, "words/ar.yaml", (text) => text.replace("Hello,", "مرحبا،"));
     oxalis(own, "ask", "--language", "ar", "--into", "letters");
     const html = readFileSync(join(own, "letters/brennans-bothy.html"), "utf8");
     expect(html).toContain('<html lang="ar" dir="rtl">');
-    expect(html).toContain("السادة Brennán &amp; Daughters،");
+    expect(html).toContain("مرحبا،");
   });
 });

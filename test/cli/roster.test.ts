@@ -328,22 +328,35 @@ describe("cells and rows that cannot be taken", () => {
   });
 
   test("cells are read as people write them", () => {
-    const columns = "client;language;brand;ground;e-mail;store.support;store.released";
+    const columns =
+      "client;language;brand;ground;e-mail;store.support;store.released;store.category;store.countries;store.price";
     const written = [
-      "3-acre;Deutsch;27,73,101;weiß;Crew <crew@3acre.example>;3acre.example/help;3.1.2027",
-      "brennans-bothy;Irish;1f5d4c;vert foncé;mailto:x@bothy.example;https://bothy.example/a;31/12/2027",
-      "orchard-lane;pt_br;100;RED;Nobody;somewhere;3/1/2027",
+      "3-acre;Deutsch;27,73,101;weiß;Crew <crew@3acre.example>;3acre.example/help;3.1.2027;Essen und Trinken;Deutschland, Österreich und CH;kostenlos",
+      "brennans-bothy;Irish;1f5d4c;vert foncé;mailto:x@bothy.example;https://bothy.example/a;31/12/2027;Achats;partout;2.99 EUR",
+      "orchard-lane;pt_br;100;RED;Nobody;somewhere;3/1/2027;;;",
     ];
     const { err } = oxalis(folder, "import", sheet([columns, ...written].join("\n")));
     const read = (key: string) => {
       const { locale, colors, email, store } = parse(briefOf(key));
-      return [locale, colors?.brand, colors?.ground, email, store?.support, store?.released];
+      return [
+        locale,
+        colors?.brand,
+        colors?.ground,
+        email,
+        store?.support,
+        store?.released,
+        store?.category,
+        store?.countries,
+        store?.price,
+      ];
     };
     expect(read("3-acre")).toEqual([
       ...["de", "rgb(27 73 101)", "white", "crew@3acre.example", "https://3acre.example/help", "2027-01-03"],
+      ...["food", ["DE", "AT", "CH"], "free"],
     ]);
     expect(read("brennans-bothy")).toEqual([
       ...["ga", "#1f5d4c", "darkgreen", "x@bothy.example", "https://bothy.example/a", "2027-12-31"],
+      ...["shopping", ["all"], "2.99 EUR"],
     ]);
     // What may be two days is nobody's to choose, and a number is no colour.
     for (const cell of ['"100"', '"3/1/2027"']) expect(err).toMatch(new RegExp(`row 4, column "[^"]*": ${cell}`));

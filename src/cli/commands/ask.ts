@@ -1,4 +1,5 @@
 import { relative } from "node:path";
+import { isError } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import { askClients, type WrittenLetter } from "../../core/operations/ask.ts";
 import { startWords } from "../../core/operations/words.ts";
@@ -26,7 +27,7 @@ export const run: Run<"ask"> = async (given, { terminal, ports }) => {
           `${given.send && !given.dryRun ? `; ${countOf(of("sent"), "letter")} sent${unsure}` : ""}.`,
       );
     if (!given.json && problems.length > 0) terminal.note(showProblems(problems, terminal.err));
-    return problems.length > 0 || letters.some((each) => each.problems.length > 0) ? 1 : 0;
+    return [...problems, ...letters.flatMap((each) => each.problems)].some(isError) ? 1 : 0;
   });
 };
 

@@ -1,7 +1,7 @@
 import { join } from "node:path";
 import type { Workspace } from "../agency/workspace/workspace.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
-import { sheetBytes } from "../clients/roster/sheet.ts";
+import { fillInBytes } from "../clients/roster/fill-in.ts";
 import { ofClient, type Problem } from "../ground/problems/problem.ts";
 import { attempt, attemptAsync, stop, unwrap } from "../ground/problems/result.ts";
 import { isDay } from "../ground/values/day.ts";
@@ -12,7 +12,7 @@ import type { Asked } from "../showing/letters/asked.ts";
 import { draftLetter, type LetterDraft, wordsThere } from "../showing/letters/draft.ts";
 import { untilProblem } from "../showing/letters/letter.ts";
 import { letterPage } from "../showing/letters/page.tsx";
-import { fillInSheets } from "../showing/letters/sheet.ts";
+import { fillInSheet } from "../showing/letters/sheet.ts";
 import { letterText } from "../showing/letters/text.ts";
 import { chooseClients, chooseNamed, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
@@ -113,7 +113,7 @@ async function deliver(
     text,
     files,
     state,
-    problems: ofClient(asked.client, problems),
+    problems: [...draft.problems, ...ofClient(asked.client, problems)],
   });
   // Nobody can tell what was asked before, and a new letter would have to be written into the same file.
   if (!letters.ok) return outcome("nothing", [], letters.problems);
@@ -124,7 +124,7 @@ async function deliver(
     return noted.ok ? outcome("sent", []) : outcome("nothing", [], noted.problems);
   }
   const html = letterPage({ asked, sheet, agency, accent: accentOf(workspace).accent, say });
-  const bytes = await sheetBytes(sheet, fillInSheets(asked, say));
+  const bytes = await fillInBytes(fillInSheet(asked, say));
   const contents = { [`${asked.client}.txt`]: text, [`${asked.client}.html`]: html, [sheet]: bytes };
   const written = attempt(() =>
     Object.entries(contents).map(([name, content]) => {

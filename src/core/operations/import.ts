@@ -4,15 +4,16 @@ import { imports } from "../agency/history/imported.ts";
 import { agencyFile } from "../agency/workspace/locate.ts";
 import type { Workspace } from "../agency/workspace/workspace.ts";
 import { jsonSchema } from "../app/survey/json-schema.ts";
+import { readAnswers } from "../clients/roster/answers.ts";
 import type { Column } from "../clients/roster/column.ts";
-import { columnsOf } from "../clients/roster/columns.ts";
+import { columnOfField, columnsOf } from "../clients/roster/columns.ts";
 import { foresee } from "../clients/roster/foresee.ts";
 import { type ImportPlan, lastImports, type PlannedClient, planImport } from "../clients/roster/import.ts";
 import { collectionOf, noItems, readItems, sheetsOfItems } from "../clients/roster/items.ts";
 import { asSaid, type Said } from "../clients/roster/known.ts";
 import { judgeMapping, type Mapping, matchColumns, readMapping } from "../clients/roster/match.ts";
 import { type FoundPictures, findPictures, withPictures } from "../clients/roster/pictures/find.ts";
-import type { Settling } from "../clients/roster/row.ts";
+import { atCell, type Settling } from "../clients/roster/row.ts";
 import { type ReadSheet, readSheet } from "../clients/roster/sheet.ts";
 import { readInside } from "../ground/files/reading/folder.ts";
 import { lookAt } from "../ground/files/writing/door.ts";
@@ -92,22 +93,27 @@ function decide(workspace: Workspace, read: ReadSheet, file: string, input: Inpu
   const remembered = Object.entries(agency.data.roster.headings).map(([heading, field]) => `${heading}=${field}`);
   const mapping = mappingOf([...remembered, ...input.map], known, workspace);
   const isItems = input.collection !== undefined;
-  const matched = matchColumns(isItems ? [] : read.sheet, { known, mapped: mapping, notes: notes.data });
+  const answers = isItems
+    ? undefined
+    : readAnswers(read.sheet, (name) => columnOfField(name, notes.data) !== undefined);
+  const sheet = isItems ? [] : (answers?.sheet ?? read.sheet);
+  const matched = matchColumns(sheet, { known, mapped: mapping, notes: notes.data });
   if (!isItems) unwrap(judgeMapping(input.map, matched));
   const sheets = isItems
     ? new Map([[collectionOf(notes.data, input.collection ?? ""), { name: file, sheet: read.sheet }]])
     : sheetsOfItems(read.sheets, notes.data);
   const items = sheets.size === 0 ? noItems : readItems(sheets, notes.data);
   const settling = input.conflicts;
-  return planImport(workspace, {
-    file,
-    sheet: isItems ? [] : read.sheet,
+  const plan = planImport(workspace, {
+    ...{ file, sheet, lineOf: answers?.lineOf },
     matched: { ...matched, unknown: [...matched.unknown, ...items.unknown] },
     items,
     settling,
     said: saidOf(workspace, input),
     lastImport: lastImports(workspace),
   });
+  const aside = (answers?.aside ?? []).map(({ line, fault }) => atCell("row-aside", file, line, fault));
+  return { ...plan, refused: [...plan.refused, ...aside] };
 }
 
 /** What is said of rows, now and before. Stops: client-unknown */

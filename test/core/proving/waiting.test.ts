@@ -15,6 +15,7 @@ const standing = (client: string, problems: Problem[], letters: Letter[]): Clien
   name: client,
   stores: [],
   unshared: [],
+  codesMissing: [],
   problems,
   letters,
 });

@@ -1,6 +1,11 @@
+import { strFromU8, unzipSync } from "fflate";
+import readXlsxFile from "read-excel-file/node";
 import { describe, expect, test } from "vitest";
 import { templateSchema } from "../../../src/core/app/platforms/template-schema.ts";
 import { noArtwork, type Resolved } from "../../../src/core/app/variant/variant.ts";
+import { readAnswers } from "../../../src/core/clients/roster/answers.ts";
+import { columnOfField } from "../../../src/core/clients/roster/columns.ts";
+import { fillInBytes } from "../../../src/core/clients/roster/fill-in.ts";
 import { type Problem, problem } from "../../../src/core/ground/problems/problem.ts";
 import { pageLanguages } from "../../../src/core/ground/values/page-language.ts";
 import type { StoreKey } from "../../../src/core/ground/values/store.ts";
@@ -15,8 +20,10 @@ import type { LineStanding, Standing } from "../../../src/core/proving/standing/
 import type { Asked, LetterFrom } from "../../../src/core/showing/letters/asked.ts";
 import { namesOf, thingsOf } from "../../../src/core/showing/letters/letter.ts";
 import { letterPage } from "../../../src/core/showing/letters/page.tsx";
-import { fillInSheets } from "../../../src/core/showing/letters/sheet.ts";
+import { fillInSheet } from "../../../src/core/showing/letters/sheet.ts";
 import { letterText } from "../../../src/core/showing/letters/text.ts";
+import { categoryNames } from "../../../src/core/stores/categories.ts";
+import { choiceSaid, choicesIn } from "../../../src/core/stores/choice-words.ts";
 import { recordFieldNames, recordFields } from "../../../src/core/stores/record-fields.ts";
 
 const resolved = (problems: Resolved["problems"] = []): Resolved => ({
@@ -56,6 +63,7 @@ const board = (stores: Standing[], unshared: ClientStanding["unshared"] = []): C
   unshared,
   problems: [],
   letters: [],
+  codesMissing: [],
 });
 
 const agency = { name: "Lanternfield", email: "studio@lanternfield.example" };
@@ -64,6 +72,10 @@ const notes = templateSchema.parse({
     hours: { asks: { en: "When are you open?", de: "Wann haben Sie offen?" }, kind: "text", example: "9 to 5" },
   },
 });
+
+const isField = (name: string) => columnOfField(name, notes) !== undefined;
+
+const invalid = { code: "record-invalid", who: "client" } as const;
 
 /** What a letter asks for, of a client with these problems and this standing. */
 const things = (standing: ClientStanding, more: Partial<LetterFrom> = {}, problems: Problem[] = []): Asked["groups"] =>
@@ -78,6 +90,24 @@ const things = (standing: ClientStanding, more: Partial<LetterFrom> = {}, proble
     ...more,
   });
 const labels = (groups: Asked["groups"]) => groups.flatMap(({ things }) => things.map(({ label }) => label));
+
+test("a sheet lets people choose in their own words, and says what stands there now", async () => {
+  const say = speakingFrom(german);
+  const lines = [line("category"), line("price", { state: "wrong", value: "2,99", faults: [invalid] })];
+  const groups = things(board([standing("google-play", lines)]), { language: "de", say });
+  const form = fillInSheet({ client: "hill", name: "Hill", owner: "", to: "", language: "de", until: "", groups }, say);
+  const parts = unzipSync(await fillInBytes(form));
+  const [answers = "", choices = ""] = [1, 2].map((id) =>
+    strFromU8(parts[`xl/worksheets/sheet${id}.xml`] ?? new Uint8Array()),
+  );
+  // Between the cells and the margins (ECMA-376, part 1, 18.3.1.99).
+  expect(answers).toMatch(
+    /<\/sheetData><dataValidations count="1"><dataValidation type="list"[^>]* sqref="B4"><formula1>'Auswahl'!\$A\$1:\$A\$26<\/formula1>/,
+  );
+  expect(choices).not.toContain("dataValidation");
+  expect(form.groups.flatMap(({ questions }) => questions.map(({ now }) => now))).toEqual(["", "2,99"]);
+  for (const said of choicesIn("category", "de")) expect(categoryNames).toContain(choiceSaid("category", said));
+});
 
 test("letters have a word for everything that a client supplies, in every language with the same braces", () => {
   const puts = (text: string) => [...text.matchAll(/\{\w+\}/g)].map(([name]) => name).sort();
@@ -225,11 +255,23 @@ describe.each(pageLanguages)("a letter in %s", (language) => {
     expect(page).not.toContain("<Farm>");
   });
 
-  test("brings a sheet with a row for the client and a column for each field", () => {
-    const [answers, hints] = fillInSheets(asked, own);
-    const [headings, row] = answers.sheet;
-    expect(headings).toEqual(["client", "store.price", "store.texts.en.keywords", "store.privacy"]);
-    expect(row).toEqual(["hill", "", "", ""]);
-    expect(hints.sheet.slice(1).map(([heading]) => heading)).toEqual(headings?.slice(1));
+  test("brings a sheet with a line for everything that it asks, in its order, which comes back as an answer", async () => {
+    const form = fillInSheet(asked, own);
+    const lines = form.groups.flatMap(({ questions }) => questions);
+    expect(lines.map((each) => each.asks)).toEqual(
+      asked.groups.flatMap(({ things }) => things.map((each) => each.label)),
+    );
+    const read = (await readXlsxFile(Buffer.from(await fillInBytes(form))))[0]?.data ?? [];
+    const sheet = read.map((row) => row.map((each) => (each === null ? "" : String(each))));
+    expect(readAnswers(sheet, isField)?.sheet).toEqual([["client"]]);
+    // Somebody has moved lines and columns about, and left some out.
+    const filled = sheet.map((row, at) => row.map((each, column) => (column === 1 && at > 2 ? `a ${at}` : each)));
+    const moved = [...filled].reverse().map((row) => [...row].reverse());
+    const answers = readAnswers(moved.slice(1), isField);
+    expect(answers?.sheet[0]).toContain("store.texts.en.keywords");
+    expect(answers?.sheet).toHaveLength(2);
+    const at = answers?.sheet[0]?.indexOf("store.texts.en.keywords") ?? 0;
+    const line = answers?.lineOf("hill", "store.texts.en.keywords") ?? 0;
+    expect(moved.slice(1)[line - 1]).toContain(answers?.sheet[1]?.[at]);
   });
 });

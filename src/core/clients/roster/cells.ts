@@ -1,4 +1,6 @@
+import { countryNamed } from "../../ground/values/country.ts";
 import { languageNamed, languageTagOf } from "../../ground/values/language.ts";
+import { choiceSaid } from "../../stores/choice-words.ts";
 
 /** How a cell is brought into the form that a brief has, and how a brief's value is written into a cell. */
 export interface CellForm {
@@ -108,6 +110,29 @@ export const word: CellForm = { read: (cell) => cell.toLowerCase(), write: plain
 
 const on: ReadonlySet<string> = new Set(["on", "yes", "y", "x", "true", "1", "ja", "an", "oui", "sí", "si", "✓"]);
 const off: ReadonlySet<string> = new Set(["off", "no", "n", "false", "0", "-", "nein", "aus", "non"]);
+
+/** One of a field's choices, by its own name or by a word for it in one of four languages. */
+export const choiceOf = (field: string): CellForm => ({ read: (cell) => choiceSaid(field, cell), write: plainly });
+
+const free: ReadonlySet<string> = new Set(["kostenlos", "gratis", "gratuit", "gratuito", "umsonst", "free"]);
+
+/** Nothing, in whatever language, or an amount as it stands. */
+export const price: CellForm = {
+  read: (cell) => (free.has(cell.trim().toLowerCase()) ? "free" : cell),
+  write: plainly,
+};
+
+const everywhere: ReadonlySet<string> = new Set(["all", "alle", "überall", "tous", "partout", "todos", "everywhere"]);
+
+/** Codes of countries, or their names in one of four languages; all of them in a word. */
+export const countries: CellForm = {
+  read: (cell) =>
+    cell
+      .split(/\s*[,;]\s*|\s+(?:and|und|et|y)\s+/i)
+      .filter(Boolean)
+      .map((each) => (everywhere.has(each.toLowerCase()) ? "all" : (countryNamed(each) ?? each))),
+  write: plainly,
+};
 
 /** On or off, as people tick things in sheets; a feature with a text of its own is on. */
 export const onOrOff: CellForm = {

@@ -20,7 +20,7 @@ import {
 } from "./cells.ts";
 import { type Column, column } from "./column.ts";
 import { headings } from "./headings.ts";
-import { ofRecord, recordText } from "./record-columns.ts";
+import { accountCode, ofRecord, recordText } from "./record-columns.ts";
 
 /** What may stand in a field's cell, where it is not any text. */
 const forms: Readonly<Record<string, CellForm>> = {
@@ -129,6 +129,7 @@ const families: readonly {
       return known === undefined || !field || field === "name" ? undefined : recordText(known, field)[0];
     },
   },
+  { form: /^store\.accounts\.(\w+)$/, column: ([name = ""]) => accountCode(name) },
   { form: /^signing\.profiles\.(.+)$/i, column: ([target = ""]) => profile(target) },
 ];
 

@@ -39,7 +39,7 @@ function workspaceAfter(workspace: Workspace, planned: readonly PlannedClient[])
  */
 export async function foresee(
   workspace: Workspace,
-  { file, clients }: ImportPlan,
+  { file, clients, lineOf }: ImportPlan,
   coming: readonly FoundPicture[],
 ): Promise<Problem[]> {
   const planned = new Map(clients.map((each) => [each.key, each]));
@@ -54,11 +54,13 @@ export async function foresee(
         return at !== undefined && at.line === place?.line && at.column === place.column;
       });
     const told = resolved.problems.filter((each) => !isComing(each));
-    return told.map((each): Problem => {
+    return told.flatMap((each): Problem[] => {
       const heading = headingOf(each, row, resolved.client);
-      const shown = atCell(each.code, file, row.row, { message: each.message, heading });
+      // Whoever answers some questions is not told of all the others.
+      if (lineOf && heading === undefined) return [];
+      const shown = atCell(each.code, file, lineOf?.(row.key, heading) ?? row.row, { message: each.message, heading });
       const { expected, fix } = each;
-      return { ...shown, severity: "warning", client: row.key, fix, ...(expected ? { expected } : {}) };
+      return [{ ...shown, severity: "warning", client: row.key, fix, ...(expected ? { expected } : {}) }];
     });
   });
 }

@@ -14,8 +14,12 @@ import type { Grid } from "./sheet.ts";
 /** A client as an import would leave it, and the row that says so, from 1. */
 export type PlannedClient = ImportedClient & { row: number; cells: readonly Cell[] };
 
+/** The line of a file that says something of a client's field, from 1; the client's first where none does. */
+type LineOf = (client: string, field: string | undefined) => number | undefined;
+
 /** What an import would do, decided and not yet done. */
 export interface ImportPlan {
+  lineOf?: LineOf | undefined;
   /** The sheet's file, as it is shown. */
   file: string;
   matched: Matched;
@@ -31,6 +35,8 @@ export interface ImportPlan {
 /** What the rows of a sheet say, with what is known of their clients from the last import. */
 export interface SheetGiven {
   file: string;
+  /** The line of a client's answer, of a sheet with a question a line. */
+  lineOf?: LineOf | undefined;
   sheet: Grid;
   matched: Matched;
   /** Items of collections, by client. */
@@ -78,13 +84,17 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
       continue;
     }
     const planned = planRow(given, known, seen, { whose: own, cells: cells[index] ?? [], row, number });
+    const tell = (fault: RowFault) => {
+      const line = own && "key" in own ? given.lineOf?.(own.key, fault.heading) : undefined;
+      return atCell("row-refused", file, line ?? number, fault);
+    };
     if ("faults" in planned) {
       rowsRefused++;
-      refused.push(...planned.faults.map((fault) => atCell("row-refused", file, number, fault)));
+      refused.push(...planned.faults.map(tell));
       continue;
     }
     clients.push(planned);
-    refused.push(...planned.left.map((fault) => atCell("row-refused", file, number, fault)));
+    refused.push(...planned.left.map(tell));
   }
   for (const [key, { cells, row, file: named }] of given.items.clients) {
     if (isRetired(key)) passed.add(key);
@@ -99,7 +109,7 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
   const cellsLeft = clients.reduce((sum, { left }) => sum + left.length, 0);
   refused.push(...given.items.refused);
   return {
-    ...{ file, matched, clients, refused, cellsLeft },
+    ...{ file, matched, clients, refused, cellsLeft, lineOf: given.lineOf },
     rowsRefused: rowsRefused + given.items.refused.length,
     retired: [...passed],
   };

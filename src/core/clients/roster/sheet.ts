@@ -126,7 +126,7 @@ const parseCsv = (text: string, shown: string, relaxQuotes: boolean): Grid =>
   });
 
 /** What a spreadsheet would take for a formula gets an apostrophe in front; on the way in it is taken off again. */
-const guard = (cell: string): string => (/^['=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
+export const guard = (cell: string): string => (/^['=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
 const unguard = (cell: string): string => (/^'['=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
 
 /** A sheet as CSV, with nothing in it that a spreadsheet would run. */

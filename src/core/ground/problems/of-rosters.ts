@@ -30,6 +30,10 @@ export const ofRosters = {
       'Write it as --map "Heading in the sheet=field", such as --map "Firma=owner"; docs/commands.md lists ' +
       "the fields.",
   },
+  "row-aside": {
+    title: "An answer that goes into no field by itself",
+    fix: "Read it, and work it in: a picture by --pictures, a reading into identifiers.base.",
+  },
   "row-unsure": {
     title: "A row that may be of a client under another name",
     fix: "Say which it is: --same, or --new. What --same says is remembered in oxalis.yaml.",

@@ -50,14 +50,14 @@ function ownWords(root: string, language: string): Words | undefined {
 }
 
 /** A language that a letter can be written in, and its words. */
-export interface PageLanguage {
+export interface LanguageWords {
   /** BCP 47 tag. */
   language: string;
   say: Say;
 }
 
 /** Words in a language, or in the one that it is a form of: pt-BR, pt. Stops: words-invalid. */
-export function wordsIn(root: string, tag: string): PageLanguage | undefined {
+export function wordsIn(root: string, tag: string): LanguageWords | undefined {
   for (const language of new Set([tag, tag.split("-")[0] ?? tag])) {
     const known = pageLanguages.find((each) => each === language);
     const words = ownWords(root, language) ?? (known && tables[known]);
@@ -67,7 +67,7 @@ export function wordsIn(root: string, tag: string): PageLanguage | undefined {
 }
 
 /** Words in the first of some languages that has any; in English where none has. Stops: words-invalid. */
-export function wordsInFirst(root: string, tags: readonly (string | undefined)[]): PageLanguage {
+export function wordsInFirst(root: string, tags: readonly (string | undefined)[]): LanguageWords {
   for (const tag of tags) {
     const spoken = tag === undefined ? undefined : wordsIn(root, tag);
     if (spoken) return spoken;

@@ -21,6 +21,8 @@ export interface ClientStanding {
   record?: StoreRecord;
   /** Stores in which it is to have an account of its own, of which codes are missing. */
   unshared: readonly StoreKey[];
+  /** Codes of those accounts that nobody has given, by their names. */
+  codesMissing: readonly string[];
   /** Letters that it got, and the day of the first. */
   letters: readonly Letter[];
   asked?: string;
@@ -43,7 +45,15 @@ export function standings(
       const { client, values, problems } = resolved;
       const name = values["app.name"]?.value ?? client.key;
       if (!isTold(resolved))
-        return { client: client.key, name, stores: [], unshared: [], letters: [], problems: problems.filter(isError) };
+        return {
+          client: client.key,
+          name,
+          stores: [],
+          unshared: [],
+          codesMissing: [],
+          letters: [],
+          problems: problems.filter(isError),
+        };
       const waived = client.brief?.data.waived ?? [];
       const wanted = wantedStores(workspace, client);
       const missing = accountsMissing(
@@ -55,6 +65,7 @@ export function standings(
         name,
         record: resolved.told.record,
         letters: [],
+        codesMissing: missing.map(({ name: code }) => code),
         unshared: wanted.map(({ key }) => key).filter((key) => missing.some(({ stores }) => stores.includes(key))),
         stores: wanted.map((store) => {
           const standing = standingIn(store, resolved.told.record, waived, today);

@@ -14,12 +14,18 @@ export interface Thing {
   /** In the client's words. */
   label: string;
   hints: readonly string[];
+  /** What is there and does not do. */
+  now?: string | undefined;
+  /** What may be chosen. */
+  choices?: readonly string[] | undefined;
 }
 
 /** A thing as it stands in a letter. */
 export interface AskedThing extends Pick<Thing, "label" | "hints"> {
   /** The roster's column that takes it. */
   heading?: string;
+  /** As the sheet shows it: what stands there now, hints without that, and what may be chosen. */
+  inSheet: { now: string; hints: readonly string[]; choices: readonly string[] };
   /** By what it is remembered. */
   name: string;
   /** Asked for before. */
@@ -31,6 +37,8 @@ export interface Asked {
   client: string;
   name: string;
   owner: string;
+  /** Who may be asked about the app, where that is known. */
+  person?: string;
   to: string | undefined;
   /** BCP 47 tag. */
   language: string;

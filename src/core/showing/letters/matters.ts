@@ -11,17 +11,25 @@ export function matterThing(found: Problem, { view, notes, language, say }: Lett
   const at = about.join(".");
   const word = reasons[code];
   const why = word === undefined ? [] : [facts.file ? `${facts.file}: ${say(word, facts)}` : say(word, facts)];
-  const hints = [...why, ...(facts.value ? [say("now", { value: facts.value })] : [])];
+  const hints = why;
+  const now = facts.value === undefined ? {} : { now: String(facts.value) };
   const matter = matters.find((each) => each.at.test(at));
   if (matter)
-    return { group: matter.group, at: matter.isAside ? undefined : at, label: say(matter.word, facts), hints };
+    return { group: matter.group, at: matter.isAside ? undefined : at, label: say(matter.word, facts), hints, ...now };
   const field = fieldAt(at, view.values.locale?.value ?? "en");
-  if (field) return { ...fieldSaid(field, say), at, hints };
+  if (field) return { ...fieldSaid(field, say), at, hints, ...now };
   const asked = questionAt(about, notes);
   if (asked) {
-    const { asks, example } = asked;
+    const { asks, example, options } = asked;
     const such = example === undefined ? [] : [say("example", { example })];
-    return { group: "answers", at, label: asksIn(asks, language), hints: [...hints, ...such] };
+    return {
+      group: "answers",
+      at,
+      label: asksIn(asks, language),
+      hints: [...hints, ...such],
+      ...now,
+      choices: options,
+    };
   }
   // Nobody has put that into words for clients: as producers are told, rather than not at all.
   const what = expected === undefined ? message : `${message} (${expected})`;
@@ -37,7 +45,7 @@ type Asks = Parameters<typeof asksIn>[0];
 function questionAt(
   [list, name = "", ...deeper]: readonly string[],
   { questions, collections }: TemplateNotes,
-): { asks: Asks; example?: string | undefined } | undefined {
+): { asks: Asks; example?: string | undefined; options?: readonly string[] | undefined } | undefined {
   if (list === "answers") return questions[name];
   const asks = list === "content" && deeper.length === 0 ? collections[name]?.asks : undefined;
   return asks === undefined ? undefined : { asks };

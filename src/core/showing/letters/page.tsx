@@ -2,7 +2,7 @@ import { renderToStaticMarkup } from "preact-render-to-string";
 import { directionOf } from "../../ground/values/language.ts";
 import type { Say } from "../../pages/words/letter.ts";
 import type { Asked } from "./asked.ts";
-import { introOf } from "./text.ts";
+import { greetingOf, howOf, introOf } from "./text.ts";
 
 /** A letter as HTML that mail programs show: styles on the elements, nothing fetched. */
 export const letterPage = (props: Props): string => `<!doctype html>\n${renderToStaticMarkup(<Page {...props} />)}\n`;
@@ -30,7 +30,7 @@ function Page({ asked, sheet, agency, accent, say }: Props) {
         <p style={`margin: 0 0 20px; padding-bottom: 10px; border-bottom: 3px solid ${accent}; font-weight: 600`}>
           {agency}
         </p>
-        <p>{say("greeting", { owner: asked.owner })}</p>
+        <p>{greetingOf(asked, say)}</p>
         <p>{introOf(asked, say)}</p>
         {asked.groups.map(({ word, things }) => (
           <section key={word}>
@@ -46,7 +46,7 @@ function Page({ asked, sheet, agency, accent, say }: Props) {
             </ul>
           </section>
         ))}
-        <p style="margin-top: 24px">{say("how", { sheet })}</p>
+        <p style="margin-top: 24px">{howOf(asked, sheet, say)}</p>
         <p>
           {say("thanks")}
           <br />

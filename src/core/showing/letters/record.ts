@@ -1,12 +1,14 @@
+import { pageLanguageOf } from "../../ground/values/page-language.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
 import type { Say } from "../../pages/words/letter.ts";
 import type { ClientStanding } from "../../proving/standing/clients.ts";
 import type { LineStanding } from "../../proving/standing/standing.ts";
-import { stores } from "../../stores/all.ts";
+import { accountCodes, stores } from "../../stores/all.ts";
+import { choicesIn } from "../../stores/choice-words.ts";
 import { placeInBrief, type RecordField, recordFields } from "../../stores/record-fields.ts";
 import type { RecordRow } from "../../stores/record-row.ts";
 import type { LetterFrom, Thing } from "./asked.ts";
-import { fieldSaid, reasons } from "./wording.ts";
+import { fieldSaid, reasonFor } from "./wording.ts";
 
 /** What a field of the records lacks, over all stores that ask for it. */
 interface Open {
@@ -16,13 +18,18 @@ interface Open {
 }
 
 /** What stores still want of their records, once for all of them, and the accounts that the client has to share. */
-export function recordThings({ view, standing, say, agency }: LetterFrom): Thing[] {
+export function recordThings({ view, standing, language, say, agency }: LetterFrom): Thing[] {
   const main = view.values.locale?.value ?? "en";
   const open = openFields(standing);
   const shared = new Map((standing?.unshared ?? []).map((store) => [stores[store].share, store]));
+  const codes = accountCodes.filter(({ name }) => standing?.codesMissing.includes(name));
   return [
-    ...[...open].map(([field, each]) => fieldThing(field, each, main, say)),
+    ...[...open].map(([field, each]) => fieldThing(field, each, main, { language, say })),
     ...[...shared.values()].map((store) => shareThing(store, say, agency)),
+    ...codes.map(({ name, asks }): Thing => {
+      const label = asks[pageLanguageOf(language)];
+      return { group: "accounts", at: `store.accounts.${name}`, label, hints: [] };
+    }),
   ];
 }
 
@@ -49,18 +56,15 @@ function openFields(standing: ClientStanding | undefined): Map<RecordField, Open
   return open;
 }
 
-/** So much of a text that has to be mended is shown, in characters. */
-const mostShown = 60;
-
-const cut = (text: string): string => {
-  const [first = ""] = text.split("\n");
-  return first === text && first.length <= mostShown ? first : `${first.slice(0, mostShown).trimEnd()} …`;
-};
-
-function fieldThing(field: RecordField, { row, isNeeded, faults }: Open, main: string, say: Say): Thing {
+function fieldThing(
+  field: RecordField,
+  { row, isNeeded, faults }: Open,
+  main: string,
+  { language, say }: Pick<LetterFrom, "language" | "say">,
+): Thing {
   const why = faults.flatMap(({ faults: own, used }) =>
     own.flatMap(({ code, who }) => {
-      const word = who === "client" ? reasons[code] : undefined;
+      const word = who === "client" ? reasonFor(field, code) : undefined;
       return word ? [say(word, { used })] : [];
     }),
   );
@@ -72,10 +76,11 @@ function fieldThing(field: RecordField, { row, isNeeded, faults }: Open, main: s
     hints: [
       ...new Set(why),
       ...limits(row, say),
-      ...(wrong?.value ? [say("now", { value: cut(wrong.value) })] : []),
       ...(example === undefined ? [] : [say("example", { example })]),
       ...(isNeeded || wrong ? [] : [say("helps")]),
     ],
+    now: wrong?.value,
+    choices: choicesIn(field, language),
   };
 }
 

@@ -18,6 +18,14 @@ export function introOf({ name, language, until, before, groups }: Asked, say: S
   });
 }
 
+/** To a person, where one is known; a company is not addressed as one. */
+export const greetingOf = ({ person }: Asked, say: Say): string =>
+  person === undefined ? say("greeting") : say("greetingTo", { person });
+
+/** How to answer; what to do with pictures only where some are asked for. */
+export const howOf = ({ groups }: Asked, sheet: string, say: Say): string =>
+  [say("how", { sheet }), ...(groups.some(({ word }) => word === "pictures") ? [say("howPictures")] : [])].join(" ");
+
 /** A line of a letter, in columns (RFC 5322 asks for fewer than 78). */
 const lineWidth = 76;
 
@@ -27,10 +35,10 @@ export function letterText(asked: Asked, sheet: string, agency: string, say: Say
     [say(word), ...things.map((thing) => itemText(thing, say))].join("\n"),
   );
   const parts = [
-    say("greeting", { owner: asked.owner }),
+    greetingOf(asked, say),
     introOf(asked, say),
     ...groups,
-    say("how", { sheet }),
+    howOf(asked, sheet, say),
     `${say("thanks")}\n${agency}`,
   ];
   return `${parts.map((part) => part.split("\n").map(fold).join("\n")).join("\n\n")}\n`;
@@ -38,7 +46,7 @@ export function letterText(asked: Asked, sheet: string, agency: string, say: Say
 
 function itemText({ label, hints, isStill }: AskedThing, say: Say): string {
   const still = isStill ? ` [${say("still")}]` : "";
-  return `- ${label}${hints.length > 0 ? ` (${hints.join("; ")})` : ""}${still}`;
+  return `- ${label}${hints.length > 0 ? ` (${hints.join(say("between"))})` : ""}${still}`;
 }
 
 /** A line broken to what mail shows well; what goes on stands under its beginning. */

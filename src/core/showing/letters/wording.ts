@@ -45,12 +45,20 @@ export const matters: readonly Matter[] = [
   { at: /^owner$/, word: "owner", group: "people" },
   { at: /^email$/, word: "email", group: "people" },
   { at: /^domain$/, word: "domain", group: "addresses" },
+  { at: /^colors\.brand$/, word: "brandColor", group: "offer" },
   { at: /^art$/, word: "artwork", group: "pictures", isAside: true },
   { at: /^art\.icon$/, word: "icon", group: "pictures", isAside: true },
   { at: /^art\.mark$/, word: "mark", group: "pictures", isAside: true },
   { at: /^art\./, word: "picture", group: "pictures", isAside: true },
   { at: /^features\.[\w-]+\.usage$/, word: "usage", group: "texts" },
 ];
+
+/** Why a value does not do: of an address, what it has to be. */
+export function reasonFor(field: RecordField, code: ProblemCode): Word | undefined {
+  const { form } = recordFields[field];
+  if (code !== "record-invalid") return reasons[code];
+  return form === "address" ? "notPage" : form === "email" ? "notMail" : reasons[code];
+}
 
 /** Why what a client has given does not do, by the code of what was found. */
 export const reasons: Readonly<Partial<Record<ProblemCode, Word>>> = {

@@ -128,6 +128,7 @@ describe("the board as a page", () => {
     unshared: [],
     problems: [],
     letters: [],
+    codesMissing: [],
     ...more,
   });
   const page = (clients: ClientStanding[], today = "2026-11-26") =>
