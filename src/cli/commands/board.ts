@@ -1,10 +1,12 @@
 import { relative } from "node:path";
+import wrapAnsi from "wrap-ansi";
 import { isError } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import type { StoreKey } from "../../core/ground/values/store.ts";
 import { lookAtBoard } from "../../core/operations/board.ts";
 import type { ClientStanding } from "../../core/proving/standing/clients.ts";
 import { findingsOf, isComplete, isCompleteEverywhere, nextOf } from "../../core/proving/standing/clients.ts";
+import { type Settles, settlesMost } from "../../core/proving/standing/settles.ts";
 import { allStores } from "../../core/stores/all.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
@@ -68,22 +70,29 @@ function show(clients: readonly ClientStanding[], today: string, terminal: Termi
     note(`${showGrouped(told, settings.verbose === true, err)}\n`);
   if (settings.quiet) return;
   const used = allStores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
-  const rows = clients.map((each) => [
-    each.client,
-    ...used.map(({ key }) => meter(each, key, terminal)),
-    nextSaid(each, terminal),
-    nextOf(each)?.since ?? "",
-    each.asked ?? "",
-  ]);
-  const head = ["client", ...used.map(({ title }) => title), "next", "since", "asked"];
-  // Columns that say nothing yet are left away.
-  const isShown = head.map(
-    (name) =>
-      (name !== "asked" || clients.some(({ asked }) => asked)) &&
-      (name !== "since" || clients.some((each) => (nextOf(each)?.since ?? today) < today)),
+  const most = settlesMost(clients).slice(0, mostSettling);
+  if (most.length > 0)
+    print(
+      `${table(
+        ["settles most", "clients"],
+        most.map((each) => settling(each, terminal)),
+        out,
+        room,
+      )}\n`,
+    );
+  const drawn = table(
+    ["client", ...used.map(({ title }) => title)],
+    clients.map((each) => [each.client, ...used.map(({ key }) => meter(each, key, terminal))]),
+    out,
+    room,
+  ).split("\n");
+  // What is next stands below its client, where there is room for it; a line that was broken says nothing by itself.
+  const isWhole = drawn.length === clients.length + 1;
+  print(
+    isWhole
+      ? [drawn[0], ...clients.flatMap((each, at) => [drawn[at + 1], ...nextSaid(each, today, terminal)])].join("\n")
+      : clients.flatMap((each) => block(each, used, today, terminal)).join("\n"),
   );
-  const columns = (row: readonly string[]) => row.filter((_, at) => isShown[at]);
-  print(table(columns(head), rows.map(columns), out, room));
   const done = clients.filter(isCompleteEverywhere).length;
   print(`\n${countOf(clients.length, "client")}, ${done} complete for every store.`);
   if (settings.verbose) for (const each of clients) showHolding(each, terminal);
@@ -100,11 +109,41 @@ function meter(each: ClientStanding, key: StoreKey, { out }: Terminal): string {
     : `${out.yellow(`${required.done} of ${required.total}`)}${more}`;
 }
 
-function nextSaid(each: ClientStanding, { out }: Terminal): string {
-  const next = nextOf(each);
-  if (!next) return out.dim("nothing");
-  return `${next.message}${next.who === "producer" ? "" : out.dim(` (${next.who})`)}`;
+/** So many acts are named that settle something for several clients. */
+const mostSettling = 5;
+
+function settling({ what, who, clients }: Settles, { out, settings }: Terminal): string[] {
+  const named = settings.verbose ? `: ${clients.join(", ")}` : "";
+  return [`${what} ${out.dim(`(${who})`)}`, `${clients.length}${named}`];
 }
+
+/** What comes next for a client, who acts and since when, on lines of its own; none where nothing does. */
+function nextSaid(each: ClientStanding, today: string, { out, room }: Terminal): string[] {
+  const next = nextOf(each);
+  if (!next) return [];
+  const waits = [
+    next.who,
+    ...(next.since && next.since < today ? [`since ${next.since}`] : []),
+    ...(each.asked ? [`asked on ${each.asked}`] : []),
+  ];
+  const indent = "  ";
+  const said = `${next.message} ${out.dim(`(${waits.join(", ")})`)}`;
+  const width = Number.isFinite(room) ? Math.max(20, room - indent.length) : room;
+  const lines = Number.isFinite(width) ? wrapAnsi(said, width).split("\n") : [said];
+  return lines.map((line) => `${indent}${line.trim()}`);
+}
+
+/** A client on a terminal in which its stores have no room beside each other. */
+const block = (
+  each: ClientStanding,
+  used: readonly { key: StoreKey; title: string }[],
+  today: string,
+  terminal: Terminal,
+): string[] => [
+  terminal.out.bold(each.client),
+  ...used.map(({ key, title }) => `  ${title}: ${meter(each, key, terminal)}`),
+  ...nextSaid(each, today, terminal),
+];
 
 /** How many rules hold for a client in each store; JSON names them. */
 function showHolding({ client, stores: all }: ClientStanding, { print, out }: Terminal): void {

@@ -27,7 +27,7 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
   board: ["board", "board saltmarsh -v", "board --page board.html"],
   ask: ["ask --dry-run", "ask saltmarsh --into ./letters --until 2026-12-18"],
   approve: ['approve "*" --by "Mara Lind" --dry-run', 'approve saltmarsh --by "Mara Lind" --field short'],
-  "copy-sheet": ["copy-sheet saltmarsh google-play"],
+  "copy-sheet": ["copy-sheet saltmarsh google-play", 'copy-sheet "*" --output ./sheets'],
   release: [
     "release saltmarsh --platform android --dry-run",
     'release saltmarsh --note "en=First boxes"',

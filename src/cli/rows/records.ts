@@ -59,10 +59,18 @@ export const recordRows = {
   },
   "copy-sheet": {
     says: "write a page with a client's record in a store's own order, to be copied field by field",
-    arguments: { client, store: { says: "which store", needed: "required", of: storeKeys } },
+    arguments: {
+      client: { ...client, says: "key of a client, or a pattern of keys" },
+      store: { says: "which store; otherwise each that the client wants", needed: "optional", of: storeKeys },
+    },
     options: {
       ...inWorkspace,
-      output: { kind: "text", short: "-o", value: "<file>", says: "where to write the page; otherwise variants/" },
+      output: {
+        kind: "text",
+        short: "-o",
+        value: "<file>",
+        says: "where to write the page, or the folder of several; otherwise variants/",
+      },
     },
   },
 } as const satisfies Record<string, Row>;

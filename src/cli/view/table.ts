@@ -30,6 +30,9 @@ export const widthOf = (drawn: string): number =>
       .map((line) => [...line].length),
   );
 
+/** Behind what sets a colour. */
+const leadingBlanks = new RegExp(`^((?:${String.fromCharCode(27)}\\[[\\d;]*m)*) +`);
+
 /** Between two columns. */
 const gap = 2;
 
@@ -62,7 +65,11 @@ export function table(
   columns = Number.POSITIVE_INFINITY,
 ): string {
   const widths = widthsFor([headings, ...rows], columns);
-  const broken = (cell: string, at: number) => wrapAnsi(cell, widths[at] ?? columns, { hard: true, trim: false });
+  const broken = (cell: string, at: number) => {
+    const [first = "", ...more] = wrapAnsi(cell, widths[at] ?? columns, { hard: true, trim: false }).split("\n");
+    // A cell may begin with blanks, a line on which it goes on does not.
+    return [first, ...more.map((line) => line.replace(leadingBlanks, "$1"))].join("\n");
+  };
   const drawn = new Table({
     head: headings.map((heading, at) => colors.dim(broken(heading, at))),
     chars: none,

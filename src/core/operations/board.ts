@@ -8,6 +8,7 @@ import { boardOf } from "../proving/standing/board.ts";
 import type { ClientStanding } from "../proving/standing/clients.ts";
 import { keepFirstSeen, readFirstSeen, withSince } from "../proving/standing/waiting.ts";
 import { boardPage } from "../showing/board/page.tsx";
+import type { RecordField } from "../stores/record-fields.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
 import { writeOutput } from "./running/output.ts";
@@ -69,16 +70,22 @@ async function openAddresses(clients: readonly ClientStanding[], { reach }: Port
   };
   return Promise.all(
     clients.map(async (each) => {
-      const addresses = addressFields.flatMap((field) => each.record?.values[field]?.first ?? []);
-      const told = await Promise.all(
-        addresses.map(async (address): Promise<Problem[]> => {
-          const fault = /^https?:/.test(address.value) ? await open(address.value) : undefined;
-          if (fault === undefined) return [];
-          const detail = { client: each.client, severity: "warning", place: writtenAt(address) } as const;
-          return [problem("address-unreachable", `${address.value} ${fault}.`, detail)];
+      const told = new Map<RecordField, Problem>();
+      await Promise.all(
+        addressFields.map(async (field) => {
+          const address = each.record?.values[field]?.first;
+          const fault = address && /^https?:/.test(address.value) ? await open(address.value) : undefined;
+          if (!address || fault === undefined) return;
+          const detail = { client: each.client, about: ["store", field], place: writtenAt(address) };
+          told.set(field, problem("address-unreachable", `${address.value} ${fault}.`, detail));
         }),
       );
-      return { ...each, problems: [...each.problems, ...told.flat()] };
+      // No store's record is complete with an address that does not answer.
+      const stores = each.stores.map((standing) => ({
+        ...standing,
+        problems: [...standing.problems, ...standing.lines.flatMap(({ field }) => told.get(field) ?? [])],
+      }));
+      return { ...each, stores };
     }),
   );
 }

@@ -1,30 +1,70 @@
+import { join } from "node:path";
+import { wantedStores } from "../agency/workspace/wanted.ts";
+import type { Workspace } from "../agency/workspace/workspace.ts";
 import { fieldOf } from "../app/variant/variant.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
-import { isError } from "../ground/problems/problem.ts";
+import type { ClientView } from "../clients/record/read.ts";
+import { isError, type Problem } from "../ground/problems/problem.ts";
 import { stop } from "../ground/problems/result.ts";
 import type { StoreKey } from "../ground/values/store.ts";
 import { accentOf } from "../pages/parts/accent.ts";
+import { standingIn } from "../proving/standing/standing.ts";
 import { copySheetPage } from "../showing/copysheet/page.tsx";
 import { stores } from "../stores/all.ts";
+import type { StoreDefinition } from "../stores/definition.ts";
 import { operation } from "./running/operation.ts";
 import { writeOutput } from "./running/output.ts";
+import type { Ports } from "./running/ports.ts";
 import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At {
+  /** A client's key, or a pattern of keys. */
   client: string;
-  store: StoreKey;
-  /** Where the page goes; among the variants where absent. */
+  /** Every store that the client wants where absent. */
+  store?: StoreKey | undefined;
+  /** Where the page goes, or the folder of several; among the variants where absent. */
   output?: string | undefined;
 }
 
-/** Writes a client's record in a store's own order, to be copied field by field. */
-export const writeCopySheet = operation(async (input: Input, ports): Promise<{ file: string; bytes: number }> => {
+/** A page that was written. */
+export interface WrittenSheet {
+  client: string;
+  store: StoreKey;
+  file: string;
+  bytes: number;
+}
+
+interface AllSheets {
+  sheets: readonly WrittenSheet[];
+  /** Why some clients have none. */
+  problems: readonly Problem[];
+}
+
+/** Writes clients' records in the stores' own order, to be copied field by field. */
+export const writeCopySheets = operation(async (input: Input, ports): Promise<AllSheets> => {
   const workspace = await openWorkspace(input, ports);
   const { picked } = await resolvePicked(workspace, [input.client]);
-  const [resolved] = picked;
-  const store = stores[input.store];
-  if (!resolved?.variant || !resolved.told) return stop((resolved?.problems ?? []).filter(isError));
-  const { variant, told } = resolved;
+  const wanted = picked.map((view) => ({
+    view,
+    stores: input.store ? [stores[input.store]] : wantedStores(workspace, view.client),
+  }));
+  const isOne = wanted.length === 1 && wanted[0]?.stores.length === 1;
+  const problems = picked.flatMap(({ variant, told, problems }) => (variant && told ? [] : problems.filter(isError)));
+  if (problems.length > 0 && wanted.length === 1) return stop(problems);
+  const sheets = wanted.flatMap(({ view, stores: own }) =>
+    own.flatMap((store) => writeSheet(workspace, view, store, { output: input.output, isOne }, ports)),
+  );
+  return { sheets, problems };
+});
+
+function writeSheet(
+  workspace: Workspace,
+  { client, variant, told }: ClientView,
+  store: StoreDefinition,
+  { output, isOne }: { output: string | undefined; isOne: boolean },
+  ports: Ports,
+): WrittenSheet[] {
+  if (!variant || !told) return [];
   const html = copySheetPage({
     agency: workspace.agency.data.agency.name,
     ...accentOf(workspace),
@@ -32,8 +72,10 @@ export const writeCopySheet = operation(async (input: Input, ports): Promise<{ f
     identifier: fieldOf(variant, `identifiers.${store.takes[0] ?? "web"}`),
     store,
     record: told.record,
+    standing: standingIn(store, told.record, client.brief?.data.waived ?? [], ports.today()),
   });
-  const place = { named: input.output, usual: `variants/copy-${input.client}-${input.store}.html` };
-  const file = writeOutput(workspace.root, ports, place, html);
-  return { file, bytes: Buffer.byteLength(html) };
-});
+  const name = `copy-${client.key}-${store.key}.html`;
+  const named = output === undefined || isOne ? output : join(output, name);
+  const file = writeOutput(workspace.root, ports, { named, usual: `variants/${name}` }, html);
+  return [{ client: client.key, store: store.key, file, bytes: Buffer.byteLength(html) }];
+}

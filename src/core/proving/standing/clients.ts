@@ -89,11 +89,22 @@ export function standings(
 
 const isTold = (each: ClientView): each is ClientView & { told: Told } => each.told !== undefined;
 
-/** Everything that is found of a client, whichever store it concerns. */
-export const findingsOf = ({ problems, stores }: ClientStanding): Problem[] => [
-  ...problems,
-  ...stores.flatMap((each) => each.problems),
-];
+/** Everything that is found of a client, whichever store it concerns; what several say of one thing once. */
+export function findingsOf({ problems, stores }: ClientStanding): Problem[] {
+  const told = new Map<string, { first: Problem; also: string[] }>();
+  for (const { title, problems: own } of stores)
+    for (const each of own) {
+      const { code, severity, about, place } = each;
+      const of = about ? [code, severity, about.join("."), place?.line, place?.column].join(" ") : each.message;
+      const known = told.get(of);
+      if (known) known.also.push(title);
+      else told.set(of, { first: each, also: [] });
+    }
+  const merged = [...told.values()].map(({ first, also }) =>
+    also.length === 0 ? first : { ...first, message: `${first.message} ${[...new Set(also)].join(", ")} too.` },
+  );
+  return [...problems, ...merged];
+}
 
 /** What keeps a client from being done that comes first; what only might be better where nothing does. */
 export function nextOf(standing: ClientStanding): Problem | undefined {

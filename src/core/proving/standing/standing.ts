@@ -113,6 +113,13 @@ export function standingIn(
   };
 }
 
+/** What of all that a store requires is not there, by name: as many as are missing from the count. */
+export const openIn = ({ lines, captures, answers }: Standing): string[] => [
+  ...lines.filter(({ need, state }) => need === "required" && state !== "given").map(({ title }) => title),
+  ...captures.filter(({ need, isDone }) => need === "required" && !isDone).map(({ title }) => title),
+  ...answers.filter(({ answer }) => answer === undefined).map(({ asks }) => asks),
+];
+
 function countOf<T extends { need: RecordRow["need"] }>(
   all: readonly T[],
   need: RecordRow["need"],

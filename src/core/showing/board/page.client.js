@@ -11,6 +11,9 @@ const make = (name, text, className) => {
   return element;
 };
 
+/** Clients of the act that was chosen; all where none was. */
+let chosen;
+
 function filter() {
   const { text, store, state, who } = form.elements;
   const wanted = text.value.trim().toLowerCase();
@@ -22,7 +25,8 @@ function filter() {
       of.text.includes(wanted) &&
       (!store.value || of.stores.split(" ").includes(store.value)) &&
       (!state.value || (state.value === "open") === isOpen) &&
-      (!who.value || of.who.split(" ").includes(who.value));
+      (!who.value || of.who.split(" ").includes(who.value)) &&
+      (!chosen || chosen.includes(of.client));
     row.hidden = !isShown;
     if (isShown) shown++;
   }
@@ -33,10 +37,18 @@ const needs = { q: "required", c: "recommended", t: "optional" };
 const states = { g: "given", d: "draft", m: "missing", w: "to be mended" };
 const severities = { e: "error", w: "warning", n: "note" };
 
-function sheetOf([key, lines, told], texts) {
+function sheetOf([key, lines, told, [done, total, ...lacking]], texts) {
   const [title, seenFirst, rows] = data.stores[key];
   const section = make("section");
-  section.append(make("h3", title));
+  section.append(
+    make("h3", title),
+    make("p", `${done} of ${total}${lacking.length > 0 ? "; still open:" : ""}`, "count"),
+  );
+  if (lacking.length > 0) {
+    const list = make("ol", undefined, "lacking");
+    list.append(...lacking.map((each) => make("li", each)));
+    section.append(list);
+  }
   const table = make("table");
   for (const [at, state, used, place, fallback] of lines) {
     const [name, need, most] = rows[at];
@@ -73,7 +85,7 @@ function findings(told) {
   return list;
 }
 
-function open(at) {
+function open(at, store) {
   const { c, n, p, t, s } = data.clients[at];
   const close = make("button", "Close", "close");
   close.type = "button";
@@ -81,7 +93,8 @@ function open(at) {
   const name = make("h2", n);
   name.id = "sheet-name";
   name.dir = "auto";
-  dialog.replaceChildren(close, name, make("p", c), findings(p), ...s.map((each) => sheetOf(each, t)));
+  const stores = [...s].sort(([one], [other]) => (other === store) - (one === store));
+  dialog.replaceChildren(close, name, make("p", c), findings(p), ...stores.map((each) => sheetOf(each, t)));
   dialog.showModal();
   dialog.scrollTop = 0;
 }
@@ -90,7 +103,16 @@ form.addEventListener("input", filter);
 form.addEventListener("submit", (event) => event.preventDefault());
 document.querySelector("main").addEventListener("click", (event) => {
   const row = event.target.closest(".row");
-  if (row) open(Number(row.dataset.at));
+  if (row) open(Number(row.dataset.at), event.target.closest(".meter")?.dataset.store);
+});
+document.querySelector(".most")?.addEventListener("click", (event) => {
+  const button = event.target.closest("button");
+  if (!button) return;
+  const isChosen = button.getAttribute("aria-pressed") === "true";
+  for (const each of document.querySelectorAll(".most button")) each.setAttribute("aria-pressed", "false");
+  button.setAttribute("aria-pressed", String(!isChosen));
+  chosen = isChosen ? undefined : button.dataset.clients.split(" ");
+  filter();
 });
 dialog.addEventListener("click", (event) => {
   if (event.target === dialog) dialog.close();

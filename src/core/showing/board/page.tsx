@@ -1,6 +1,5 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
-import { isError, type Problem } from "../../ground/problems/problem.ts";
-import type { Who } from "../../ground/problems/who.ts";
+import { isError } from "../../ground/problems/problem.ts";
 import { Head } from "../../pages/parts/head.tsx";
 import top from "../../pages/parts/top.css";
 import {
@@ -10,9 +9,11 @@ import {
   isCompleteEverywhere,
   nextOf,
 } from "../../proving/standing/clients.ts";
-import type { LineStanding, Part, Standing } from "../../proving/standing/standing.ts";
+import { type Settles, settlesMost } from "../../proving/standing/settles.ts";
+import type { Part, Standing } from "../../proving/standing/standing.ts";
 import { allStores } from "../../stores/all.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
+import { dataOf } from "./data.ts";
 import script from "./page.client.js?raw";
 import style from "./style.css";
 
@@ -44,6 +45,7 @@ function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
             nearest to done comes first.
           </p>
         </header>
+        <Most settles={settlesMost(clients).slice(0, mostSettling)} />
         <search>
           <form class="filters">
             <label>
@@ -94,6 +96,29 @@ function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
   );
 }
 
+/** So many acts are named that settle something for several clients. */
+const mostSettling = 5;
+
+/** What settles most comes first; each shows its clients alone. */
+function Most({ settles }: { settles: readonly Settles[] }) {
+  if (settles.length === 0) return null;
+  return (
+    <section class="most" aria-labelledby="most">
+      <h2 id="most">Settles most</h2>
+      <ul>
+        {settles.map(({ what, who, clients }) => (
+          <li key={what}>
+            <button type="button" data-clients={clients.join(" ")} aria-pressed="false">
+              {clients.length} clients
+            </button>{" "}
+            <i class={`who ${who}`}>{who}</i> {what}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 interface RowProps {
   standing: ClientStanding;
   at: number;
@@ -114,6 +139,7 @@ function Row({ standing, at, used, today }: RowProps) {
       type="button"
       class="row"
       data-at={at}
+      data-client={client}
       data-text={`${client} ${name}`.toLowerCase()}
       data-done={isCompleteEverywhere(standing) ? "1" : undefined}
       data-open={all
@@ -166,7 +192,7 @@ function Meter({ standing, title, otherwise }: { standing: Standing | undefined;
   const { required, recommended, parts } = standing;
   const open = parts.filter(({ done, total }) => done < total);
   return (
-    <span class="meter">
+    <span class="meter" data-store={standing.store}>
       <small>{title}</small>
       <b>
         {isComplete(standing) ? "complete" : `${required.done} of ${required.total}`}
@@ -180,52 +206,3 @@ function Meter({ standing, title, otherwise }: { standing: Standing | undefined;
 /** What of a kind is not there yet: "2 texts". */
 const partLacking = ({ kind, done, total }: Part): string =>
   `${total - done} ${total - done === 1 ? kind.slice(0, -1) : kind}`;
-
-/** So many characters of a text are shown on a sheet. */
-const mostShown = 200;
-
-const people: readonly Who[] = ["client", "producer", "designer", "developer"];
-
-const weights: readonly Problem["severity"][] = ["error", "warning", "note"];
-
-const weightiest = (all: readonly Problem[]): Problem[] =>
-  [...all].sort((a, b) => weights.indexOf(a.severity) - weights.indexOf(b.severity));
-
-/** What a sheet is drawn from: short, since there may be thousands. Texts that several stores take stand there once. */
-function dataOf(clients: BoardModel["clients"], today: string): string {
-  const rows = Object.fromEntries(allStores.map(({ key, record }) => [key, record.map(({ field }) => field)]));
-  const told = ({ code, severity, message, who, since }: Problem) => [
-    severity[0],
-    code,
-    message,
-    people.indexOf(who),
-    ...(since && since < today ? [since] : []),
-  ];
-  const data = clients.map(({ client, name, stores: all, problems }) => {
-    const texts: string[] = [];
-    const placeOf = (text: string): number => {
-      const at = texts.indexOf(text);
-      return at >= 0 ? at : texts.push(text) - 1;
-    };
-    const line = (store: string, { field, state, used, value, fallback }: LineStanding) => [
-      rows[store]?.indexOf(field),
-      state[0],
-      used ?? 0,
-      value === undefined ? -1 : placeOf(value.slice(0, mostShown)),
-      ...(fallback.length > 0 ? [fallback.join(" ")] : []),
-    ];
-    const standings = all.map(({ store, lines, problems: own }) => [
-      store,
-      lines.map((each) => line(store, each)),
-      weightiest(own).map(told),
-    ]);
-    return { c: client, n: name, p: weightiest(problems).map(told), t: texts, s: standings };
-  });
-  const seen = Object.fromEntries(
-    allStores.map(({ key, title, seenFirst, record }) => [
-      key,
-      [title, seenFirst, record.map(({ title: each, need, most }) => [each, need[2], most ?? 0])],
-    ]),
-  );
-  return JSON.stringify({ people, stores: seen, clients: data }).replaceAll("<", "\\u003c");
-}

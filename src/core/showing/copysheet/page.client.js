@@ -42,7 +42,16 @@ for (const item of items) {
     keep(done);
     show();
   });
+  const isWrong = item.classList.contains("wrong");
+  let isSure = !isWrong;
   button.addEventListener("click", async () => {
+    // What a store refuses is not copied by one click.
+    if (!isSure) {
+      isSure = true;
+      button.textContent = "Copy it all the same";
+      return;
+    }
+    isSure = !isWrong;
     await copy(item.querySelector("pre"));
     button.textContent = "Copied";
     setTimeout(() => {

@@ -3,11 +3,15 @@ import { asTaken, characters } from "../../clients/record/count.ts";
 import { declaredTo } from "../../clients/record/declared.ts";
 import type { StoreRecord } from "../../clients/record/record.ts";
 import { textsOf } from "../../clients/record/texts.ts";
+import { isError, type Problem } from "../../ground/problems/problem.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import { Head } from "../../pages/parts/head.tsx";
 import top from "../../pages/parts/top.css";
+import type { CaptureStanding } from "../../proving/standing/captured.ts";
 import { categoryIn } from "../../proving/standing/rules/texts.ts";
+import type { Standing } from "../../proving/standing/standing.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
+import { placeInBrief } from "../../stores/record-fields.ts";
 import { type RecordRow, rowsFor } from "../../stores/record-row.ts";
 import script from "./page.client.js?raw";
 import style from "./style.css";
@@ -20,13 +24,15 @@ export interface CopySheetModel {
   identifier: string;
   store: StoreDefinition;
   record: StoreRecord;
+  /** What is wrong with it: no such text is copied by mistake. */
+  standing: Pick<Standing, "problems" | "captures">;
 }
 
 /** A client's record in a store's own order, to be copied field by field. */
 export const copySheetPage = (model: CopySheetModel): string =>
   `<!doctype html>\n${renderToStaticMarkup(<Page {...model} />)}\n`;
 
-function Page({ agency, accent, onAccent, name, identifier, store, record }: CopySheetModel) {
+function Page({ agency, accent, onAccent, name, identifier, store, record, standing }: CopySheetModel) {
   const rows = rowsFor(store.record, record.features);
   return (
     <html lang="en">
@@ -45,7 +51,11 @@ function Page({ agency, accent, onAccent, name, identifier, store, record }: Cop
         <main>
           <Item id="identifier" title="Identifier" text={identifier} />
           {rows.map((row) => (
-            <Rows row={row} record={record} store={store} key={row.field} />
+            <Rows row={row} record={record} store={store} faults={standing.problems.filter(isError)} key={row.field} />
+          ))}
+          <h2 class="questions">Pictures</h2>
+          {standing.captures.map((each) => (
+            <Pictures standing={each} record={record} key={each.device} />
           ))}
           <h2 class="questions">Questions</h2>
           {declaredTo(store.key, record.declared).map(({ declaration: { name, asks }, answer }) =>
@@ -65,7 +75,38 @@ function Page({ agency, accent, onAccent, name, identifier, store, record }: Cop
   );
 }
 
-function Rows({ row, record, store }: { row: RecordRow; record: StoreRecord; store: StoreDefinition }) {
+/** Pictures of the running app for a class of devices, each by its file. */
+function Pictures({ standing, record }: { standing: CaptureStanding; record: StoreRecord }) {
+  const { device, title, need, count, least, isDone } = standing;
+  const files = record.captures.filter((each) => each.device === device).map(({ file }) => file);
+  if (files.length === 0 && need !== "required") return null;
+  return (
+    <article class={isDone ? "item pictures" : "item missing"}>
+      <h2>{title}</h2>
+      <small>
+        {count} of at least {least}
+      </small>
+      {files.length === 0 ? (
+        <p>Missing: there are none.</p>
+      ) : (
+        <ul>
+          {files.map((file) => (
+            <li key={file}>{file}</li>
+          ))}
+        </ul>
+      )}
+    </article>
+  );
+}
+
+interface RowsProps {
+  row: RecordRow;
+  record: StoreRecord;
+  store: StoreDefinition;
+  faults: readonly Problem[];
+}
+
+function Rows({ row, record, store, faults }: RowsProps) {
   const texts = textsOf(record.values[row.field], record).filter(({ text }) => !text.isDraft);
   if (texts.length === 0)
     return row.need === "optional" ? null : (
@@ -84,6 +125,7 @@ function Rows({ row, record, store }: { row: RecordRow; record: StoreRecord; sto
           text={taken(text.value, row, store)}
           {...(row.most === undefined ? {} : { most: row.most })}
           {...(language === undefined ? {} : { language })}
+          faults={faultsOf(row, language ?? record.languages[0] ?? "en", faults)}
           key={language}
         />
       ))}
@@ -91,19 +133,38 @@ function Rows({ row, record, store }: { row: RecordRow; record: StoreRecord; sto
   );
 }
 
+/** What is wrong with a field, in a language. */
+function faultsOf({ field }: RecordRow, language: string, faults: readonly Problem[]): string[] {
+  const place = (placeInBrief(field, language) ?? [field]).join(".");
+  return faults.filter(({ about }) => about?.join(".") === place).map(({ message }) => message);
+}
+
 /** A value as the store's own form takes it. */
 const taken = (value: string, row: RecordRow, store: StoreDefinition): string =>
   row.field === "category" || row.field === "subcategory" ? (categoryIn(store, value) ?? value) : asTaken(value, row);
 
-function Item(props: { id: string; title: string; text: string; most?: number; language?: string }) {
-  const { id, title, text, most, language } = props;
+interface ItemProps {
+  id: string;
+  title: string;
+  text: string;
+  most?: number;
+  language?: string;
+  faults?: readonly string[];
+}
+
+function Item({ id, title, text, most, language, faults = [] }: ItemProps) {
   return (
-    <article class="item" data-id={`${id}:${sha256(text).slice(0, 12)}`}>
+    <article class={faults.length > 0 ? "item wrong" : "item"} data-id={`${id}:${sha256(text).slice(0, 12)}`}>
       <label>
         <input type="checkbox" /> <h2>{title}</h2>
       </label>
       <small>{most === undefined ? "" : `${characters(text)} of ${most}`}</small>
       <button type="button">Copy</button>
+      {faults.map((each) => (
+        <p class="fault" key={each}>
+          {each}
+        </p>
+      ))}
       <pre dir="auto" lang={language}>
         {text}
       </pre>

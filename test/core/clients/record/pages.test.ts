@@ -6,7 +6,8 @@ import type { RecordValue, StoreRecord } from "../../../../src/core/clients/reco
 import { problem } from "../../../../src/core/ground/problems/problem.ts";
 import type { StoreKey } from "../../../../src/core/ground/values/store.ts";
 import { trace } from "../../../../src/core/ground/values/trail.ts";
-import type { ClientStanding } from "../../../../src/core/proving/standing/clients.ts";
+import { type ClientStanding, findingsOf } from "../../../../src/core/proving/standing/clients.ts";
+import { settlesMost } from "../../../../src/core/proving/standing/settles.ts";
 import { standingIn } from "../../../../src/core/proving/standing/standing.ts";
 import { boardPage } from "../../../../src/core/showing/board/page.tsx";
 import { copySheetPage } from "../../../../src/core/showing/copysheet/page.tsx";
@@ -38,7 +39,10 @@ const record = (values: Partial<Record<RecordField, string>>, french: Partial<Re
 
 const colors = { accent: "#1e4d2b", onAccent: "#ffffff" };
 const sheet = (of: StoreRecord, key: StoreKey = "google-play") =>
-  copySheetPage({ agency: "Quayside", ...colors, name: "Hill", identifier: "a.b.c", store: storeOf(key), record: of });
+  copySheetPage({
+    ...{ agency: "Quayside", ...colors, name: "Hill", identifier: "a.b.c", store: storeOf(key), record: of },
+    standing: standingIn(storeOf(key), of, [], "2026-11-26"),
+  });
 
 /** What a page shows to be copied, by its heading, in the order in which it stands there. */
 const copied = (page: string): string[] =>
@@ -51,6 +55,14 @@ describe("a copy sheet", () => {
     { name: "Hill", short: "Boxes.", category: "food", keywords: "oats\ncheese", price: "free" },
     { short: "Des paniers." },
   );
+
+  test("says what is wrong with a text beside it, so that it is not copied by mistake, and which pictures lack", () => {
+    const long = sheet(record({ name: "Hill", short: "Boxes. ".repeat(20) }));
+    const [, wrong = ""] = /<article class="item wrong"(.*?)<\/article>/s.exec(long) ?? [];
+    expect(wrong).toMatch(/Short description.*has 140 of 80 characters\./s);
+    expect(long.match(/class="item wrong"/g)).toHaveLength(1);
+    expect(long).toMatch(/<h2>Phone screenshots<\/h2><small>0 of at least 2<\/small><p>Missing: there are none\.<\/p>/);
+  });
 
   test("has what a store takes, in its order and in its words, each language by itself", () => {
     expect(copied(sheet(own))).toEqual([
@@ -173,6 +185,36 @@ describe("the board as a page", () => {
     });
     // Both descriptions, kind, category, e-mail, policy, audience, price, countries; two captures of one kind.
     expect(contentsOf(page).text).toContain("9 texts, 1 picture");
+  });
+
+  test("names what its counts leave open, as many as they say", () => {
+    const own = standing("Hill");
+    const [, , , [done, total, ...lacking]] = dataOf(page([own])).clients[0].s[0];
+    expect(lacking).toHaveLength(total - done);
+    expect(lacking).toEqual(expect.arrayContaining(["Full description", "Phone screenshots"]));
+  });
+
+  test("begins with what settles most, whoever's it is, and says once what several stores say", () => {
+    const told = (client: string, language: string) =>
+      problem("draft-open", "It is a draft.", { client, about: ["store", "texts", language, "short"] });
+    const both = (client: string, language: string) => {
+      const [first] = standing(client).stores;
+      if (!first) throw new Error("no store");
+      const stores = [first, { ...first, title: "Corner Shop" }].map((each) => ({
+        ...each,
+        problems: [told(client, language)],
+      }));
+      return standing(client, { client, stores });
+    };
+    const all = [both("hill", "en"), both("dale", "fr"), standing("Else", { client: "else", stores: [] })];
+    expect(settlesMost(all)).toEqual([
+      { what: "A draft that nobody has approved: short description", who: "producer", clients: ["hill", "dale"] },
+    ]);
+    expect(findingsOf(all[0] as ClientStanding).map(({ message }) => message)).toEqual([
+      "It is a draft. Corner Shop too.",
+    ]);
+    const html = page(all);
+    expect(html.indexOf('data-clients="hill dale"')).toBeLessThan(html.indexOf('class="filters"'));
   });
 
   test("filters by the stores that are there, and by everybody who may have to act", () => {
