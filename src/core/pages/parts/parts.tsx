@@ -3,7 +3,9 @@ import type { ComponentChildren } from "preact";
 /** A picture of the client, by its name on the page. Drawn as a background, so that each is in the page once. */
 export function Pic({ name, label, size }: { name: string; label?: string; size?: number }) {
   const style = size === undefined ? undefined : `width:${size}px;height:${size}px`;
-  return <i class={`pic p-${name}`} style={style} role="img" aria-label={label ?? ""} />;
+  // One that says nothing stands beside words that do.
+  const told = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": "true" } as const);
+  return <i class={`pic p-${name}`} style={style} {...told} />;
 }
 
 /** An adaptive icon as a launcher cuts it: two layers of 108, of which the middle 72 show. */

@@ -27,31 +27,34 @@ function Page({ asked, sheet, agency, accent, say }: Props) {
         <title>{say("subject", { name: asked.name })}</title>
       </head>
       <body style={`margin: 0 auto; padding: 24px; max-width: 640px; background: #ffffff; ${text}`}>
-        <p style={`margin: 0 0 20px; padding-bottom: 10px; border-bottom: 3px solid ${accent}; font-weight: 600`}>
-          {agency}
-        </p>
-        <p>{greetingOf(asked, say)}</p>
-        <p>{introOf(asked, say)}</p>
-        {asked.groups.map(({ word, things }) => (
-          <section key={word}>
-            <h2 style="margin: 24px 0 8px; font-size: 18px">{say(word)}</h2>
-            <ul style="margin: 0; padding-inline-start: 22px">
-              {things.map(({ label, hints, isStill }) => (
-                <li style="margin-bottom: 6px" key={label}>
-                  {label}
-                  {isStill ? <b style="color: #a32018"> {say("still")}</b> : null}
-                  {hints.length > 0 ? <div style={small}>{hints.join(" · ")}</div> : null}
-                </li>
-              ))}
-            </ul>
-          </section>
-        ))}
-        <p style="margin-top: 24px">{howOf(asked, sheet, say)}</p>
-        <p>
-          {say("thanks")}
-          <br />
-          {agency}
-        </p>
+        <main>
+          <p style={`margin: 0 0 20px; padding-bottom: 10px; border-bottom: 3px solid ${accent}; font-weight: 600`}>
+            {agency}
+          </p>
+          <h1 style="margin: 0 0 20px; font-size: 20px; font-weight: 600">{say("subject", { name: asked.name })}</h1>
+          <p>{greetingOf(asked, say)}</p>
+          <p>{introOf(asked, say)}</p>
+          {asked.groups.map(({ word, things }) => (
+            <section key={word}>
+              <h2 style="margin: 24px 0 8px; font-size: 18px">{say(word)}</h2>
+              <ul style="margin: 0; padding-inline-start: 22px">
+                {things.map(({ label, hints, isStill }) => (
+                  <li style="margin-bottom: 6px" key={label}>
+                    {label}
+                    {isStill ? <b style="color: #a32018"> {say("still")}</b> : null}
+                    {hints.length > 0 ? <div style={small}>{hints.join(" · ")}</div> : null}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          ))}
+          <p style="margin-top: 24px">{howOf(asked, sheet, say)}</p>
+          <p>
+            {say("thanks")}
+            <br />
+            {agency}
+          </p>
+        </main>
       </body>
     </html>
   );
