@@ -5,7 +5,7 @@ import { applyEdits } from "../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import type { Field } from "../../ground/values/fields.ts";
 import type { Place } from "../../ground/values/source.ts";
-import { gatherIdentity } from "../../proving/audit/identity/gather.ts";
+import { gatherIdentity, type Identity } from "../../proving/audit/identity/gather.ts";
 import { codeReason } from "../../proving/audit/place-kinds.ts";
 import { searchFor } from "../../proving/audit/search/search.ts";
 
@@ -79,6 +79,8 @@ export function lookElsewhere(
       const pattern = asPattern(site.value, ownIn(file));
       if (
         pattern === undefined ||
+        // What else of the template is in it is somebody's to decide: half of it filled would be worse than none.
+        isLeftIn(pattern, identity) ||
         codeReason(file, { at }) !== undefined ||
         fills.some((each) => each.site.file === file && each.site.start === site.start)
       )
@@ -90,6 +92,12 @@ export function lookElsewhere(
     left.push(...found.filter(({ place }) => !proposed.has(place.line)));
   }
   return { left, suggestions };
+}
+
+/** Whether something that the template is known by is left in a pattern. */
+function isLeftIn(pattern: string, { terms }: Identity): boolean {
+  const rest = pattern.replace(/\{[\w.]+\}/g, " ").toLowerCase();
+  return terms.some(({ text, weak }) => !weak && rest.includes(text.toLowerCase()));
 }
 
 /** A value with the template's own names taken out, as a pattern; undefined where none is in it. */

@@ -41,7 +41,7 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
     // Where a team stands is known; what lacks is the client's.
     if (residue.kind === "team") return { cause, fix: givenTeam };
     const key = `${problem.code} ${file} ${text} ${problem.place?.line ?? ""} ${problem.place?.column ?? ""}`;
-    const settle = known.get(key) ?? settlementFor(template, residue);
+    const settle = known.get(key) ?? settlementFor(template, residue, identity);
     known.set(key, settle);
     return { cause, settle };
   };
@@ -49,7 +49,7 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
 
 const givenTeam = "Give the client's own as `signing: { team: … }` in its brief, or under `defaults` in oxalis.yaml.";
 
-function settlementFor(template: Template, residue: Residue): Settlement {
+function settlementFor(template: Template, residue: Residue, { terms }: Identity): Settlement {
   const { file, problem, kind, key } = residue;
   if (problem.code === "residue-picture")
     return isPicture(file) || /\.(ico|icns)$/i.test(file)
@@ -59,8 +59,15 @@ function settlementFor(template: Template, residue: Residue): Settlement {
   const { column } = problem.place;
   const content = textIfAny(template.folder.bytes(file)) ?? "";
   const found = foundAt(problem.place.text, column - 1, residue.text ?? "");
+  // All that the template is known by goes at once: half a place filled is not settled.
+  const others = terms
+    .filter((term) => !term.weak && term.text !== residue.text)
+    .map((term) => ({ text: term.text, field: fieldFor(template, { ...residue, kind: term.kind }) }));
+  const all = [{ text: found, field: fieldFor(template, residue) }, ...others].sort(
+    (one, other) => other.text.length - one.text.length,
+  );
   const pattern = (value: string) =>
-    value.replace(/[{}]/g, "$&$&").replaceAll(found, `{${fieldFor(template, residue)}}`);
+    all.reduce((filled, { text, field }) => filledIn(filled, text, `{${field}}`), value.replace(/[{}]/g, "$&$&"));
   // Named by its own form where the whole value is one that a place can be named by.
   const at = key === undefined ? undefined : namedSite(template.folder, file, key);
   if (at?.value.includes(found)) return { list: "fill", entry: { file, at: key ?? "", with: pattern(at.value) } };
@@ -69,6 +76,13 @@ function settlementFor(template: Template, residue: Residue): Settlement {
   const times = content.split(text).length - 1;
   return times > 0 ? { list: "fill", entry: { file, text, times, with: pattern(text) } } : allowance(residue);
 }
+
+/** A pattern with a text in it replaced by a field, wherever no field stands yet. */
+const filledIn = (pattern: string, text: string, field: string): string =>
+  pattern
+    .split(/(\{[\w.]+\})/)
+    .map((part, at) => (at % 2 === 1 ? part : part.replaceAll(text, field)))
+    .join("");
 
 /** What cannot be reached in place can be allowed, with a reason that somebody gives. */
 const allowance = ({ file, text }: Residue): Settlement => ({

@@ -1,6 +1,6 @@
 import { write } from "../../formats/splice/forms.ts";
 import { type ProblemCode, problemKinds } from "../../ground/problems/catalogue.ts";
-import type { Problem } from "../../ground/problems/problem.ts";
+import { isError, type Problem } from "../../ground/problems/problem.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import type { Finding } from "./audit.ts";
 
@@ -73,11 +73,11 @@ function locationOf({ place }: Problem): object[] {
 function junit(findings: readonly Reported[], { command, sound }: ReportOf): string {
   const suites = findings.map(({ client, problems, allowed }) => {
     const cases = [
-      ...problems.map((each) => caseOf(client, each, `<failure type="${each.code}"${describe(each)}/>`)),
+      ...problems.map((each) => caseOf(client, each, resultOf(each))),
       ...allowed.map(({ problem, reason }) => caseOf(client, problem, `<skipped${attribute("message", reason)}/>`)),
     ];
     if (cases.length === 0) cases.push(`<testcase${attribute("classname", client)} name="${sound}"/>`);
-    const counts = ` tests="${cases.length}" failures="${problems.length}" skipped="${allowed.length}"`;
+    const counts = ` tests="${cases.length}" failures="${problems.filter(isError).length}" skipped="${allowed.length}"`;
     return ` <testsuite${attribute("name", client)}${counts}>\n  ${cases.join("\n  ")}\n </testsuite>`;
   });
   return (
@@ -85,6 +85,12 @@ function junit(findings: readonly Reported[], { command, sound }: ReportOf): str
     "</testsuites>\n"
   );
 }
+
+/** The form has failures, and nothing for what is only told: that is what a case has printed. */
+const resultOf = (each: Problem): string =>
+  isError(each)
+    ? `<failure type="${each.code}"${describe(each)}/>`
+    : `<system-out>${write("xml-text", `${each.severity} [${each.code}] ${sentence(each)}`)}</system-out>`;
 
 const caseOf = (client: string, { message }: Problem, result: string): string =>
   `<testcase${attribute("classname", client)}${attribute("name", message)}>${result}</testcase>`;
