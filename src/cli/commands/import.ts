@@ -8,11 +8,9 @@ import { importRoster } from "../../core/operations/import.ts";
 import type { Event } from "../../core/operations/running/ports.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
+import { showGrouped } from "../view/groups.ts";
 import { showProblems } from "../view/problems.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
-
-/** So many warnings of what will be wrong are shown, unless --verbose asks for all. */
-const mostForeseen = 12;
 
 export const run: Run<"import"> = async (given, { terminal, ports }) => {
   const on = (event: Event) => noteReading(event, terminal);
@@ -141,10 +139,7 @@ function showRetired({ retired }: ImportPlan, { note, err, settings }: Terminal)
 
 function showForeseen(foreseen: readonly Problem[], { note, err, settings }: Terminal): void {
   if (foreseen.length === 0 || settings.quiet) return;
-  const shown = settings.verbose ? foreseen : foreseen.slice(0, mostForeseen);
-  note(`\n${showProblems(shown, err)}\n`);
-  const more = foreseen.length - shown.length;
-  if (more > 0) note(`${err.dim(`and ${more} more; --verbose shows them, and so does oxalis check.`)}\n`);
+  note(`\n${showGrouped(foreseen, settings.verbose === true, err)}\n`);
 }
 
 function summary(

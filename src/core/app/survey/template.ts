@@ -4,7 +4,7 @@ import type { Form } from "../../formats/splice/forms.ts";
 import type { Site } from "../../formats/splice/site.ts";
 import { type Folder, openFolder } from "../../ground/files/reading/folder.ts";
 import { checkoutRevision } from "../../ground/files/reading/ignored.ts";
-import { problem } from "../../ground/problems/problem.ts";
+import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { allOf, mapResult, type Result, refuse, stop, unwrap } from "../../ground/problems/result.ts";
 import { channels } from "../../ground/values/color.ts";
 import { sha256 } from "../../ground/values/hash.ts";
@@ -206,7 +206,29 @@ function places({ notes }: Workspace, folder: Folder, fills: readonly Fill[]): T
       );
     return mapResult(namedPlace(folder, { file, at: given.at }, line), (site) => [{ site, pattern, place }]);
   });
-  return unwrap(allOf(found)).flat();
+  return withoutTwice(unwrap(allOf(found)).flat());
+}
+
+/** Each place once, where it is filled alike; one that is filled in two ways is nobody's. Stops: fill-overlaps */
+function withoutTwice(all: Template["places"]): Template["places"] {
+  const once: Template["places"][number][] = [];
+  const clashes: Problem[] = [];
+  for (const each of all) {
+    const { site, pattern, place } = each;
+    const other = once.find(
+      (known) => known.site.file === site.file && known.site.start < site.end && site.start < known.site.end,
+    );
+    if (!other) once.push(each);
+    else if (other.site.start !== site.start || other.site.end !== site.end || other.pattern !== pattern)
+      clashes.push(
+        problem("fill-overlaps", `${site.file} is filled twice in one place: "${other.pattern}" and "${pattern}".`, {
+          place,
+          expected: `one of them; the other stands in line ${other.place.line}`,
+        }),
+      );
+  }
+  if (clashes.length > 0) stop(clashes);
+  return once;
 }
 
 /** A short check sum over all files that variants get, for the record of what a release was made from. */

@@ -43,26 +43,32 @@ export async function foresee(
   coming: readonly FoundPicture[],
 ): Promise<Problem[]> {
   const planned = new Map(clients.map((each) => [each.key, each]));
-  const all = await resolveAll(workspaceAfter(workspace, clients));
-  return all.flatMap((resolved) => {
-    const row = planned.get(resolved.client.key);
-    if (!row) return [];
-    const isComing = ({ code, place }: Problem) =>
-      code === "file-missing" &&
-      coming.some(({ client, role }) => {
-        const at = client === row.key ? resolved.client.brief?.document.placeOf(rolePath(role)) : undefined;
-        return at !== undefined && at.line === place?.line && at.column === place.column;
+  const all = [...(await resolveAll(workspaceAfter(workspace, clients)))];
+  const rowOf = ({ client }: { client: Client }) => planned.get(client.key)?.row ?? Number.POSITIVE_INFINITY;
+  return all
+    .sort((one, other) => rowOf(one) - rowOf(other))
+    .flatMap((resolved) => {
+      const row = planned.get(resolved.client.key);
+      if (!row) return [];
+      const isComing = ({ code, place }: Problem) =>
+        code === "file-missing" &&
+        coming.some(({ client, role }) => {
+          const at = client === row.key ? resolved.client.brief?.document.placeOf(rolePath(role)) : undefined;
+          return at !== undefined && at.line === place?.line && at.column === place.column;
+        });
+      const told = resolved.problems.filter((each) => !isComing(each));
+      return told.flatMap((each): Problem[] => {
+        const heading = headingOf(each, row, resolved.client);
+        // Whoever answers some questions is not told of all the others.
+        if (lineOf && heading === undefined) return [];
+        const shown = atCell(each.code, file, lineOf?.(row.key, heading) ?? row.row, {
+          message: each.message,
+          heading,
+        });
+        const { expected, fix } = each;
+        return [{ ...shown, severity: "warning", client: row.key, fix, ...(expected ? { expected } : {}) }];
       });
-    const told = resolved.problems.filter((each) => !isComing(each));
-    return told.flatMap((each): Problem[] => {
-      const heading = headingOf(each, row, resolved.client);
-      // Whoever answers some questions is not told of all the others.
-      if (lineOf && heading === undefined) return [];
-      const shown = atCell(each.code, file, lineOf?.(row.key, heading) ?? row.row, { message: each.message, heading });
-      const { expected, fix } = each;
-      return [{ ...shown, severity: "warning", client: row.key, fix, ...(expected ? { expected } : {}) }];
     });
-  });
 }
 
 /** The heading of the cell that a problem is about: the one whose value stands in the line that the problem names. */

@@ -17,27 +17,30 @@ const nameIn = (cells: readonly Cell[]): string | undefined =>
 /**
  * The key that a row gives; without one, that of the client who has the name already, or the one that its name makes.
  */
-function keyOf(cells: readonly Cell[], { clients, retired }: Workspace, isKey: (key: string) => boolean) {
+function keyOf(cells: readonly Cell[], { agency, clients, retired }: Workspace, isKey: (key: string) => boolean) {
   const all = [...clients, ...retired];
   const given = cells.find(({ column }) => column.path.length === 0);
+  const language = String(
+    cells.find(({ column }) => column.heading === "locale")?.value ?? agency.data.defaults.locale,
+  );
   if (given) {
     const key = String(given.value);
     if (all.some((each) => each.key === key)) return key;
     // People write names under a heading that says client.
-    return holderOf(given.written, all)?.key ?? (isKey(key) ? key : keyFrom(given.written));
+    return holderOf(given.written, all)?.key ?? (isKey(key) ? key : keyFrom(given.written, language));
   }
   const name = cells.find(({ column }) => column.heading === "app.name");
   if (!name) return undefined;
-  return holderOf(String(name.value), all)?.key ?? keyFrom(String(name.value));
+  return holderOf(String(name.value), all)?.key ?? keyFrom(String(name.value), language);
 }
 
 /** The client whose app has a name. */
 const holderOf = (name: string, clients: readonly Client[]): Client | undefined =>
   clients.find(({ brief }) => brief?.data.app?.name !== undefined && asSaid(brief.data.app.name) === asSaid(name));
 
-/** A key made from a name; a text of which nothing is left makes none. */
-const keyFrom = (name: string): string | undefined =>
-  words.hyphenated?.apply(name.toLowerCase(), "").slice(0, 60).replace(/-+$/, "");
+/** A key made from a name, in the letters of its language; a text of which nothing is left makes none. */
+const keyFrom = (name: string, language: string): string | undefined =>
+  words.hyphenated?.apply(name.toLowerCase(), "", language).slice(0, 60).replace(/-+$/, "");
 
 /** What tells a client whatever it is called, the surest first. */
 const marks = [

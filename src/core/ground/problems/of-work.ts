@@ -91,6 +91,10 @@ export const ofWork = {
       "Look at it. Name it under `leave` in template.yaml, or, where everybody may have it, under `allow` " +
       "with the reason.",
   },
+  "fill-overlaps": {
+    title: "One place of the template is filled in two ways",
+    fix: "Take one of both out of template.yaml.",
+  },
   "fill-not-found": {
     title: "A place named in template.yaml is not in the file",
     fix: "Correct `at`: it is a path in that file's own form, as docs/files.md shows.",

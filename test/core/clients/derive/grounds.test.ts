@@ -13,6 +13,8 @@ import { createRenderer } from "../../../../src/core/making/render/draw.ts";
 import { drawingOf } from "../../../../src/core/making/render/drawing.ts";
 import { judgeArt } from "../../../../src/core/pictures/artwork/judge.ts";
 import { leftOutOf } from "../../../../src/core/pictures/artwork/seen/one-color.ts";
+import { readSmall } from "../../../../src/core/pictures/artwork/seen/small.ts";
+import { shareTold, steps } from "../../../../src/core/pictures/artwork/seen/told.ts";
 import { readVector } from "../../../../src/core/pictures/artwork/vector/read.ts";
 import { oddLogos } from "../../../support/odd-logos.ts";
 import { workspaceWith } from "../../../support/oxalis.ts";
@@ -49,6 +51,16 @@ describe("sixty odd logos, and what a designer says of each", () => {
     for (const { key, svg, brand } of oddLogos) write(key, svg, brief(key, brand));
     const workspace = readWorkspace(root);
     all = new Map((await resolveAll(workspace)).map((each) => [each.client.key, each]));
+  });
+
+  test("what stands out from a ground can be told on it, whichever the logo and the ground", () => {
+    const grounds = ["#ffffff", "#0a5c8f", "#101010", "#808080", "#f2c14e"] as const;
+    for (const [key, { art }] of all)
+      for (const ground of grounds) {
+        const small = readSmall(art.given.mark?.small ?? "");
+        const told = shareTold(small, ground);
+        expect([key, ground, told >= shareTold(small, ground, steps.standsOut)]).toEqual([key, ground, true]);
+      }
   });
 
   test.each(oddLogos)("$key stands on what it may stand on", async ({ key, brand, verdict }) => {

@@ -20,10 +20,11 @@ const solid = 230;
 /** A plate's outline is lost to this share at most where it is one with its ground; within it that much is left. */
 const merged = { outline: 0.1, inner: 0.9, share: 0.25 } as const;
 
-/** Edges, each by how plain it is by itself: all of them, and those that are told. */
+/** Edges, each by how plain it is by itself: all of them, those that are told, and those that stand out. */
 interface Edges {
   all: number;
   told: number;
+  standing: number;
 }
 
 /**
@@ -34,19 +35,22 @@ interface Edges {
 export function shareTold(small: Small, ground: Hex, least: number = steps.told): number {
   const { pixels } = small;
   const there = laidOn(pixels, ground);
-  const outline: Edges = { all: 0, told: 0 };
-  const inner: Edges = { all: 0, told: 0 };
+  const outline: Edges = { all: 0, told: 0, standing: 0 };
+  const inner: Edges = { all: 0, told: 0, standing: 0 };
   const isSolid = (at: number) => (pixels[at * 4 + 3] ?? 0) >= solid;
   forEachEdge(small, (a, b, step) => {
     const edges = isSolid(a) && isSolid(b) ? inner : outline;
+    const left = stepBetween(there, a, b);
     edges.all += step;
-    if (stepBetween(there, a, b) >= least * step) edges.told += step;
+    if (left >= least * step) edges.told += step;
+    if (left >= steps.standsOut * step) edges.standing += step;
   });
   const all = outline.all + inner.all;
   if (all === 0) return 0;
+  // Whether a plate is one with its ground does not depend on how much is asked of its edges.
   const isMerged =
-    outline.told < merged.outline * outline.all &&
-    inner.told >= merged.inner * inner.all &&
+    outline.standing < merged.outline * outline.all &&
+    inner.standing >= merged.inner * inner.all &&
     inner.all >= merged.share * all;
   return isMerged ? inner.told / inner.all : (outline.told + inner.told) / all;
 }
@@ -64,7 +68,7 @@ export function shareInOneColor(small: Small, { key, isPlate = false }: { key?: 
     const far = out === undefined ? another : apart(out, [...pixels.subarray(at * 4, at * 4 + 3)]);
     return far <= sameColor ? 0 : alpha * Math.min(1, far / another);
   };
-  const edges: Edges = { all: 0, told: 0 };
+  const edges = { all: 0, told: 0 };
   const isSolid = (at: number) => (pixels[at * 4 + 3] as number) >= solid;
   forEachEdge(small, (a, b, step) => {
     if (isPlate && !(isSolid(a) && isSolid(b))) return;
