@@ -228,3 +228,21 @@ test("an agency's font letters the names of all, from the workspace's own folder
   edit(folder, "oxalis.yaml", (text) => text.replace("brand.ttf", "none.ttf"));
   expect(oxalis(folder, "check", "3-acre").err).toContain("none.ttf is not there");
 });
+
+test("a place that template.yaml fills in two ways is told with both lines; twice alike it is one", () => {
+  const fill = (pattern: string) => `  - { file: web/style.css, at: --brand, with: "${pattern}" }\n`;
+  const given = (...patterns: string[]) => {
+    const own = workspaceWith(["3-acre"]);
+    edit(own, "template.yaml", (text) =>
+      text
+        .replace("fill:\n", `fill:\n${patterns.map(fill).join("")}`)
+        .replace(/ {2}- file: web\/style\.css\n.*\n.*\n/g, ""),
+    );
+    return oxalis(own, "check", "3-acre");
+  };
+  expect(given("{colors.brand}", "{colors.brand}").code).toBe(0);
+  const { code, err } = given("{colors.brand}", "{colors.text}");
+  expect(code).toBe(1);
+  expect(err).toContain("[fill-overlaps]");
+  expect(err).toMatch(/template\.yaml:\d+:\d+[\s\S]*the other stands in line \d+/);
+});

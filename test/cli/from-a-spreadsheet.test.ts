@@ -1,0 +1,52 @@
+import { cpSync, existsSync, readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { edit, oxalis, temporaryFolder } from "../support/oxalis.ts";
+import { writeSchools } from "../support/schools.ts";
+
+const root = join(import.meta.dirname, "../..");
+const page = readFileSync(join(root, "docs/from-a-spreadsheet.md"), "utf8");
+
+/** What the page has somebody type or write, in its order. */
+const steps = [...page.matchAll(/^```(sh|yaml)\n([\s\S]*?)^```$/gm)].map(([, kind, text = ""]) => ({ kind, text }));
+
+/** A line as a shell takes it apart: words, and texts in quotes. */
+const argumentsIn = (line: string): string[] =>
+  [...line.matchAll(/"([^"]*)"|(\S+)/g)].map(([, quoted, word = ""]) => quoted ?? word);
+
+test("the page's own steps lead from a workbook and a folder of logos to proven apps and a page to sign off", async () => {
+  const folder = temporaryFolder();
+  cpSync(join(root, "demo/template"), join(folder, "app"), { recursive: true });
+  await writeSchools(folder, 6);
+  let at = folder;
+  let said = "";
+  let commands = 0;
+  for (const { kind, text } of steps) {
+    if (kind === "yaml") {
+      const own = text.replace(/^fill:\n/, "");
+      // What is written by hand is what the audit proposed, to the letter.
+      const proposed = said.replace(/^ {13}/gm, "");
+      for (const entry of own.split(/^(?= {2}- file)/m).filter(Boolean)) expect(proposed).toContain(entry);
+      edit(at, "template.yaml", (before) => before.replace("fill:\n", text));
+      continue;
+    }
+    for (const line of text.trim().split("\n")) {
+      const [typed = "", ends] = line.split(/ +# ends with /);
+      const [program, ...args] = argumentsIn(typed);
+      if (program === "cd") {
+        at = join(at, args[0] ?? "");
+        continue;
+      }
+      expect(program).toBe("oxalis");
+      const { code, err } = oxalis(at, ...args);
+      expect([line, code, code === Number(ends ?? 0) ? "" : err]).toEqual([line, Number(ends ?? 0), ""]);
+      said = err;
+      commands++;
+    }
+  }
+  expect(commands).toBeLessThanOrEqual(9);
+  const made = readdirSync(join(at, "clients"));
+  expect(made).toHaveLength(6);
+  for (const key of made) expect(existsSync(join(at, "variants", key, ".receipt.json"))).toBe(true);
+  expect(readFileSync(join(at, "variants/proof.html"), "utf8").match(/<article id=/g)).toHaveLength(6);
+});
