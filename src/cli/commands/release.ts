@@ -1,4 +1,5 @@
 import type { Kind, PlannedRelease, TakenBack } from "../../core/clients/release/release.ts";
+import { isError } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import { platformNames } from "../../core/ground/values/platform.ts";
 import { releaseClients, takeBack } from "../../core/operations/release.ts";
@@ -25,7 +26,7 @@ export const run: Run<"release"> = async (given, { terminal, ports }) => {
       if (problems.length > 0) terminal.note(showProblems(problems, terminal.err));
       show(releases, dryRun, again("generate", given), terminal);
     }
-    return problems.length > 0 ? 1 : 0;
+    return problems.some(isError) ? 1 : 0;
   });
 };
 

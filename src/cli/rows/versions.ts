@@ -8,7 +8,7 @@ const others = (kind: string) => kinds.filter((each) => each !== kind);
 /** Commands about what is in use: versions, build numbers, identifiers, clients. */
 export const versionRows = {
   release: {
-    says: "take the next version and build number of what is proven and complete",
+    says: "take the next version and build number of what is proven",
     arguments: { clients: { ...clients, says: "keys of clients, or patterns" } },
     options: {
       ...inWorkspace,
@@ -32,7 +32,7 @@ export const versionRows = {
         of: platforms,
         says: "only for this platform; may be given several times",
       },
-      force: { kind: "flag", says: "also what is not proven, or what a store would refuse" },
+      force: { kind: "flag", says: "also what is not proven, or under an identifier that nobody is sure of" },
       takeBack: {
         kind: "flag",
         says: "take the last release back, as one made by mistake",

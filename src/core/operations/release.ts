@@ -16,7 +16,7 @@ import {
 } from "../clients/release/release.ts";
 import { lookAt } from "../ground/files/writing/door.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
-import { isError, type Problem } from "../ground/problems/problem.ts";
+import { isError, type Problem, stoppedPlatforms } from "../ground/problems/problem.ts";
 import { allOf, attempt, stopAt, unwrap } from "../ground/problems/result.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import { readReceipt, receiptFile, receiptSum } from "../making/jobs/receipt.ts";
@@ -70,7 +70,10 @@ export const releaseClients = operation(
       ]);
       const held = input.force ? [] : await heldBack(workspace, { all: resolved.all, picked: ready }, input, ports);
       const releases = asked.flatMap(({ each, platforms }) => {
-        const left = platforms.filter((platform) => !isHeld(held, each.client.key, platform));
+        const proven = platforms.filter((platform) => !isHeld(held, each.client.key, platform));
+        // One that is held lets no other through, unless those were named.
+        const isPart = proven.length < platforms.length || stoppedPlatforms(each.problems).length > 0;
+        const left = isPart && input.platforms.length === 0 ? [] : proven;
         const sum = variantSum(workspace, each.client.key);
         const plan = planRelease(each, { ...request, platforms: left, ...(sum === undefined ? {} : { variant: sum }) });
         return plan.ok ? [plan.value] : [];
@@ -111,7 +114,7 @@ function variantSum(workspace: Workspace, key: string): string | undefined {
 }
 
 const isHeld = (held: readonly Held[], client: string, platform: Platform): boolean =>
-  held.some(({ problem, platforms }) => problem.client === client && platforms.includes(platform));
+  held.some(({ problem, platforms }) => isError(problem) && problem.client === client && platforms.includes(platform));
 
 /** Takes the last release of clients back, of all named clients or none. */
 export const takeBack = operation(

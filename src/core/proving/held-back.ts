@@ -47,14 +47,14 @@ export const findUnconfirmed = (picked: readonly ClientView[]): Held[] =>
     ).map((problem) => ({ problem, platforms: variant?.platforms ?? [] })),
   );
 
-/** Clients who keep a record that a store would refuse: for what that store takes. */
+/** Clients who keep a record that a store would refuse: a build may go there, what is submitted waits. Warnings. */
 export function findOpen(board: readonly ClientStanding[]): Held[] {
   return board
     .filter(({ record }) => record !== undefined && isKept(record))
     .flatMap(({ client, stores: wanted, problems }) => {
       const takenBy = (keys: readonly StoreKey[]) =>
         allStores.filter(({ key }) => keys.includes(key)).flatMap(({ takes }) => takes);
-      const tell = (said: string) => problem("release-incomplete", `${client}${said}`, { client });
+      const tell = (said: string) => problem("release-incomplete", `${client}${said}`, { client, severity: "warning" });
       return [
         ...standsFor(problems.filter(isError), (said) => tell(`: ${said}`)).map((problem) => ({
           problem,

@@ -126,7 +126,8 @@ export function planRelease({ client, variant, problems }: Resolved, request: Re
     template: request.template,
     ...(request.variant === undefined ? {} : { variant: request.variant }),
     platforms: [...request.platforms],
-    notes: { ...request.notes },
+    // The same version says what it said.
+    notes: { ...(request.kind === "rebuild" ? before?.notes : {}), ...request.notes },
   };
   const reserved = reserveIdentifiers(variant, request.platforms, ledger, request.today) ?? ledger;
   const released = fixIdentifiers(reserved, request.platforms, request.today);

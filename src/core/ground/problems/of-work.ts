@@ -42,12 +42,12 @@ export const ofWork = {
     fix: "Confirm it, or another: `identifiers: { base: … }` in the brief.",
   },
   "release-incomplete": {
-    title: "A release of a client whose record a store would refuse",
-    fix: "Complete it: `oxalis board` lists what is missing; --force releases all the same.",
+    title: "A record that a store would still refuse: a build may go there, what is submitted waits",
+    fix: "Complete it before it is submitted: `oxalis board` lists what is missing.",
   },
   "release-unproven": {
     title: "A release of what is not proven",
-    fix: "Generate and audit first; or release it all the same with --force.",
+    fix: "Generate and audit first; --platform names what may go without it, --force releases all the same.",
   },
   "notes-long": {
     title: "Notes that a store does not take",
