@@ -327,6 +327,13 @@ describe("cells and rows that cannot be taken", () => {
     expect([parse(briefOf("3-acre")).build, parse(briefOf("saltmarsh")).build]).toEqual([undefined, 7]);
   });
 
+  test("a sum below the others is no client, and is told; whoever is called like one is", () => {
+    const file = sheet("Name,Boxes,Website\nTotal,3,total.example\nTotal Fitness,,\nHill,5,hill.example\nSumme:,8,\n");
+    const { out, err } = oxalis(folder, "import", file);
+    expect(out).toContain("3 new clients, 0 changed, 0 as before");
+    expect(err).toContain("passed over  row 5: a sum of the others.");
+  });
+
   test("cells are read as people write them", () => {
     const columns =
       "client;language;brand;ground;e-mail;store.support;store.released;store.category;store.countries;store.price";

@@ -37,6 +37,7 @@ export async function writeSchools(folder: string, count: number): Promise<void>
     ["Stand: Montag", "", "", "", "", "", ""],
     ["Name", "Webseite", "Firma", "E-Mail", "Farbe", "Sprache", "Kategorie"],
     ...schools.map(({ row }) => row),
+    ["Summe", String(count), "", "", "", "", ""],
   ];
   const cells = grid.map((row) => row.map((value) => ({ value, type: String })));
   writeFileSync(join(folder, "schulen.xlsx"), await writeXlsxFile(cells).toBuffer());

@@ -22,7 +22,7 @@ export const run: Run<"import"> = async (given, { terminal, ports }) => {
       if (!given.quiet) showChanges(changed, terminal);
       showPictures(pictures, terminal);
       showConflicts(plan, terminal);
-      showRetired(plan, terminal);
+      showPassed(plan, terminal);
       if (plan.refused.length > 0) terminal.note(`\n${showProblems(plan.refused, terminal.err)}`);
       showForeseen(foreseen, terminal);
       if (!given.quiet) terminal.print(summary(plan, changed, taken, given.dryRun, terminal));
@@ -42,7 +42,7 @@ function noteReading(event: Event, { note, err, settings }: Terminal): void {
 }
 
 const asData = (
-  { matched, clients, refused, retired }: ImportPlan,
+  { matched, clients, refused, retired, sums }: ImportPlan,
   changed: readonly PlannedClient[],
   foreseen: readonly Problem[],
   taken: boolean,
@@ -56,6 +56,7 @@ const asData = (
   conflicts: clients.flatMap(({ key, row, conflicts }) => conflicts.map((each) => ({ client: key, row, ...each }))),
   refused: refused.map(placeData),
   retired,
+  sums,
   foreseen: foreseen.map(placeData),
 });
 
@@ -131,9 +132,11 @@ function showConflicts({ clients, file }: ImportPlan, { note, err, settings }: T
   if (all.length > 0) note(`    ${err.dim("to do")}           ${settling}`);
 }
 
-/** Clients out of service of whom the sheet has something: once for all of them. */
-function showRetired({ retired }: ImportPlan, { note, err, settings }: Terminal): void {
-  if (retired.length === 0 || settings.quiet) return;
+/** Rows of which nothing was taken: sums, and clients out of service, once for all of them. */
+function showPassed({ retired, sums }: ImportPlan, { note, err, settings }: Terminal): void {
+  if (settings.quiet) return;
+  for (const row of sums) note(`${err.yellow("passed over")}  row ${row}: a sum of the others.`);
+  if (retired.length === 0) return;
   note(`${err.yellow("passed over")}  ${retired.join(", ")}: out of service.`);
 }
 

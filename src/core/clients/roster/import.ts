@@ -28,6 +28,8 @@ export interface ImportPlan {
   refused: readonly Problem[];
   rowsRefused: number;
   cellsLeft: number;
+  /** Rows that sum up the others, from 1: they are passed over. */
+  sums: readonly number[];
   /** Clients out of service of whom the sheet has something; it is passed over. */
   retired: readonly string[];
 }
@@ -62,6 +64,7 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
   const clients: PlannedClient[] = [];
   const refused: Problem[] = [];
   const passed = new Set<string>();
+  const sums: number[] = [];
   let rowsRefused = 0;
   const isNamed = matched.columns.some((each) => each && ["client", "app.name"].includes(each.heading));
   // Told once, not of each row.
@@ -70,6 +73,7 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
       ...nobodyNamed(given),
       clients,
       retired: [],
+      sums: [],
       refused: [problem("row-refused", `${file}: ${noColumn}`, wanted)],
     };
   const isRetired = (key: string) => workspace.retired.some((each) => each.key === key);
@@ -79,6 +83,10 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
   for (const [index, [at, row]] of rows.entries()) {
     const number = at + 1;
     const own = whose[index];
+    if (isSum(row)) {
+      sums.push(number);
+      continue;
+    }
     if (own && "key" in own && isRetired(own.key)) {
       passed.add(own.key);
       continue;
@@ -112,7 +120,17 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
     ...{ file, matched, clients, refused, cellsLeft, lineOf: given.lineOf },
     rowsRefused: rowsRefused + given.items.refused.length,
     retired: [...passed],
+    sums,
   };
+}
+
+/** What people write before a sum, in four languages. */
+const sumWords = /^(sum|totals?|count|summe|gesamt(summe)?|anzahl|somme|total général|suma|totales)[:.]?\s*\d*$/i;
+
+/** Whether a row is a sum of the others: it begins as one, and all else in it is numbers. */
+function isSum(row: readonly string[]): boolean {
+  const [first = "", ...more] = row.filter((cell) => cell !== "");
+  return sumWords.test(first) && more.every((cell) => /^[\d\s.,'%€$£]*$/.test(cell) || cell === unworked);
 }
 
 const noColumn = "no column says which client a row is.";
