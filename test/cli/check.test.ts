@@ -138,7 +138,7 @@ test("--strict ends with 1 for warnings, --report writes them for a build server
   expect(oxalis(folder, "check", "3-acre").code).toBe(0);
   expect(oxalis(folder, "check", "3-acre", "--strict", "--report", "found.xml").code).toBe(1);
   expect(readFileSync(join(folder, "found.xml"), "utf8")).toMatch(
-    /<testsuites name="oxalis check">[\s\S]*type="art-contrast"/,
+    /<testsuites name="oxalis check">[\s\S]*failures="0"[\s\S]*<system-out>warning \[art-contrast\]/,
   );
 });
 

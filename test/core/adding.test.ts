@@ -105,6 +105,8 @@ const additions: readonly Addition[] = [
         .map((platform) => `app/platforms/${platform}/titles.ts`)
         .map(titledIn),
       titledIn("stores/google-play/google-play.ts"),
+      titledIn("stores/choice-words.ts"),
+      ...["apple", "google-play", "microsoft-store"].map((store) => `stores/${store}/accounts.ts`).map(titledIn),
     ],
   },
   {

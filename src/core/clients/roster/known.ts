@@ -85,7 +85,7 @@ export function whoseRows(
   return rows.map((cells, at): Whose => {
     const key = keys[at];
     const name = nameIn(cells) ?? "";
-    if (key === undefined) return undefined;
+    if (!key) return undefined;
     if ([...clients, ...retired].some((each) => each.key === key)) return { key };
     if (said.has(asSaid(name))) return { key: said.get(asSaid(name)) ?? key };
     const likely = likelyIn(cells, missing);
