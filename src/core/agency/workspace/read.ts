@@ -106,6 +106,7 @@ export function pickClients(workspace: Workspace, keys: readonly string[]): Clie
   const { clients, retired } = workspace;
   const gone = retired.filter(({ key }) => keys.includes(key));
   if (gone.length > 0) stop(gone.map(retiredProblem));
+  if (clients.length === 0 && retired.length > 0) refuse("client-retired", "Every client is out of service.");
   if (clients.length === 0) refuse("no-clients", "There is no client in clients/ yet.");
   if (keys.length === 0) return clients;
   const meant = keys.map((key) => ({

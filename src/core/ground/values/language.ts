@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { pageLanguages } from "./page-language.ts";
+import { codesByName } from "./named.ts";
 
 /** A language as briefs and records name it: its code, its script and its country where they matter (BCP 47). */
 export const languageTag = z
@@ -21,22 +21,9 @@ let named: ReadonlyMap<string, string> | undefined;
 
 /** The tag of a language by its name, as "Deutsch" or "German"; undefined of what is called by none. */
 export function languageNamed(name: string): string | undefined {
-  named ??= namesOfLanguages();
+  // Each has a name in itself, too.
+  named ??= codesByName("language", { also: (code) => code });
   return named.get(name.trim().toLowerCase());
-}
-
-function namesOfLanguages(): Map<string, string> {
-  const letters = [..."abcdefghijklmnopqrstuvwxyz"];
-  const codes = letters.flatMap((one) => letters.map((other) => one + other));
-  const names = new Map<string, string>();
-  const spoken = (speaker: string) => new Intl.DisplayNames(speaker, { type: "language", fallback: "none" });
-  const inPages = pageLanguages.map(spoken);
-  for (const code of codes)
-    for (const speaker of [...inPages, spoken(code)]) {
-      const name = speaker.of(code);
-      if (name !== undefined && !names.has(name.toLowerCase())) names.set(name.toLowerCase(), code);
-    }
-  return names;
 }
 
 /** Which way a language is written, by its script (Unicode CLDR, as the runtime carries it). */
