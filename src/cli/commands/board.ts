@@ -31,16 +31,17 @@ const asData = (each: ClientStanding): object => ({
   client: each.client,
   name: each.name,
   asked: each.asked ?? null,
-  stores: each.stores.map(({ store, required, recommended, parts, lines, captures, answers, problems, passed }) => ({
+  stores: each.stores.map(({ store, required, recommended, creation, parts, lines, captures, ...more }) => ({
     store,
     required,
     recommended,
+    creation,
     parts,
     lines,
     captures,
-    answers,
-    problems: problems.map(placeData),
-    passed,
+    answers: more.answers,
+    problems: more.problems.map(placeData),
+    passed: more.passed,
   })),
   problems: each.problems.map(placeData),
 });
@@ -147,5 +148,8 @@ const block = (
 
 /** How many rules hold for a client in each store; JSON names them. */
 function showHolding({ client, stores: all }: ClientStanding, { print, out }: Terminal): void {
-  for (const { title, passed } of all) print(`${out.bold(client)}, ${title}: ${countOf(passed.length, "rule")} hold`);
+  for (const { title, passed, creation } of all) {
+    const first = creation.length > 0 ? `for its creation lacks ${creation.join(", ")}` : "ready for creation";
+    print(`${out.bold(client)}, ${title}: ${first}; ${countOf(passed.length, "rule")} hold`);
+  }
 }

@@ -7,6 +7,7 @@ import type { CaptureRow } from "./capture-row.ts";
 import type { CategoryName } from "./categories.ts";
 import type { StoreQuestion } from "./question.ts";
 import type { SharedQuestion } from "./questions-in-common.ts";
+import type { RecordField } from "./record-fields.ts";
 import type { RecordRow } from "./record-row.ts";
 
 /** What a client does to share its account, and which codes it sends; {email} and {agency} are put in. */
@@ -28,6 +29,8 @@ export interface StoreDefinition {
   pictures: readonly Slot[];
   /** What its record of an app wants, in the store's own order. */
   record: readonly RecordRow[];
+  /** What has to be there for a record to be created, by the store's own form; all else may follow. */
+  creates: readonly RecordField[];
   /** Of a full description, so many characters are seen before somebody asks for more. */
   seenFirst: number;
   /** Most characters that the notes of a release may have, in a language. */

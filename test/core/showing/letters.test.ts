@@ -48,6 +48,7 @@ const standing = (store: StoreKey, lines: LineStanding[]): Standing => ({
   title: store,
   required: { done: 0, total: 1 },
   recommended: { done: 0, total: 0 },
+  creation: [],
   parts: [],
   lines,
   captures: [],

@@ -36,6 +36,8 @@ export interface Standing {
   title: string;
   required: Count;
   recommended: Count;
+  /** What lacks for the record to be created, by its title: the first step, apart from the rest. */
+  creation: readonly string[];
   /** What is required, by kind. */
   parts: readonly Part[];
   lines: readonly LineStanding[];
@@ -92,6 +94,9 @@ export function standingIn(
     title: store.title,
     required: sumOf(required),
     recommended: sumOf(recommended),
+    creation: standings
+      .filter(({ field, state }) => store.creates.includes(field) && state !== "given")
+      .map(({ title }) => title),
     parts: (["texts", "answers", "pictures"] as const).map((kind) => ({ kind, ...required[kind] })),
     lines: standings,
     captures: captured.standings,

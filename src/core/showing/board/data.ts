@@ -44,6 +44,7 @@ export function dataOf(clients: readonly ClientStanding[], today: string): strin
         lines.map((each) => line(store, each)),
         weightiest(own).map(told),
         [standing.required.done, standing.required.total, ...openIn(standing)],
+        standing.creation,
       ];
     });
     return { c: client, n: name, p: weightiest(problems).map(told), t: texts, s: standings };

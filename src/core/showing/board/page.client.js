@@ -37,11 +37,12 @@ const needs = { q: "required", c: "recommended", t: "optional" };
 const states = { g: "given", d: "draft", m: "missing", w: "to be mended" };
 const severities = { e: "error", w: "warning", n: "note" };
 
-function sheetOf([key, lines, told, [done, total, ...lacking]], texts) {
+function sheetOf([key, lines, told, [done, total, ...lacking], creation], texts) {
   const [title, seenFirst, rows] = data.stores[key];
   const section = make("section");
   section.append(
     make("h3", title),
+    make("p", creation.length > 0 ? `For its creation: ${creation.join(", ")}.` : "Ready for creation.", "count"),
     make("p", `${done} of ${total}${lacking.length > 0 ? "; still open:" : ""}`, "count"),
   );
   if (lacking.length > 0) {

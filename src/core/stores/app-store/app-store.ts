@@ -14,6 +14,8 @@ export const appStore: StoreDefinition = {
   isUsual: true,
   pictures: [],
   record: appleRecord,
+  // App Store Connect help, "Add a new app": name, primary language, bundle ID, SKU.
+  creates: ["name", "sku"],
   seenFirst: 170,
   captures: appStoreCaptures,
   asks: appleAsks,

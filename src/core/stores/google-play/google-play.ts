@@ -17,6 +17,8 @@ export const googlePlay: StoreDefinition = {
   mostNotes: 500,
   pictures: googlePlayPictures,
   record: googlePlayRecord,
+  // Play Console help, "Create and set up your app": name, language, app or game, free or paid.
+  creates: ["name", "kind", "price"],
   seenFirst: 80,
   captures: googlePlayCaptures,
   asks: [...askedEverywhere, "tracking", "deletion", "advertising"],

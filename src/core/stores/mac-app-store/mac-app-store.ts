@@ -15,6 +15,8 @@ export const macAppStore: StoreDefinition = {
   isUsual: false,
   pictures: [],
   record: appleRecord,
+  // App Store Connect help, "Add a new app": name, primary language, bundle ID, SKU.
+  creates: ["name", "sku"],
   seenFirst: 170,
   captures: macAppStoreCaptures,
   asks: appleAsks,

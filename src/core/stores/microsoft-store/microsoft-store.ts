@@ -14,6 +14,8 @@ export const microsoftStore: StoreDefinition = {
   isUsual: true,
   pictures: [],
   record: microsoftStoreRecord,
+  // Partner Center help, "Create your app by reserving a name".
+  creates: ["name"],
   seenFirst: 200,
   captures: microsoftStoreCaptures,
   asks: [...askedEverywhere, "advertising", "accessibility"],

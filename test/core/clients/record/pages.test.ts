@@ -194,6 +194,15 @@ describe("the board as a page", () => {
     expect(lacking).toEqual(expect.arrayContaining(["Full description", "Phone screenshots"]));
   });
 
+  test("says what a record lacks to be created, apart from the rest", () => {
+    const creation = (values: Partial<Record<RecordField, string>>, key: StoreKey) =>
+      standingIn(storeOf(key), record(values), [], "2026-11-26").creation;
+    expect(creation({ name: "Hill" }, "google-play")).toEqual(["App or game", "Price"]);
+    expect(creation({ name: "Hill", kind: "app", price: "free" }, "google-play")).toEqual([]);
+    expect(creation({ name: "Hill" }, "microsoft-store")).toEqual([]);
+    expect(creation({ sku: "HILL" }, "app-store")).toEqual(["Name"]);
+  });
+
   test("begins with what settles most, whoever's it is, and says once what several stores say", () => {
     const told = (client: string, language: string) =>
       problem("draft-open", "It is a draft.", { client, about: ["store", "texts", language, "short"] });
