@@ -17,7 +17,7 @@ const argumentsIn = (line: string): string[] =>
 test("the page's own steps lead from a workbook and a folder of logos to proven apps and a page to sign off", async () => {
   const folder = temporaryFolder();
   cpSync(join(root, "demo/template"), join(folder, "app"), { recursive: true });
-  await writeSchools(folder, 6);
+  await writeSchools(folder, 8);
   let at = folder;
   let said = "";
   let commands = 0;
@@ -46,7 +46,11 @@ test("the page's own steps lead from a workbook and a folder of logos to proven 
   }
   expect(commands).toBeLessThanOrEqual(9);
   const made = readdirSync(join(at, "clients"));
-  expect(made).toHaveLength(6);
+  expect(made).toHaveLength(8);
   for (const key of made) expect(existsSync(join(at, "variants", key, ".receipt.json"))).toBe(true);
-  expect(readFileSync(join(at, "variants/proof.html"), "utf8").match(/<article id=/g)).toHaveLength(6);
+  const proof = readFileSync(join(at, "variants/proof.html"), "utf8");
+  expect(proof.match(/<article id=/g)).toHaveLength(8);
+  // So many are found by what is written, in the list and below.
+  expect(proof).toContain('<search class="find">');
+  for (const key of made) expect(proof.match(new RegExp(`data-text="${key} `, "g"))).toHaveLength(2);
 });

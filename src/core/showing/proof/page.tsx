@@ -7,6 +7,7 @@ import { Pic } from "../../pages/parts/parts.tsx";
 import type { Sheet } from "../../pages/parts/sheet.ts";
 import { type Say, sayIn } from "../../pages/words/page.ts";
 import type { ProofModel } from "./model.ts";
+import script from "./page.client.js?raw";
 import { NameScene, StartScene, StoreScene, TargetScene } from "./scenes.tsx";
 import style from "./style.css";
 
@@ -32,9 +33,16 @@ function Page({ agency, language, accent, onAccent, sheets, absent }: ProofModel
             <h1>{say("proof")}</h1>
           </div>
           <p class="lead">{say("proofLead")}</p>
+          {sheets.length >= manyClients ? (
+            <search class="find">
+              <label>
+                {say("findClient")} <input type="search" autocomplete="off" />
+              </label>
+            </search>
+          ) : null}
           <nav>
             {sheets.map((sheet) => (
-              <a href={`#${sheet.key}`} class={`c-${sheet.key}`} key={sheet.key}>
+              <a href={`#${sheet.key}`} class={`c-${sheet.key}`} data-text={textOf(sheet)} key={sheet.key}>
                 <Pic name={leading(sheet)} size={40} />
                 <span dir="auto">{sheet.values["app.name"]}</span>
               </a>
@@ -47,10 +55,17 @@ function Page({ agency, language, accent, onAccent, sheets, absent }: ProofModel
           ))}
         </main>
         {absent.length > 0 ? <Absent absent={absent} say={say} /> : null}
+        {sheets.length >= manyClients ? <script dangerouslySetInnerHTML={{ __html: script }} /> : null}
       </body>
     </html>
   );
 }
+
+/** From so many clients on, there is something to look for. */
+const manyClients = 8;
+
+/** By what a client is found. */
+const textOf = ({ key, values }: Sheet): string => `${key} ${values["app.name"] ?? ""}`.toLowerCase();
 
 const leading = (sheet: Sheet): string =>
   ["web-any", "and-round", "win-unplated", "ios-icon", "mac-icon", "shell-icon", "target-0"].find((name) =>
@@ -102,7 +117,13 @@ function ClientSheet({ sheet, say }: { sheet: Sheet; say: Say }) {
     `--brand:${values["colors.brand"]}`,
   ];
   return (
-    <article id={sheet.key} class={`sheet c-${sheet.key}`} dir={sheet.direction} style={colors.join(";")}>
+    <article
+      id={sheet.key}
+      class={`sheet c-${sheet.key}`}
+      data-text={textOf(sheet)}
+      dir={sheet.direction}
+      style={colors.join(";")}
+    >
       <header>
         <Pic name={leading(sheet)} size={88} label={say("appIcon")} />
         <div class="who">

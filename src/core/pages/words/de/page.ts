@@ -19,6 +19,7 @@ export const german: Words = {
   state: "Stand",
   stateSays: "{files} Dateien; dieses Zeichen ändert sich mit jeder von ihnen",
   right: "So richtig",
+  findClient: "Kunden suchen",
   changesWanted: "Änderungen gewünscht",
   name: "Name",
   date: "Datum",

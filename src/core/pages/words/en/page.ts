@@ -18,6 +18,7 @@ export const english = {
   state: "State",
   stateSays: "{files} files; this mark changes when any of them does",
   right: "Right as shown",
+  findClient: "Find a client",
   changesWanted: "Changes wanted",
   name: "Name",
   date: "Date",

@@ -19,6 +19,7 @@ export const spanish: Words = {
   state: "Estado",
   stateSays: "{files} archivos; esta marca cambia con cualquiera de ellos",
   right: "Está bien así",
+  findClient: "Buscar un cliente",
   changesWanted: "Se piden cambios",
   name: "Nombre",
   date: "Fecha",

@@ -19,6 +19,7 @@ export const french: Words = {
   state: "État",
   stateSays: "{files} fichiers\u00a0; cette marque change avec chacun d'eux",
   right: "Conforme",
+  findClient: "Chercher un client",
   changesWanted: "Modifications demandées",
   name: "Nom",
   date: "Date",
