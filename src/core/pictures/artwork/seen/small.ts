@@ -35,7 +35,18 @@ export async function smallOf(pixels: { data: Uint8Array; width: number; height:
   return deflateRawSync(small).toString("base64");
 }
 
-export const readSmall = (text: string): Small => ({
-  side: smallSide + 2,
-  pixels: inflateRawSync(Buffer.from(text, "base64")),
-});
+/** So many small pictures are kept open: one is asked for several times, of each ground that it may stand on. */
+const mostOpen = 128;
+
+const open = new Map<string, Small>();
+
+/** A small picture from its text; the same object for the same text, while it is kept open. */
+export function readSmall(text: string): Small {
+  const known = open.get(text) ?? { side: smallSide + 2, pixels: inflateRawSync(Buffer.from(text, "base64")) };
+  // The one that was asked for last goes last.
+  open.delete(text);
+  open.set(text, known);
+  const [oldest] = open.keys();
+  if (open.size > mostOpen && oldest !== undefined) open.delete(oldest);
+  return known;
+}

@@ -106,17 +106,29 @@ export const sameColor = 36;
 /** Colours so far apart have nothing of each other. */
 const another = 300;
 
+/** Edges of a picture by itself, as three numbers each: two pixels, and the step between them. */
+const edgesKnown = new WeakMap<Small, readonly number[]>();
+
 /** Every two neighbouring pixels between which there is an edge, and how plain that is by itself. */
-function forEachEdge({ side, pixels }: Small, look: (a: number, b: number, step: number) => void): void {
+function forEachEdge(small: Small, look: (a: number, b: number, step: number) => void): void {
+  const edges = edgesKnown.get(small) ?? edgesOf(small);
+  edgesKnown.set(small, edges);
+  for (let at = 0; at < edges.length; at += 3)
+    look(edges[at] as number, edges[at + 1] as number, edges[at + 2] as number);
+}
+
+function edgesOf({ side, pixels }: Small): number[] {
+  const edges: number[] = [];
   const alone = best.map((each) => laidOn(pixels, each));
   const weigh = (a: number, b: number) => {
     const step = Math.max(...alone.map((colors) => stepBetween(colors, a, b)));
-    if (step >= leastEdge) look(a, b, step);
+    if (step >= leastEdge) edges.push(a, b, step);
   };
   for (let at = 0; at < side * side; at++) {
     if ((at + 1) % side > 0) weigh(at, at + 1);
     if (at + side < side * side) weigh(at, at + side);
   }
+  return edges;
 }
 
 /** Colours as they are seen, by five bits a channel: three numbers each, worked out when first asked for. */
