@@ -3,8 +3,8 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   test: {
     include: ["test/**/*.test.ts"],
-    testTimeout: 120_000,
-    hookTimeout: 240_000,
+    testTimeout: 600_000,
+    hookTimeout: 600_000,
     maxWorkers: 2,
   },
 });
