@@ -71,7 +71,7 @@ function show(clients: readonly ClientStanding[], today: string, terminal: Termi
     note(`${showGrouped(told, settings.verbose === true, err)}\n`);
   if (settings.quiet) return;
   const used = allStores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
-  const most = settlesMost(clients).slice(0, mostSettling);
+  const most = settlesMost(clients);
   if (most.length > 0)
     print(
       `${table(
@@ -110,9 +110,6 @@ function meter(each: ClientStanding, key: StoreKey, { out }: Terminal): string {
     : `${out.yellow(`${required.done} of ${required.total}`)}${more}`;
 }
 
-/** So many acts are named that settle something for several clients. */
-const mostSettling = 5;
-
 function settling({ what, who, clients }: Settles, { out, settings }: Terminal): string[] {
   const named = settings.verbose ? `: ${clients.join(", ")}` : "";
   return [`${what} ${out.dim(`(${who})`)}`, `${clients.length}${named}`];
@@ -129,8 +126,7 @@ function nextSaid(each: ClientStanding, today: string, { out, room }: Terminal):
   ];
   const indent = "  ";
   const said = `${next.message} ${out.dim(`(${waits.join(", ")})`)}`;
-  const width = Number.isFinite(room) ? Math.max(20, room - indent.length) : room;
-  const lines = Number.isFinite(width) ? wrapAnsi(said, width).split("\n") : [said];
+  const lines = Number.isFinite(room) ? wrapAnsi(said, Math.max(20, room - indent.length)).split("\n") : [said];
   return lines.map((line) => `${indent}${line.trim()}`);
 }
 

@@ -45,7 +45,8 @@ function readClients(root: string): Pick<Workspace, "clients" | "retired"> {
     .map(({ name }) => {
       const client = readClient(root, name);
       const since = attempt(() => (isClientKey(name) ? retirements.read(root, name) : undefined));
-      if (!since.ok) return { client: { ...client, problems: ofClient(name, since.problems) } };
+      if (!since.ok)
+        return { client: { ...client, problems: [...client.problems, ...ofClient(name, since.problems)] } };
       return { client, since: since.value };
     });
   return {

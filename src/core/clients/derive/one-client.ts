@@ -155,7 +155,7 @@ function fillField(field: Field, text: string, place: Place | undefined, { value
   const pattern = read.value;
   const plainly = (name: Field) => values[name]?.value;
   const isIdentifier = field.startsWith("identifiers.");
-  const domain = latinDomain(plainly("domain") ?? "", plainly("locale") ?? "");
+  const domain = isIdentifier ? latinDomain(plainly("domain") ?? "", plainly("locale") ?? "") : "";
   const instead = isIdentifier ? readableInstead(pattern, values, domain) : undefined;
   const isSpelled = isIdentifier && fieldsOf(pattern).includes("domain") && domain !== plainly("domain");
   const lookUp = (name: Field) => {

@@ -76,7 +76,8 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
       sums: [],
       refused: [problem("row-refused", `${file}: ${noColumn}`, wanted)],
     };
-  const isRetired = (key: string) => workspace.retired.some((each) => each.key === key);
+  const outOfService = new Set(workspace.retired.map(({ key }) => key));
+  const isRetired = (key: string) => outOfService.has(key);
   const rows = [...sheet.entries()].filter(([at, row]) => at > matched.headingRow && row.some((cell) => cell !== ""));
   const cells = rows.map(([, row]) => cellsOf(matched, row));
   const whose = whoseRows(cells, workspace, given.said, isClientKey);

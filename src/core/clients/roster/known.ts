@@ -17,26 +17,41 @@ const nameIn = (cells: readonly Cell[]): string | undefined =>
 /**
  * The key that a row gives; without one, that of the client who has the name already, or the one that its name makes.
  */
-function keyOf(cells: readonly Cell[], { agency, clients, retired }: Workspace, isKey: (key: string) => boolean) {
-  const all = [...clients, ...retired];
+function keyOf(cells: readonly Cell[], there: There, isKey: (key: string) => boolean) {
   const given = cells.find(({ column }) => column.path.length === 0);
-  const language = String(
-    cells.find(({ column }) => column.heading === "locale")?.value ?? agency.data.defaults.locale,
-  );
+  const language = String(cells.find(({ column }) => column.heading === "locale")?.value ?? there.language);
   if (given) {
     const key = String(given.value);
-    if (all.some((each) => each.key === key)) return key;
+    if (there.keys.has(key)) return key;
     // People write names under a heading that says client.
-    return holderOf(given.written, all)?.key ?? (isKey(key) ? key : keyFrom(given.written, language));
+    return there.named.get(asSaid(given.written)) ?? (isKey(key) ? key : keyFrom(given.written, language));
   }
   const name = cells.find(({ column }) => column.heading === "app.name");
   if (!name) return undefined;
-  return holderOf(String(name.value), all)?.key ?? keyFrom(String(name.value), language);
+  return there.named.get(asSaid(String(name.value))) ?? keyFrom(String(name.value), language);
 }
 
-/** The client whose app has a name. */
-const holderOf = (name: string, clients: readonly Client[]): Client | undefined =>
-  clients.find(({ brief }) => brief?.data.app?.name !== undefined && asSaid(brief.data.app.name) === asSaid(name));
+/** Everybody whom a workspace knows, out of service too. */
+interface There {
+  keys: ReadonlySet<string>;
+  /** Keys by the names of apps; of two that are called alike, the first. */
+  named: ReadonlyMap<string, string>;
+  /** Of whoever says none. */
+  language: string | undefined;
+}
+
+function thereIn({ agency, clients, retired }: Workspace): There {
+  const all = [...clients, ...retired];
+  const names = all.flatMap(({ key, brief }) => {
+    const name = brief?.data.app?.name;
+    return name === undefined ? [] : [[asSaid(name), key] as const];
+  });
+  return {
+    keys: new Set(all.map(({ key }) => key)),
+    named: new Map(names.reverse()),
+    language: agency.data.defaults.locale,
+  };
+}
 
 /** A key made from a name, in the letters of its language; a text of which nothing is left makes none. */
 const keyFrom = (name: string, language: string): string | undefined =>
@@ -79,14 +94,15 @@ export function whoseRows(
   said: Said,
   isKey: (key: string) => boolean,
 ): Whose[] {
-  const { clients, retired } = workspace;
-  const keys = rows.map((cells) => keyOf(cells, workspace, isKey));
-  const missing = clients.filter(({ key }) => !keys.includes(key));
+  const there = thereIn(workspace);
+  const keys = rows.map((cells) => keyOf(cells, there, isKey));
+  const stated = new Set(keys);
+  const missing = workspace.clients.filter(({ key }) => !stated.has(key));
   return rows.map((cells, at): Whose => {
     const key = keys[at];
     const name = nameIn(cells) ?? "";
     if (!key) return undefined;
-    if ([...clients, ...retired].some((each) => each.key === key)) return { key };
+    if (there.keys.has(key)) return { key };
     if (said.has(asSaid(name))) return { key: said.get(asSaid(name)) ?? key };
     const likely = likelyIn(cells, missing);
     if (!likely) return { key };

@@ -4,6 +4,7 @@ import { placesIn } from "../../app/template/places.ts";
 import { applyEdits } from "../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import type { Field } from "../../ground/values/fields.ts";
+import { replacedIn } from "../../ground/values/replaced.ts";
 import type { Place } from "../../ground/values/source.ts";
 import { gatherIdentity, type Identity } from "../../proving/audit/identity/gather.ts";
 import { codeReason } from "../../proving/audit/place-kinds.ts";
@@ -104,27 +105,11 @@ function isLeftIn(pattern: string, { terms }: Identity): boolean {
 function asPattern(value: string, own: ReadonlyMap<string, Field>): string | undefined {
   const longestFirst = [...own].sort(([a], [b]) => b.length - a.length);
   const escaped = value.replace(/[{}]/g, "$&$&");
-  const pattern = longestFirst.reduce((at, [text, field]) => replacedWords(at, text, `{${field}}`), escaped);
+  const pattern = longestFirst.reduce(
+    (at, [text, field]) => replacedIn(at, text, `{${field}}`, { isWhole: true }),
+    escaped,
+  );
   return pattern === escaped ? undefined : pattern;
-}
-
-/** Whole words only, and not within a field that stands there already. */
-function replacedWords(text: string, word: string, by: string): string {
-  return text
-    .split(/(\{[\w.]+\})/)
-    .map((part, at) => {
-      if (at % 2 === 1) return part;
-      let result = part;
-      for (let from = 0; ; ) {
-        const found = result.indexOf(word, from);
-        if (found === -1) return result;
-        const around = `${result[found - 1] ?? " "}${result[found + word.length] ?? " "}`;
-        const whole = !/[\p{L}\p{N}]/u.test(around);
-        if (whole) result = result.slice(0, found) + by + result.slice(found + word.length);
-        from = found + (whole ? by.length : word.length);
-      }
-    })
-    .join("");
 }
 
 const lineNumber = (text: string, offset: number): number => text.slice(0, offset).split("\n").length;

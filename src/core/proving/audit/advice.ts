@@ -4,6 +4,7 @@ import { namedSite } from "../../app/template/places.ts";
 import { textIfAny } from "../../ground/files/reading/folder.ts";
 import type { Problem, Settlement, SharedCause } from "../../ground/problems/problem.ts";
 import type { Field } from "../../ground/values/fields.ts";
+import { replacedIn } from "../../ground/values/replaced.ts";
 import { isPicture } from "../../pictures/artwork/likeness.ts";
 import type { Identity } from "./identity/gather.ts";
 import type { Residue } from "./search/search.ts";
@@ -62,12 +63,15 @@ function settlementFor(template: Template, residue: Residue, { terms }: Identity
   // All that the template is known by goes at once: half a place filled is not settled.
   const others = terms
     .filter((term) => !term.weak && term.text !== residue.text)
-    .map((term) => ({ text: term.text, field: fieldFor(template, { ...residue, kind: term.kind }) }));
-  const all = [{ text: found, field: fieldFor(template, residue) }, ...others].sort(
+    .map(({ text, kind: other }) => ({ text, field: fieldFor(template, { ...residue, kind: other }), isWhole: true }));
+  const all = [{ text: found, field: fieldFor(template, residue), isWhole: false }, ...others].sort(
     (one, other) => other.text.length - one.text.length,
   );
   const pattern = (value: string) =>
-    all.reduce((filled, { text, field }) => filledIn(filled, text, `{${field}}`), value.replace(/[{}]/g, "$&$&"));
+    all.reduce(
+      (filled, { text, field, isWhole }) => replacedIn(filled, text, `{${field}}`, { isWhole }),
+      value.replace(/[{}]/g, "$&$&"),
+    );
   // Named by its own form where the whole value is one that a place can be named by.
   const at = key === undefined ? undefined : namedSite(template.folder, file, key);
   if (at?.value.includes(found)) return { list: "fill", entry: { file, at: key ?? "", with: pattern(at.value) } };
@@ -76,13 +80,6 @@ function settlementFor(template: Template, residue: Residue, { terms }: Identity
   const times = content.split(text).length - 1;
   return times > 0 ? { list: "fill", entry: { file, text, times, with: pattern(text) } } : allowance(residue);
 }
-
-/** A pattern with a text in it replaced by a field, wherever no field stands yet. */
-const filledIn = (pattern: string, text: string, field: string): string =>
-  pattern
-    .split(/(\{[\w.]+\})/)
-    .map((part, at) => (at % 2 === 1 ? part : part.replaceAll(text, field)))
-    .join("");
 
 /** What cannot be reached in place can be allowed, with a reason that somebody gives. */
 const allowance = ({ file, text }: Residue): Settlement => ({

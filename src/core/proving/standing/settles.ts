@@ -25,7 +25,10 @@ function matterOf({ code, about = [], message }: Problem): { key: string; what: 
   return { key: `${code} ${message}`, what: message };
 }
 
-/** What several clients lack alike, whatever settles it for most of them first; errors alone. */
+/** So many acts are named. */
+const mostNamed = 5;
+
+/** What several clients lack alike, whatever settles it for most of them first; errors alone, and the first few. */
 export function settlesMost(clients: readonly ClientStanding[]): Settles[] {
   const found = new Map<string, { what: string; who: Who; clients: Set<string> }>();
   for (const standing of clients)
@@ -38,5 +41,6 @@ export function settlesMost(clients: readonly ClientStanding[]): Settles[] {
   return [...found.values()]
     .filter((each) => each.clients.size > 1)
     .sort((a, b) => b.clients.size - a.clients.size)
+    .slice(0, mostNamed)
     .map((each) => ({ ...each, clients: [...each.clients] }));
 }

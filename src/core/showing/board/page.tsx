@@ -45,7 +45,7 @@ function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
             nearest to done comes first.
           </p>
         </header>
-        <Most settles={settlesMost(clients).slice(0, mostSettling)} />
+        <Most settles={settlesMost(clients)} />
         <search>
           <form class="filters">
             <label>
@@ -95,9 +95,6 @@ function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
     </html>
   );
 }
-
-/** So many acts are named that settle something for several clients. */
-const mostSettling = 5;
 
 /** What settles most comes first; each shows its clients alone. */
 function Most({ settles }: { settles: readonly Settles[] }) {

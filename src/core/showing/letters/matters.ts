@@ -10,8 +10,7 @@ export function matterThing(found: Problem, { view, notes, language, say }: Lett
   const { about = [], code, facts = {}, message, expected } = found;
   const at = about.join(".");
   const word = reasons[code];
-  const why = word === undefined ? [] : [facts.file ? `${facts.file}: ${say(word, facts)}` : say(word, facts)];
-  const hints = why;
+  const hints = word === undefined ? [] : [facts.file ? `${facts.file}: ${say(word, facts)}` : say(word, facts)];
   const now = facts.value === undefined ? {} : { now: String(facts.value) };
   const matter = matters.find((each) => each.at.test(at));
   if (matter)
