@@ -35,6 +35,27 @@ test("everything that is wrong is told at once, for all clients, and nothing is 
   expect(existsSync(join(folder, "variants"))).toBe(false);
 });
 
+test("a line that cannot be read hides no other line's fault, and nothing is said of what only it would tell", () => {
+  edit(folder, brief, (text) =>
+    text
+      .replace('brand: "#1e4d2b"', 'brand: "#1e4d2"')
+      .replace("domain: 3acre.example\n", "domain: 3acre\n")
+      .replace("price: 12", "price: twelve")
+      .replace("art/mark-dark.svg", "art/none.svg")
+      .concat("feature:\n  camera: on\nanswers:\n  opening: never\n"),
+  );
+  expect(found().map((each: string) => each.split(":")[0])).toEqual([
+    "value-invalid",
+    "color-invalid",
+    "key-unknown",
+    "answer-unknown",
+    "answer-invalid",
+    "file-missing",
+  ]);
+  expect(oxalis(folder, "generate", "3-acre")).toMatchObject({ code: 1 });
+  expect(existsSync(join(folder, "variants"))).toBe(false);
+});
+
 test("a clean workspace is ready", () => {
   expect(oxalis(folder, "check")).toMatchObject({
     code: 0,

@@ -87,7 +87,7 @@ async function draftAll(
   for (const view of clients) {
     const { client } = view;
     // What it lacks is not known: that nothing has to be asked for would be a guess.
-    const isUnread = client.brief === undefined && client.unchecked === undefined;
+    const isUnread = client.brief === undefined && client.rest === undefined;
     const draft = isUnread
       ? { ok: false as const, problems: client.problems }
       : attempt(() => draftLetter({ workspace, view, standing: board.get(client.key), until: input.until, spoken }));

@@ -12,6 +12,46 @@ export function validate<S extends z.ZodObject>(document: Document, schema: S): 
   stop(result.error.issues.flatMap((issue) => problemsOf(issue, document, schema)));
 }
 
+/** What of a document its schema takes, where it does not take all of it. */
+export interface SoundPart<T> {
+  data: T;
+  /** Where what is left out stands. */
+  without: readonly (readonly string[])[];
+}
+
+/** So often a document is looked at again: a key that is left out may uncover another. */
+const mostRounds = 8;
+
+/** What is left of a document without all that its schema refuses; undefined where that would be nothing. */
+export function soundPartOf<S extends z.ZodObject>(document: Document, schema: S): SoundPart<z.output<S>> | undefined {
+  const data = structuredClone(document.data);
+  const without: string[][] = [];
+  for (let round = 0; round < mostRounds; round++) {
+    const result = schema.safeParse(data);
+    if (result.success) return { data: result.data, without };
+    for (const path of result.error.issues.flatMap(refusedPaths)) {
+      if (path.length === 0) return undefined;
+      leaveOut(data, path);
+      without.push(path);
+    }
+  }
+  return undefined;
+}
+
+/** What is to be left out for an issue: of a list all of it, since the lines of the others would be counted wrongly. */
+function refusedPaths(issue: z.core.$ZodIssue): string[][] {
+  const list = issue.path.findIndex((step) => typeof step === "number");
+  const path = (list < 0 ? issue.path : issue.path.slice(0, list)).map(String);
+  return issue.code === "unrecognized_keys" && list < 0 ? issue.keys.map((key) => [...path, key]) : [path];
+}
+
+function leaveOut(data: unknown, path: readonly string[]): void {
+  const within = path.slice(0, -1).reduce<unknown>((at, step) => (isGroup(at) ? at[step] : undefined), data);
+  if (isGroup(within)) delete within[path.at(-1) as string];
+}
+
+const isGroup = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null;
+
 function problemsOf(issue: z.core.$ZodIssue, document: Document, schema: z.ZodObject): Problem[] {
   const path = issue.path as Path;
   if (issue.code === "unrecognized_keys") {

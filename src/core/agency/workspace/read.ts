@@ -6,7 +6,7 @@ import { nearest } from "../../ground/problems/nearest.ts";
 import { ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt, refuse, stop } from "../../ground/problems/result.ts";
 import { type Document, parseYaml } from "../documents/document.ts";
-import { validate } from "../documents/validate.ts";
+import { soundPartOf, validate } from "../documents/validate.ts";
 import { textOf } from "../history/kept-file.ts";
 import { ledgers } from "../history/ledger.ts";
 import { retirements } from "../history/retired.ts";
@@ -70,9 +70,14 @@ function readClient(root: string, key: string): Client {
     key,
     folder,
     ...(ledger.ok && ledger.value ? { ledger: ledger.value } : {}),
-    ...(brief.ok ? { brief: brief.value } : document.ok ? { unchecked: document.value } : {}),
+    ...(brief.ok ? { brief: brief.value } : document.ok ? restOf(document.value) : {}),
     problems: brief.ok ? [] : ofClient(key, brief.problems),
   };
+}
+
+function restOf(document: Document): Pick<Client, "rest"> {
+  const part = soundPartOf(document, briefSchema);
+  return part ? { rest: { ...part, document: { ...document, data: part.data } } } : {};
 }
 
 function readYaml<S extends typeof agencySchema | typeof briefSchema | TemplateSchema>(

@@ -1,5 +1,6 @@
 import type { Problem } from "../../ground/problems/problem.ts";
 import type { Document } from "../documents/document.ts";
+import type { SoundPart } from "../documents/validate.ts";
 import type { Ledger } from "../history/ledger.ts";
 import type { Retired } from "../history/retired.ts";
 import type { Agency } from "./schema/agency.ts";
@@ -18,8 +19,8 @@ export interface Client {
   folder: string;
   /** Absent when the brief cannot be used; `problems` then says why. */
   brief?: Parsed<Brief>;
-  /** The brief as it is written, where it is YAML and cannot be used all the same. */
-  unchecked?: Document;
+  /** What of the brief can be read, where it is YAML and cannot be used all the same: to be told of, never made. */
+  rest?: Parsed<Brief> & Pick<SoundPart<Brief>, "without">;
   /** What has been in use; absent where nothing has. */
   ledger?: Ledger;
   problems: readonly Problem[];

@@ -198,7 +198,7 @@ export function judgePictures(
           problem(code, message, {
             ...detail(client.key),
             ...more,
-            place: (client.brief?.document ?? client.unchecked)?.placeOf(rolePath(role)),
+            place: client.brief?.document.placeOf(rolePath(role)),
           }),
         ];
       }),

@@ -1,6 +1,5 @@
 import pLimit from "p-limit";
 import { pickClients } from "../../agency/workspace/read.ts";
-import { briefSchema } from "../../agency/workspace/schema/brief.ts";
 import { wantedStores } from "../../agency/workspace/wanted.ts";
 import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
 import { noArtwork, type Resolved, type Variant } from "../../app/variant/variant.ts";
@@ -14,6 +13,7 @@ import { readArtwork } from "./artwork.ts";
 import { judgeNames, judgeTogether } from "./fields/rules.ts";
 import { type KnownFonts, letterVariant, readFont } from "./lettering.ts";
 import { resolveVariant } from "./one-client.ts";
+import { asFarAsRead, knownOf } from "./partly-read.ts";
 import { judgeUnfit } from "./pictures.ts";
 import { readClientFiles } from "./questions/supplied.ts";
 
@@ -82,44 +82,37 @@ async function resolveClient(
   known: LookedAt,
   fonts: KnownFonts,
 ): Promise<Resolved> {
-  if (!client.brief) {
-    const drafted = withArtAlone(client);
-    const seen = drafted ? await readArtwork(workspace, drafted, known) : { art: noArtwork, problems: [] };
-    const told = ofClient(client.key, seen.problems);
-    return { client, values: {}, art: seen.art, problems: [...client.problems, ...told] };
-  }
-  const seen = await readArtwork(workspace, client, known);
-  const font = await attemptAsync(() => readFont(workspace, client, fonts));
+  const read = asFarAsRead(client);
+  if (!read.brief) return { client, values: {}, art: noArtwork, problems: client.problems };
+  const seen = await readArtwork(workspace, read, known);
+  const font = await attemptAsync(() => readFont(workspace, read, fonts));
   const given = font.ok ? font.value : { problems: font.problems };
   const art = given.font ? { ...seen.art, font: given.font } : seen.art;
-  const { variant, ...resolved } = resolveVariant(workspace, client, art, readClientFiles(workspace, client));
-  const unfit = judgeUnfit({ client, values: resolved.values, art });
+  const { variant, ...resolved } = resolveVariant(workspace, read, art, readClientFiles(workspace, read));
+  const unfit = judgeUnfit({ client: read, values: resolved.values, art });
   const ofArt = [...seen.problems, ...given.problems, ...unfit];
-  const isWhole = variant && !ofArt.some(stopsClient);
+  const isWhole = variant && client.brief && !ofArt.some(stopsClient);
   const lettered = isWhole ? await attemptAsync(() => letterVariant(variant, given.opened)) : undefined;
   const unlettered = lettered?.ok === false ? lettered.problems : [];
   return {
     ...resolved,
-    problems: [...resolved.problems, ...ofClient(client.key, [...ofArt, ...unlettered])],
+    client,
+    problems: [
+      ...(client.brief ? [] : client.problems),
+      ...knownOf(client, [...resolved.problems, ...ofClient(client.key, [...ofArt, ...unlettered])]),
+    ],
     ...(lettered?.ok ? { variant: lettered.value } : {}),
   };
-}
-
-/** A client whose brief cannot be used, with the pictures that it names: they can be looked at all the same. */
-function withArtAlone(client: Client): Client | undefined {
-  const document = client.unchecked;
-  const art = briefSchema.pick({ art: true }).strip().safeParse(document?.data);
-  return document && art.success && art.data.art ? { ...client, brief: { data: art.data, document } } : undefined;
 }
 
 /** A client with what its stores are told, and what of that goes into its variant. */
 export function withRecord(workspace: Workspace, resolved: Resolved): ClientView {
   const { client, draft, variant } = resolved;
   if (!draft) return resolved;
-  const told = readRecord(workspace, client, variant ?? draft);
+  const told = readRecord(workspace, asFarAsRead(client), variant ?? draft);
   if (!variant) {
     // A pattern that lacks what nobody has given is no fault of the pattern's.
-    const problems = told.problems.filter(({ code }) => code !== "draft-invalid");
+    const problems = knownOf(client, told.problems).filter(({ code }) => code !== "draft-invalid");
     return { ...resolved, told: { ...told, problems } };
   }
   const { record } = told;

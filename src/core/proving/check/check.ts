@@ -2,6 +2,7 @@ import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { templateFor } from "../../app/survey/narrow.ts";
 import { openTemplate, type Template } from "../../app/survey/template.ts";
 import type { Resolved, Variant } from "../../app/variant/variant.ts";
+import { asFarAsRead, knownOf } from "../../clients/derive/partly-read.ts";
 import { judgePictures } from "../../clients/derive/pictures.ts";
 import { resolvePicked } from "../../clients/derive/resolve.ts";
 import type { ClientView } from "../../clients/record/read.ts";
@@ -35,8 +36,10 @@ export async function checkResolved(
     ...resolved,
     problems: [
       ...resolved.problems,
-      // Those that stop it are among its problems already, where its brief could be read.
-      ...judgePictures(resolved).filter((each) => !isError(each) || !resolved.client.brief),
+      // Those that stop it are among its problems already.
+      ...knownOf(resolved.client, judgePictures({ ...resolved, client: asFarAsRead(resolved.client) })).filter(
+        (each) => !isError(each),
+      ),
       ...(likeness.get(resolved.client.key) ?? []),
       ...judgePlan(resolved, template),
     ],
