@@ -1,6 +1,7 @@
-import { readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
+import sharp from "sharp";
 import { SMTPServer } from "smtp-server";
 import { beforeEach, describe, expect, test } from "vitest";
 import { csvText, readSheet } from "../../src/core/clients/roster/sheet.ts";
@@ -161,7 +162,7 @@ describe("a letter", () => {
     edit(own, "clients/ferme-duclos/brief.yaml", (text) => text.replace(/^( +mark:).*$/m, "$1 art/logo.svg"));
     const { out } = oxalis(own, "ask", "ferme-duclos", "--dry-run");
     expect(out.replace(/\s+/g, " ")).toContain("une autre application porte déjà ce nom");
-    expect(out.replace(/\s+/g, " ")).toContain("art/logo.svg: impossible à ouvrir");
+    expect(out.replace(/\s+/g, " ")).toContain("(logo.svg: impossible à ouvrir");
     expect(out).not.toMatch(/brennans|contrast|\.svg is /);
   });
 
@@ -173,5 +174,48 @@ describe("a letter", () => {
     const html = readFileSync(join(own, "letters/brennans-bothy.html"), "utf8");
     expect(html).toContain('<html lang="ar" dir="rtl">');
     expect(html).toContain("مرحبا،");
+  });
+});
+
+describe("the letter to the designer", () => {
+  const svg = (inner: string, box: string) =>
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}"><g fill="#fff">${inner}</g></svg>`;
+
+  test("has every client's pictures that are not right, each once, shown beside what is wrong with it", async () => {
+    const folder = workspaceWith(["3-acre", "high-hedges", "root-and-leaf", "saltmarsh"]);
+    const draw = (client: string, inner: string, box: string) => {
+      writeFileSync(join(folder, `clients/${client}/art/new.svg`), svg(inner, box));
+      edit(folder, `clients/${client}/brief.yaml`, (text) =>
+        text.replace(/^ {2}icon: .*\n/m, "").replace(/^ {2}mark: .*/m, "  mark: art/new.svg"),
+      );
+    };
+    draw("3-acre", '<circle cx="50" cy="50" r="40"/><text x="20" y="60">AC</text>', "0 0 100 100");
+    draw("saltmarsh", '<path d="M0 20h60v60H0zM80 20h60v60H80zM200 10h500v70H200z"/>', "0 0 700 100");
+    rmSync(join(folder, "clients/root-and-leaf/art/mark.png"));
+    expect(oxalis(folder, "ask", "--designer", "--until", "2026-12-18")).toMatchObject({
+      code: 0,
+      out: "✓ 3 pictures of 3 clients  letters/designer.{txt,html}\n",
+    });
+    const text = readFileSync(join(folder, "letters/designer.txt"), "utf8").replace(/\s+/g, " ");
+    expect(text).toContain("by 18 December 2026");
+    expect(text).toMatch(/3 Acre Greens - new\.svg: cannot be told on #ffd23f: [^-]*; holds live text/);
+    expect(text).toMatch(/Saltmarsh Roots - new\.svg: is (9\.\d|10\.0) times as wide as high/);
+    expect(text).toContain("Root & Leaf - mark.png: is not there");
+    // Who has nothing to mend is not in it, and nobody's folders are.
+    expect(text).not.toMatch(/High Hedges|clients\//);
+    const page = readFileSync(join(folder, "letters/designer.html"), "utf8");
+    const shown = [...page.matchAll(/src="data:image\/png;base64,([^"]+)" alt="([^"]+)"/g)];
+    expect(shown.map(([, , alt]) => alt)).toEqual(["new.svg, as it is now", "new.svg, as it is now"]);
+    const { data, info } = await sharp(Buffer.from(shown[0]?.[1] ?? "", "base64"))
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    // On the client's own ground, up to the edge; and the picture in the middle.
+    expect([info.width, info.height, ...data.subarray(0, 3)]).toEqual([224, 224, 0xff, 0xd2, 0x3f]);
+    const middle = ((info.height * 0.3) | 0) * info.width * info.channels + ((info.width / 2) | 0) * info.channels;
+    expect([...data.subarray(middle, middle + 3)]).toEqual([255, 255, 255]);
+    expect(oxalis(folder, "ask", "--designer", "--language", "de", "--dry-run").out).toContain("in Pfade umwandeln");
+    expect(oxalis(folder, "ask", "high-hedges", "--designer").out).toBe("Nothing to ask a designer for.\n");
+    // The client reads the same in its own letter.
+    expect(oxalis(folder, "ask", "saltmarsh", "--dry-run").out).toMatch(/new\.svg:\s+is [\d.]+ times as wide/);
   });
 });

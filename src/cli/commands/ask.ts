@@ -2,6 +2,7 @@ import { relative } from "node:path";
 import { isError } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import { askClients, type WrittenLetter } from "../../core/operations/ask.ts";
+import { askDesigner, type DesignerAsked } from "../../core/operations/designer.ts";
 import { startWords } from "../../core/operations/words.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
@@ -13,6 +14,11 @@ export const run: Run<"ask"> = async (given, { terminal, ports }) => {
     return mapResult(await startWords({ ...given, language: given.newWords }, ports), ({ file }) => {
       if (given.json) terminal.json({ file });
       else if (!given.quiet) terminal.print(`${file}: the words in English, to be translated.`);
+      return 0;
+    });
+  if (given.designer)
+    return mapResult(await askDesigner(given, ports), (asked) => {
+      showDesigner(asked, given, ports.folder, terminal);
       return 0;
     });
   return mapResult(await askClients(given, ports), ({ letters, problems }) => {
@@ -30,6 +36,27 @@ export const run: Run<"ask"> = async (given, { terminal, ports }) => {
     return [...problems, ...letters.flatMap((each) => each.problems)].some(isError) ? 1 : 0;
   });
 };
+
+function showDesigner(
+  { clients, text, files }: DesignerAsked,
+  { json, quiet, dryRun }: { json: boolean; quiet: boolean; dryRun: boolean },
+  folder: string,
+  { out, print, json: printJson }: Terminal,
+): void {
+  const told = clients.map(({ client, name, pictures }) => ({
+    client,
+    name,
+    pictures: pictures.map(({ label, reasons, isNeeded }) => ({ file: label, reasons, isNeeded })),
+  }));
+  const count = clients.reduce((sum, { pictures }) => sum + pictures.length, 0);
+  const where = files.map((each) => relative(folder, each)).find((each) => each.endsWith(".txt")) ?? "";
+  const of = `${countOf(count, "picture")} of ${countOf(clients.length, "client")}`;
+  if (json) printJson({ clients: told, files });
+  else if (quiet) return;
+  else if (count === 0) print("Nothing to ask a designer for.");
+  else if (dryRun) print(text.trimEnd());
+  else print(`${out.green("✓")} ${of}  ${where.replace(/\.txt$/, ".{txt,html}")}`);
+}
 
 const asData = ({ asked, files, state, problems }: WrittenLetter): object => ({
   ...asked,

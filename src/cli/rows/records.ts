@@ -31,6 +31,11 @@ export const recordRows = {
         value: "<language>",
         says: "of the letters; otherwise each client's own, or the agency's",
       },
+      designer: {
+        kind: "flag",
+        says: "instead, write one letter to whoever draws: every picture that is not right, and what is wrong with it",
+        conflicts: ["send", "sent", "again"],
+      },
       newWords: {
         kind: "text",
         value: "<language>",

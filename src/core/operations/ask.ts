@@ -4,13 +4,13 @@ import { resolvePicked } from "../clients/derive/resolve.ts";
 import { fillInBytes } from "../clients/roster/fill-in.ts";
 import { ofClient, type Problem } from "../ground/problems/problem.ts";
 import { attempt, attemptAsync, stop, unwrap } from "../ground/problems/result.ts";
-import { isDay } from "../ground/values/day.ts";
+import { daysAfter, isDay } from "../ground/values/day.ts";
 import { accentOf } from "../pages/parts/accent.ts";
 import { checkResolved } from "../proving/check/check.ts";
 import { boardOf } from "../proving/standing/board.ts";
 import type { Asked } from "../showing/letters/asked.ts";
 import { draftLetter, type LetterDraft, wordsThere } from "../showing/letters/draft.ts";
-import { untilProblem } from "../showing/letters/letter.ts";
+import { untilProblem, usualDays } from "../showing/letters/letter.ts";
 import { letterPage } from "../showing/letters/page.tsx";
 import { fillInSheet } from "../showing/letters/sheet.ts";
 import { letterText } from "../showing/letters/text.ts";
@@ -52,9 +52,6 @@ interface AllWritten {
   problems: readonly Problem[];
 }
 
-/** Days that a client has where nobody says. */
-const usualDays = 14;
-
 /** Writes each client a letter that asks for what is still missing, and sends it where that is wanted. */
 export const askClients = operation(async (input: Input, ports): Promise<AllWritten> => {
   const { until = daysAfter(ports.today(), usualDays) } = input;
@@ -66,9 +63,6 @@ export const askClients = operation(async (input: Input, ports): Promise<AllWrit
   for (const draft of drafts) letters.push(await deliver(workspace, draft, { ...input, post }, ports));
   return { letters, problems: [...problems, ...(post?.problems() ?? [])] };
 });
-
-const daysAfter = (day: string, days: number): string =>
-  new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 
 /** Every client's letter, each by itself: what is wrong with one stops no other. */
 async function draftAll(

@@ -23,6 +23,8 @@ export function settleBoxed(art: Artwork, { brief, key }: Client): { art: Artwor
         expected,
         client: key,
         place: brief?.document.placeOf(rolePath(role)),
+        about: rolePath(role),
+        facts: { file: art.given[role]?.file ?? "" },
       }),
     );
   const mark = given.mark;

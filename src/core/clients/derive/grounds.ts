@@ -70,6 +70,7 @@ export function judgeGround(client: Client, values: Values, art: Artwork): Probl
         {
           place: client.brief?.document.placeOf(rolePath("icon")),
           about: rolePath("icon"),
+          facts: { file: icon.file, ground: icon.edge },
           expected: "a picture that can be told in a list of apps, 20 points large",
         },
       ),
@@ -86,6 +87,7 @@ export function judgeGround(client: Client, values: Values, art: Artwork): Probl
       problem("art-unseen", `Of ${mark.file} ${left} of the shape stands out from its ground, ${color}.`, {
         place,
         about: rolePath("mark"),
+        facts: { file: mark.file, ground: color },
         expected: isBetter
           ? `colors.ground: "${better.color}", ${better.says}: ${ratio(mark, better.color)} : 1`
           : "another mark: there is no plain ground that carries this one",

@@ -17,7 +17,7 @@ export function knownOf({ brief, rest }: Client, found: readonly Problem[]): Pro
     rest.without.some(([first, ...more]) => {
       if (dependents[first ?? ""]?.has(code)) return true;
       const path = [first, ...more];
-      return about !== undefined && about.every((step, at) => at >= path.length || step === path[at]);
+      return about?.every((step, at) => at >= path.length || step === path[at]);
     });
   const isDerived = ({ code, about }: Problem) => code === "key-missing" && derived.has(about?.join(".") ?? "");
   return found.filter((each) => !isOpen(each) && !isDerived(each));

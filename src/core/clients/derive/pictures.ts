@@ -25,7 +25,7 @@ interface Look {
     art: Art,
     colorOf: (field: Field) => string | undefined,
     given: Artwork["given"],
-  ): (Pick<ProblemDetail, "severity" | "expected"> & { message: string }) | undefined;
+  ): (Pick<ProblemDetail, "severity" | "expected" | "facts"> & { message: string }) | undefined;
 }
 
 /** An icon on a telephone, in points, and the share of it that a wide mark takes (Apple, "App icons"). */
@@ -50,6 +50,7 @@ const looks: readonly Look[] = [
       const lost = 1 - Math.min(width, height) / Math.max(width, height);
       return {
         message: `${file} is ${width} × ${height}: ${percent(lost)} of its longer side is cut.`,
+        facts: { lost: percent(lost) },
         expected: "a square",
       };
     },
@@ -66,7 +67,7 @@ const looks: readonly Look[] = [
       const ground = colorOf("colors.ground") ?? "the ground";
       return opaque || rounded
         ? undefined
-        : { message: `${file} is transparent in places; they are filled with ${ground}.` };
+        : { message: `${file} is transparent in places; they are filled with ${ground}.`, facts: { ground } };
     },
   },
   {
@@ -114,6 +115,7 @@ const looks: readonly Look[] = [
           `${file} is ${ratio.toFixed(1)} times as wide as high: as an icon on a telephone it is a strip ` +
           `${points.toFixed(0)} points high, and its letters less.`,
         expected: "a sign without lettering as art.mark, and this one as art.wide",
+        facts: { ratio: ratio.toFixed(1) },
       };
     },
   },
@@ -129,6 +131,7 @@ const looks: readonly Look[] = [
       return {
         message: `${art.file}: in one colour, ${left} of its shape is left.`,
         expected: "the sign in one colour, on nothing, as art.mono",
+        facts: { left: percent(share) },
       };
     },
   },
@@ -172,10 +175,12 @@ function standsOut({ mean, file, small }: Art, ground: string | undefined, what:
     return {
       message: `Of ${file} only ${percent(share)} of the shape stands out from ${what}, ${ground}.`,
       expected: `${percent(standing)} or more, by ${leastContrast} : 1`,
+      facts: { ground },
     };
   return {
     message: `${file}, in the mean ${mean}, stands out from ${what} ${ground} by only ${ratio.toFixed(1)} : 1.`,
     expected: `${leastContrast} : 1 or more`,
+    facts: { ground },
   };
 }
 
@@ -193,11 +198,13 @@ export function judgePictures(
       .flatMap(({ code, at }) => {
         const found = at(picture, colorOf, art.given);
         if (!found) return [];
-        const { message, ...more } = found;
+        const { message, facts, ...more } = found;
         return [
           problem(code, message, {
             ...detail(client.key),
             ...more,
+            about: rolePath(role),
+            facts: { file: picture.file, ...facts },
             place: client.brief?.document.placeOf(rolePath(role)),
           }),
         ];

@@ -4,3 +4,7 @@ import * as z from "zod";
 export const day = z.iso.date("a day, such as 2026-12-01");
 
 export const isDay = (text: string): boolean => day.safeParse(text).success;
+
+/** The day so many days after another. */
+export const daysAfter = (from: string, days: number): string =>
+  new Date(Date.parse(`${from}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);

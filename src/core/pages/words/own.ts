@@ -9,6 +9,7 @@ import { lookAt } from "../../ground/files/writing/door.ts";
 import { toldAs } from "../../ground/problems/retell.ts";
 import { pageLanguages } from "../../ground/values/page-language.ts";
 import { english, type Word, type Words } from "./en/letter.ts";
+import { type PictureWord, english as pictures } from "./en/pictures.ts";
 import { type Say, tables } from "./letter.ts";
 import { speakingFrom } from "./speak.ts";
 
@@ -36,6 +37,9 @@ const schema = z.strictObject(
   >,
 );
 
+/** Words that files of before do not have: what is said of pictures, which stays in English where it is not given. */
+const laterWords = Object.fromEntries(Object.keys(pictures).map((word) => [word, true])) as Record<PictureWord, true>;
+
 /** The agency's own words in a language, over those that come with Oxalis. Stops: words-invalid. */
 function ownWords(root: string, language: string): Words | undefined {
   const file = wordsFile(language);
@@ -43,9 +47,9 @@ function ownWords(root: string, language: string): Words | undefined {
   const known = pageLanguages.find((each) => each === language);
   return toldAs("words-invalid", () => {
     const document = parseYaml({ file, text: textOf(readInside(root, file, file), file) });
-    if (!known) return validate(document, schema);
-    const given = Object.entries(validate(document, schema.partial())).filter(([, text]) => text !== undefined);
-    return { ...tables[known], ...Object.fromEntries(given) };
+    const given = validate(document, known ? schema.partial() : schema.partial(laterWords));
+    const said = Object.entries(given).filter(([, text]) => text !== undefined);
+    return { ...(known ? tables[known] : english), ...Object.fromEntries(said) };
   });
 }
 

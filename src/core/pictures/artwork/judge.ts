@@ -16,6 +16,7 @@ import { smallOf } from "./seen/small.ts";
 import { sameColor } from "./seen/told.ts";
 import { trialLimits, tryDrawing, type Unfit } from "./trial.ts";
 import { readVector, type Vector } from "./vector/read.ts";
+import { sizeAt, standAlone } from "./vector/stand-alone.ts";
 
 /** Longest side at which a picture is looked at, in pixels. */
 const lookedAt = 400;
@@ -74,21 +75,6 @@ function decode(bytes: Uint8Array, file: string): string {
 }
 
 const sizeOf = ({ width, height }: Vector) => ({ width, height });
-
-/** Its size where its longer side has so many pixels. */
-function sizeAt({ width, height }: Vector, longer: number): [width: number, height: number] {
-  const scale = longer / Math.max(width, height);
-  return [Math.max(1, width * scale), Math.max(1, height * scale)];
-}
-
-/** A vector as a document of its own, so large. */
-const standAlone = (vector: Vector, width: number, height: number): Buffer =>
-  Buffer.from(
-    `<svg xmlns="http://www.w3.org/2000/svg" ${withoutNamespace(vector.rootAttributes)} width="${width}" ` +
-      `height="${height}" viewBox="${vector.viewBox}">${vector.inner}</svg>`,
-  );
-
-const withoutNamespace = (attributes: string): string => attributes.replace(/(^|\s)xmlns="[^"]*"/, "");
 
 async function lookAt(input: Buffer, size: { width: number; height: number }, file: string, place: Place) {
   const scale = lookedAt / Math.max(size.width, size.height);

@@ -49,7 +49,8 @@ export function judgeLikeness(
     for (const { each, art, like } of holders.filter((holder) => holder.like.length > 0)) {
       const { key, brief } = each.client;
       const place = brief?.document.placeOf(rolePath(role));
-      const told = { ...detail(key), expected: `more than ${alike}`, place };
+      const about = rolePath(role);
+      const told = { ...detail(key), expected: `more than ${alike}`, place, about, facts: { file: art.file } };
       found.set(key, [...(found.get(key) ?? []), problem("art-alike", likenessMessage(art.file, like), told)]);
     }
   }

@@ -73,6 +73,9 @@ const isAsked = ({ who, severity }: Problem): boolean =>
 export const namesOf = (groups: Asked["groups"]): string[] =>
   groups.flatMap(({ things }) => things.map(({ name }) => name));
 
+/** Days that there are to answer where nobody says. */
+export const usualDays = 14;
+
 /** Refuses a day that is none. */
 export const untilProblem = (day: string): Problem =>
   problem("value-invalid", `"${day}" is no day.`, { expected: "a day such as 2026-12-01" });

@@ -1,3 +1,4 @@
+import { basename } from "node:path";
 import { asksIn } from "../../agency/workspace/schema/questions.ts";
 import type { TemplateNotes } from "../../agency/workspace/schema/template.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
@@ -10,11 +11,18 @@ export function matterThing(found: Problem, { view, notes, language, say }: Lett
   const { about = [], code, facts = {}, message, expected } = found;
   const at = about.join(".");
   const word = reasons[code];
-  const hints = word === undefined ? [] : [facts.file ? `${facts.file}: ${say(word, facts)}` : say(word, facts)];
+  const file = facts.file === undefined ? undefined : basename(String(facts.file));
+  const hints = word === undefined ? [] : [file ? `${file}: ${say(word, facts)}` : say(word, facts)];
   const now = facts.value === undefined ? {} : { now: String(facts.value) };
   const matter = matters.find((each) => each.at.test(at));
   if (matter)
-    return { group: matter.group, at: matter.isAside ? undefined : at, label: say(matter.word, facts), hints, ...now };
+    return {
+      group: matter.group,
+      at: matter.isAside ? undefined : at,
+      label: say(matter.word, { ...facts, file }),
+      hints,
+      ...now,
+    };
   const field = fieldAt(at, view.values.locale?.value ?? "en");
   if (field) return { ...fieldSaid(field, say), at, hints, ...now };
   const asked = questionAt(about, notes);

@@ -3,7 +3,7 @@ import type { Say } from "../../pages/words/letter.ts";
 import type { Asked, AskedThing } from "./asked.ts";
 
 /** A day as people of a language write it. */
-const dayIn = (language: string, day: string): string =>
+export const dayIn = (language: string, day: string): string =>
   new Intl.DateTimeFormat(language === "en" ? "en-GB" : language, { dateStyle: "long", timeZone: "UTC" }).format(
     new Date(`${day}T00:00:00Z`),
   );
@@ -50,7 +50,7 @@ function itemText({ label, hints, isStill }: AskedThing, say: Say): string {
 }
 
 /** A line broken to what mail shows well; what goes on stands under its beginning. */
-function fold(line: string): string {
+export function fold(line: string): string {
   const mark = line.startsWith("- ") ? "- " : "";
   const [first = "", ...more] = wrapAnsi(line.slice(mark.length), lineWidth - mark.length).split("\n");
   return [mark + first, ...more.map((each) => " ".repeat(mark.length) + each)].join("\n");

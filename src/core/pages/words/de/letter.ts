@@ -1,5 +1,6 @@
 import type { Words } from "../en/letter.ts";
 import { sharingIn } from "../sharing.ts";
+import { german as pictures } from "./pictures.ts";
 
 export const german: Words = {
   subject: "{name}: Was wir für Ihre App brauchen",
@@ -81,5 +82,6 @@ export const german: Words = {
   price: "Kostenlos oder der Preis",
   countries: "Länder, in denen die App angeboten wird",
   released: "Der Tag, an dem sie erscheinen soll",
+  ...pictures,
   ...sharingIn("de"),
 };

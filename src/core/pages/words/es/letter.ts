@@ -1,5 +1,6 @@
 import type { Words } from "../en/letter.ts";
 import { sharingIn } from "../sharing.ts";
+import { spanish as pictures } from "./pictures.ts";
 
 export const spanish: Words = {
   subject: "{name}: lo que necesitamos para su aplicación",
@@ -83,5 +84,6 @@ export const spanish: Words = {
   price: "Gratis, o el precio",
   countries: "Países donde se ofrece la aplicación",
   released: "El día en que debe aparecer",
+  ...pictures,
   ...sharingIn("es"),
 };

@@ -1,5 +1,6 @@
 import type { Words } from "../en/letter.ts";
 import { sharingIn } from "../sharing.ts";
+import { french as pictures } from "./pictures.ts";
 
 export const french: Words = {
   subject: "{name}\u00a0: ce qu'il nous faut pour votre application",
@@ -83,5 +84,6 @@ export const french: Words = {
   price: "Gratuite, ou le prix",
   countries: "Pays où l'application est proposée",
   released: "Le jour où elle doit paraître",
+  ...pictures,
   ...sharingIn("fr"),
 };
