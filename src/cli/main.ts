@@ -16,7 +16,9 @@ const signals = { SIGHUP: 1, SIGINT: 2, SIGTERM: 15 } as const;
 for (const [signal, number] of Object.entries(signals)) process.once(signal, () => process.exit(128 + number));
 
 const program = new Command("oxalis")
-  .description("Makes many branded apps out of one shared template, and proves that nothing of the template is left.")
+  .description(
+    "Makes many branded apps out of one shared template, and proves that nothing of the template's identity is left.",
+  )
   .version(version, "-V, --version", "print the version")
   .helpOption("-h, --help", "print this help")
   .helpCommand("help [command]", "print the help of a command")

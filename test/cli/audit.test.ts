@@ -213,3 +213,35 @@ test("what names the template inside an archive, and a file that no list names, 
     "CrateLid.appiconset/old.txt is in an asset whose Contents.json does not name it.  [place-wrong]",
   );
 });
+
+test("content of the template is told by file until somebody says that all apps have it in common", () => {
+  const folder = workspaceWith(["3-acre", "saltmarsh"]);
+  writeFileSync(
+    join(folder, "template/web/news.json"),
+    '[{ "title": "We moved", "text": "The yard is by the river now" }, { "title": "New hours", "text": "Until six" }]',
+  );
+  oxalis(folder, "generate");
+  const audited = () => oxalis(folder, "audit");
+  expect(audited()).toMatchObject({
+    code: 0,
+    out: expect.stringMatching(
+      /\? web\/news\.json {2}2 entries, such as “We moved”\n[\s\S]*identity left; content of the template: 1 file, yours to decide\.\n$/,
+    ),
+  });
+  const decide = (reason: string) =>
+    edit(folder, "template.yaml", (text) => `${text}\nshared:\n  - file: web/*.json\n    reason: ${reason}\n`);
+  decide("...");
+  expect(audited()).toMatchObject({ code: 1, err: expect.stringContaining("expected  a reason in words") });
+  edit(folder, "template.yaml", (text) => text.replace(/\nshared:[\s\S]*$/, ""));
+  decide("news come from the agency, for all");
+  oxalis(folder, "generate");
+  expect(audited().out).toMatch(/^✓ 3-acre[\s\S]*content of the template: 1 file, kept as you said\.\n$/);
+  expect(JSON.parse(oxalis(folder, "audit", "saltmarsh", "--json").out).clients[0].content).toEqual([
+    {
+      file: "web/news.json",
+      kind: "list",
+      says: "2 entries, such as “We moved”",
+      reason: "news come from the agency, for all",
+    },
+  ]);
+});

@@ -56,7 +56,7 @@ test("every client of the demo is generated, and the audit finds nothing", () =>
   const made = readdirSync(join(demo, "variants")).sort();
   expect(made.filter((name) => !name.startsWith("builds."))).toEqual(expected.map(({ key }) => key));
   const { code, out } = oxalis(demo, "audit");
-  expect(out).toContain("8 variants audited: all whole, nothing of the template left.");
+  expect(out).toContain("8 variants audited: all whole, nothing of the template's identity left.");
   expect(code).toBe(0);
 });
 

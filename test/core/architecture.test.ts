@@ -19,7 +19,7 @@ const wings: Readonly<Record<string, readonly string[]>> = {
   clients: ["record", "derive", "release", "roster"],
   making: ["render", "plan", "jobs", "make"],
   proving: ["standing", "check", "audit"],
-  showing: ["letters", "board", "copysheet", "guide", "proof"],
+  showing: ["letters", "designer", "board", "copysheet", "guide", "proof"],
   operations: ["running", "init"],
 };
 

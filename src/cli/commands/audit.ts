@@ -1,6 +1,6 @@
 import { mapResult } from "../../core/ground/problems/result.ts";
 import { auditVariants } from "../../core/operations/audit.ts";
-import type { Finding } from "../../core/proving/audit/audit.ts";
+import type { ContentLeft, Finding } from "../../core/proving/audit/audit.ts";
 import { type CauseFound, causesOf } from "../../core/proving/audit/causes.ts";
 import type { Run } from "../command.ts";
 import { showCause } from "../view/causes.ts";
@@ -28,16 +28,50 @@ const causeData = ({ problem, clients, places, settle }: CauseFound): object => 
   settle,
 });
 
-const asData = ({ client, files, problems, allowed, code }: Finding): object => ({
+const asData = ({ client, files, problems, allowed, code, content }: Finding): object => ({
   client,
   files,
   code: code.length,
+  content,
   problems: problems.map(placeData),
   allowed: allowed.map(({ problem, reason }) => ({ reason, problem: placeData(problem) })),
 });
 
 /** Most causes shown, unless --verbose asks for all. */
 const mostShown = 8;
+
+/** What people see of the template, each file once, however many variants have it. */
+const contentIn = (findings: readonly Finding[]): ContentLeft[] => [
+  ...new Map(findings.flatMap(({ content }) => content).map((each) => [each.file, each])).values(),
+];
+
+/** How much of the template's content there is, and whether somebody meant it to be. */
+function contentSaid(findings: readonly Finding[]): string {
+  const all = contentIn(findings);
+  const open = all.filter(({ reason }) => reason === undefined).length;
+  if (all.length === 0) return "";
+  const of = `; content of the template: ${countOf(all.length, "file")}`;
+  return open === 0
+    ? `${of}, kept as you said`
+    : `${of}, ${open === all.length ? "" : `${open} of them `}yours to decide`;
+}
+
+/** Names what nobody has decided: what people see in every app alike. */
+function tellContent(findings: readonly Finding[], { out, print, settings }: Terminal): void {
+  const open = contentIn(findings).filter(({ reason }) => reason === undefined);
+  if (open.length === 0) return;
+  const most = settings.verbose ? open.length : mostContent;
+  for (const { file, says } of open.slice(0, most)) print(`${out.yellow("?")} ${file}  ${out.dim(says)}`);
+  if (open.length > most) print(out.dim(`  and ${open.length - most} more; --verbose lists them`));
+  print(
+    out.dim(
+      "People see this of the template in every app. What all have in common, say under shared in template.yaml.",
+    ),
+  );
+}
+
+/** Files of content that are named, unless --verbose asks for all. */
+const mostContent = 5;
 
 function show(findings: readonly Finding[], terminal: Terminal): void {
   const { out, err, settings, print, note } = terminal;
@@ -50,7 +84,7 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
       const excused = allowed.length > 0 ? `; ${countOf(allowed.length, "exception")} allowed` : "";
       print(
         `${out.green("✓")} ${client}  ` +
-          `${out.dim(`${countOf(files, "file")}: whole, up to date, nothing of the template${excused}`)}`,
+          `${out.dim(`${countOf(files, "file")}: whole, up to date, nothing of the template's identity${excused}`)}`,
       );
     }
   }
@@ -67,6 +101,7 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
       note(`${err.cyan(`${hit.file}:${hit.line}`)}  "${hit.text}"  ${err.dim(hit.reason)}`);
   }
   if (settings.quiet) return;
+  tellContent(findings, terminal);
   const bad = findings.filter((each) => each.problems.length > 0).length;
   const head = `${countOf(findings.length, "variant")} audited: `;
   const code = uniqueCode(findings).length;
@@ -77,7 +112,7 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
           "--verbose lists them.",
       ),
     );
-  print(
-    bad === 0 ? out.green(`${head}all whole, nothing of the template left.`) : out.red(`${head}${bad} with findings.`),
-  );
+  const found = bad === 0 ? "all whole, nothing of the template's identity left" : `${bad} with findings`;
+  const color = bad === 0 ? out.green : out.red;
+  print(color(`${head}${found}${contentSaid(findings)}.`));
 }

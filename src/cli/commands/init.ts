@@ -66,7 +66,10 @@ type Row = readonly [string, string, string];
 const widths = [44, 34] as const;
 
 /** Rows of three columns; the last one, a place, is cut at its front where the terminal is too narrow for it. */
-function headless(rows: readonly Row[], { out, width, room: columns }: Terminal): string {
+function headless(
+  rows: readonly Row[],
+  { out, width, room: columns }: Pick<Terminal, "out" | "width" | "room">,
+): string {
   const room = Math.max(24, width - widths[0] - widths[1] - 4);
   const padded = rows.map(([first, second, third]) => [
     first.padEnd(widths[0] + first.length - plain(first).length),
@@ -83,7 +86,7 @@ const shorten = (value: string): string => {
   return line.length > longest ? `${line.slice(0, longest - 1)}…` : line;
 };
 
-function tellElsewhere({ left, suggestions, colors }: Initiated, terminal: Terminal): void {
+function tellElsewhere({ left, suggestions, colors, content }: Initiated, terminal: Terminal): void {
   const { out, print, settings } = terminal;
   if (suggestions.length > 0 && !settings.quiet) {
     print(out.bold("Filled through template.yaml"));
@@ -101,6 +104,7 @@ function tellElsewhere({ left, suggestions, colors }: Initiated, terminal: Termi
     if (colors.length > rows.length) print(out.dim(`  and ${colors.length - rows.length} more; --verbose lists them`));
     print("");
   }
+  tellContent(content, terminal);
   if (left.length === 0) return;
   print(
     `${out.bold("Names the template, and is yours to decide")}  ${out.dim("fill, leave or allow it in template.yaml")}`,
@@ -114,6 +118,21 @@ function tellElsewhere({ left, suggestions, colors }: Initiated, terminal: Termi
   print("");
 }
 
+function tellContent(content: Initiated["content"], { out, print, settings, width, room }: Terminal): void {
+  if (content.length === 0 || settings.quiet) return;
+  const what = "say under shared in template.yaml which all apps have in common";
+  print(`${out.bold("Content that people see, and is yours to decide")}  ${out.dim(what)}`);
+  const most = settings.verbose ? content.length : 12;
+  const rows = content
+    .slice(0, most)
+    .map(({ file, kind, says }): Row => [`  ${contentKinds[kind]}`, shorten(says), file]);
+  print(headless(rows, { out, width, room }));
+  if (content.length > most) print(out.dim(`  and ${content.length - most} more; --verbose lists them`));
+  print("");
+}
+
+const contentKinds = { photo: "Picture", list: "List", text: "Text" } as const;
+
 function close(shown: string, { files }: Initiated, dryRun: boolean, { out, print }: Terminal): void {
   if (dryRun) {
     print(`Nothing is written. Would be: ${[...files.keys()].join(", ")}`);
@@ -124,7 +143,7 @@ function close(shown: string, { files }: Initiated, dryRun: boolean, { out, prin
   print(out.dim(`Next: ${way}oxalis import <your roster>, oxalis check`));
 }
 
-const asData = ({ accounts, unclear, secrets, left, suggestions, colors, files }: Initiated): object => ({
+const asData = ({ accounts, unclear, secrets, left, suggestions, colors, content, files }: Initiated): object => ({
   parts: accounts.map(({ values, missing, gaps, ...rest }) => ({
     ...rest,
     values: values.map(placeData),
@@ -135,6 +154,7 @@ const asData = ({ accounts, unclear, secrets, left, suggestions, colors, files }
   secrets: secrets.map(placeData),
   fill: suggestions,
   colors: colors.map(placeData),
+  content,
   left: left.map(({ text, place }: Elsewhere) => placeData({ text, place })),
   files: [...files.keys()],
 });

@@ -158,7 +158,7 @@ export const rows = {
     },
   },
   audit: {
-    says: "prove that the variants are whole, and that nothing of the template is left in them",
+    says: "prove that the variants are whole, and that nothing of the template's identity is left in them",
     arguments: { clients },
     options: {
       ...atStage,

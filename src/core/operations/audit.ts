@@ -20,7 +20,11 @@ export const auditVariants = operation(async ({ report, ...input }: Input, ports
     comparer = ports.openComparer(folders);
     return comparer?.compare;
   }).finally(() => comparer?.close());
-  const of = { command: "audit", sound: "whole, up to date, nothing of the template", version: ports.version } as const;
+  const of = {
+    command: "audit",
+    sound: "whole, up to date, nothing of the template's identity",
+    version: ports.version,
+  } as const;
   if (report !== undefined && reporter) writeOutput(workspace.root, ports, { named: report }, reporter(findings, of));
   return findings;
 });

@@ -32,7 +32,7 @@ export interface DesignerAsked {
   files: readonly string[];
 }
 
-/** Writes one letter to whoever draws: every client's pictures that are not right, each beside what is wrong with it. */
+/** Writes one letter to whoever draws: all clients' pictures that are not right, beside what is wrong with each. */
 export const askDesigner = operation(async (input: Input, ports): Promise<DesignerAsked> => {
   const { until = daysAfter(ports.today(), usualDays) } = input;
   if (!isDay(until)) stop([untilProblem(until)]);

@@ -20,6 +20,7 @@ import { namedPlace } from "../template/places.ts";
 import { pubspecFills } from "../template/pubspec.ts";
 import { type AnswerPlaces, answerPlaces, givenByClients } from "./answers.ts";
 import { withColors } from "./colors.ts";
+import { type Content, contentOf } from "./content.ts";
 import { aroundCopyright } from "./copyright.ts";
 import { deviceFills } from "./devices.ts";
 import { featurePlaces } from "./features.ts";
@@ -65,12 +66,18 @@ export interface Template {
   revision?: string;
   /** Files among them that hold secrets, or may, and that template.yaml does not allow. Looked for when it is asked. */
   secrets(): readonly FoundSecret[];
+  /** What people see of it and is no part of its identity. Looked for when it is asked. */
+  content(): readonly Content[];
   /** Changes whenever anything of the template does, as far as the file system and the survey show. */
   key: string;
 }
 
 /** What a variant's receipt is called: a file of that name in a template is not the variant's. */
 const ownReceipt = ".receipt.json";
+
+/** Files that are drawn anew for every client. */
+export const drawnFiles = (parts: readonly PartSurvey[]): ReadonlySet<string> =>
+  new Set(parts.flatMap((part) => [...part.brandFiles, ...part.pictures.map(({ path }) => path)]));
 
 /** Templates that are open: a workspace is read for one call, and several steps of that look at its template. */
 const opened = new WeakMap<Workspace, Template>();
@@ -114,7 +121,17 @@ function surveyed(workspace: Workspace): Template {
   );
   const revision = checkoutRevision(folder.root);
   let secrets: FoundSecret[] | undefined;
+  let content: Content[] | undefined;
+  const drawn = drawnFiles(parts);
+  const written = new Set(notes.data.runtime.map(({ file }) => file));
   return {
+    content() {
+      content ??= contentOf(
+        folder,
+        files.filter((file) => !drawn.has(file) && !written.has(file)),
+      );
+      return content;
+    },
     secrets() {
       secrets ??= dropAllowed(findSecrets(folder, files), notes.data.allow);
       return secrets;

@@ -1,4 +1,4 @@
-import { brandColors } from "../../app/survey/template.ts";
+import { brandColors, drawnFiles } from "../../app/survey/template.ts";
 import type { PartSurvey } from "../../app/template/found.ts";
 import { placesIn } from "../../app/template/places.ts";
 import { applyEdits } from "../../formats/splice/site.ts";
@@ -55,7 +55,7 @@ export function lookElsewhere(
   };
   const identity = gatherIdentity(template, template.list(), []);
   const search = searchFor(identity, colors, { values: {}, names: { further: {} }, answers: {} });
-  const drawn = new Set(parts.flatMap((part) => [...part.brandFiles, ...part.pictures.map(({ path }) => path)]));
+  const drawn = drawnFiles(parts);
   const left: Elsewhere[] = [];
   const suggestions: Suggestion[] = [];
   for (const file of template.list()) {

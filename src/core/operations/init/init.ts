@@ -2,9 +2,10 @@ import { join, relative, resolve, sep } from "node:path";
 import { stringify } from "yaml";
 import { agencyFile } from "../../agency/workspace/locate.ts";
 import { ownColors } from "../../app/survey/colors.ts";
+import { type Content, contentOf } from "../../app/survey/content.ts";
 import { notUnderstood } from "../../app/survey/no-app.ts";
 import { findSecrets } from "../../app/survey/secrets/find.ts";
-import { surveyTemplate } from "../../app/survey/template.ts";
+import { drawnFiles, surveyTemplate } from "../../app/survey/template.ts";
 import { isFolder, isThere, openFolder } from "../../ground/files/reading/folder.ts";
 import { makeRoot } from "../../ground/files/writing/door.ts";
 import { writeTogether } from "../../ground/files/writing/together.ts";
@@ -39,6 +40,8 @@ export interface Initiated {
   suggestions: Suggestion[];
   /** Colours that could be given a part, each with its value and the first of its places. */
   colors: { name: string; value: string; place: Place }[];
+  /** What people see of it and is no part of its identity. */
+  content: Content[];
   /** Texts by path within the workspace. */
   files: ReadonlyMap<string, string>;
 }
@@ -61,6 +64,11 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
       value: shape === "color" ? site.value : "red, green, blue",
       place: placeAt(opened.source(site.file), site.start),
     }));
+  const drawn = drawnFiles(parts);
+  const content = contentOf(
+    opened,
+    opened.list().filter((file) => !drawn.has(file)),
+  );
   const shown = relative(folder, template).split(sep).join("/") || ".";
   const files = new Map([
     [
@@ -72,7 +80,7 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
         parts.map(({ platform }) => platform),
       ),
     ],
-    ["template.yaml", templateText(suggestions, colors)],
+    ["template.yaml", templateText(suggestions, colors, content)],
   ]);
   if (!isThere(join(folder, ".gitignore"))) files.set(".gitignore", "variants/\nletters/\n.oxalis/\n");
   if (!dryRun) writeNew(resolve(folder), files);
@@ -86,6 +94,7 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
     left,
     suggestions,
     colors,
+    content,
     files,
   };
 }
@@ -108,7 +117,11 @@ defaults:
   build: 1
 `;
 
-function templateText(suggestions: readonly Suggestion[], colors: Initiated["colors"]): string {
+function templateText(
+  suggestions: readonly Suggestion[],
+  colors: Initiated["colors"],
+  content: readonly Content[],
+): string {
   const fill = `
 # Places that name the template beyond its build files, and what goes there instead.
 ${stringify({ fill: suggestions })}`;
@@ -117,9 +130,15 @@ ${stringify({ fill: suggestions })}`;
 # ${colorRoles.join(", ")}.
 # colors:
 ${colors.map(({ name }) => `#   ${name}:\n`).join("")}`;
+  const common = `
+# What people see of the template. What all apps are to have in common, say here, and why; what is each client's own
+# becomes a question or a collection.
+# shared:
+${content.map(({ file }) => `#   - file: ${file}\n#     reason: ...\n`).join("")}`;
   return [
     "# What a survey of the template cannot know.\n",
     ...(suggestions.length > 0 ? [fill] : []),
     ...(colors.length > 0 ? [roles] : []),
+    ...(content.length > 0 ? [common] : []),
   ].join("");
 }

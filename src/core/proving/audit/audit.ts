@@ -1,6 +1,8 @@
 import picomatch from "picomatch";
+import type { TemplateNotes } from "../../agency/workspace/schema/template.ts";
 import { variantPath } from "../../agency/workspace/stage.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
+import type { Content } from "../../app/survey/content.ts";
 import { templateFor } from "../../app/survey/narrow.ts";
 import { openTemplate, type Template } from "../../app/survey/template.ts";
 import type { Resolved } from "../../app/variant/variant.ts";
@@ -30,6 +32,14 @@ export interface Finding {
   allowed: { problem: Problem; reason: string }[];
   /** Where the template's names stand and only code refers to them. */
   code: readonly CodeHit[];
+  /** What people see of the template that the variant has too. */
+  content: readonly ContentLeft[];
+}
+
+/** A file of the template that people see, in a variant. */
+export interface ContentLeft extends Content {
+  /** Why all apps have it in common, as template.yaml says; absent where nobody has decided. */
+  reason?: string;
 }
 
 /**
@@ -57,6 +67,7 @@ export async function auditResolved(
     references: templateReferences(template.folder, template.files),
     inTemplate: templateSearch(template, identity),
     adviser: openAdviser(template, identity),
+    content: decided(template.content(), workspace.notes.data.shared),
   };
   const compare = openCompare(picked.length);
   const opened = (at: number) => picked[at] && openVariant(workspace, template, picked[at].client.key, compare);
@@ -107,6 +118,16 @@ interface Searches {
   /** What is in a file of the template's own; what is not there is so for no client. */
   inTemplate(file: string): SearchFound;
   adviser: Adviser;
+  content: readonly ContentLeft[];
+}
+
+/** Content of the template, each with why it may stay, where somebody said so. */
+function decided(content: readonly Content[], shared: TemplateNotes["shared"]): ContentLeft[] {
+  const rules = shared.map(({ file, reason }) => ({ matches: picomatch(file, { dot: true }), reason }));
+  return content.map((each) => {
+    const rule = rules.find(({ matches }) => matches(each.file));
+    return rule ? { ...each, reason: rule.reason } : each;
+  });
 }
 
 function templateSearch(template: Template, identity: Identity): Searches["inTemplate"] {
@@ -148,7 +169,7 @@ async function auditOne(
   const { client, problems } = resolved;
   const { key } = client;
   const named = (all: readonly Problem[]) => ofClient(key, all);
-  const nothing = { client: key, files: 0, allowed: [], code: [] };
+  const nothing = { client: key, files: 0, allowed: [], code: [], content: [] };
   const own = templateFor(all, resolved);
   if (!own.ok) return { ...nothing, problems: problems.filter(isError) };
   const { variant, template } = own.value;
@@ -197,7 +218,8 @@ async function auditOne(
       // What is no client's business is told here too: a variant may have been made before it was known.
       ...template.secrets().flatMap((each) => (hashes.has(each.file) ? [each.problem] : [])),
     ];
-    return { client: key, files: files.length, problems: named(found), allowed, code };
+    const content = searches.content.filter(({ file }) => hashes.has(file));
+    return { client: key, files: files.length, problems: named(found), allowed, code, content };
   });
   return audited.ok ? audited.value : { ...nothing, problems: named(audited.problems) };
 }

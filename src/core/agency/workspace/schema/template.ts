@@ -8,6 +8,13 @@ import { collectionSchema, questionSchema } from "./questions.ts";
 
 const glob = z.string().min(1).max(200);
 
+/** A placeholder that was left where it stood says nothing. */
+const reason = z
+  .string()
+  .trim()
+  .max(500)
+  .regex(/\p{L}{2}/u, "a reason in words");
+
 const names = z.array(z.string().min(1).max(200)).max(60).optional();
 
 /** What the platforms' own definitions let template.yaml say. */
@@ -92,8 +99,12 @@ export const templateSchemaOf = ({ declares, missing }: OfPlatforms) =>
       .partialRecord(z.enum(missing), z.enum(["add", "leave"]))
       .default({})
       .describe("What the template lacks: added where nothing is said, or left out"),
+    shared: z
+      .array(z.strictObject({ file: glob, reason }))
+      .default([])
+      .describe("Content of the template that all apps are to have in common, and why"),
     allow: z
-      .array(z.strictObject({ file: glob, text: z.string().min(1).optional(), reason: z.string().trim().min(3) }))
+      .array(z.strictObject({ file: glob, text: z.string().min(1).optional(), reason }))
       .default([])
       .describe("What the audit may pass over, and why"),
   });
