@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import readXlsxFile from "read-excel-file/node";
 import sharp from "sharp";
@@ -466,4 +466,57 @@ describe("a client out of service", () => {
     expect(oxalis(folder, "check", "twin").err).toContain("orchard-lane");
     expect(oxalis(folder, "retire").err).toContain("retire-refused");
   });
+});
+
+test("what is struck out, or stands above the headings, is no client; lists come in as their field has them", async () => {
+  folder = workspaceWith(["3-acre"]);
+  const out = { textDecoration: { strikethrough: true } } as const;
+  const rows = [
+    [{ value: "Swimming schools 2026" }],
+    [
+      { value: "client" },
+      { value: "name" },
+      { value: "store.texts.en.keywords" },
+      { value: "store.texts.en.highlights" },
+    ],
+    ["north", "North Pool", "swim, lessons;\n\npool", "- Book a course, any day\n- See who teaches"],
+    ["south", "South Pool", "", ""].map((value) => ({ value, ...out })),
+    [{ value: "east" }, { value: "East Pool", ...out }, { value: "" }, { value: "Find a pool; pay, or pay later" }],
+  ].map((row) => row.map((cell) => (typeof cell === "string" ? { value: cell } : cell)));
+  await writeXlsxFile([{ data: rows, sheet: "Schools" }]).toFile(join(folder, "struck.xlsx"));
+  const { out: said, err } = oxalis(folder, "import", "struck.xlsx");
+  expect(err).toContain('headings  in row 2; above is no client: "Swimming schools 2026".');
+  expect(err).toContain("passed over  row 4: it is struck out.");
+  expect(said).toContain("2 new clients");
+  const brief = (key: string) => parse(readFileSync(join(folder, `clients/${key}/brief.yaml`), "utf8")).store.texts.en;
+  expect(brief("north")).toEqual({
+    keywords: ["swim", "lessons", "pool"],
+    highlights: ["Book a course, any day", "See who teaches"],
+  });
+  expect(brief("east").highlights).toEqual(["Find a pool", "pay, or pay later"]);
+  // What was taken from entries with commas in them is exported so that it comes back the same.
+  expect(oxalis(folder, "export", "back.csv").code).toBe(0);
+  expect(oxalis(folder, "import", "back.csv").out).toContain("0 new clients, 0 changed, 3 as before");
+});
+
+test("a text that a store finds too long is told at the import, with its cell; it is taken all the same", () => {
+  folder = workspaceWith(["3-acre"]);
+  const long = "Salad, roots and greens from three acres, cut in the morning when you get them there.";
+  writeFileSync(join(folder, "back.csv"), `client,store.texts.en.short\n3-acre,"${long}"\n`);
+  const { err, out, code } = oxalis(folder, "import", "back.csv");
+  expect(long).toHaveLength(85);
+  expect(err).toContain(
+    'row 2, column "store.texts.en.short": "Short description" of Google Play has 85 of 80 characters.',
+  );
+  expect([code, out]).toEqual([0, expect.stringContaining("1 changed")]);
+});
+
+test("--pictures passes over what Oxalis made and what clients have", () => {
+  folder = workspaceWith(["3-acre"]);
+  oxalis(folder, "generate");
+  writeFileSync(join(folder, "more.csv"), "client,app.name\n3-acre,3 Acre Greens\nnew-pool,New Pool\n");
+  cpSync(join(folder, "clients/3-acre/art/mark.svg"), join(folder, "logos/new-pool.svg"));
+  const { pictures, left } = JSON.parse(oxalis(folder, "import", "more.csv", "--pictures", ".", "--json").out);
+  expect(pictures.map(({ from }: { from: string }) => from)).toEqual(["logos/new-pool.svg"]);
+  expect(left).toEqual([]);
 });

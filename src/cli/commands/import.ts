@@ -42,7 +42,7 @@ function noteReading(event: Event, { note, err, settings }: Terminal): void {
 }
 
 const asData = (
-  { matched, clients, refused, retired, sums }: ImportPlan,
+  { matched, clients, refused, retired, sums, struck }: ImportPlan,
   changed: readonly PlannedClient[],
   foreseen: readonly Problem[],
   taken: boolean,
@@ -57,6 +57,7 @@ const asData = (
   refused: refused.map(placeData),
   retired,
   sums,
+  struck,
   foreseen: foreseen.map(placeData),
 });
 
@@ -67,7 +68,7 @@ const columnsTaken = ({ headings, columns }: Matched) =>
 function showReading(matched: Matched, { note, err, settings }: Terminal): void {
   if (!settings.quiet) {
     if (matched.headingRow > 0)
-      note(`${err.dim("headings")}  in row ${matched.headingRow + 1}; what stands above is a title.`);
+      note(`${err.dim("headings")}  in row ${matched.headingRow + 1}; above is no client: ${quotedTitles(matched)}.`);
     const renamed = columnsTaken(matched).filter(
       ({ heading, field }) => settings.verbose || plain(heading) !== plain(field),
     );
@@ -82,6 +83,12 @@ function showReading(matched: Matched, { note, err, settings }: Terminal): void 
   for (const { heading, field } of matched.twice)
     note(`${err.yellow("passed over")}  the column "${heading}": an earlier one gives ${field} already.`);
 }
+
+/** What stands above the headings, each row by its beginning. */
+const quotedTitles = ({ above }: Matched): string =>
+  above.map((row) => `"${row.length > longestTitle ? `${row.slice(0, longestTitle).trimEnd()} …` : row}"`).join(", ");
+
+const longestTitle = 40;
 
 function showChanges(changed: readonly PlannedClient[], { print, out }: Terminal): void {
   for (const { key, isNew, changes } of changed) {
@@ -133,9 +140,13 @@ function showConflicts({ clients, file }: ImportPlan, { note, err, settings }: T
 }
 
 /** Rows of which nothing was taken: sums, and clients out of service, once for all of them. */
-function showPassed({ retired, sums }: ImportPlan, { note, err, settings }: Terminal): void {
+function showPassed({ retired, sums, struck }: ImportPlan, { note, err, settings }: Terminal): void {
   if (settings.quiet) return;
   for (const row of sums) note(`${err.yellow("passed over")}  row ${row}: a sum of the others.`);
+  for (const row of struck)
+    note(
+      `${err.yellow("passed over")}  row ${row}: it is struck out. \`oxalis retire\` takes a client out of service.`,
+    );
   if (retired.length === 0) return;
   note(`${err.yellow("passed over")}  ${retired.join(", ")}: out of service.`);
 }

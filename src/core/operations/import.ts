@@ -67,7 +67,7 @@ export const importRoster = operation(async (input: Input, ports): Promise<Impor
     const pictures: FoundPictures =
       input.pictures === undefined
         ? { pictures: [], left: [], problems: [] }
-        : await findPictures(from, input.pictures, decided.clients, workspace.root);
+        : await findPictures({ folder: from, shown: input.pictures }, decided.clients, workspace);
     const clients = decided.clients.map((client) => withPictures(client, pictures.pictures));
     const plan = { ...decided, clients };
     const changed = plan.clients.filter((client) => client.isNew || client.changes.length > 0);
@@ -106,6 +106,7 @@ function decide(workspace: Workspace, read: ReadSheet, file: string, input: Inpu
   const settling = input.conflicts;
   const plan = planImport(workspace, {
     ...{ file, sheet, lineOf: answers?.lineOf },
+    struck: isItems || answers ? [] : read.struck,
     matched: { ...matched, unknown: [...matched.unknown, ...items.unknown] },
     items,
     settling,

@@ -18,6 +18,7 @@ import { type Fill, firstOfEachPlace, heldValues, nothingFound, type PartSurvey 
 import type { Wants } from "../template/missing.ts";
 import { namedPlace } from "../template/places.ts";
 import { pubspecFills } from "../template/pubspec.ts";
+import { receiptFile } from "../variant/receipt-file.ts";
 import { type AnswerPlaces, answerPlaces, givenByClients } from "./answers.ts";
 import { withColors } from "./colors.ts";
 import { type Content, contentOf } from "./content.ts";
@@ -72,9 +73,6 @@ export interface Template {
   key: string;
 }
 
-/** What a variant's receipt is called: a file of that name in a template is not the variant's. */
-const ownReceipt = ".receipt.json";
-
 /** Files that are drawn anew for every client. */
 export const drawnFiles = (parts: readonly PartSurvey[]): ReadonlySet<string> =>
   new Set(parts.flatMap((part) => [...part.brandFiles, ...part.pictures.map(({ path }) => path)]));
@@ -108,7 +106,7 @@ function surveyed(workspace: Workspace): Template {
   const parts = withOwnPictures(workspace, folder, made);
   const left = picomatch(notes.data.leave, { dot: true });
   const own = givenByClients(notes.data);
-  const files = folder.list().filter((file) => !left(file) && !own(file) && file !== ownReceipt && !isLeft(file));
+  const files = folder.list().filter((file) => !left(file) && !own(file) && file !== receiptFile && !isLeft(file));
   refuseNamed(workspace, folder, files, new Set(parts.flatMap((part) => part.pictures.map(({ path }) => path))));
   const located = places(
     workspace,

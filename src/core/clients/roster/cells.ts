@@ -43,8 +43,27 @@ export const domain: CellForm = {
   write: plainly,
 };
 
-/** Separated by commas or semicolons. */
-export const list: CellForm = { read: (cell) => cell.split(/\s*[,;]\s*/).filter(Boolean), write: plainly };
+/** Without the marks that people put before the lines of a list. */
+const unmarked = (parts: readonly string[]): string[] =>
+  parts.map((part) => part.replace(/^\s*(?:[-–*•·]\s+)?/u, "").trim()).filter(Boolean);
+
+/** Separated by commas, semicolons or line breaks. */
+export const list: CellForm = { read: (cell) => unmarked(cell.split(/[,;\r\n]/)), write: plainly };
+
+/**
+ * Entries that may have commas in them: a line each; where there is one line, separated by semicolons, and where there
+ * are none, by commas.
+ */
+export const sentences: CellForm = {
+  read: (cell) => unmarked(cell.split([/[\r\n]+/, /;/, /,/].find((each) => each.test(cell.trim())) ?? ",")),
+  write(value) {
+    if (!Array.isArray(value) || !value.some((each) => /[,;]/.test(String(each)))) return plainly(value);
+    return value.length === 1 ? `${value[0]};` : value.join("\n");
+  },
+};
+
+/** A text of one line, however many a cell has. */
+export const line: CellForm = { read: (cell) => cell.replace(/\s*[\r\n]+\s*/g, " ").trim(), write: plainly };
 
 /** Colours as people call them in German, French and Spanish, by what CSS calls them; English ones are CSS's own. */
 const colorWords: Readonly<Record<string, string>> = {

@@ -9,6 +9,7 @@ import { resolveAll } from "../derive/resolve.ts";
 import type { ImportPlan, PlannedClient } from "./import.ts";
 import type { FoundPicture } from "./pictures/find.ts";
 import { atCell } from "./row.ts";
+import { cellsTooLong } from "./too-long.ts";
 
 /** A workspace as it will be when an import is done. */
 function workspaceAfter(workspace: Workspace, planned: readonly PlannedClient[]): Workspace {
@@ -34,7 +35,7 @@ function workspaceAfter(workspace: Workspace, planned: readonly PlannedClient[])
 
 /**
  * What would be told of the imported clients at the next command: groups that nobody knows, pictures that are not
- * there, versions in a wrong form, two clients with one identifier. Each with the cell that says it. Warnings: they
+ * there, versions in a wrong form, two clients with one identifier, texts that a store finds too long. Each with the cell that says it. Warnings: they
  * stop no row. @param coming pictures that are about to be copied in.
  */
 export async function foresee(
@@ -43,7 +44,8 @@ export async function foresee(
   coming: readonly FoundPicture[],
 ): Promise<Problem[]> {
   const planned = new Map(clients.map((each) => [each.key, each]));
-  const all = [...(await resolveAll(workspaceAfter(workspace, clients)))];
+  const after = workspaceAfter(workspace, clients);
+  const all = [...(await resolveAll(after))];
   const rowOf = ({ client }: { client: Client }) => planned.get(client.key)?.row ?? Number.POSITIVE_INFINITY;
   return all
     .sort((one, other) => rowOf(one) - rowOf(other))
@@ -56,9 +58,13 @@ export async function foresee(
           const at = client === row.key ? resolved.client.brief?.document.placeOf(rolePath(role)) : undefined;
           return at !== undefined && at.line === place?.line && at.column === place.column;
         });
-      const told = resolved.problems.filter((each) => !isComing(each));
-      return told.flatMap((each): Problem[] => {
-        const heading = headingOf(each, row, resolved.client);
+      const told = [
+        ...resolved.problems
+          .filter((each) => !isComing(each))
+          .map((each) => ({ each, heading: headingOf(each, row, resolved.client) })),
+        ...cellsTooLong(after, resolved.client, row.cells).map(({ heading, problem }) => ({ each: problem, heading })),
+      ];
+      return told.flatMap(({ each, heading }): Problem[] => {
         // Whoever answers some questions is not told of all the others.
         if (lineOf && heading === undefined) return [];
         const shown = atCell(each.code, file, lineOf?.(row.key, heading) ?? row.row, {

@@ -1,5 +1,5 @@
-import { strFromU8, unzipSync } from "fflate";
 import { columnOf } from "./workbook.ts";
+import type { WorkbookParts } from "./workbook-parts.ts";
 
 /** Stands in a cell with a formula that nobody has worked out; nobody can write it. */
 export const unworked = "\u0000formula";
@@ -21,23 +21,10 @@ interface At {
  * Cells of a workbook whose formulas nobody has worked out, as programs write them, sheet by sheet in the workbook's
  * order: they would be taken for empty ones.
  */
-export function unworkedCells(bytes: Uint8Array): At[][] {
-  const parts = unzipSync(bytes, { filter: ({ name }) => /^xl\/(workbook|_rels\/|worksheets\/[^/]+)/i.test(name) });
-  const textOf = (path: string) => (parts[path] ? strFromU8(parts[path], true) : "");
-  const attribute = (element: string, name: string) => new RegExp(`\\b${name}="([^"]*)"`).exec(element)?.[1] ?? "";
-  const targets = new Map(
-    (textOf("xl/_rels/workbook.xml.rels").match(/<Relationship\b[^>]*>/g) ?? []).map((each) => [
-      attribute(each, "Id"),
-      attribute(each, "Target").replace(/^\/?(?:xl\/)?/, ""),
-    ]),
+export const unworkedCells = ({ sheets }: WorkbookParts): At[][] =>
+  sheets.map((text) =>
+    [...text.matchAll(uncalculated)].map(([, letters = "", row = ""]) => ({
+      row: Number(row) - 1,
+      column: columnOf(letters) - 1,
+    })),
   );
-  const sheets = textOf("xl/workbook.xml").match(/<sheet\b[^>]*>/g) ?? [];
-  return sheets.map((each) =>
-    [...textOf(`xl/${targets.get(attribute(each, "r:id"))}`).matchAll(uncalculated)].map(
-      ([, letters = "", row = ""]) => ({
-        row: Number(row) - 1,
-        column: columnOf(letters) - 1,
-      }),
-    ),
-  );
-}

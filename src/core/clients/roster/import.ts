@@ -30,6 +30,8 @@ export interface ImportPlan {
   cellsLeft: number;
   /** Rows that sum up the others, from 1: they are passed over. */
   sums: readonly number[];
+  /** Rows that somebody has struck out, from 1: they are passed over. */
+  struck: readonly number[];
   /** Clients out of service of whom the sheet has something; it is passed over. */
   retired: readonly string[];
 }
@@ -41,6 +43,8 @@ export interface SheetGiven {
   lineOf?: LineOf | undefined;
   sheet: Grid;
   matched: Matched;
+  /** Rows that are struck out, from 0. */
+  struck: readonly number[];
   /** Items of collections, by client. */
   items: ItemsGiven;
   /** Whose word counts where both were changed; nobody's where absent. */
@@ -74,11 +78,14 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
       clients,
       retired: [],
       sums: [],
+      struck: [],
       refused: [problem("row-refused", `${file}: ${noColumn}`, wanted)],
     };
   const outOfService = new Set(workspace.retired.map(({ key }) => key));
   const isRetired = (key: string) => outOfService.has(key);
-  const rows = [...sheet.entries()].filter(([at, row]) => at > matched.headingRow && row.some((cell) => cell !== ""));
+  const filled = [...sheet.entries()].filter(([at, row]) => at > matched.headingRow && row.some((cell) => cell !== ""));
+  const out = new Set(given.struck);
+  const rows = filled.filter(([at]) => !out.has(at));
   const cells = rows.map(([, row]) => cellsOf(matched, row));
   const whose = whoseRows(cells, workspace, given.said, isClientKey);
   for (const [index, [at, row]] of rows.entries()) {
@@ -122,6 +129,7 @@ export function planImport(workspace: Workspace, given: SheetGiven): ImportPlan 
     rowsRefused: rowsRefused + given.items.refused.length,
     retired: [...passed],
     sums,
+    struck: filled.filter(([at]) => out.has(at)).map(([at]) => at + 1),
   };
 }
 

@@ -9,6 +9,8 @@ import { columnInLanguage, columnOfField, plain } from "./columns.ts";
 export interface Matched {
   /** Position of the row that holds the headings; what stands above it is a title. */
   headingRow: number;
+  /** The rows above it that say something, as texts. */
+  above: readonly string[];
   headings: readonly string[];
   /** By position in the sheet; undefined for a column that is passed over. */
   columns: readonly (Column | undefined)[];
@@ -38,9 +40,11 @@ const mostTitles = 10;
 export function matchColumns(sheet: readonly (readonly string[])[], { known, mapped, notes }: Known): Matched {
   const find = (heading: string) => mapped.get(plain(heading)) ?? findColumn(heading, known, notes);
   const tried = sheet.slice(0, mostTitles).map((headings, headingRow) => matchRow(headings, headingRow, known, find));
-  const taken = ({ columns }: Matched) => columns.filter(Boolean).length;
+  const taken = ({ columns }: Pick<Matched, "columns">) => columns.filter(Boolean).length;
   const [first = matchRow([], 0, known, find), ...rest] = tried;
-  return rest.reduce((best, each) => (taken(each) > Math.max(1, taken(best)) ? each : best), first);
+  const best = rest.reduce((most, each) => (taken(each) > Math.max(1, taken(most)) ? each : most), first);
+  const titles = sheet.slice(0, best.headingRow).map((row) => row.filter(Boolean).join(" "));
+  return { ...best, above: titles.filter(Boolean) };
 }
 
 function matchRow(
@@ -48,7 +52,7 @@ function matchRow(
   headingRow: number,
   known: readonly Column[],
   find: (heading: string) => Column | undefined,
-): Matched {
+): Omit<Matched, "above"> {
   const unknown: { heading: string; near?: string }[] = [];
   const twice: { heading: string; field: string }[] = [];
   const taken = new Set<string>();

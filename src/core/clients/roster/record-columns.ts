@@ -1,6 +1,19 @@
 import { accountCodes } from "../../stores/all.ts";
 import { placeInBrief, type RecordField, recordFieldNames, recordFields } from "../../stores/record-fields.ts";
-import { address, type CellForm, choiceOf, countries, dayOf, list, page, price, text, word } from "./cells.ts";
+import {
+  address,
+  type CellForm,
+  choiceOf,
+  countries,
+  dayOf,
+  line,
+  list,
+  page,
+  price,
+  sentences,
+  text,
+  word,
+} from "./cells.ts";
 import { type Column, column } from "./column.ts";
 
 /** Cells that are not taken as they stand, by what a field is. */
@@ -19,6 +32,9 @@ const ownCells: Readonly<Partial<Record<RecordField, CellForm>>> = {
   subcategory: choiceOf("subcategory"),
   audience: choiceOf("audience"),
   countries,
+  subtitle: line,
+  short: line,
+  highlights: sentences,
 };
 
 /** A column of a field; none for what no brief has. */

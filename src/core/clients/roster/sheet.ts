@@ -9,7 +9,9 @@ import { orStop, orStopAsync, refuse } from "../../ground/problems/result.ts";
 import { decodeSheet } from "./encoding.ts";
 import { refuseForeign } from "./foreign.ts";
 import { unworked, unworkedCells } from "./formulas.ts";
+import { struckRows } from "./struck.ts";
 import { guardWorkbook, sheetLimits } from "./workbook.ts";
+import { workbookParts } from "./workbook-parts.ts";
 
 /** A sheet as text, row by row; the first row holds the headings. */
 export type Grid = string[][];
@@ -20,6 +22,9 @@ export interface NamedSheet {
   sheet: Grid;
 }
 
+/** The same as it is read, with the rows, from 0, that somebody has struck out. */
+type SheetInFile = NamedSheet & { struck: readonly number[] };
+
 /** How a sheet was read, and what a producer is told of it. */
 export interface ReadSheet {
   sheet: Grid;
@@ -27,6 +32,8 @@ export interface ReadSheet {
   sheets: readonly NamedSheet[];
   /** The encoding that it was taken for, where nothing in it says so. */
   guessed?: string;
+  /** Rows of the first sheet, from 0, in which everything is struck out. */
+  struck: readonly number[];
   /** Rows with a quote in the middle of a cell, which was taken as it stands. */
   quotes: number[];
 }
@@ -40,12 +47,18 @@ export async function readSheet(folder: string, file: string, encoding?: string)
   refuseForeign(bytes, shown);
   const decoded = isZip(bytes) ? undefined : decodeSheet(bytes, shown, encoding);
   const { text, quotes } = decoded ? readCsv(decoded.text, shown) : { text: undefined, quotes: [] };
-  const read = text ? [{ name: shown, sheet: text }] : await readXlsx(bytes, shown);
-  const sheets = read.map(({ name, sheet }) => ({ name, sheet: settled(sheet, shown) }));
+  const read: SheetInFile[] = text ? [{ name: shown, sheet: text, struck: [] }] : await readXlsx(bytes, shown);
+  const sheets = read.map((each) => ({ ...each, sheet: settled(each.sheet, shown) }));
   // Where one is called so, that is the roster; the others may say what it means.
-  const { sheet = [] } = sheets.find(({ name }) => /^clients$/i.test(name)) ?? sheets[0] ?? {};
+  const { sheet = [], struck = [] } = sheets.find(({ name }) => /^clients$/i.test(name)) ?? sheets[0] ?? {};
   if (sheet.length < 2) refuse("sheet-unreadable", `${shown} has no rows below its headings.`);
-  return { sheet, sheets: text ? [] : sheets, quotes, ...(decoded?.guessed ? { guessed: decoded.guessed } : {}) };
+  return {
+    sheet,
+    struck,
+    sheets: text ? [] : sheets,
+    quotes,
+    ...(decoded?.guessed ? { guessed: decoded.guessed } : {}),
+  };
 }
 
 /** Cells without what surrounds them; no empty rows at the end. */
@@ -59,14 +72,16 @@ function settled(sheet: Grid, shown: string): Grid {
 
 const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
-async function readXlsx(bytes: Uint8Array, shown: string): Promise<NamedSheet[]> {
+async function readXlsx(bytes: Uint8Array, shown: string): Promise<SheetInFile[]> {
   const read = async () => {
     guardWorkbook(bytes, shown);
-    const spoiled = unworkedCells(bytes);
+    const parts = workbookParts(bytes);
+    const spoiled = unworkedCells(parts);
+    const struck = struckRows(parts);
     return (await readXlsxFile(Buffer.from(bytes))).map(({ sheet: name, data }, nth) => {
       const sheet = data.map((row) => row.slice(0, sheetLimits.columns).map((cell) => cellText(cell)));
       for (const { row, column } of spoiled[nth] ?? []) if (sheet[row]) sheet[row][column] = unworked;
-      return { name, sheet };
+      return { name, sheet, struck: struck[nth] ?? [] };
     });
   };
   return orStopAsync(read, ({ message }) =>

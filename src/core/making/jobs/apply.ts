@@ -1,5 +1,6 @@
 import { setImmediate } from "node:timers/promises";
 import type { LimitFunction } from "p-limit";
+import { receiptFile } from "../../app/variant/receipt-file.ts";
 import { applyEdits } from "../../formats/splice/site.ts";
 import { encodedLike } from "../../ground/files/reading/encoding.ts";
 import type { Writer } from "../../ground/files/writing/writer.ts";
@@ -11,7 +12,7 @@ import { pressPng } from "../render/png/press.ts";
 import type { Cache } from "./cache.ts";
 import type { FileChange } from "./difference.ts";
 import type { Inputs } from "./inputs.ts";
-import { isPng, type Produced, producedBy, type Receipt, receiptFile, receiptText } from "./receipt.ts";
+import { isPng, type Produced, producedBy, type Receipt, receiptText } from "./receipt.ts";
 
 /**
  * Performs the changes, writes the receipt and returns it. Everything is made beside and then put into its place

@@ -1,4 +1,5 @@
 import * as z from "zod";
+import { receiptFile } from "../../app/variant/receipt-file.ts";
 import { readInside } from "../../ground/files/reading/folder.ts";
 import { leadsDown, lookAt } from "../../ground/files/writing/door.ts";
 import { attempt, refuse } from "../../ground/problems/result.ts";
@@ -18,8 +19,6 @@ export interface Produced {
   /** Pressed as small as it goes. */
   smallest?: true;
 }
-
-export const receiptFile = ".receipt.json";
 
 /** The record of what lies in a variant's folder; the same inputs give the same receipt, to the byte. */
 export interface Receipt {

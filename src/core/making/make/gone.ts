@@ -1,9 +1,10 @@
 import type { Workspace } from "../../agency/workspace/workspace.ts";
+import { receiptFile } from "../../app/variant/receipt-file.ts";
 import { readInside } from "../../ground/files/reading/folder.ts";
 import { filesBelow, lookAt, namesIn, removeTree } from "../../ground/files/writing/door.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
-import { readReceipt, receiptFile } from "../jobs/receipt.ts";
+import { readReceipt } from "../jobs/receipt.ts";
 
 /**
  * Folders below variants/ that Oxalis made for clients or stages that are no more. @param of only these clients'; all

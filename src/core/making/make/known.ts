@@ -1,8 +1,9 @@
+import { receiptFile } from "../../app/variant/receipt-file.ts";
 import { glanceAt, readInside } from "../../ground/files/reading/folder.ts";
 import { keepSummed, readSummed } from "../../ground/files/writing/summed.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
 import { sha256 } from "../../ground/values/hash.ts";
-import { type Receipt, receiptFile } from "../jobs/receipt.ts";
+import type { Receipt } from "../jobs/receipt.ts";
 import type { MadeFrom } from "./why.ts";
 
 /**

@@ -71,7 +71,8 @@ function Page({ letter, accent, say, drawn }: Props) {
   );
 }
 
-const frame = `flex: none; width: ${shownSide}px; height: ${shownSide}px; border: 1px solid #d5dae0; border-radius: 8px`;
+const side = `${shownSide}px`;
+const frame = `flex: none; width: ${side}; height: ${side}; border: 1px solid #d5dae0; border-radius: 8px`;
 
 function Shown({ picture, label, say }: { picture: Buffer | undefined; label: string; say: Say }) {
   if (!picture)

@@ -3,8 +3,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout } from "node:timers/promises";
 import { expect, test } from "vitest";
+import { receiptFile } from "../../../../src/core/app/variant/receipt-file.ts";
 import { sha256 } from "../../../../src/core/ground/values/hash.ts";
-import { type Receipt, receiptFile } from "../../../../src/core/making/jobs/receipt.ts";
+import type { Receipt } from "../../../../src/core/making/jobs/receipt.ts";
 import { keepMade, type Made, madeOf, readMade, seenAgain } from "../../../../src/core/making/make/known.ts";
 
 /** A variant of one file and its receipt, recorded at once. */

@@ -1,7 +1,9 @@
 import { basename, extname, join } from "node:path";
 import pLimit from "p-limit";
 import { parseDocument } from "yaml";
-import { entriesOf, isFolder, readInside } from "../../../ground/files/reading/folder.ts";
+import type { Workspace } from "../../../agency/workspace/workspace.ts";
+import { receiptFile } from "../../../app/variant/receipt-file.ts";
+import { entriesOf, isFolder, isThere, readInside } from "../../../ground/files/reading/folder.ts";
 import { lookAt } from "../../../ground/files/writing/door.ts";
 import type { Problem } from "../../../ground/problems/problem.ts";
 import { attempt, attemptAsync, type Result, refuse } from "../../../ground/problems/result.ts";
@@ -42,12 +44,29 @@ const pictureName = /\.(svg|png|jpe?g|webp)$/i;
 /** Most files and folders that are looked through. */
 const mostFiles = 20_000;
 
-/** Pictures in a folder, and in those below it; links are not followed. Stops: file-missing, file-too-large. */
-function picturesIn(folder: string, shown: string): string[] {
+/** Folders of a workspace whose pictures Oxalis made, or that are the template's or clients' already. */
+const ownFolders = ["variants", "letters", ".oxalis", "clients"] as const;
+
+/** A folder that is looked through, absolute, and as somebody named it. */
+interface LookedThrough {
+  folder: string;
+  shown: string;
+}
+
+/**
+ * Pictures in a folder, and in those below it; links are not followed, and what is the workspace's own is passed over.
+ * Stops: file-missing, file-too-large.
+ */
+function picturesIn({ folder, shown }: LookedThrough, { root, template }: Workspace): string[] {
+  const own = new Set([template, ...ownFolders.map((each) => join(root, each))]);
   if (!isFolder(folder)) refuse("file-missing", `The folder ${shown} is not there.`);
+  // What somebody names is looked through, whatever it is, but for what Oxalis made.
+  const isOwn = (path: string) =>
+    (path !== "" && own.has(join(folder, path))) || isThere(join(folder, path, receiptFile));
+  const entriesIn = (path: string) => (isOwn(path) ? [] : entriesOf(join(folder, path), shown));
   let seen = 0;
   const below = (path: string): string[] =>
-    entriesOf(join(folder, path), shown).flatMap((entry) => {
+    entriesIn(path).flatMap((entry) => {
       if (++seen > mostFiles) refuse("file-too-large", `${shown} holds more than ${mostFiles} files.`);
       const file = path ? `${path}/${entry.name}` : entry.name;
       if (entry.isFolder) return below(file);
@@ -68,13 +87,14 @@ interface Owned {
  * in the names of folders and files. Decides by looking what each is. A role that a brief fills already stays as it is.
  */
 export async function findPictures(
-  folder: string,
-  shown: string,
+  from: LookedThrough,
   clients: readonly PlannedClient[],
-  root: string,
+  workspace: Workspace,
 ): Promise<FoundPictures> {
+  const { folder } = from;
+  const { root } = workspace;
   const left: LeftPicture[] = [];
-  const owned = picturesIn(folder, shown).flatMap((file): Owned[] => {
+  const owned = picturesIn(from, workspace).flatMap((file): Owned[] => {
     const named = namedBySheet(file, clients);
     if (named.length > 0) return named;
     const { key, also } = ownerOf(file, clients.map(calledBy));

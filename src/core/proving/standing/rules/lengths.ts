@@ -1,8 +1,8 @@
-import { asTaken, characters, strictest } from "../../../clients/record/count.ts";
-import { partsOf } from "../../../clients/record/record.ts";
+import { characters } from "../../../clients/record/count.ts";
+import { beginningOf, tooLong } from "../../../clients/record/limits.ts";
 import { textsOf } from "../../../clients/record/texts.ts";
 import { recordFields } from "../../../stores/record-fields.ts";
-import { type Examined, type Remark, type Rule, rowName } from "./rule.ts";
+import { type Remark, type Rule, rowName } from "./rule.ts";
 
 const asOf = "2026-11-01";
 
@@ -51,7 +51,13 @@ export const lengthRules: readonly Rule[] = [
     asOf,
     look: ({ record, lines }) =>
       lines.flatMap((line) =>
-        textsOf(line.value, record).flatMap(({ language, text }) => tooLong(line, language, text.value, record)),
+        textsOf(line.value, record).flatMap(({ language, text }) =>
+          tooLong(rowName(line.row, language, record), line.row, text.value).map((each) => ({
+            ...each,
+            row: line.row,
+            language,
+          })),
+        ),
       ),
   },
   {
@@ -85,49 +91,10 @@ export const lengthRules: readonly Rule[] = [
             ({ language, text }): Remark => ({
               row: line.row,
               language,
-              message: `${rowName(line.row, language, record)} is a draft: "${beginning(text.value)}".`,
+              message: `${rowName(line.row, language, record)} is a draft: "${beginningOf(text.value)}".`,
               severity: line.row.need === "required" && language === record.languages[0] ? "error" : "note",
             }),
           ),
       ),
   },
 ];
-
-const beginning = (text: string): string => {
-  const [first = ""] = text.split("\n");
-  return first.length > 60 ? `${first.slice(0, 57).trimEnd()} …` : first.replace(/[.…]+$/, "");
-};
-
-function tooLong(
-  { row }: Examined["lines"][number],
-  language: string | undefined,
-  value: string,
-  record: Examined["record"],
-): Remark[] {
-  const named = rowName(row, language, record);
-  const found: Remark[] = [];
-  const taken = asTaken(value, row);
-  if (row.most !== undefined) {
-    const [count, strict] = [characters(taken), strictest(taken)];
-    const message = `${named} has ${count} of ${row.most} characters.`;
-    if (count > row.most) found.push({ row, language, message, expected: `${count - row.most} fewer` });
-    else if (strict > row.most)
-      found.push({
-        row,
-        language,
-        message: `${named} has ${count} of ${row.most} characters, or ${strict} as some counters count them.`,
-        severity: "warning",
-      });
-  }
-  const parts = partsOf(value);
-  const { mostParts, mostEach } = row;
-  if (mostParts !== undefined && parts.length > mostParts)
-    found.push({ row, language, message: `${named} has ${parts.length} of ${mostParts} entries.` });
-  for (const part of mostEach === undefined ? [] : parts.filter((each) => characters(each) > mostEach))
-    found.push({
-      row,
-      language,
-      message: `${named}: "${beginning(part)}" has ${characters(part)} of ${mostEach} characters.`,
-    });
-  return found;
-}
