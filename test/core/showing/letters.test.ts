@@ -175,7 +175,7 @@ describe("a letter asks for", () => {
       expect(groups.flatMap(({ things }) => things)).toEqual([
         expect.objectContaining({ heading: "app.name", hints: [own("isTaken"), own("now", { value: "Hill" })] }),
         expect.objectContaining({ label: own("latinName"), hints: [own("now", { value: "農場" })] }),
-        expect.objectContaining({ hints: [`art/mark.png: ${own("isSmall", { width: 512, height: 512 })}`] }),
+        expect.objectContaining({ hints: [`mark.png: ${own("isSmall", { width: 512, height: 512 })}`] }),
         expect.objectContaining({ heading: "store.texts.en.description", hints: [own("isAlike")] }),
       ]);
     }

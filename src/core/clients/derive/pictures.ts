@@ -6,7 +6,7 @@ import type { Hex } from "../../ground/values/color.ts";
 import { contrast } from "../../ground/values/color.ts";
 import type { Field } from "../../ground/values/fields.ts";
 import type { Art } from "../../pictures/artwork/art.ts";
-import { isLettering, ratioOf } from "../../pictures/artwork/seen/lettering.ts";
+import { isLettering, isPhoto, ratioOf } from "../../pictures/artwork/seen/lettering.ts";
 import { leftOutOf } from "../../pictures/artwork/seen/one-color.ts";
 import { readSmall } from "../../pictures/artwork/seen/small.ts";
 import { isLostOn, isWeakOn, shareTold, standing, steps } from "../../pictures/artwork/seen/told.ts";
@@ -36,8 +36,14 @@ const iconShare = 0.66;
 const vague = 0.6;
 const blank = 0.3;
 
-/** A strip of lettering lower than this cannot be read, in points. */
-const readable = 8;
+/** Letters lower than this are hard to read, or cannot be read, in points. */
+const readable = { well: 8, atAll: 6 };
+
+/** How high the letters of a picture are as an icon on a telephone, in points, or the strip that they stand in. */
+function letterHeight(art: Art): number | undefined {
+  if (!art.letters && !isLettering(art)) return undefined;
+  return (telephoneIcon * iconShare * (art.letters?.height ?? 1)) / Math.max(1, ratioOf(art));
+}
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
@@ -105,19 +111,41 @@ const looks: readonly Look[] = [
     stops: true,
     roles: ["mark"],
     at: (art, _, { icon }) => {
-      if (icon || !isLettering(art)) return undefined;
-      const { file } = art;
-      const ratio = ratioOf(art);
-      const points = (telephoneIcon * iconShare) / ratio;
+      const points = icon ? undefined : letterHeight(art);
+      if (points === undefined || (points >= readable.well && !isLettering(art))) return undefined;
       return {
-        ...(points < readable ? { severity: "error" } : {}),
+        ...(points < (art.letters ? readable.atAll : readable.well) ? { severity: "error" } : {}),
         message:
-          `${file} is ${ratio.toFixed(1)} times as wide as high: as an icon on a telephone it is a strip ` +
-          `${points.toFixed(0)} points high, and its letters less.`,
+          `${art.file} is lettering, ${ratioOf(art).toFixed(1)} times as wide as high: as an icon on a telephone its ` +
+          `letters are ${art.letters ? "" : "less than "}${points.toFixed(0)} points high.`,
         expected: "a sign without lettering as art.mark, and this one as art.wide",
-        facts: { ratio: ratio.toFixed(1) },
+        facts: { points: points.toFixed(0) },
       };
     },
+  },
+  {
+    code: "art-photo",
+    stops: true,
+    roles: ["mark", "mono", "wide", "dark.mark", "dark.wide"],
+    at: (art) =>
+      isPhoto(art)
+        ? {
+            severity: "error",
+            message: `${art.file} is a photo up to its edges: there is no sign in it that could stand on a ground.`,
+            expected: "the sign alone, on nothing; a photo for the start screen is art.splash",
+          }
+        : undefined,
+  },
+  {
+    code: "art-photo",
+    roles: ["icon", "dark.icon"],
+    at: (art) =>
+      isPhoto(art)
+        ? {
+            message: `${art.file} is a photo, or painted like one: 20 points large, little of it can be told.`,
+            expected: "a sign on a plain ground",
+          }
+        : undefined,
   },
   {
     code: "art-blank",

@@ -35,8 +35,8 @@ function workspaceAfter(workspace: Workspace, planned: readonly PlannedClient[])
 
 /**
  * What would be told of the imported clients at the next command: groups that nobody knows, pictures that are not
- * there, versions in a wrong form, two clients with one identifier, texts that a store finds too long. Each with the cell that says it. Warnings: they
- * stop no row. @param coming pictures that are about to be copied in.
+ * there, versions in a wrong form, two clients with one identifier, texts that a store finds too long. Each with the
+ * cell that says it. Warnings: they stop no row. @param coming pictures that are about to be copied in.
  */
 export async function foresee(
   workspace: Workspace,

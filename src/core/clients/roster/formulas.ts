@@ -1,5 +1,5 @@
+import type { WorkbookParts } from "./opened.ts";
 import { columnOf } from "./workbook.ts";
-import type { WorkbookParts } from "./workbook-parts.ts";
 
 /** Stands in a cell with a formula that nobody has worked out; nobody can write it. */
 export const unworked = "\u0000formula";

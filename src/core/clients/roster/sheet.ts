@@ -9,9 +9,9 @@ import { orStop, orStopAsync, refuse } from "../../ground/problems/result.ts";
 import { decodeSheet } from "./encoding.ts";
 import { refuseForeign } from "./foreign.ts";
 import { unworked, unworkedCells } from "./formulas.ts";
+import { workbookParts } from "./opened.ts";
 import { struckRows } from "./struck.ts";
 import { guardWorkbook, sheetLimits } from "./workbook.ts";
-import { workbookParts } from "./workbook-parts.ts";
 
 /** A sheet as text, row by row; the first row holds the headings. */
 export type Grid = string[][];

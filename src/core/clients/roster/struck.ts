@@ -1,4 +1,4 @@
-import { attribute, type WorkbookParts } from "./workbook-parts.ts";
+import { attribute, type WorkbookParts } from "./opened.ts";
 
 /** Rows, from 0, in which everything that is written is struck out; sheet by sheet in the workbook's order. */
 export function struckRows({ sheets, styles }: WorkbookParts): number[][] {

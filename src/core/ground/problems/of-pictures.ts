@@ -78,6 +78,10 @@ export const ofPictures = {
     title: "A logo that is too wide for an icon",
     fix: "Ask for a sign without lettering; with it, a wide logo goes onto banners.",
   },
+  "art-photo": {
+    title: "A photo where a sign is wanted",
+    fix: "Ask for the sign alone, on nothing: SVG, or PNG with transparency.",
+  },
   "art-blank": {
     title: "A logo that says nothing in one colour",
     fix: "Ask for the one-coloured form: the sign cut out of its shape.",

@@ -35,6 +35,7 @@ const others = {
     "art-alike",
     "art-boxed",
     "art-thin",
+    "art-photo",
     "art-blank",
     "name-unlettered",
     "font-unreadable",

@@ -2,7 +2,7 @@ import { fieldOf, type Variant } from "../../app/variant/variant.ts";
 import { darken, type Hex, readableOn } from "../../ground/values/color.ts";
 import { valueFor } from "../../ground/values/varying.ts";
 import type { Art } from "../../pictures/artwork/art.ts";
-import { isLettering } from "../../pictures/artwork/seen/lettering.ts";
+import { isLettering, spells } from "../../pictures/artwork/seen/lettering.ts";
 import { isWeakOn } from "../../pictures/artwork/seen/told.ts";
 import type { Lettered } from "../../pictures/lettering/lettered.ts";
 import { setName } from "../../pictures/lettering/setting.ts";
@@ -73,7 +73,7 @@ function decideUnmarked(slot: Slot, variant: Variant, locale: string | undefined
     return { ...base, plate: full, alpha: "none", picture: fitInto(source, slot) };
   }
   const name = valueFor(variant.lettering, locale)?.lettered;
-  if (slot.lettered && plate && name && !saysName(slot, variant.art) && !isLettering(source.art))
+  if (slot.lettered && plate && name && !saysName(slot, variant.art) && !isSpelled(source.art, variant, locale))
     return { ...base, ...besideName(source, slot, name, plate.color) };
   const tile = slot.scene ? givenFor(slot, "repeat", variant.art) : undefined;
   return {
@@ -82,6 +82,10 @@ function decideUnmarked(slot: Slot, variant: Variant, locale: string | undefined
     picture: fitInto(source, slot),
   };
 }
+
+/** Whether a picture says the app's name already, in letters. */
+const isSpelled = (art: Art, { names }: Variant, locale: string | undefined): boolean =>
+  isLettering(art) || spells(art, valueFor(names, locale)?.name.value ?? "");
 
 const middle = { x: 0.5, y: 0.5 };
 

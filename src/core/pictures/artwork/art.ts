@@ -1,4 +1,5 @@
 import type { Hex } from "../../ground/values/color.ts";
+import type { Letters } from "./bitmap/letters.ts";
 import type { Box, Circle } from "./geometry.ts";
 import type { Overhang } from "./masks.ts";
 
@@ -33,6 +34,10 @@ export interface Art {
   filled: number;
   /** Its corners are transparent and the middles of its edges are not: somebody has cut them round already. */
   rounded: boolean;
+  /** The letters that it is made of, where it is a word. */
+  letters?: Letters;
+  /** It has what photos have: hardly two spots alike. */
+  painted: boolean;
   /** A vector that holds a bitmap; one that holds text in a font it does not bring along. */
   bitmap: boolean;
   text: boolean;

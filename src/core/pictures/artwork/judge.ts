@@ -7,12 +7,13 @@ import { sha256 } from "../../ground/values/hash.ts";
 import type { Place } from "../../ground/values/source.ts";
 import type { Art } from "./art.ts";
 import { countEnclosed } from "./bitmap/enclosed.ts";
+import { lettersIn } from "./bitmap/letters.ts";
 import { bitmapFacts, mostPixels } from "./bitmap/read.ts";
 import { enclosingCircle } from "./geometry.ts";
 import { likenessOf } from "./likeness.ts";
 import type { LookedAt, Measured } from "./looked-at.ts";
 import { overhangs } from "./masks.ts";
-import { smallOf } from "./seen/small.ts";
+import { isPaintedAll, readSmall, smallOf } from "./seen/small.ts";
 import { sameColor } from "./seen/told.ts";
 import { trialLimits, tryDrawing, type Unfit } from "./trial.ts";
 import { readVector, type Vector } from "./vector/read.ts";
@@ -52,7 +53,14 @@ async function measureArt(bytes: Uint8Array, file: string, place: Place): Promis
   const likeness = await likenessOf(sharp(pixels.data, { raw: { width, height, channels: 4 } }));
   const small = await smallOf({ data: withoutGround(pixels.data, measured.edge), width, height }, measured.content);
   const made = { bitmap: vector?.bitmap ?? false, text: vector?.text ?? false };
-  return { ...facts, ...measured, ...made, small, ...(likeness ? { likeness } : {}) };
+  return {
+    ...facts,
+    ...measured,
+    ...made,
+    small,
+    painted: isPaintedAll(readSmall(small)),
+    ...(likeness ? { likeness } : {}),
+  };
 }
 
 function readAt(root: string, file: string, place: Place): Uint8Array {
@@ -110,7 +118,8 @@ function measure(
 ):
   | Pick<
       Art,
-      "opaque" | "edge" | "content" | "circle" | "mass" | "cut" | "mean" | "varied" | "enclosed" | "filled" | "rounded"
+      | ("opaque" | "edge" | "content" | "circle" | "mass" | "cut" | "letters")
+      | ("mean" | "varied" | "enclosed" | "filled" | "rounded")
     >
   | undefined {
   const at = (x: number, y: number) => (y * width + x) * 4;
@@ -119,6 +128,7 @@ function measure(
   for (let i = 3; i < data.length && opaque; i += 4) opaque = channel(i) >= 250;
   const edge = opaque ? commonEdge(data, width, height) : undefined;
   const outline: { x: number; y: number }[] = [];
+  const mask = new Uint8Array(width * height);
   const sum: Color = [0, 0, 0];
   const mass = { x: 0, y: 0 };
   let count = 0;
@@ -128,6 +138,7 @@ function measure(
     for (let x = 0, i = at(0, y); x < width; x++, i += 4) {
       const drawn = edge ? distance(data, i, edge) > sameColor : opaque || channel(i + 3) > 16;
       if (!drawn) continue;
+      mask[y * width + x] = 1;
       if (first < 0) first = x;
       last = x;
       count++;
@@ -147,6 +158,7 @@ function measure(
   const mean: Color = [sum[0] / count, sum[1] / count, sum[2] / count];
   const isGround = (pixel: number) => edge !== undefined && distance(data, pixel * 4, edge) <= sameColor;
   const enclosed = edge ? countEnclosed(isGround, width, height) : 0;
+  const letters = lettersIn(mask, width, height);
   const box = (Math.max(...xs) - left) * (Math.max(...ys) - top);
   return {
     opaque,
@@ -161,6 +173,7 @@ function measure(
     mass: { x: mass.x / count / width, y: mass.y / count / height },
     cut: edge ? overhangs(outline.map(({ x, y }) => ({ x: x / width, y: y / height }))) : [],
     rounded: !opaque && isRounded((x, y) => channel(at(x, y) + 3), width, height),
+    ...(letters ? { letters } : {}),
     mean: hexOf(...mean),
     varied: variedFrom(data, mean, edge) / count,
     enclosed: enclosed / (count + enclosed),

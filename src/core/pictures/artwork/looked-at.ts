@@ -18,7 +18,7 @@ export interface LookedAt {
 }
 
 /** Bumped when the same picture would be measured otherwise. */
-const form = 8;
+const form = 9;
 
 /**
  * Opens the record below .oxalis/; where that folder is not there yet, nothing is written. A record that cannot be

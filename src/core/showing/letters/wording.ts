@@ -91,6 +91,7 @@ export const reasons: Readonly<Partial<Record<ProblemCode, Word>>> = {
   "art-unseen": "isUnseen",
   "art-dark": "isLostInDark",
   "art-thin": "isLettering",
+  "art-photo": "isPhoto",
   "art-blank": "isBlank",
   "art-bitmap": "hasBitmap",
   "art-text": "hasLiveText",

@@ -12,8 +12,9 @@ export const german: PictureWords = {
     "ist auf {ground} nicht zu erkennen: bitte eine Form für diesen Grund schicken oder eine andere Farbe " + "nennen",
   isLostInDark: "geht auf einem dunklen Bildschirm unter: bitte eine Form für dunkle Bildschirme schicken",
   isLettering:
-    "ist {ratio}-mal so breit wie hoch: als Symbol kann das niemand lesen. Bitte dazu ein Zeichen ohne Schrift " +
-    "schicken",
+    "ist ein Schriftzug: als Symbol sind die Buchstaben {points} Punkt hoch, das kann niemand " +
+    "lesen. Bitte dazu ein Zeichen ohne Schrift schicken",
+  isPhoto: "ist ein Foto: bitte das Zeichen allein schicken, ohne Grund",
   isBlank: "sagt in einer Farbe wenig ({left} der Form bleiben): bitte eine einfarbige Form ohne Grund schicken",
   hasBitmap: "enthält ein Foto oder Pixelbild: bitte in Pfaden zeichnen",
   hasLiveText: "enthält Text in einer Schrift, die andere nicht haben: bitte in Pfade umwandeln",

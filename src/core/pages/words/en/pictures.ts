@@ -9,8 +9,9 @@ export const english = {
   isUnseen: "cannot be told on {ground}: please send a form for that ground, or name another colour",
   isLostInDark: "is lost on a dark screen: please send a form for dark screens",
   isLettering:
-    "is {ratio} times as wide as high: as an icon nobody can read it. Please send a sign without lettering " +
-    "beside it",
+    "is lettering: as an icon its letters are {points} points high, which nobody can read. Please " +
+    "send a sign without lettering beside it",
+  isPhoto: "is a photo: please send the sign alone, on nothing",
   isBlank: "says little in one colour ({left} of its shape is left): please send a form in one colour, on nothing",
   hasBitmap: "holds a photo or a bitmap: please draw it in paths",
   hasLiveText: "holds live text, whose font others do not have: please turn it into outlines",

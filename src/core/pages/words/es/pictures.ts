@@ -10,8 +10,9 @@ export const spanish: PictureWords = {
   isUnseen: "no se reconoce sobre {ground}: envíen una forma para ese fondo o indiquen otro color, por favor",
   isLostInDark: "se pierde en una pantalla oscura: envíen una forma para pantallas oscuras, por favor",
   isLettering:
-    "es {ratio} veces más ancha que alta: como icono nadie puede leerla. Envíen además un signo sin letras, " +
-    "por favor",
+    "es un rótulo: como icono, sus letras miden {points} puntos de alto y nadie puede leerlas. " +
+    "Envíen además un signo sin letras, por favor",
+  isPhoto: "es una foto: envíen el signo solo, sin fondo, por favor",
   isBlank: "dice poco en un solo color (queda el {left} de su forma): envíen una forma monocroma, sin fondo, por favor",
   hasBitmap: "contiene una foto o una imagen de píxeles: dibújenla en trazados, por favor",
   hasLiveText: "contiene texto en una fuente que los demás no tienen: conviértanlo en trazados, por favor",

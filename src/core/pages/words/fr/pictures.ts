@@ -13,8 +13,9 @@ export const french: PictureWords = {
     "couleur",
   isLostInDark: "disparaît sur un écran sombre\u00a0: merci d'envoyer une forme pour les écrans sombres",
   isLettering:
-    "est {ratio} fois plus large que haute\u00a0: en icône, personne ne peut la lire. Merci d'y joindre un " +
-    "signe sans lettres",
+    "est un lettrage\u00a0: en icône, ses lettres font {points} points de haut, personne ne peut " +
+    "les lire. Merci d'y joindre un signe sans lettres",
+  isPhoto: "est une photo\u00a0: merci d'envoyer le signe seul, sans fond",
   isBlank:
     "ne dit pas grand-chose en une couleur (il reste {left} de sa forme)\u00a0: merci d'envoyer une forme " +
     "monochrome, sans fond",

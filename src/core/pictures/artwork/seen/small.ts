@@ -50,3 +50,29 @@ export function readSmall(text: string): Small {
   if (open.size > mostOpen && oldest !== undefined) open.delete(oldest);
   return known;
 }
+
+/** So much of a small picture is of colours of its own where it is a photo, or painted. */
+const manyColors = 0.35;
+
+/** Where so many pixels are no continuation of their neighbours, by so many levels, a picture is all texture. */
+const texture = { share: 0.5, levels: 6 };
+
+/** Whether a small picture has what photos have: hardly two pixels alike, or hardly one that goes on as others. */
+export function isPaintedAll({ side, pixels }: Small): boolean {
+  const seen = new Set<number>();
+  let count = 0;
+  let looked = 0;
+  let broken = 0;
+  const isThere = (at: number) => (pixels[at * 4 + 3] as number) >= 200;
+  const level = (at: number) => ((pixels[at * 4] as number) + 2 * (pixels[at * 4 + 1] as number)) / 3;
+  for (let at = 0; at < side * side; at++) {
+    if (!isThere(at)) continue;
+    count++;
+    const [red, green, blue] = [0, 1, 2].map((c) => (pixels[at * 4 + c] as number) >> 3) as [number, number, number];
+    seen.add(red | (green << 5) | (blue << 10));
+    if (at % side === 0 || at % side === side - 1 || !isThere(at - 1) || !isThere(at + 1)) continue;
+    looked++;
+    if (Math.abs(level(at - 1) - 2 * level(at) + level(at + 1)) > texture.levels) broken++;
+  }
+  return count > 0 && (seen.size >= manyColors * count || broken >= texture.share * looked);
+}
