@@ -209,7 +209,9 @@ describe("a mark as it will look", () => {
   test("lettering alone is a strip, a badge is cut out in one colour, a thumbnail is a blur", async () => {
     const letters = '<path fill="#2a6b3c" d="M2 2h8v16H2zM20 2h8v16h-8zM100 2h18v16h-18z"/>';
     await use("strip.png", letters, 1200, 200);
-    expect(oxalis(folder, "check", "3-acre").err).toMatch(/strip\.png is lettering, 7\.\d times as wide as high.*less than 6 points high/);
+    expect(oxalis(folder, "check", "3-acre").err).toMatch(
+      /strip\.png is lettering, 7\.\d times as wide as high.*less than 6 points high/,
+    );
     // What is on the badge is cut out of it.
     await use("badge.png", '<circle cx="45" cy="45" r="44" fill="#2a6b3c"/><path fill="#fc3" d="M30 20h30v50H30z"/>');
     expect(oxalis(folder, "check", "3-acre").err).not.toContain("art-blank");

@@ -33,7 +33,7 @@ test("a stage's variants stand beside the store's, under their own identifiers a
 
   expect(oxalis(root, "proof", "--stage", "testers", "-o", "stage.html").code).toBe(0);
   const page = readFileSync(join(root, "stage.html"), "utf8");
-  expect(page.match(/Not for the store: [^<]* the stage testers\./g)).toHaveLength(2);
+  expect(page.match(/The stage testers: installed beside the app that everybody gets/g)).toHaveLength(2);
   // A class with a full stop in it would be two, and the pictures would show nowhere.
   expect(page).toMatch(/\.c-3-acre \.p-ios-icon/);
 
@@ -42,6 +42,10 @@ test("a stage's variants stand beside the store's, under their own identifiers a
     [stage, folder, identifier].join(" "),
   );
   expect(rows).toHaveLength(16);
+  expect([...new Set(builds.map(({ stage, installs }: Record<string, string>) => `${stage} ${installs}`))]).toEqual([
+    "store store",
+    "testers beside",
+  ]);
   expect(rows).toContain(`store variants/3-acre/ios ${storeId}`);
   expect(rows).toContain(`testers variants/3-acre.testers/ios ${storeId}.test`);
   expect(rows).toContain("testers variants/3-acre.testers/web /3-acre-greens-test");
@@ -68,4 +72,19 @@ test("a stage that nobody described is refused with the nearest one, and a fault
   const faulty = oxalis(root, "check", "--stage", "testers");
   expect(faulty.code).toBe(1);
   expect(faulty.err).toMatch(/pattern-invalid[\s\S]*oxalis\.yaml:\d+:\d+/);
+});
+
+test("a stage is beside the store's app or in its place: what is said of it and its suffix agree", () => {
+  const folder = workspaceWith(["3-acre"]);
+  const stages = (text: string) => edit(folder, "oxalis.yaml", (agency) => agency.replace(/^stages:\n( .*\n)+/m, text));
+  stages("stages:\n  tracks:\n    installs: beside\n");
+  expect(oxalis(folder, "check")).toMatchObject({ code: 1, err: expect.stringContaining("app needs a suffix") });
+  stages("stages:\n  tracks:\n    installs: instead\n    suffix: test\n");
+  expect(oxalis(folder, "check").err).toMatch(/stages\.tracks\.installs: .* has its identifier, and no suffix/);
+  stages('stages:\n  tracks:\n    label: "T {app.label}"\n');
+  expect(oxalis(folder, "generate", "-q", "--stage", "tracks").code).toBe(0);
+  const builds = JSON.parse(readFileSync(join(folder, "variants/builds.json"), "utf8"));
+  expect(builds[0]).toMatchObject({ stage: "tracks", installs: "instead", identifier: "example.n3acre.n3acregreens" });
+  oxalis(folder, "proof", "--stage", "tracks", "-o", "stage.html");
+  expect(readFileSync(join(folder, "stage.html"), "utf8")).toContain("for testers of the store's own tracks");
 });

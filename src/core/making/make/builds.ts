@@ -1,3 +1,4 @@
+import { type Installation, installsOf } from "../../agency/workspace/schema/agency.ts";
 import { atStage, variantPath } from "../../agency/workspace/stage.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { definitions } from "../../app/platforms/all.ts";
@@ -16,6 +17,8 @@ interface Build {
   client: string;
   /** "store", or the name of another stage. */
   stage: string;
+  /** How it is installed: as the store's app, beside it, or from the store's own tracks in its place. */
+  installs: Installation | "store";
   platform: string;
   /** Where it is built, relative to the workspace. */
   folder: string;
@@ -48,6 +51,7 @@ async function buildsOf(workspace: Workspace, all: readonly Resolved[], template
         builds.push({
           client: client.key,
           stage: at.stage?.name ?? "store",
+          installs: at.stage ? installsOf(at.stage.has) : "store",
           platform,
           folder: [variantPath(at, client.key), folder].filter(Boolean).join("/"),
           name: values["app.name"]?.value ?? "",

@@ -1,3 +1,4 @@
+import type { Installation } from "../../agency/workspace/schema/agency.ts";
 import type { Field } from "../../ground/values/fields.ts";
 import type { Platform } from "../../ground/values/platform.ts";
 
@@ -5,7 +6,7 @@ import type { Platform } from "../../ground/values/platform.ts";
 export interface Sheet {
   key: string;
   /** What the app is for, where it is not for the store. */
-  stage?: string;
+  stage?: { name: string; installs: Installation };
   values: Partial<Record<Field, string>>;
   /** The label under the icon, cut where a home screen cuts it. */
   label: string;

@@ -16,6 +16,9 @@ export function proofPage(model: ProofModel): string {
   return `<!doctype html>\n${renderToStaticMarkup(<Page {...model} />)}\n`;
 }
 
+/** What is said of a stage, by how its apps are installed. */
+const stageWords = { beside: "stageBeside", instead: "stageInstead" } as const;
+
 function Page({ agency, language, accent, onAccent, sheets, absent }: ProofModel) {
   const say = sayIn(language);
   return (
@@ -134,7 +137,9 @@ function ClientSheet({ sheet, say }: { sheet: Sheet; say: Say }) {
             <b dir="auto">{values["app.label"]}</b> {say("underTheIcon")} · {say("versionBuild", values)}
           </p>
           <p>{values.copyright}</p>
-          {sheet.stage === undefined ? null : <p class="stage">{say("forStage", { stage: sheet.stage })}</p>}
+          {sheet.stage === undefined ? null : (
+            <p class="stage">{say(stageWords[sheet.stage.installs], { stage: sheet.stage.name })}</p>
+          )}
         </div>
         <dl class="ids">
           {platforms

@@ -1,4 +1,5 @@
 import { extname } from "node:path";
+import { installsOf } from "../../agency/workspace/schema/agency.ts";
 import { variantPath } from "../../agency/workspace/stage.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { definitions } from "../../app/platforms/all.ts";
@@ -84,7 +85,7 @@ function sheetOf(
     const sum = receiptSum(receipt).slice(0, 8);
     return {
       key: client.key,
-      ...(workspace.stage ? { stage: workspace.stage.name } : {}),
+      ...(workspace.stage ? { stage: { name: workspace.stage.name, installs: installsOf(workspace.stage.has) } } : {}),
       ...said(variant),
       platforms: template.parts.map(({ platform }) => platform).filter((each) => variant.platforms.includes(each)),
       icons: icons.map(({ picture, belongs, folder }) => ({ picture, belongs, folder })),

@@ -12,26 +12,46 @@ const sharedSchema = briefSchema
 
 const name = z.string().trim().min(1).max(200).describe("A pattern");
 
-/** A form of the apps that is not the store's: one that testers can have beside it, and tell from it. */
-const stageSchema = z.strictObject({
-  suffix: z
-    .string()
-    .regex(/^[a-z][a-z0-9]{0,19}$/, "small letters and digits, starting with a letter, at most 20")
-    .describe("Put behind each identifier, so that both can be installed")
-    .optional(),
-  name: name.describe("A pattern for the long name").optional(),
-  label: name.describe("A pattern for the name under the icon").optional(),
-  corner: z
-    .strictObject({
-      text: z
-        .string()
-        .trim()
-        .regex(/^[\p{L}\p{N}]{1,4}$/u, "one to four letters or digits"),
-      color: color.default("#b3261e"),
-    })
-    .describe("A mark on the icon")
-    .optional(),
-});
+/** How a stage's apps are installed: beside the store's, or, from the store's own tracks for testers, in its place. */
+export const installations = ["beside", "instead"] as const;
+
+export type Installation = (typeof installations)[number];
+
+/** A form of the apps that is not the one which everybody gets. */
+const stageSchema = z
+  .strictObject({
+    installs: z
+      .enum(installations)
+      .describe("Beside the store's app, with a suffix, or instead of it, under the store's identifier")
+      .optional(),
+    suffix: z
+      .string()
+      .regex(/^[a-z][a-z0-9]{0,19}$/, "small letters and digits, starting with a letter, at most 20")
+      .describe("Put behind each identifier, so that both can be installed")
+      .optional(),
+    name: name.describe("A pattern for the long name").optional(),
+    label: name.describe("A pattern for the name under the icon").optional(),
+    corner: z
+      .strictObject({
+        text: z
+          .string()
+          .trim()
+          .regex(/^[\p{L}\p{N}]{1,4}$/u, "one to four letters or digits"),
+        color: color.default("#b3261e"),
+      })
+      .describe("A mark on the icon")
+      .optional(),
+  })
+  .superRefine(({ installs, suffix }, context) => {
+    const tell = (message: string) => context.addIssue({ code: "custom", path: ["installs"], message });
+    if (installs === "beside" && suffix === undefined) tell("what is installed beside the store's app needs a suffix");
+    if (installs === "instead" && suffix !== undefined)
+      tell("what is installed in place of the store's app has its identifier, and no suffix");
+  });
+
+/** How a stage's apps are installed, where it does not say: by whether it has an identifier of its own. */
+export const installsOf = ({ installs, suffix }: Agency["stages"][string]): Installation =>
+  installs ?? (suffix === undefined ? "instead" : "beside");
 
 const stageName = z.string().regex(/^[a-z][a-z0-9-]{0,29}$/, "a name in small letters, such as testers");
 
