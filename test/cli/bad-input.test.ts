@@ -320,7 +320,7 @@ describe("wrong use", () => {
     expect(oxalis(folder, "check", "z*").err).toContain("[client-unknown]");
     edit(folder, "oxalis.yaml", (text) => `${text}\ngroups: { coast: {} }\n`);
     expect(oxalis(folder, "check", "3-*", "--group", "coat").err).toMatch(/"coat"[\s\S]*expected +"coast"/);
-    expect(oxalis(folder, "check", "--state", "released").err).toContain('No client is in the state "released".');
+    expect(oxalis(folder, "check", "--state", "numbered").err).toContain('No client is in the state "numbered".');
   });
 
   test("an unknown command, option or field: exit code 2", () => {

@@ -111,7 +111,7 @@ test("a ledger that a merge left with falling build numbers says how to mend it"
   rmSync(ledger);
   expect(code).toBe(1);
   expect(err).toContain("has build 4 (version 1.1.0) behind build 4 (version 1.0.0)");
-  expect(err).toContain("Two branches have released");
+  expect(err).toContain("Two branches have taken numbers");
 });
 
 describe("a sheet", () => {

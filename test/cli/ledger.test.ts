@@ -182,7 +182,7 @@ describe("a release", () => {
     edit(folder, brief, (text) => `${text}identifiers: { windows: x }\n`);
     expect(oxalis(folder, "generate", "3-acre").code).toBe(1);
     const { code, out, err } = oxalis(folder, "release", "3-acre");
-    expect([code, out]).toEqual([1, "Nobody is released.\n"]);
+    expect([code, out]).toEqual([1, "Nobody has taken a number.\n"]);
     expect(err).toContain('an audit finds: Windows does not accept the identifier "x".');
     const named = oxalis(folder, "release", "3-acre", "--platform", "android");
     expect([named.code, named.out]).toEqual([0, expect.stringContaining("1.0.0 build 1 for Android")]);
@@ -204,7 +204,7 @@ describe("a release", () => {
     expect(oxalis(folder, "release", "3-acre", "--take-back").out).toContain(
       "1.1.0 build 2 taken back: 1.0.0 build 1 is the last one again",
     );
-    expect(oxalis(folder, "release", "3-acre", "--take-back").out).toContain("it is not released");
+    expect(oxalis(folder, "release", "3-acre", "--take-back").out).toContain("it has no number");
     const { identifiers, releases } = ledger();
     expect(releases).toEqual([]);
     expect(identifiers.android?.fixed).toBeUndefined();
@@ -221,7 +221,7 @@ describe("a release", () => {
     expect(oxalis(folder, "release", "3-acre", "--force", "--note", `de=${"ä".repeat(500)}`).code).toBe(0);
     edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}\nversion: 2.0.0\n`);
     expect(oxalis(folder, "check", "3-acre").err).toContain(
-      "The brief's version 2.0.0 is not taken: 1.0.0 was released",
+      "The brief's version 2.0.0 is not taken: 1.0.0 was taken",
     );
   });
 });

@@ -388,10 +388,10 @@ test("clients is the sheet people copy from: filters, CSV, JSON, wide and narrow
   oxalis(folder, "release", "3-acre", "--force");
   edit(folder, "oxalis.yaml", (text) => `${text}groups:\n  hill: {}\n`);
   edit(folder, "clients/orchard-lane/brief.yaml", (text) => `groups: [hill]\n${text}`);
-  expect(oxalis(folder, "clients", "--state", "released", "--csv").out).toBe(
+  expect(oxalis(folder, "clients", "--state", "numbered", "--csv").out).toBe(
     "client,name,android,ios,windows,web,label,stock code,version,build,state\n" +
       ("3-acre,3 Acre Greens,example.n3acre.n3acregreens,example.n3acre.n3acregreens," +
-        "example.n3acre.n3acregreens,/3-acre-greens,3 Acre,3-ACRE,1.0.0,1,released 1.0.0\n"),
+        "example.n3acre.n3acregreens,/3-acre-greens,3 Acre,3-ACRE,1.0.0,1,numbered 1.0.0\n"),
   );
   expect(
     JSON.parse(oxalis(folder, "clients", "--group", "hill", "--json").out).clients.map(

@@ -37,10 +37,10 @@ function showTaken(taken: readonly TakenBack[], given: Where & { dryRun: boolean
   if (settings.quiet) return;
   const longest = Math.max(...taken.map(({ client }) => client.length));
   for (const { client, taken: last, before } of taken) {
-    const now = before ? `${before.version} build ${before.build} is the last one again` : "it is not released";
+    const now = before ? `${before.version} build ${before.build} is the last one again` : "it has no number";
     print(`${out.green("✓")} ${client.padEnd(longest)}  ${last.version} build ${last.build} taken back: ${now}`);
   }
-  print(out.yellow("If a store has this build already, release the next one instead: it takes each number once."));
+  print(out.yellow("If a store has this build already, take the next number instead: a store takes each once."));
   print(out.dim(given.dryRun ? "Nothing was written." : `Next: ${again("generate", given)}`));
 }
 
@@ -61,7 +61,7 @@ function show(
 ): void {
   if (settings.quiet) return;
   if (releases.length === 0) {
-    print("Nobody is released.");
+    print("Nobody has taken a number.");
     return;
   }
   const longest = Math.max(...releases.map((each) => each.client.length));

@@ -35,10 +35,10 @@ export const versionRows = {
       force: { kind: "flag", says: "also what is not proven, or under an identifier that nobody is sure of" },
       takeBack: {
         kind: "flag",
-        says: "take the last release back, as one made by mistake",
+        says: "give the last number back, as one taken by mistake",
         conflicts: [...kinds, "note", "platform", "force"],
       },
-      dryRun: { kind: "flag", says: "say what would be released, and write nothing" },
+      dryRun: { kind: "flag", says: "say which numbers would be taken, and write nothing" },
     },
   },
   retire: {

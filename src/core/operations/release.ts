@@ -40,7 +40,7 @@ interface Input extends At, OfClients {
   dryRun: boolean;
 }
 
-/** What was released, and what was not, because of what. */
+/** Which numbers were taken, and which were not, because of what. */
 export interface Released {
   releases: readonly PlannedRelease[];
   problems: readonly Problem[];
@@ -87,7 +87,7 @@ export const releaseClients = operation(
     }),
 );
 
-/** What a client is to be released for: what it is made for, of what is asked for. */
+/** What a client takes a number for: what it is made for, of what is asked for. */
 const platformsFor = ({ variant }: ClientView, wanted: readonly Platform[]): Platform[] =>
   variant?.platforms.filter((platform) => wanted.length === 0 || wanted.includes(platform)) ?? [];
 

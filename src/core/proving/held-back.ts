@@ -9,7 +9,7 @@ import { allStores } from "../stores/all.ts";
 import { auditResolved } from "./audit/audit.ts";
 import type { ClientStanding } from "./standing/clients.ts";
 
-/** What keeps a client from being released for some platforms. */
+/** What keeps a client from taking a number for some platforms. */
 export interface Held {
   problem: Problem;
   platforms: readonly Platform[];

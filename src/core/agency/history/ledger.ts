@@ -142,7 +142,7 @@ function refuseFalling(releases: readonly Release[], where: string): void {
         {
           expected: "build numbers and versions that rise from one release to the next",
           fix:
-            "Two branches have released: put their releases in order, and give each that no store has yet the " +
+            "Two branches have taken numbers: put their releases in order, and give each that no store has yet the " +
             "next free build number.",
         },
       );

@@ -59,8 +59,8 @@ export function judgeNotes({ notes, platforms }: Pick<ReleaseRequest, "notes" | 
 export function planTakingBack({ client, ledger }: Pick<Client, "ledger"> & { client: string }): Result<TakenBack> {
   const last = ledger && lastRelease(ledger);
   if (!last) {
-    const message = `${client} has not been released: there is nothing to take back.`;
-    return fail(problem("release-refused", message, { client, fix: "Name clients that have been released." }));
+    const message = `${client} has taken no number: there is nothing to take back.`;
+    return fail(problem("release-refused", message, { client, fix: "Name clients that have taken a number." }));
   }
   const releases = ledger.releases.slice(0, -1);
   const isReleased = (platform: string) =>
@@ -107,7 +107,7 @@ export function planRelease({ client, variant, problems }: Resolved, request: Re
     });
   }
   if (!before && request.kind === "rebuild")
-    return named(`${client.key} has not been released yet: there is nothing to build again.`);
+    return named(`${client.key} has taken no number yet: there is nothing to build again.`);
   if (request.platforms.length === 0)
     return named(`${client.key} is made for none of the platforms that are asked for.`, {
       expected: variant.platforms.join(", "),

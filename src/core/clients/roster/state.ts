@@ -6,8 +6,8 @@ import type { ClientState } from "../../ground/values/client-states.ts";
 /** How far a client is: what is wrong with it, or what its ledger says. */
 export function stateOf({ client, problems }: Resolved): string {
   if (problems.some(isError)) return "errors";
-  const released = client.ledger && lastRelease(client.ledger);
-  if (released) return `released ${released.version}`;
+  const taken = client.ledger && lastRelease(client.ledger);
+  if (taken) return `numbered ${taken.version}`;
   return client.ledger ? "generated" : "ready";
 }
 

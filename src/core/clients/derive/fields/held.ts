@@ -24,7 +24,7 @@ export function holdBack(
   if (!ledger) return { value: derived };
   const released = lastRelease(ledger);
   if (released && field === "version")
-    return { value: heldTo(derived, released.version, `released on ${released.on}`) };
+    return { value: heldTo(derived, released.version, `taken on ${released.on}`) };
   if (released && field === "build")
     return { value: heldTo(derived, String(released.build), `the last one used, on ${released.on}`) };
   const platform = platformOf(field);
@@ -45,7 +45,7 @@ export function overruledProblems({ brief, ledger }: Client): Problem[] {
   return (["version", "build"] as const).flatMap((field) => {
     const asked = brief.data[field];
     if (asked === undefined || String(asked) === String(released[field])) return [];
-    const message = `The brief's ${field} ${asked} is not taken: ${released[field]} was released on ${released.on}.`;
+    const message = `The brief's ${field} ${asked} is not taken: ${released[field]} was taken on ${released.on}.`;
     const place = brief.document.placeOf([field]);
     return [problem("version-overruled", message, { severity: "warning", place })];
   });
