@@ -220,8 +220,6 @@ describe("a release", () => {
     expect(err).toMatch(/notes in de have 501 characters.*\n.*at most 500 for the Google Play/);
     expect(oxalis(folder, "release", "3-acre", "--force", "--note", `de=${"ä".repeat(500)}`).code).toBe(0);
     edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}\nversion: 2.0.0\n`);
-    expect(oxalis(folder, "check", "3-acre").err).toContain(
-      "The brief's version 2.0.0 is not taken: 1.0.0 was taken",
-    );
+    expect(oxalis(folder, "check", "3-acre").err).toContain("The brief's version 2.0.0 is not taken: 1.0.0 was taken");
   });
 });

@@ -524,6 +524,23 @@ describe.runIf(hasTool("chromium"))("pages in Chromium", () => {
     written();
     await page.goto(`file://${file}`);
     expect(await page.locator("input:checked").count()).toBe(1);
+    // The line that the page gives keeps the ticks with the record: another browser has them too, while the text stays.
+    const line = (await page.locator(".keep pre").textContent()) ?? "";
+    expect(line).toMatch(/^oxalis copy-sheet 3-acre app-store --entered subtitle\.en:[0-9a-f]{12}$/);
     await context.close();
+    expect(oxalis(folder, ...line.split(" ").slice(1), "-o", file).code).toBe(0);
+    const other = await browser.newPage();
+    const ticked = async () => {
+      await other.goto(`file://${file}`);
+      return [await other.locator("input:checked").count(), await other.locator(".keep").isHidden()];
+    };
+    expect(await ticked()).toEqual([1, true]);
+    edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("subtitle: Crates", "subtitle: More crates"));
+    written();
+    expect(await ticked()).toEqual([0, true]);
+    await other.close();
+    for (const wrong of ["subtitle.en", "subtitle.en:12"])
+      expect(oxalis(folder, "copy-sheet", "3-acre", "app-store", "--entered", wrong).err).toContain("entered-unclear");
+    expect(oxalis(folder, "copy-sheet", "3-acre", "--entered", "nothing").err).toContain("one client and one store");
   });
 });

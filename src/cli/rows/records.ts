@@ -76,6 +76,11 @@ export const recordRows = {
         value: "<file>",
         says: "where to write the page, or the folder of several; otherwise variants/",
       },
+      entered: {
+        kind: "text",
+        value: "<fields>",
+        says: "keep with the record what stands in the store's form already, as the page says it",
+      },
     },
   },
 } as const satisfies Record<string, Row>;

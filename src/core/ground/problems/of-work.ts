@@ -29,6 +29,10 @@ export const ofWork = {
     title: "An approval of which it is not said by whom, or of whose drafts",
     fix: "Say who has read them: --by. `--dry-run` shows them before.",
   },
+  "entered-unclear": {
+    title: "What has been entered into a store's form is not said clearly",
+    fix: "Copy the line that the page shows below its last field, or name one client and one store.",
+  },
   "retire-refused": {
     title: "It is not said who goes out of service, or comes back",
     fix: 'Name them; all of them are "*".',

@@ -30,7 +30,20 @@ async function copy(pre) {
   }
 }
 
-const done = read();
+/** What the page came with is ticked already; what the browser kept since is newer where both say something. */
+const before = new Set(items.filter((item) => item.querySelector("input").checked).map((item) => item.dataset.id));
+const done = new Set([...before, ...read()]);
+
+/** The line that keeps the ticks with the record, where they are others than it has. */
+const told = document.querySelector(".keep");
+const showKeep = () => {
+  const ticked = items.map((item) => item.dataset.id).filter((id) => done.has(id));
+  told.hidden = ticked.length === before.size && ticked.every((id) => before.has(id));
+  const [client, store] = document.body.dataset.sheet.split("/");
+  told.querySelector("pre").textContent =
+    `oxalis copy-sheet ${client} ${store} --entered ${ticked.length > 0 ? ticked.join(",") : "nothing"}`;
+};
+told.querySelector("button").addEventListener("click", () => copy(told.querySelector("pre")));
 document.getElementById("all").textContent = String(items.length);
 for (const item of items) {
   const { id } = item.dataset;
@@ -41,6 +54,7 @@ for (const item of items) {
     done[tick.checked ? "add" : "delete"](id);
     keep(done);
     show();
+    showKeep();
   });
   const isWrong = item.classList.contains("wrong");
   let isSure = !isWrong;
@@ -60,3 +74,4 @@ for (const item of items) {
   });
 }
 show();
+showKeep();

@@ -42,6 +42,7 @@ const sheet = (of: StoreRecord, key: StoreKey = "google-play") =>
   copySheetPage({
     ...{ agency: "Quayside", ...colors, name: "Hill", identifier: "a.b.c", store: storeOf(key), record: of },
     standing: standingIn(storeOf(key), of, [], "2026-11-26"),
+    entered: undefined,
   });
 
 /** What a page shows to be copied, by its heading, in the order in which it stands there. */

@@ -23,8 +23,7 @@ export function holdBack(
 ): { value: Traced | undefined; kept?: Kept } {
   if (!ledger) return { value: derived };
   const released = lastRelease(ledger);
-  if (released && field === "version")
-    return { value: heldTo(derived, released.version, `taken on ${released.on}`) };
+  if (released && field === "version") return { value: heldTo(derived, released.version, `taken on ${released.on}`) };
   if (released && field === "build")
     return { value: heldTo(derived, String(released.build), `the last one used, on ${released.on}`) };
   const platform = platformOf(field);
