@@ -2,6 +2,7 @@ export { flagOf } from "../src/cli/rows/row.ts";
 export { rows } from "../src/cli/rows/table.ts";
 export { missingKinds } from "../src/core/app/platforms/all.ts";
 export { words } from "../src/core/clients/derive/fields/words.ts";
+export { keyRoleFacts } from "../src/core/clients/keys/roles.ts";
 export { problemKinds } from "../src/core/ground/problems/catalogue.ts";
 export { whoActs } from "../src/core/ground/problems/who.ts";
 export { answerForms, fileForms } from "../src/core/ground/values/answer-forms.ts";

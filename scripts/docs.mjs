@@ -28,6 +28,7 @@ const {
   codePlaces,
   rows,
   flagOf,
+  keyRoleFacts,
 } = await import(pathToFileURL(tables));
 
 const cell = (text) => text.replaceAll("|", "\\|");
@@ -67,8 +68,20 @@ const parts = {
       Object.entries(rows).flatMap(([name, { options }]) =>
         Object.entries(options)
           .filter(([option, { says }]) => !common.includes(option) || says !== rows.export.options[option].says)
-          .map((each, at) => [at === 0 ? `[${name}](#${name})` : "", written(each), each[1].says]),
+          .map((each, at) => [at === 0 ? `[${name}](#${name.split(" ")[0]})` : "", written(each), each[1].says]),
       ),
+    ),
+  },
+  "docs/keys.md": {
+    roles: table(
+      ["key", "platform", "what it is for", "a new one", "what is lost with it"],
+      Object.entries(keyRoleFacts).map(([role, { title, platform, says, algorithm, years, loss }]) => [
+        `${title} (\`${role}\`)`,
+        platformNames[platform],
+        says,
+        `${"rsa" in algorithm ? `RSA ${algorithm.rsa}` : `EC ${algorithm.ec}`}${years ? `, ${years} years` : ""}`,
+        loss,
+      ]),
     ),
   },
   "docs/places.md": {

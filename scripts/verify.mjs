@@ -14,6 +14,9 @@ const tools = [
   { tool: "plistutil", package: "libplist-utils", proves: "property lists" },
   { tool: "xmllint", package: "libxml2-utils", proves: "XML files" },
   { tool: "pngcheck", package: "pngcheck", proves: "PNG files" },
+  { tool: "age", package: "age", proves: "what lies in a vault" },
+  { tool: "keytool", package: "default-jre-headless", proves: "key stores" },
+  { tool: "openssl", package: "openssl", proves: "key stores and certificates" },
   { tool: "python3", package: "python3", proves: "TOML files" },
   { tool: "chromium", package: "chromium", proves: "the web app and the proof page" },
 ];

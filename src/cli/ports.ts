@@ -2,19 +2,21 @@ import { userInfo } from "node:os";
 import { refuse } from "../core/ground/problems/result.ts";
 import { type Secret, secretOf } from "../core/ground/values/secret.ts";
 import { openCache } from "../core/making/jobs/cache.ts";
-import type { Event, Ports } from "../core/operations/running/ports.ts";
+import type { Ports } from "../core/operations/running/ports.ts";
 import { openComparer } from "./comparer.ts";
+import { passPhrase } from "./pass-phrase.ts";
 import { version } from "./version.ts";
 
 /** The world as the command line has it. */
-export const openPorts = (on: (event: Event) => void = () => {}): Ports => ({
+export const openPorts = (given: { passphraseFd?: string } = {}): Ports => ({
   folder: process.cwd(),
   today,
   user,
-  on,
+  on: () => {},
   openComparer,
   openCache,
   secret,
+  passPhrase: (purpose) => passPhrase(purpose, given.passphraseFd),
   reach,
   sendMail: async (server, mail) => (await import("../core/ground/mail/send.ts")).sendMail(server, mail),
   run: async (program) => (await import("../core/ground/processes/run.ts")).run(program),

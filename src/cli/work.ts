@@ -27,6 +27,12 @@ const commands: { readonly [N in CommandName]: () => Promise<{ run: Run<N> }> } 
   "copy-sheet": () => import("./commands/copy-sheet.ts"),
   board: () => import("./commands/board.ts"),
   release: () => import("./commands/release.ts"),
+  keys: () => import("./commands/keys/list.ts"),
+  "keys make": () => import("./commands/keys/make.ts"),
+  "keys adopt": () => import("./commands/keys/adopt.ts"),
+  "keys prove": () => import("./commands/keys/prove.ts"),
+  "keys export": () => import("./commands/keys/export.ts"),
+  "keys restore": () => import("./commands/keys/restore.ts"),
   retire: () => import("./commands/retire.ts"),
   "rename-identifier": () => import("./commands/rename-identifier.ts"),
   proof: () => import("./commands/proof.ts"),
@@ -37,10 +43,10 @@ const commands: { readonly [N in CommandName]: () => Promise<{ run: Run<N> }> } 
 export async function call<N extends CommandName>(
   name: N,
   args: readonly unknown[],
-  options: ShownAs & Readonly<Record<string, unknown>>,
+  options: ShownAs & Readonly<Record<string, unknown>> & { passphraseFd?: string },
 ): Promise<number> {
   const terminal = openTerminal(options);
   const { run } = await commands[name]();
-  const done = await run(given(rows[name], args, options), { terminal, ports: openPorts() });
+  const done = await run(given(rows[name], args, options), { terminal, ports: openPorts(options) });
   return done.ok ? done.value : showFailure(done.problems, terminal);
 }

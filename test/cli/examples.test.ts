@@ -1,15 +1,18 @@
-import { cpSync, mkdirSync, writeFileSync } from "node:fs";
+import { cpSync, mkdirSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
 import { examples } from "../../src/cli/rows/examples.ts";
 import { rows } from "../../src/cli/rows/table.ts";
-import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+import { keyStoreBytes } from "../../src/core/ground/certificates/key-store.ts";
+import { newKey, selfSigned } from "../../src/core/ground/certificates/self-signed.ts";
+import { secretOf } from "../../src/core/ground/values/secret.ts";
+import { edit, oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 
 /** Words of a line, as a shell takes them apart. */
 const wordsOf = (line: string): string[] =>
   [...line.matchAll(/"([^"]*)"|(\S+)/g)].map(([, quoted, plain]) => quoted ?? plain ?? "");
 
-test("every example in --help does what it says", () => {
+test("every example in --help does what it says", async () => {
   const folder = workspaceWith(["saltmarsh"]);
   // Of one platform: what is looked at here are the calls.
   edit(folder, "oxalis.yaml", (text) => text.replace("[android, ios, windows, web]", "[android]"));
@@ -21,8 +24,26 @@ test("every example in --help does what it says", () => {
   oxalis(folder, "export", "roster.csv");
   oxalis(folder, "export", "boxes.csv", "--collection", "boxes");
   writeFileSync(join(folder, "unused.txt"), "");
+  const key = await newKey({ rsa: 2048 });
+  const subject = [{ shortName: "CN", value: "Saltmarsh Roots" }];
+  const certificate = await selfSigned(key, { subject, from: "2026-11-01", until: "2056-11-01" });
+  const store = await keyStoreBytes({ alias: "upload", key, certificate }, secretOf("as it came"));
+  for (const file of ["saltmarsh-upload.p12", "old.p12"]) writeFileSync(join(folder, file), store);
+  const vault = join(temporaryFolder(), "vault");
+  Object.assign(process.env, {
+    OXALIS_VAULT: vault,
+    OXALIS_PASSPHRASE: "four words of nobody",
+    OXALIS_STORE_PASSWORD: "as it came",
+  });
+  const prepare = (name: string) => {
+    if (name !== "keys adopt" && name !== "keys restore") return;
+    rmSync(vault, { recursive: true });
+    // What was made is not to be in the way of what is adopted.
+    if (name === "keys adopt") rmSync(join(folder, "clients/saltmarsh/history/key-android-upload.json"));
+  };
   for (const name of Object.keys(rows) as (keyof typeof rows)[]) {
-    expect(oxalis(folder, name, "--help").out).toContain(`Examples:\n  oxalis ${examples[name][0]}`);
+    prepare(name);
+    expect(oxalis(folder, ...name.split(" "), "--help").out).toContain(`Examples:\n  oxalis ${examples[name][0]}`);
     for (const example of examples[name]) {
       const { code, err } = oxalis(folder, ...wordsOf(example));
       // What it breaks is said, and not done.

@@ -9,16 +9,16 @@ const src = join(import.meta.dirname, "../../src");
  * those before it. Files beside the rooms of a wing count as its last. The stores' folders are no rooms: none knows another.
  */
 const wings: Readonly<Record<string, readonly string[]>> = {
-  ground: ["values", "problems", "files", "processes", "mail"],
+  ground: ["values", "problems", "files", "processes", "mail", "certificates", "vault"],
   formats: ["splice", "references"],
   pictures: ["slots", "artwork", "lettering"],
   stores: [],
   agency: ["documents", "history", "workspace"],
   pages: ["words", "parts"],
   app: ["variant", "template", "platforms", "catalog", "survey"],
-  clients: ["record", "derive", "release", "roster"],
+  clients: ["record", "derive", "release", "keys", "roster"],
   making: ["render", "plan", "jobs", "make"],
-  proving: ["standing", "check", "audit"],
+  proving: ["standing", "check", "keys", "audit"],
   showing: ["letters", "designer", "board", "copysheet", "guide", "proof"],
   operations: ["running", "init"],
 };

@@ -8,9 +8,20 @@ export type NamesOf = (kind: Named) => readonly string[];
 export function complete(words: readonly string[], names: NamesOf): string[] {
   const [command = "", ...behind] = words;
   const last = words.at(-1) ?? "";
-  const all = behind.length === 0 ? Object.keys(rows) : behindCommand(command, behind, names);
+  const [second, ...more] = behind;
+  const isTwo = second !== undefined && more.length > 0 && Object.hasOwn(rows, `${command} ${second}`);
+  const all =
+    behind.length === 0
+      ? Object.keys(rows).filter((each) => !each.includes(" "))
+      : isTwo
+        ? behindCommand(`${command} ${second}`, more, names)
+        : [...(more.length === 0 ? below(command) : []), ...behindCommand(command, behind, names)];
   return all.filter((each) => each.startsWith(last));
 }
+
+/** Second words of the commands that begin with this one. */
+const below = (command: string): string[] =>
+  Object.keys(rows).flatMap((each) => (each.startsWith(`${command} `) ? [each.slice(command.length + 1)] : []));
 
 function behindCommand(command: string, words: readonly string[], names: NamesOf): readonly string[] {
   const row: Row | undefined = Object.hasOwn(rows, command) ? rows[command as keyof typeof rows] : undefined;

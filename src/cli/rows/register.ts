@@ -4,7 +4,7 @@ import { type ArgumentRow, flagOf, type OptionRow, type Row } from "./row.ts";
 /** Called with what was parsed of a command. */
 export type OnParsed = (args: readonly unknown[], options: Readonly<Record<string, unknown>>) => Promise<void>;
 
-/** Declares a command by its row. @param examples calls of it, as they are typed behind `oxalis`. */
+/** Declares a command by its row; one of two words stands below the one that is called as its first. @param examples calls of it, as they are typed behind `oxalis`. */
 export function register(
   program: Command,
   name: string,
@@ -12,7 +12,9 @@ export function register(
   examples: readonly string[],
   called: OnParsed,
 ): void {
-  const command = program.command(name).description(row.says);
+  const [first = "", second] = name.split(" ");
+  const above = second === undefined ? program : program.commands.find((each) => each.name() === first);
+  const command = (above ?? program).command(second ?? first).description(row.says);
   for (const [argument, each] of Object.entries(row.arguments)) command.addArgument(argumentOf(argument, each));
   for (const [option, each] of Object.entries(row.options)) command.addOption(optionOf(option, each));
   command.addHelpText("after", `\nExamples:\n${examples.map((each) => `  oxalis ${each}`).join("\n")}`);

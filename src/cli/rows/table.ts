@@ -1,5 +1,6 @@
 import { layouts } from "../../core/ground/values/layout.ts";
 import { platforms } from "../../core/ground/values/platform.ts";
+import { keyRows } from "./keys.ts";
 import { recordRows } from "./records.ts";
 import type { Row } from "./row.ts";
 import { atStage, client, clients, inWorkspace, ofClients, pageLanguage, report, told } from "./shared.ts";
@@ -183,6 +184,7 @@ export const rows = {
   },
   ...recordRows,
   ...versionRows,
+  ...keyRows,
   clean: {
     says: "empty the cache of pictures that were drawn before; or remove what was made for nobody",
     arguments: {},

@@ -1,8 +1,14 @@
+import type { Workspace } from "../agency/workspace/workspace.ts";
+import { resolveAll } from "../clients/derive/resolve.ts";
+import { keyStandings } from "../clients/keys/standing.ts";
+import { attempt } from "../ground/problems/result.ts";
 import { reporterFor } from "../proving/audit/report.ts";
 import { type Checked, check } from "../proving/check/check.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
 import { writeOutput } from "./running/output.ts";
+import type { Ports } from "./running/ports.ts";
+import { vaultFolder } from "./running/vault.ts";
 import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
@@ -14,7 +20,7 @@ interface Input extends At, OfClients {
 export const checkInputs = operation(async ({ report, ...input }: Input, ports): Promise<Checked> => {
   const reporter = report === undefined ? undefined : reporterFor(report);
   const workspace = await openWorkspace(input, ports);
-  const found = await check(workspace, await chooseClients(workspace, input));
+  const found = await withKeys(workspace, await check(workspace, await chooseClients(workspace, input)), ports);
   const reported = [
     ...(found.gaps.length > 0 ? [{ client: "template", problems: found.gaps, allowed: [] }] : []),
     ...found.clients.map(({ client, problems }) => ({ client: client.key, problems, allowed: [] })),
@@ -23,3 +29,22 @@ export const checkInputs = operation(async ({ report, ...input }: Input, ports):
   if (report !== undefined && reporter) writeOutput(workspace.root, ports, { named: report }, reporter(reported, of));
   return found;
 });
+
+/** With what is wrong with clients' keys, as far as it shows without the vault; nothing where nobody keeps keys here. */
+async function withKeys(workspace: Workspace, found: Checked, ports: Ports): Promise<Checked> {
+  const all = keyStandings(workspace, await resolveAll(workspace), { today: ports.today() });
+  const isNamed = workspace.agency.data.vault !== undefined;
+  if (!isNamed && !all.some(({ keys, problems }) => problems.length > 0 || keys.some(({ record }) => record)))
+    return found;
+  const vault = attempt(() => vaultFolder(workspace, ports));
+  const own = new Map(
+    all.map(({ client, keys, problems }) => [client, [...problems, ...keys.flatMap((each) => each.problems)]]),
+  );
+  return {
+    gaps: [...found.gaps, ...(vault.ok ? [] : vault.problems)],
+    clients: found.clients.map((view) => ({
+      ...view,
+      problems: [...view.problems, ...(own.get(view.client.key) ?? [])],
+    })),
+  };
+}

@@ -1,11 +1,12 @@
 import type { ProblemKind } from "./kind.ts";
 import { ofInputs } from "./of-inputs.ts";
+import { ofKeys } from "./of-keys.ts";
 import { ofPictures } from "./of-pictures.ts";
 import { ofRecords } from "./of-records.ts";
 import { ofRosters } from "./of-rosters.ts";
 import { ofWork } from "./of-work.ts";
 
-const kinds = { ...ofInputs, ...ofPictures, ...ofRosters, ...ofRecords, ...ofWork } satisfies Record<
+const kinds = { ...ofInputs, ...ofPictures, ...ofRosters, ...ofRecords, ...ofKeys, ...ofWork } satisfies Record<
   string,
   ProblemKind
 >;

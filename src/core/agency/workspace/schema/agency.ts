@@ -107,6 +107,12 @@ export const agencySchema = z.strictObject({
         .describe("Clients by the other names that rosters have for them; `import --same` adds to them"),
     })
     .prefault({}),
+  vault: z
+    .string()
+    .min(1)
+    .max(500)
+    .describe("Folder where keys lie, outside version control; relative to the workspace")
+    .optional(),
   stages: z
     .record(stageName, stageSchema)
     .default({})

@@ -1,5 +1,5 @@
 import { existsSync, readFileSync } from "node:fs";
-import { join } from "node:path";
+import { dirname, join, relative, sep } from "node:path";
 import ignore, { type Ignore } from "ignore";
 
 /** Whether a path is not a part of a checkout; folders end in a slash. */
@@ -31,6 +31,14 @@ export function ignoredIn(root: string): IsIgnored {
     }
     return ignored;
   };
+}
+
+/** Whether a folder lies in a checkout whose .gitignore files do not leave it out. */
+export function isCommitted(folder: string): boolean {
+  for (let root = dirname(folder); ; root = dirname(root)) {
+    if (existsSync(join(root, ".git"))) return !ignoredIn(root)(`${relative(root, folder).split(sep).join("/")}/`);
+    if (root === dirname(root)) return existsSync(join(folder, ".git"));
+  }
 }
 
 /** The commit a checkout is at; undefined where there is no checkout, or where only git itself could tell. */

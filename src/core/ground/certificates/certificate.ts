@@ -1,0 +1,85 @@
+import {
+  createPrivateKey,
+  createPublicKey,
+  type KeyObject,
+  randomBytes,
+  sign,
+  verify,
+  X509Certificate,
+} from "node:crypto";
+import type { Secret } from "../values/secret.ts";
+import { reveal } from "../values/secret.ts";
+
+/** What a certificate says, as people compare it. */
+export interface CertificateFacts {
+  /** As RFC 4514 writes it: CN=Hill Farm Ltd, C=GB. */
+  subject: string;
+  /** Days, as 2026-11-29. */
+  from: string;
+  until: string;
+  /** Upper-case hexadecimal digits with colons. */
+  sha256: string;
+  sha1: string;
+  /** RSA 3072, EC P-256. */
+  algorithm: string;
+  /** DER, as base64. */
+  certificate: string;
+  /** What it may be used for, as object identifiers (RFC 5280, extended key usage); none where it does not say. */
+  purposes: readonly string[];
+}
+
+/** Reads a certificate, PEM or DER; undefined where it is none. */
+export function certificateFacts(bytes: string | Uint8Array): CertificateFacts | undefined {
+  const read = parsed(bytes);
+  if (!read) return undefined;
+  return {
+    subject: subjectOf(read),
+    from: dayOf(read.validFrom),
+    until: dayOf(read.validTo),
+    sha256: read.fingerprint256,
+    sha1: read.fingerprint,
+    algorithm: algorithmOf(read.publicKey),
+    certificate: read.raw.toString("base64"),
+    purposes: read.keyUsage ?? [],
+  };
+}
+
+function parsed(bytes: string | Uint8Array): X509Certificate | undefined {
+  try {
+    return new X509Certificate(bytes);
+  } catch {
+    return undefined;
+  }
+}
+
+/** The most particular part first, as people write it. */
+const subjectOf = ({ subject }: X509Certificate): string => subject.split("\n").reverse().join(", ");
+
+const dayOf = (text: string): string => new Date(text).toISOString().slice(0, 10);
+
+const curves: Readonly<Record<string, string>> = { prime256v1: "P-256", secp384r1: "P-384", secp521r1: "P-521" };
+
+export function algorithmOf({ asymmetricKeyType, asymmetricKeyDetails }: KeyObject): string {
+  const curve = asymmetricKeyDetails?.namedCurve;
+  if (curve) return `EC ${curves[curve] ?? curve}`;
+  return [asymmetricKeyType?.toUpperCase(), asymmetricKeyDetails?.modulusLength].filter(Boolean).join(" ");
+}
+
+/** Whether a private key is a certificate's own: what the one signs, the other verifies. */
+export function isPair(privateKey: Secret, certificate: string): boolean {
+  const read = parsed(Buffer.from(certificate, "base64"));
+  return read !== undefined && provesPair(privateKey, read.publicKey);
+}
+
+/** The same of a public key alone. @param privateKey PKCS#8 as PEM */
+export function provesPair(privateKey: Secret, publicKey: KeyObject): boolean {
+  const nonce = randomBytes(32);
+  try {
+    return verify("sha256", nonce, publicKey, sign("sha256", nonce, createPrivateKey(reveal(privateKey))));
+  } catch {
+    return false;
+  }
+}
+
+/** The public half of a private key. @param privateKey PKCS#8 as PEM */
+export const publicOf = (privateKey: Secret): KeyObject => createPublicKey(createPrivateKey(reveal(privateKey)));

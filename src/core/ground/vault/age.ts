@@ -1,0 +1,57 @@
+import { Decrypter, Encrypter, generateIdentity, identityToRecipient } from "age-encryption";
+import { reveal, type Secret, secretOf } from "../values/secret.ts";
+
+/**
+ * Files in the format of age (C2SP, "age-encryption.org/v1"): to a recipient's X25519 key, or under a pass phrase by
+ * scrypt. Whatever reads that format opens them.
+ */
+
+/** The cost of guessing a pass phrase: scrypt with N = 2^18, r = 8, p = 1; some two seconds, and 256 MiB. */
+const workFactor = 18;
+
+/** A key pair: who has the identity opens what was sealed to the recipient. */
+export interface Sealing {
+  identity: Secret;
+  /** Public: age1… */
+  recipient: string;
+}
+
+export async function newSealing(): Promise<Sealing> {
+  const identity = await generateIdentity();
+  return { identity: secretOf(identity), recipient: await identityToRecipient(identity) };
+}
+
+export async function sealTo(recipient: string, content: Uint8Array): Promise<Uint8Array> {
+  const encrypter = new Encrypter();
+  encrypter.addRecipient(recipient);
+  return await encrypter.encrypt(content);
+}
+
+/** Opens what was sealed to an identity; undefined where it was sealed to another, or was changed. */
+export async function openBy(identity: Secret, sealed: Uint8Array): Promise<Uint8Array | undefined> {
+  const decrypter = new Decrypter();
+  decrypter.addIdentity(reveal(identity));
+  return opened(decrypter, sealed);
+}
+
+export async function lockWith(passPhrase: Secret, content: Uint8Array): Promise<Uint8Array> {
+  const encrypter = new Encrypter();
+  encrypter.setPassphrase(reveal(passPhrase));
+  encrypter.setScryptWorkFactor(workFactor);
+  return await encrypter.encrypt(content);
+}
+
+/** Opens what lies under a pass phrase; undefined where it is another, or the file was changed: nobody can tell which. */
+export async function unlockWith(passPhrase: Secret, locked: Uint8Array): Promise<Uint8Array | undefined> {
+  const decrypter = new Decrypter();
+  decrypter.addPassphrase(reveal(passPhrase));
+  return opened(decrypter, locked);
+}
+
+async function opened(decrypter: Decrypter, sealed: Uint8Array): Promise<Uint8Array | undefined> {
+  try {
+    return await decrypter.decrypt(sealed);
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,122 @@
+import { basename, dirname, resolve } from "node:path";
+import { type KeyRecord, keysOf } from "../agency/history/keys.ts";
+import { resolvePicked } from "../clients/derive/resolve.ts";
+import {
+  type AdoptSaid,
+  type LookedInto,
+  lookInto,
+  type Owner,
+  ownerOfKey,
+  unfitFor,
+} from "../clients/keys/adopting.ts";
+import { type KeyRole, keyFile, keyName, passwordFile } from "../clients/keys/roles.ts";
+import { markOf } from "../clients/keys/standing.ts";
+import { readInside } from "../ground/files/reading/folder.ts";
+import { makeRoot } from "../ground/files/writing/door.ts";
+import { writeTogether } from "../ground/files/writing/together.ts";
+import { expectedAmong } from "../ground/problems/nearest.ts";
+import { refuse, stop } from "../ground/problems/result.ts";
+import { reveal } from "../ground/values/secret.ts";
+import { keepSecrets, type OpenVault } from "../ground/vault/vault.ts";
+import { operation } from "./running/operation.ts";
+import { noted, type Ports } from "./running/ports.ts";
+import { passPhraseFor, vaultFolder, vaultWith } from "./running/vault.ts";
+import { type At, holding, inWorkspace, openWorkspace } from "./running/workspace.ts";
+
+interface Input extends At, AdoptSaid {
+  file: string;
+  /** The beginning of the fingerprint of a key that is lost, and that this one takes the place of. */
+  insteadOf?: string | undefined;
+  dryRun: boolean;
+}
+
+/** A key that was taken in; `isKnown` where it was there already. */
+export interface AdoptedKey {
+  client: string;
+  role: KeyRole;
+  record: KeyRecord;
+  isKnown: boolean;
+}
+
+/** Takes in a key that there is: looks into it, finds whose it is, and keeps it as it came. */
+export const adoptKey = operation(async (input: Input, ports): Promise<AdoptedKey> => {
+  const path = resolve(ports.folder, input.file);
+  const bytes = readInside(dirname(path), basename(path), input.file);
+  const folder = vaultFolder(await openWorkspace(input, ports), ports);
+  const looked = await lookInto(path, bytes, input, () => storePassword(input.file, ports));
+  if (input.dryRun) return decide(await ownersIn(input, ports), looked, "", input, ports);
+  const passPhrase = await passPhraseFor(folder, ports);
+  makeRoot(folder);
+  return holding(folder, async () => {
+    const vault = await vaultWith(folder, passPhrase);
+    return inWorkspace(input, ports, { writes: true }, async ({ root }) => {
+      const owners = await ownersIn(input, ports);
+      const adopted = decide(owners, looked, vault.recipient, input, ports);
+      if (!adopted.isKnown) await keep(vault, root, adopted, looked);
+      return adopted;
+    });
+  });
+});
+
+/** The variable that gives a key store's password where nobody can be asked. */
+const passwordVariable = "OXALIS_STORE_PASSWORD";
+
+const storePassword = async (file: string, ports: Ports) =>
+  ports.secret(passwordVariable) ?? (await ports.passPhrase(`of ${basename(file)}`));
+
+async function ownersIn(input: Input, ports: Ports): Promise<Owner[]> {
+  const workspace = await openWorkspace(input, ports);
+  const { all } = await resolvePicked(workspace, []);
+  const keys = all.map(({ client }) => client.key);
+  if (input.client !== undefined && !keys.includes(input.client))
+    refuse("client-unknown", `No client is called "${input.client}".`, {
+      expected: expectedAmong(input.client, keys, "the key of a client"),
+    });
+  return all.map(({ client, values }) => ({
+    key: client.key,
+    name: values["app.name"]?.value,
+    owner: values.owner?.value,
+    publisher: values["windows.publisher"]?.value,
+    keys: keysOf.read(workspace.root, client.key) ?? {},
+  }));
+}
+
+function decide(
+  owners: readonly Owner[],
+  looked: LookedInto,
+  vault: string,
+  input: Input,
+  ports: Ports,
+): AdoptedKey & { owner: Owner } {
+  const owner = ownerOfKey(input.file, looked, owners, input);
+  const { role, material } = looked;
+  const known = owner.keys[role];
+  if (known && markOf(known) === markOf(material.facts))
+    return { client: owner.key, role, record: known, isKnown: true, owner };
+  // One that takes another's place is called otherwise: what was there stays there.
+  const mark = known && markOf(material.facts)?.replaceAll(":", "").slice(0, 8).toLowerCase();
+  const record: KeyRecord = {
+    name: keyName(owner.key, role, mark),
+    came: "adopted",
+    on: ports.today(),
+    ...noted(ports),
+    vault,
+    ...material.facts,
+  };
+  const problems = unfitFor(owner, looked, { today: ports.today(), insteadOf: input.insteadOf, record });
+  if (problems.length > 0) stop(problems);
+  return { client: owner.key, role, record, isKnown: false, owner };
+}
+
+async function keep(
+  vault: OpenVault,
+  root: string,
+  { client, role, record, owner }: AdoptedKey & { owner: Owner },
+  { material: { content, password } }: LookedInto,
+): Promise<void> {
+  await keepSecrets(vault, [
+    [keyFile(client, role, record.name), content],
+    ...(password ? [[passwordFile(client, record.name), Buffer.from(reveal(password))] as const] : []),
+  ]);
+  writeTogether(root, keysOf.changes(root, client, { ...owner.keys, [role]: record }));
+}
