@@ -4,7 +4,10 @@ import { type ArgumentRow, flagOf, type OptionRow, type Row } from "./row.ts";
 /** Called with what was parsed of a command. */
 export type OnParsed = (args: readonly unknown[], options: Readonly<Record<string, unknown>>) => Promise<void>;
 
-/** Declares a command by its row; one of two words stands below the one that is called as its first. @param examples calls of it, as they are typed behind `oxalis`. */
+/**
+ * Declares a command by its row; one of two words stands below the one that is called as its first.
+ * @param examples calls of it, as they are typed behind `oxalis`.
+ */
 export function register(
   program: Command,
   name: string,

@@ -20,7 +20,7 @@ export const keysData = (all: readonly ClientKeys[]): object => ({
 export const keyProblems = (all: readonly ClientKeys[]): Problem[] =>
   all.flatMap(({ keys, problems }) => [...problems, ...keys.flatMap((each) => each.problems)]);
 
-/** A list of keys, a line each, and below what is wrong with them. @param sound what is said of a key without a fault */
+/** A list of keys, a line each, and below what is wrong with them. @param sound is said of a key without a fault */
 export function showKeys(
   all: readonly ClientKeys[],
   sound: string,
@@ -43,10 +43,8 @@ export function showKeys(
   if (told.length > 0) note(showProblems(told, err));
   const count = all.reduce((sum, { keys }) => sum + keys.filter(({ record }) => record).length, 0);
   const absent = all.reduce((sum, { keys }) => sum + keys.filter(({ record }) => !record).length, 0);
-  if (!settings.quiet)
-    print(
-      `${countOf(count, "key")} of ${countOf(all.length, "client")}${absent > 0 ? `, ${absent} to be made or adopted` : ""}.`,
-    );
+  const open = absent > 0 ? `, ${absent} to be made or adopted` : "";
+  if (!settings.quiet) print(`${countOf(count, "key")} of ${countOf(all.length, "client")}${open}.`);
 }
 
 /** The beginning of a fingerprint, by which keys are told apart. */

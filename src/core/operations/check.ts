@@ -30,7 +30,7 @@ export const checkInputs = operation(async ({ report, ...input }: Input, ports):
   return found;
 });
 
-/** With what is wrong with clients' keys, as far as it shows without the vault; nothing where nobody keeps keys here. */
+/** With what is wrong with clients' keys, as far as it shows without the vault; where somebody keeps keys here. */
 async function withKeys(workspace: Workspace, found: Checked, ports: Ports): Promise<Checked> {
   const all = keyStandings(workspace, await resolveAll(workspace), { today: ports.today() });
   const isNamed = workspace.agency.data.vault !== undefined;

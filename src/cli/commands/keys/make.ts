@@ -16,11 +16,12 @@ export const run: Run<"keys make"> = async (given, { terminal, ports }) =>
       if (problems.length > 0) note(showProblems(problems, err));
       if (!given.quiet) {
         const longest = Math.max(0, ...made.map(({ client }) => client.length));
-        for (const { client, role, record } of made)
-          print(
-            `${out.green(given.dryRun ? "would make" : "made")}  ${client.padEnd(longest)}  ${keyRoleFacts[role].title}` +
-              `${record?.until ? `, until ${record.until}` : ""}${record?.sha256 ? `  ${out.dim(record.sha256.slice(0, 11))}` : ""}`,
-          );
+        for (const { client, role, record } of made) {
+          const until = record?.until ? `, until ${record.until}` : "";
+          const mark = record?.sha256 ? `  ${out.dim(record.sha256.slice(0, 11))}` : "";
+          const is = out.green(given.dryRun ? "would make" : "made");
+          print(`${is}  ${client.padEnd(longest)}  ${keyRoleFacts[role].title}${until}${mark}`);
+        }
         print(madeSaid(made.length, given.dryRun));
         if (made.length > 0 && !given.dryRun)
           print(

@@ -124,7 +124,7 @@ export function ownerOfKey(
 
 const plain = (text: string): string => ` ${text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, " ")} `;
 
-/** What keeps a key from being a client's: that its role is another's, that the client has another one, or what it is. */
+/** What keeps a key from being a client's: that the client has another one, or what it is. */
 export function unfitFor(
   owner: Owner,
   { role, material }: LookedInto,

@@ -133,7 +133,7 @@ export function judgeKey(
       ? [
           tell(
             "key-unfit",
-            `The subject of its ${title} is "${record.subject}", and the package's publisher "${publisher ?? "nobody"}".`,
+            `The subject of its ${title} is "${record.subject}", the package's publisher "${publisher ?? "nobody"}".`,
           ),
         ]
       : []),

@@ -16,7 +16,8 @@ export interface KeyEntry {
 const rounds = 2048;
 
 /**
- * A key store with one key (RFC 7292): the key under AES-256 by PBKDF2, as JDK 8 and later, OpenSSL and Windows read it.
+ * A key store with one key (RFC 7292): the key under AES-256 by PBKDF2, as JDK 8 and later, OpenSSL and Windows read
+ * it.
  * @param entry its key: RSA
  */
 export async function keyStoreBytes({ alias, key, certificate }: KeyEntry, password: Secret): Promise<Uint8Array> {

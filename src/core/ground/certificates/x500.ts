@@ -1,8 +1,8 @@
 import type { NamePart } from "./self-signed.ts";
 
 /**
- * The parts of an X.500 name as people write it (RFC 4514): CN=Hill Farm Ltd, O="Hill, Farm", C=GB. Undefined for what is
- * none.
+ * The parts of an X.500 name as people write it (RFC 4514): CN=Hill Farm Ltd, O="Hill, Farm", C=GB. Undefined for
+ * what is none.
  */
 export function nameParts(text: string): NamePart[] | undefined {
   const parts: NamePart[] = [];

@@ -41,7 +41,7 @@ export async function lockWith(passPhrase: Secret, content: Uint8Array): Promise
   return await encrypter.encrypt(content);
 }
 
-/** Opens what lies under a pass phrase; undefined where it is another, or the file was changed: nobody can tell which. */
+/** Opens what lies under a pass phrase; undefined where it is another, or the file was changed: it is one or other. */
 export async function unlockWith(passPhrase: Secret, locked: Uint8Array): Promise<Uint8Array | undefined> {
   const decrypter = new Decrypter();
   decrypter.addPassphrase(reveal(passPhrase));

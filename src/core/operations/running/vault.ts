@@ -37,7 +37,7 @@ export async function openedVault(workspace: Workspace, ports: Ports): Promise<O
   return openVault(vault, await ports.passPhrase("of the vault"));
 }
 
-/** The pass phrase of the vault that is there, or of one that is to be made. Stops: passphrase-missing, passphrase-weak */
+/** The pass phrase of the vault that is there, or is to be made. Stops: passphrase-missing, passphrase-weak */
 export async function passPhraseFor(root: string, ports: Ports): Promise<Secret> {
   if (vaultAt(root)) return ports.passPhrase("of the vault");
   const given = await ports.passPhrase("for the new vault");
