@@ -73,6 +73,11 @@ const views = [
     },
     typed: ["oxalis generate 3-acre ferme-duclos", "oxalis audit saltmarsh"],
   },
+  {
+    name: "keys",
+    rows: 24,
+    typed: ["oxalis keys make 3-acre high-hedges saltmarsh", "oxalis keys 3-acre brennans-bothy high-hedges saltmarsh"],
+  },
 ];
 
 const display = ":97";
@@ -86,6 +91,8 @@ for (const { name, rows, typed, before } of views) {
   const env = {
     ...process.env,
     DISPLAY: display,
+    OXALIS_VAULT: join(work, "vault"),
+    OXALIS_PASSPHRASE: "four words of nobody",
     PATH: `${bin}:${process.env.PATH}`,
     TERM: "xterm-256color",
   };

@@ -1,5 +1,5 @@
 import { spawnSync } from "node:child_process";
-import { cpSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { openKeyStore } from "../../src/core/ground/certificates/key-store.ts";
@@ -262,9 +262,7 @@ describe.runIf(hasTool("keytool") && hasTool("openssl"))("a key that somebody ha
     const both = store("two.p12", "-dname", "CN=3 Acre Greens");
     store("two.p12", "-dname", "CN=3 Acre Greens", "-alias", "second");
     expect(adopt(both)).toMatchObject({ code: 1, err: expect.stringContaining('--alias, one of "upload", "second"') });
-    expect(adopt(store("old.jks", "-dname", "CN=3 Acre Greens", "-storetype", "JKS")).err).toContain(
-      "of the older Java form",
-    );
+    expect(adopt(store("j.jceks", "-dname", "CN=3 Acre Greens", "-storetype", "JCEKS")).err).toContain("(JCEKS)");
     expect(keyed(folder, ["keys", "adopt", both], { OXALIS_STORE_PASSWORD: "wrong" }).err).toContain(
       "does not open by this password",
     );
@@ -274,6 +272,11 @@ describe.runIf(hasTool("keytool") && hasTool("openssl"))("a key that somebody ha
     writeFileSync(join(made, "p384.pem"), curve);
     expect(adopt(join(made, "p384.pem"), "--client", "3-acre").err).toContain("a push key is one of EC P-256");
     expect(readdirSync(vault)).not.toContain("3-acre");
+    // One of the form before JDK 9 is taken, and kept in the present one.
+    const older = store("older.jks", "-dname", "CN=3 Acre Greens", "-storetype", "JKS");
+    expect(adopt(older).out).toMatch(/^adopted {2}3-acre {2}upload key, RSA 2048/);
+    expect(readdirSync(join(vault, "3-acre"))).toContain("3-acre-android-upload.p12.age");
+    expect(keyed(folder, ["keys", "prove", "3-acre"]).code).toBe(0);
   });
 
   test("opens as keytool and openssl write it, with old ciphers and new, of RSA and of EC", async () => {
@@ -363,4 +366,35 @@ test("a vault that would be committed, a pass phrase from a descriptor, a run th
     out: expect.stringContaining("2 keys of 1 client."),
   });
   expect(filesBelow(vault).filter((each) => /\.age$/.test(each))).toHaveLength(5);
+});
+
+test("a site says of the app that opens its addresses what signs it: the client's, not the template's", () => {
+  const { folder } = withVault(["3-acre"]);
+  const old = Array.from({ length: 32 }, () => "AB").join(":");
+  const target = { namespace: "android_app", package_name: "example.lanternfield.plaincrate" };
+  const site = JSON.stringify(
+    [
+      { relation: ["x"], target: { ...target, sha256_cert_fingerprints: [old, old.replace("AB", "AC")] } },
+      { relation: ["x"], target: { ...target, package_name: "example.other", sha256_cert_fingerprints: [old] } },
+    ],
+    null,
+    2,
+  );
+  const file = "web/.well-known/assetlinks.json";
+  mkdirSync(join(folder, "template/web/.well-known"));
+  writeFileSync(join(folder, "template", file), site);
+  const made = () => {
+    expect(keyed(folder, ["generate", "-q"])).toMatchObject({ code: 0 });
+    const all = JSON.parse(readFileSync(join(folder, "variants/3-acre", file), "utf8"));
+    return all.map((each: { target: { sha256_cert_fingerprints: string[] } }) => each.target.sha256_cert_fingerprints);
+  };
+  expect(oxalis(folder, "check").err).toContain(`${file} keeps the template's fingerprints`);
+  expect(made()).toEqual([[old, old.replace("AB", "AC")], [old]]);
+  keyed(folder, ["keys", "make"]);
+  const upload = keysIn(folder)[0]?.keys.find(({ role }) => role === "android-upload")?.sha256;
+  expect(made()).toEqual([[upload], [old]]);
+  const store = Array.from({ length: 32 }, (_, at) => (16 + at).toString(16)).join(":");
+  edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}\nsigning:\n  appFingerprint: "${store}"\n`);
+  expect(made()).toEqual([[store.toUpperCase(), upload], [old]]);
+  expect(oxalis(folder, "check").err).not.toContain("keeps the template's fingerprints");
 });

@@ -38,7 +38,7 @@ export function showKeys(
     ]),
   );
   if (!settings.quiet && rows.length > 0)
-    print(`${table(["client", "platform", "key", "kind", "until", "fingerprint", ""], rows, out, room)}\n`);
+    print(`${table(["client", "platform", "key", "kind", "until", "fingerprint", "state"], rows, out, room)}\n`);
   const told = keyProblems(all).filter(({ code }) => settings.verbose || code !== "key-absent");
   if (told.length > 0) note(showProblems(told, err));
   const count = all.reduce((sum, { keys }) => sum + keys.filter(({ record }) => record).length, 0);

@@ -1,6 +1,6 @@
 import type { Workspace } from "../agency/workspace/workspace.ts";
 import { resolveAll } from "../clients/derive/resolve.ts";
-import { keyStandings } from "../clients/keys/standing.ts";
+import { keyFindings } from "../clients/keys/standing.ts";
 import { attempt } from "../ground/problems/result.ts";
 import { reporterFor } from "../proving/audit/report.ts";
 import { type Checked, check } from "../proving/check/check.ts";
@@ -32,14 +32,9 @@ export const checkInputs = operation(async ({ report, ...input }: Input, ports):
 
 /** With what is wrong with clients' keys, as far as it shows without the vault; where somebody keeps keys here. */
 async function withKeys(workspace: Workspace, found: Checked, ports: Ports): Promise<Checked> {
-  const all = keyStandings(workspace, await resolveAll(workspace), { today: ports.today() });
-  const isNamed = workspace.agency.data.vault !== undefined;
-  if (!isNamed && !all.some(({ keys, problems }) => problems.length > 0 || keys.some(({ record }) => record)))
-    return found;
+  const own = keyFindings(workspace, await resolveAll(workspace), ports.today());
+  if (own.size === 0) return found;
   const vault = attempt(() => vaultFolder(workspace, ports));
-  const own = new Map(
-    all.map(({ client, keys, problems }) => [client, [...problems, ...keys.flatMap((each) => each.problems)]]),
-  );
   return {
     gaps: [...found.gaps, ...(vault.ok ? [] : vault.problems)],
     clients: found.clients.map((view) => ({

@@ -8,6 +8,7 @@ import { attempt, refuse, stop } from "../../ground/problems/result.ts";
 import { type Document, parseYaml } from "../documents/document.ts";
 import { soundPartOf, validate } from "../documents/validate.ts";
 import { textOf } from "../history/kept-file.ts";
+import { keysOf } from "../history/keys.ts";
 import { ledgers } from "../history/ledger.ts";
 import { retirements } from "../history/retired.ts";
 import { agencyFile } from "./locate.ts";
@@ -65,13 +66,15 @@ function readClient(root: string, key: string): Client {
   }
   const ledger = attempt(() => ledgers.read(root, key));
   const document = ledger.ok ? attempt(() => readDocument(root, `clients/${key}/brief.yaml`)) : ledger;
+  const keys = attempt(() => keysOf.read(root, key));
   const brief = document.ok ? attempt(() => asWritten(document.value, briefSchema)) : document;
   return {
     key,
     folder,
     ...(ledger.ok && ledger.value ? { ledger: ledger.value } : {}),
     ...(brief.ok ? { brief: brief.value } : document.ok ? restOf(document.value) : {}),
-    problems: brief.ok ? [] : ofClient(key, brief.problems),
+    ...(keys.ok && keys.value ? { keys: keys.value } : {}),
+    problems: [...(brief.ok ? [] : ofClient(key, brief.problems)), ...(keys.ok ? [] : ofClient(key, keys.problems))],
   };
 }
 

@@ -1,6 +1,7 @@
 import type { Problem } from "../../ground/problems/problem.ts";
 import type { Document } from "../documents/document.ts";
 import type { SoundPart } from "../documents/validate.ts";
+import type { KeyRecords } from "../history/keys.ts";
 import type { Ledger } from "../history/ledger.ts";
 import type { Retired } from "../history/retired.ts";
 import type { Agency } from "./schema/agency.ts";
@@ -23,6 +24,8 @@ export interface Client {
   rest?: Parsed<Brief> & Pick<SoundPart<Brief>, "without">;
   /** What has been in use; absent where nothing has. */
   ledger?: Ledger;
+  /** What may be known of its keys, by what they are for; absent where it has none. */
+  keys?: KeyRecords;
   problems: readonly Problem[];
 }
 

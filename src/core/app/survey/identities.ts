@@ -61,7 +61,10 @@ export function identityFills(template: Folder, parts: readonly PartSurvey[]): {
   return template.list().flatMap((file) => {
     const kind = identityFiles.find((each) => each.file.test(file));
     if (!kind) return [];
-    return textsOf(template, file).flatMap(({ path, site }) =>
+    const texts = textsOf(template, file);
+    const android = parts.find(({ platform }) => platform === "android")?.identifiers ?? [];
+    const prints = fingerprintFills(texts, template, android).map((fill) => ({ platform: "android" as const, fill }));
+    const named = texts.flatMap(({ path, site }) =>
       kind.places
         .filter(({ at }) => leadsTo(at, path))
         .flatMap(({ platform, team }) => {
@@ -73,6 +76,31 @@ export function identityFills(template: Folder, parts: readonly PartSurvey[]): {
           return [...fills, ...signed].map((fill) => ({ platform, fill }));
         }),
     );
+    return [...named, ...prints];
+  });
+}
+
+/**
+ * Fingerprints of what signs an app, in what a site says of it: all of those that a client has, in place of all of the
+ * template's. They stay where it has none.
+ */
+function fingerprintFills(
+  texts: readonly { path: readonly string[]; site: Site }[],
+  template: Folder,
+  identifiers: readonly string[],
+): Fill[] {
+  const own = texts.filter(
+    ({ path, site }) => leadsTo("*.target.package_name", path) && identifiers.includes(site.value),
+  );
+  return own.flatMap(({ path: [statement = ""] }): Fill[] => {
+    const list = texts.filter(({ path }) => leadsTo(`${statement}.target.sha256_cert_fingerprints.*`, path));
+    const [first, last] = [list[0]?.site, list.at(-1)?.site];
+    if (!first || !last) return [];
+    // From within the first one's quotes to within the last one's.
+    const [start, end] = [first.start + 1, last.end - 1];
+    const value = template.source(first.file).text.slice(start, end);
+    const site: Site = { file: first.file, start, end, value, form: "raw" };
+    return [{ holds: "signing.fingerprints", site, shape: "entries", optional: true }];
   });
 }
 

@@ -6,6 +6,8 @@ const shapers = {
   text: (value: string) => value,
   /** For what is put in whatever the client: the text stands in `before`. */
   nothing: () => "",
+  /** Lines as entries of a list, from within the first one's quotes to within the last one's (JSON). */
+  entries: (value: string) => value.split("\n").join('", "'),
   /** #rrggbb, with full opacity in front where the old value had it (Android, #aarrggbb). */
   color: (value: string, old: string) => (old.length === 9 ? `#ff${value.slice(1)}` : value),
   /** Of an icon in layers (Apple, Icon Composer): channels from 0 to 1, opaque. */

@@ -17,6 +17,7 @@ import { type Field, type FieldFact, fieldNames, fields } from "../../ground/val
 import { platformOf } from "../../ground/values/platform.ts";
 import type { Place } from "../../ground/values/source.ts";
 import { isDerived, type Traced, trace, withStep, writtenAt } from "../../ground/values/trail.ts";
+import { fingerprints, inCapitals } from "./fields/fingerprints.ts";
 import { holdBack, type Kept, keptProblems, overruledProblems } from "./fields/held.ts";
 import { asciiDomain, settleBase, settleScheme } from "./fields/identifier.ts";
 import { fittedLabel } from "./fields/label.ts";
@@ -125,6 +126,7 @@ function giveField(field: Field, work: Work): Judged<Traced | undefined> {
   if (written) return sound(written);
   const { agency } = workspace;
   if (field === "year") return sound(readAt(agency.document, ["year"], { by: "agency", note: "given in oxalis.yaml" }));
+  if (field === "signing.fingerprints") return sound(fingerprints(client, values["signing.appFingerprint"]));
   const seen = seenInArt(field, art);
   if (seen) return sound(seen);
   if (field === "colors.brandText") return sound(readable(values["colors.brand"]));
@@ -207,6 +209,7 @@ function settleField(field: Field, value: Traced | undefined, work: Work): Judge
 
 function settleText(field: Field, value: Traced): Traced {
   if (field === "domain") return settleDomain(value);
+  if (field === "signing.appFingerprint") return inCapitals(value);
   if (!isDerived(value)) return value;
   if (field === "app.label") return fittedLabel(value);
   if (field === "identifiers.base") return settleBase(value);

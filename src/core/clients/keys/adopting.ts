@@ -1,11 +1,17 @@
 import { basename } from "node:path";
 import type { KeyRecord, KeyRecords } from "../../agency/history/keys.ts";
 import { certificateFacts } from "../../ground/certificates/certificate.ts";
-import { type KeyEntry, openKeyStore, type Unopened } from "../../ground/certificates/key-store.ts";
+import {
+  isOlderForm,
+  type KeyEntry,
+  keyStoreBytes,
+  openKeyStore,
+  type Unopened,
+} from "../../ground/certificates/key-store.ts";
 import { isError, type Problem, problem } from "../../ground/problems/problem.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import { type Secret, secretOf } from "../../ground/values/secret.ts";
-import { entryFacts, type KeyMaterial, pointFacts } from "./material.ts";
+import { entryFacts, type KeyMaterial, newPassword, pointFacts } from "./material.ts";
 import { type KeyRole, keyRoleFacts } from "./roles.ts";
 import { judgeKey, markOf } from "./standing.ts";
 
@@ -24,7 +30,7 @@ export interface LookedInto {
 
 const unopened: Readonly<Record<Unopened, string>> = {
   "too-large": "is too large for a key store",
-  older: "is of the older Java form, which nothing here opens",
+  older: "is of an older Java form (JCEKS), which nothing here opens",
   "not-a-store": "is no key store",
   password: "does not open by this password",
   "no-key": "holds no private key",
@@ -52,8 +58,20 @@ export async function lookInto(
   if (typeof entries === "string")
     return refuse("key-unreadable", `${shown} ${unopened[entries]}.`, entries === "older" ? { fix: newer } : {});
   const entry = chosen(shown, entries, said.alias);
+  const role = said.role ?? roleOf(entry);
+  if (isOlderForm(bytes)) return { role, material: await packed(shown, entry) };
+  return { role, material: { facts: entryFacts(entry), content: bytes, password: own } };
+}
+
+/** A key of the older Java form in the present one: whatever signs with it later opens that. */
+async function packed(shown: string, entry: KeyEntry): Promise<KeyMaterial> {
   const facts = entryFacts(entry);
-  return { role: said.role ?? roleOf(entry), material: { facts, content: bytes, password: own } };
+  if (!facts.algorithm.startsWith("RSA"))
+    return refuse("key-unreadable", `${shown} is of the older Java form, with a key of ${facts.algorithm}.`, {
+      fix: newer,
+    });
+  const password = newPassword();
+  return { facts, content: await keyStoreBytes(entry, password), password };
 }
 
 function pushKey(shown: string, bytes: Uint8Array): LookedInto {

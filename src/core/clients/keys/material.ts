@@ -42,10 +42,13 @@ export async function newMaterial(
     until: yearsAfter(given.today, years),
     ...(purpose ? { purpose } : {}),
   });
-  const password = secretOf(randomBytes(32).toString("base64url"));
+  const password = newPassword();
   const entry = { alias: given.name, key, certificate };
   return { facts: entryFacts(entry), content: await keyStoreBytes(entry, password), password };
 }
+
+/** A password that nobody has to type: 256 random bits. */
+export const newPassword = (): Secret => secretOf(randomBytes(32).toString("base64url"));
 
 const yearsAfter = (day: string, years: number): string => {
   const [year = "", ...rest] = day.split("-");

@@ -92,12 +92,17 @@ function holdersOf(all: readonly { client: string; keys: KeyRecords }[]): Holder
 /** What a key is told from others by. */
 export const markOf = ({ sha256, point }: Pick<KeyRecord, "sha256" | "point">): string | undefined => sha256 ?? point;
 
+/** So many clients that have the same key are named. */
+const mostNamed = 4;
+
 function shared(client: string, role: KeyRole, record: KeyRecord, holders: Holders): Problem[] {
   const others = (holders.get(markOf(record) ?? "") ?? []).filter((each) => each !== client);
   if (others.length === 0) return [];
   const { title, platform } = keyRoleFacts[role];
+  const more = others.length - mostNamed;
+  const whose = more > 0 ? `${others.slice(0, mostNamed).join(", ")} and ${more} more's` : `${others.join(", ")}'s`;
   return [
-    problem("key-shared", `Its ${title} is ${others.join(", ")}'s too: whoever has the one can sign as the other.`, {
+    problem("key-shared", `Its ${title} is ${whose} too: whoever has the one can sign as the other.`, {
       client,
       platform,
     }),
@@ -138,4 +143,18 @@ export function judgeKey(
         ]
       : []),
   ];
+}
+
+/** What is wrong with clients' keys, by client; nothing where the agency keeps no keys here. */
+export function keyFindings(
+  workspace: Workspace,
+  all: readonly Resolved[],
+  today: string,
+): ReadonlyMap<string, readonly Problem[]> {
+  const standings = keyStandings(workspace, all, { today });
+  const hasSome = standings.some(({ keys, problems }) => problems.length > 0 || keys.some(({ record }) => record));
+  if (workspace.agency.data.vault === undefined && !hasSome) return new Map();
+  return new Map(
+    standings.map(({ client, keys, problems }) => [client, [...problems, ...keys.flatMap((each) => each.problems)]]),
+  );
 }

@@ -48,6 +48,7 @@ const examples: Readonly<Record<string, string>> = {
   "identifiers.web": "/hill-farm",
   "signing.team": "AB12CD34EF",
   "signing.profile": "Hill Farm Store",
+  "signing.appFingerprint": "",
   "windows.publisher": "CN=Hill Farm Ltd",
   "windows.publisherName": "Hill Farm Ltd",
   "windows.phoneId": "69a6de70-03db-47e3-a053-5b8c7c11a4d1",

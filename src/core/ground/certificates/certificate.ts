@@ -65,6 +65,11 @@ export function algorithmOf({ asymmetricKeyType, asymmetricKeyDetails }: KeyObje
   return [asymmetricKeyType?.toUpperCase(), asymmetricKeyDetails?.modulusLength].filter(Boolean).join(" ");
 }
 
+/** Whether a certificate is of a private key: it has the same public half. @param certificate DER, as base64 */
+export function isOfKey(privateKey: Secret, certificate: string): boolean {
+  return parsed(Buffer.from(certificate, "base64"))?.checkPrivateKey(createPrivateKey(reveal(privateKey))) ?? false;
+}
+
 /** Whether a private key is a certificate's own: what the one signs, the other verifies. */
 export function isPair(privateKey: Secret, certificate: string): boolean {
   const read = parsed(Buffer.from(certificate, "base64"));

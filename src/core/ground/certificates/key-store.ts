@@ -1,7 +1,10 @@
 import { createPrivateKey } from "node:crypto";
-import type { pkcs12 } from "node-forge";
+import type { asn1 as forms } from "node-forge";
 import { reveal, type Secret, secretOf } from "../values/secret.ts";
+import { isOfKey } from "./certificate.ts";
 import { loadForge } from "./forge.ts";
+
+type Asn1 = forms.Asn1;
 
 /** A private key with its certificate, as a key store holds them. */
 export interface KeyEntry {
@@ -12,8 +15,11 @@ export interface KeyEntry {
   certificate: string;
 }
 
-/** Rounds of the key derivation of a store whose password nobody can guess: it is 256 random bits. */
-const rounds = 2048;
+/**
+ * Rounds of the key derivation. A store that is made here has a password of 256 random bits: rounds make guessing what
+ * is known in part slower, and nothing of it is.
+ */
+const rounds = 128;
 
 /**
  * A key store with one key (RFC 7292): the key under AES-256 by PBKDF2, as JDK 8 and later, OpenSSL and Windows read
@@ -37,13 +43,19 @@ const largest = 1024 * 1024;
 /** Why a file is not opened as a key store. */
 export type Unopened = "too-large" | "older" | "not-a-store" | "password" | "no-key";
 
-/** The first bytes of the older Java forms (JKS, JCEKS). */
-const olderForms = ["feedfeed", "cececece"];
+/** The first bytes of the older Java forms: JKS, and JCEKS, which nothing here opens. */
+const older = { jks: "feedfeed", jceks: "cececece" };
 
-/** Opens a key store (PKCS#12), as keytool, OpenSSL and Windows write it: its keys with their certificates. */
+const beginningOf = (bytes: Uint8Array): string => Buffer.from(bytes.subarray(0, 4)).toString("hex");
+
+/** Whether a file is of the form that keytool wrote before JDK 9 (JKS). */
+export const isOlderForm = (bytes: Uint8Array): boolean => beginningOf(bytes) === older.jks;
+
+/** Opens a key store, PKCS#12 or JKS, as keytool, OpenSSL and Windows write it: its keys with their certificates. */
 export async function openKeyStore(bytes: Uint8Array, password: Secret): Promise<readonly KeyEntry[] | Unopened> {
   if (bytes.length > largest) return "too-large";
-  if (olderForms.includes(Buffer.from(bytes.subarray(0, 4)).toString("hex"))) return "older";
+  if (beginningOf(bytes) === older.jceks) return "older";
+  if (isOlderForm(bytes)) return openOlder(bytes, password);
   const { pki, pkcs12, asn1 } = await loadForge();
   const parsed = attempted(() => asn1.fromDer(Buffer.from(bytes).toString("latin1")));
   // A sequence that begins with version 3.
@@ -52,25 +64,40 @@ export async function openKeyStore(bytes: Uint8Array, password: Secret): Promise
   if (!store) return "password";
   const bagsOf = (type: string | undefined) => store.getBags({ bagType: type ?? "" })[type ?? ""] ?? [];
   const { pkcs8ShroudedKeyBag, keyBag, certBag } = pki.oids;
-  const certificates = bagsOf(certBag);
-  const derOf = (each: pkcs12.Bag) => {
-    const form = each.cert ? pki.certificateToAsn1(each.cert) : each.asn1;
-    return Buffer.from(asn1.toDer(form).getBytes(), "latin1");
-  };
+  const derOf = (form: Asn1) => Buffer.from(asn1.toDer(form).getBytes(), "latin1");
+  // What it cannot read it hands on as it stands: keys and certificates of other algorithms.
+  const certificates = bagsOf(certBag).map(({ cert, asn1: form }) =>
+    derOf(cert ? pki.certificateToAsn1(cert) : form).toString("base64"),
+  );
   const entries = [...bagsOf(pkcs8ShroudedKeyBag), ...bagsOf(keyBag)].flatMap((bag): KeyEntry[] => {
-    const id = bag.attributes?.localKeyId?.[0] as string | undefined;
-    const own =
-      certificates.find((each) => id !== undefined && each.attributes?.localKeyId?.[0] === id) ?? certificates[0];
-    // What it cannot name it hands on as it stands: a key of another algorithm.
     const form = bag.key ? pki.wrapRsaPrivateKey(pki.privateKeyToAsn1(bag.key)) : bag.asn1;
-    const key = attempted(() => pemOf(Buffer.from(asn1.toDer(form).getBytes(), "latin1")));
-    if (!own || key === undefined) return [];
+    const key = attempted(() => pemOf(derOf(form)));
+    const own = key === undefined ? undefined : certificates.find((each) => isOfKey(secretOf(key), each));
+    if (own === undefined || key === undefined) return [];
     const alias = String(bag.attributes?.friendlyName?.[0] ?? "");
-    const certificate = `-----BEGIN CERTIFICATE-----\n${derOf(own).toString("base64")}\n-----END CERTIFICATE-----\n`;
+    const certificate = `-----BEGIN CERTIFICATE-----\n${own}\n-----END CERTIFICATE-----\n`;
     return [{ alias, key: secretOf(key), certificate }];
   });
   return entries.length > 0 ? entries : "no-key";
 }
+
+async function openOlder(bytes: Uint8Array, password: Secret): Promise<readonly KeyEntry[] | Unopened> {
+  const { toPem } = await import("jks-js");
+  const found = attempted(() => toPem(Buffer.from(bytes), reveal(password)));
+  if (!found) return "password";
+  const entries = Object.entries(found).flatMap(([alias, { key, cert }]): KeyEntry[] => {
+    const own = key === undefined ? undefined : attempted(() => createPrivateKey(key));
+    if (!own || cert === undefined) return [];
+    return [
+      { alias, key: secretOf(own.export({ type: "pkcs8", format: "pem" }) as string), certificate: firstOf(cert) },
+    ];
+  });
+  return entries.length > 0 ? entries : "no-key";
+}
+
+/** The first certificate of a chain: the key's own. */
+const firstOf = (chain: string): string =>
+  /-----BEGIN CERTIFICATE-----[\s\S]*?-----END CERTIFICATE-----/.exec(chain)?.[0] ?? chain;
 
 const pemOf = (der: Buffer): string =>
   createPrivateKey({ key: der, format: "der", type: "pkcs8" }).export({ type: "pkcs8", format: "pem" }) as string;

@@ -75,6 +75,11 @@ const facts = {
   },
   "signing.team": { says: "Apple team that signs the app", brief: ["signing", "team"] },
   "signing.profile": { says: "Name of the provisioning profile", brief: ["signing", "profile"] },
+  "signing.appFingerprint": {
+    says: "SHA-256 of the certificate that the store signs the Android app with, as the store shows it",
+    brief: ["signing", "appFingerprint"],
+  },
+  "signing.fingerprints": { says: "SHA-256 of all that signs the Android app: the store's, and the upload key's" },
   "windows.publisher": {
     says: "Publisher, equal to the certificate's subject",
     brief: ["windows", "publisher"],

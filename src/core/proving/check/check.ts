@@ -80,7 +80,24 @@ function judgePlan(resolved: Resolved, all: Template): Problem[] {
   return [
     ...ofClient(client.key, plan.gaps),
     ...tellEnlarged(plan, resolved),
+    ...tellUnsigned(resolved, template),
     ...tellUnlettered(resolved, variant, template),
+  ];
+}
+
+/** A site that says whose app opens its addresses, and of a client's does not know what signs it. */
+function tellUnsigned({ client, values }: Resolved, { parts }: Template): Problem[] {
+  if (values["signing.fingerprints"]) return [];
+  const fill = parts.flatMap(({ fills }) => fills).find(({ holds }) => holds === "signing.fingerprints");
+  if (!fill) return [];
+  const message = `${fill.site.file} keeps the template's fingerprints: what signs ${client.key}'s app is not known.`;
+  return [
+    problem("key-absent", message, {
+      client: client.key,
+      severity: "warning",
+      platform: "android",
+      fix: "Make or adopt its upload key, and give the store's: signing.appFingerprint in the brief.",
+    }),
   ];
 }
 

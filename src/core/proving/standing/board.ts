@@ -2,6 +2,7 @@ import { type Letter, lettersTo, sentOf, unsureSaid } from "../../agency/history
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Resolved } from "../../app/variant/variant.ts";
 import { withRecord } from "../../clients/derive/resolve.ts";
+import { keyFindings } from "../../clients/keys/standing.ts";
 import type { ClientView } from "../../clients/record/read.ts";
 import { ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
@@ -16,7 +17,10 @@ export function boardOf(
   const told = new Map(picked.map((each) => [each.client, each]));
   // Texts and accounts are held against those of all clients.
   const others = all.map((each) => told.get(each.client) ?? withRecord(workspace, each));
-  return standings(workspace, others, picked, today).map((each) => {
+  const keys = keyFindings(workspace, all, today);
+  const standing = standings(workspace, others, picked, today);
+  return standing.map(({ problems: ofStores, ...rest }) => {
+    const each = { ...rest, problems: [...ofStores, ...(keys.get(rest.client) ?? [])] };
     const read = attempt(() => lettersTo.read(workspace.root, each.client) ?? []);
     if (!read.ok) {
       const damaged = ofClient(each.client, read.problems);

@@ -155,6 +155,12 @@ export const briefSchema = z.strictObject({
   signing: z
     .strictObject({
       team: z.string().regex(/^[A-Z0-9]{10}$/, "an Apple team ID: ten letters or digits, upper case"),
+      appFingerprint: z
+        .string()
+        .trim()
+        .toUpperCase()
+        .regex(/^(?:[0-9A-F]{2}:){31}[0-9A-F]{2}$/, "a SHA-256 fingerprint: 32 pairs of hexadecimal digits with colons")
+        .describe("SHA-256 of the certificate that the store signs the Android app with"),
       profile: lineOfText(200).describe("Name of the app's provisioning profile"),
       profiles: z
         .record(z.string().min(1).max(100), lineOfText(200))
