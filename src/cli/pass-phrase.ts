@@ -4,8 +4,8 @@ import { Writable } from "node:stream";
 import { refuse } from "../core/ground/problems/result.ts";
 import { type Secret, secretOf } from "../core/ground/values/secret.ts";
 
-/** The variable that gives the pass phrase where nobody can be asked. */
-const variable = "OXALIS_PASSPHRASE";
+/** The variables that give them where nobody can be asked. */
+const variables = { vault: "OXALIS_PASSPHRASE", store: "OXALIS_STORE_PASSWORD" } as const;
 
 /**
  * A pass phrase: from a file descriptor, from the environment, or typed without being shown. Never from an argument,
@@ -14,14 +14,23 @@ const variable = "OXALIS_PASSPHRASE";
  */
 export async function passPhrase(purpose: string, fd: string | undefined): Promise<Secret> {
   if (fd !== undefined) return secretOf(fromDescriptor(fd));
-  const own = process.env[variable];
-  if (own !== undefined) return secretOf(own);
-  if (!process.stdin.isTTY || !process.stderr.isTTY)
-    return refuse("passphrase-missing", `The pass phrase ${purpose} is not given, and nobody can be asked here.`);
-  const typed = await asked(`Pass phrase ${purpose}: `);
-  if (purpose.startsWith("for the new") && typed !== (await asked("Once more: ")))
-    return refuse("passphrase-missing", "The two are not the same.");
+  const typed = fromEnvironment(variables.vault) ?? (await askedFor(`pass phrase ${purpose}`));
+  const isNew = purpose.startsWith("for the new") && fromEnvironment(variables.vault) === undefined;
+  if (isNew && typed !== (await asked("Once more: "))) return refuse("passphrase-missing", "The two are not the same.");
   return secretOf(typed);
+}
+
+/** The password of a key store: from the environment, or typed without being shown. */
+export const storePassword = async (file: string): Promise<Secret> =>
+  secretOf(fromEnvironment(variables.store) ?? (await askedFor(`password of ${file}`)));
+
+const fromEnvironment = (variable: string): string | undefined => process.env[variable];
+
+/** Asks on the terminal. Stops: passphrase-missing, where nobody can be asked. */
+async function askedFor(what: string): Promise<string> {
+  if (!process.stdin.isTTY || !process.stderr.isTTY)
+    return refuse("passphrase-missing", `The ${what} is not given, and nobody can be asked here.`);
+  return asked(`${what.charAt(0).toUpperCase()}${what.slice(1)}: `);
 }
 
 function fromDescriptor(fd: string): string {

@@ -1,5 +1,6 @@
 import { basename, dirname, resolve } from "node:path";
 import { type KeyRecord, keysOf } from "../agency/history/keys.ts";
+import type { Workspace } from "../agency/workspace/workspace.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
 import {
   type AdoptSaid,
@@ -42,30 +43,24 @@ export interface AdoptedKey {
 export const adoptKey = operation(async (input: Input, ports): Promise<AdoptedKey> => {
   const path = resolve(ports.folder, input.file);
   const bytes = readInside(dirname(path), basename(path), input.file);
-  const folder = vaultFolder(await openWorkspace(input, ports), ports);
-  const looked = await lookInto(path, bytes, input, () => storePassword(input.file, ports));
-  if (input.dryRun) return decide(await ownersIn(input, ports), looked, "", input, ports);
+  const before = await openWorkspace(input, ports);
+  const folder = vaultFolder(before, ports);
+  const looked = await lookInto(path, bytes, input, () => ports.storePassword(basename(path)));
+  if (input.dryRun) return decide(await ownersIn(before, input), looked, "", input, ports);
   const passPhrase = await passPhraseFor(folder, ports);
   makeRoot(folder);
   return holding(folder, async () => {
     const vault = await vaultWith(folder, passPhrase);
-    return inWorkspace(input, ports, { writes: true }, async ({ root }) => {
-      const owners = await ownersIn(input, ports);
+    return inWorkspace(input, ports, { writes: true }, async (workspace) => {
+      const owners = await ownersIn(workspace, input);
       const adopted = decide(owners, looked, vault.recipient, input, ports);
-      if (!adopted.isKnown) await keep(vault, root, adopted, looked);
+      if (!adopted.isKnown) await keep(vault, workspace.root, adopted, looked);
       return adopted;
     });
   });
 });
 
-/** The variable that gives a key store's password where nobody can be asked. */
-const passwordVariable = "OXALIS_STORE_PASSWORD";
-
-const storePassword = async (file: string, ports: Ports) =>
-  ports.secret(passwordVariable) ?? (await ports.passPhrase(`of ${basename(file)}`));
-
-async function ownersIn(input: Input, ports: Ports): Promise<Owner[]> {
-  const workspace = await openWorkspace(input, ports);
+async function ownersIn(workspace: Workspace, input: Input): Promise<Owner[]> {
   const { all } = await resolvePicked(workspace, []);
   const keys = all.map(({ client }) => client.key);
   if (input.client !== undefined && !keys.includes(input.client))
@@ -77,7 +72,7 @@ async function ownersIn(input: Input, ports: Ports): Promise<Owner[]> {
     name: values["app.name"]?.value,
     owner: values.owner?.value,
     publisher: values["windows.publisher"]?.value,
-    keys: keysOf.read(workspace.root, client.key) ?? {},
+    keys: client.keys ?? {},
   }));
 }
 

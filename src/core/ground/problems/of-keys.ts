@@ -20,7 +20,9 @@ export const ofKeys = {
   },
   "passphrase-missing": {
     title: "No pass phrase is given",
-    fix: "Type it where it is asked for, or give it by OXALIS_PASSPHRASE or `--passphrase-fd`.",
+    fix:
+      "Type it where it is asked for, or give it by OXALIS_PASSPHRASE or `--passphrase-fd`; that of a key store by " +
+      "OXALIS_STORE_PASSWORD.",
   },
   "passphrase-weak": {
     title: "A pass phrase that could be guessed",

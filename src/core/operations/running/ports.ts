@@ -29,8 +29,10 @@ export interface Ports {
   openCache(root: string): Cache;
   /** A variable of the environment, as a secret: what it says is asked for only where it is used. */
   secret(name: string): Secret | undefined;
-  /** The pass phrase that somebody gives; what for is said where they are asked. Stops: passphrase-missing */
+  /** The vault's pass phrase, as somebody gives it; what for is said where they are asked. Stops: passphrase-missing */
   passPhrase(purpose: string): Promise<Secret>;
+  /** The password of a key store that somebody brings, likewise. */
+  storePassword(file: string): Promise<Secret>;
   /** Hands a letter to a mail server. */
   sendMail(server: MailServer, mail: Mail): Promise<Delivery>;
   /** What is wrong with an address when it is opened; undefined where it answers. */
