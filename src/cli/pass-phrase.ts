@@ -14,23 +14,28 @@ const variables = { vault: "OXALIS_PASSPHRASE", store: "OXALIS_STORE_PASSWORD" }
  */
 export async function passPhrase(purpose: string, fd: string | undefined): Promise<Secret> {
   if (fd !== undefined) return secretOf(fromDescriptor(fd));
-  const typed = fromEnvironment(variables.vault) ?? (await askedFor(`pass phrase ${purpose}`));
-  const isNew = purpose.startsWith("for the new") && fromEnvironment(variables.vault) === undefined;
-  if (isNew && typed !== (await asked("Once more: "))) return refuse("passphrase-missing", "The two are not the same.");
+  const own = fromEnvironment(variables.vault);
+  if (own !== undefined) return secretOf(own);
+  const isNew = purpose.startsWith("for the new");
+  const [typed = "", again] = await askedFor(`pass phrase ${purpose}`, ...(isNew ? ["once more"] : []));
+  if (isNew && typed !== again) return refuse("passphrase-missing", "The two are not the same.");
   return secretOf(typed);
 }
 
 /** The password of a key store: from the environment, or typed without being shown. */
-export const storePassword = async (file: string): Promise<Secret> =>
-  secretOf(fromEnvironment(variables.store) ?? (await askedFor(`password of ${file}`)));
+export async function storePassword(file: string): Promise<Secret> {
+  const own = fromEnvironment(variables.store);
+  const [typed = ""] = own === undefined ? await askedFor(`password of ${file}`) : [own];
+  return secretOf(typed);
+}
 
 const fromEnvironment = (variable: string): string | undefined => process.env[variable];
 
-/** Asks on the terminal. Stops: passphrase-missing, where nobody can be asked. */
-async function askedFor(what: string): Promise<string> {
+/** Asks on the terminal, one thing after the other. Stops: passphrase-missing, where nobody can be asked. */
+async function askedFor(what: string, ...more: readonly string[]): Promise<string[]> {
   if (!process.stdin.isTTY || !process.stderr.isTTY)
     return refuse("passphrase-missing", `The ${what} is not given, and nobody can be asked here.`);
-  return asked(`${what.charAt(0).toUpperCase()}${what.slice(1)}: `);
+  return asked([what, ...more].map((each) => `${each.charAt(0).toUpperCase()}${each.slice(1)}: `));
 }
 
 function fromDescriptor(fd: string): string {
@@ -46,24 +51,24 @@ function fromDescriptor(fd: string): string {
   }
 }
 
-/** Asks on the terminal; what is typed is not shown. */
-function asked(question: string): Promise<string> {
-  process.stderr.write(question);
+/** What is typed is not shown: from before the first question is there until after the last one is answered. */
+function asked(questions: readonly string[]): Promise<string[]> {
   const silent = new Writable({ write: (_chunk, _encoding, done) => done() });
   const lines = createInterface({ input: process.stdin, output: silent, terminal: true });
+  const ask = (question = "") => process.stderr.write(question);
+  ask(questions[0]);
   return new Promise((resolve) => {
-    let answer = "";
-    lines.once("line", (line) => {
-      answer = line;
-      lines.close();
+    const answers: string[] = [];
+    lines.on("line", (line) => {
+      answers.push(line);
+      ask("\n");
+      if (answers.length < questions.length) ask(questions[answers.length]);
+      else lines.close();
     });
     lines.once("SIGINT", () => {
-      process.stderr.write("\n");
+      ask("\n");
       process.exit(130);
     });
-    lines.once("close", () => {
-      process.stderr.write("\n");
-      resolve(answer);
-    });
+    lines.once("close", () => resolve(answers));
   });
 }

@@ -38,15 +38,23 @@ const keysIn = (folder: string, ...more: string[]) => {
   return clients as { client: string; keys: { role: string; sha256?: string; problems: { code: string }[] }[] }[];
 };
 
-/** Types a pass phrase where age asks for it: only on a terminal. */
+/** Types the pass phrase wherever a program asks for one, on a terminal; gives what the terminal showed. */
 const typed = (...command: string[]) => {
-  const script =
-    "import os,pty,sys\npid,fd=pty.fork()\n" +
-    "if pid==0: os.execvp(sys.argv[2],sys.argv[2:])\n" +
-    "seen=b''\nasked=0\n" +
-    "while True:\n  try: part=os.read(fd,4096)\n  except OSError: break\n  if not part: break\n  seen+=part\n" +
-    "  if seen.count(b'passphrase')>asked:\n    asked=seen.count(b'passphrase'); os.write(fd,sys.argv[1].encode()+b'\\n')\n" +
-    "sys.exit(os.waitstatus_to_exitcode(os.waitpid(pid,0)[1]))";
+  const script = [
+    "import os,pty,re,sys",
+    "pid,fd=pty.fork()",
+    "if pid==0: os.execvp(sys.argv[2],sys.argv[2:])",
+    "seen=b''; asked=0",
+    "while True:",
+    "  try: part=os.read(fd,4096)",
+    "  except OSError: break",
+    "  if not part: break",
+    "  seen+=part",
+    "  now=len(re.findall(rb'(?:passphrase|Pass phrase|Once more)[^\\n]*: ',seen))",
+    "  if now>asked: asked=now; os.write(fd,sys.argv[1].encode()+b'\\r')",
+    "sys.stdout.buffer.write(seen)",
+    "sys.exit(os.waitstatus_to_exitcode(os.waitpid(pid,0)[1]))",
+  ].join("\n");
   return spawnSync("python3", ["-c", script, passPhrase, ...command], { encoding: "utf8" });
 };
 
@@ -127,6 +135,12 @@ describe("keys", () => {
     }
     expect(await ended).toBe(0);
     for (const text of [listed, told]) expect(text).not.toMatch(/heron|PRIVATE KEY|AGE-SECRET/);
+    const shown = typed("node", program, "keys", "prove", "-C", folder);
+    expect([shown.status, shown.stdout]).toEqual([
+      0,
+      expect.stringMatching(/^Pass phrase of the vault: [\s\S]*4 keys of 2/),
+    ]);
+    expect(shown.stdout).not.toContain("heron");
   });
 
   test("that are lost, changed by a byte, exchanged or another vault's are found, each told apart", () => {

@@ -2,6 +2,7 @@ import * as z from "zod";
 import { isFolder, isThere, readInside } from "../files/reading/folder.ts";
 import { lookAt, makeRoot } from "../files/writing/door.ts";
 import { openTransaction } from "../files/writing/transaction.ts";
+import { orAbandon } from "../files/writing/writer.ts";
 import { attempt, refuse } from "../problems/result.ts";
 import { reveal, type Secret, secretOf } from "../values/secret.ts";
 import { lockWith, newSealing, openBy, sealTo, unlockWith } from "./age.ts";
@@ -99,6 +100,8 @@ const ownMode = 0o600;
 
 function putSecret(root: string, files: readonly (readonly [string, string | Uint8Array])[]): void {
   const transaction = openTransaction(root, { durable: true });
-  for (const [file, content] of files) transaction.put(file, content, ownMode);
+  orAbandon(files.map(([file]) => file).join(", "), transaction.abandon, () => {
+    for (const [file, content] of files) transaction.put(file, content, ownMode);
+  });
   transaction.commit();
 }
