@@ -1,3 +1,5 @@
+import { flood } from "./flood.ts";
+
 /** Letters that a picture is made of: how many, and how high the usual one is, as a share of what is drawn. */
 export interface Letters {
   count: number;
@@ -35,11 +37,11 @@ export function lettersIn(mask: Uint8Array, width: number, height: number): Lett
   const pieces = piecesIn(mask, width, height).filter(({ top, bottom }) => bottom - top >= 3);
   if (pieces.length < leastLetters) return undefined;
   const drawn = spanOf(pieces);
-  const lines = linesOf(pieces);
-  const letters = lines.flatMap((line) => (isWord(line) ? line : []));
+  const words = linesOf(pieces).filter(isWord);
+  const letters = words.flat();
   if (letters.length < leastLetters) return undefined;
-  const inLines = lines.filter(isWord).map(spanOf);
-  const cover = Math.max(...inLines.map(({ left, right }) => right - left)) / (drawn.right - drawn.left);
+  const widest = Math.max(...words.map(spanOf).map(({ left, right }) => right - left));
+  const cover = widest / (drawn.right - drawn.left);
   if (cover < leastCover) return undefined;
   return { count: letters.length, height: median(letters.map(heightOf)) / (drawn.bottom - drawn.top) };
 }
@@ -89,30 +91,20 @@ function isWord(line: readonly Piece[]): boolean {
 const mostPieces = 400;
 
 function piecesIn(mask: Uint8Array, width: number, height: number): Piece[] {
-  const seen = new Uint8Array(mask.length);
+  const reached = new Uint8Array(mask.length);
   const pieces: Piece[] = [];
-  const open: number[] = [];
+  const isDrawn = (at: number) => mask[at] === 1;
   for (let start = 0; start < mask.length; start++) {
-    if (seen[start] || !mask[start]) continue;
+    if (reached[start] || !isDrawn(start)) continue;
     if (pieces.length === mostPieces) return [];
     const piece: Piece = { left: width, right: 0, top: height, bottom: 0 };
-    const reach = (at: number) => {
-      if (seen[at] || !mask[at]) return;
-      seen[at] = 1;
-      open.push(at);
-    };
-    reach(start);
-    for (let at = open.pop(); at !== undefined; at = open.pop()) {
+    flood([start], isDrawn, { width, reached }, (at) => {
       const [x, y] = [at % width, Math.floor(at / width)];
       piece.left = Math.min(piece.left, x);
       piece.right = Math.max(piece.right, x + 1);
       piece.top = Math.min(piece.top, y);
       piece.bottom = Math.max(piece.bottom, y + 1);
-      if (x > 0) reach(at - 1);
-      if (x < width - 1) reach(at + 1);
-      if (y > 0) reach(at - width);
-      if (y < height - 1) reach(at + width);
-    }
+    });
     pieces.push(piece);
   }
   return pieces;
