@@ -66,10 +66,7 @@ type Row = readonly [string, string, string];
 const widths = [44, 34] as const;
 
 /** Rows of three columns; the last one, a place, is cut at its front where the terminal is too narrow for it. */
-function headless(
-  rows: readonly Row[],
-  { out, width, room: columns }: Pick<Terminal, "out" | "width" | "room">,
-): string {
+function headless(rows: readonly Row[], { out, width, room: columns }: Terminal): string {
   const room = Math.max(24, width - widths[0] - widths[1] - 4);
   const padded = rows.map(([first, second, third]) => [
     first.padEnd(widths[0] + first.length - plain(first).length),
@@ -118,7 +115,8 @@ function tellElsewhere({ left, suggestions, colors, content }: Initiated, termin
   print("");
 }
 
-function tellContent(content: Initiated["content"], { out, print, settings, width, room }: Terminal): void {
+function tellContent(content: Initiated["content"], terminal: Terminal): void {
+  const { out, print, settings } = terminal;
   if (content.length === 0 || settings.quiet) return;
   const what = "say under shared in template.yaml which all apps have in common";
   print(`${out.bold("Content that people see, and is yours to decide")}  ${out.dim(what)}`);
@@ -126,7 +124,7 @@ function tellContent(content: Initiated["content"], { out, print, settings, widt
   const rows = content
     .slice(0, most)
     .map(({ file, kind, says }): Row => [`  ${contentKinds[kind]}`, shorten(says), file]);
-  print(headless(rows, { out, width, room }));
+  print(headless(rows, terminal));
   if (content.length > most) print(out.dim(`  and ${content.length - most} more; --verbose lists them`));
   print("");
 }

@@ -120,11 +120,12 @@ function surveyed(workspace: Workspace): Template {
   const revision = checkoutRevision(folder.root);
   let secrets: FoundSecret[] | undefined;
   let content: Content[] | undefined;
-  const drawn = drawnFiles(parts);
-  const written = new Set(notes.data.runtime.map(({ file }) => file));
   return {
     content() {
-      content ??= contentOf(
+      if (content) return content;
+      const drawn = drawnFiles(parts);
+      const written = new Set(notes.data.runtime.map(({ file }) => file));
+      content = contentOf(
         folder,
         files.filter((file) => !drawn.has(file) && !written.has(file)),
       );

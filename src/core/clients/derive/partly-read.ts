@@ -14,11 +14,10 @@ export const asFarAsRead = (client: Client): Client =>
 export function knownOf({ brief, rest }: Client, found: readonly Problem[]): Problem[] {
   if (brief || !rest) return [...found];
   const isOpen = ({ code, about }: Problem) =>
-    rest.without.some(([first, ...more]) => {
-      if (dependents[first ?? ""]?.has(code)) return true;
-      const path = [first, ...more];
-      return about?.every((step, at) => at >= path.length || step === path[at]);
-    });
+    rest.without.some(
+      (path) =>
+        dependents[path[0] ?? ""]?.has(code) || about?.every((step, at) => at >= path.length || step === path[at]),
+    );
   const isDerived = ({ code, about }: Problem) => code === "key-missing" && derived.has(about?.join(".") ?? "");
   return found.filter((each) => !isOpen(each) && !isDerived(each));
 }
