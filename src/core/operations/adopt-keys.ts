@@ -10,14 +10,14 @@ import {
   ownerOfKey,
   unfitFor,
 } from "../clients/keys/adopting.ts";
-import { type KeyRole, keyFile, keyName, passwordFile } from "../clients/keys/roles.ts";
+import { secretFiles } from "../clients/keys/material.ts";
+import { type KeyRole, keyName } from "../clients/keys/roles.ts";
 import { markOf } from "../clients/keys/standing.ts";
 import { readInside } from "../ground/files/reading/folder.ts";
 import { makeRoot } from "../ground/files/writing/door.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import { expectedAmong } from "../ground/problems/nearest.ts";
-import { refuse, stop } from "../ground/problems/result.ts";
-import { reveal } from "../ground/values/secret.ts";
+import { refuse, stop, unwrap } from "../ground/problems/result.ts";
 import { keepSecrets, type OpenVault } from "../ground/vault/vault.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
@@ -72,7 +72,7 @@ async function ownersIn(workspace: Workspace, input: Input): Promise<Owner[]> {
     name: values["app.name"]?.value,
     owner: values.owner?.value,
     publisher: values["windows.publisher"]?.value,
-    keys: client.keys ?? {},
+    keys: client.keys ? unwrap(client.keys) : {},
   }));
 }
 
@@ -107,11 +107,8 @@ async function keep(
   vault: OpenVault,
   root: string,
   { client, role, record, owner }: AdoptedKey & { owner: Owner },
-  { material: { content, password } }: LookedInto,
+  { material }: LookedInto,
 ): Promise<void> {
-  await keepSecrets(vault, [
-    [keyFile(client, role, record.name), content],
-    ...(password ? [[passwordFile(client, record.name), Buffer.from(reveal(password))] as const] : []),
-  ]);
+  await keepSecrets(vault, secretFiles(client, role, record.name, material));
   writeTogether(root, keysOf.changes(root, client, { ...owner.keys, [role]: record }));
 }

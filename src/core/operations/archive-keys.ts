@@ -3,11 +3,10 @@ import { strFromU8, unzipSync, zipSync } from "fflate";
 import { entriesOf, readInside } from "../ground/files/reading/folder.ts";
 import { filesBelow, leadsDown, lookAt, makeRoot } from "../ground/files/writing/door.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
-import { openTransaction } from "../ground/files/writing/transaction.ts";
 import { writeWhole } from "../ground/files/writing/whole.ts";
 import { refuse } from "../ground/problems/result.ts";
 import { lockWith, unlockWith } from "../ground/vault/age.ts";
-import { openVault, vaultAt } from "../ground/vault/vault.ts";
+import { openVault, putSealed, vaultAt } from "../ground/vault/vault.ts";
 import { operation } from "./running/operation.ts";
 import { vaultFolder, vaultOf } from "./running/vault.ts";
 import { type At, holding, inWorkspace, openWorkspace } from "./running/workspace.ts";
@@ -99,9 +98,7 @@ export const restoreKeys = operation(async (input: Input, ports): Promise<KeptKe
         refuse("key-in-use", `${other[0]} says something else than the archive.`, {
           fix: "Find out which is true, and move the other away.",
         });
-      const transaction = openTransaction(folder, { durable: true });
-      for (const [file, content] of secrets) transaction.put(file, content, 0o600);
-      transaction.commit();
+      putSealed(folder, secrets);
       writeTogether(
         root,
         records.filter(([file]) => !lookAt(root, file)),

@@ -14,7 +14,7 @@ export const listKeys = operation(async ({ within, ...input }: Input, ports): Pr
   const workspace = await openWorkspace(input, ports);
   const { all, picked } = await resolvePicked(workspace, await chooseClients(workspace, input));
   const wanted = new Set(picked.map(({ client }) => client.key));
-  const standings = keyStandings(workspace, all, {
+  const standings = keyStandings(all, {
     today: ports.today(),
     ...(within === undefined ? {} : { notice: within }),
   });

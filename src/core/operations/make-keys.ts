@@ -1,16 +1,15 @@
 import pLimit from "p-limit";
 import { type KeyRecord, type KeyRecords, keysOf } from "../agency/history/keys.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
-import { type KeyMaterial, newMaterial, openKey } from "../clients/keys/material.ts";
-import { type KeyRole, keyFile, keyName, keyRoleFacts, passwordFile } from "../clients/keys/roles.ts";
+import { newMaterial, openKey, secretFiles } from "../clients/keys/material.ts";
+import { type KeyRole, keyFile, keyName, keyRoleFacts } from "../clients/keys/roles.ts";
 import { wantedRoles } from "../clients/keys/standing.ts";
 import type { ClientView } from "../clients/record/read.ts";
 import { nameParts } from "../ground/certificates/x500.ts";
 import { makeRoot } from "../ground/files/writing/door.ts";
 import { type Change, writeTogether } from "../ground/files/writing/together.ts";
 import { ofClient, type Problem, problem } from "../ground/problems/problem.ts";
-import { attempt, refuse } from "../ground/problems/result.ts";
-import { reveal } from "../ground/values/secret.ts";
+import { refuse, succeed } from "../ground/problems/result.ts";
 import { keepSecrets, type OpenVault } from "../ground/vault/vault.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
@@ -81,7 +80,7 @@ async function decide(
   const known = new Map<string, KeyRecords>();
   for (const view of picked) {
     const { key } = view.client;
-    const records = attempt(() => keysOf.read(workspace.root, key) ?? {});
+    const records = view.client.keys ?? succeed<KeyRecords>({});
     if (!records.ok) {
       problems.push(...ofClient(key, records.problems));
       continue;
@@ -138,14 +137,9 @@ async function settle(vault: OpenVault, { view, role, name }: Wanted, ports: Por
   const material = await newMaterial(role, { name, subject: subjectFor(view, role) ?? [], today });
   return {
     made: { client, role, name, record: { ...own, ...material.facts } },
-    secrets: filesOf(client, role, name, material),
+    secrets: secretFiles(client, role, name, material),
   };
 }
-
-const filesOf = (client: string, role: KeyRole, name: string, { content, password }: KeyMaterial) => [
-  [keyFile(client, role, name), content] as const,
-  ...(password ? [[passwordFile(client, name), Buffer.from(reveal(password))] as const] : []),
-];
 
 function changesOf(root: string, settled: readonly Settled[], known: ReadonlyMap<string, KeyRecords>): Change[] {
   const clients = [...new Set(settled.map(({ made }) => made.client))];

@@ -14,7 +14,7 @@ export const proveKeys = operation(async (input: Input, ports): Promise<ClientKe
   const { all, picked } = await resolvePicked(workspace, await chooseClients(workspace, input));
   const wanted = new Set(picked.map(({ client }) => client.key));
   const vault = await openedVault(workspace, ports);
-  const standings = keyStandings(workspace, all, { today: ports.today() }).filter(({ client }) => wanted.has(client));
+  const standings = keyStandings(all, { today: ports.today() }).filter(({ client }) => wanted.has(client));
   const proven: ClientKeys[] = [];
   for (const { client, keys, problems } of standings) {
     const own: ClientKeys["keys"][number][] = [];

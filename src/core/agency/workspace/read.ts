@@ -66,14 +66,14 @@ function readClient(root: string, key: string): Client {
   }
   const ledger = attempt(() => ledgers.read(root, key));
   const document = ledger.ok ? attempt(() => readDocument(root, `clients/${key}/brief.yaml`)) : ledger;
-  const keys = attempt(() => keysOf.read(root, key));
+  const keys = attempt(() => keysOf.read(root, key) ?? {});
   const brief = document.ok ? attempt(() => asWritten(document.value, briefSchema)) : document;
   return {
     key,
     folder,
     ...(ledger.ok && ledger.value ? { ledger: ledger.value } : {}),
     ...(brief.ok ? { brief: brief.value } : document.ok ? restOf(document.value) : {}),
-    ...(keys.ok && keys.value ? { keys: keys.value } : {}),
+    keys,
     problems: [...(brief.ok ? [] : ofClient(key, brief.problems)), ...(keys.ok ? [] : ofClient(key, keys.problems))],
   };
 }

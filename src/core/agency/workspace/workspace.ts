@@ -1,4 +1,5 @@
 import type { Problem } from "../../ground/problems/problem.ts";
+import type { Result } from "../../ground/problems/result.ts";
 import type { Document } from "../documents/document.ts";
 import type { SoundPart } from "../documents/validate.ts";
 import type { KeyRecords } from "../history/keys.ts";
@@ -24,8 +25,8 @@ export interface Client {
   rest?: Parsed<Brief> & Pick<SoundPart<Brief>, "without">;
   /** What has been in use; absent where nothing has. */
   ledger?: Ledger;
-  /** What may be known of its keys, by what they are for; absent where it has none. */
-  keys?: KeyRecords;
+  /** What may be known of its keys, by what they are for; or why it is not known. */
+  keys?: Result<KeyRecords>;
   problems: readonly Problem[];
 }
 

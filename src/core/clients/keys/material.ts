@@ -71,6 +71,12 @@ export function pointFacts(key: Secret): KeyFacts {
   return { algorithm: algorithmOf(own), point: point.toString("base64url") };
 }
 
+/** A key as the files of a vault, by where they lie in it. */
+export const secretFiles = (client: string, role: KeyRole, name: string, { content, password }: KeyMaterial) => [
+  [keyFile(client, role, name), content] as const,
+  ...(password ? [[passwordFile(client, name), Buffer.from(reveal(password))] as const] : []),
+];
+
 /** Opens a key that lies in a vault; says what keeps it closed. */
 export async function openKey(
   vault: OpenVault,

@@ -1,9 +1,9 @@
-import { type KeyRecord, type KeyRecords, keysOf } from "../../agency/history/keys.ts";
+import type { KeyRecord, KeyRecords } from "../../agency/history/keys.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Resolved, Variant } from "../../app/variant/variant.ts";
 import { isSameName } from "../../ground/certificates/x500.ts";
 import { ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
-import { attempt } from "../../ground/problems/result.ts";
+import { succeed } from "../../ground/problems/result.ts";
 import { daysAfter } from "../../ground/values/day.ts";
 import { type KeyRole, keyRoleFacts, keyRoles } from "./roles.ts";
 
@@ -38,11 +38,10 @@ export const wantedRoles = ({ platforms, features, values }: Variant): KeyRole[]
  * weak or not as its role wants it, and what two clients have in common.
  */
 export function keyStandings(
-  workspace: Workspace,
   all: readonly Resolved[],
   { today, notice = usualNotice }: { today: string; notice?: number },
 ): ClientKeys[] {
-  const read = all.map((each) => ({ each, known: attempt(() => keysOf.read(workspace.root, each.client.key) ?? {}) }));
+  const read = all.map((each) => ({ each, known: each.client.keys ?? succeed<KeyRecords>({}) }));
   const holders = holdersOf(
     read.flatMap(({ each, known }) => (known.ok ? [{ client: each.client.key, keys: known.value }] : [])),
   );
@@ -145,16 +144,17 @@ export function judgeKey(
   ];
 }
 
-/** What is wrong with clients' keys, by client; nothing where the agency keeps no keys here. */
+/**
+ * What is wrong with clients' keys, by client; what keeps keys from being known is among each client's own problems.
+ * Nothing where the agency keeps no keys here.
+ */
 export function keyFindings(
   workspace: Workspace,
   all: readonly Resolved[],
   today: string,
 ): ReadonlyMap<string, readonly Problem[]> {
-  const standings = keyStandings(workspace, all, { today });
+  const standings = keyStandings(all, { today });
   const hasSome = standings.some(({ keys, problems }) => problems.length > 0 || keys.some(({ record }) => record));
   if (workspace.agency.data.vault === undefined && !hasSome) return new Map();
-  return new Map(
-    standings.map(({ client, keys, problems }) => [client, [...problems, ...keys.flatMap((each) => each.problems)]]),
-  );
+  return new Map(standings.map(({ client, keys }) => [client, keys.flatMap((each) => each.problems)]));
 }

@@ -1,8 +1,7 @@
 import * as z from "zod";
 import { isFolder, isThere, readInside } from "../files/reading/folder.ts";
 import { lookAt, makeRoot } from "../files/writing/door.ts";
-import { openTransaction } from "../files/writing/transaction.ts";
-import { orAbandon } from "../files/writing/writer.ts";
+import { type Change, writeTogether } from "../files/writing/together.ts";
 import { attempt, refuse } from "../problems/result.ts";
 import { reveal, type Secret, secretOf } from "../values/secret.ts";
 import { lockWith, newSealing, openBy, sealTo, unlockWith } from "./age.ts";
@@ -56,12 +55,12 @@ export function refuseWeak(passPhrase: Secret): void {
  * Stops: vault-damaged, write-failed
  */
 export async function makeVault(root: string, passPhrase: Secret): Promise<OpenVault> {
-  if (isThere(root) && vaultAt(root)) return refuse("vault-damaged", `${root} is a vault already.`);
+  if (vaultAt(root)) return refuse("vault-damaged", `${root} is a vault already.`);
   refuseWeak(passPhrase);
   const { identity, recipient } = await newSealing();
   const locked = await lockWith(passPhrase, Buffer.from(`${reveal(identity)}\n`));
   makeRoot(root);
-  putSecret(root, [
+  putSealed(root, [
     [keyFile, locked],
     [publicFile, `${JSON.stringify({ form: 1, recipient }, null, 2)}\n`],
   ]);
@@ -92,16 +91,11 @@ export async function keepSecrets(
 ): Promise<void> {
   const sealed: [string, Uint8Array][] = [];
   for (const [file, content] of files) sealed.push([file, await sealTo(recipient, content)]);
-  putSecret(root, sealed);
+  putSealed(root, sealed);
 }
 
 /** For their owner alone (POSIX). */
 const ownMode = 0o600;
 
-function putSecret(root: string, files: readonly (readonly [string, string | Uint8Array])[]): void {
-  const transaction = openTransaction(root, { durable: true });
-  orAbandon(files.map(([file]) => file).join(", "), transaction.abandon, () => {
-    for (const [file, content] of files) transaction.put(file, content, ownMode);
-  });
-  transaction.commit();
-}
+/** Puts files into a vault that are sealed already: all of them or none. The vault has to be held. */
+export const putSealed = (root: string, files: readonly Change[]): void => writeTogether(root, files, ownMode);

@@ -3,7 +3,7 @@ import { type Traced, trace, withStep } from "../../../ground/values/trail.ts";
 
 /** What signs the Android app, by its fingerprints: the store's key, where a brief has it, and the upload key. */
 export function fingerprints({ keys }: Client, store: Traced | undefined): Traced | undefined {
-  const upload = keys?.["android-upload"]?.sha256;
+  const upload = keys?.ok ? keys.value["android-upload"]?.sha256 : undefined;
   if (!upload) return store && withStep(store, { by: "rule", note: "the store's alone", value: store.value });
   const note = "of the upload key";
   const own = trace({ by: "ledger", note, value: upload });

@@ -6,14 +6,17 @@ import { orAbandon } from "./writer.ts";
 /** What a file of a workspace will hold, by its path; undefined where there will be none. */
 export type Change = readonly [path: string, content: string | Uint8Array | undefined];
 
-/** Changes several files of a workspace together: all of them or none, and safe from a loss of power. */
-export function writeTogether(root: string, files: Iterable<Change>): void {
+/**
+ * Changes several files of a workspace together: all of them or none, and safe from a loss of power.
+ * @param mode of what is written, where it is not the usual one (POSIX)
+ */
+export function writeTogether(root: string, files: Iterable<Change>, mode?: number): void {
   const transaction = openTransaction(root, { durable: true });
   const changes = [...files];
   orAbandon(changes.map(([path]) => path).join(", "), transaction.abandon, () => {
     for (const [path, content] of changes)
       if (content === undefined) transaction.remove(path);
-      else transaction.put(path, content);
+      else transaction.put(path, content, mode);
   });
   transaction.commit();
 }
