@@ -5,7 +5,11 @@ import { refuse } from "../core/ground/problems/result.ts";
 import { type Secret, secretOf } from "../core/ground/values/secret.ts";
 
 /** The variables that give them where nobody can be asked. */
-const variables = { vault: "OXALIS_PASSPHRASE", store: "OXALIS_STORE_PASSWORD" } as const;
+const variables = {
+  vault: "OXALIS_PASSPHRASE",
+  store: "OXALIS_STORE_PASSWORD",
+  handOver: "OXALIS_HAND_OVER_PASSPHRASE",
+} as const;
 
 /**
  * A pass phrase: from a file descriptor, from the environment, or typed without being shown. Never from an argument,
@@ -16,9 +20,20 @@ export async function passPhrase(purpose: string, fd: string | undefined): Promi
   if (fd !== undefined) return secretOf(fromDescriptor(fd));
   const own = fromEnvironment(variables.vault);
   if (own !== undefined) return secretOf(own);
-  const isNew = purpose.startsWith("for the new");
-  const [typed = "", again] = await askedFor(`pass phrase ${purpose}`, ...(isNew ? ["once more"] : []));
-  if (isNew && typed !== again) return refuse("passphrase-missing", "The two are not the same.");
+  if (purpose.startsWith("for the new")) return newPhrase(purpose);
+  const [typed = ""] = await askedFor(`pass phrase ${purpose}`);
+  return secretOf(typed);
+}
+
+/** The pass phrase of what is handed over: from the environment, or typed twice. */
+export async function handOverPhrase(): Promise<Secret> {
+  const own = fromEnvironment(variables.handOver);
+  return own === undefined ? newPhrase("for the archive that is handed over") : secretOf(own);
+}
+
+async function newPhrase(purpose: string): Promise<Secret> {
+  const [typed = "", again] = await askedFor(`pass phrase ${purpose}`, "once more");
+  if (typed !== again) return refuse("passphrase-missing", "The two are not the same.");
   return secretOf(typed);
 }
 

@@ -4,7 +4,7 @@ import { type Secret, secretOf } from "../core/ground/values/secret.ts";
 import { openCache } from "../core/making/jobs/cache.ts";
 import type { Ports } from "../core/operations/running/ports.ts";
 import { openComparer } from "./comparer.ts";
-import { passPhrase, storePassword } from "./pass-phrase.ts";
+import { handOverPhrase, passPhrase, storePassword } from "./pass-phrase.ts";
 import { version } from "./version.ts";
 
 /** The world as the command line has it. */
@@ -17,6 +17,7 @@ export const openPorts = (given: { passphraseFd?: string } = {}): Ports => ({
   openCache,
   secret,
   storePassword,
+  handOverPhrase,
   passPhrase: (purpose) => passPhrase(purpose, given.passphraseFd),
   reach,
   sendMail: async (server, mail) => (await import("../core/ground/mail/send.ts")).sendMail(server, mail),

@@ -31,7 +31,7 @@ test("everything that is wrong is told at once, for all clients, and nothing is 
   const { code, err, out } = oxalis(folder, "check");
   expect(code).toBe(1);
   for (const each of ["[color-invalid]", "clients/saltmarsh/art/none.svg is not there"]) expect(err).toContain(each);
-  expect(out).toContain("0 of 2 clients can be generated.");
+  expect(out).toContain("0 of 2 clients are ready.");
   expect(existsSync(join(folder, "variants"))).toBe(false);
 });
 
@@ -60,7 +60,7 @@ test("a clean workspace is ready", () => {
   expect(oxalis(folder, "check")).toMatchObject({
     code: 0,
     err: "",
-    out: expect.stringContaining("2 of 2 clients can be generated."),
+    out: expect.stringContaining("2 of 2 clients are ready."),
   });
 });
 

@@ -100,7 +100,7 @@ test("every link leads somewhere, every screenshot is shown, every script exists
 test("every command and option is documented, and every dependency is accounted for", () => {
   const page = read("docs/commands.md");
   const [top = "", ...parts] = page.split(/^## /m);
-  const sections = new Map(parts.map((text) => [/^[a-z-]+(?: [a-z]+)?(?= |\n)/.exec(text)?.[0], text]));
+  const sections = new Map(parts.map((text) => [/^[a-z-]+(?: [a-z-]+)?(?= |\n)/.exec(text)?.[0], text]));
   for (const [name, { options, arguments: given }] of Object.entries<Row>(rows)) {
     const section = sections.get(name);
     expect(section, name).toBeDefined();

@@ -18,7 +18,7 @@ const wings: Readonly<Record<string, readonly string[]>> = {
   app: ["variant", "template", "platforms", "catalog", "survey"],
   clients: ["record", "derive", "release", "keys", "roster"],
   making: ["render", "plan", "jobs", "make"],
-  proving: ["standing", "check", "keys", "audit"],
+  proving: ["keys", "standing", "check", "audit"],
   showing: ["letters", "designer", "board", "copysheet", "guide", "proof"],
   operations: ["running", "init"],
 };

@@ -26,6 +26,7 @@ export function variantOf(art: Artwork, values: Readonly<Record<string, string>>
     supplied: [],
     content: {},
     profiles: {},
+    kept: {},
     texts: [],
     policies: [],
     captures: [],

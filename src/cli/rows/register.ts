@@ -30,6 +30,7 @@ const terms: Readonly<Record<ArgumentRow["needed"], (name: string) => string>> =
   required: (name) => `<${name}>`,
   optional: (name) => `[${name}]`,
   many: (name) => `[${name}...]`,
+  some: (name) => `<${name}...>`,
 };
 
 function argumentOf(name: string, { needed, says, standard, of }: ArgumentRow): Argument {

@@ -45,8 +45,8 @@ export type OptionRow = Flag | Text | Texts | Choice;
 /** What stands behind a command's name. */
 export interface ArgumentRow {
   says: string;
-  /** Optional where it is not required; `many` takes all that follow. */
-  needed: "required" | "optional" | "many";
+  /** Optional where it is not required; `many` takes all that follow, `some` at least one. */
+  needed: "required" | "optional" | "many" | "some";
   standard?: string;
   of?: readonly string[];
   names?: Named;
@@ -67,7 +67,7 @@ type OptionValue<O> = O extends { kind: "flag" }
       ? W | (O extends { standard: string } ? never : undefined)
       : string | (O extends { standard: string } | { required: true } ? never : undefined);
 
-type ArgumentValue<A> = A extends { needed: "many" }
+type ArgumentValue<A> = A extends { needed: "many" | "some" }
   ? readonly string[]
   : A extends { of: readonly (infer W)[] }
     ? W

@@ -201,6 +201,14 @@ export const rows = {
       },
     },
   },
+  "stand-in": {
+    says: "serve, on this machine alone, a stand-in for a service that cannot be had here: for tries and tests",
+    arguments: { what: { says: "which one", needed: "required", of: ["authority"] } },
+    options: {
+      ...told,
+      port: { kind: "text", value: "<number>", standard: "4100", says: "where it listens; 0 for any that is free" },
+    },
+  },
   schema: {
     says: "print the JSON Schema of a file, for editors",
     arguments: {

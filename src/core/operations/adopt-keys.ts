@@ -11,14 +11,15 @@ import {
   unfitFor,
 } from "../clients/keys/adopting.ts";
 import { secretFiles } from "../clients/keys/material.ts";
-import { type KeyRole, keyName } from "../clients/keys/roles.ts";
+import { type KeyRole, keyFile, keyName, keyRoleFacts } from "../clients/keys/roles.ts";
 import { markOf } from "../clients/keys/standing.ts";
+import { teamOf } from "../ground/certificates/extensions.ts";
 import { readInside } from "../ground/files/reading/folder.ts";
 import { makeRoot } from "../ground/files/writing/door.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import { expectedAmong } from "../ground/problems/nearest.ts";
 import { refuse, stop, unwrap } from "../ground/problems/result.ts";
-import { keepSecrets, type OpenVault } from "../ground/vault/vault.ts";
+import { hasSecret, keepSecrets, type OpenVault } from "../ground/vault/vault.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
 import { passPhraseFor, vaultFolder, vaultWith } from "./running/vault.ts";
@@ -28,6 +29,9 @@ interface Input extends At, AdoptSaid {
   file: string;
   /** The beginning of the fingerprint of a key that is lost, and that this one takes the place of. */
   insteadOf?: string | undefined;
+  /** Whose account it is of, and who else holds it. */
+  account?: KeyRecord["account"];
+  heldBy?: string | undefined;
   dryRun: boolean;
 }
 
@@ -53,7 +57,8 @@ export const adoptKey = operation(async (input: Input, ports): Promise<AdoptedKe
     const vault = await vaultWith(folder, passPhrase);
     return inWorkspace(input, ports, { writes: true }, async (workspace) => {
       const owners = await ownersIn(workspace, input);
-      const adopted = decide(owners, looked, vault.recipient, input, ports);
+      const isTaken = (file: string) => hasSecret(vault, file);
+      const adopted = decide(owners, looked, vault.recipient, input, ports, isTaken);
       if (!adopted.isKnown) await keep(vault, workspace.root, adopted, looked);
       return adopted;
     });
@@ -72,7 +77,8 @@ async function ownersIn(workspace: Workspace, input: Input): Promise<Owner[]> {
     name: values["app.name"]?.value,
     owner: values.owner?.value,
     publisher: values["windows.publisher"]?.value,
-    keys: client.keys ? unwrap(client.keys) : {},
+    team: values["signing.team"]?.value,
+    keys: client.keys ? unwrap(client.keys).records : {},
   }));
 }
 
@@ -82,14 +88,17 @@ function decide(
   vault: string,
   input: Input,
   ports: Ports,
+  isTaken: (file: string) => boolean = () => false,
 ): AdoptedKey & { owner: Owner } {
   const owner = ownerOfKey(input.file, looked, owners, input);
   const { role, material } = looked;
   const known = owner.keys[role];
   if (known && markOf(known) === markOf(material.facts))
     return { client: owner.key, role, record: known, isKnown: true, owner };
-  // One that takes another's place is called otherwise: what was there stays there.
-  const mark = known && markOf(material.facts)?.replaceAll(":", "").slice(0, 8).toLowerCase();
+  const team = keyRoleFacts[role].isOfTeam ? (teamOf(material.facts.subject) ?? owner.team) : undefined;
+  // One that takes another's place is called otherwise: what was there stays there, recorded or not.
+  const isOther = known !== undefined || isTaken(keyFile(owner.key, role, keyName(owner.key, role)));
+  const mark = isOther ? markOf(material.facts)?.replaceAll(":", "").slice(0, 8).toLowerCase() : undefined;
   const record: KeyRecord = {
     name: keyName(owner.key, role, mark),
     came: "adopted",
@@ -97,6 +106,9 @@ function decide(
     ...noted(ports),
     vault,
     ...material.facts,
+    ...(team === undefined ? {} : { team }),
+    ...(input.account ? { account: input.account } : {}),
+    ...(input.heldBy === undefined ? {} : { heldBy: input.heldBy }),
   };
   const problems = unfitFor(owner, looked, { today: ports.today(), insteadOf: input.insteadOf, record });
   if (problems.length > 0) stop(problems);

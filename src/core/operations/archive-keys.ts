@@ -27,7 +27,7 @@ const inVault = "vault/";
 const inWorkspaceFolder = "workspace/";
 
 /** Records of keys: entries of clients' histories. */
-const recordForm = /^clients\/[a-z0-9-]+\/history\/key-[\w-]+\.json$/;
+const recordForm = /^clients\/[a-z0-9-]+\/history\/(?:key|request|profile)-[\w.-]+\.json$/;
 
 /** Largest archive that is read, and that it unpacks to, in bytes. */
 const largest = 512 * 1024 * 1024;

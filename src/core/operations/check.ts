@@ -1,9 +1,9 @@
 import type { Workspace } from "../agency/workspace/workspace.ts";
 import { resolveAll } from "../clients/derive/resolve.ts";
-import { keyFindings } from "../clients/keys/standing.ts";
 import { attempt } from "../ground/problems/result.ts";
 import { reporterFor } from "../proving/audit/report.ts";
 import { type Checked, check } from "../proving/check/check.ts";
+import { keyFindings } from "../proving/keys/findings.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
 import { writeOutput } from "./running/output.ts";

@@ -3,13 +3,13 @@ import { type KeyRecord, type KeyRecords, keysOf } from "../agency/history/keys.
 import { resolvePicked } from "../clients/derive/resolve.ts";
 import { newMaterial, openKey, secretFiles } from "../clients/keys/material.ts";
 import { type KeyRole, keyFile, keyName, keyRoleFacts } from "../clients/keys/roles.ts";
-import { wantedRoles } from "../clients/keys/standing.ts";
+import { ownKeys, wantedRoles } from "../clients/keys/standing.ts";
 import type { ClientView } from "../clients/record/read.ts";
 import { nameParts } from "../ground/certificates/x500.ts";
 import { makeRoot } from "../ground/files/writing/door.ts";
 import { type Change, writeTogether } from "../ground/files/writing/together.ts";
 import { ofClient, type Problem, problem } from "../ground/problems/problem.ts";
-import { refuse, succeed } from "../ground/problems/result.ts";
+import { refuse } from "../ground/problems/result.ts";
 import { keepSecrets, type OpenVault } from "../ground/vault/vault.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
@@ -80,14 +80,14 @@ async function decide(
   const known = new Map<string, KeyRecords>();
   for (const view of picked) {
     const { key } = view.client;
-    const records = view.client.keys ?? succeed<KeyRecords>({});
-    if (!records.ok) {
-      problems.push(...ofClient(key, records.problems));
+    const own = ownKeys(view);
+    if (!own.ok) {
+      problems.push(...ofClient(key, own.problems));
       continue;
     }
-    known.set(key, records.value);
+    known.set(key, own.value.records);
     for (const role of view.variant ? wantedRoles(view.variant) : []) {
-      if (records.value[role]) continue;
+      if (own.value.records[role] || keyRoleFacts[role].comes !== "made") continue;
       const unfit = subjectProblem(view, role);
       if (unfit) problems.push(unfit);
       else wanted.push({ view, role, name: keyName(key, role) });

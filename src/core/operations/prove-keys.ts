@@ -1,6 +1,8 @@
 import { resolvePicked } from "../clients/derive/resolve.ts";
-import { type ClientKeys, keyStandings } from "../clients/keys/standing.ts";
-import { proveKey } from "../proving/keys/prove.ts";
+import { isError } from "../ground/problems/problem.ts";
+import { noteProven } from "../ground/vault/proven.ts";
+import { type ClientSigning, signingStandings } from "../proving/keys/findings.ts";
+import { proveKey, proveProfile } from "../proving/keys/prove.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
 import { openedVault } from "./running/vault.ts";
@@ -8,21 +10,35 @@ import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {}
 
-/** Opens every key that clients have, and has each sign; with all that shows without the vault. Writes nothing. */
-export const proveKeys = operation(async (input: Input, ports): Promise<ClientKeys[]> => {
+/**
+ * Opens every key that clients have, and has each sign; with all that shows without the vault. Writes nothing but the
+ * day beside the keys.
+ */
+export const proveKeys = operation(async (input: Input, ports): Promise<ClientSigning[]> => {
   const workspace = await openWorkspace(input, ports);
   const { all, picked } = await resolvePicked(workspace, await chooseClients(workspace, input));
   const wanted = new Set(picked.map(({ client }) => client.key));
   const vault = await openedVault(workspace, ports);
-  const standings = keyStandings(all, { today: ports.today() }).filter(({ client }) => wanted.has(client));
-  const proven: ClientKeys[] = [];
-  for (const { client, keys, problems } of standings) {
-    const own: ClientKeys["keys"][number][] = [];
-    for (const each of keys) {
-      const found = each.record ? await proveKey(vault, client, each.role, each.record) : [];
-      own.push({ ...each, problems: [...found, ...each.problems] });
+  const standings = signingStandings(workspace, all, { today: ports.today() });
+  const proven: ClientSigning[] = [];
+  for (const standing of standings.filter(({ client }) => wanted.has(client))) {
+    const keys: ClientSigning["keys"][number][] = [];
+    for (const each of standing.keys) {
+      const found = each.record
+        ? await proveKey(vault, each.keptWith ?? standing.client, each.role, each.record, standing.client)
+        : [];
+      keys.push({ ...each, problems: [...found, ...each.problems] });
     }
-    proven.push({ client, keys: own, problems });
+    const profiles: ClientSigning["profiles"][number][] = [];
+    for (const each of standing.profiles) {
+      const found = each.record ? await proveProfile(vault, standing.client, each.record) : [];
+      profiles.push({ ...each, problems: [...found, ...each.problems] });
+    }
+    proven.push({ ...standing, keys, profiles });
   }
+  const sound = proven.flatMap(({ keys, profiles }) =>
+    [...keys, ...profiles].flatMap(({ record, problems }) => (record && !problems.some(isError) ? [record.name] : [])),
+  );
+  noteProven(vault.root, sound, ports.today());
   return proven;
 });

@@ -7,6 +7,6 @@ import { keyProblems, keysData, showKeys } from "../../view/keys.ts";
 export const run: Run<"keys prove"> = async (given, { terminal, ports }) =>
   mapResult(await proveKeys(given, ports), (all) => {
     if (given.json) terminal.json(keysData(all));
-    else showKeys(all, "proven", terminal);
+    else showKeys(all, () => "proven", terminal);
     return keyProblems(all).some(isError) ? 1 : 0;
   });

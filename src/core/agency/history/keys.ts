@@ -1,6 +1,6 @@
 import * as z from "zod";
 import { day } from "../../ground/values/day.ts";
-import { historyOf } from "./entries.ts";
+import { latestOf } from "./latest.ts";
 
 const fingerprint = (bytes: number) => z.string().regex(new RegExp(`^(?:[0-9A-F]{2}:){${bytes - 1}}[0-9A-F]{2}$`));
 
@@ -28,6 +28,13 @@ const keySchema = z.strictObject({
   certificate: z.string().optional(),
   /** The public half of a key without a certificate: an uncompressed point, as base64url. */
   point: z.string().optional(),
+  /** Of a key of Apple's: the team that it is of, what Apple calls it, and who issued it for use by programs. */
+  team: z.string().optional(),
+  keyId: z.string().optional(),
+  issuer: z.string().optional(),
+  /** Whose account it is of, and who else holds it, where somebody said so. */
+  account: z.enum(["agency", "client"]).optional(),
+  heldBy: z.string().optional(),
 });
 
 /** What everybody may know of a key. Its secret lies in the vault. */
@@ -36,14 +43,5 @@ export type KeyRecord = Omit<z.infer<typeof keySchema>, "form">;
 /** A client's keys, by what they are for. */
 export type KeyRecords = Readonly<Record<string, KeyRecord>>;
 
-const prefix = "key-";
-
 /** The keys that each client has: an entry a role. Stops: history-damaged */
-export const keysOf = historyOf({
-  damaged: "history-damaged",
-  schemaOf: (name) => (name.startsWith(prefix) ? keySchema : undefined),
-  understood: (entries): KeyRecords =>
-    Object.fromEntries([...entries].map(([name, { form: _, ...rest }]) => [name.slice(prefix.length), rest])),
-  entriesOf: (keys: KeyRecords) =>
-    new Map(Object.entries(keys).map(([role, each]) => [`${prefix}${role}`, { form: 1 as const, ...each }])),
-});
+export const keysOf = latestOf("key-", keySchema);

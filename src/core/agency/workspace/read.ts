@@ -10,12 +10,14 @@ import { soundPartOf, validate } from "../documents/validate.ts";
 import { textOf } from "../history/kept-file.ts";
 import { keysOf } from "../history/keys.ts";
 import { ledgers } from "../history/ledger.ts";
+import { profilesOf } from "../history/profiles.ts";
+import { requestsOf } from "../history/requests.ts";
 import { retirements } from "../history/retired.ts";
 import { agencyFile } from "./locate.ts";
 import { agencySchema } from "./schema/agency.ts";
 import { briefSchema } from "./schema/brief.ts";
 import type { TemplateSchema } from "./schema/template.ts";
-import type { Client, Parsed, Workspace } from "./workspace.ts";
+import type { Client, OwnKeys, Parsed, Workspace } from "./workspace.ts";
 
 const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
 /** Names that a file system keeps for itself (Microsoft, "Naming Files, Paths, and Namespaces"). */
@@ -66,7 +68,7 @@ function readClient(root: string, key: string): Client {
   }
   const ledger = attempt(() => ledgers.read(root, key));
   const document = ledger.ok ? attempt(() => readDocument(root, `clients/${key}/brief.yaml`)) : ledger;
-  const keys = attempt(() => keysOf.read(root, key) ?? {});
+  const keys = attempt(() => readKeys(root, key));
   const brief = document.ok ? attempt(() => asWritten(document.value, briefSchema)) : document;
   return {
     key,
@@ -77,6 +79,12 @@ function readClient(root: string, key: string): Client {
     problems: [...(brief.ok ? [] : ofClient(key, brief.problems)), ...(keys.ok ? [] : ofClient(key, keys.problems))],
   };
 }
+
+const readKeys = (root: string, key: string): OwnKeys => ({
+  records: keysOf.read(root, key) ?? {},
+  requests: requestsOf.read(root, key) ?? {},
+  profiles: profilesOf.read(root, key) ?? {},
+});
 
 function restOf(document: Document): Pick<Client, "rest"> {
   const part = soundPartOf(document, briefSchema);

@@ -4,6 +4,8 @@ import type { Document } from "../documents/document.ts";
 import type { SoundPart } from "../documents/validate.ts";
 import type { KeyRecords } from "../history/keys.ts";
 import type { Ledger } from "../history/ledger.ts";
+import type { ProfileRecords } from "../history/profiles.ts";
+import type { KeyRequests } from "../history/requests.ts";
 import type { Retired } from "../history/retired.ts";
 import type { Agency } from "./schema/agency.ts";
 import type { Brief } from "./schema/brief.ts";
@@ -13,6 +15,16 @@ import type { TemplateNotes } from "./schema/template.ts";
 export interface Parsed<T> {
   data: T;
   document: Document;
+}
+
+/** What may be known of a client's keys, without any secret. */
+export interface OwnKeys {
+  /** By what they are for. */
+  records: KeyRecords;
+  /** Certificates that are asked for, by what they are for. */
+  requests: KeyRequests;
+  /** Provisioning profiles, by kind and identifier. */
+  profiles: ProfileRecords;
 }
 
 export interface Client {
@@ -25,8 +37,8 @@ export interface Client {
   rest?: Parsed<Brief> & Pick<SoundPart<Brief>, "without">;
   /** What has been in use; absent where nothing has. */
   ledger?: Ledger;
-  /** What may be known of its keys, by what they are for; or why it is not known. */
-  keys?: Result<KeyRecords>;
+  /** What may be known of its keys; or why it is not known. */
+  keys?: Result<OwnKeys>;
   problems: readonly Problem[];
 }
 

@@ -14,8 +14,8 @@ export interface Fill {
   shape: Shape;
   /** Left as it is where the client gives no value. */
   optional?: true;
-  /** The target whose own value goes there, where it is not the app's. */
-  target?: string;
+  /** The target whose own value goes there. */
+  signs?: SignedTarget;
   /** Text that stays around the value, as in `group.<identifier>.shared`. */
   before?: string;
   after?: string;
@@ -72,8 +72,11 @@ export const nothingFound: Found = mergeFound([]);
 /** A target that is signed for itself: the app, or by its name what the app brings along. */
 export interface SignedTarget {
   target?: string | undefined;
-  /** What follows the app's identifier in its own. */
+  /** The field that its identifier begins with, and what follows that in it. */
+  holds: Field;
   suffix: string;
+  /** The file with its entitlements, relative to the template. */
+  entitlements?: string;
 }
 
 /** What a client's part of the template says about itself. */

@@ -47,6 +47,8 @@ export interface Variant {
   content: Readonly<Record<string, readonly Readonly<Record<string, string | number>>[]>>;
   /** Provisioning profiles of what the app brings along, by target. */
   profiles: Readonly<Record<string, string>>;
+  /** Names of the profiles that are kept for it, by the identifiers that they are for. */
+  kept: Readonly<Record<string, string>>;
   /** What its icons are marked with, where it is not for the store; a text that no font has is left out. */
   corner?: { text: string; lettered?: Lettered; color: Hex };
   /** Texts of the stores' records, by their paths within the variant. */

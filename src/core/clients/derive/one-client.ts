@@ -17,7 +17,6 @@ import { type Field, type FieldFact, fieldNames, fields } from "../../ground/val
 import { platformOf } from "../../ground/values/platform.ts";
 import type { Place } from "../../ground/values/source.ts";
 import { isDerived, type Traced, trace, withStep, writtenAt } from "../../ground/values/trail.ts";
-import { fingerprints, inCapitals } from "./fields/fingerprints.ts";
 import { holdBack, type Kept, keptProblems, overruledProblems } from "./fields/held.ts";
 import { asciiDomain, settleBase, settleScheme } from "./fields/identifier.ts";
 import { fittedLabel } from "./fields/label.ts";
@@ -25,6 +24,7 @@ import { isReadingUnsure, latinDomain } from "./fields/latin.ts";
 import { judgeLocalName, localNames, namesByLanguage } from "./fields/local-names.ts";
 import { fieldsOf, fillPattern, findVanished, type Pattern, readPattern } from "./fields/pattern.ts";
 import { judgeValues } from "./fields/rules.ts";
+import { fingerprints, inCapitals, keptProfiles } from "./fields/signing.ts";
 import { stageNames, stageValues } from "./fields/stage.ts";
 import { carryingGround, judgeGround } from "./grounds.ts";
 import type { ClientFiles } from "./questions/answering.ts";
@@ -84,6 +84,7 @@ export function resolveVariant(workspace: Workspace, client: Client, art: Artwor
     supplied: [...answered.value.supplied, ...filled.value.supplied],
     content: filled.value.content,
     profiles: brief?.data.signing?.profiles ?? {},
+    kept: keptProfiles(client, workspace.stage),
     texts: [],
     policies: [],
     captures: [],

@@ -11,7 +11,8 @@ import {
 import { isError, type Problem, problem } from "../../ground/problems/problem.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import { type Secret, secretOf } from "../../ground/values/secret.ts";
-import { entryFacts, type KeyMaterial, newPassword, pointFacts } from "./material.ts";
+import { roleIn } from "./accepting.ts";
+import { entryFacts, type KeyMaterial, newPassword, openedPoint } from "./material.ts";
 import { type KeyRole, keyRoleFacts } from "./roles.ts";
 import { judgeKey, markOf } from "./standing.ts";
 
@@ -20,6 +21,9 @@ export interface AdoptSaid {
   client?: string | undefined;
   role?: KeyRole | undefined;
   alias?: string | undefined;
+  /** Of a key of Apple's: what Apple calls it, and who issued it for use by programs. */
+  keyId?: string | undefined;
+  issuer?: string | undefined;
 }
 
 /** A file that was looked into: what it is, and for what. */
@@ -52,13 +56,13 @@ export async function lookInto(
 ): Promise<LookedInto> {
   const shown = basename(file);
   const text = Buffer.from(bytes.subarray(0, 64)).toString("latin1");
-  if (text.includes("-----BEGIN")) return pushKey(shown, bytes);
+  if (text.includes("-----BEGIN")) return keyAlone(shown, bytes, said);
   const own = await password();
   const entries = await openKeyStore(bytes, own);
   if (typeof entries === "string")
     return refuse("key-unreadable", `${shown} ${unopened[entries]}.`, entries === "older" ? { fix: newer } : {});
   const entry = chosen(shown, entries, said.alias);
-  const role = said.role ?? roleOf(entry);
+  const role = said.role ?? (await roleOf(entry));
   if (isOlderForm(bytes)) return { role, material: await packed(shown, entry) };
   return { role, material: { facts: entryFacts(entry), content: bytes, password: own } };
 }
@@ -74,16 +78,32 @@ async function packed(shown: string, entry: KeyEntry): Promise<KeyMaterial> {
   return { facts, content: await keyStoreBytes(entry, password), password };
 }
 
-function pushKey(shown: string, bytes: Uint8Array): LookedInto {
-  const read = () => pointFacts(secretOf(Buffer.from(bytes).toString()));
-  try {
-    const facts = read();
-    if (facts.algorithm === "EC P-256") return { role: "web-push", material: { facts, content: bytes } };
-    return refuse("key-unfit", `${shown} is a key of ${facts.algorithm}: a push key is one of EC P-256.`);
-  } catch (error) {
-    if (!(error instanceof Error) || !("code" in error)) throw error;
+/** What Apple calls the file of a key that it gives out: AuthKey_2X9R4HXF34.p8. */
+const fromApple = /^(?:AuthKey|ApiKey|SubscriptionKey)_([A-Z0-9]{10})\.p8$/i;
+
+function keyAlone(shown: string, bytes: Uint8Array, said: AdoptSaid): LookedInto {
+  const opened = openedPoint(secretOf(Buffer.from(bytes).toString()));
+  if (opened === "changed")
     return refuse("key-unreadable", `${shown} is no private key that can be read without a password.`);
-  }
+  const { facts } = opened;
+  if (facts.algorithm !== "EC P-256")
+    return refuse("key-unfit", `${shown} is a key of ${facts.algorithm}: a key for messages or programs is EC P-256.`);
+  const isOfApple = said.role === "apple-push" || said.role === "apple-interface";
+  if (!said.role && /\.p8$/i.test(shown))
+    return refuse("key-unclear", `${shown} may be a push key or an interface key: both look alike.`, {
+      expected: "--role apple-push, or --role apple-interface",
+    });
+  if (!isOfApple) return { role: "web-push", material: { facts, content: bytes } };
+  const keyId = said.keyId ?? fromApple.exec(shown)?.[1]?.toUpperCase();
+  if (keyId === undefined)
+    return refuse("key-unclear", `${shown} does not say what Apple calls this key.`, { expected: "--key-id" });
+  const { role, issuer } = said;
+  if (role === "apple-interface" && issuer === undefined)
+    return refuse("key-unclear", `Who issued ${shown} is not said; Apple's page of keys shows it.`, {
+      expected: "--issuer, such as 57246542-96fe-1a63-e053-0824d011072a",
+    });
+  const own = { ...facts, keyId, ...(role === "apple-interface" && issuer ? { issuer } : {}) };
+  return { role: said.role ?? "apple-push", material: { facts: own, content: bytes } };
 }
 
 function chosen(shown: string, entries: readonly KeyEntry[], alias: string | undefined): KeyEntry {
@@ -95,11 +115,12 @@ function chosen(shown: string, entries: readonly KeyEntry[], alias: string | und
   return refuse("key-unclear", message, { expected: `--alias, one of ${all}` });
 }
 
-/** What a key is for where nobody says: one whose certificate says that it signs code is a package's. */
-function roleOf({ certificate }: KeyEntry): KeyRole {
-  return /1\.3\.6\.1\.5\.5\.7\.3\.3/.test(certificateFacts(certificate)?.purposes.join(" ") ?? "")
-    ? "windows-package"
-    : "android-upload";
+/** What a key is for where nobody says: Apple's certificates say it; another that signs code is a package's. */
+async function roleOf({ certificate }: KeyEntry): Promise<KeyRole> {
+  const facts = certificateFacts(certificate);
+  const own = facts && (await roleIn(facts.certificate));
+  if (own) return own;
+  return facts?.purposes.includes("1.3.6.1.5.5.7.3.3") ? "windows-package" : "android-upload";
 }
 
 /** A client who may be whose key it is. */
@@ -108,6 +129,7 @@ export interface Owner {
   name: string | undefined;
   owner: string | undefined;
   publisher: string | undefined;
+  team: string | undefined;
   keys: KeyRecords;
 }
 
@@ -159,7 +181,5 @@ export function unfitFor(
         fix: `Where that one is lost for good: --instead-of ${mark?.slice(0, 11)}`,
       }),
     ];
-  return judgeKey(owner.key, role, given.record, { today: given.today, notice: 0, publisher: owner.publisher }).filter(
-    isError,
-  );
+  return judgeKey(owner.key, role, given.record, { ...owner, today: given.today, notice: 0 }).filter(isError);
 }

@@ -10,7 +10,17 @@ import { type KeyRole, keyFile, keyRoleFacts, passwordFile } from "./roles.ts";
 /** What everybody may know of a key by itself. */
 export type KeyFacts = Pick<
   KeyRecord,
-  "alias" | "algorithm" | "subject" | "from" | "until" | "sha256" | "sha1" | "certificate" | "point"
+  | "alias"
+  | "algorithm"
+  | "subject"
+  | "from"
+  | "until"
+  | "sha256"
+  | "sha1"
+  | "certificate"
+  | "point"
+  | "keyId"
+  | "issuer"
 >;
 
 /** A key as it is kept: what lies in the vault, and what may be known of it. */
@@ -64,7 +74,7 @@ export function entryFacts({ alias, certificate }: KeyEntry): KeyFacts {
 }
 
 /** What may be known of a key alone: its public point (SEC 1, uncompressed), as push services take it. */
-export function pointFacts(key: Secret): KeyFacts {
+function pointFacts(key: Secret): KeyFacts {
   const own = publicOf(key);
   const { x = "", y = "" } = own.export({ format: "jwk" });
   const point = Buffer.concat([Buffer.from([4]), Buffer.from(x, "base64url"), Buffer.from(y, "base64url")]);
@@ -98,7 +108,8 @@ export async function openKey(
   return entry ? { facts: entryFacts(entry), key: entry.key } : "changed";
 }
 
-function openedPoint(key: Secret): OpenedKey | "changed" {
+/** A key without a certificate, opened: `changed` where it is none. @param key as PEM */
+export function openedPoint(key: Secret): OpenedKey | "changed" {
   try {
     return { facts: pointFacts(key), key };
   } catch {

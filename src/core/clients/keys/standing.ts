@@ -1,16 +1,22 @@
 import type { KeyRecord, KeyRecords } from "../../agency/history/keys.ts";
-import type { Workspace } from "../../agency/workspace/workspace.ts";
+import type { KeyRequest } from "../../agency/history/requests.ts";
+import type { OwnKeys } from "../../agency/workspace/workspace.ts";
 import type { Resolved, Variant } from "../../app/variant/variant.ts";
 import { isSameName } from "../../ground/certificates/x500.ts";
 import { ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
-import { succeed } from "../../ground/problems/result.ts";
+import { type Result, succeed } from "../../ground/problems/result.ts";
 import { daysAfter } from "../../ground/values/day.ts";
+import type { Field } from "../../ground/values/fields.ts";
 import { type KeyRole, keyRoleFacts, keyRoles } from "./roles.ts";
 
 /** How a client stands with one of its keys. */
 export interface KeyStanding {
   role: KeyRole;
   record?: KeyRecord;
+  /** The client that it is kept with, where that is another one of the same team. */
+  keptWith?: string;
+  /** It is asked for, and nothing has come back. */
+  request?: KeyRequest;
   problems: readonly Problem[];
 }
 
@@ -23,14 +29,21 @@ export interface ClientKeys {
 }
 
 /** So many days before its end a certificate is told of, where nobody says. */
-const usualNotice = 60;
+export const usualNotice = 60;
+
+const noKeys: OwnKeys = { records: {}, requests: {}, profiles: {} };
+
+/** What may be known of a client's keys. */
+export const ownKeys = ({ client }: Pick<Resolved, "client">): Result<OwnKeys> => client.keys ?? succeed(noKeys);
 
 /** The roles that a client's app wants keys for. */
 export const wantedRoles = ({ platforms, features, values }: Variant): KeyRole[] =>
   keyRoles.filter((role) => {
-    const { platform, feature, subject } = keyRoleFacts[role];
+    const { platform, feature, subject, isOptional = false, isOfTeam } = keyRoleFacts[role];
     const has = feature === undefined || features.some(({ name, isOn }) => name === feature && isOn);
-    return platforms.includes(platform) && has && (subject === undefined || values[subject] !== undefined);
+    const isKnown = (field: Field | undefined) => field === undefined || values[field] !== undefined;
+    const isWanted = platforms.includes(platform) && has && !isOptional;
+    return isWanted && isKnown(subject) && isKnown(isOfTeam && "signing.team");
   });
 
 /**
@@ -41,41 +54,73 @@ export function keyStandings(
   all: readonly Resolved[],
   { today, notice = usualNotice }: { today: string; notice?: number },
 ): ClientKeys[] {
-  const read = all.map((each) => ({ each, known: each.client.keys ?? succeed<KeyRecords>({}) }));
+  const read = all.map((each) => ({ each, known: ownKeys(each) }));
   const holders = holdersOf(
-    read.flatMap(({ each, known }) => (known.ok ? [{ client: each.client.key, keys: known.value }] : [])),
+    read.flatMap(({ each, known }) => (known.ok ? [{ client: each.client.key, keys: known.value.records }] : [])),
   );
+  const teams = teamKeys(all);
   return read.map(({ each, known }) => {
     const client = each.client.key;
     if (!known.ok) return { client, keys: [], problems: ofClient(client, known.problems) };
+    const { records, requests } = known.value;
     const variant = each.variant ?? each.draft;
     const wanted = variant ? wantedRoles(variant) : [];
-    const roles = keyRoles.filter((role) => wanted.includes(role) || known.value[role] !== undefined);
+    const publisher = each.values["windows.publisher"]?.value;
+    const team = each.values["signing.team"]?.value;
+    const roles = keyRoles.filter((role) => wanted.includes(role) || records[role] || requests[role]);
     return {
       client,
       problems: [],
       keys: roles.map((role): KeyStanding => {
-        const record = known.value[role];
-        if (!record) return { role, problems: [missing(client, role)] };
-        const found = [
-          ...judgeKey(client, role, record, { today, notice, publisher: each.values["windows.publisher"]?.value }),
-          ...shared(client, role, record, holders),
-        ];
-        return { role, record, problems: found };
+        const others = records[role] ? undefined : teams(role, team);
+        const record = records[role] ?? others?.record;
+        const request = requests[role];
+        const asked = request ? { request } : {};
+        if (!record) return { role, ...asked, problems: wanted.includes(role) ? [missing(client, role, request)] : [] };
+        // What is wrong with one that is kept with another client is told of that one.
+        const found = others
+          ? []
+          : [
+              ...judgeKey(client, role, record, { today, notice, publisher, team }),
+              ...shared(client, role, record, holders),
+            ];
+        return { role, record, ...(others ? { keptWith: others.client } : {}), ...asked, problems: found };
       }),
     };
   });
 }
 
-const missing = (client: string, role: KeyRole): Problem => {
-  const { title, says, platform } = keyRoleFacts[role];
-  return problem("key-absent", `There is no ${title}. ${says}`, {
+/** The key of a team's, and the client that it is kept with; undefined of a role whose keys are each client's own. */
+export function teamKeys(
+  all: readonly Resolved[],
+): (role: KeyRole, team: string | undefined) => { client: string; record: KeyRecord } | undefined {
+  const kept = new Map<string, { client: string; record: KeyRecord }>();
+  for (const each of all) {
+    const known = ownKeys(each);
+    for (const [role, record] of known.ok ? Object.entries(known.value.records) : [])
+      if (record.team !== undefined && keyRoleFacts[role as KeyRole]?.isOfTeam)
+        kept.set(`${role} ${record.team}`, { client: each.client.key, record });
+  }
+  return (role, team) => (team === undefined ? undefined : kept.get(`${role} ${team}`));
+}
+
+const missing = (client: string, role: KeyRole, request: KeyRequest | undefined): Problem => {
+  const { title, says, platform, comes } = keyRoleFacts[role];
+  const asked = request && `Its ${title} was asked for on ${request.on}, and has not come back.`;
+  return problem("key-absent", asked ?? `There is no ${title}. ${says}`, {
     client,
     severity: "warning",
     platform,
-    fix: "`oxalis keys make` makes one; `oxalis keys adopt` takes one that there is.",
+    fix: asked ? "`oxalis keys accept` takes the certificate in." : waysToKey[comes],
   });
 };
+
+/** How somebody gets a key, by how it comes. */
+const waysToKey = {
+  made: "`oxalis keys make` makes one; `oxalis keys adopt` takes one that there is.",
+  requested: "`oxalis keys request` asks for one; `oxalis keys adopt` takes one that there is.",
+  fetched: "Make it at the platform, fetch its file there, and `oxalis keys adopt` it.",
+} as const;
 
 /** Which clients have a key of this fingerprint. */
 type Holders = ReadonlyMap<string, readonly string[]>;
@@ -108,17 +153,25 @@ function shared(client: string, role: KeyRole, record: KeyRecord, holders: Holde
   ];
 }
 
+/** What a key is held against: the day, days before its end that it is told of, and what the client says. */
+export interface KeyGiven {
+  today: string;
+  notice: number;
+  publisher: string | undefined;
+  team: string | undefined;
+}
+
 /** What is wrong with a key by what is known of it. */
 export function judgeKey(
   client: string,
   role: KeyRole,
   record: KeyRecord,
-  { today, notice, publisher }: { today: string; notice: number; publisher: string | undefined },
+  { today, notice, publisher, team }: KeyGiven,
 ): Problem[] {
   const { title, platform, leastBits = 0, beyond, subject, loss } = keyRoleFacts[role];
   const { until, from, algorithm } = record;
   const tell = (
-    code: "key-ends" | "key-weak" | "key-unfit",
+    code: "key-ends" | "key-weak" | "key-unfit" | "key-foreign",
     message: string,
     severity: Problem["severity"] = "error",
   ) => problem(code, message, { client, platform, severity, ...(code === "key-ends" ? { fix: loss } : {}) });
@@ -133,6 +186,9 @@ export function judgeKey(
       ? [tell("key-unfit", `Its ${title} ends on ${until}; the store wants one that lasts beyond ${beyond}.`)]
       : []),
     ...(bits < leastBits ? [tell("key-weak", `Its ${title} has ${bits} bits; ${leastBits} are wanted at least.`)] : []),
+    ...(record.team !== undefined && team !== undefined && record.team !== team
+      ? [tell("key-foreign", `Its ${title} is of the team ${record.team}; the app is signed by ${team}.`)]
+      : []),
     ...(subject && !isSameName(record.subject, publisher)
       ? [
           tell(
@@ -142,19 +198,4 @@ export function judgeKey(
         ]
       : []),
   ];
-}
-
-/**
- * What is wrong with clients' keys, by client; what keeps keys from being known is among each client's own problems.
- * Nothing where the agency keeps no keys here.
- */
-export function keyFindings(
-  workspace: Workspace,
-  all: readonly Resolved[],
-  today: string,
-): ReadonlyMap<string, readonly Problem[]> {
-  const standings = keyStandings(all, { today });
-  const hasSome = standings.some(({ keys, problems }) => problems.length > 0 || keys.some(({ record }) => record));
-  if (workspace.agency.data.vault === undefined && !hasSome) return new Map();
-  return new Map(standings.map(({ client, keys }) => [client, keys.flatMap((each) => each.problems)]));
 }

@@ -19,6 +19,15 @@ export function nameParts(text: string): NamePart[] | undefined {
   return parts.length > 0 ? parts : undefined;
 }
 
+/** A name as people write it, from its parts. */
+export const nameText = (parts: readonly NamePart[]): string =>
+  parts
+    .map(
+      ({ shortName, value }) =>
+        `${shortName}=${/[,"\\=+<>;#]/.test(value) ? `"${value.replace(/["\\]/g, "\\$&")}"` : value}`,
+    )
+    .join(", ");
+
 /** Whether two names are the same, however their blanks and quotes are set. */
 export function isSameName(one: string | undefined, other: string | undefined): boolean {
   if (one === undefined || other === undefined) return one === other;

@@ -22,7 +22,7 @@ export const ofKeys = {
     title: "No pass phrase is given",
     fix:
       "Type it where it is asked for, or give it by OXALIS_PASSPHRASE or `--passphrase-fd`; that of a key store by " +
-      "OXALIS_STORE_PASSWORD.",
+      "OXALIS_STORE_PASSWORD, that of what is handed over by OXALIS_HAND_OVER_PASSPHRASE.",
   },
   "passphrase-weak": {
     title: "A pass phrase that could be guessed",
@@ -59,6 +59,36 @@ export const ofKeys = {
   "key-shared": {
     title: "A key that two clients have",
     fix: "Give each its own, while that can still be done: before the first upload.",
+  },
+  "profile-absent": {
+    title: "A provisioning profile that an app wants and that is not there",
+    fix: "Make it in Apple's developer pages, fetch its file, and `oxalis keys accept` it.",
+  },
+  "profile-ends": {
+    title: "A provisioning profile that has ended, or soon does",
+    fix: "Make it anew in Apple's developer pages, and `oxalis keys accept` it.",
+  },
+  "profile-lacks": {
+    title: "A provisioning profile that does not grant what the app asks for",
+    fix:
+      "Switch it on for the identifier in Apple's developer pages, make the profile anew, and `oxalis keys accept` " +
+      "it.",
+  },
+  "profile-exceeds": {
+    title: "A provisioning profile that grants what the app does not ask for",
+    fix: "Nothing has to be done to build; switch the capability off at the identifier where nobody needs it.",
+  },
+  "profile-unfit": {
+    title: "A provisioning profile of the wrong kind",
+    fix: "Name one that is for the store, as `signing: { profile: … }` in the brief, or leave it out.",
+  },
+  "profile-unsigned": {
+    title: "A provisioning profile without the certificate that is kept",
+    fix: "Make it anew in Apple's developer pages with that certificate chosen, and `oxalis keys accept` it.",
+  },
+  "profile-foreign": {
+    title: "A certificate or profile of another team, or of another app",
+    fix: "Look at the file again: each client's team and identifiers stand in `oxalis clients` and its brief.",
   },
   "key-unreadable": {
     title: "A file that is no key store, or that does not open",

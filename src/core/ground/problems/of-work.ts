@@ -2,6 +2,10 @@ import type { ProblemKind } from "./kind.ts";
 
 /** What can be wrong with a template, and with what is made from it. */
 export const ofWork = {
+  "port-taken": {
+    title: "A port that cannot be served on",
+    fix: "Name another one, or 0 for any that is free.",
+  },
   "mail-refused": {
     title: "A letter that could not be sent",
     fix: "Set OXALIS_SMTP to the mail server, such as smtp://user@mail.example:587, and OXALIS_SMTP_PASSWORD.",

@@ -2,6 +2,7 @@ import type { Template } from "../../app/survey/template.ts";
 import { type Fill, placeOf } from "../../app/template/found.ts";
 import type { Localized } from "../../app/template/localized.ts";
 import { applyShape } from "../../app/template/shapes.ts";
+import { profileOf } from "../../app/variant/signing.ts";
 import type { Variant } from "../../app/variant/variant.ts";
 import { fillPattern, readPattern } from "../../clients/derive/fields/pattern.ts";
 import { write } from "../../formats/splice/forms.ts";
@@ -80,8 +81,8 @@ function placementsOf(variant: Variant, template: Template): Result<Placement>[]
       }),
     ),
     ...fills.flatMap((fill) => {
-      const { site, holds: wanted, opens, closes, target, optional } = fill;
-      const given = target === undefined ? lookUp(wanted) : variant.profiles[target];
+      const { site, holds: wanted, opens, closes, signs, optional } = fill;
+      const given = wanted === "signing.profile" ? profileOf(variant, signs) : lookUp(wanted);
       const value = given === undefined ? undefined : fillText(fill, given);
       const { brief: about } = fields[wanted] as FieldFact;
       return given === undefined && optional

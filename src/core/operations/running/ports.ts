@@ -33,6 +33,8 @@ export interface Ports {
   passPhrase(purpose: string): Promise<Secret>;
   /** The password of a key store that somebody brings, likewise. */
   storePassword(file: string): Promise<Secret>;
+  /** The pass phrase of what is handed over to a client: never the vault's. Stops: passphrase-missing */
+  handOverPhrase(): Promise<Secret>;
   /** Hands a letter to a mail server. */
   sendMail(server: MailServer, mail: Mail): Promise<Delivery>;
   /** What is wrong with an address when it is opened; undefined where it answers. */

@@ -1,30 +1,54 @@
-import { createPublicKey } from "node:crypto";
+import { createHash, createPublicKey } from "node:crypto";
 import type { KeyRecord } from "../../agency/history/keys.ts";
+import type { ProfileRecord } from "../../agency/history/profiles.ts";
 import { type OpenedKey, openKey } from "../../clients/keys/material.ts";
-import { type KeyRole, keyRoleFacts } from "../../clients/keys/roles.ts";
+import { type KeyRole, keyRoleFacts, profileFile } from "../../clients/keys/roles.ts";
 import { markOf } from "../../clients/keys/standing.ts";
 import { isPair, provesPair } from "../../ground/certificates/certificate.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
-import type { OpenVault } from "../../ground/vault/vault.ts";
+import { hasSecret, type OpenVault, readSecret } from "../../ground/vault/vault.ts";
 
 /**
  * Opens a client's key, holds it against what was recorded of it, and has it sign something that its public half
  * verifies. Nothing is found of one that is whole.
+ * @param keeper the client that it is kept with @param client whom it is told of
  */
-export async function proveKey(vault: OpenVault, client: string, role: KeyRole, record: KeyRecord): Promise<Problem[]> {
+export async function proveKey(
+  vault: OpenVault,
+  keeper: string,
+  role: KeyRole,
+  record: KeyRecord,
+  client: string,
+): Promise<Problem[]> {
   const { title, platform, loss } = keyRoleFacts[role];
   const tell = (code: "key-lost" | "key-changed" | "vault-other", message: string, fix?: string) => [
     problem(code, message, { client, platform, ...(fix ? { fix } : {}) }),
   ];
   if (record.vault !== vault.recipient)
     return tell("vault-other", `Its ${title} lies in another vault, ${record.vault.slice(0, 12)}….`);
-  const opened = await openKey(vault, client, role, record);
+  const opened = await openKey(vault, keeper, role, record);
   if (opened === "lost") return tell("key-lost", `Its ${title}, ${record.name}, is not in the vault. ${loss}`);
   if (opened === "changed") return tell("key-changed", `Its ${title}, ${record.name}, does not open as it was kept.`);
   if (markOf(opened.facts) !== markOf(record))
     return tell("key-changed", `Its ${title} is another one than was recorded: ${markOf(opened.facts)}.`);
   if (!signs(opened, record))
     return tell("key-changed", `What its ${title} signs is not verified by what was recorded of it.`);
+  return [];
+}
+
+/** Opens a client's profile, and holds it against what was recorded of it. */
+export async function proveProfile(vault: OpenVault, client: string, record: ProfileRecord): Promise<Problem[]> {
+  const { platform, title, name } = record;
+  const tell = (code: "key-lost" | "key-changed" | "vault-other", message: string) => [
+    problem(code, message, { client, platform }),
+  ];
+  if (record.vault !== vault.recipient)
+    return tell("vault-other", `The profile "${title}" lies in another vault, ${record.vault.slice(0, 12)}….`);
+  const content = await readSecret(vault, profileFile(client, name));
+  if (!content && !hasSecret(vault, profileFile(client, name)))
+    return tell("key-lost", `The profile "${title}", ${name}, is not in the vault.`);
+  if (!content || createHash("sha256").update(content).digest("hex") !== record.sha256)
+    return tell("key-changed", `The profile "${title}", ${name}, is not as it was kept.`);
   return [];
 }
 

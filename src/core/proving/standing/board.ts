@@ -2,10 +2,10 @@ import { type Letter, lettersTo, sentOf, unsureSaid } from "../../agency/history
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Resolved } from "../../app/variant/variant.ts";
 import { withRecord } from "../../clients/derive/resolve.ts";
-import { keyFindings } from "../../clients/keys/standing.ts";
 import type { ClientView } from "../../clients/record/read.ts";
 import { ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
+import { keyFindings } from "../keys/findings.ts";
 import { type ClientStanding, standings } from "./clients.ts";
 
 /** How far the picked clients are with their stores, and the letters that each got; held against all of them. */

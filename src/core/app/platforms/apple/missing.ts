@@ -1,9 +1,11 @@
+import { posix } from "node:path";
 import type { Node as JsonNode } from "jsonc-parser";
 import { plistStart } from "../../../formats/splice/formats/plist.ts";
 import { emptySite, type Site } from "../../../formats/splice/site.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { darkOf, type Field } from "../../../ground/values/fields.ts";
 import { placeAt } from "../../../ground/values/source.ts";
+import { findFile } from "../../template/find-file.ts";
 import { type Fill, type Found, insertedText, type SignedTarget } from "../../template/found.ts";
 import type { MissingKinds, Wants } from "../../template/missing.ts";
 import { iosIconSlots } from "./catalog.ts";
@@ -77,7 +79,8 @@ const isSigned = ({ productType }: XcodeTarget): boolean =>
 
 /** Where a project says which team signs it and with which profile: filled only where a client gives them. */
 export function signingPlaces(
-  { project, targets, identifier }: XcodePart,
+  template: Folder,
+  { project, targets, identifier, platform }: XcodePart,
   app: XcodeTarget,
   ofCode: readonly XcodeTarget[],
 ): { fills: Fill[]; signed: SignedTarget[] } {
@@ -85,26 +88,42 @@ export function signingPlaces(
   const all = [...targets, ...ofCode, { settings: project.settings }].flatMap(({ settings }) => settings);
   const teams = all.flatMap((settings) => settings.sites("DEVELOPMENT_TEAM"));
   const fills: Fill[] = teams.map((site) => ({ holds: "signing.team", site, shape: "text", optional: true }));
-  for (const { settings, name } of own) {
-    for (const { start, sites } of settings) {
+  const signedAs = ({ name, settings }: XcodeTarget): SignedTarget | undefined => {
+    const bundle = settings.flatMap((each) => each.evaluated("PRODUCT_BUNDLE_IDENTIFIER") ?? [])[0];
+    if (!identifier || !bundle?.startsWith(identifier)) return undefined;
+    return {
+      target: name === app.name ? undefined : name,
+      holds: `identifiers.${platform}`,
+      suffix: bundle.slice(identifier.length),
+      ...entitlementsOf(template, project, settings),
+    };
+  };
+  const signed: SignedTarget[] = [];
+  for (const target of own) {
+    const signs = signedAs(target);
+    if (signs) signed.push(signs);
+    for (const { start, sites } of target.settings) {
       if (teams.length === 0 && start !== undefined) fills.push(teamPlace(project.file, start));
       for (const site of sites("PROVISIONING_PROFILE_SPECIFIER"))
-        fills.push({
-          holds: "signing.profile",
-          site,
-          shape: "text",
-          optional: true,
-          ...(name === app.name ? {} : { target: name }),
-        });
+        fills.push({ holds: "signing.profile", site, shape: "text", optional: true, ...(signs ? { signs } : {}) });
     }
   }
-  const signed = own.flatMap(({ name, settings }) => {
-    const bundle = settings.flatMap((each) => each.evaluated("PRODUCT_BUNDLE_IDENTIFIER") ?? [])[0];
-    return identifier && bundle?.startsWith(identifier)
-      ? [{ target: name === app.name ? undefined : name, suffix: bundle.slice(identifier.length) }]
-      : [];
-  });
   return { fills, signed: [...new Map(signed.map((each) => [each.target, each])).values()] };
+}
+
+/** The file with a target's entitlements: the one that a release is signed with, where they differ. */
+function entitlementsOf(
+  template: Folder,
+  { folder }: XcodeProject,
+  settings: XcodeTarget["settings"],
+): Pick<SignedTarget, "entitlements"> {
+  const named = settings.flatMap((each) => {
+    const path = each.evaluated("CODE_SIGN_ENTITLEMENTS");
+    const file = path === undefined ? undefined : findFile(template, posix.join(folder, path));
+    return file === undefined ? [] : [{ file, isRelease: /release/i.test(each.name) }];
+  });
+  const file = (named.find(({ isRelease }) => isRelease) ?? named[0])?.file;
+  return file === undefined ? {} : { entitlements: file };
 }
 
 const teamPlace = (file: string, at: number): Fill => ({

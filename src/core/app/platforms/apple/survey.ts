@@ -117,7 +117,7 @@ function surveyPart(template: Folder, wants: Wants, platform: Platform, part: Ta
   const names = [...heldValues(found.fills, "app.label", "app.name"), targetName(app)].filter(
     (name) => name.length > 2 && !name.includes("$("),
   );
-  const { fills: signing, signed } = signingPlaces(known, app, ofCode);
+  const { fills: signing, signed } = signingPlaces(template, known, app, ofCode);
   const texts = seenTexts(template, project, lists, [...new Set(names)], platform);
   return { ...mergeFound([found, { fills: [...texts, ...signing] }]), identifier, signed };
 }

@@ -1,18 +1,20 @@
 import { posix } from "node:path";
 import { write } from "../../../formats/splice/forms.ts";
 import type { BuildFiles } from "../../template/build-files.ts";
+import { profileOf } from "../../variant/signing.ts";
 import { fieldOf } from "../../variant/variant.ts";
+
+const theApp = { holds: "identifiers.ios", suffix: "" } as const;
 
 /** What an archive is exported with (Apple, xcodebuild, export options); none where no team is known. */
 export const iosBuildFiles: BuildFiles = (variant, { folder, signed = [] }) => {
   const team = variant.values["signing.team"]?.value;
-  const profile = variant.values["signing.profile"]?.value;
   if (team === undefined) return [];
   const escaped = (value: string) => write("xml-text", value);
-  const profiles = (signed.length > 0 ? signed : [{ suffix: "" }]).flatMap(({ target, suffix }) => {
-    const own = target === undefined ? profile : variant.profiles[target];
+  const profiles = (signed.length > 0 ? signed : [theApp]).flatMap((each) => {
+    const own = profileOf(variant, each);
     if (own === undefined) return [];
-    const bundle = `${fieldOf(variant, "identifiers.ios")}${suffix}`;
+    const bundle = `${fieldOf(variant, each.holds)}${each.suffix}`;
     return [`\t\t<key>${escaped(bundle)}</key>\n\t\t<string>${escaped(own)}</string>\n`];
   });
   const named =
@@ -24,7 +26,7 @@ export const iosBuildFiles: BuildFiles = (variant, { folder, signed = [] }) => {
 \t<key>method</key>
 \t<string>app-store-connect</string>
 ${named}\t<key>signingStyle</key>
-\t<string>${profile === undefined ? "automatic" : "manual"}</string>
+\t<string>${profiles.length === 0 ? "automatic" : "manual"}</string>
 \t<key>teamID</key>
 \t<string>${escaped(team)}</string>
 </dict>

@@ -1,0 +1,141 @@
+import { parse } from "plist";
+import type { Workspace } from "../../agency/workspace/workspace.ts";
+import { templateFor } from "../../app/survey/narrow.ts";
+import { openTemplate, type Template } from "../../app/survey/template.ts";
+import type { SignedTarget } from "../../app/template/found.ts";
+import type { Resolved, Variant } from "../../app/variant/variant.ts";
+import { type ProfileStanding, profileStandings, type SignedApp } from "../../clients/keys/profiles.ts";
+import type { KeyRole } from "../../clients/keys/roles.ts";
+import { type ClientKeys, keyStandings, ownKeys, teamKeys, usualNotice } from "../../clients/keys/standing.ts";
+import { applyEdits } from "../../formats/splice/site.ts";
+import type { Problem } from "../../ground/problems/problem.ts";
+import { attempt } from "../../ground/problems/result.ts";
+import type { Platform } from "../../ground/values/platform.ts";
+import { planVariant } from "../../making/plan/plan.ts";
+
+/** A client with its keys and its provisioning profiles. */
+export interface ClientSigning extends ClientKeys {
+  profiles: readonly ProfileStanding[];
+}
+
+/** How clients stand with what signs their apps, as far as that shows without the vault. */
+export function signingStandings(
+  workspace: Workspace,
+  all: readonly Resolved[],
+  { today, notice = usualNotice }: { today: string; notice?: number },
+): ClientSigning[] {
+  const template = openTemplate(workspace);
+  const teams = teamKeys(all);
+  const byKey = new Map(all.map((each) => [each.client.key, each]));
+  return keyStandings(all, { today, notice }).map((standing) => {
+    const resolved = byKey.get(standing.client);
+    const known = resolved && ownKeys(resolved);
+    if (!resolved || !known?.ok) return { ...standing, profiles: [] };
+    const { values } = resolved;
+    const team = values["signing.team"]?.value;
+    const certificateOf = (role: KeyRole) => {
+      const mark = (known.value.records[role] ?? teams(role, team)?.record)?.sha256;
+      return mark === undefined ? {} : { [role]: mark };
+    };
+    const profiles = Object.values(known.value.profiles);
+    // Whoever signs nothing of Apple's is asked for none of it, and nothing is planned for them.
+    const apps = team === undefined && profiles.length === 0 ? [] : signedApps(resolved, template);
+    return {
+      ...standing,
+      profiles: profileStandings(profiles, {
+        client: standing.client,
+        apps,
+        team,
+        named: values["signing.profile"]?.value,
+        certificates: { ...certificateOf("apple-distribution"), ...certificateOf("apple-development") },
+        today,
+        notice,
+      }),
+    };
+  });
+}
+
+/** What of a client's app is signed with a profile of its own, each with the entitlements that its variant has. */
+export function signedApps(resolved: Resolved, all: Template): SignedApp[] {
+  const own = templateFor(all, resolved);
+  if (!own.ok) return [];
+  const { variant, template } = own.value;
+  const entitlements = entitlementsIn(variant, template);
+  return template.parts.flatMap(({ platform, signed = [] }) =>
+    variant.platforms.includes(platform)
+      ? signed.flatMap((each) => signedApp(each, platform, variant, entitlements))
+      : [],
+  );
+}
+
+function signedApp(
+  { target, holds, suffix, entitlements: file }: SignedTarget,
+  platform: Platform,
+  variant: Variant,
+  entitlements: (file: string) => Record<string, unknown> | undefined,
+): SignedApp[] {
+  const identifier = variant.values[holds]?.value;
+  if (identifier === undefined) return [];
+  const asked = file === undefined ? {} : entitlements(file);
+  return [
+    {
+      ...(target === undefined ? {} : { target }),
+      platform,
+      identifier: `${identifier}${suffix}`,
+      ...(asked ? { entitlements: asked } : {}),
+    },
+  ];
+}
+
+/** A file of entitlements as the variant will have it; undefined where it cannot be read. */
+function entitlementsIn(variant: Variant, template: Template) {
+  let planned: ReturnType<typeof plannedFiles> | undefined;
+  return (file: string): Record<string, unknown> | undefined => {
+    planned ??= plannedFiles(variant, template);
+    const text = planned(file);
+    const read = text === undefined ? undefined : attemptParsed(text);
+    return read !== null && typeof read === "object" && !Array.isArray(read)
+      ? (read as unknown as Record<string, unknown>)
+      : undefined;
+  };
+}
+
+function plannedFiles(variant: Variant, template: Template): (file: string) => string | undefined {
+  const plan = attempt(() => planVariant(variant, template, "tree"));
+  if (!plan.ok) return () => undefined;
+  const entries = new Map(plan.value.entries.map((each) => [each.path, each]));
+  return (file) => {
+    const entry = entries.get(file);
+    if (entry?.kind !== "splice") return entry?.kind === "keep" ? template.folder.source(file).text : undefined;
+    return applyEdits(template.folder.source(file).text, entry.edits);
+  };
+}
+
+function attemptParsed(text: string) {
+  try {
+    return parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+/** Everything that was found of a client's keys and profiles, but what keeps them from being known. */
+export const signingProblems = ({ keys, profiles }: ClientSigning): Problem[] =>
+  [...keys, ...profiles].flatMap(({ problems }) => problems);
+
+/**
+ * What is wrong with clients' keys and profiles, by client; what keeps them from being known is among each client's
+ * own problems. Nothing where the agency keeps no keys here.
+ */
+export function keyFindings(
+  workspace: Workspace,
+  all: readonly Resolved[],
+  today: string,
+): ReadonlyMap<string, readonly Problem[]> {
+  const hasSome = all.some((each) => {
+    const known = ownKeys(each);
+    return !known.ok || Object.values(known.value).some((entries) => Object.keys(entries).length > 0);
+  });
+  if (workspace.agency.data.vault === undefined && !hasSome) return new Map();
+  return new Map(signingStandings(workspace, all, { today }).map((each) => [each.client, signingProblems(each)]));
+}
