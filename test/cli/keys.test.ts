@@ -353,11 +353,12 @@ test("a vault that would be committed, a pass phrase from a descriptor, a run th
 test("a site says of the app that opens its addresses what signs it: the client's, not the template's", () => {
   const { folder } = withVault(["3-acre"]);
   const old = Array.from({ length: 32 }, () => "AB").join(":");
+  const another = old.replaceAll("AB", "CD");
   const target = { namespace: "android_app", package_name: "example.lanternfield.plaincrate" };
   const site = JSON.stringify(
     [
       { relation: ["x"], target: { ...target, sha256_cert_fingerprints: [old, old.replace("AB", "AC")] } },
-      { relation: ["x"], target: { ...target, package_name: "example.other", sha256_cert_fingerprints: [old] } },
+      { relation: ["x"], target: { ...target, package_name: "example.other", sha256_cert_fingerprints: [another] } },
     ],
     null,
     2,
@@ -371,12 +372,19 @@ test("a site says of the app that opens its addresses what signs it: the client'
     return all.map((each: { target: { sha256_cert_fingerprints: string[] } }) => each.target.sha256_cert_fingerprints);
   };
   expect(oxalis(folder, "check").err).toContain(`${file} keeps the template's fingerprints`);
-  expect(made()).toEqual([[old, old.replace("AB", "AC")], [old]]);
+  expect(made()).toEqual([[old, old.replace("AB", "AC")], [another]]);
+  // What is left of the template's is told by the audit.
+  const audited = oxalis(folder, "audit");
+  expect([audited.code, audited.err]).toEqual([
+    1,
+    expect.stringMatching(`"${old}", which is the template's[^]*upload key`),
+  ]);
   keyed(folder, ["keys", "make"]);
   const upload = keysIn(folder)[0]?.keys.find(({ role }) => role === "android-upload")?.sha256;
-  expect(made()).toEqual([[upload], [old]]);
+  expect(made()).toEqual([[upload], [another]]);
   const store = Array.from({ length: 32 }, (_, at) => (16 + at).toString(16)).join(":");
   edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}\nsigning:\n  appFingerprint: "${store}"\n`);
-  expect(made()).toEqual([[store.toUpperCase(), upload], [old]]);
+  expect(made()).toEqual([[store.toUpperCase(), upload], [another]]);
   expect(oxalis(folder, "check").err).not.toContain("keeps the template's fingerprints");
+  expect(oxalis(folder, "audit").err).not.toContain(old);
 });

@@ -20,6 +20,7 @@ const fieldsOf: Readonly<Record<Exclude<NonNullable<Residue["kind"]>, "identifie
   scheme: "scheme",
   owner: "owner",
   team: "signing.team",
+  fingerprint: "signing.fingerprints",
   color: "colors.brand",
 };
 
@@ -41,6 +42,7 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
     if (text === undefined || problem.code === "residue-client" || !template.folder.has(file)) return { cause };
     // Where a team stands is known; what lacks is the client's.
     if (residue.kind === "team") return { cause, fix: givenTeam };
+    if (residue.kind === "fingerprint") return { cause, fix: givenKey };
     const key = `${problem.code} ${file} ${text} ${problem.place?.line ?? ""} ${problem.place?.column ?? ""}`;
     const settle = known.get(key) ?? settlementFor(template, residue, identity);
     known.set(key, settle);
@@ -49,6 +51,9 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
 }
 
 const givenTeam = "Give the client's own as `signing: { team: … }` in its brief, or under `defaults` in oxalis.yaml.";
+
+const givenKey =
+  "Make or adopt the client's upload key (`oxalis keys`), and give the store's as `signing: { appFingerprint: … }`.";
 
 function settlementFor(template: Template, residue: Residue, { terms }: Identity): Settlement {
   const { file, problem, kind, key } = residue;

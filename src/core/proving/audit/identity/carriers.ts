@@ -2,7 +2,7 @@ import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { PlaceKind } from "../place-kinds.ts";
 
 /** What of a template's identity a value is. */
-export type TermKind = "name" | "identifier" | "email" | "host" | "scheme" | "owner" | "team";
+export type TermKind = "name" | "identifier" | "email" | "host" | "scheme" | "owner" | "team" | "fingerprint";
 
 /** Which kind of place each stands in, and why. @public for the docs, which list them */
 export const termPlaces: Readonly<Record<TermKind, { place: PlaceKind; reason: string }>> = {
@@ -13,6 +13,7 @@ export const termPlaces: Readonly<Record<TermKind, { place: PlaceKind; reason: s
   identifier: { place: "identifies", reason: "one app to a system, a store, a service that pushes" },
   scheme: { place: "identifies", reason: "addresses that open this app and no other" },
   team: { place: "identifies", reason: "whose signature an app carries" },
+  fingerprint: { place: "identifies", reason: "which signature opens a site's addresses" },
 };
 
 /** A kind of place that carries something of an app's identity, whatever reads it. */
@@ -25,6 +26,12 @@ interface Carrier {
   /** The part of the value that counts; all of it where absent. */
   part?: RegExp;
 }
+
+/** What leads to a fingerprint: the package that its statement is on. */
+export const statementKey = /^fingerprint of (.+)$/;
+
+/** SHA-256, as a site writes it (Digital Asset Links, statements). */
+const fingerprintForm = /^((?:[0-9A-F]{2}:){31}[0-9A-F]{2})$/i;
 
 /**
  * Every carrier, from the platforms' and formats' own documentation; not what a survey follows, but wherever such a
@@ -172,5 +179,7 @@ export const carriers: readonly Carrier[] = [
   { kind: "owner", file: /\.html?$/i, key: /^meta\.author$/ },
   { kind: "team", file: /\.(pbxproj|xcconfig)$/, key: /^DEVELOPMENT_TEAM$/, part: /^([A-Z0-9]{10})$/ },
   { kind: "team", key: /(^|\.)(appleTeamId|teamId|team_id)$/i, part: /^([A-Z0-9]{10})$/ },
+  // Of a statement on an app that is the template's: of another's it is that one's.
+  { kind: "fingerprint", file: /(^|\/)assetlinks\.json$/, key: statementKey, part: fingerprintForm },
   { kind: "team", file: /apple-app-site-association/, key: /appIDs?|apps/, part: /^([A-Z0-9]{10})\./ },
 ];

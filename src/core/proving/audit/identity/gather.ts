@@ -3,7 +3,7 @@ import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts"
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { type Place, placeAt } from "../../../ground/values/source.ts";
 import { codeReason } from "../place-kinds.ts";
-import { carriers, type TermKind } from "./carriers.ts";
+import { carriers, statementKey, type TermKind } from "./carriers.ts";
 import { keyedValues } from "./keyed.ts";
 
 /** Something by which a template is known, and the first place that says so. */
@@ -51,6 +51,7 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
     if (!terms.has(key)) terms.set(key, { kind, text, place, ...(isWeak(kind, text) ? { weak: true } : {}) });
   };
   const namespaces = new Set<string>();
+  const statedOn: { of: string; key: string }[] = [];
   for (const file of files) {
     // What is in no app says nothing of it.
     if (codeReason(file, {}) !== undefined || !mayCarry(template, file)) continue;
@@ -64,6 +65,8 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
         if (found === undefined) continue;
         const place = placeAt(template.source(file), at);
         add(kind, found, place);
+        const of = kind === "fingerprint" ? statementKey.exec(key)?.[1] : undefined;
+        if (of !== undefined) statedOn.push({ of, key: `${kind} ${found.toLowerCase()}` });
         const domain = kind === "identifier" ? domainOf(found) : undefined;
         if (domain !== undefined) add("host", domain, place);
       }
@@ -71,6 +74,7 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
     for (const [, space = ""] of packageLines(template, file)) namespaces.add(space);
   }
   for (const name of further) add("name", name, { file: "template.yaml", line: 1, column: 1, text: "" });
+  for (const { of, key } of statedOn) if (!terms.has(`identifier ${of.toLowerCase()}`)) terms.delete(key);
   return { terms: [...terms.values()], namespaces: [...namespaces] };
 }
 

@@ -128,12 +128,28 @@ const resourceScript: Reader = (file, source) =>
     at: site.start,
   }));
 
+/** A site's statements on apps: each fingerprint by the package that its statement is on. */
+const statements: Reader = (file, source, template) => {
+  const all = settings(file, source, template);
+  const packages = new Map(
+    all.flatMap(({ key, value }) => {
+      const at = /^(.*)\.package_name$/.exec(key)?.[1];
+      return at === undefined ? [] : [[at, value] as const];
+    }),
+  );
+  return all.map((each) => {
+    const of = packages.get(/^(.*)\.sha256_cert_fingerprints(?:\.|$)/.exec(each.key)?.[1] ?? "");
+    return of === undefined ? each : { ...each, key: `fingerprint of ${of}` };
+  });
+};
+
 const keyedLines =
   (format: "properties" | "xcconfig" | "env"): Reader =>
   (file, source) =>
     lineSites(file, source, format).map(({ key, site }) => ({ key, value: site.value, at: site.start }));
 
 const readers: readonly { file: RegExp; read: Reader }[] = [
+  { file: /(^|\/)assetlinks\.json$/, read: statements },
   { file: /\.(json|jsonc|webmanifest|ya?ml|[cm]?[jt]s|[jt]sx)$/, read: settings },
   {
     file: /(^|\/)apple-app-site-association$/,

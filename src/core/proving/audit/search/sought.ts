@@ -19,6 +19,7 @@ const codes: Readonly<Record<TermKind, ProblemCode>> = {
   scheme: "residue-address",
   owner: "residue-owner",
   team: "residue-owner",
+  fingerprint: "residue-owner",
 };
 
 /** Names are found in any case, and with any or no mark between their words; the rest as it is. */
@@ -36,13 +37,14 @@ const patterns: Readonly<Record<TermKind, (text: string) => string>> = {
   scheme: (text) => `(?<![\\w.+-])${escapeRegExp(text)}(?=://|["'<])`,
   owner: (text) => `(?<![\\p{L}\\p{N}])${escapeRegExp(text)}(?![\\p{L}\\p{N}]|\\.[a-z]{2})`,
   team: (text) => `(?<![A-Za-z0-9])${escapeRegExp(text)}(?![A-Za-z0-9])`,
+  fingerprint: escapeRegExp,
 };
 
 /** A colour as it is written, with its opacity in front or behind it or without. */
 const colorPattern = (hex: string): string => `#(?:ff)?${hex.slice(1)}(?:ff)?(?![0-9a-f])`;
 
 /** Longer and surer things first: a name within an identifier is told once. */
-const order: readonly TermKind[] = ["email", "identifier", "host", "scheme", "team", "owner", "name"];
+const order: readonly TermKind[] = ["email", "identifier", "host", "scheme", "team", "fingerprint", "owner", "name"];
 const rank = ({ kind }: Pick<Term, "kind">): number => order.indexOf(kind);
 
 /** What is looked for in a client's variant, in the order in which it is told; its own colours are no residue. */
