@@ -1,6 +1,7 @@
 // Sets everything up and runs the whole example: npm run demo [-- folder]
 import { existsSync } from "node:fs";
 import { resolve } from "node:path";
+import { makeDemoKeys } from "./demo-keys.mjs";
 import { installPackages, must, requireNode } from "./run.mjs";
 
 requireNode();
@@ -11,7 +12,9 @@ let folder = process.argv[2] ?? "oxalis-demo";
 for (let number = 2; existsSync(folder); number++) folder = `${process.argv[2] ?? "oxalis-demo"}-${number}`;
 const oxalis = resolve("dist/oxalis.js");
 must("node", [oxalis, "demo", folder]);
-for (const command of ["clients", "generate", "audit", "proof"]) must("node", [oxalis, command, "-C", folder]);
+must("node", [oxalis, "clients", "-C", folder]);
+const passedOver = await makeDemoKeys(folder, oxalis);
+for (const command of ["generate", "audit", "proof", "clients"]) must("node", [oxalis, command, "-C", folder]);
 
 console.log(`
 Done. Look at it:
@@ -20,6 +23,8 @@ Done. Look at it:
     a client's apps     ${resolve(folder, "variants/brennans-bothy")}
     what it came from   ${resolve(folder, "clients/brennans-bothy/brief.yaml")}
 
+    what signs them     oxalis keys; the vault beside it opens by "this opens an example alone"
+${passedOver.map((each) => `\nNot shown, since its tool is not here: ${each}\n`).join("")}
 Then change a colour or a picture in clients/, and in that folder:
 
     node ${oxalis} generate

@@ -6,6 +6,7 @@ import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { chromium } from "playwright-core";
+import { makeDemoKeys } from "./demo-keys.mjs";
 
 const shots = resolve("docs/screenshots");
 const work = mkdtempSync(join(tmpdir(), "oxalis-shots-"));
@@ -18,6 +19,11 @@ oxalis("demo", demo);
 const bin = join(work, "bin");
 mkdirSync(bin);
 writeFileSync(join(bin, "oxalis"), `#!/bin/sh\nexec node ${program} "$@"\n`, { mode: 0o755 });
+
+/** The same with the keys that sign its apps. */
+const keyed = join(work, "keyed");
+oxalis("demo", keyed);
+await makeDemoKeys(keyed, program);
 
 /** Terminal views: what is typed, and what has to be so before. */
 const views = [
@@ -75,24 +81,23 @@ const views = [
   },
   {
     name: "keys",
-    rows: 24,
-    typed: ["oxalis keys make 3-acre high-hedges saltmarsh", "oxalis keys 3-acre brennans-bothy high-hedges saltmarsh"],
+    rows: 35,
+    inside: keyed,
+    typed: ["oxalis keys 3-acre high-hedges orchard-lane saltmarsh"],
   },
 ];
 
 const display = ":97";
 const xvfb = spawn("Xvfb", [display, "-screen", "0", "1280x800x24"], { stdio: "ignore" });
 await pause(1500);
-for (const { name, rows, typed, before } of views) {
+for (const { name, rows, typed, before, inside = demo } of views) {
   const after = before?.();
   const script = join(work, `${name}.sh`);
   const lines = typed.map((line) => `printf '\\033[1;32m$\\033[0m %s\\n' '${line}'; ${line}; echo`);
-  writeFileSync(script, `cd ${demo}\n${lines.join("\n")}\ntouch ${work}/${name}.done\nsleep 30\n`);
+  writeFileSync(script, `cd ${inside}\n${lines.join("\n")}\ntouch ${work}/${name}.done\nsleep 30\n`);
   const env = {
     ...process.env,
     DISPLAY: display,
-    OXALIS_VAULT: join(work, "vault"),
-    OXALIS_PASSPHRASE: "four words of nobody",
     PATH: `${bin}:${process.env.PATH}`,
     TERM: "xterm-256color",
   };

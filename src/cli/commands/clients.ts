@@ -5,6 +5,7 @@ import { succeed } from "../../core/ground/problems/result.ts";
 import type { Field } from "../../core/ground/values/fields.ts";
 import { type Platform, platforms as platformNames } from "../../core/ground/values/platform.ts";
 import { listClients } from "../../core/operations/clients.ts";
+import type { SigningState } from "../../core/proving/keys/findings.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { isShown, showProblems } from "../view/problems.ts";
@@ -14,9 +15,9 @@ import { countOf, type Terminal } from "../view/terminal.ts";
 export const run: Run<"clients"> = async (given, { terminal, ports }) => {
   const listed = await listClients(given, ports);
   if (!listed.ok) return listed;
-  const { clients, platforms, retired } = listed.value;
-  const columns = columnsFor(platforms);
-  if (given.json) terminal.json({ clients: clients.map(asData), retired });
+  const { clients, platforms, signing, retired } = listed.value;
+  const columns = columnsFor(platforms, signing);
+  if (given.json) terminal.json({ clients: clients.map((each) => asData(each, signing)), retired });
   else if (given.csv) await showCsv(clients, columns, terminal);
   else show(clients, columns, terminal);
   if (retired.length > 0 && !given.json && !given.csv && !given.quiet)
@@ -46,15 +47,22 @@ const ofField = (heading: string, field: Field, from: number): Column => ({
 const wide = 190;
 
 /** The columns of an agency that makes apps for these platforms. */
-const columnsFor = (platforms: readonly Platform[]): Column[] => [
+const columnsFor = (platforms: readonly Platform[], signing: Signing): Column[] => [
   ofField("name", "app.name", 0),
   { heading: "identifier", from: 60, to: wide - 1, value: (each) => identifiers(each, platforms) },
   ...platforms.map((platform) => ofField(platform, `identifiers.${platform}`, wide)),
+  ...(signing.size > 0 ? [{ heading: "keys", from: 80, value: (each: Resolved) => keysSaid(each, signing) }] : []),
   ofField("label", "app.label", 90),
   ofField("stock code", "sku", 130),
   ofField("version", "version", 106),
   ofField("build", "build", 106),
 ];
+
+type Signing = ReadonlyMap<string, SigningState>;
+
+const says: Readonly<Record<SigningState, string>> = { known: "there", absent: "missing", wrong: "wrong" };
+
+const keysSaid = ({ client }: Resolved, signing: Signing): string => says[signing.get(client.key) ?? "absent"];
 
 /** The one identifier that platforms share; each of them where they differ. A page has none of its own. */
 function identifiers(each: Resolved, platforms: readonly Platform[]): string {
@@ -64,9 +72,10 @@ function identifiers(each: Resolved, platforms: readonly Platform[]): string {
   return [...new Set(all)].filter(Boolean).join(" · ");
 }
 
-const asData = (each: Resolved): object => ({
+const asData = (each: Resolved, signing: Signing): object => ({
   key: each.client.key,
   state: stateOf(each),
+  ...(signing.size > 0 ? { keys: keysSaid(each, signing) } : {}),
   groups: each.client.brief?.data.groups ?? [],
   values: Object.fromEntries(Object.entries(each.values).map(([field, traced]) => [field, traced.value])),
   problems: each.problems.map(placeData),

@@ -3,7 +3,7 @@ import type { ProfileStanding } from "../../core/clients/keys/profiles.ts";
 import { keyRoleFacts } from "../../core/clients/keys/roles.ts";
 import type { KeyStanding } from "../../core/clients/keys/standing.ts";
 import { isError, type Problem } from "../../core/ground/problems/problem.ts";
-import { platformNames } from "../../core/ground/values/platform.ts";
+import { type Platform, platformNames, platforms } from "../../core/ground/values/platform.ts";
 import { type ClientSigning, signingProblems } from "../../core/proving/keys/findings.ts";
 import { placeData } from "./data.ts";
 import { showGrouped } from "./groups.ts";
@@ -60,23 +60,11 @@ export function showKeys(
 ): void {
   const rows = all.flatMap(({ client, keys, profiles }) =>
     [
-      ...keys.map((each) => [
-        platformNames[keyRoleFacts[each.role].platform],
-        keyRoleFacts[each.role].title,
-        each.record?.algorithm ?? "",
-        each.record?.until ?? "",
-        each.record?.sha256?.slice(0, 11) ?? each.record?.point?.slice(0, 11) ?? "",
-        keyState(each, sound, out),
-      ]),
-      ...profiles.map((each) => [
-        platformNames[each.platform],
-        profileName(each),
-        each.record && each.record.devices > 0 ? countOf(each.record.devices, "device") : "",
-        each.record?.until ?? "",
-        each.record?.uuid.slice(0, 8) ?? "",
-        stateOf(each, sound, out),
-      ]),
-    ].map((row, at) => [at === 0 ? out.bold(client) : "", ...row]),
+      ...keys.map((each): Shown => ({ platform: keyRoleFacts[each.role].platform, row: keyRow(each, sound, out) })),
+      ...profiles.map((each): Shown => ({ platform: each.platform, row: profileRow(each, sound, out) })),
+    ]
+      .sort((a, b) => platforms.indexOf(a.platform) - platforms.indexOf(b.platform))
+      .map(({ platform, row }, at) => [at === 0 ? out.bold(client) : "", platformNames[platform], ...row]),
   );
   if (!settings.quiet && rows.length > 0)
     print(`${table(["client", "platform", "key", "kind", "until", "fingerprint", "state"], rows, out, room)}\n`);
@@ -84,6 +72,28 @@ export function showKeys(
   if (told.length > 0) note(`${showGrouped(told, settings.verbose === true, err)}\n`);
   if (!settings.quiet) print(counted(all));
 }
+
+/** A line of the list, from behind its platform. */
+interface Shown {
+  platform: Platform;
+  row: string[];
+}
+
+const keyRow = (each: KeyStanding, sound: (name: string) => string, out: Terminal["out"]): string[] => [
+  keyRoleFacts[each.role].title,
+  each.record?.algorithm ?? "",
+  each.record?.until ?? "",
+  each.record?.sha256?.slice(0, 11) ?? each.record?.point?.slice(0, 11) ?? "",
+  keyState(each, sound, out),
+];
+
+const profileRow = (each: ProfileStanding, sound: (name: string) => string, out: Terminal["out"]): string[] => [
+  profileName(each),
+  each.record && each.record.devices > 0 ? countOf(each.record.devices, "device") : "",
+  each.record?.until ?? "",
+  each.record?.uuid.slice(0, 8) ?? "",
+  stateOf(each, sound, out),
+];
 
 /** How many there are, and how many are missing. */
 function counted(all: readonly ClientSigning[]): string {

@@ -25,7 +25,7 @@ function usualFile({ clients, group, state, stage }: Input): string {
 /** Writes the page to look at and sign off. */
 export const writeProof = operation(async (input: Input, ports): Promise<Proof & { file: string }> => {
   const workspace = await openWorkspace(input, ports);
-  const proof = await makeProof(workspace, await chooseClients(workspace, input), input.language);
+  const proof = await makeProof(workspace, await chooseClients(workspace, input), input.language, ports.today());
   const place = { named: input.output, usual: usualFile(input) };
   return { ...proof, file: writeOutput(workspace.root, ports, place, proof.html) };
 });

@@ -168,13 +168,14 @@ export function judgeKey(
   record: KeyRecord,
   { today, notice, publisher, team }: KeyGiven,
 ): Problem[] {
-  const { title, platform, leastBits = 0, beyond, subject, loss } = keyRoleFacts[role];
+  const { title, platform, leastBits = 0, beyond, subject, loss, comes } = keyRoleFacts[role];
   const { until, from, algorithm } = record;
+  const ended = comes === "requested" ? "`oxalis keys request --renew` asks for another one." : loss;
   const tell = (
     code: "key-ends" | "key-weak" | "key-unfit" | "key-foreign",
     message: string,
     severity: Problem["severity"] = "error",
-  ) => problem(code, message, { client, platform, severity, ...(code === "key-ends" ? { fix: loss } : {}) });
+  ) => problem(code, message, { client, platform, severity, ...(code === "key-ends" ? { fix: ended } : {}) });
   const bits = Number(/^RSA (\d+)$/.exec(algorithm)?.[1] ?? Number.POSITIVE_INFINITY);
   return [
     ...(until !== undefined && until < today ? [tell("key-ends", `Its ${title} has ended on ${until}.`)] : []),

@@ -19,6 +19,8 @@ export interface Sheet {
   pictures: ReadonlyMap<string, string>;
   /** Platforms that the template has a part for. */
   platforms: readonly Platform[];
+  /** What signs it on each platform, by the beginning of its fingerprint; nothing where no keys are kept here. */
+  signing: Partial<Record<Platform, { is: "known" | "absent" | "wrong"; mark: string }>>;
   /** Icons of several targets or configurations, each by the name of its picture. */
   icons: readonly { picture: string; belongs: string; folder: string }[];
   /** Names by language, the main one first; none where there is one alone. */

@@ -8,7 +8,7 @@ import { type ProfileStanding, profileStandings, type SignedApp } from "../../cl
 import type { KeyRole } from "../../clients/keys/roles.ts";
 import { type ClientKeys, keyStandings, ownKeys, teamKeys, usualNotice } from "../../clients/keys/standing.ts";
 import { applyEdits } from "../../formats/splice/site.ts";
-import type { Problem } from "../../ground/problems/problem.ts";
+import { isError, type Problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import type { Platform } from "../../ground/values/platform.ts";
 import { planVariant } from "../../making/plan/plan.ts";
@@ -119,9 +119,25 @@ function attemptParsed(text: string) {
   }
 }
 
+/** How somebody stands with some keys and profiles together: the worst of them. */
+export type SigningState = "known" | "absent" | "wrong";
+
+export function signingState(all: readonly { record?: unknown; problems: readonly Problem[] }[]): SigningState {
+  if (all.some(({ problems }) => problems.some(isError))) return "wrong";
+  return all.some(({ record }) => !record) ? "absent" : "known";
+}
+
 /** Everything that was found of a client's keys and profiles, but what keeps them from being known. */
 export const signingProblems = ({ keys, profiles }: ClientSigning): Problem[] =>
   [...keys, ...profiles].flatMap(({ problems }) => problems);
+
+/** Whether the agency keeps keys here: it says where, or some client has one. */
+export const keepsKeys = ({ agency }: Workspace, all: readonly Resolved[]): boolean =>
+  agency.data.vault !== undefined ||
+  all.some((each) => {
+    const known = ownKeys(each);
+    return !known.ok || Object.values(known.value).some((entries) => Object.keys(entries).length > 0);
+  });
 
 /**
  * What is wrong with clients' keys and profiles, by client; what keeps them from being known is among each client's
@@ -132,10 +148,6 @@ export function keyFindings(
   all: readonly Resolved[],
   today: string,
 ): ReadonlyMap<string, readonly Problem[]> {
-  const hasSome = all.some((each) => {
-    const known = ownKeys(each);
-    return !known.ok || Object.values(known.value).some((entries) => Object.keys(entries).length > 0);
-  });
-  if (workspace.agency.data.vault === undefined && !hasSome) return new Map();
+  if (!keepsKeys(workspace, all)) return new Map();
   return new Map(signingStandings(workspace, all, { today }).map((each) => [each.client, signingProblems(each)]));
 }

@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { definitions } from "../../app/platforms/all.ts";
 import type { Field } from "../../ground/values/fields.ts";
-import { platformNames, platforms } from "../../ground/values/platform.ts";
+import { type Platform, platformNames, platforms } from "../../ground/values/platform.ts";
 import { Head } from "../../pages/parts/head.tsx";
 import { Pic } from "../../pages/parts/parts.tsx";
 import type { Sheet } from "../../pages/parts/sheet.ts";
@@ -111,6 +111,13 @@ const swatches: readonly { field: Field; word: "brand" | "icon" | "start" }[] = 
   { field: "colors.start", word: "start" },
 ];
 
+const signingWords = { known: "signedBy", absent: "signedByNothing", wrong: "signedWrongly" } as const;
+
+function Signing({ of, say }: { of: Sheet["signing"][Platform]; say: Say }) {
+  if (!of) return null;
+  return <dd class={`signing ${of.is}`}>{say(signingWords[of.is], { mark: of.mark })}</dd>;
+}
+
 function ClientSheet({ sheet, say }: { sheet: Sheet; say: Say }) {
   const { values } = sheet;
   const colors = [
@@ -148,6 +155,7 @@ function ClientSheet({ sheet, say }: { sheet: Sheet; say: Say }) {
               <div key={platform}>
                 <dt>{platformNames[platform]}</dt>
                 <dd>{values[`identifiers.${platform}`]}</dd>
+                <Signing of={sheet.signing[platform]} say={say} />
               </div>
             ))}
         </dl>

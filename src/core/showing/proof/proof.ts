@@ -23,6 +23,7 @@ import { accentOf } from "../../pages/parts/accent.ts";
 import type { Sheet } from "../../pages/parts/sheet.ts";
 import type { ProofModel, Why } from "./model.ts";
 import { proofPage } from "./page.tsx";
+import { signingOf } from "./signing.ts";
 
 export interface Proof {
   html: string;
@@ -36,14 +37,16 @@ export async function makeProof(
   workspace: Workspace,
   keys: readonly string[],
   wanted: PageLanguage | undefined,
+  today: string,
 ): Promise<Proof> {
-  const { picked } = await resolvePicked(workspace, keys);
+  const { all, picked } = await resolvePicked(workspace, keys);
+  const signing = signingOf(workspace, all, today);
   const template = openTemplate(workspace);
   const sheets: Sheet[] = [];
   const absent: ProofModel["absent"][number][] = [];
   for (const resolved of picked) {
-    const sheet = sheetOf(workspace, template, resolved);
     const client = resolved.client.key;
+    const sheet = sheetOf(workspace, template, resolved, signing.get(client) ?? {});
     if ("absent" in sheet) absent.push({ client, ...sheet.absent });
     else sheets.push(sheet);
   }
@@ -67,6 +70,7 @@ function sheetOf(
   workspace: Workspace,
   all: Template,
   resolved: Resolved,
+  signing: Sheet["signing"],
 ): Sheet | { absent: { why: Why; reason: string } } {
   const { client } = resolved;
   const own = templateFor(all, resolved);
@@ -90,6 +94,7 @@ function sheetOf(
       platforms: template.parts.map(({ platform }) => platform).filter((each) => variant.platforms.includes(each)),
       icons: icons.map(({ picture, belongs, folder }) => ({ picture, belongs, folder })),
       names: namesOf(variant),
+      signing,
       pictures: new Map([
         ...pictures(template, folder),
         ...icons.map(({ picture, use }) => [picture, dataUri(folder, use.path)] as const),
