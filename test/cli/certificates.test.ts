@@ -164,6 +164,9 @@ describe("what an authority makes", () => {
     expect(options).toMatch(new RegExp(`<key>${app}</key>\\s*<string>Tried</string>`));
     expect(options).toMatch(new RegExp(`<key>${app}.notification-service</key>\\s*<string>Notes</string>`));
     expect(options).toContain("<string>manual</string>");
+    const settings = readFileSync(join(project, "Storefront.xcodeproj/project.pbxproj"), "utf8");
+    expect([...settings.matchAll(/CODE_SIGN_STYLE = (\w+);/g)].map(([, style]) => style)).toContain("Manual");
+    expect(settings).not.toContain("CODE_SIGN_STYLE = Automatic");
   });
 
   test("is proven with the keys, and goes with the client when it leaves; a team's certificate stays", () => {

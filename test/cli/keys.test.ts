@@ -19,7 +19,10 @@ const keysIn = (folder: string, ...more: string[]) => {
   const { clients } = JSON.parse(keyed(folder, ["keys", ...more, "--json"]).out);
   // When it was proven is the vault's to say, and not every test's.
   for (const { keys } of clients) for (const each of keys) delete each.proven;
-  return clients as { client: string; keys: { role: string; sha256?: string; problems: { code: string }[] }[] }[];
+  return clients as {
+    client: string;
+    keys: { role: string; sha256?: string; sha1?: string; proven?: string; problems: { code: string }[] }[];
+  }[];
 };
 
 describe("keys", () => {
@@ -364,6 +367,11 @@ test("a site says of the app that opens its addresses what signs it: the client'
     2,
   );
   const file = "web/.well-known/assetlinks.json";
+  const thumbprint = (digits: string) => `<PackageCertificateThumbprint>${digits}</PackageCertificateThumbprint>`;
+  const project = "windows/Storefront.csproj";
+  edit(folder, `template/${project}`, (text) =>
+    text.replace("</PropertyGroup>", `${thumbprint("AB".repeat(20))}</PropertyGroup>`),
+  );
   mkdirSync(join(folder, "template/web/.well-known"));
   writeFileSync(join(folder, "template", file), site);
   const made = () => {
@@ -382,6 +390,12 @@ test("a site says of the app that opens its addresses what signs it: the client'
   keyed(folder, ["keys", "make"]);
   const upload = keysIn(folder)[0]?.keys.find(({ role }) => role === "android-upload")?.sha256;
   expect(made()).toEqual([[upload], [another]]);
+  const own =
+    keysIn(folder)[0]
+      ?.keys.find(({ role }) => role === "windows-package")
+      ?.sha1?.replaceAll(":", "") ?? "";
+  expect(own).toHaveLength(40);
+  expect(readFileSync(join(folder, "variants/3-acre", project), "utf8")).toContain(thumbprint(own));
   const store = Array.from({ length: 32 }, (_, at) => (16 + at).toString(16)).join(":");
   edit(folder, "clients/3-acre/brief.yaml", (text) => `${text}\nsigning:\n  appFingerprint: "${store}"\n`);
   expect(made()).toEqual([[store.toUpperCase(), upload], [another]]);

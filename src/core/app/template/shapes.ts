@@ -45,6 +45,9 @@ const shapers = {
   rotation: (value: string) => rotations(value).join(""),
   /** TARGETED_DEVICE_FAMILY (Apple, build settings reference): 1 is the phone, 2 the tablet. */
   deviceFamily: (value: string) => ({ phone: "1", tablet: "2" })[value] ?? "1,2",
+  /** How a target is signed where its profile is known, and as whom (Apple, build settings reference). */
+  manualSigning: () => "Manual",
+  distributionIdentity: () => "Apple Distribution",
   /** Whether large screens, and whether small ones are wanted (Android documentation, supports-screens). */
   largeScreens: (value: string) => String(value !== "phone"),
   smallScreens: (value: string) => String(value !== "tablet"),

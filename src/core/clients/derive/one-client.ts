@@ -24,7 +24,7 @@ import { isReadingUnsure, latinDomain } from "./fields/latin.ts";
 import { judgeLocalName, localNames, namesByLanguage } from "./fields/local-names.ts";
 import { fieldsOf, fillPattern, findVanished, type Pattern, readPattern } from "./fields/pattern.ts";
 import { judgeValues } from "./fields/rules.ts";
-import { fingerprints, inCapitals, keptProfiles } from "./fields/signing.ts";
+import { inCapitals, isOfKeys, keptProfiles, ofKeys } from "./fields/signing.ts";
 import { stageNames, stageValues } from "./fields/stage.ts";
 import { carryingGround, judgeGround } from "./grounds.ts";
 import type { ClientFiles } from "./questions/answering.ts";
@@ -127,7 +127,7 @@ function giveField(field: Field, work: Work): Judged<Traced | undefined> {
   if (written) return sound(written);
   const { agency } = workspace;
   if (field === "year") return sound(readAt(agency.document, ["year"], { by: "agency", note: "given in oxalis.yaml" }));
-  if (field === "signing.fingerprints") return sound(fingerprints(client, values["signing.appFingerprint"]));
+  if (isOfKeys(field)) return sound(ofKeys[field](client, values["signing.appFingerprint"]));
   const seen = seenInArt(field, art);
   if (seen) return sound(seen);
   if (field === "colors.brandText") return sound(readable(values["colors.brand"]));

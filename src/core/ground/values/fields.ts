@@ -79,7 +79,9 @@ const facts = {
     says: "SHA-256 of the certificate that the store signs the Android app with, as the store shows it",
     brief: ["signing", "appFingerprint"],
   },
-  "signing.fingerprints": { says: "SHA-256 of all that signs the Android app: the store's, and the upload key's" },
+  "signing.fingerprints": { says: "SHA-256 of all that signs the Android app: the store's, and the client's own" },
+  "signing.thumbprint": { says: "SHA-1 of the certificate that signs packages for Windows, as projects name it" },
+  "signing.pushKey": { says: "Public half of the key pair that pushes messages to the web page (VAPID)" },
   "windows.publisher": {
     says: "Publisher, equal to the certificate's subject",
     brief: ["windows", "publisher"],

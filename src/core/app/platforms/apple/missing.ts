@@ -104,12 +104,20 @@ export function signingPlaces(
     if (signs) signed.push(signs);
     for (const { start, sites } of target.settings) {
       if (teams.length === 0 && start !== undefined) fills.push(teamPlace(project.file, start));
-      for (const site of sites("PROVISIONING_PROFILE_SPECIFIER"))
-        fills.push({ holds: "signing.profile", site, shape: "text", optional: true, ...(signs ? { signs } : {}) });
+      for (const { setting, shape } of signingSettings)
+        for (const site of sites(setting))
+          fills.push({ holds: "signing.profile", site, shape, optional: true, ...(signs ? { signs } : {}) });
     }
   }
   return { fills, signed: [...new Map(signed.map((each) => [each.target, each])).values()] };
 }
+
+/** What follows from a target's profile: a store's goes with signing by hand, as a distribution (Apple). */
+const signingSettings = [
+  { setting: "PROVISIONING_PROFILE_SPECIFIER", shape: "text" },
+  { setting: "CODE_SIGN_STYLE", shape: "manualSigning" },
+  { setting: "CODE_SIGN_IDENTITY", shape: "distributionIdentity" },
+] as const;
 
 /** The file with a target's entitlements: the one that a release is signed with, where they differ. */
 function entitlementsOf(

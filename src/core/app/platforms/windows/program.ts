@@ -62,6 +62,26 @@ export function windowsProgram(
   };
 }
 
+/**
+ * Where a project names the certificate that signs its packages (Microsoft, MSBuild, PackageCertificateThumbprint);
+ * filled where the client has one.
+ */
+export function thumbprints(template: Folder, folder: string): Fill[] {
+  const below = folder ? `${folder}/` : "";
+  const form = /<PackageCertificateThumbprint>\s*([0-9A-Fa-f]{40})\s*<\/PackageCertificateThumbprint>/g;
+  return template
+    .list()
+    .filter((file) => file.startsWith(below) && /\.(wapproj|vcxproj|csproj|vbproj)$/i.test(file))
+    .flatMap((file) =>
+      [...(textIfAny(template.bytes(file)) ?? "").matchAll(form)].map((match): Fill => {
+        const [whole, value = ""] = match;
+        const start = match.index + whole.indexOf(value);
+        const site: Site = { file, start, end: start + value.length, value, form: "xml-text" };
+        return { holds: "signing.thumbprint", site, shape: "text", optional: true };
+      }),
+    );
+}
+
 /** Icons that a program's project lists, or takes for its own (Microsoft, MSBuild items and ApplicationIcon). */
 function listedIcons(template: Folder, below: string): string[] {
   const item = /\bInclude="([^"*$]+\.ico)"|<ApplicationIcon>([^<$]+\.ico)<\/ApplicationIcon>/gi;

@@ -25,7 +25,7 @@ import {
 } from "../../template/found.ts";
 import { windowsEarlierSlots, windowsSlots } from "./catalog.ts";
 import { itemLists } from "./items.ts";
-import { windowsProgram } from "./program.ts";
+import { thumbprints, windowsProgram } from "./program.ts";
 
 /** An attribute of the package manifest, and what it holds (Microsoft, package manifest schema reference). */
 interface ManifestFound {
@@ -88,7 +88,8 @@ export const surveyWindows: SurveyPart = (template) => {
   const drawn = pictures.map(({ path }) => path);
   const gone = new Set(brandFiles.filter((file) => !drawn.includes(file)));
   const listed = manifests.flatMap((file) => itemLists(template, folderOf(file), gone, drawn).fills);
-  const fills = firstOfEachPlace([...ofPackages, ...own.flatMap((each) => each.fills), ...listed]);
+  const signed = [...manifests.map(folderOf), ...programs].flatMap((each) => thumbprints(template, each));
+  const fills = firstOfEachPlace([...ofPackages, ...own.flatMap((each) => each.fills), ...listed, ...signed]);
   return {
     platform: "windows",
     folder,
