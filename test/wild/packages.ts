@@ -18,13 +18,13 @@ export function unpacked(name: string): string {
   const file = `${name.replace("@", "").replace("/", "-")}-${known.version}`;
   const folder = join(kept, file);
   if (existsSync(folder)) return folder;
-  mkdirSync(kept, { recursive: true });
-  const archive = join(kept, `${file}.tgz`);
-  run("npm", ["pack", `${name}@${known.version}`, "--ignore-scripts", "--silent", "--pack-destination", kept]);
+  // Several tests fetch at once: each by itself, and the first one's is kept.
+  const beside = `${folder}.${process.pid}`;
+  mkdirSync(beside, { recursive: true });
+  run("npm", ["pack", `${name}@${known.version}`, "--ignore-scripts", "--silent", "--pack-destination", beside]);
+  const archive = join(beside, `${file}.tgz`);
   const sum = `sha512-${createHash("sha512").update(readFileSync(archive)).digest("base64")}`;
   if (sum !== known.integrity) throw new Error(`${archive} is not the package that packages.json names`);
-  const beside = `${folder}.${process.pid}`;
-  mkdirSync(beside);
   run("tar", ["xzf", archive, "-C", beside, "--strip-components=1"]);
   rmSync(archive, { force: true });
   if (existsSync(folder)) rmSync(beside, { recursive: true });
