@@ -16,6 +16,8 @@ export const openPorts = (given: { passphraseFd?: string } = {}): Ports => ({
   openComparer,
   openCache,
   secret,
+  variable: (name) => process.env[name],
+  variables: () => Object.keys(process.env),
   storePassword,
   handOverPhrase,
   passPhrase: (purpose) => passPhrase(purpose, given.passphraseFd),

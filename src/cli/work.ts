@@ -27,6 +27,7 @@ const commands: { readonly [N in CommandName]: () => Promise<{ run: Run<N> }> } 
   "copy-sheet": () => import("./commands/copy-sheet.ts"),
   board: () => import("./commands/board.ts"),
   release: () => import("./commands/release.ts"),
+  build: () => import("./commands/build.ts"),
   keys: () => import("./commands/keys/list.ts"),
   "keys make": () => import("./commands/keys/make.ts"),
   "keys request": () => import("./commands/keys/request.ts"),

@@ -17,7 +17,7 @@ const wings: Readonly<Record<string, readonly string[]>> = {
   pages: ["words", "parts"],
   app: ["variant", "template", "platforms", "catalog", "survey"],
   clients: ["record", "derive", "release", "keys", "roster"],
-  making: ["render", "plan", "jobs", "make"],
+  making: ["render", "plan", "jobs", "make", "building"],
   proving: ["keys", "standing", "check", "audit"],
   showing: ["letters", "designer", "board", "copysheet", "guide", "proof"],
   operations: ["running", "init"],

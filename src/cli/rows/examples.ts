@@ -34,6 +34,7 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
     'release "*" --patch --dry-run --force',
     "release saltmarsh --take-back",
   ],
+  build: ["build --dry-run"],
   keys: ["keys", "keys --within 90"],
   "keys make": ["keys make", "keys make saltmarsh --dry-run"],
   "keys adopt": ["keys adopt saltmarsh-upload.p12", "keys adopt old.p12 --client saltmarsh --alias upload"],

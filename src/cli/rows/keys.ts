@@ -1,16 +1,8 @@
 import { keyRoleFacts, keyRoles } from "../../core/clients/keys/roles.ts";
 import type { Row } from "./row.ts";
-import { client, clients, inWorkspace, ofClients } from "./shared.ts";
+import { client, clients, inWorkspace, ofClients, withPassPhrase as passPhrase } from "./shared.ts";
 
-/** How the pass phrase of a vault is given, beside OXALIS_PASSPHRASE and a prompt. */
-const withPassPhrase = {
-  ...inWorkspace,
-  passphraseFd: {
-    kind: "text",
-    value: "<number>",
-    says: "read the pass phrase from this file descriptor; otherwise from OXALIS_PASSPHRASE, or it is asked for",
-  },
-} as const;
+const withPassPhrase = { ...inWorkspace, ...passPhrase } as const;
 
 const dryRun = { kind: "flag", says: "say what would be done, and write nothing" } as const;
 

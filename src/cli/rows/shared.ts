@@ -18,6 +18,15 @@ export const inWorkspace = {
   ...told,
 } as const;
 
+/** How the pass phrase of a vault is given, beside OXALIS_PASSPHRASE and a prompt. */
+export const withPassPhrase = {
+  passphraseFd: {
+    kind: "text",
+    value: "<number>",
+    says: "read the pass phrase from this file descriptor; otherwise from OXALIS_PASSPHRASE, or it is asked for",
+  },
+} as const;
+
 /** And of those that can look at another form of the apps than the store's. */
 export const atStage = {
   ...inWorkspace,

@@ -1,5 +1,6 @@
 import { layouts } from "../../core/ground/values/layout.ts";
 import { platforms } from "../../core/ground/values/platform.ts";
+import { buildRows } from "./builds.ts";
 import { keyRows } from "./keys.ts";
 import { recordRows } from "./records.ts";
 import type { Row } from "./row.ts";
@@ -184,6 +185,7 @@ export const rows = {
   },
   ...recordRows,
   ...versionRows,
+  ...buildRows,
   ...keyRows,
   clean: {
     says: "empty the cache of pictures that were drawn before; or remove what was made for nobody",

@@ -7,7 +7,7 @@ import { orStop, refuse } from "../ground/problems/result.ts";
 import { operation } from "./running/operation.ts";
 
 /** What a published package leaves out, since registries read it themselves. */
-const ignored = { file: ".gitignore", text: "variants/\nletters/\n.oxalis/\n" };
+const ignored = { file: ".gitignore", text: "variants/\nbuilds/\nletters/\n.oxalis/\n" };
 
 /** Writes the example into a new folder. @param input.from where it lies; @param input.folder where it goes */
 export const writeDemo = operation(

@@ -1,4 +1,5 @@
 import type { ProblemKind } from "./kind.ts";
+import { ofBuilds } from "./of-builds.ts";
 import { ofInputs } from "./of-inputs.ts";
 import { ofKeys } from "./of-keys.ts";
 import { ofPictures } from "./of-pictures.ts";
@@ -6,10 +7,15 @@ import { ofRecords } from "./of-records.ts";
 import { ofRosters } from "./of-rosters.ts";
 import { ofWork } from "./of-work.ts";
 
-const kinds = { ...ofInputs, ...ofPictures, ...ofRosters, ...ofRecords, ...ofKeys, ...ofWork } satisfies Record<
-  string,
-  ProblemKind
->;
+const kinds = {
+  ...ofInputs,
+  ...ofPictures,
+  ...ofRosters,
+  ...ofRecords,
+  ...ofKeys,
+  ...ofBuilds,
+  ...ofWork,
+} satisfies Record<string, ProblemKind>;
 
 export type ProblemCode = keyof typeof kinds;
 

@@ -1,4 +1,5 @@
 import { spawn } from "node:child_process";
+import { createInterface } from "node:readline";
 import type { Readable } from "node:stream";
 import { problem } from "../problems/problem.ts";
 import { fail, type Result, succeed } from "../problems/result.ts";
@@ -16,6 +17,8 @@ export interface Program {
   /** What it reads from its standard input. */
   input?: string | Secret;
   limits: Limits;
+  /** Told each line that it prints, as it comes; no secret that it was given is in it. */
+  onLine?: ((line: string) => void) | undefined;
 }
 
 export interface Limits {
@@ -63,6 +66,10 @@ export async function run(program: Program): Promise<Result<Ran>> {
     end();
   }, limits.seconds * 1000);
   const [out, err] = [kept(child.stdout, limits.output), kept(child.stderr, limits.output)];
+  const { onLine } = program;
+  if (onLine)
+    for (const input of [child.stdout, child.stderr])
+      createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY }).on("line", (line) => onLine(mask(line, secrets)));
   child.stdin.on("error", () => {}); // it may end before it has read everything
   child.stdin.end(input === undefined ? "" : textOf(input));
   const ended = await endOf(child);

@@ -23,15 +23,17 @@ export interface PlanJob {
 export interface StepsJob {
   what: "steps";
   /** What is put there first, by its path. */
-  inputs: Readonly<Record<string, Input>>;
+  inputs: Readonly<Record<string, Input & { executable?: boolean }>>;
   steps: readonly ProgramStep[];
-  /** Paths of the files that are wanted of it. */
+  /** Paths of the files that are wanted of it, or globs: what each matches is wanted, and it has to match some. */
   results: readonly string[];
 }
 
 export interface ProgramStep {
   command: string;
   args: readonly string[];
+  /** What is told of it, where that is not how it is called. */
+  says?: string;
   /** Where it works, relative to the job's folder. */
   folder?: string;
   /** Its whole environment. */

@@ -1,9 +1,10 @@
 import { join } from "node:path";
+import picomatch from "picomatch";
 import { readInside } from "../../ground/files/reading/folder.ts";
-import { leadsDown } from "../../ground/files/writing/door.ts";
+import { filesBelow, leadsDown, lookAt } from "../../ground/files/writing/door.ts";
 import { openWriter } from "../../ground/files/writing/folder-there.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
-import { attempt, refuse } from "../../ground/problems/result.ts";
+import { refuse } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import type { Secret } from "../../ground/values/secret.ts";
 import type { Inputs } from "./inputs.ts";
@@ -16,7 +17,7 @@ export async function runSteps(job: StepsJob, inputs: Inputs, to: To, runner: Ru
   let log = "";
   const failed = (...problems: Problem[]): Outcome => ({ files: {}, problems, log });
   for (const step of job.steps) {
-    const called = [step.command, ...step.args].join(" ");
+    const called = step.says ?? [step.command, ...step.args].join(" ");
     const ran = await runner.run({
       command: step.command,
       args: step.args,
@@ -33,23 +34,32 @@ export async function runSteps(job: StepsJob, inputs: Inputs, to: To, runner: Ru
         }),
       );
   }
-  const read = job.results.map((path) => ({
-    path,
-    bytes: attempt(() => readInside(to.root, within(to.folder, path), path)),
-  }));
-  const missing = read.filter(({ bytes }) => !bytes.ok);
+  const found = job.results.map((wanted) => ({ wanted, paths: pathsOf(wanted, to) }));
+  const missing = found.filter(({ paths }) => paths.length === 0);
   if (missing.length > 0)
     return failed(
-      ...missing.map(({ path }) => problem("step-failed", `All steps have ended, and ${path} is not there.`)),
+      ...missing.map(({ wanted }) => problem("step-failed", `All steps have ended, and ${wanted} is not there.`)),
     );
-  const files = read.flatMap(({ path, bytes }) => (bytes.ok ? [[path, sha256(bytes.value)] as const] : []));
+  const files = found.flatMap(({ paths }) =>
+    paths.map((path) => [path, sha256(readInside(to.root, within(to.folder, path), path))] as const),
+  );
   return { files: Object.fromEntries(files), problems: [], log };
+}
+
+/** The files that a path or a glob names, relative to the job's folder; none where there are none. */
+export function pathsOf(wanted: string, { root, folder }: To): string[] {
+  if (!/[*?[{]/.test(wanted)) return lookAt(root, within(folder, wanted))?.isFile() ? [wanted] : [];
+  const matches = picomatch(wanted, { dot: true });
+  return filesBelow(root, folder)
+    .map(({ path }) => path.slice(folder.length + 1))
+    .filter((path) => matches(path))
+    .sort();
 }
 
 function placeInputs({ inputs: wanted }: StepsJob, inputs: Inputs, { root, folder }: To): void {
   const writer = openWriter(root, folder);
   try {
-    for (const [path, input] of Object.entries(wanted)) inputs.copy(input, writer, path, false);
+    for (const [path, input] of Object.entries(wanted)) inputs.copy(input, writer, path, input.executable === true);
   } catch (error) {
     writer.abandon();
     throw error;

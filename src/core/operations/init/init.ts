@@ -82,7 +82,7 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
     ],
     ["template.yaml", templateText(suggestions, colors, content)],
   ]);
-  if (!isThere(join(folder, ".gitignore"))) files.set(".gitignore", "variants/\nletters/\n.oxalis/\n");
+  if (!isThere(join(folder, ".gitignore"))) files.set(".gitignore", "variants/\nbuilds/\nletters/\n.oxalis/\n");
   if (!dryRun) writeNew(resolve(folder), files);
   return {
     accounts: parts.map((part) => accountOf(opened, part)),

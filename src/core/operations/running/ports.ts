@@ -3,12 +3,14 @@ import type { Delivery, Mail, MailServer } from "../../ground/mail/send.ts";
 import type { Result } from "../../ground/problems/result.ts";
 import type { Program, Ran } from "../../ground/processes/run.ts";
 import type { Secret } from "../../ground/values/secret.ts";
+import type { BuildStep } from "../../making/building/outcome.ts";
 import type { Cache } from "../../making/jobs/cache.ts";
 import type { MakingStep } from "../../making/make/generate.ts";
 
 /** Told while the work goes on. */
 export type Event =
   | MakingStep
+  | BuildStep
   /** A sheet was taken to be written in this encoding. */
   | { what: "encoding"; guessed: string }
   /** A quote within a cell of this line was taken as it stands. */
@@ -29,6 +31,9 @@ export interface Ports {
   openCache(root: string): Cache;
   /** A variable of the environment, as a secret: what it says is asked for only where it is used. */
   secret(name: string): Secret | undefined;
+  /** The same as it is, where nothing of it is secret; and the names of all of them. */
+  variable(name: string): string | undefined;
+  variables(): readonly string[];
   /** The vault's pass phrase, as somebody gives it; what for is said where they are asked. Stops: passphrase-missing */
   passPhrase(purpose: string): Promise<Secret>;
   /** The password of a key store that somebody brings, likewise. */

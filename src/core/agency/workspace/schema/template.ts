@@ -3,6 +3,7 @@ import { colorRoles } from "../../../ground/values/fields.ts";
 import { type Platform, platforms } from "../../../ground/values/platform.ts";
 import { ownKinds } from "../../../pictures/slots/drawable-kinds.ts";
 import { answerName, featureName } from "./brief.ts";
+import { buildSchema } from "./builds.ts";
 import { declaresSchema } from "./declares.ts";
 import { collectionSchema, questionSchema } from "./questions.ts";
 
@@ -95,6 +96,10 @@ export const templateSchemaOf = ({ declares, missing }: OfPlatforms) =>
       )
       .default([])
       .describe("Files that the running app reads, each key with a pattern"),
+    builds: z
+      .partialRecord(z.enum(platforms), buildSchema)
+      .default({})
+      .describe("How each platform's package is built: the agency's own commands"),
     missing: z
       .partialRecord(z.enum(missing), z.enum(["add", "leave"]))
       .default({})

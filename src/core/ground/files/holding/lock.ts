@@ -92,6 +92,12 @@ export async function withLock<T>(
   }
 }
 
+/** Whether a run that lives holds it. */
+export function isHeld(root: string): boolean {
+  const holder = holderOf(root);
+  return holder !== undefined && !isDead(holder);
+}
+
 /** Takes the lock where nobody has it, or somebody dead. */
 function takeLock(root: string, holder: Holder): boolean {
   const beside = scratchName();

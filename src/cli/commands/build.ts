@@ -1,0 +1,98 @@
+import { isError } from "../../core/ground/problems/problem.ts";
+import { type Result, succeed } from "../../core/ground/problems/result.ts";
+import { platformNames } from "../../core/ground/values/platform.ts";
+import type { BuildOutcome } from "../../core/making/building/outcome.ts";
+import { adoptBuild } from "../../core/operations/adopt-build.ts";
+import { type BuildsMade, buildPackages } from "../../core/operations/build.ts";
+import type { Event } from "../../core/operations/running/ports.ts";
+import type { Run } from "../command.ts";
+import { placeData } from "../view/data.ts";
+import { showGrouped } from "../view/groups.ts";
+import { countOf, type Terminal } from "../view/terminal.ts";
+
+export const run: Run<"build"> = async ({ platform, adopt, ...given }, { terminal, ports }) => {
+  const input = { ...given, platforms: platform };
+  const on = (event: Event) => tell(event, given.verbose, terminal);
+  const done: Result<BuildsMade> =
+    adopt.length > 0
+      ? asMade(await adoptBuild({ ...input, files: adopt }, ports))
+      : await buildPackages(input, { ...ports, on });
+  if (!done.ok) return done;
+  const { builds, problems } = done.value;
+  if (given.json) terminal.json({ dryRun: given.dryRun, builds, problems: problems.map(placeData) });
+  else show(done.value, terminal);
+  return succeed(problems.some(isError) ? 1 : 0);
+};
+
+const asMade = (done: Result<BuildOutcome>): Result<BuildsMade> =>
+  done.ok ? succeed({ builds: [done.value], problems: [] }) : done;
+
+/** What is told while builds are made: when one begins and ends, and on request what its programs print. */
+function tell(event: Event, isVerbose: boolean, { note, err, settings }: Terminal): void {
+  if (settings.json || settings.quiet) return;
+  if (event.what === "building") {
+    const { build, usual } = event;
+    const time = usual === undefined ? "" : err.dim(`, usually ${timeSaid(usual)}`);
+    note(`${err.cyan("…")} ${named(build)}${time}`);
+  } else if (event.what === "line" && isVerbose) note(err.dim(`    ${event.line}`));
+}
+
+const named = ({ client, platform, stage, version, build }: BuildOutcome): string =>
+  `${client}  ${platformNames[platform]}${stage === "store" ? "" : `, ${stage}`}  ${version} (${build})`;
+
+const timeSaid = (seconds: number): string =>
+  seconds < 90 ? `${Math.max(1, Math.round(seconds))} s` : `${Math.round(seconds / 60)} min`;
+
+const marks = {
+  good: (terminal: Terminal) => terminal.out.green("✓"),
+  failed: (terminal: Terminal) => terminal.out.red("✗"),
+  same: (terminal: Terminal) => terminal.out.dim("="),
+  waits: (terminal: Terminal) => terminal.out.yellow("…"),
+  would: (terminal: Terminal) => terminal.out.dim("·"),
+} as const;
+
+const reasons = {
+  never: "never built",
+  changed: "changed since its last build",
+  failed: "its last build failed",
+  "broken-off": "its last build was broken off",
+  asked: "asked for",
+} as const;
+
+function show({ builds, problems }: BuildsMade, terminal: Terminal): void {
+  const { out, err, print, note, settings } = terminal;
+  if (!settings.quiet)
+    for (const each of builds) {
+      const mark = marks[each.state](terminal);
+      print(`${mark} ${named(each)}  ${said(each, out.dim)}`);
+      if (each.state === "good")
+        for (const { kind, path, size } of each.files)
+          print(`    ${kindSaid[kind].padEnd(14)} ${each.folder}/${path}  ${out.dim(sizeSaid(size))}`);
+    }
+  if (problems.length > 0) note(`${showGrouped(problems, settings.verbose === true, err)}\n`);
+  if (!settings.quiet) print(summary(builds));
+}
+
+const kindSaid = { store: "for the store", install: "to be installed", symbols: "symbols", other: "besides" } as const;
+
+const sizeSaid = (bytes: number): string =>
+  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
+
+function said({ state, reason, seconds, folder }: BuildOutcome, dim: (text: string) => string): string {
+  const why = reason ? reasons[reason] : "";
+  if (state === "same") return dim("as it was built last");
+  if (state === "waits") return `waits for another machine: ${folder}/by-hand.md`;
+  if (state === "would") return `would be built: ${why}`;
+  return dim(`${why}${seconds === undefined ? "" : `, ${timeSaid(seconds)}`}`);
+}
+
+function summary(builds: readonly BuildOutcome[]): string {
+  const count = (state: BuildOutcome["state"]) => builds.filter((each) => each.state === state).length;
+  const parts = [
+    count("would") > 0 ? `${count("would")} would be built` : `${count("good")} built`,
+    ...(count("same") > 0 ? [`${count("same")} as before`] : []),
+    ...(count("waits") > 0 ? [`${count("waits")} waiting`] : []),
+    ...(count("failed") > 0 ? [`${count("failed")} failed`] : []),
+  ];
+  return `${countOf(builds.length, "build")}: ${parts.join(", ")}.`;
+}

@@ -1,0 +1,30 @@
+import { platforms } from "../../core/ground/values/platform.ts";
+import type { Row } from "./row.ts";
+import { atStage, clients, ofClients, withPassPhrase } from "./shared.ts";
+
+/** Commands about packages: how they are built. */
+export const buildRows = {
+  build: {
+    says: "build what has changed, by the commands that template.yaml gives, each number once",
+    arguments: { clients },
+    options: {
+      ...atStage,
+      ...ofClients,
+      ...withPassPhrase,
+      platform: {
+        kind: "texts",
+        value: "<platform>",
+        of: platforms,
+        says: "only this one; may be given several times",
+      },
+      again: { kind: "flag", says: "also what has not changed since its last good build" },
+      unsigned: { kind: "flag", says: "give the steps nothing to sign with" },
+      adopt: {
+        kind: "texts",
+        value: "<file>",
+        says: "take in what was built elsewhere: of one client and platform; may be given several times",
+      },
+      dryRun: { kind: "flag", says: "say what would be built, and build nothing" },
+    },
+  },
+} as const satisfies Record<string, Row>;

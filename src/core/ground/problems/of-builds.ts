@@ -1,0 +1,29 @@
+import type { ProblemKind } from "./kind.ts";
+
+/** What can be wrong with builds and packages. */
+export const ofBuilds = {
+  "build-unknown": {
+    title: "A platform of which it is not said how it is built",
+    fix: "Give its steps under `builds` in template.yaml: docs/builds.md shows them.",
+  },
+  "build-failed": {
+    title: "A build that failed",
+    fix: "Look at the place that is named, or at the log.",
+  },
+  "build-elsewhere": {
+    title: "A build that this machine cannot do",
+    fix: "Build it by hand as its sheet says, and take the result in by `oxalis build --adopt <file>`.",
+  },
+  "build-running": {
+    title: "A build that another run has under way",
+    fix: "Wait for it to end: both would make the same.",
+  },
+  "build-stopped": {
+    title: "A build that was not begun, since another failed by what would stop it too",
+    fix: "Mend what stopped the other one, and build again.",
+  },
+  "build-refused": {
+    title: "A build that is not as it was asked for",
+    fix: "Name one client, one platform and one stage that it is of.",
+  },
+} satisfies Record<string, ProblemKind>;

@@ -1,0 +1,55 @@
+import type { OwnKeys } from "../../agency/workspace/workspace.ts";
+import { signingPrefix } from "../../app/variant/signing.ts";
+import { type KeyRole, keyFile, keyRoleFacts, passwordFile, profileFile } from "../../clients/keys/roles.ts";
+import type { Platform } from "../../ground/values/platform.ts";
+
+/** Files that steps sign with, and variables that say where they lie and how they open. */
+export interface SigningPlan {
+  /** Names of the variables that give the path of a file, each with the file in the vault and what it is called. */
+  files: readonly { variable: string; sealed: string; name: string }[];
+  /** Names of the variables that hold a secret, each with the file in the vault. */
+  secrets: readonly { variable: string; sealed: string }[];
+  /** Variables that everybody may know. */
+  plain: Readonly<Record<string, string>>;
+}
+
+/** What follows the client's prefix in the variables of each role; nothing behind the upload key's. */
+const parts: Readonly<Partial<Record<KeyRole, string>>> = {
+  "android-upload": "",
+  "android-app": "_APP",
+  "apple-distribution": "_DISTRIBUTION",
+  "mac-installer": "_INSTALLER",
+  "windows-package": "_PACKAGE",
+};
+
+/** What a client's app is signed with on a platform. @param client whom the keys are kept with, by role */
+export function signingPlan(
+  key: string,
+  platform: Platform,
+  own: OwnKeys,
+  kept: (role: KeyRole) => string,
+): SigningPlan {
+  // For steps that are the same for all, and for scripts that are made for one client.
+  const prefixes = ["SIGNING", signingPrefix(key)];
+  const files: SigningPlan["files"][number][] = [];
+  const secrets: SigningPlan["secrets"][number][] = [];
+  const plain: Record<string, string> = {};
+  for (const [role, part] of Object.entries(parts) as [KeyRole, string][]) {
+    const record = own.records[role];
+    if (!record || keyRoleFacts[role].platform !== platform) continue;
+    const client = kept(role);
+    const sealed = passwordFile(client, record.name);
+    for (const name of prefixes.map((prefix) => `${prefix}${part}`)) {
+      files.push({ variable: `${name}_STORE`, sealed: keyFile(client, role, record.name), name: `${record.name}.p12` });
+      secrets.push({ variable: `${name}_STORE_PASSWORD`, sealed }, { variable: `${name}_KEY_PASSWORD`, sealed });
+      if (record.alias !== undefined) plain[`${name}_KEY`] = record.alias;
+    }
+  }
+  for (const record of Object.values(own.profiles)) {
+    if (record.platform !== platform) continue;
+    const variable = `SIGNING_PROFILE_${record.identifier.toUpperCase().replace(/[^A-Z0-9]+/g, "_")}`;
+    const ending = platform === "desktop" ? "provisionprofile" : "mobileprovision";
+    files.push({ variable, sealed: profileFile(key, record.name), name: `${record.name}.${ending}` });
+  }
+  return { files, secrets, plain };
+}

@@ -1,0 +1,76 @@
+import { basename, dirname, resolve } from "node:path";
+import { type BuildRecord, type BuiltFile, buildSlot, buildsOf } from "../agency/history/builds.ts";
+import { pickClients } from "../agency/workspace/read.ts";
+import { readInside } from "../ground/files/reading/folder.ts";
+import { writeTogether } from "../ground/files/writing/together.ts";
+import { refuse } from "../ground/problems/result.ts";
+import { sha256 } from "../ground/values/hash.ts";
+import type { ResultKind } from "../ground/values/package.ts";
+import type { Platform } from "../ground/values/platform.ts";
+import { type BuildOutcome, outcomeOf } from "../making/building/outcome.ts";
+import { prepareBuilds } from "../making/building/prepare.ts";
+import { buildFolder } from "../making/building/work.ts";
+import { operation } from "./running/operation.ts";
+import { noted } from "./running/ports.ts";
+import { type At, inWorkspace } from "./running/workspace.ts";
+
+interface Input extends At {
+  /** One client. */
+  clients: readonly string[];
+  /** One platform. */
+  platforms: readonly Platform[];
+  files: readonly string[];
+}
+
+/** What a file is for, by its ending: where there are two, one is for the store and one to be installed. */
+const kindOf = (name: string): ResultKind => {
+  if (/\.(aab|ipa|appxupload|msixupload|pkg)$/i.test(name)) return "store";
+  if (/\.(apk|msix|appx|dmg|zip)$/i.test(name)) return "install";
+  return /(\.dSYM|symbols|mapping)/i.test(name) ? "symbols" : "other";
+};
+
+/**
+ * Takes in what was built elsewhere, for the number that the client's variant has. Stops: build-refused where it is not
+ * one client's and one platform's, or that number is spent
+ */
+export const adoptBuild = operation(
+  (input: Input, ports): Promise<BuildOutcome> =>
+    inWorkspace(input, ports, { writes: true }, async (workspace) => {
+      const { root } = workspace;
+      const [platform, ...others] = input.platforms;
+      const [client, ...more] = pickClients(workspace, input.clients);
+      if (input.clients.length === 0 || !client || more.length > 0 || platform === undefined || others.length > 0)
+        return refuse("build-refused", "A file that is taken in is one client's, on one platform.", {
+          expected: "oxalis build <client> --platform <platform> --adopt <file>",
+        });
+      const cache = ports.openCache(root);
+      const options = { dryRun: false, settled: false, smallest: false, today: ports.today(), cache, on: () => {} };
+      const wanted = { clients: [client.key], platforms: [platform], again: true };
+      const { builds, problems } = await prepareBuilds(workspace, wanted, options);
+      const [build] = builds;
+      if (!build) return refuse("build-refused", problems[0]?.message ?? `${client.key} is not built for ${platform}.`);
+      const files = input.files.map((named) => {
+        const path = resolve(ports.folder, named);
+        return { name: basename(path), content: readInside(dirname(path), basename(path), named) };
+      });
+      const kept = files.map(
+        ({ name, content }): BuiltFile => ({
+          kind: kindOf(name),
+          path: name,
+          size: content.length,
+          sha256: sha256(content),
+        }),
+      );
+      const entry: BuildRecord = {
+        ...{ stage: build.stage, platform, version: build.version, build: build.build, on: ports.today() },
+        ...noted(ports),
+        ...{ variant: build.sum, state: "good", isAdopted: true, files: kept },
+      };
+      const all = buildsOf.read(root, client.key) ?? {};
+      writeTogether(root, [
+        ...files.map(({ name, content }) => [`${buildFolder(build)}/${name}`, content] as const),
+        ...buildsOf.changes(root, client.key, { ...all, [buildSlot(entry)]: entry }),
+      ]);
+      return outcomeOf(build, "good", { files: kept });
+    }),
+);

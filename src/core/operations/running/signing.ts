@@ -1,0 +1,127 @@
+import type { BuildRecord } from "../../agency/history/builds.ts";
+import type { Workspace } from "../../agency/workspace/workspace.ts";
+import { signingPrefix } from "../../app/variant/signing.ts";
+import type { Resolved } from "../../app/variant/variant.ts";
+import { type KeyRole, keyRoleFacts } from "../../clients/keys/roles.ts";
+import { ownKeys, teamKeys } from "../../clients/keys/standing.ts";
+import { type Problem, problem } from "../../ground/problems/problem.ts";
+import { refuse, unwrap } from "../../ground/problems/result.ts";
+import { type Secret, secretOf } from "../../ground/values/secret.ts";
+import { type OpenVault, readSecret } from "../../ground/vault/vault.ts";
+import type { OpenedSigning } from "../../making/building/perform.ts";
+import type { PlannedBuild } from "../../making/building/prepare.ts";
+import { signingPlan } from "../../making/building/signing.ts";
+import type { Ports } from "./ports.ts";
+import { openedVault } from "./vault.ts";
+
+/** What builds are signed with. */
+export interface Signing {
+  of(build: PlannedBuild): OpenedSigning & { signer?: string };
+  /** Builds that cannot be signed as they have to be: a client and a platform. */
+  refused: ReadonlySet<string>;
+  problems: readonly Problem[];
+}
+
+/** The key whose certificate a store knows an app's packages by, on each platform. */
+const signers: readonly KeyRole[] = ["android-upload", "apple-distribution", "windows-package"];
+
+/**
+ * Opens what builds are signed with. On a machine whose environment says it (SIGNING_…_STORE), nothing is opened: a
+ * build server needs no vault. The vault is opened once, where some build wants a key of it. A build that another key
+ * would sign than signed its last good one is refused, where the store would refuse it.
+ */
+export async function openSigning(
+  workspace: Workspace,
+  all: readonly Resolved[],
+  builds: readonly PlannedBuild[],
+  ports: Ports,
+): Promise<Signing> {
+  const teams = teamKeys(all);
+  const opened = new Map<string, OpenedSigning & { signer?: string }>();
+  const problems: Problem[] = [];
+  const refused = new Set<string>();
+  let vault: OpenVault | undefined;
+  for (const build of builds) {
+    const { client, platform } = build;
+    const resolved = all.find((each) => each.client.key === client);
+    if (!resolved) continue;
+    const own = unwrap(ownKeys(resolved));
+    const team = resolved.values["signing.team"]?.value;
+    const keeper = (role: KeyRole) => (own.records[role] ? client : (teams(role, team)?.client ?? client));
+    const records = Object.fromEntries(
+      (Object.keys(keyRoleFacts) as KeyRole[]).flatMap((role) => {
+        const record = own.records[role] ?? teams(role, team)?.record;
+        return record ? [[role, record]] : [];
+      }),
+    );
+    const plan = signingPlan(client, platform, { ...own, records }, keeper);
+    const role = signers.find((each) => keyRoleFacts[each].platform === platform);
+    const signer = role && records[role]?.sha256;
+    const found = role && signer ? judgeSigner(build, role, signer, build.good) : undefined;
+    if (found) {
+      problems.push(found);
+      refused.add(`${client} ${platform}`);
+      continue;
+    }
+    const given = ofMachine(client, ports);
+    if (given || plan.files.length === 0) {
+      opened.set(`${client} ${platform}`, given ?? { files: [], secrets: {}, plain: {} });
+      continue;
+    }
+    vault ??= await openedVault(workspace, ports);
+    opened.set(`${client} ${platform}`, { ...(await open(vault, plan, client)), ...(signer ? { signer } : {}) });
+  }
+  return {
+    of: ({ client, platform }) => opened.get(`${client} ${platform}`) ?? { files: [], secrets: {}, plain: {} },
+    refused,
+    problems,
+  };
+}
+
+/** Variables of the machine that begin as this client's do, where they name a key store. */
+function ofMachine(client: string, ports: Ports): OpenedSigning | undefined {
+  const prefix = `${signingPrefix(client)}_`;
+  const names = ports.variables().filter((name) => name.startsWith(prefix));
+  if (!names.some((name) => name.endsWith("STORE"))) return undefined;
+  const secrets: Record<string, Secret> = {};
+  const plain: Record<string, string> = {};
+  for (const name of names) {
+    const secret = /PASSWORD|SECRET|TOKEN/.test(name) ? ports.secret(name) : undefined;
+    if (secret) secrets[name] = secret;
+    else plain[name] = ports.variable(name) ?? "";
+  }
+  return { files: [], secrets, plain };
+}
+
+async function open(
+  vault: OpenVault,
+  { files, secrets, plain }: ReturnType<typeof signingPlan>,
+  client: string,
+): Promise<OpenedSigning> {
+  const read = async (sealed: string): Promise<Uint8Array> =>
+    (await readSecret(vault, sealed)) ??
+    refuse("key-lost", `${sealed} is not in the vault, or does not open.`, { client });
+  const content: OpenedSigning["files"][number][] = [];
+  for (const { variable, sealed, name } of files) content.push({ variable, name, content: await read(sealed) });
+  const texts: Record<string, Secret> = {};
+  for (const { variable, sealed } of secrets) texts[variable] = secretOf(Buffer.from(await read(sealed)).toString());
+  return { files: content, secrets: texts, plain };
+}
+
+/** That another key would sign a build than signed the last good one, where a store would refuse it. */
+function judgeSigner(
+  { client, platform }: PlannedBuild,
+  role: KeyRole,
+  signer: string,
+  good: BuildRecord | undefined,
+): Problem | undefined {
+  const { title, loss, isOfTeam } = keyRoleFacts[role];
+  if (isOfTeam || good?.signer === undefined || good.signer === signer) return undefined;
+  const was = good.signer.slice(0, 11);
+  const message = `Its ${title} is ${signer.slice(0, 11)}…; the last build was signed by ${was}…. ${loss}`;
+  return problem("key-in-use", message, {
+    client,
+    platform,
+    fix: "Build with the former one: `oxalis keys` shows which there is.",
+  });
+}

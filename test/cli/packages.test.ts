@@ -1,0 +1,160 @@
+import { existsSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, test } from "vitest";
+import { edit, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
+import { hasTool, tool } from "../support/tools.ts";
+import { keyed, withVault } from "../support/vault.ts";
+
+/** A workspace of the web part, whose build is these commands. */
+function withSteps(clients: readonly string[], steps: readonly string[], more = ""): string {
+  const folder = workspaceWith(clients);
+  edit(folder, "oxalis.yaml", (text) => text.replace("[android, ios, windows, web]", "[web]"));
+  edit(folder, "template.yaml", (text) => text.replace(/ {2}- file: (android|ios|windows).*\n.*\n.*\n/g, ""));
+  const lines = steps.map((run) => `      - run: ${JSON.stringify(run)}\n`).join("");
+  const builds = `builds:\n  web:\n    steps:\n${lines}    gives: { store: "out/*.tar" }\n${more}`;
+  edit(folder, "template.yaml", (text) => `${text}\n${builds}`);
+  return folder;
+}
+
+const pack = "mkdir ../out && tar cf ../out/site-$BUILD.tar .";
+const made = (folder: string, client: string) => readdirSync(join(folder, "builds", client, "store")).sort();
+const states = (folder: string, ...args: string[]) => {
+  const { builds, problems } = JSON.parse(oxalis(folder, "build", "--json", ...args).out) as {
+    builds: { client: string; build: number; state: string; reason?: string }[];
+    problems: { code: string; message: string }[];
+  };
+  const said = builds.map(({ client, build, state, reason = "" }) => `${client} ${build} ${state} ${reason}`.trim());
+  return { said, codes: problems.map(({ code }) => code), messages: problems.map(({ message }) => message) };
+};
+
+describe("a build", () => {
+  test("is made of what has changed since its last good one, each by a number that no other has", () => {
+    const folder = withSteps(["3-acre", "saltmarsh"], [pack]);
+    expect(states(folder, "--dry-run").said).toEqual(["3-acre 1 would never", "saltmarsh 1 would never"]);
+    expect(existsSync(join(folder, "builds"))).toBe(false);
+    expect(states(folder).said).toEqual(["3-acre 1 good never", "saltmarsh 1 good never"]);
+    const site = join(folder, "builds/3-acre/store/1.0.0+1/web/site-1.tar");
+    expect(tool("tar", ["tf", site])).toContain("./index.html");
+    expect(states(folder).said).toEqual(["3-acre 1 same", "saltmarsh 1 same"]);
+    // What changes is built by the next number; what differs by its number alone is no change.
+    edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("3 Acre Greens", "3 Acre Leaves"));
+    expect(states(folder).said).toEqual(["3-acre 2 good changed", "saltmarsh 1 same"]);
+    expect(states(folder).said).toEqual(["3-acre 2 same", "saltmarsh 1 same"]);
+    expect(made(folder, "3-acre")).toEqual(["1.0.0+1", "1.0.0+2"]);
+    expect(states(folder, "saltmarsh", "--again").said).toEqual(["saltmarsh 2 good asked"]);
+    // A number that was taken meanwhile is used, and not passed over.
+    expect(oxalis(folder, "release", "saltmarsh", "--minor", "--force").code).toBe(0);
+    expect(states(folder, "saltmarsh").said).toEqual(["saltmarsh 3 good changed"]);
+    expect(made(folder, "saltmarsh")).toContain("1.1.0+3");
+    expect(readdirSync(join(folder, ".oxalis/building/saltmarsh.store.web"))).not.toContain("variant");
+  });
+
+  test("that fails says why in a sentence, spends its number, and stops the others where it would stop them too", () => {
+    const folder = withSteps(
+      ["3-acre", "saltmarsh"],
+      ['if [ "$CLIENT" = 3-acre ]; then echo "src/app.ts(4,2): error TS2304: Cannot find name x"; exit 1; fi', pack],
+    );
+    const first = states(folder);
+    expect(first.said).toEqual(["3-acre 1 failed never"]);
+    expect(first.messages).toEqual([
+      "The code does not compile: Cannot find name x (TS2304) (src/app.ts:4).",
+      "Not begun: what has stopped another client's build would stop it too.",
+    ]);
+    expect(readFileSync(join(folder, "builds/3-acre/store/1.0.0+1/web/build.log"), "utf8")).toContain("TS2304");
+    edit(folder, "template.yaml", (text) => text.replace("src/app.ts(4,2): error TS2304: Cannot find name x", "no"));
+    // A cause of one client's own stops nobody else.
+    const second = states(folder);
+    expect(second.said).toEqual(["3-acre 2 failed failed", "saltmarsh 1 good never"]);
+    expect(second.messages[0]).toMatch(/^"if \[ .*" ended with 1\.$/);
+    const missing = withSteps(["3-acre"], ["no-such-program-here --all"]);
+    expect(states(missing).messages).toEqual(["no-such-program-here is not on this machine."]);
+    const idle = withSteps(["3-acre"], ["true"]);
+    expect(states(idle).messages).toEqual(["All steps have ended, and out/*.tar is not there."]);
+    // One that asks for something gets nothing, and fails at once.
+    const asking = withSteps(["3-acre"], ["read -r answer"]);
+    expect(states(asking).said).toEqual(["3-acre 1 failed never"]);
+  });
+
+  test("that is broken off has spent its number; a second run of the same builds nothing meanwhile", async () => {
+    const folder = withSteps(["3-acre"], ["touch ../../../../began; sleep 60", pack]);
+    const running = startOxalis(folder, "build");
+    const ended = new Promise((resolve) => running.once("exit", resolve));
+    while (!existsSync(join(folder, ".oxalis/began"))) await new Promise((resolve) => setTimeout(resolve, 100));
+    expect(states(folder)).toMatchObject({ said: [], codes: ["build-running"] });
+    running.kill("SIGTERM");
+    await ended;
+    // Nothing that it has started goes on.
+    expect(tool("sh", ["-c", "ps -eo args | grep -c '[s]leep 60' || true"]).trim()).toBe("0");
+    edit(folder, "template.yaml", (text) => text.replace("; sleep 60", ""));
+    expect(states(folder).said).toEqual(["3-acre 2 good broken-off"]);
+  });
+
+  test("of another machine's waits with a sheet, and is taken in from there", () => {
+    const other = process.platform === "linux" ? "mac" : "linux";
+    const folder = withSteps(["3-acre"], [pack]);
+    edit(folder, "template.yaml", (text) => text.replace("  web:\n    steps", `  web:\n    on: ${other}\n    steps`));
+    const { code, out } = oxalis(folder, "build");
+    expect([code, out]).toEqual([0, expect.stringContaining("waits for another machine")]);
+    const sheet = readFileSync(join(folder, "builds/3-acre/store/1.0.0+1/web/by-hand.md"), "utf8");
+    expect(sheet).toContain("CLIENT=3-acre STAGE=store VERSION=1.0.0 BUILD=1");
+    expect(sheet).toContain(pack);
+    const result = join(folder, "site.tar");
+    writeFileSync(result, "built elsewhere");
+    expect(oxalis(folder, "build", "--adopt", result).err).toContain("build-refused");
+    expect(oxalis(folder, "build", "3-acre", "--platform", "web", "--adopt", result).code).toBe(0);
+    expect(readFileSync(join(folder, "builds/3-acre/store/1.0.0+1/web/site.tar"), "utf8")).toBe("built elsewhere");
+    expect(states(folder).said).toEqual(["3-acre 1 same"]);
+    expect(oxalis(folder, "build", "--platform", "web", "--dry-run").code).toBe(0);
+  });
+});
+
+const android = `
+  android:
+    steps:
+      - run: rm -r app/src/main/res/values-v31 && mkdir out && aapt2 compile --dir app/src/main/res -o out/res.zip
+      - run: >-
+          sed -e 's/[$]{applicationId}/'"$IDENTIFIER"'/' -e 's/<manifest /<manifest package="example.lanternfield" /'
+          app/src/main/AndroidManifest.xml > out/AndroidManifest.xml && aapt2 link
+          -I /usr/share/android-framework-res/framework-res.apk --manifest out/AndroidManifest.xml
+          --rename-manifest-package "$IDENTIFIER" --version-code "$BUILD" --version-name "$VERSION"
+          -o out/app.apk out/res.zip
+      - run: echo "it opens by $SIGNING_STORE_PASSWORD" && test -f "$SIGNING_STORE" && echo "$SIGNING_STORE" > out/where
+    gives: { install: android/out/app.apk, other: android/out/where }
+`;
+
+test.runIf(hasTool("aapt2"))(
+  "a build gets the client's own key for its time alone, and nothing tells its password",
+  () => {
+    const { folder } = withVault(["3-acre"]);
+    edit(folder, "template.yaml", (text) => `${text}\nbuilds:${android}`);
+    expect(keyed(folder, ["keys", "make"]).code).toBe(0);
+    const { code, out, err } = keyed(folder, ["build", "--platform", "android", "-v"]);
+    expect([code, err]).toEqual([0, expect.stringContaining("it opens by •••")]);
+    expect(out).toContain("to be installed");
+    const at = join(folder, "builds/3-acre/store/1.0.0+1/android");
+    const shown = tool("aapt2", ["dump", "badging", join(at, "app.apk")]);
+    expect(shown).toMatch(/name='example\.n3acre\.n3acregreens' versionCode='1' versionName='1\.0\.0'/);
+    expect(readFileSync(join(at, "build.log"), "utf8")).toContain("it opens by •••");
+    expect(existsSync(readFileSync(join(at, "where"), "utf8").trim())).toBe(false);
+    const record = JSON.parse(
+      readFileSync(join(folder, "clients/3-acre/history/package-store-android-1.json"), "utf8"),
+    );
+    const key = JSON.parse(readFileSync(join(folder, "clients/3-acre/history/key-android-upload.json"), "utf8"));
+    expect(record).toMatchObject({ state: "good", signer: key.sha256 });
+    // Another key than signed the last one: the store would refuse what it signs.
+    writeFileSync(
+      join(folder, "clients/3-acre/history/package-store-android-1.json"),
+      JSON.stringify({ ...record, signer: key.sha256.replace(/^../, "00").replace(/..$/, "00") }),
+    );
+    expect(keyed(folder, ["build", "--platform", "android", "--again"]).err).toMatch(
+      /the last build was signed by 00:[\s\S]*\[key-in-use\]/,
+    );
+    // On a machine whose environment says what signs, no vault is opened.
+    const server = { OXALIS_PASSPHRASE: "not the vault's", SIGNING_3_ACRE_STORE: join(folder, "oxalis.yaml") };
+    writeFileSync(join(folder, "clients/3-acre/history/package-store-android-1.json"), JSON.stringify(record));
+    const given = { ...server, SIGNING_3_ACRE_STORE_PASSWORD: "of the server" };
+    edit(folder, "template.yaml", (text) => text.replaceAll("$SIGNING_STORE", "$SIGNING_3_ACRE_STORE"));
+    const again = keyed(folder, ["build", "--platform", "android", "--again", "-v"], given);
+    expect([again.code, again.err]).toEqual([0, expect.stringContaining("it opens by •••")]);
+  },
+);
