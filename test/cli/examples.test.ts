@@ -1,5 +1,7 @@
 import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { zipSync } from "fflate";
+import { build } from "plist";
 import { expect, test } from "vitest";
 import { examples } from "../../src/cli/rows/examples.ts";
 import { rows } from "../../src/cli/rows/table.ts";
@@ -25,6 +27,12 @@ test("every example in --help does what it says", async () => {
   oxalis(folder, "export", "roster.csv");
   oxalis(folder, "export", "boxes.csv", "--collection", "boxes");
   writeFileSync(join(folder, "unused.txt"), "");
+  const list = build({
+    CFBundleIdentifier: "example.somebody",
+    CFBundleShortVersionString: "1.0",
+    CFBundleVersion: "1",
+  });
+  writeFileSync(join(folder, "saltmarsh.ipa"), zipSync({ "Payload/Shop.app/Info.plist": Buffer.from(list) }));
   const key = await newKey({ rsa: 2048 });
   const subject = [{ shortName: "CN", value: "Saltmarsh Roots" }];
   const certificate = await selfSigned(key, { subject, from: "2026-11-01", until: "2056-11-01" });

@@ -10,15 +10,15 @@ const src = join(import.meta.dirname, "../../src");
  */
 const wings: Readonly<Record<string, readonly string[]>> = {
   ground: ["values", "problems", "files", "processes", "mail", "certificates", "vault"],
-  formats: ["splice", "references"],
+  formats: ["splice", "references", "packages"],
   pictures: ["slots", "artwork", "lettering"],
   stores: [],
   agency: ["documents", "history", "workspace"],
   pages: ["words", "parts"],
-  app: ["variant", "template", "platforms", "catalog", "survey"],
+  app: ["variant", "template", "platforms", "catalog", "survey", "packages"],
   clients: ["record", "derive", "release", "keys", "roster"],
   making: ["render", "plan", "jobs", "make", "building"],
-  proving: ["keys", "standing", "check", "audit"],
+  proving: ["keys", "packages", "standing", "check", "audit"],
   showing: ["letters", "designer", "board", "copysheet", "guide", "proof"],
   operations: ["running", "init"],
 };

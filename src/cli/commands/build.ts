@@ -8,6 +8,7 @@ import type { Event } from "../../core/operations/running/ports.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";
+import { sizeSaid } from "../view/size.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"build"> = async ({ platform, adopt, ...given }, { terminal, ports }) => {
@@ -74,9 +75,6 @@ function show({ builds, problems }: BuildsMade, terminal: Terminal): void {
 }
 
 const kindSaid = { store: "for the store", install: "to be installed", symbols: "symbols", other: "besides" } as const;
-
-const sizeSaid = (bytes: number): string =>
-  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
 
 function said({ state, reason, seconds, folder }: BuildOutcome, dim: (text: string) => string): string {
   const why = reason ? reasons[reason] : "";

@@ -1,6 +1,6 @@
 import { platforms } from "../../core/ground/values/platform.ts";
 import type { Row } from "./row.ts";
-import { atStage, clients, ofClients, withPassPhrase } from "./shared.ts";
+import { atStage, clients, inWorkspace, ofClients, withPassPhrase } from "./shared.ts";
 
 /** Commands about packages: how they are built. */
 export const buildRows = {
@@ -26,5 +26,10 @@ export const buildRows = {
       },
       dryRun: { kind: "flag", says: "say what would be built, and build nothing" },
     },
+  },
+  inspect: {
+    says: "look into packages, whoever built them: whose each is, which version, signed by whom",
+    arguments: { files: { says: "packages: .apk, .aab, .ipa, .msix; several stand side by side", needed: "some" } },
+    options: inWorkspace,
   },
 } as const satisfies Record<string, Row>;

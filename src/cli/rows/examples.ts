@@ -35,6 +35,7 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
     "release saltmarsh --take-back",
   ],
   build: ["build --dry-run"],
+  inspect: ["inspect saltmarsh.ipa"],
   keys: ["keys", "keys --within 90"],
   "keys make": ["keys make", "keys make saltmarsh --dry-run"],
   "keys adopt": ["keys adopt saltmarsh-upload.p12", "keys adopt old.p12 --client saltmarsh --alias upload"],

@@ -3,13 +3,15 @@ import { type BuildRecord, type BuiltFile, buildSlot, buildsOf } from "../agency
 import { pickClients } from "../agency/workspace/read.ts";
 import { readInside } from "../ground/files/reading/folder.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
-import { refuse } from "../ground/problems/result.ts";
+import { isError } from "../ground/problems/problem.ts";
+import { refuse, stop } from "../ground/problems/result.ts";
 import { sha256 } from "../ground/values/hash.ts";
-import type { ResultKind } from "../ground/values/package.ts";
+import { largestPackage, type ResultKind } from "../ground/values/package.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import { type BuildOutcome, outcomeOf } from "../making/building/outcome.ts";
 import { prepareBuilds } from "../making/building/prepare.ts";
 import { buildFolder } from "../making/building/work.ts";
+import { judgeBuilt } from "../proving/packages/built.ts";
 import { operation } from "./running/operation.ts";
 import { noted } from "./running/ports.ts";
 import { type At, inWorkspace } from "./running/workspace.ts";
@@ -51,7 +53,7 @@ export const adoptBuild = operation(
       if (!build) return refuse("build-refused", problems[0]?.message ?? `${client.key} is not built for ${platform}.`);
       const files = input.files.map((named) => {
         const path = resolve(ports.folder, named);
-        return { name: basename(path), content: readInside(dirname(path), basename(path), named) };
+        return { name: basename(path), content: readInside(dirname(path), basename(path), named, largestPackage) };
       });
       const kept = files.map(
         ({ name, content }): BuiltFile => ({
@@ -61,6 +63,9 @@ export const adoptBuild = operation(
           sha256: sha256(content),
         }),
       );
+      const contents = new Map(files.map(({ name, content }) => [name, content]));
+      const found = await judgeBuilt(kept, (name) => contents.get(name) ?? new Uint8Array(), build);
+      if (found.some(isError)) stop(found);
       const entry: BuildRecord = {
         ...{ stage: build.stage, platform, version: build.version, build: build.build, on: ports.today() },
         ...noted(ports),

@@ -2,10 +2,12 @@ import { join } from "node:path";
 import { type BuildRecord, buildSlot, buildsOf } from "../agency/history/builds.ts";
 import { resolveAll } from "../clients/derive/resolve.ts";
 import { patience } from "../ground/files/holding/lock.ts";
+import { readInside } from "../ground/files/reading/folder.ts";
 import { makeRoot } from "../ground/files/writing/door.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
-import { ofClient, type Problem, problem } from "../ground/problems/problem.ts";
+import { isError, ofClient, type Problem, problem } from "../ground/problems/problem.ts";
 import { attemptAsync, orStopAsync, refuse } from "../ground/problems/result.ts";
+import { largestPackage } from "../ground/values/package.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import { byHand } from "../making/building/by-hand.ts";
 import { systemOf } from "../making/building/environment.ts";
@@ -13,6 +15,7 @@ import { type BuildOutcome, outcomeOf } from "../making/building/outcome.ts";
 import { type Built, type OpenedSigning, performBuild } from "../making/building/perform.ts";
 import { type PlannedBuild, prepareBuilds } from "../making/building/prepare.ts";
 import { buildFolder, workFolder } from "../making/building/work.ts";
+import { judgeBuilt } from "../proving/packages/built.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
@@ -69,10 +72,10 @@ export const buildPackages = operation(async (input: Input, ports): Promise<Buil
       const done = await attemptAsync(() => orStopAsync(() => makeOne(root, build, own, input, ports), cannot(build)));
       if (!done.ok) problems.push(...ofClient(build.client, done.problems));
       else {
-        const { outcome, built } = done.value;
+        const { outcome, isShared } = done.value;
         outcomes.push(outcome);
-        if (built.problem) problems.push(built.problem);
-        if (built.isShared) stopped.add(build.platform);
+        problems.push(...done.value.problems);
+        if (isShared) stopped.add(build.platform);
       }
     }
   }
@@ -123,7 +126,7 @@ async function makeOne(
   signing: OpenedSigning & { signer?: string },
   at: At,
   ports: Ports,
-): Promise<{ outcome: BuildOutcome; built: Built }> {
+): Promise<{ outcome: BuildOutcome; problems: readonly Problem[]; isShared: boolean }> {
   const thing = join(root, workFolder(build));
   makeRoot(thing);
   return holding(
@@ -155,18 +158,28 @@ async function makeOne(
       const built: Built = made.ok
         ? made.value
         : { files: [], isShared: false, problem: ofClient(client, made.problems)[0] };
+      const lookedInto = built.problem ? [] : await lookInto(root, build, built, signing.signer);
+      const problems = built.problem ? [built.problem] : lookedInto;
       const seconds = Math.round((Date.now() - started) / 100) / 10;
-      const state = built.problem ? "failed" : "good";
-      const why = built.problem ? { why: built.problem.message } : {};
+      const state = problems.some(isError) ? "failed" : "good";
+      const [first] = problems;
+      const why = state === "failed" && first ? { why: first.message } : {};
       await record(build, { ...begun, state, seconds, files: [...built.files], ...why }, at, ports);
       const outcome = outcomeOf(build, state, { files: built.files, seconds });
       ports.on({ what: "built", build: outcome });
-      return { outcome, built };
+      return { outcome, problems, isShared: built.isShared };
     },
     // A dead run's hold is taken away at the second look.
     patience.step,
   );
 }
+
+/** What the packages that came out say of themselves, where they are not what they have to be. */
+const lookInto = (root: string, build: PlannedBuild, { files }: Built, signer: string | undefined) =>
+  judgeBuilt(files, (path) => readInside(root, `${buildFolder(build)}/${path}`, path, largestPackage), {
+    ...build,
+    signer,
+  });
 
 /** Keeps what is known of a build in the client's history. */
 const record = ({ client }: PlannedBuild, entry: BuildRecord, at: At, ports: Ports): Promise<void> =>

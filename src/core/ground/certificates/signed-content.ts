@@ -32,6 +32,23 @@ export async function openSigned(bytes: Uint8Array): Promise<SignedContent | "no
   return { content: new Uint8Array(content), signer: facts.subject, sha256: facts.sha256 };
 }
 
+/** Certificates that a signed message brings along, as DER, the signer's first; none where it is none. */
+export async function certificatesIn(bytes: Uint8Array): Promise<Uint8Array[]> {
+  const { Certificate, ContentInfo, IssuerAndSerialNumber, SignedData } = await import("pkijs");
+  const read = attempted(() => {
+    const outer = ContentInfo.fromBER(Uint8Array.from(bytes).buffer);
+    const signed = new SignedData({ schema: outer.content });
+    const all = (signed.certificates ?? []).filter((each) => each instanceof Certificate);
+    const named = signed.signerInfos[0]?.sid;
+    const isSigner = (each: InstanceType<typeof Certificate>) =>
+      named instanceof IssuerAndSerialNumber && named.serialNumber.isEqual(each.serialNumber);
+    return [...all.filter(isSigner), ...all.filter((each) => !isSigner(each))].map(
+      (each) => new Uint8Array(each.toSchema(true).toBER()),
+    );
+  });
+  return read ?? [];
+}
+
 function attempted<T>(work: () => T): T | undefined {
   try {
     return work();

@@ -26,4 +26,24 @@ export const ofBuilds = {
     title: "A build that is not as it was asked for",
     fix: "Name one client, one platform and one stage that it is of.",
   },
+  "package-unreadable": {
+    title: "A file that is no package, or none that can be read",
+    fix: "Look at what made it: a package of this kind is a ZIP archive with a manifest.",
+  },
+  "package-foreign": {
+    title: "A package that is another app's, or says so",
+    fix: "Give it to nobody: build it again from this client's variant.",
+  },
+  "package-stale": {
+    title: "A package of another version or number",
+    fix: "Let the steps take VERSION and BUILD, or what the variant's project says, and build again.",
+  },
+  "package-unfit": {
+    title: "A package that no store takes",
+    fix: "Build a release, by the tools that make a package whole.",
+  },
+  "package-signer": {
+    title: "A package that another key signs than the client's",
+    fix: "Let the steps sign with SIGNING_STORE, and build again.",
+  },
 } satisfies Record<string, ProblemKind>;

@@ -6,7 +6,7 @@ import { writeTogether } from "../../ground/files/writing/together.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
-import { type ResultKind, resultKinds } from "../../ground/values/package.ts";
+import { largestPackage, type ResultKind, resultKinds } from "../../ground/values/package.ts";
 import type { Secret } from "../../ground/values/secret.ts";
 import { carryOut } from "../jobs/carry-out.ts";
 import type { Inputs } from "../jobs/inputs.ts";
@@ -146,7 +146,7 @@ function collect(to: To, build: PlannedBuild): BuiltFile[] {
     // Two of one name are told apart by where they come from.
     const name = taken.has(basename(path)) ? path.replaceAll("/", "-") : basename(path);
     taken.add(name);
-    const content = readInside(to.root, `${to.folder}/${path}`, path);
+    const content = readInside(to.root, `${to.folder}/${path}`, path, largestPackage);
     return { kind, path: name, content };
   });
   writeTogether(

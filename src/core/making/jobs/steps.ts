@@ -6,6 +6,7 @@ import { openWriter } from "../../ground/files/writing/folder-there.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
+import { largestPackage } from "../../ground/values/package.ts";
 import type { Secret } from "../../ground/values/secret.ts";
 import type { Inputs } from "./inputs.ts";
 import type { Outcome, ProgramStep, StepsJob } from "./job.ts";
@@ -41,7 +42,7 @@ export async function runSteps(job: StepsJob, inputs: Inputs, to: To, runner: Ru
       ...missing.map(({ wanted }) => problem("step-failed", `All steps have ended, and ${wanted} is not there.`)),
     );
   const files = found.flatMap(({ paths }) =>
-    paths.map((path) => [path, sha256(readInside(to.root, within(to.folder, path), path))] as const),
+    paths.map((path) => [path, sha256(readInside(to.root, within(to.folder, path), path, largestPackage))] as const),
   );
   return { files: Object.fromEntries(files), problems: [], log };
 }

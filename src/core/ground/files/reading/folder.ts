@@ -139,8 +139,8 @@ export function openFolder(root: string, label = "", options: { everything?: boo
   return folder;
 }
 
-/** Reads a file below `root`, following links only where they stay inside. */
-export function readInside(root: string, file: string, shown: string): Uint8Array {
+/** Reads a file below `root`, following links only where they stay inside. @param limit of its size, in bytes */
+export function readInside(root: string, file: string, shown: string, limit = largestFile): Uint8Array {
   const path = resolve(root, file);
   if (!isInside(root, path)) refuse("path-outside", `${shown} lies outside its folder.`);
   return orStop(
@@ -150,8 +150,7 @@ export function readInside(root: string, file: string, shown: string): Uint8Arra
       refuseOthers(root, file, real, shown);
       const stat = statSync(real);
       if (!stat.isFile()) refuse("file-unreadable", `${shown} is not a file.`);
-      if (stat.size > largestFile)
-        refuse("file-too-large", `${shown} has ${stat.size} bytes; the limit is ${largestFile}.`);
+      if (stat.size > limit) refuse("file-too-large", `${shown} has ${stat.size} bytes; the limit is ${limit}.`);
       return readFileSync(real);
     },
     (error) =>

@@ -1,0 +1,72 @@
+import { parse } from "plist";
+import type { PackageFiles } from "../../formats/packages/archive.ts";
+import { readProfile } from "../platforms/apple/profile.ts";
+import type { PackageFacts } from "./facts.ts";
+
+/** The property list of the app that a package brings, and no one within it. */
+const main = /^Payload\/[^/]+\.app\/Info\.plist$/;
+
+/** What an iOS package says of itself; undefined where it is none. */
+export async function readApplePackage(files: PackageFiles): Promise<PackageFacts | undefined> {
+  const file = files.names.find((name) => main.test(name));
+  const list = file && parsed(files.read(file));
+  if (!file || !list) return undefined;
+  const folder = file.slice(0, -"Info.plist".length);
+  const text = (key: string): string => (typeof list[key] === "string" ? list[key] : "");
+  const embedded = files.read(`${folder}embedded.mobileprovision`);
+  const profile = embedded ? await readProfile(embedded) : undefined;
+  const known = typeof profile === "object" ? profile : undefined;
+  const label = text("CFBundleDisplayName") || text("CFBundleName");
+  const minimum = text("MinimumOSVersion");
+  const target = text("DTPlatformVersion");
+  return {
+    kind: "ipa",
+    identifier: text("CFBundleIdentifier"),
+    labels: { ...(label === "" ? {} : { "": label }), ...localized(files, folder) },
+    version: text("CFBundleShortVersionString"),
+    build: text("CFBundleVersion"),
+    permissions: Object.keys(list).filter((key) => /^NS\w+UsageDescription$/.test(key)),
+    schemes: schemesIn(list.CFBundleURLTypes),
+    ...(minimum === "" ? {} : { minimum }),
+    ...(target === "" ? {} : { target }),
+    isDebuggable: known?.entitlements["get-task-allow"] === true,
+    ...(known ? { profile: known } : {}),
+    odd: files.odd,
+    files: files.names.length,
+  };
+}
+
+type List = Record<string, unknown>;
+
+/** A property list, as XML or in the binary form. */
+function parsed(bytes: Uint8Array | undefined): List | undefined {
+  try {
+    const read = bytes && parse(isBinary(bytes) ? bytes : Buffer.from(bytes).toString());
+    return read && typeof read === "object" && !Array.isArray(read) ? (read as unknown as List) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+const isBinary = (bytes: Uint8Array): boolean => Buffer.from(bytes.subarray(0, 6)).toString("latin1") === "bplist";
+
+/** What it is called in each of its languages. */
+function localized(files: PackageFiles, folder: string): Record<string, string> {
+  return Object.fromEntries(
+    files.names.flatMap((name) => {
+      const language = name.startsWith(folder)
+        ? /^([^/]+)\.lproj\/InfoPlist\.strings$/.exec(name.slice(folder.length))?.[1]
+        : undefined;
+      const list = language === undefined ? undefined : parsed(files.read(name));
+      const label = list?.CFBundleDisplayName ?? list?.CFBundleName;
+      return language !== undefined && typeof label === "string" ? [[language, label] as const] : [];
+    }),
+  );
+}
+
+const schemesIn = (types: unknown): string[] =>
+  Array.isArray(types)
+    ? types
+        .flatMap((each: List) => (Array.isArray(each?.CFBundleURLSchemes) ? each.CFBundleURLSchemes : []))
+        .map(String)
+    : [];
