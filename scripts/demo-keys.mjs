@@ -34,6 +34,22 @@ export async function makeDemoKeys(folder, oxalis) {
   return passedOver;
 }
 
+/** Whether programs are on this machine. */
+export const has = (...programs) =>
+  programs.every((each) => spawnSync("sh", ["-c", `command -v ${each}`], { stdio: "ignore" }).status === 0);
+
+/** Builds what this machine can, and looks into one of it. */
+export function buildDemo(folder, oxalis) {
+  const env = { ...process.env, OXALIS_PASSPHRASE: passPhrase };
+  const run = (...args) => {
+    console.log(`\n> oxalis ${args.join(" ")}`);
+    return spawnSync("node", [oxalis, ...args, "-C", folder], { stdio: "inherit", env }).status;
+  };
+  run("build");
+  const built = (client) => join(folder, `builds/${client}/store/1.0.0+1/android/shop.apk`);
+  run("inspect", built("3-acre"), built("saltmarsh"));
+}
+
 /** A key store that a client has had for years. */
 function adoptOne(folder, run) {
   const file = join(folder, "saltmarsh-upload.p12");

@@ -1,7 +1,7 @@
 // Sets everything up and runs the whole example: npm run demo [-- folder]
 import { existsSync } from "node:fs";
 import { resolve } from "node:path";
-import { makeDemoKeys } from "./demo-keys.mjs";
+import { buildDemo, has, makeDemoKeys } from "./demo-keys.mjs";
 import { installPackages, must, requireNode } from "./run.mjs";
 
 requireNode();
@@ -15,6 +15,11 @@ must("node", [oxalis, "demo", folder]);
 must("node", [oxalis, "clients", "-C", folder]);
 const passedOver = await makeDemoKeys(folder, oxalis);
 for (const command of ["generate", "audit", "proof", "clients"]) must("node", [oxalis, command, "-C", folder]);
+if (has("aapt2", "zipalign", "apksigner")) buildDemo(folder, oxalis);
+else
+  passedOver.push(
+    "Android packages: they are built by aapt2, zipalign and apksigner (Debian's aapt, zipalign, apksigner)",
+  );
 
 console.log(`
 Done. Look at it:

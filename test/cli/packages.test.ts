@@ -5,11 +5,16 @@ import { edit, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";
 import { keyed, withVault } from "../support/vault.ts";
 
+/** What template.yaml says without how packages are built. */
+const withoutBuilds = (text: string): string => text.slice(0, text.indexOf("\nbuilds:") + 1);
+
 /** A workspace of the web part, whose build is these commands. */
 function withSteps(clients: readonly string[], steps: readonly string[], more = ""): string {
   const folder = workspaceWith(clients);
   edit(folder, "oxalis.yaml", (text) => text.replace("[android, ios, windows, web]", "[web]"));
-  edit(folder, "template.yaml", (text) => text.replace(/ {2}- file: (android|ios|windows).*\n.*\n.*\n/g, ""));
+  edit(folder, "template.yaml", (text) =>
+    withoutBuilds(text).replace(/ {2}- file: (android|ios|windows).*\n.*\n.*\n/g, ""),
+  );
   const lines = steps.map((run) => `      - run: ${JSON.stringify(run)}\n`).join("");
   const builds = `builds:\n  web:\n    steps:\n${lines}    gives: { store: "out/*.tar" }\n${more}`;
   edit(folder, "template.yaml", (text) => `${text}\n${builds}`);
@@ -126,7 +131,7 @@ test.runIf(hasTool("aapt2"))(
   "a build gets the client's own key for its time alone, and nothing tells its password",
   () => {
     const { folder } = withVault(["3-acre"]);
-    edit(folder, "template.yaml", (text) => `${text}\nbuilds:${android}`);
+    edit(folder, "template.yaml", (text) => `${withoutBuilds(text)}\nbuilds:${android}`);
     expect(keyed(folder, ["keys", "make"]).code).toBe(0);
     const { code, out, err } = keyed(folder, ["build", "--platform", "android", "-v"]);
     expect([code, err]).toEqual([0, expect.stringContaining("it opens by •••")]);

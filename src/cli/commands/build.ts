@@ -29,13 +29,15 @@ const asMade = (done: Result<BuildOutcome>): Result<BuildsMade> =>
   done.ok ? succeed({ builds: [done.value], problems: [] }) : done;
 
 /** What is told while builds are made: when one begins and ends, and on request what its programs print. */
-function tell(event: Event, isVerbose: boolean, { note, err, settings }: Terminal): void {
+function tell(event: Event, isVerbose: boolean, terminal: Terminal): void {
+  const { note, err, settings } = terminal;
   if (settings.json || settings.quiet) return;
   if (event.what === "building") {
     const { build, usual } = event;
     const time = usual === undefined ? "" : err.dim(`, usually ${timeSaid(usual)}`);
     note(`${err.cyan("…")} ${named(build)}${time}`);
   } else if (event.what === "line" && isVerbose) note(err.dim(`    ${event.line}`));
+  else if (event.what === "built") showOne(event.build, terminal);
 }
 
 const named = ({ client, platform, stage, version, build }: BuildOutcome): string =>
@@ -61,17 +63,19 @@ const reasons = {
 } as const;
 
 function show({ builds, problems }: BuildsMade, terminal: Terminal): void {
-  const { out, err, print, note, settings } = terminal;
-  if (!settings.quiet)
-    for (const each of builds) {
-      const mark = marks[each.state](terminal);
-      print(`${mark} ${named(each)}  ${said(each, out.dim)}`);
-      if (each.state === "good")
-        for (const { kind, path, size } of each.files)
-          print(`    ${kindSaid[kind].padEnd(14)} ${each.folder}/${path}  ${out.dim(sizeSaid(size))}`);
-    }
+  const { err, print, note, settings } = terminal;
+  // Those that were built have been shown as they ended.
+  if (!settings.quiet) for (const each of builds) if (each.seconds === undefined) showOne(each, terminal);
   if (problems.length > 0) note(`${showGrouped(problems, settings.verbose === true, err)}\n`);
   if (!settings.quiet) print(summary(builds));
+}
+
+function showOne(each: BuildOutcome, terminal: Terminal): void {
+  const { out, print } = terminal;
+  print(`${marks[each.state](terminal)} ${named(each)}  ${said(each, out.dim)}`);
+  if (each.state === "good")
+    for (const { kind, path, size } of each.files)
+      print(`    ${kindSaid[kind].padEnd(15)}  ${each.folder}/${path}  ${out.dim(sizeSaid(size))}`);
 }
 
 const kindSaid = { store: "for the store", install: "to be installed", symbols: "symbols", other: "besides" } as const;
