@@ -121,7 +121,7 @@ function jobOf(root: string, build: PlannedBuild, signing: OpenedSigning, keys: 
     results: Object.values(steps.gives).filter((each) => each !== undefined),
     steps: steps.steps.map(({ run, in: inside = part, minutes }) => ({
       ...{ command, args: [...before, run], says: shortly(run), environment, secrets },
-      ...(inside === "" ? {} : { folder: inside }),
+      ...(inside === "" || inside === "." ? {} : { folder: inside }),
       limits: { seconds: minutes * 60, output: mostLog },
     })),
   };

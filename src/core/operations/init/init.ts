@@ -16,6 +16,7 @@ import { colorRoles } from "../../ground/values/fields.ts";
 import { type Place, placeAt } from "../../ground/values/source.ts";
 import { type Account, accountOf } from "./account.ts";
 import { type Elsewhere, lookElsewhere, type Suggestion } from "./elsewhere.ts";
+import { proposedSteps, stepsText } from "./steps.ts";
 
 export interface InitOptions {
   /** The workspace's folder, absolute. */
@@ -80,7 +81,7 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
         parts.map(({ platform }) => platform),
       ),
     ],
-    ["template.yaml", templateText(suggestions, colors, content)],
+    ["template.yaml", templateText(suggestions, colors, content) + stepsText(proposedSteps(opened, parts))],
   ]);
   if (!isThere(join(folder, ".gitignore"))) files.set(".gitignore", "variants/\nbuilds/\nletters/\n.oxalis/\n");
   if (!dryRun) writeNew(resolve(folder), files);

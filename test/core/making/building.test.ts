@@ -1,0 +1,221 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import type { BuildRecord, BuildRecords } from "../../../src/core/agency/history/builds.ts";
+import type { OwnKeys } from "../../../src/core/agency/workspace/workspace.ts";
+import type { PackageFacts } from "../../../src/core/app/packages/facts.ts";
+import { byHand } from "../../../src/core/making/building/by-hand.ts";
+import { decideBuilds } from "../../../src/core/making/building/decide.ts";
+import { environmentOf, systemFacts } from "../../../src/core/making/building/environment.ts";
+import type { PlannedBuild } from "../../../src/core/making/building/prepare.ts";
+import { signingPlan } from "../../../src/core/making/building/signing.ts";
+import { buildFolder, workFolder } from "../../../src/core/making/building/work.ts";
+import { judgePackage } from "../../../src/core/proving/packages/judge.ts";
+import { artwork, variantOf } from "../../support/variant.ts";
+
+const today = "2026-11-29";
+const place = { file: "template.yaml", line: 1, column: 1, text: "" };
+const variant = variantOf(artwork({}), {
+  "app.label": "Hill",
+  "identifiers.android": "example.hill",
+  "identifiers.windows": "Hill.Farm",
+  "windows.publisher": "CN=Hill Ltd",
+  "windows.version": "2.3.41.0",
+  version: "2.3.0",
+  build: "41",
+  domain: "hill.example",
+});
+
+const record = (build: number, state: BuildRecord["state"], variantSum = "sum"): BuildRecord => ({
+  ...{ stage: "store", platform: "web", version: "1.0.0", build, on: today, variant: variantSum, state, files: [] },
+});
+const records = (...all: readonly BuildRecord[]): BuildRecords =>
+  Object.fromEntries(all.map((each, at) => [`${at}`, each]));
+
+test("what is built is what is not as its last good build was, and why is told", () => {
+  const decide = (all: BuildRecords, build: number, more: { again?: boolean; sum?: string } = {}) => {
+    const { again = false, sum = "sum" } = more;
+    const [own] = decideBuilds(all, { stage: "store", platforms: ["web"], sum: () => sum, build, again });
+    return [own?.reason ?? "same", own?.isSpent ? "spent" : "free", own?.good?.build ?? 0];
+  };
+  expect(decide({}, 1)).toEqual(["never", "free", 0]);
+  expect(decide(records(record(1, "good")), 1)).toEqual(["same", "spent", 1]);
+  expect(decide(records(record(1, "good")), 1, { again: true })).toEqual(["asked", "spent", 1]);
+  expect(decide(records(record(1, "good")), 1, { sum: "other" })).toEqual(["changed", "spent", 1]);
+  // A number that was taken meanwhile is free.
+  expect(decide(records(record(1, "good")), 2, { sum: "other" })).toEqual(["changed", "free", 1]);
+  expect(decide(records(record(1, "good"), record(2, "failed")), 2)).toEqual(["failed", "spent", 1]);
+  expect(decide(records(record(1, "good"), record(2, "begun")), 2)).toEqual(["broken-off", "spent", 1]);
+  // Good, failed, and good again: the last one counts.
+  expect(decide(records(record(3, "good"), record(2, "failed"), record(1, "good", "old")), 3)).toEqual([
+    "same",
+    "spent",
+    3,
+  ]);
+  // Another stage's, and another platform's, are none of its.
+  const others = records({ ...record(5, "good"), stage: "testers" }, { ...record(6, "good"), platform: "android" });
+  expect(decide(others, 1)).toEqual(["never", "free", 0]);
+});
+
+test("no build is ever decided to go by a number that one has already", () => {
+  const states = fc.constantFrom("good" as const, "failed" as const, "begun" as const);
+  fc.assert(
+    fc.property(
+      fc.uniqueArray(fc.nat(30), { minLength: 1 }),
+      states,
+      fc.nat(40),
+      fc.boolean(),
+      (numbers, state, build, again) => {
+        const all = records(...numbers.map((each) => record(each + 1, state)));
+        const [own] = decideBuilds(all, {
+          stage: "store",
+          platforms: ["web"],
+          sum: () => "new",
+          build: build + 1,
+          again,
+        });
+        const spent = numbers.some((each) => each + 1 >= build + 1);
+        expect(own?.isSpent).toBe(spent);
+      },
+    ),
+  );
+});
+
+test("steps are given what is built, what template.yaml says, and of the machine what programs need and no more", () => {
+  const machine: Readonly<Record<string, string>> = {
+    PATH: "/bin",
+    HOME: "/root",
+    EDITOR: "vi",
+    OWN: "x",
+    TOKEN: "secret",
+  };
+  const steps = {
+    steps: [{ run: "true", minutes: 1 }],
+    gives: { store: "a" },
+    environment: { SHOP: "{domain}/{app.label}", BUILD: "over" },
+    passes: ["OWN", "LACKING"],
+    secrets: ["TOKEN"],
+  };
+  const given = (system: keyof typeof systemFacts) =>
+    environmentOf(steps, variant, "android", { system, machine: (name) => machine[name], stage: "store", place });
+  expect(given("linux")).toEqual({
+    ...{ PATH: "/bin", HOME: "/root", OWN: "x", CLIENT: "x", STAGE: "store", IDENTIFIER: "example.hill" },
+    ...{ VERSION: "2.3.0", BUILD: "over", SHOP: "hill.example/Hill" },
+  });
+  expect(given("windows")).not.toHaveProperty("HOME");
+  for (const { shell, passes } of Object.values(systemFacts)) {
+    expect(shell.length).toBeGreaterThan(1);
+    expect(passes).toContain("PATH");
+  }
+});
+
+test("keys go to steps by variables for all clients and for one, each with the file that it lies in", () => {
+  const key = (name: string) => ({
+    ...{ name, came: "made" as const, on: today, vault: "v", algorithm: "RSA 3072", alias: "upload" },
+  });
+  const own: OwnKeys = {
+    records: { "android-upload": key("a-upload"), "windows-package": key("a-package"), "web-push": key("a-push") },
+    requests: {},
+    profiles: {
+      "store-example.hill": {
+        ...{
+          name: "a-profile",
+          on: today,
+          vault: "v",
+          sha256: "0",
+          kind: "store",
+          platform: "ios",
+          title: "t",
+          uuid: "u",
+        },
+        ...{ team: "T", identifier: "example.hill.widget", from: today, until: today, certificates: [], devices: 0 },
+        ...{ entitlements: {}, signer: "" },
+      },
+    },
+  };
+  const plan = (platform: Parameters<typeof signingPlan>[1]) => signingPlan("3-acre", platform, own, () => "3-acre");
+  expect(plan("android")).toEqual({
+    files: ["SIGNING_STORE", "SIGNING_3_ACRE_STORE"].map((variable) => ({
+      ...{ variable, sealed: "3-acre/a-upload.p12.age", name: "a-upload.p12" },
+    })),
+    secrets: ["SIGNING", "SIGNING_3_ACRE"].flatMap((name) =>
+      ["STORE_PASSWORD", "KEY_PASSWORD"].map((what) => ({
+        ...{ variable: `${name}_${what}`, sealed: "3-acre/a-upload.password.age" },
+      })),
+    ),
+    plain: { SIGNING_KEY: "upload", SIGNING_3_ACRE_KEY: "upload" },
+  });
+  expect(plan("windows").plain).toEqual({ SIGNING_PACKAGE_KEY: "upload", SIGNING_3_ACRE_PACKAGE_KEY: "upload" });
+  expect(plan("ios").files).toEqual([
+    {
+      variable: "SIGNING_PROFILE_EXAMPLE_HILL_WIDGET",
+      sealed: "3-acre/a-profile.profile.age",
+      name: "a-profile.mobileprovision",
+    },
+  ]);
+  // A push key is a server's, and no build's.
+  expect(plan("web")).toEqual({ files: [], secrets: [], plain: {} });
+});
+
+test("a sheet says what is typed where, what comes out, and how it comes back", () => {
+  const build: PlannedBuild = {
+    ...{ client: "hill", stage: "testers", platform: "ios", version: "2.3.0", build: 41, isSpent: false, sum: "s" },
+    ...{ variant, folder: "variants/hill.testers", part: "ios", place },
+    steps: {
+      on: "mac",
+      steps: [
+        { run: "make archive", minutes: 30 },
+        { run: "make export", in: "ios/tools", minutes: 5 },
+      ],
+      gives: { store: "ios/out/*.ipa", symbols: "ios/out/*.zip" },
+      ...{ environment: {}, passes: [], secrets: [] },
+    },
+  };
+  const sheet = byHand(build, "example.hill");
+  for (const said of [
+    "# hill: iOS, version 2.3.0, number 41",
+    "This build wants a Mac. The app is example.hill; its project lies in `variants/hill.testers/ios`.",
+    "1. In `variants/hill.testers/ios` (at most 30 minutes):\n\n       make archive",
+    "2. In `variants/hill.testers/ios/tools` (at most 5 minutes):\n\n       make export",
+    "CLIENT=hill STAGE=testers VERSION=2.3.0 BUILD=41",
+    "- store: `variants/hill.testers/ios/out/*.ipa`\n- symbols: `variants/hill.testers/ios/out/*.zip`",
+    "oxalis build hill --platform ios --stage testers --adopt <file>",
+    "It lies in `builds/hill/testers/2.3.0+41/ios` then.",
+  ])
+    expect(sheet).toContain(said);
+  expect([buildFolder(build), workFolder(build)]).toEqual([
+    "builds/hill/testers/2.3.0+41/ios",
+    ".oxalis/building/hill.testers.ios",
+  ]);
+});
+
+test("a package is held against the client's app: each thing that is not so is told, and what is a reference is not judged", () => {
+  const sound: PackageFacts = {
+    ...{ kind: "apk", identifier: "example.hill", labels: { "": "Hill" }, version: "2.3.0", build: "41" },
+    ...{ permissions: [], schemes: [], isDebuggable: false, odd: [], files: 9 },
+    signer: { subject: "CN=Hill Ltd", sha256: "AA:BB", by: "" },
+  };
+  const codes = (more: Partial<PackageFacts>, signer: string | undefined = "AA:BB") =>
+    judgePackage({ ...sound, ...more }, { variant, version: "2.3.0", build: 41, signer }, "x.apk").map(
+      ({ code }) => code,
+    );
+  expect(codes({})).toEqual([]);
+  expect(codes({ identifier: "example.other" })).toEqual(["package-foreign"]);
+  expect(codes({ version: "2.2.0" })).toEqual(["package-stale"]);
+  expect(codes({ build: "40" })).toEqual(["package-stale"]);
+  expect(codes({ labels: { "": "Hill", de: "Template" } })).toEqual(["package-foreign"]);
+  expect(codes({ labels: { "": "@string/app_name" } })).toEqual([]);
+  expect(codes({ isDebuggable: true })).toEqual(["package-unfit"]);
+  expect(codes({ signer: { subject: "CN=Hill Ltd", sha256: "CC:DD", by: "" } })).toEqual(["package-signer"]);
+  expect(codes({ signer: { subject: "C=US, O=Android, CN=Android Debug", sha256: "AA:BB", by: "" } })).toEqual([
+    "package-signer",
+  ]);
+  expect(codes({ odd: ["../x", "a", "b", "c"] })).toEqual(["package-unfit"]);
+  const windows: Partial<PackageFacts> = {
+    kind: "msix",
+    identifier: "Hill.Farm",
+    version: "2.3.41.0",
+    build: "2.3.41.0",
+  };
+  expect(codes({ ...windows, publisher: 'CN="Hill Ltd"' })).toEqual([]);
+  expect(codes({ ...windows, publisher: "CN=Other" })).toEqual(["package-foreign"]);
+});
