@@ -32,6 +32,10 @@ test("steps are proposed by what lies in the template, as what template.yaml may
       "/p:UapAppxPackageBuildMode=StoreUpload /p:AppxBundle=Never | windows/AppPackages/**/*.msix",
     web: "mkdir -p ../out && tar czf ../out/site.tar.gz --exclude=./out . | out/site.tar.gz",
   });
+  expect(proposed(join(fixtures, "dart-layout"))).toMatchObject({
+    android: ". | flutter build appbundle | build/app/outputs/bundle/release/*.aab",
+    ios: "mac | . | flutter build ipa | build/ios/ipa/*.ipa",
+  });
   const all = readdirSync(fixtures).map((name) => proposed(join(fixtures, name)));
   expect(all.filter((each) => Object.keys(each).length > 0).length).toBeGreaterThan(all.length / 2);
 });

@@ -19,11 +19,15 @@ type Propose = (template: Folder, part: Part) => ProposedSteps | undefined;
 
 /** What each platform's tools want, the surest first (each tool's own documentation). */
 const proposals: Readonly<Partial<Record<Platform, readonly Propose[]>>> = {
-  android: [fromPubspec("appbundle", "build/app/outputs/bundle/release/*.aab"), fromGradle],
-  ios: [fromXcode],
+  android: [fromPubspec({ what: "appbundle", gives: { store: "build/app/outputs/bundle/release/*.aab" } }), fromGradle],
+  ios: [fromPubspec({ what: "ipa", on: "mac", gives: { store: "build/ios/ipa/*.ipa" } }), fromXcode],
   windows: [fromMsbuild],
   web: [
-    fromPubspec("web", "build/site.tar.gz", "tar czf build/site.tar.gz -C build/web ."),
+    fromPubspec({
+      what: "web",
+      gives: { store: "build/site.tar.gz" },
+      after: "tar czf build/site.tar.gz -C build/web .",
+    }),
     fromScripts("build"),
     asItIs,
   ],
@@ -60,12 +64,18 @@ const inside = (...path: readonly string[]): string => posix.join(...path).repla
 const at = (folder: string) => (folder === "" ? {} : { in: folder });
 
 /** An app whose settings lie in pubspec.yaml is built from there. */
-function fromPubspec(what: string, store: string, after?: string): Propose {
+function fromPubspec({
+  what,
+  on,
+  gives,
+  after,
+}: Pick<ProposedSteps, "on" | "gives"> & { what: string; after?: string }): Propose {
   return (template) =>
     template.has("pubspec.yaml")
       ? {
+          ...(on ? { on } : {}),
           steps: [{ run: `flutter build ${what}`, in: "." }, ...(after ? [{ run: after, in: "." }] : [])],
-          gives: { store },
+          gives,
         }
       : undefined;
 }

@@ -1,0 +1,86 @@
+import { cpSync, existsSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { strToU8, zipSync } from "fflate";
+import { expect, test } from "vitest";
+import { secretOf } from "../../src/core/ground/values/secret.ts";
+import { lockWith } from "../../src/core/ground/vault/age.ts";
+import { newAuthority } from "../../src/stand-ins/authority/authority.ts";
+import { edit, startWith, temporaryFolder } from "../support/oxalis.ts";
+import { keyed, passPhrase, withVault } from "../support/vault.ts";
+
+const team = "AB12CD34EF";
+
+test("a run that is killed while it accepts leaves what was or what is to be; two at once accept a thing once", async () => {
+  const { folder, vault } = withVault(["saltmarsh"]);
+  edit(folder, "clients/saltmarsh/brief.yaml", (text) => `${text}\nsigning:\n  team: ${team}\n`);
+  expect(keyed(folder, ["keys", "request"]).code).toBe(0);
+  const request = readFileSync(join(folder, "requests/saltmarsh-apple-distribution.certSigningRequest"), "utf8");
+  const authority = await newAuthority(() => new Date());
+  const made = await authority.certify({ request, role: "apple-distribution", team, owner: "Saltmarsh", days: 300 });
+  const file = join(folder, "own.cer");
+  writeFileSync(file, "certificate" in made ? made.certificate : "");
+  const start = (home: string, own: string) => {
+    const env = { OXALIS_PASSPHRASE: passPhrase, OXALIS_VAULT: own };
+    const running = startWith(env, home, "keys", "accept", file);
+    return { running, ended: new Promise<number | null>((resolve) => running.once("exit", resolve)) };
+  };
+  const copied = () => {
+    const [home, own] = [join(temporaryFolder(), "home"), join(temporaryFolder(), "vault")];
+    cpSync(folder, home, { recursive: true });
+    cpSync(vault, own, { recursive: true });
+    return [home, own] as const;
+  };
+  for (const after of [1900, 2300, 2700]) {
+    const [home, own] = copied();
+    const { running, ended } = start(home, own);
+    await new Promise((resolve) => setTimeout(resolve, after));
+    running.kill("SIGKILL");
+    await ended;
+    // Whichever it is, the next one ends it, and what there is then is whole.
+    const again = keyed(home, ["keys", "accept", file], { OXALIS_VAULT: own });
+    expect(again.code === 0 || again.err.includes("answers no request that is open here")).toBe(true);
+    expect(keyed(home, ["keys", "prove"], { OXALIS_VAULT: own })).toMatchObject({
+      code: 0,
+      out: expect.stringContaining("1 key and 0 profiles of 1 client"),
+    });
+  }
+  const [home, own] = copied();
+  const both = await Promise.all([start(home, own).ended, start(home, own).ended]);
+  expect(both.sort()).toEqual([0, 1]);
+  expect(keyed(home, ["keys", "prove"], { OXALIS_VAULT: own }).code).toBe(0);
+  // What waited for its certificate is there no longer.
+  expect(readdirSync(join(own, "saltmarsh")).sort()).toEqual([
+    "saltmarsh-apple-distribution.p12.age",
+    "saltmarsh-apple-distribution.password.age",
+  ]);
+  // Another agency's vault has none of it.
+  const other = withVault(["saltmarsh"]);
+  expect(keyed(other.folder, ["keys", "make"]).code).toBe(0);
+  expect(keyed(home, ["keys", "prove"], { OXALIS_VAULT: other.vault }).err).toContain("vault-other");
+});
+
+test("an archive of keys that leads outside, holds too much, or is no archive is refused, and leaves nothing", async () => {
+  const { folder } = withVault(["saltmarsh"]);
+  const archive = join(temporaryFolder(), "keys.zip.age");
+  const restore = async (content: Uint8Array) => {
+    const own = join(temporaryFolder(), "vault");
+    writeFileSync(archive, await lockWith(secretOf(passPhrase), content));
+    const { code, err } = keyed(folder, ["keys", "restore", archive], { OXALIS_VAULT: own });
+    const left = existsSync(own) ? readdirSync(own).filter((each) => each !== ".oxalis") : [];
+    return { code, err, left };
+  };
+  const outside = zipSync({
+    "vault/../../escaped.txt": strToU8("x"),
+    "workspace/clients/saltmarsh/brief.yaml": strToU8("app: {}"),
+    "workspace/../oxalis.yaml": strToU8("x"),
+  });
+  const before = readFileSync(join(folder, "clients/saltmarsh/brief.yaml"), "utf8");
+  expect((await restore(outside)).left).toEqual([]);
+  expect(readFileSync(join(folder, "clients/saltmarsh/brief.yaml"), "utf8")).toBe(before);
+  expect(existsSync(join(folder, "../escaped.txt"))).toBe(false);
+  expect(await restore(strToU8("no archive"))).toMatchObject({
+    code: 1,
+    left: [],
+    err: expect.stringContaining("key-unreadable"),
+  });
+});
