@@ -1,7 +1,9 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { zipSync } from "fflate";
+import { build } from "plist";
 import { expect, test } from "vitest";
-import { oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { edit, oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { parseShape, unlike } from "../support/shape.ts";
 
 const docs = readFileSync(join(import.meta.dirname, "../../docs/commands.md"), "utf8");
@@ -22,6 +24,9 @@ const everywhere = { problems, gaps: problems, refused: problems, place, problem
 const folder = workspaceWith(["3-acre", "saltmarsh"]);
 const sheet = join(temporaryFolder(), "roster.csv");
 const changed = join(temporaryFolder(), "changed.csv");
+const list = { CFBundleIdentifier: "example.somebody", CFBundleShortVersionString: "1.0", CFBundleVersion: "1" };
+writeFileSync(join(folder, "saltmarsh.ipa"), zipSync({ "Payload/Shop.app/Info.plist": Buffer.from(build(list)) }));
+edit(folder, "clients/saltmarsh/brief.yaml", (text) => `${text}\nsigning:\n  team: AB12CD34EF\n`);
 writeFileSync(changed, "key,app.name\n3-acre,Three Acre Greens\n");
 
 /** Every command that prints JSON, each after those that it needs. */
@@ -42,18 +47,24 @@ const calls: readonly (readonly [command: string, ...args: string[]])[] = [
   ["rename-identifier", "3-acre", "android", "example.acre.other"],
   ["export", sheet],
   ["import", changed, "--dry-run"],
+  ["keys", "saltmarsh"],
+  ["keys make", "--dry-run"],
+  ["keys request", "--dry-run"],
+  ["build", "--dry-run"],
+  ["inspect", join(folder, "saltmarsh.ipa")],
   ["clean"],
 ];
 
 test.each(calls.map((args) => ({ command: args[0], args })))(
   "$command --json prints what docs/commands.md says",
   ({ command, args }) => {
-    const { out, err } = oxalis(folder, ...args, "--json");
+    const { out, err } = oxalis(folder, ...command.split(" "), ...args.slice(1), "--json");
     expect(out, err).toMatch(/^\{/);
     const printed = JSON.parse(out);
     expect(unlike(shapeOf(command), printed, everywhere)).toEqual([]);
     for (const [key, value] of Object.entries(printed))
-      if (["clients", "slots", "parts", "releases"].includes(key)) expect(value).not.toEqual([]);
+      if (["clients", "slots", "parts", "releases", "builds", "requests", "packages", "made"].includes(key))
+        expect(value).not.toEqual([]);
   },
 );
 

@@ -10,7 +10,7 @@ export type Shape =
 const any: Shape = { kind: "any" };
 
 export function parseShape(text: string): Shape {
-  const tokens = text.match(/[{}[\],:]|<[a-z]+>\??|[a-zA-Z]+\??|…/g) ?? [];
+  const tokens = text.match(/[{}[\],:]|<[a-z]+>\??|[a-zA-Z][a-zA-Z0-9]*\??|…/g) ?? [];
   let at = 0;
   const take = (token: string) => {
     if (tokens[at] !== token) throw new Error(`${token} was expected at ${tokens.slice(at).join(" ")}`);
@@ -36,7 +36,7 @@ export function parseShape(text: string): Shape {
       const has = tokens[at] === ":";
       if (has) at++;
       const value = has ? shape() : any;
-      if (key.startsWith("<")) each = value;
+      if (key.startsWith("<") || key === "…") each = value;
       else keys[key.replace("?", "")] = { optional: key.endsWith("?"), shape: value };
       if (tokens[at] !== "}") take(",");
     }
