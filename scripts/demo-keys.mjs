@@ -4,7 +4,7 @@ import { appendFileSync, cpSync, mkdirSync, readdirSync, readFileSync, writeFile
 import { basename, join, resolve } from "node:path";
 
 /** It opens an example, and nothing else: whoever reads this knows it. */
-const passPhrase = "this opens an example alone";
+export const passPhrase = "this opens an example alone";
 const storePassword = "an example too";
 
 /** Clients and their teams; two have one in common. */

@@ -6,7 +6,7 @@ import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { chromium } from "playwright-core";
-import { makeDemoKeys } from "./demo-keys.mjs";
+import { makeDemoKeys, passPhrase } from "./demo-keys.mjs";
 
 const shots = resolve("docs/screenshots");
 const work = mkdtempSync(join(tmpdir(), "oxalis-shots-"));
@@ -85,6 +85,15 @@ const views = [
     inside: keyed,
     typed: ["oxalis keys 3-acre high-hedges orchard-lane saltmarsh"],
   },
+  {
+    name: "build",
+    rows: 35,
+    inside: keyed,
+    typed: [
+      "oxalis build 3-acre saltmarsh",
+      "oxalis inspect builds/3-acre/store/1.0.0+1/android/shop.apk builds/saltmarsh/store/1.0.0+1/android/shop.apk",
+    ],
+  },
 ];
 
 const display = ":97";
@@ -98,6 +107,7 @@ for (const { name, rows, typed, before, inside = demo } of views) {
   const env = {
     ...process.env,
     DISPLAY: display,
+    OXALIS_PASSPHRASE: passPhrase,
     PATH: `${bin}:${process.env.PATH}`,
     TERM: "xterm-256color",
   };
