@@ -15,6 +15,7 @@ const tools = [
   { tool: "xmllint", package: "libxml2-utils", proves: "XML files" },
   { tool: "pngcheck", package: "pngcheck", proves: "PNG files" },
   { tool: "age", package: "age", proves: "what lies in a vault" },
+  { tool: "apksigner", package: "apksigner", proves: "signatures of packages" },
   { tool: "keytool", package: "default-jre-headless", proves: "key stores" },
   { tool: "openssl", package: "openssl", proves: "key stores and certificates" },
   { tool: "python3", package: "python3", proves: "TOML files" },

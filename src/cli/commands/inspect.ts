@@ -31,10 +31,7 @@ const told: readonly (readonly [what: string, said: Said])[] = [
   ["identifier", ({ identifier }) => identifier],
   ["label", ({ labels }) => Object.entries(labels).map(labelSaid).join(", ")],
   ["version", ({ version, build }) => (version === build ? version : `${version} (${build})`)],
-  [
-    "runs on",
-    ({ minimum = "", target }) => (target === undefined ? minimum : `${minimum} and later, made for ${target}`),
-  ],
+  ["runs on", (facts) => systemsSaid(facts)],
   ["asks for", ({ permissions }) => permissions.map((each) => each.replace("android.permission.", "")).join(", ")],
   ["opens", ({ schemes }) => schemes.map((each) => `${each}:`).join(", ")],
   ["publisher", ({ publisher = "" }) => publisher],
@@ -45,6 +42,13 @@ const told: readonly (readonly [what: string, said: Said])[] = [
   ],
   ["files", ({ files }) => String(files)],
 ];
+
+/** Android counts its systems by levels of what apps can ask of them. */
+function systemsSaid({ kind, minimum = "", target }: PackageFacts): string {
+  const level = kind === "apk" || kind === "aab" ? "API level " : "";
+  if (minimum === "") return target === undefined ? "" : `made for ${level}${target}`;
+  return `${level}${minimum} and later${target === undefined ? "" : `, made for ${target}`}`;
+}
 
 const labelSaid = ([language, label]: [string, string]): string => (language === "" ? label : `${language}: ${label}`);
 

@@ -12,7 +12,7 @@ import type { Platform } from "../ground/values/platform.ts";
 import { byHand } from "../making/building/by-hand.ts";
 import { systemOf } from "../making/building/environment.ts";
 import { type BuildOutcome, outcomeOf } from "../making/building/outcome.ts";
-import { type Built, type OpenedSigning, performBuild } from "../making/building/perform.ts";
+import { type Built, leaveOutBuilds, type OpenedSigning, performBuild } from "../making/building/perform.ts";
 import { type PlannedBuild, prepareBuilds } from "../making/building/prepare.ts";
 import { buildFolder, workFolder } from "../making/building/work.ts";
 import { judgeBuilt } from "../proving/packages/built.ts";
@@ -98,6 +98,7 @@ const asBefore = (build: PlannedBuild): BuildOutcome => {
 function waiting(root: string, build: PlannedBuild): Problem {
   const identifier = build.variant.values[`identifiers.${build.platform}`]?.value ?? "";
   const sheet = `${buildFolder(build)}/by-hand.md`;
+  leaveOutBuilds(root);
   writeTogether(root, [[sheet, byHand(build, identifier)]]);
   const { client, platform, steps } = build;
   return problem("build-elsewhere", `It wants ${steps.on === "mac" ? "a Mac" : steps.on}.`, {

@@ -59,6 +59,7 @@ export async function performBuild(
   const work = workFolder(build);
   const [to, keys]: [To, string] = [{ root, folder: `${work}/variant` }, `${work}/keys`];
   for (const folder of [to.folder, keys]) removeTree(root, folder);
+  leaveOutBuilds(root);
   try {
     // Several variables may name one file.
     const stores = new Map(signing.files.map(({ name, content }) => [name, content]));
@@ -77,6 +78,12 @@ export async function performBuild(
   } finally {
     removeTree(root, keys);
   }
+}
+
+/** What is built is made again at any time: version control leaves it out, whatever the workspace's own file says. */
+export function leaveOutBuilds(root: string): void {
+  const file = "builds/.gitignore";
+  if (!lookAt(root, file)) put(root, file, "*\n");
 }
 
 /** For their owner alone (POSIX). */
