@@ -46,7 +46,7 @@ export const buildPackages = operation(async (input: Input, ports): Promise<Buil
     const cache = ports.openCache(workspace.root);
     const options = { dryRun, settled: false, smallest: false, today: ports.today(), cache, on: () => {} };
     const prepared = await prepareBuilds(workspace, given, options);
-    const wanted = prepared.builds.filter(({ reason }) => reason !== undefined);
+    const wanted = prepared.builds.filter((each) => each.reason !== undefined && isHere(each));
     const signing =
       input.unsigned || dryRun || wanted.length === 0
         ? noSigning
@@ -58,10 +58,9 @@ export const buildPackages = operation(async (input: Input, ports): Promise<Buil
   const outcomes: BuildOutcome[] = [];
   const stopped = new Set<Platform>();
   for (const build of prepared.builds) {
-    const isHere = build.steps.on === undefined || build.steps.on === systemOf(process.platform);
     if (build.reason === undefined) outcomes.push(asBefore(build));
     else if (input.dryRun) outcomes.push(outcomeOf(build, "would"));
-    else if (!isHere) {
+    else if (!isHere(build)) {
       outcomes.push(outcomeOf(build, "waits"));
       problems.push(waiting(root, build));
     } else if (signing.refused.has(`${build.client} ${build.platform}`)) {
@@ -81,6 +80,9 @@ export const buildPackages = operation(async (input: Input, ports): Promise<Buil
   }
   return { builds: outcomes, problems };
 });
+
+/** Whether this machine can do it. */
+const isHere = ({ steps: { on } }: PlannedBuild): boolean => on === undefined || on === systemOf(process.platform);
 
 const noSigning: Signing = {
   of: () => ({ files: [], secrets: {}, plain: {} }),
