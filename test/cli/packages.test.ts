@@ -45,6 +45,9 @@ const states = (folder: string, ...args: string[]) => {
 describe("a build", () => {
   test("is made of what has changed since its last good one, each by a number that no other has", () => {
     const folder = withSteps(["3-acre", "saltmarsh"], [pack]);
+    const bare = workspaceWith(["3-acre"]);
+    edit(bare, "template.yaml", withoutBuilds);
+    expect(oxalis(bare, "build")).toMatchObject({ code: 1, err: expect.stringContaining("[build-unknown]") });
     expect(states(folder, "--dry-run").said).toEqual(["3-acre 1 would never", "saltmarsh 1 would never"]);
     expect(existsSync(join(folder, "builds"))).toBe(false);
     expect(states(folder).said).toEqual(["3-acre 1 good never", "saltmarsh 1 good never"]);

@@ -13,7 +13,7 @@ import { planRelease } from "../../clients/release/release.ts";
 import { isHeld } from "../../ground/files/holding/lock.ts";
 import { writeTogether } from "../../ground/files/writing/together.ts";
 import { isError, type Problem, problem } from "../../ground/problems/problem.ts";
-import { attempt } from "../../ground/problems/result.ts";
+import { attempt, refuse } from "../../ground/problems/result.ts";
 import type { Platform } from "../../ground/values/platform.ts";
 import type { Place } from "../../ground/values/source.ts";
 import { readReceipt } from "../jobs/receipt.ts";
@@ -66,6 +66,8 @@ export async function prepareBuilds(
   wanted: BuildsWanted,
   options: Omit<GenerateOptions, "clients">,
 ): Promise<Prepared> {
+  if (Object.keys(workspace.notes.data.builds).length === 0)
+    refuse("build-unknown", "template.yaml does not say how anything is built.");
   const first = await made(workspace, wanted.clients, wanted, options);
   if (options.dryRun) return first;
   const spent = new Set(first.builds.filter(({ reason, isSpent }) => reason && isSpent).map(({ client }) => client));
