@@ -15,7 +15,7 @@ const completed = (...words: string[]) =>
 test("every command and each of its options is completed", () => {
   const names = Object.keys(rows);
   expect(completed("")).toEqual(names.filter((name) => !name.includes(" ")));
-  expect(completed("keys", "a")).toEqual(["adopt"]);
+  expect(completed("keys", "a")).toEqual(["accept", "adopt"]);
   for (const [name, { options }] of Object.entries<Row>(rows))
     expect(completed(...name.split(" "), "--")).toEqual(Object.keys(options).map(flagOf));
 });

@@ -39,7 +39,8 @@ function show(clients: readonly ClientView[], gaps: readonly Problem[], terminal
   const ready = secret ? 0 : clients.filter(({ problems }) => !problems.some(isError)).length;
   const said = ready === clients.length ? out.green : out.red;
   const why = secret ? ": the template holds what no client may get" : "";
-  print(said(`\n${ready} of ${countOf(clients.length, "client")} ${ready === 1 ? "is" : "are"} ready${why}.`));
+  const are = ready === 1 || clients.length === 1 ? "is" : "are";
+  print(said(`\n${ready} of ${countOf(clients.length, "client")} ${are} ready${why}.`));
 }
 
 function row({ client, values, problems }: ClientView, { out }: Terminal): string[] {
