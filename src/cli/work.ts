@@ -28,6 +28,7 @@ const commands: { readonly [N in CommandName]: () => Promise<{ run: Run<N> }> } 
   board: () => import("./commands/board.ts"),
   release: () => import("./commands/release.ts"),
   build: () => import("./commands/build.ts"),
+  builds: () => import("./commands/builds.ts"),
   inspect: () => import("./commands/inspect.ts"),
   keys: () => import("./commands/keys/list.ts"),
   "keys make": () => import("./commands/keys/make.ts"),

@@ -50,7 +50,8 @@ const calls: readonly (readonly [command: string, ...args: string[]])[] = [
   ["keys", "saltmarsh"],
   ["keys make", "--dry-run"],
   ["keys request", "--dry-run"],
-  ["build", "--dry-run"],
+  ["build", "3-acre", "--platform", "web"],
+  ["builds"],
   ["inspect", join(folder, "saltmarsh.ipa")],
   ["clean"],
 ];

@@ -65,6 +65,13 @@ describe("a build", () => {
     expect(oxalis(folder, "release", "saltmarsh", "--minor", "--force").code).toBe(0);
     expect(states(folder, "saltmarsh").said).toEqual(["saltmarsh 3 good changed"]);
     expect(made(folder, "saltmarsh")).toContain("1.1.0+3");
+    const listed = oxalis(folder, "builds");
+    expect(listed.out).toMatch(
+      /3-acre +store +Web +1\.0\.0 \(2\) +\d{4}-\d\d-\d\d +built +builds\/3-acre\/store\/1\.0\.0\+2/,
+    );
+    expect([listed.code, listed.out.match(/ built /g)?.length]).toEqual([0, 2]);
+    expect(oxalis(folder, "board").out).toMatch(/ built\n[\s\S]*3-acre .* 1\.0\.0 \(2\)/);
+    expect(oxalis(folder, "builds", "--all").out).toContain("5 builds.");
     expect(readdirSync(join(folder, ".oxalis/building/saltmarsh.store.web"))).not.toContain("variant");
   });
 
@@ -81,6 +88,7 @@ describe("a build", () => {
     ]);
     expect(readFileSync(join(folder, "builds/3-acre/store/1.0.0+1/web/build.log"), "utf8")).toContain("TS2304");
     edit(folder, "template.yaml", (text) => text.replace("src/app.ts(4,2): error TS2304: Cannot find name x", "no"));
+    expect(oxalis(folder, "builds").out).toMatch(/failed +The code does not compile: Cannot find name x/);
     // A cause of one client's own stops nobody else.
     const second = states(folder);
     expect(second.said).toEqual(["3-acre 2 failed failed", "saltmarsh 1 good never"]);

@@ -31,6 +31,9 @@ const asData = (each: ClientStanding): object => ({
   client: each.client,
   name: each.name,
   asked: each.asked ?? null,
+  ...(each.built
+    ? { built: each.built.map(({ platform, version, build, on }) => ({ platform, version, build, on })) }
+    : {}),
   stores: each.stores.map(({ store, required, recommended, creation, parts, lines, captures, ...more }) => ({
     store,
     required,
@@ -81,9 +84,14 @@ function show(clients: readonly ClientStanding[], today: string, terminal: Termi
         room,
       )}\n`,
     );
+  const hasBuilds = clients.some(({ built }) => built);
   const drawn = table(
-    ["client", ...used.map(({ title }) => title)],
-    clients.map((each) => [each.client, ...used.map(({ key }) => meter(each, key, terminal))]),
+    ["client", ...used.map(({ title }) => title), ...(hasBuilds ? ["built"] : [])],
+    clients.map((each) => [
+      each.client,
+      ...used.map(({ key }) => meter(each, key, terminal)),
+      ...(hasBuilds ? [builtSaid(each)] : []),
+    ]),
     out,
     room,
   ).split("\n");
@@ -97,6 +105,11 @@ function show(clients: readonly ClientStanding[], today: string, terminal: Termi
   const done = clients.filter(isCompleteEverywhere).length;
   print(`\n${countOf(clients.length, "client")}, ${done} complete for every store.`);
   if (settings.verbose) for (const each of clients) showHolding(each, terminal);
+}
+
+/** The last good build; another platform's may be older. */
+function builtSaid({ built: [last] = [] }: ClientStanding): string {
+  return last ? `${last.version} (${last.build})` : "";
 }
 
 function meter(each: ClientStanding, key: StoreKey, { out }: Terminal): string {
@@ -139,6 +152,7 @@ const block = (
 ): string[] => [
   terminal.out.bold(each.client),
   ...used.map(({ key, title }) => `  ${title}: ${meter(each, key, terminal)}`),
+  ...(each.built ? [`  built: ${builtSaid(each)}`] : []),
   ...nextSaid(each, today, terminal),
 ];
 

@@ -27,6 +27,15 @@ export const buildRows = {
       dryRun: { kind: "flag", says: "say what would be built, and build nothing" },
     },
   },
+  builds: {
+    says: "list what has been built: for whom, of what state, where it lies",
+    arguments: { clients },
+    options: {
+      ...inWorkspace,
+      ...ofClients,
+      all: { kind: "flag", says: "every build, and not the last of each thing alone" },
+    },
+  },
   inspect: {
     says: "look into packages, whoever built them: whose each is, which version, signed by whom",
     arguments: { files: { says: "packages: .apk, .aab, .ipa, .msix; several stand side by side", needed: "some" } },

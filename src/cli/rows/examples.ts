@@ -35,6 +35,7 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
     "release saltmarsh --take-back",
   ],
   build: ["build --dry-run"],
+  builds: ["builds", "builds saltmarsh --all"],
   inspect: ["inspect saltmarsh.ipa"],
   keys: ["keys", "keys --within 90"],
   "keys make": ["keys make", "keys make saltmarsh --dry-run"],

@@ -50,6 +50,14 @@ export const buildsOf = latestOf("package-", buildSchema);
 export const buildSlot = ({ stage, platform, build }: Pick<BuildRecord, "stage" | "platform" | "build">): string =>
   `${stage}-${platform}-${build}`;
 
+/** The last good build of each platform for the store, the latest first. */
+export function lastGood(all: BuildRecords): BuildRecord[] {
+  const found = platforms.flatMap(
+    (platform) => buildsAt(all, "store", platform).find(({ state }) => state === "good") ?? [],
+  );
+  return found.sort((a, b) => b.build - a.build);
+}
+
 /** The builds of a stage and platform, the latest first. */
 export const buildsAt = (all: BuildRecords, stage: string, platform: Platform): BuildRecord[] =>
   Object.values(all)

@@ -1,3 +1,4 @@
+import { buildsOf, lastGood } from "../../agency/history/builds.ts";
 import { type Letter, lettersTo, sentOf, unsureSaid } from "../../agency/history/letters.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Resolved } from "../../app/variant/variant.ts";
@@ -20,7 +21,16 @@ export function boardOf(
   const keys = keyFindings(workspace, all, today);
   const standing = standings(workspace, others, picked, today);
   return standing.map(({ problems: ofStores, ...rest }) => {
-    const each = { ...rest, problems: [...ofStores, ...(keys.get(rest.client) ?? [])] };
+    const builds = attempt(() => lastGood(buildsOf.read(workspace.root, rest.client) ?? {}));
+    const each = {
+      ...rest,
+      ...(builds.ok && builds.value.length > 0 ? { built: builds.value } : {}),
+      problems: [
+        ...ofStores,
+        ...(keys.get(rest.client) ?? []),
+        ...(builds.ok ? [] : ofClient(rest.client, builds.problems)),
+      ],
+    };
     const read = attempt(() => lettersTo.read(workspace.root, each.client) ?? []);
     if (!read.ok) {
       const damaged = ofClient(each.client, read.problems);

@@ -130,6 +130,7 @@ function Row({ standing, at, used, today }: RowProps) {
   const waits = [
     ...(next?.since && next.since < today ? [`since ${next.since}`] : []),
     ...(standing.asked ? [`asked on ${standing.asked}`] : []),
+    ...(standing.built?.[0] ? [`built as ${standing.built[0].version} (${standing.built[0].build})`] : []),
   ];
   return (
     <button
