@@ -380,7 +380,10 @@ test("a site says of the app that opens its addresses what signs it: the client'
     return all.map((each: { target: { sha256_cert_fingerprints: string[] } }) => each.target.sha256_cert_fingerprints);
   };
   expect(oxalis(folder, "check").err).toContain(`${file} keeps the template's fingerprints`);
+  // Another app that it names may be the template's too: whose identifier goes there follows from who reads the file.
+  const named = () => oxalis(folder, "audit").err;
   expect(made()).toEqual([[old, old.replace("AB", "AC")], [another]]);
+  expect(named()).toContain('with: "{identifiers.android}"');
   // What is left of the template's is told by the audit.
   const audited = oxalis(folder, "audit");
   expect([audited.code, audited.err]).toEqual([

@@ -57,6 +57,7 @@ describe("a build", () => {
     expect(states(folder).said).toEqual(["3-acre 1 same", "saltmarsh 1 same"]);
     // What changes is built by the next number; what differs by its number alone is no change.
     edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("3 Acre Greens", "3 Acre Leaves"));
+    expect(states(folder, "--dry-run").said).toEqual(["3-acre 2 would changed", "saltmarsh 1 same"]);
     expect(states(folder).said).toEqual(["3-acre 2 good changed", "saltmarsh 1 same"]);
     expect(states(folder).said).toEqual(["3-acre 2 same", "saltmarsh 1 same"]);
     expect(made(folder, "3-acre")).toEqual(["1.0.0+1", "1.0.0+2"]);

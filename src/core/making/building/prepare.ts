@@ -69,7 +69,7 @@ export async function prepareBuilds(
   if (Object.keys(workspace.notes.data.builds).length === 0)
     refuse("build-unknown", "template.yaml does not say how anything is built.");
   const first = await made(workspace, wanted.clients, wanted, options);
-  if (options.dryRun) return first;
+  if (options.dryRun) return { ...first, builds: first.builds.map((each) => numbered(each, first.builds)) };
   const spent = new Set(first.builds.filter(({ reason, isSpent }) => reason && isSpent).map(({ client }) => client));
   const untaken = first.builds.filter(({ reason, client }) => reason && !hasNumber(workspace, client));
   const taking = new Set([...spent, ...untaken.map(({ client }) => client)]);
@@ -93,6 +93,12 @@ export async function prepareBuilds(
     builds: [...without(first.builds, taking), ...renewed].sort((a, b) => order(a) - order(b)),
     problems: [...first.problems, ...problems, ...second.problems.filter(isError)],
   };
+}
+
+/** A build with the number that it would have: the next one, where some build of the client's would spend that. */
+function numbered(each: PlannedBuild, all: readonly PlannedBuild[]): PlannedBuild {
+  const takesNext = all.some(({ client, reason, isSpent }) => client === each.client && reason && isSpent);
+  return each.reason && takesNext ? { ...each, build: each.build + 1 } : each;
 }
 
 const without = (builds: readonly PlannedBuild[], clients: ReadonlySet<string>): PlannedBuild[] =>

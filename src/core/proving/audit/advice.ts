@@ -110,9 +110,17 @@ function excerpt(line: string, found: string): string {
   return text.length <= 300 ? text : found;
 }
 
-/** An identifier is the platform's in whose folder the file lies; everybody's where several share it. */
+/** What a site says of apps is read by the apps' own systems (Digital Asset Links; Apple, associated domains). */
+const readElsewhere: readonly { file: RegExp; field: Field }[] = [
+  { file: /(^|\/)assetlinks\.json$/, field: "identifiers.android" },
+  { file: /(^|\/)apple-app-site-association(\.json)?$/, field: "identifiers.ios" },
+];
+
+/** An identifier is the platform's that reads it, or in whose folder it lies; everybody's where several share that. */
 function fieldFor({ parts }: Template, { file, kind }: Residue): Field {
   if (kind !== "identifier") return fieldsOf[kind ?? "name"];
+  const reader = readElsewhere.find((each) => each.file.test(file));
+  if (reader) return reader.field;
   const own = parts
     .filter(({ folder }) => folder === "" || file.startsWith(`${folder}/`))
     .sort((a, b) => b.folder.length - a.folder.length)[0];
