@@ -1,5 +1,4 @@
 import { createHash } from "node:crypto";
-import { basename, dirname, resolve } from "node:path";
 import { type KeyRecord, keysOf } from "../agency/history/keys.ts";
 import { type ProfileRecord, profileSlot, profilesOf } from "../agency/history/profiles.ts";
 import { requestsOf } from "../agency/history/requests.ts";
@@ -12,19 +11,19 @@ import { type OpenRequest, ownerOfProfile, type ProfileOwner, requestFor } from 
 import { entryFacts, newPassword, secretFiles } from "../clients/keys/material.ts";
 import { type KeyRole, profileFile, waitingFile } from "../clients/keys/roles.ts";
 import { ownKeys } from "../clients/keys/standing.ts";
-import { type CertificateFacts, certificateFacts, isPair } from "../ground/certificates/certificate.ts";
+import { type CertificateFacts, certificateFacts, isPair, pemOf } from "../ground/certificates/certificate.ts";
 import { keyStoreBytes } from "../ground/certificates/key-store.ts";
-import { readInside } from "../ground/files/reading/folder.ts";
 import { type Change, writeTogether } from "../ground/files/writing/together.ts";
 import type { Problem } from "../ground/problems/problem.ts";
 import { attemptAsync, refuse, unwrap } from "../ground/problems/result.ts";
 import { secretOf } from "../ground/values/secret.ts";
-import { keepSecrets, type OpenVault, openVault, putSealed, readSecret } from "../ground/vault/vault.ts";
+import { keepSecrets, type OpenVault, putSealed, readSecret } from "../ground/vault/vault.ts";
 import { signedApps } from "../proving/keys/findings.ts";
+import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
-import { vaultOf } from "./running/vault.ts";
-import { type At, holding, inWorkspace, openWorkspace } from "./running/workspace.ts";
+import { vaultOf, withVault } from "./running/vault.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At {
   files: readonly string[];
@@ -47,21 +46,14 @@ export interface AcceptedFiles {
 
 /** Takes in what came back from an authority. A file that fits nobody is told, and keeps none of the others. */
 export const acceptKeys = operation(async (input: Input, ports): Promise<AcceptedFiles> => {
-  const files = input.files.map((file) => {
-    const path = resolve(ports.folder, file);
-    return { file: basename(path), bytes: readInside(dirname(path), basename(path), file) };
-  });
+  const files = input.files.map((file) => readNamed(ports, file));
   const before = await openWorkspace(input, ports);
   const vault = vaultOf(before, ports);
   if (input.dryRun) return finish(await decide(before, files, input, vault.recipient, ports));
-  const passPhrase = await ports.passPhrase("of the vault");
-  return holding(vault.root, async () => {
-    const opened = await openVault(vault, passPhrase);
-    return inWorkspace(input, ports, { writes: true }, async (workspace) => {
-      const decided = await decide(workspace, files, input, vault.recipient, ports);
-      await keep(opened, workspace, decided.all);
-      return finish(decided);
-    });
+  return withVault(input, ports, before, async (opened, workspace) => {
+    const decided = await decide(workspace, files, input, vault.recipient, ports);
+    await keep(opened, workspace, decided.all);
+    return finish(decided);
   });
 });
 
@@ -82,7 +74,7 @@ const finish = ({ all, problems }: { all: readonly Decided[]; problems: readonly
 
 async function decide(
   workspace: Workspace,
-  files: readonly { file: string; bytes: Uint8Array }[],
+  files: readonly { name: string; bytes: Uint8Array }[],
   { client }: Input,
   vault: string,
   ports: Ports,
@@ -128,7 +120,7 @@ async function decide(
     };
   };
   const read = [];
-  for (const { file, bytes } of files) read.push(await attemptAsync(() => decideOne(file, bytes)));
+  for (const { name, bytes } of files) read.push(await attemptAsync(() => decideOne(name, bytes)));
   return {
     all: read.flatMap((each) => (each.ok ? [each.value] : [])),
     problems: read.flatMap((each) => (each.ok ? [] : each.problems)),
@@ -215,8 +207,7 @@ async function storeOf(vault: OpenVault, { client, open, facts, record }: Extrac
   const key = secretOf(Buffer.from(content).toString());
   if (!isPair(key, facts.certificate))
     return refuse("key-changed", `The key of ${request.name} is not the one that was asked with.`, { client });
-  const certificate = `-----BEGIN CERTIFICATE-----\n${facts.certificate}\n-----END CERTIFICATE-----\n`;
-  const entry = { alias: request.name, key, certificate };
+  const entry = { alias: request.name, key, certificate: pemOf(facts.certificate) };
   const password = newPassword();
   const material = { facts: entryFacts(entry), content: await keyStoreBytes(entry, password), password };
   return secretFiles(client, role, record.name, material);

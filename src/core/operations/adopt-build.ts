@@ -1,7 +1,5 @@
-import { basename, dirname, resolve } from "node:path";
 import { type BuildRecord, type BuiltFile, buildSlot, buildsOf } from "../agency/history/builds.ts";
 import { pickClients } from "../agency/workspace/read.ts";
-import { readInside } from "../ground/files/reading/folder.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import { isError } from "../ground/problems/problem.ts";
 import { refuse, stop } from "../ground/problems/result.ts";
@@ -12,6 +10,7 @@ import { type BuildOutcome, outcomeOf } from "../making/building/outcome.ts";
 import { prepareBuilds } from "../making/building/prepare.ts";
 import { buildFolder } from "../making/building/work.ts";
 import { judgeBuilt } from "../proving/packages/built.ts";
+import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
 import { noted } from "./running/ports.ts";
 import { type At, inWorkspace } from "./running/workspace.ts";
@@ -51,19 +50,16 @@ export const adoptBuild = operation(
       const { builds, problems } = await prepareBuilds(workspace, wanted, options);
       const [build] = builds;
       if (!build) return refuse("build-refused", problems[0]?.message ?? `${client.key} is not built for ${platform}.`);
-      const files = input.files.map((named) => {
-        const path = resolve(ports.folder, named);
-        return { name: basename(path), content: readInside(dirname(path), basename(path), named, largestPackage) };
-      });
+      const files = input.files.map((named) => readNamed(ports, named, largestPackage));
       const kept = files.map(
-        ({ name, content }): BuiltFile => ({
+        ({ name, bytes }): BuiltFile => ({
           kind: kindOf(name),
           path: name,
-          size: content.length,
-          sha256: sha256(content),
+          size: bytes.length,
+          sha256: sha256(bytes),
         }),
       );
-      const contents = new Map(files.map(({ name, content }) => [name, content]));
+      const contents = new Map(files.map(({ name, bytes }) => [name, bytes]));
       const found = await judgeBuilt(kept, (name) => contents.get(name) ?? new Uint8Array(), build);
       if (found.some(isError)) stop(found);
       const entry: BuildRecord = {
@@ -73,7 +69,7 @@ export const adoptBuild = operation(
       };
       const all = buildsOf.read(root, client.key) ?? {};
       writeTogether(root, [
-        ...files.map(({ name, content }) => [`${buildFolder(build)}/${name}`, content] as const),
+        ...files.map(({ name, bytes }) => [`${buildFolder(build)}/${name}`, bytes] as const),
         ...buildsOf.changes(root, client.key, { ...all, [buildSlot(entry)]: entry }),
       ]);
       return outcomeOf(build, "good", { files: kept });

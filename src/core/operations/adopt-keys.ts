@@ -1,4 +1,3 @@
-import { basename, dirname, resolve } from "node:path";
 import { type KeyRecord, keysOf } from "../agency/history/keys.ts";
 import type { Workspace } from "../agency/workspace/workspace.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
@@ -12,18 +11,17 @@ import {
 } from "../clients/keys/adopting.ts";
 import { secretFiles } from "../clients/keys/material.ts";
 import { type KeyRole, keyFile, keyName, keyRoleFacts } from "../clients/keys/roles.ts";
-import { markOf } from "../clients/keys/standing.ts";
+import { markInName, markOf } from "../clients/keys/standing.ts";
 import { teamOf } from "../ground/certificates/extensions.ts";
-import { readInside } from "../ground/files/reading/folder.ts";
-import { makeRoot } from "../ground/files/writing/door.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import { expectedAmong } from "../ground/problems/nearest.ts";
 import { refuse, stop, unwrap } from "../ground/problems/result.ts";
 import { hasSecret, keepSecrets, type OpenVault } from "../ground/vault/vault.ts";
+import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
-import { passPhraseFor, vaultFolder, vaultWith } from "./running/vault.ts";
-import { type At, holding, inWorkspace, openWorkspace } from "./running/workspace.ts";
+import { vaultFolder, withVault } from "./running/vault.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, AdoptSaid {
   file: string;
@@ -45,23 +43,18 @@ export interface AdoptedKey {
 
 /** Takes in a key that there is: looks into it, finds whose it is, and keeps it as it came. */
 export const adoptKey = operation(async (input: Input, ports): Promise<AdoptedKey> => {
-  const path = resolve(ports.folder, input.file);
-  const bytes = readInside(dirname(path), basename(path), input.file);
+  const { path, name, bytes } = readNamed(ports, input.file);
   const before = await openWorkspace(input, ports);
-  const folder = vaultFolder(before, ports);
-  const looked = await lookInto(path, bytes, input, () => ports.storePassword(basename(path)));
+  // Where it is not said where keys lie, nobody is asked for a password.
+  vaultFolder(before, ports);
+  const looked = await lookInto(path, bytes, input, () => ports.storePassword(name));
   if (input.dryRun) return decide(await ownersIn(before, input), looked, "", input, ports);
-  const passPhrase = await passPhraseFor(folder, ports);
-  makeRoot(folder);
-  return holding(folder, async () => {
-    const vault = await vaultWith(folder, passPhrase);
-    return inWorkspace(input, ports, { writes: true }, async (workspace) => {
-      const owners = await ownersIn(workspace, input);
-      const isTaken = (file: string) => hasSecret(vault, file);
-      const adopted = decide(owners, looked, vault.recipient, input, ports, isTaken);
-      if (!adopted.isKnown) await keep(vault, workspace.root, adopted, looked);
-      return adopted;
-    });
+  return withVault(input, ports, before, async (vault, workspace) => {
+    const owners = await ownersIn(workspace, input);
+    const isTaken = (file: string) => hasSecret(vault, file);
+    const adopted = decide(owners, looked, vault.recipient, input, ports, isTaken);
+    if (!adopted.isKnown) await keep(vault, workspace.root, adopted, looked);
+    return adopted;
   });
 });
 
@@ -98,7 +91,7 @@ function decide(
   const team = keyRoleFacts[role].isOfTeam ? (teamOf(material.facts.subject) ?? owner.team) : undefined;
   // One that takes another's place is called otherwise: what was there stays there, recorded or not.
   const isOther = known !== undefined || isTaken(keyFile(owner.key, role, keyName(owner.key, role)));
-  const mark = isOther ? markOf(material.facts)?.replaceAll(":", "").slice(0, 8).toLowerCase() : undefined;
+  const mark = isOther ? markInName(markOf(material.facts)) : undefined;
   const record: KeyRecord = {
     name: keyName(owner.key, role, mark),
     came: "adopted",

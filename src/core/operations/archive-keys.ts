@@ -1,4 +1,4 @@
-import { basename, dirname, resolve } from "node:path";
+import { resolve } from "node:path";
 import { strFromU8, unzipSync, zipSync } from "fflate";
 import { entriesOf, readInside } from "../ground/files/reading/folder.ts";
 import { filesBelow, leadsDown, lookAt, makeRoot } from "../ground/files/writing/door.ts";
@@ -7,6 +7,7 @@ import { writeWhole } from "../ground/files/writing/whole.ts";
 import { refuse } from "../ground/problems/result.ts";
 import { lockWith, unlockWith } from "../ground/vault/age.ts";
 import { openVault, putSealed, vaultAt } from "../ground/vault/vault.ts";
+import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
 import { vaultFolder, vaultOf } from "./running/vault.ts";
 import { type At, holding, inWorkspace, openWorkspace } from "./running/workspace.ts";
@@ -75,13 +76,10 @@ const recordFiles = (root: string): string[] =>
  */
 export const restoreKeys = operation(async (input: Input, ports): Promise<KeptKeys> => {
   const folder = vaultFolder(await openWorkspace(input, ports), ports);
-  const path = resolve(ports.folder, input.file);
-  const locked = readInside(dirname(path), basename(path), input.file);
-  if (locked.length > largest)
-    refuse("file-too-large", `${basename(path)} has ${locked.length} bytes; the limit is ${largest}.`);
+  const { path, name, bytes: locked } = readNamed(ports, input.file);
   const opened = await unlockWith(await ports.passPhrase("of the archive"), locked);
-  if (!opened) refuse("passphrase-wrong", `${basename(path)} does not open by this pass phrase.`);
-  const files = Object.entries(unzipped(opened, basename(path)));
+  if (!opened) refuse("passphrase-wrong", `${name} does not open by this pass phrase.`);
+  const files = Object.entries(unzipped(opened, name));
   const secrets = files.flatMap(([name, content]) => within(name, inVault, content));
   const records = files.flatMap(([name, content]) => within(name, inWorkspaceFolder, content));
   makeRoot(folder);

@@ -10,9 +10,15 @@ import { attemptAsync, orStopAsync, refuse } from "../ground/problems/result.ts"
 import { largestPackage } from "../ground/values/package.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import { byHand } from "../making/building/by-hand.ts";
-import { systemOf } from "../making/building/environment.ts";
+import { systemFacts, systemOf } from "../making/building/environment.ts";
 import { type BuildOutcome, outcomeOf } from "../making/building/outcome.ts";
-import { type Built, leaveOutBuilds, type OpenedSigning, performBuild } from "../making/building/perform.ts";
+import {
+  type Built,
+  leaveOutBuilds,
+  nothingToSign,
+  type OpenedSigning,
+  performBuild,
+} from "../making/building/perform.ts";
 import { type PlannedBuild, prepareBuilds } from "../making/building/prepare.ts";
 import { buildFolder, workFolder } from "../making/building/work.ts";
 import { judgeBuilt } from "../proving/packages/built.ts";
@@ -39,27 +45,25 @@ export interface BuildsMade {
 
 /** Builds what has changed since its last good build, by the agency's own commands, each number once. */
 export const buildPackages = operation(async (input: Input, ports): Promise<BuildsMade> => {
-  const { prepared, signing } = await inWorkspace(input, ports, { writes: !input.dryRun }, async (workspace) => {
+  const { dryRun } = input;
+  const { workspace, prepared } = await inWorkspace(input, ports, { writes: !dryRun }, async (workspace) => {
     const clients = await chooseClients(workspace, input);
     const given = { ...input, clients, ...noted(ports) };
-    const { dryRun } = input;
     const cache = ports.openCache(workspace.root);
     const options = { dryRun, settled: false, smallest: false, today: ports.today(), cache, on: () => {} };
-    const prepared = await prepareBuilds(workspace, given, options);
-    const wanted = prepared.builds.filter((each) => each.reason !== undefined && isHere(each));
-    const signing =
-      input.unsigned || dryRun || wanted.length === 0
-        ? noSigning
-        : await openSigning(workspace, await resolveAll(workspace), wanted, ports);
-    return { prepared, signing: { ...signing, root: workspace.root } };
+    return { workspace, prepared: await prepareBuilds(workspace, given, options) };
   });
-  const { root } = signing;
+  const { root } = workspace;
+  const wanted = prepared.builds.filter((each) => each.reason !== undefined && isHere(each));
+  // Nobody else waits while a pass phrase is typed.
+  const isSigned = !input.unsigned && !dryRun && wanted.length > 0;
+  const signing = isSigned ? await openSigning(workspace, await resolveAll(workspace), wanted, ports) : noSigning;
   const problems = [...prepared.problems, ...signing.problems];
   const outcomes: BuildOutcome[] = [];
   const stopped = new Set<Platform>();
   for (const build of prepared.builds) {
     if (build.reason === undefined) outcomes.push(asBefore(build));
-    else if (input.dryRun) outcomes.push(outcomeOf(build, "would"));
+    else if (dryRun) outcomes.push(outcomeOf(build, "would"));
     else if (!isHere(build)) {
       outcomes.push(outcomeOf(build, "waits"));
       problems.push(waiting(root, build));
@@ -68,7 +72,7 @@ export const buildPackages = operation(async (input: Input, ports): Promise<Buil
     } else if (stopped.has(build.platform)) problems.push(notBegun(build));
     else {
       const own = signing.of(build);
-      const done = await attemptAsync(() => orStopAsync(() => makeOne(root, build, own, input, ports), cannot(build)));
+      const done = await attemptAsync(() => orStopAsync(() => makeOne(root, build, own, ports), cannot(build)));
       if (!done.ok) problems.push(...ofClient(build.client, done.problems));
       else {
         const { outcome, isShared } = done.value;
@@ -84,11 +88,7 @@ export const buildPackages = operation(async (input: Input, ports): Promise<Buil
 /** Whether this machine can do it. */
 const isHere = ({ steps: { on } }: PlannedBuild): boolean => on === undefined || on === systemOf(process.platform);
 
-const noSigning: Signing = {
-  of: () => ({ files: [], secrets: {}, plain: {} }),
-  refused: new Set(),
-  problems: [],
-};
+const noSigning: Signing = { of: () => nothingToSign, refused: new Set(), problems: [] };
 
 /** The last good build, of which nothing has changed. */
 const asBefore = (build: PlannedBuild): BuildOutcome => {
@@ -103,7 +103,7 @@ function waiting(root: string, build: PlannedBuild): Problem {
   leaveOutBuilds(root);
   writeTogether(root, [[sheet, byHand(build, identifier)]]);
   const { client, platform, steps } = build;
-  return problem("build-elsewhere", `It wants ${steps.on === "mac" ? "a Mac" : steps.on}.`, {
+  return problem("build-elsewhere", `It wants ${systemFacts[steps.on ?? "linux"].title}.`, {
     client,
     platform,
     severity: "warning",
@@ -127,7 +127,6 @@ async function makeOne(
   root: string,
   build: PlannedBuild,
   signing: OpenedSigning & { signer?: string },
-  at: At,
   ports: Ports,
 ): Promise<{ outcome: BuildOutcome; problems: readonly Problem[]; isShared: boolean }> {
   const thing = join(root, workFolder(build));
@@ -145,7 +144,7 @@ async function makeOne(
         files: [],
         ...(signing.signer === undefined ? {} : { signer: signing.signer }),
       };
-      await record(build, begun, at, ports);
+      await record(root, build, begun);
       ports.on({ what: "building", build: outcomeOf(build, "would"), usual: build.usual });
       const started = Date.now();
       const means = {
@@ -167,7 +166,7 @@ async function makeOne(
       const state = problems.some(isError) ? "failed" : "good";
       const [first] = problems;
       const why = state === "failed" && first ? { why: first.message } : {};
-      await record(build, { ...begun, state, seconds, files: [...built.files], ...why }, at, ports);
+      await record(root, build, { ...begun, state, seconds, files: [...built.files], ...why });
       const outcome = outcomeOf(build, state, { files: built.files, seconds });
       ports.on({ what: "built", build: outcome });
       return { outcome, problems, isShared: built.isShared };
@@ -185,8 +184,8 @@ const lookInto = (root: string, build: PlannedBuild, { files }: Built, signer: s
   });
 
 /** Keeps what is known of a build in the client's history. */
-const record = ({ client }: PlannedBuild, entry: BuildRecord, at: At, ports: Ports): Promise<void> =>
-  inWorkspace(at, ports, { writes: true }, async ({ root }) => {
+const record = (root: string, { client }: PlannedBuild, entry: BuildRecord): Promise<void> =>
+  holding(root, async () => {
     const all = buildsOf.read(root, client) ?? {};
     writeTogether(root, buildsOf.changes(root, client, { ...all, [buildSlot(entry)]: entry }));
   });

@@ -32,7 +32,7 @@ export const checkInputs = operation(async ({ report, ...input }: Input, ports):
 
 /** With what is wrong with clients' keys, as far as it shows without the vault; where somebody keeps keys here. */
 async function withKeys(workspace: Workspace, found: Checked, ports: Ports): Promise<Checked> {
-  const own = keyFindings(workspace, await resolveAll(workspace), ports.today());
+  const own = keyFindings(workspace, { all: await resolveAll(workspace), picked: found.clients }, ports.today());
   if (own.size === 0) return found;
   const vault = attempt(() => vaultFolder(workspace, ports));
   return {

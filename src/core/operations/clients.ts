@@ -25,10 +25,12 @@ export const listClients = operation(async (input: At & OfClients, ports): Promi
   const { group, state } = input;
   const named = pickClients(workspace, input.clients).filter((each) => isInGroup(each, group));
   const all = await resolveAll(workspace);
-  const signing = keepsKeys(workspace, all) ? signingStandings(workspace, all, { today: ports.today() }) : [];
+  const clients = ofClients(all, named).filter((each) => state === undefined || isInState(each, state));
+  const picked = { all, picked: clients };
+  const signing = keepsKeys(workspace, all) ? signingStandings(workspace, picked, { today: ports.today() }) : [];
   return {
+    clients,
     signing: new Map(signing.map((each) => [each.client, signingState([...each.keys, ...each.profiles])])),
-    clients: ofClients(all, named).filter((each) => state === undefined || isInState(each, state)),
     platforms: workspace.agency.data.platforms,
     retired: workspace.retired.map(({ key, since }) => ({ client: key, on: since.on })),
   };

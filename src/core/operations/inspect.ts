@@ -1,4 +1,4 @@
-import { basename, dirname, resolve } from "node:path";
+import { basename } from "node:path";
 import { lastRelease } from "../agency/history/ledger.ts";
 import { type PackageFacts, packageKinds } from "../app/packages/facts.ts";
 import { readPackage } from "../app/packages/read.ts";
@@ -6,11 +6,11 @@ import type { Resolved } from "../app/variant/variant.ts";
 import { resolveAll } from "../clients/derive/resolve.ts";
 import { type KeyRole, keyRoleFacts } from "../clients/keys/roles.ts";
 import { ownKeys } from "../clients/keys/standing.ts";
-import { readInside } from "../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../ground/problems/problem.ts";
 import { attemptAsync } from "../ground/problems/result.ts";
 import { largestPackage } from "../ground/values/package.ts";
 import { judgePackage } from "../proving/packages/judge.ts";
+import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
 import { type At, openWorkspace } from "./running/workspace.ts";
 
@@ -35,12 +35,9 @@ export interface Inspected {
  */
 export const inspectPackages = operation(async (input: Input, ports): Promise<Inspected[]> => {
   const read = input.files.map((named) => {
-    const path = resolve(ports.folder, named);
-    const isAlone = input.files.filter((each) => basename(each) === basename(path)).length === 1;
-    return {
-      file: isAlone ? basename(path) : named,
-      bytes: readInside(dirname(path), basename(path), named, largestPackage),
-    };
+    const { name, bytes } = readNamed(ports, named, largestPackage);
+    const isAlone = input.files.filter((each) => basename(each) === name).length === 1;
+    return { file: isAlone ? name : named, bytes };
   });
   const opened = await attemptAsync(() => openWorkspace(input, ports));
   const clients = opened.ok ? await resolveAll(opened.value) : [];

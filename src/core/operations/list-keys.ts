@@ -22,14 +22,11 @@ export interface ListedKeys {
 export const listKeys = operation(async ({ within, ...input }: Input, ports): Promise<ListedKeys> => {
   const workspace = await openWorkspace(input, ports);
   const { all, picked } = await resolvePicked(workspace, await chooseClients(workspace, input));
-  const wanted = new Set(picked.map(({ client }) => client.key));
-  const standings = signingStandings(workspace, all, {
-    today: ports.today(),
-    ...(within === undefined ? {} : { notice: within }),
-  });
+  const clients = signingStandings(
+    workspace,
+    { all, picked },
+    { today: ports.today(), ...(within === undefined ? {} : { notice: within }) },
+  );
   const vault = attempt(() => vaultFolder(workspace, ports));
-  return {
-    clients: standings.filter(({ client }) => wanted.has(client)),
-    proven: vault.ok ? provenDays(vault.value) : {},
-  };
+  return { clients, proven: vault.ok ? provenDays(vault.value) : {} };
 });

@@ -6,7 +6,6 @@ import { type KeyRole, keyFile, keyName, keyRoleFacts } from "../clients/keys/ro
 import { ownKeys, wantedRoles } from "../clients/keys/standing.ts";
 import type { ClientView } from "../clients/record/read.ts";
 import { nameParts } from "../ground/certificates/x500.ts";
-import { makeRoot } from "../ground/files/writing/door.ts";
 import { type Change, writeTogether } from "../ground/files/writing/together.ts";
 import { ofClient, type Problem, problem } from "../ground/problems/problem.ts";
 import { refuse } from "../ground/problems/result.ts";
@@ -14,8 +13,8 @@ import { keepSecrets, type OpenVault } from "../ground/vault/vault.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
-import { passPhraseFor, vaultFolder, vaultWith } from "./running/vault.ts";
-import { type At, holding, inWorkspace, openWorkspace } from "./running/workspace.ts";
+import { vaultFolder, withVault } from "./running/vault.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   dryRun: boolean;
@@ -43,23 +42,18 @@ export const makeKeys = operation(async (input: Input, ports): Promise<MadeKeys>
     const { wanted, problems } = await decide(before, input);
     return { made: wanted.map(({ view, role, name }) => ({ client: view.client.key, role, name })), problems };
   }
-  const folder = vaultFolder(before, ports);
+  vaultFolder(before, ports);
   // Nobody is asked for a pass phrase, and no vault is made, where nothing is to be kept in it.
   const first = await decide(before, input);
   if (first.wanted.length === 0) return { made: [], problems: first.problems };
-  const passPhrase = await passPhraseFor(folder, ports);
-  makeRoot(folder);
-  return holding(folder, async () => {
-    const vault = await vaultWith(folder, passPhrase);
-    return inWorkspace(input, ports, { writes: true }, async (workspace) => {
-      const { wanted, problems, known } = await decide(workspace, input);
-      const limit = pLimit(2);
-      const settled = await Promise.all(wanted.map((each) => limit(() => settle(vault, each, ports))));
-      const secrets = settled.flatMap(({ secrets }) => secrets);
-      if (secrets.length > 0) await keepSecrets(vault, secrets);
-      writeTogether(workspace.root, changesOf(workspace.root, settled, known));
-      return { made: settled.map(({ made }) => made), problems };
-    });
+  return withVault(input, ports, before, async (vault, workspace) => {
+    const { wanted, problems, known } = await decide(workspace, input);
+    const limit = pLimit(2);
+    const settled = await Promise.all(wanted.map((each) => limit(() => settle(vault, each, ports))));
+    const secrets = settled.flatMap(({ secrets }) => secrets);
+    if (secrets.length > 0) await keepSecrets(vault, secrets);
+    writeTogether(workspace.root, changesOf(workspace.root, settled, known));
+    return { made: settled.map(({ made }) => made), problems };
   });
 });
 

@@ -17,11 +17,10 @@ interface Input extends At, OfClients {}
 export const proveKeys = operation(async (input: Input, ports): Promise<ClientSigning[]> => {
   const workspace = await openWorkspace(input, ports);
   const { all, picked } = await resolvePicked(workspace, await chooseClients(workspace, input));
-  const wanted = new Set(picked.map(({ client }) => client.key));
   const vault = await openedVault(workspace, ports);
-  const standings = signingStandings(workspace, all, { today: ports.today() });
+  const standings = signingStandings(workspace, { all, picked }, { today: ports.today() });
   const proven: ClientSigning[] = [];
-  for (const standing of standings.filter(({ client }) => wanted.has(client))) {
+  for (const standing of standings) {
     const keys: ClientSigning["keys"][number][] = [];
     for (const each of standing.keys) {
       const found = each.record

@@ -4,10 +4,10 @@ import { resolvePicked } from "../clients/derive/resolve.ts";
 import { type Asked, askedFor } from "../clients/keys/asking.ts";
 import { type KeyRole, keyRoleFacts, waitingFile } from "../clients/keys/roles.ts";
 import { ownKeys } from "../clients/keys/standing.ts";
-import { certificateRequest, publicHalfOf } from "../ground/certificates/request.ts";
+import { publicHalfOf } from "../ground/certificates/certificate.ts";
+import { certificateRequest } from "../ground/certificates/request.ts";
 import { newKey } from "../ground/certificates/self-signed.ts";
 import { nameParts, nameText } from "../ground/certificates/x500.ts";
-import { makeRoot } from "../ground/files/writing/door.ts";
 import { type Change, writeTogether } from "../ground/files/writing/together.ts";
 import { refuse, unwrap } from "../ground/problems/result.ts";
 import { reveal, secretOf } from "../ground/values/secret.ts";
@@ -15,8 +15,8 @@ import { keepSecrets, type OpenVault, readSecret } from "../ground/vault/vault.t
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
-import { passPhraseFor, vaultFolder, vaultWith } from "./running/vault.ts";
-import { type At, holding, inWorkspace, openWorkspace } from "./running/workspace.ts";
+import { withVault } from "./running/vault.ts";
+import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   /** Otherwise every one that an app wants and nobody has. */
@@ -50,29 +50,23 @@ export const requestKeys = operation(async (input: Input, ports): Promise<Writte
   const before = await openWorkspace(input, ports);
   const first = await decide(before, input);
   if (input.dryRun || first.length === 0) return first.map(written);
-  const folder = vaultFolder(before, ports);
-  const passPhrase = await passPhraseFor(folder, ports);
-  makeRoot(folder);
-  return holding(folder, async () => {
-    const vault = await vaultWith(folder, passPhrase);
-    return inWorkspace(input, ports, { writes: true }, async (workspace) => {
-      const asked = await decide(workspace, input);
-      const settled: Settled[] = [];
-      for (const each of asked) settled.push(await settle(vault, each, ports));
-      const secrets = settled.flatMap((each) => each.secrets);
-      if (secrets.length > 0) await keepSecrets(vault, secrets);
-      const requests = new Map(
-        workspace.clients.map((client) => [client.key, unwrap(ownKeys({ client })).requests] as const),
-      );
-      for (const { asked: each, request } of settled)
-        requests.set(each.client, { ...requests.get(each.client), [each.role]: request });
-      const clients = [...new Set(settled.map(({ asked: each }) => each.client))];
-      writeTogether(workspace.root, [
-        ...settled.map(({ asked: each, text }): Change => [fileOf(each), text]),
-        ...clients.flatMap((client) => requestsOf.changes(workspace.root, client, requests.get(client) ?? {})),
-      ]);
-      return settled.map(({ asked: each, request }) => ({ ...written(each), on: request.on }));
-    });
+  return withVault(input, ports, before, async (vault, workspace) => {
+    const asked = await decide(workspace, input);
+    const settled: Settled[] = [];
+    for (const each of asked) settled.push(await settle(vault, each, ports));
+    const secrets = settled.flatMap((each) => each.secrets);
+    if (secrets.length > 0) await keepSecrets(vault, secrets);
+    const requests = new Map(
+      workspace.clients.map((client) => [client.key, unwrap(ownKeys({ client })).requests] as const),
+    );
+    for (const { asked: each, request } of settled)
+      requests.set(each.client, { ...requests.get(each.client), [each.role]: request });
+    const clients = [...new Set(settled.map(({ asked: each }) => each.client))];
+    writeTogether(workspace.root, [
+      ...settled.map(({ asked: each, text }): Change => [fileOf(each), text]),
+      ...clients.flatMap((client) => requestsOf.changes(workspace.root, client, requests.get(client) ?? {})),
+    ]);
+    return settled.map(({ asked: each, request }) => ({ ...written(each), on: request.on }));
   });
 });
 

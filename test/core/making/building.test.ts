@@ -3,6 +3,7 @@ import { expect, test } from "vitest";
 import type { BuildRecord, BuildRecords } from "../../../src/core/agency/history/builds.ts";
 import type { OwnKeys } from "../../../src/core/agency/workspace/workspace.ts";
 import type { PackageFacts } from "../../../src/core/app/packages/facts.ts";
+import { keyRoles } from "../../../src/core/clients/keys/roles.ts";
 import { byHand } from "../../../src/core/making/building/by-hand.ts";
 import { decideBuilds } from "../../../src/core/making/building/decide.ts";
 import { environmentOf, systemFacts } from "../../../src/core/making/building/environment.ts";
@@ -132,7 +133,11 @@ test("keys go to steps by variables for all clients and for one, each with the f
       },
     },
   };
-  const plan = (platform: Parameters<typeof signingPlan>[1]) => signingPlan("3-acre", platform, own, () => "3-acre");
+  const held = keyRoles.flatMap((role) => {
+    const kept = own.records[role];
+    return kept ? [{ role, client: "3-acre", record: kept }] : [];
+  });
+  const plan = (platform: Parameters<typeof signingPlan>[1]) => signingPlan("3-acre", platform, held, own.profiles);
   expect(plan("android")).toEqual({
     files: ["SIGNING_STORE", "SIGNING_3_ACRE_STORE"].map((variable) => ({
       ...{ variable, sealed: "3-acre/a-upload.p12.age", name: "a-upload.p12" },

@@ -1,5 +1,5 @@
-import { parse } from "plist";
 import type { PackageFiles } from "../../formats/packages/archive.ts";
+import { readPropertyList } from "../../formats/packages/property-list.ts";
 import { readProfile } from "../platforms/apple/profile.ts";
 import type { PackageFacts } from "./facts.ts";
 
@@ -38,17 +38,7 @@ export async function readApplePackage(files: PackageFiles): Promise<PackageFact
 
 type List = Record<string, unknown>;
 
-/** A property list, as XML or in the binary form. */
-function parsed(bytes: Uint8Array | undefined): List | undefined {
-  try {
-    const read = bytes && parse(isBinary(bytes) ? bytes : Buffer.from(bytes).toString());
-    return read && typeof read === "object" && !Array.isArray(read) ? (read as unknown as List) : undefined;
-  } catch {
-    return undefined;
-  }
-}
-
-const isBinary = (bytes: Uint8Array): boolean => Buffer.from(bytes.subarray(0, 6)).toString("latin1") === "bplist";
+const parsed = (bytes: Uint8Array | undefined): List | undefined => bytes && readPropertyList(bytes);
 
 /** What it is called in each of its languages. */
 function localized(files: PackageFiles, folder: string): Record<string, string> {

@@ -1,9 +1,8 @@
 import type { KeyRequest } from "../../agency/history/requests.ts";
 import type { ProfileFacts } from "../../app/platforms/apple/profile.ts";
 import { isProfileOf } from "../../app/platforms/apple/profile.ts";
-import type { CertificateFacts } from "../../ground/certificates/certificate.ts";
+import { type CertificateFacts, publicHalfIn } from "../../ground/certificates/certificate.ts";
 import { extensionsOf, teamOf } from "../../ground/certificates/extensions.ts";
-import { publicHalfIn } from "../../ground/certificates/request.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import type { Platform } from "../../ground/values/platform.ts";
 import { type KeyRole, keyRoleFacts, keyRoles } from "./roles.ts";

@@ -2,7 +2,7 @@ import type { KeyRequest } from "../../agency/history/requests.ts";
 import type { Resolved } from "../../app/variant/variant.ts";
 import type { NamePart } from "../../ground/certificates/self-signed.ts";
 import { type KeyRole, keyName, keyRoleFacts } from "./roles.ts";
-import { ownKeys, teamKeys, wantedRoles } from "./standing.ts";
+import { heldKeys, markInName, ownKeys, wantedRoles } from "./standing.ts";
 
 /** A certificate that is asked for: for one client, or through one for all of its team. */
 export interface Asked {
@@ -26,7 +26,7 @@ export function askedFor(
   picked: readonly Resolved[],
   { role, renew }: { role?: KeyRole | undefined; renew: boolean },
 ): Asked[] {
-  const kept = teamKeys(all);
+  const held = heldKeys(all);
   const asked = new Map<string, Asked>();
   for (const each of picked) {
     const own = ownKeys(each);
@@ -37,10 +37,10 @@ export function askedFor(
     const roles = role ? [role] : wantedRoles(variant).filter((wanted) => keyRoleFacts[wanted].comes === "requested");
     for (const wanted of roles) {
       const slot = `${wanted} ${team ?? key}`;
-      const there = own.value.records[wanted] ?? kept(wanted, team)?.record;
+      const there = held(each, wanted)?.record;
       if (asked.has(slot) || (there && !renew)) continue;
       const open = openRequest(all, each, wanted);
-      const mark = there?.sha256?.replaceAll(":", "").slice(0, 8).toLowerCase();
+      const mark = markInName(there?.sha256);
       const client = open?.client ?? key;
       asked.set(slot, {
         client,

@@ -53,6 +53,17 @@ export interface KeyRoleFact {
   asOf: string;
 }
 
+/** What holds for every certificate of Apple's. */
+const certificateOfApple = {
+  form: "store",
+  comes: "requested",
+  isOfTeam: true,
+  algorithm: { rsa: 2048 },
+  leastBits: 2048,
+  source: 'Apple, "Certificates overview"; Worldwide Developer Relations certification practice statement',
+  asOf: "2026-11-01",
+} as const;
+
 export const keyRoleFacts: Readonly<Record<KeyRole, KeyRoleFact>> = {
   "android-upload": {
     title: "upload key",
@@ -88,44 +99,26 @@ export const keyRoleFacts: Readonly<Record<KeyRole, KeyRoleFact>> = {
     platform: "ios",
     says: "Signs what goes to the App Store, and to testers.",
     loss: "Nothing is uploaded until another one is there; what is in the store stays. A team has two or three.",
-    form: "store",
-    comes: "requested",
-    isOfTeam: true,
-    algorithm: { rsa: 2048 },
-    leastBits: 2048,
+    ...certificateOfApple,
     marks: ["1.2.840.113635.100.6.1.4", "1.2.840.113635.100.6.1.7"],
-    source: 'Apple, "Certificates overview"; Worldwide Developer Relations certification practice statement',
-    asOf: "2026-11-01",
   },
   "apple-development": {
     title: "development certificate",
     platform: "ios",
     says: "Signs what is tried on named devices while the app is developed.",
     loss: "Another one is asked for.",
-    form: "store",
-    comes: "requested",
-    isOfTeam: true,
+    ...certificateOfApple,
     isOptional: true,
-    algorithm: { rsa: 2048 },
-    leastBits: 2048,
     marks: ["1.2.840.113635.100.6.1.2", "1.2.840.113635.100.6.1.12"],
-    source: 'Apple, "Certificates overview"; Worldwide Developer Relations certification practice statement',
-    asOf: "2026-11-01",
   },
   "mac-installer": {
     title: "installer certificate",
     platform: "desktop",
     says: "Signs the installer that goes to the Mac App Store.",
     loss: "Nothing can be uploaded until another one is asked for; what is in the store stays.",
-    form: "store",
-    comes: "requested",
-    isOfTeam: true,
+    ...certificateOfApple,
     isOptional: true,
-    algorithm: { rsa: 2048 },
-    leastBits: 2048,
     marks: ["1.2.840.113635.100.6.1.8"],
-    source: 'Apple, "Certificates overview"; Worldwide Developer Relations certification practice statement',
-    asOf: "2026-11-01",
   },
   "apple-push": {
     title: "push key",

@@ -58,7 +58,7 @@ export function keyStandings(
   const holders = holdersOf(
     read.flatMap(({ each, known }) => (known.ok ? [{ client: each.client.key, keys: known.value.records }] : [])),
   );
-  const teams = teamKeys(all);
+  const held = heldKeys(all);
   return read.map(({ each, known }) => {
     const client = each.client.key;
     if (!known.ok) return { client, keys: [], problems: ofClient(client, known.problems) };
@@ -72,36 +72,44 @@ export function keyStandings(
       client,
       problems: [],
       keys: roles.map((role): KeyStanding => {
-        const others = records[role] ? undefined : teams(role, team);
-        const record = records[role] ?? others?.record;
+        const { client: keeper = client, record } = held(each, role) ?? {};
         const request = requests[role];
         const asked = request ? { request } : {};
         if (!record) return { role, ...asked, problems: wanted.includes(role) ? [missing(client, role, request)] : [] };
         // What is wrong with one that is kept with another client is told of that one.
-        const found = others
-          ? []
-          : [
-              ...judgeKey(client, role, record, { today, notice, publisher, team }),
-              ...shared(client, role, record, holders),
-            ];
-        return { role, record, ...(others ? { keptWith: others.client } : {}), ...asked, problems: found };
+        const found =
+          keeper === client
+            ? [
+                ...judgeKey(client, role, record, { today, notice, publisher, team }),
+                ...shared(client, role, record, holders),
+              ]
+            : [];
+        return { role, record, ...(keeper === client ? {} : { keptWith: keeper }), ...asked, problems: found };
       }),
     };
   });
 }
 
-/** The key of a team's, and the client that it is kept with; undefined of a role whose keys are each client's own. */
-export function teamKeys(
-  all: readonly Resolved[],
-): (role: KeyRole, team: string | undefined) => { client: string; record: KeyRecord } | undefined {
-  const kept = new Map<string, { client: string; record: KeyRecord }>();
+/** A key, and the client that it is kept with. */
+export interface HeldKey {
+  client: string;
+  record: KeyRecord;
+}
+
+/** The key that a client has of a role: its own, or the one that is kept with another client of its team. */
+export function heldKeys(all: readonly Resolved[]): (own: Resolved, role: KeyRole) => HeldKey | undefined {
+  const ofTeams = new Map<string, HeldKey>();
   for (const each of all) {
     const known = ownKeys(each);
     for (const [role, record] of known.ok ? Object.entries(known.value.records) : [])
       if (record.team !== undefined && keyRoleFacts[role as KeyRole]?.isOfTeam)
-        kept.set(`${role} ${record.team}`, { client: each.client.key, record });
+        ofTeams.set(`${role} ${record.team}`, { client: each.client.key, record });
   }
-  return (role, team) => (team === undefined ? undefined : kept.get(`${role} ${team}`));
+  return (own, role) => {
+    const known = ownKeys(own);
+    const record = known.ok ? known.value.records[role] : undefined;
+    return record ? { client: own.client.key, record } : ofTeams.get(`${role} ${own.values["signing.team"]?.value}`);
+  };
 }
 
 const missing = (client: string, role: KeyRole, request: KeyRequest | undefined): Problem => {
@@ -132,6 +140,10 @@ function holdersOf(all: readonly { client: string; keys: KeyRecords }[]): Holder
       holders.set(mark, [...(holders.get(mark) ?? []), client]);
   return holders;
 }
+
+/** So much of what a key is told from others by as goes into a file's name. */
+export const markInName = (mark: string | undefined): string | undefined =>
+  mark?.replaceAll(":", "").slice(0, 8).toLowerCase();
 
 /** What a key is told from others by. */
 export const markOf = ({ sha256, point }: Pick<KeyRecord, "sha256" | "point">): string | undefined => sha256 ?? point;

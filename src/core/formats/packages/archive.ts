@@ -1,4 +1,5 @@
 import { unzipSync } from "fflate";
+import { attempted } from "../../ground/values/attempted.ts";
 
 /** A package's files, opened one at a time; nothing of them is written anywhere. */
 export interface PackageFiles {
@@ -36,12 +37,4 @@ export function openArchive(bytes: Uint8Array): PackageFiles | undefined {
       return attempted(() => unzipSync(bytes, { filter: (each) => each.name === name }))?.[name];
     },
   };
-}
-
-function attempted<T>(work: () => T): T | undefined {
-  try {
-    return work();
-  } catch {
-    return undefined;
-  }
 }

@@ -7,6 +7,7 @@ import {
   verify,
   X509Certificate,
 } from "node:crypto";
+import { attempted } from "../values/attempted.ts";
 import type { Secret } from "../values/secret.ts";
 import { reveal } from "../values/secret.ts";
 
@@ -44,12 +45,23 @@ export function certificateFacts(bytes: string | Uint8Array): CertificateFacts |
   };
 }
 
+/** A certificate as programs exchange it: PEM. @param certificate DER, as base64 */
+export const pemOf = (certificate: string): string =>
+  `-----BEGIN CERTIFICATE-----\n${certificate}\n-----END CERTIFICATE-----\n`;
+
+/** The public half of a certificate: DER (SubjectPublicKeyInfo), as base64; undefined where it is none. */
+export const publicHalfIn = (certificate: string): string | undefined => {
+  const read = parsed(Buffer.from(certificate, "base64"));
+  return read && halfOf(read.publicKey);
+};
+
+/** The same of a private key. @param key PKCS#8 as PEM */
+export const publicHalfOf = (key: Secret): string => halfOf(publicOf(key));
+
+const halfOf = (key: KeyObject): string => key.export({ type: "spki", format: "der" }).toString("base64");
+
 function parsed(bytes: string | Uint8Array): X509Certificate | undefined {
-  try {
-    return new X509Certificate(bytes);
-  } catch {
-    return undefined;
-  }
+  return attempted(() => new X509Certificate(bytes));
 }
 
 /** The most particular part first, as people write it. */

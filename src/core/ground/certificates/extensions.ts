@@ -1,14 +1,11 @@
+import { attempted } from "../values/attempted.ts";
 import { nameParts } from "./x500.ts";
 
 /** The extensions of a certificate, by their object identifiers (RFC 5280). @param certificate DER, as base64 */
 export async function extensionsOf(certificate: string): Promise<string[]> {
   const { Certificate } = await import("pkijs");
-  try {
-    const read = Certificate.fromBER(Uint8Array.from(Buffer.from(certificate, "base64")).buffer);
-    return (read.extensions ?? []).map(({ extnID }) => extnID);
-  } catch {
-    return [];
-  }
+  const read = attempted(() => Certificate.fromBER(Uint8Array.from(Buffer.from(certificate, "base64")).buffer));
+  return (read?.extensions ?? []).map(({ extnID }) => extnID);
 }
 
 /** The team that a certificate of Apple's is of: the organizational unit of its subject. */

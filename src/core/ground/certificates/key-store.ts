@@ -1,7 +1,8 @@
 import { createPrivateKey } from "node:crypto";
 import type { asn1 as forms } from "node-forge";
+import { attempted } from "../values/attempted.ts";
 import { reveal, type Secret, secretOf } from "../values/secret.ts";
-import { isOfKey } from "./certificate.ts";
+import { isOfKey, pemOf } from "./certificate.ts";
 import { loadForge } from "./forge.ts";
 
 type Asn1 = forms.Asn1;
@@ -71,12 +72,11 @@ export async function openKeyStore(bytes: Uint8Array, password: Secret): Promise
   );
   const entries = [...bagsOf(pkcs8ShroudedKeyBag), ...bagsOf(keyBag)].flatMap((bag): KeyEntry[] => {
     const form = bag.key ? pki.wrapRsaPrivateKey(pki.privateKeyToAsn1(bag.key)) : bag.asn1;
-    const key = attempted(() => pemOf(derOf(form)));
+    const key = attempted(() => keyPem(derOf(form)));
     const own = key === undefined ? undefined : certificates.find((each) => isOfKey(secretOf(key), each));
     if (own === undefined || key === undefined) return [];
     const alias = String(bag.attributes?.friendlyName?.[0] ?? "");
-    const certificate = `-----BEGIN CERTIFICATE-----\n${own}\n-----END CERTIFICATE-----\n`;
-    return [{ alias, key: secretOf(key), certificate }];
+    return [{ alias, key: secretOf(key), certificate: pemOf(own) }];
   });
   return entries.length > 0 ? entries : "no-key";
 }
@@ -99,13 +99,5 @@ async function openOlder(bytes: Uint8Array, password: Secret): Promise<readonly 
 const firstOf = (chain: string): string =>
   /-----BEGIN CERTIFICATE-----[\s\S]*?-----END CERTIFICATE-----/.exec(chain)?.[0] ?? chain;
 
-const pemOf = (der: Buffer): string =>
+const keyPem = (der: Buffer): string =>
   createPrivateKey({ key: der, format: "der", type: "pkcs8" }).export({ type: "pkcs8", format: "pem" }) as string;
-
-function attempted<T>(work: () => T): T | undefined {
-  try {
-    return work();
-  } catch {
-    return undefined;
-  }
-}

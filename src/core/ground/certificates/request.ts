@@ -1,6 +1,4 @@
-import { createPublicKey } from "node:crypto";
 import { reveal, type Secret } from "../values/secret.ts";
-import { publicOf } from "./certificate.ts";
 import { loadForge } from "./forge.ts";
 import type { NamePart } from "./self-signed.ts";
 
@@ -16,18 +14,4 @@ export async function certificateRequest(key: Secret, subject: readonly NamePart
   request.setSubject(subject.map((part) => ({ ...part, valueTagClass: 12 as never })));
   request.sign(own, md.sha256.create());
   return pki.certificationRequestToPem(request);
-}
-
-/** The public half of a private key: DER (SubjectPublicKeyInfo), as base64. @param key PKCS#8 as PEM */
-export const publicHalfOf = (key: Secret): string =>
-  publicOf(key).export({ type: "spki", format: "der" }).toString("base64");
-
-/** The same of a certificate; undefined where it is none. @param certificate DER, as base64 */
-export function publicHalfIn(certificate: string): string | undefined {
-  try {
-    const pem = `-----BEGIN CERTIFICATE-----\n${certificate}\n-----END CERTIFICATE-----\n`;
-    return createPublicKey(pem).export({ type: "spki", format: "der" }).toString("base64");
-  } catch {
-    return undefined;
-  }
 }

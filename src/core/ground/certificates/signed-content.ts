@@ -1,3 +1,4 @@
+import { attempted } from "../values/attempted.ts";
 import { certificateFacts } from "./certificate.ts";
 
 /** What a signed message says, and who signed it. */
@@ -47,12 +48,4 @@ export async function certificatesIn(bytes: Uint8Array): Promise<Uint8Array[]> {
     );
   });
   return read ?? [];
-}
-
-function attempted<T>(work: () => T): T | undefined {
-  try {
-    return work();
-  } catch {
-    return undefined;
-  }
 }

@@ -1,9 +1,7 @@
-import type { System } from "../../ground/values/package.ts";
 import { platformNames } from "../../ground/values/platform.ts";
+import { systemFacts } from "./environment.ts";
 import type { PlannedBuild } from "./prepare.ts";
 import { buildFolder } from "./work.ts";
-
-const systemNames: Readonly<Record<System, string>> = { linux: "Linux", mac: "a Mac", windows: "Windows" };
 
 /** How a build is made by hand, on a machine that can: as Markdown. @param identifier of the app on its platform */
 export function byHand(build: PlannedBuild, identifier: string): string {
@@ -14,10 +12,11 @@ export function byHand(build: PlannedBuild, identifier: string): string {
   const typed = steps.steps.map(({ run, in: at = part, minutes }, index) =>
     [`${index + 1}. In \`${inside(at) || "."}\` (at most ${minutes} minutes):`, "", `       ${run}`].join("\n"),
   );
+  const wants = systemFacts[steps.on ?? "linux"].title;
   const stageSaid = stage === "store" ? "" : ` --stage ${stage}`;
   return `# ${client}: ${platformNames[platform]}, version ${version}, number ${build.build}
 
-This build wants ${systemNames[steps.on ?? "linux"]}. The app is ${identifier}; its project lies in \`${inside(part)}\`.
+This build wants ${wants}. The app is ${identifier}; its project lies in \`${inside(part)}\`.
 Copy \`${folder}\` to that machine, and type there:
 
 ${typed.join("\n")}

@@ -8,6 +8,8 @@ import type { Place } from "../../ground/values/source.ts";
 
 /** What differs between systems that steps run on. */
 interface SystemFact {
+  /** What it is called behind "It wants". */
+  title: string;
   /** How a command is typed: the shell, and what stands before the command. */
   shell: readonly [command: string, ...args: string[]];
   /** Variables that programs find themselves, their libraries and their folders by. */
@@ -18,9 +20,10 @@ const everywhere = ["PATH", "LANG", "LC_ALL", "TZ", "JAVA_HOME", "ANDROID_HOME",
 const posix = [...everywhere, "HOME", "USER", "LOGNAME", "TMPDIR", "SHELL", "GRADLE_USER_HOME", "SOURCE_DATE_EPOCH"];
 
 export const systemFacts: Readonly<Record<System, SystemFact>> = {
-  linux: { shell: ["/bin/sh", "-c"], passes: posix },
-  mac: { shell: ["/bin/sh", "-c"], passes: [...posix, "DEVELOPER_DIR"] },
+  linux: { title: "Linux", shell: ["/bin/sh", "-c"], passes: posix },
+  mac: { title: "a Mac", shell: ["/bin/sh", "-c"], passes: [...posix, "DEVELOPER_DIR"] },
   windows: {
+    title: "Windows",
     shell: ["cmd.exe", "/d", "/s", "/c"],
     passes: [
       ...everywhere,

@@ -2,7 +2,7 @@ import { basename } from "node:path";
 import type { BuiltFile } from "../../agency/history/builds.ts";
 import { readInside } from "../../ground/files/reading/folder.ts";
 import { lookAt, put, removeTree } from "../../ground/files/writing/door.ts";
-import { writeTogether } from "../../ground/files/writing/together.ts";
+import { replaceFile, writeTogether } from "../../ground/files/writing/together.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
@@ -10,7 +10,7 @@ import { largestPackage, type ResultKind, resultKinds } from "../../ground/value
 import type { Secret } from "../../ground/values/secret.ts";
 import { carryOut } from "../jobs/carry-out.ts";
 import type { Inputs } from "../jobs/inputs.ts";
-import type { StepsJob } from "../jobs/job.ts";
+import type { Outcome, StepsJob } from "../jobs/job.ts";
 import { readReceipt } from "../jobs/receipt.ts";
 import { pathsOf } from "../jobs/steps.ts";
 import type { Runner, To } from "../jobs/to.ts";
@@ -25,6 +25,8 @@ export interface OpenedSigning {
   secrets: Readonly<Record<string, Secret>>;
   plain: Readonly<Record<string, string>>;
 }
+
+export const nothingToSign: OpenedSigning = { files: [], secrets: {}, plain: {} };
 
 /** What steps are run with. */
 export interface BuildMeans {
@@ -72,7 +74,7 @@ export async function performBuild(
     const done = await carryOut(job, variantInputs(root), to, { runner });
     put(root, `${buildFolder(build)}/build.log`, done.log);
     if (done.problems.length > 0) return failed(build, done.problems, failureIn(done.log));
-    const files = collect(to, build);
+    const files = collect(to, build, done.files);
     removeTree(root, to.folder);
     return { files, isShared: false };
   } finally {
@@ -83,7 +85,7 @@ export async function performBuild(
 /** What is built is made again at any time: version control leaves it out, whatever the workspace's own file says. */
 export function leaveOutBuilds(root: string): void {
   const file = "builds/.gitignore";
-  if (!lookAt(root, file)) put(root, file, "*\n");
+  if (!lookAt(root, file)) replaceFile(root, file, "*\n");
 }
 
 /** For their owner alone (POSIX). */
@@ -143,7 +145,7 @@ const shortly = (run: string): string => {
 };
 
 /** What a build gives, as it lies in the work folder, moved to where builds lie: all of it or nothing. */
-function collect(to: To, build: PlannedBuild): BuiltFile[] {
+function collect(to: To, build: PlannedBuild, sums: Outcome["files"]): BuiltFile[] {
   const taken = new Set<string>();
   const found = resultKinds.flatMap((kind: ResultKind) => {
     const wanted = build.steps.gives[kind];
@@ -154,13 +156,13 @@ function collect(to: To, build: PlannedBuild): BuiltFile[] {
     const name = taken.has(basename(path)) ? path.replaceAll("/", "-") : basename(path);
     taken.add(name);
     const content = readInside(to.root, `${to.folder}/${path}`, path, largestPackage);
-    return { kind, path: name, content };
+    return { kind, path: name, content, sha256: sums[path] ?? sha256(content) };
   });
   writeTogether(
     to.root,
     files.map(({ path, content }) => [`${buildFolder(build)}/${path}`, content]),
   );
-  return files.map(({ kind, path, content }) => ({ kind, path, size: content.length, sha256: sha256(content) }));
+  return files.map(({ content, ...each }) => ({ ...each, size: content.length }));
 }
 
 function failed(build: PlannedBuild, found: readonly Problem[], known: Failure | undefined): Built {

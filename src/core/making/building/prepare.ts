@@ -1,5 +1,5 @@
 import { join } from "node:path";
-import { type BuildRecords, buildsOf } from "../../agency/history/builds.ts";
+import { type BuildRecords, buildsAt, buildsOf } from "../../agency/history/builds.ts";
 import { emptyLedger, lastRelease, ledgers } from "../../agency/history/ledger.ts";
 import type { BuildSteps } from "../../agency/workspace/schema/builds.ts";
 import { variantPath } from "../../agency/workspace/stage.ts";
@@ -19,7 +19,7 @@ import type { Place } from "../../ground/values/source.ts";
 import { readReceipt } from "../jobs/receipt.ts";
 import { type GenerateOptions, generate } from "../make/generate.ts";
 import { type Decision, decideBuilds } from "./decide.ts";
-import { contentSum } from "./sum.ts";
+import { contentSums } from "./sum.ts";
 import { workFolder } from "./work.ts";
 
 /** A build that is to be made: everything that it is made from. */
@@ -152,7 +152,7 @@ function plannedOf(
   const unknown = platforms.length > 0 ? mine.filter((each) => !steps[each]) : [];
   const receipt = attempt(() => readReceipt(root, folder, key));
   if (!receipt.ok || receipt.value.layout !== "tree") return { builds: [], problems: unknown.map(unknownTo(key)) };
-  const sum = (platform: Platform) => contentSum(variant, template, platform);
+  const sum = contentSums(variant, template);
   const records: BuildRecords = buildsOf.read(root, key) ?? {};
   const stage = workspace.stage?.name ?? "store";
   const [version, build] = [variant.values.version?.value ?? "", Number(variant.values.build?.value)];
@@ -188,9 +188,8 @@ const unknownTo = (client: string) => (platform: Platform) =>
 const mostTold = 5;
 
 function usualTime(records: BuildRecords, stage: string, platform: Platform): number | undefined {
-  const times = Object.values(records)
-    .filter((each) => each.stage === stage && each.platform === platform && each.state === "good" && each.seconds)
-    .sort((a, b) => b.build - a.build)
+  const times = buildsAt(records, stage, platform)
+    .filter(({ state, seconds }) => state === "good" && seconds)
     .slice(0, mostTold)
     .map(({ seconds = 0 }) => seconds);
   return times.length === 0 ? undefined : times.reduce((sum, each) => sum + each, 0) / times.length;

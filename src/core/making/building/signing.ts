@@ -1,6 +1,7 @@
-import type { OwnKeys } from "../../agency/workspace/workspace.ts";
+import type { ProfileRecords } from "../../agency/history/profiles.ts";
 import { signingPrefix } from "../../app/variant/signing.ts";
 import { type KeyRole, keyFile, keyRoleFacts, passwordFile, profileFile } from "../../clients/keys/roles.ts";
+import type { HeldKey } from "../../clients/keys/standing.ts";
 import type { Platform } from "../../ground/values/platform.ts";
 
 /** Files that steps sign with, and variables that say where they lie and how they open. */
@@ -22,22 +23,21 @@ const parts: Readonly<Partial<Record<KeyRole, string>>> = {
   "windows-package": "_PACKAGE",
 };
 
-/** What a client's app is signed with on a platform. @param client whom the keys are kept with, by role */
+/** What a client's app is signed with on a platform. @param held its keys, each with the client it is kept with */
 export function signingPlan(
   key: string,
   platform: Platform,
-  own: OwnKeys,
-  kept: (role: KeyRole) => string,
+  held: readonly (HeldKey & { role: KeyRole })[],
+  profiles: ProfileRecords,
 ): SigningPlan {
   // For steps that are the same for all, and for scripts that are made for one client.
   const prefixes = ["SIGNING", signingPrefix(key)];
   const files: SigningPlan["files"][number][] = [];
   const secrets: SigningPlan["secrets"][number][] = [];
   const plain: Record<string, string> = {};
-  for (const [role, part] of Object.entries(parts) as [KeyRole, string][]) {
-    const record = own.records[role];
-    if (!record || keyRoleFacts[role].platform !== platform) continue;
-    const client = kept(role);
+  for (const { role, client, record } of held) {
+    const part = parts[role];
+    if (part === undefined || keyRoleFacts[role].platform !== platform) continue;
     const sealed = passwordFile(client, record.name);
     for (const name of prefixes.map((prefix) => `${prefix}${part}`)) {
       files.push({ variable: `${name}_STORE`, sealed: keyFile(client, role, record.name), name: `${record.name}.p12` });
@@ -45,7 +45,7 @@ export function signingPlan(
       if (record.alias !== undefined) plain[`${name}_KEY`] = record.alias;
     }
   }
-  for (const record of Object.values(own.profiles)) {
+  for (const record of Object.values(profiles)) {
     if (record.platform !== platform) continue;
     const variable = `SIGNING_PROFILE_${record.identifier.toUpperCase().replace(/[^A-Z0-9]+/g, "_")}`;
     const ending = platform === "desktop" ? "provisionprofile" : "mobileprovision";

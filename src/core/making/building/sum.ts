@@ -9,16 +9,18 @@ import { planVariant } from "../plan/plan.ts";
 const noNumber = { build: "0", "windows.version": "0.0.0.0" } as const;
 
 /** A sum over all that a platform's package is made from, but for its number: other platforms' parts do not count. */
-export function contentSum(variant: Variant, template: Template, platform: Platform): string {
+export function contentSums(variant: Variant, template: Template): (platform: Platform) => string {
   const values: Values = { ...variant.values };
   for (const [field, value] of Object.entries(noNumber))
     values[field as keyof typeof noNumber] = trace({ by: "rule", note: "left out of account", value });
   const { entries } = planVariant({ ...variant, values }, template, "tree");
-  const own = template.parts.find((part) => part.platform === platform)?.folder ?? "";
-  const others = template.parts.map(({ folder }) => folder).filter((folder) => folder !== "" && folder !== own);
-  const counts = (path: string) => !others.some((folder) => path.startsWith(`${folder}/`) && !own.startsWith(folder));
   // Another version is another release, whether or not anything of it shows.
   const version = variant.values.version?.value ?? "";
-  const made = entries.filter(({ path }) => counts(path)).map((each) => [each.path, each.fingerprint]);
-  return fingerprint({ version, made });
+  return (platform) => {
+    const own = template.parts.find((part) => part.platform === platform)?.folder ?? "";
+    const others = template.parts.map(({ folder }) => folder).filter((folder) => folder !== "" && folder !== own);
+    const counts = (path: string) => !others.some((folder) => path.startsWith(`${folder}/`) && !own.startsWith(folder));
+    const made = entries.filter(({ path }) => counts(path)).map((each) => [each.path, each.fingerprint]);
+    return fingerprint({ version, made });
+  };
 }

@@ -2,13 +2,13 @@ import type { BuildRecord } from "../../agency/history/builds.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { signingPrefix } from "../../app/variant/signing.ts";
 import type { Resolved } from "../../app/variant/variant.ts";
-import { type KeyRole, keyRoleFacts } from "../../clients/keys/roles.ts";
-import { ownKeys, teamKeys } from "../../clients/keys/standing.ts";
+import { type KeyRole, keyRoleFacts, keyRoles } from "../../clients/keys/roles.ts";
+import { heldKeys, ownKeys } from "../../clients/keys/standing.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { refuse, unwrap } from "../../ground/problems/result.ts";
 import { type Secret, secretOf } from "../../ground/values/secret.ts";
 import { type OpenVault, readSecret } from "../../ground/vault/vault.ts";
-import type { OpenedSigning } from "../../making/building/perform.ts";
+import { nothingToSign, type OpenedSigning } from "../../making/building/perform.ts";
 import type { PlannedBuild } from "../../making/building/prepare.ts";
 import { signingPlan } from "../../making/building/signing.ts";
 import type { Ports } from "./ports.ts";
@@ -36,7 +36,7 @@ export async function openSigning(
   builds: readonly PlannedBuild[],
   ports: Ports,
 ): Promise<Signing> {
-  const teams = teamKeys(all);
+  const heldBy = heldKeys(all);
   const opened = new Map<string, OpenedSigning & { signer?: string }>();
   const problems: Problem[] = [];
   const refused = new Set<string>();
@@ -45,18 +45,13 @@ export async function openSigning(
     const { client, platform } = build;
     const resolved = all.find((each) => each.client.key === client);
     if (!resolved) continue;
-    const own = unwrap(ownKeys(resolved));
-    const team = resolved.values["signing.team"]?.value;
-    const keeper = (role: KeyRole) => (own.records[role] ? client : (teams(role, team)?.client ?? client));
-    const records = Object.fromEntries(
-      (Object.keys(keyRoleFacts) as KeyRole[]).flatMap((role) => {
-        const record = own.records[role] ?? teams(role, team)?.record;
-        return record ? [[role, record]] : [];
-      }),
-    );
-    const plan = signingPlan(client, platform, { ...own, records }, keeper);
+    const held = keyRoles.flatMap((each) => {
+      const key = heldBy(resolved, each);
+      return key ? [{ role: each, ...key }] : [];
+    });
+    const plan = signingPlan(client, platform, held, unwrap(ownKeys(resolved)).profiles);
     const role = signers.find((each) => keyRoleFacts[each].platform === platform);
-    const signer = role && records[role]?.sha256;
+    const signer = held.find((each) => each.role === role)?.record.sha256;
     const found = role && signer ? judgeSigner(build, role, signer, build.good) : undefined;
     if (found) {
       problems.push(found);
@@ -65,14 +60,14 @@ export async function openSigning(
     }
     const given = ofMachine(client, ports);
     if (given || plan.files.length === 0) {
-      opened.set(`${client} ${platform}`, given ?? { files: [], secrets: {}, plain: {} });
+      opened.set(`${client} ${platform}`, given ?? nothingToSign);
       continue;
     }
     vault ??= await openedVault(workspace, ports);
     opened.set(`${client} ${platform}`, { ...(await open(vault, plan, client)), ...(signer ? { signer } : {}) });
   }
   return {
-    of: ({ client, platform }) => opened.get(`${client} ${platform}`) ?? { files: [], secrets: {}, plain: {} },
+    of: ({ client, platform }) => opened.get(`${client} ${platform}`) ?? nothingToSign,
     refused,
     problems,
   };
@@ -98,14 +93,23 @@ async function open(
   { files, secrets, plain }: ReturnType<typeof signingPlan>,
   client: string,
 ): Promise<OpenedSigning> {
-  const read = async (sealed: string): Promise<Uint8Array> =>
-    (await readSecret(vault, sealed)) ??
-    refuse("key-lost", `${sealed} is not in the vault, or does not open.`, { client });
-  const content: OpenedSigning["files"][number][] = [];
-  for (const { variable, sealed, name } of files) content.push({ variable, name, content: await read(sealed) });
-  const texts: Record<string, Secret> = {};
-  for (const { variable, sealed } of secrets) texts[variable] = secretOf(Buffer.from(await read(sealed)).toString());
-  return { files: content, secrets: texts, plain };
+  // Several variables say where one file lies, or hold one password.
+  const opened = new Map<string, Uint8Array>();
+  for (const { sealed } of [...files, ...secrets])
+    if (!opened.has(sealed))
+      opened.set(
+        sealed,
+        (await readSecret(vault, sealed)) ??
+          refuse("key-lost", `${sealed} is not in the vault, or does not open.`, { client }),
+      );
+  const contentOf = (sealed: string) => opened.get(sealed) ?? new Uint8Array();
+  return {
+    plain,
+    files: files.map(({ variable, sealed, name }) => ({ variable, name, content: contentOf(sealed) })),
+    secrets: Object.fromEntries(
+      secrets.map(({ variable, sealed }) => [variable, secretOf(Buffer.from(contentOf(sealed)).toString())]),
+    ),
+  };
 }
 
 /** That another key would sign a build than signed the last good one, where a store would refuse it. */

@@ -2,10 +2,12 @@ import { resolve } from "node:path";
 import { agencyFile } from "../../agency/workspace/locate.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { isCommitted } from "../../ground/files/reading/ignored.ts";
+import { makeRoot } from "../../ground/files/writing/door.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import { reveal, type Secret } from "../../ground/values/secret.ts";
 import { makeVault, type OpenVault, openVault, refuseWeak, type Vault, vaultAt } from "../../ground/vault/vault.ts";
 import type { Ports } from "./ports.ts";
+import { type At, holding, inWorkspace } from "./workspace.ts";
 
 /** The variable that names the vault's folder, over what oxalis.yaml says. */
 const variable = "OXALIS_VAULT";
@@ -38,7 +40,7 @@ export async function openedVault(workspace: Workspace, ports: Ports): Promise<O
 }
 
 /** The pass phrase of the vault that is there, or is to be made. Stops: passphrase-missing, passphrase-weak */
-export async function passPhraseFor(root: string, ports: Ports): Promise<Secret> {
+async function passPhraseFor(root: string, ports: Ports): Promise<Secret> {
   if (vaultAt(root)) return ports.passPhrase("of the vault");
   const given = await ports.passPhrase("for the new vault");
   refuseWeak(given);
@@ -46,7 +48,26 @@ export async function passPhraseFor(root: string, ports: Ports): Promise<Secret>
 }
 
 /** The vault that there is, opened; where there is none, one is made. Its folder has to be held. */
-export async function vaultWith(root: string, passPhrase: Secret): Promise<OpenVault> {
+async function vaultWith(root: string, passPhrase: Secret): Promise<OpenVault> {
   const vault = vaultAt(root);
   return vault ? openVault(vault, passPhrase) : makeVault(root, passPhrase);
+}
+
+/**
+ * Works with the vault and the workspace, both held, the vault first; where there is no vault, one is made. The pass
+ * phrase is asked for before anything is held. @param before the workspace, which says where the vault is
+ */
+export async function withVault<T>(
+  at: At,
+  ports: Ports,
+  before: Workspace,
+  work: (vault: OpenVault, workspace: Workspace) => Promise<T>,
+): Promise<T> {
+  const folder = vaultFolder(before, ports);
+  const passPhrase = await passPhraseFor(folder, ports);
+  makeRoot(folder);
+  return holding(folder, async () => {
+    const vault = await vaultWith(folder, passPhrase);
+    return inWorkspace(at, ports, { writes: true }, (workspace) => work(vault, workspace));
+  });
 }

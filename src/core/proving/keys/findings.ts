@@ -1,4 +1,3 @@
-import { parse } from "plist";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { templateFor } from "../../app/survey/narrow.ts";
 import { openTemplate, type Template } from "../../app/survey/template.ts";
@@ -6,7 +5,8 @@ import type { SignedTarget } from "../../app/template/found.ts";
 import type { Resolved, Variant } from "../../app/variant/variant.ts";
 import { type ProfileStanding, profileStandings, type SignedApp } from "../../clients/keys/profiles.ts";
 import type { KeyRole } from "../../clients/keys/roles.ts";
-import { type ClientKeys, keyStandings, ownKeys, teamKeys, usualNotice } from "../../clients/keys/standing.ts";
+import { type ClientKeys, heldKeys, keyStandings, ownKeys, usualNotice } from "../../clients/keys/standing.ts";
+import { readPropertyList } from "../../formats/packages/property-list.ts";
 import { applyEdits } from "../../formats/splice/site.ts";
 import { isError, type Problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
@@ -18,23 +18,31 @@ export interface ClientSigning extends ClientKeys {
   profiles: readonly ProfileStanding[];
 }
 
-/** How clients stand with what signs their apps, as far as that shows without the vault. */
+/** Clients that are asked for, and all: what is shared, and what is kept for a team, shows in all of them alone. */
+export interface Clients {
+  all: readonly Resolved[];
+  picked: readonly Pick<Resolved, "client">[];
+}
+
+/** How the picked clients stand with what signs their apps, as far as that shows without the vault. */
 export function signingStandings(
   workspace: Workspace,
-  all: readonly Resolved[],
+  { all, picked }: Clients,
   { today, notice = usualNotice }: { today: string; notice?: number },
 ): ClientSigning[] {
   const template = openTemplate(workspace);
-  const teams = teamKeys(all);
+  const held = heldKeys(all);
   const byKey = new Map(all.map((each) => [each.client.key, each]));
-  return keyStandings(all, { today, notice }).map((standing) => {
+  const wanted = new Set(picked.map(({ client }) => client.key));
+  const standings = keyStandings(all, { today, notice }).filter(({ client }) => wanted.has(client));
+  return standings.map((standing) => {
     const resolved = byKey.get(standing.client);
     const known = resolved && ownKeys(resolved);
     if (!resolved || !known?.ok) return { ...standing, profiles: [] };
     const { values } = resolved;
     const team = values["signing.team"]?.value;
     const certificateOf = (role: KeyRole) => {
-      const mark = (known.value.records[role] ?? teams(role, team)?.record)?.sha256;
+      const mark = held(resolved, role)?.record.sha256;
       return mark === undefined ? {} : { [role]: mark };
     };
     const profiles = Object.values(known.value.profiles);
@@ -93,10 +101,7 @@ function entitlementsIn(variant: Variant, template: Template) {
   return (file: string): Record<string, unknown> | undefined => {
     planned ??= plannedFiles(variant, template);
     const text = planned(file);
-    const read = text === undefined ? undefined : attemptParsed(text);
-    return read !== null && typeof read === "object" && !Array.isArray(read)
-      ? (read as unknown as Record<string, unknown>)
-      : undefined;
+    return text === undefined ? undefined : readPropertyList(Buffer.from(text));
   };
 }
 
@@ -109,14 +114,6 @@ function plannedFiles(variant: Variant, template: Template): (file: string) => s
     if (entry?.kind !== "splice") return entry?.kind === "keep" ? template.folder.source(file).text : undefined;
     return applyEdits(template.folder.source(file).text, entry.edits);
   };
-}
-
-function attemptParsed(text: string) {
-  try {
-    return parse(text);
-  } catch {
-    return undefined;
-  }
 }
 
 /** How somebody stands with some keys and profiles together: the worst of them. */
@@ -145,9 +142,9 @@ export const keepsKeys = ({ agency }: Workspace, all: readonly Resolved[]): bool
  */
 export function keyFindings(
   workspace: Workspace,
-  all: readonly Resolved[],
+  clients: Clients,
   today: string,
 ): ReadonlyMap<string, readonly Problem[]> {
-  if (!keepsKeys(workspace, all)) return new Map();
-  return new Map(signingStandings(workspace, all, { today }).map((each) => [each.client, signingProblems(each)]));
+  if (!keepsKeys(workspace, clients.all)) return new Map();
+  return new Map(signingStandings(workspace, clients, { today }).map((each) => [each.client, signingProblems(each)]));
 }

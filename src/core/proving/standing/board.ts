@@ -18,7 +18,7 @@ export function boardOf(
   const told = new Map(picked.map((each) => [each.client, each]));
   // Texts and accounts are held against those of all clients.
   const others = all.map((each) => told.get(each.client) ?? withRecord(workspace, each));
-  const keys = keyFindings(workspace, all, today);
+  const keys = keyFindings(workspace, { all, picked }, today);
   const standing = standings(workspace, others, picked, today);
   return standing.map(({ problems: ofStores, ...rest }) => {
     const builds = attempt(() => lastGood(buildsOf.read(workspace.root, rest.client) ?? {}));

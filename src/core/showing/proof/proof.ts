@@ -40,7 +40,7 @@ export async function makeProof(
   today: string,
 ): Promise<Proof> {
   const { all, picked } = await resolvePicked(workspace, keys);
-  const signing = signingOf(workspace, all, today);
+  const signing = signingOf(workspace, { all, picked }, today);
   const template = openTemplate(workspace);
   const sheets: Sheet[] = [];
   const absent: ProofModel["absent"][number][] = [];

@@ -1,18 +1,23 @@
 import type { Workspace } from "../../agency/workspace/workspace.ts";
-import type { Resolved } from "../../app/variant/variant.ts";
 import { keyRoleFacts } from "../../clients/keys/roles.ts";
 import { platforms } from "../../ground/values/platform.ts";
 import type { Sheet } from "../../pages/parts/sheet.ts";
-import { type ClientSigning, keepsKeys, signingStandings, signingState } from "../../proving/keys/findings.ts";
+import {
+  type ClientSigning,
+  type Clients,
+  keepsKeys,
+  signingStandings,
+  signingState,
+} from "../../proving/keys/findings.ts";
 
 /** What signs each client's app, by platform; nothing where the agency keeps no keys here. */
 export function signingOf(
   workspace: Workspace,
-  all: readonly Resolved[],
+  clients: Clients,
   today: string,
 ): ReadonlyMap<string, Sheet["signing"]> {
-  if (!keepsKeys(workspace, all)) return new Map();
-  return new Map(signingStandings(workspace, all, { today }).map((each) => [each.client, byPlatform(each)]));
+  if (!keepsKeys(workspace, clients.all)) return new Map();
+  return new Map(signingStandings(workspace, clients, { today }).map((each) => [each.client, byPlatform(each)]));
 }
 
 /** A platform with a key or profile that is missing or wrong is told as that; otherwise by its first key. */

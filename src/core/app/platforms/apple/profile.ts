@@ -1,5 +1,5 @@
-import { parse } from "plist";
 import * as z from "zod";
+import { readPropertyList } from "../../../formats/packages/property-list.ts";
 import { certificateFacts } from "../../../ground/certificates/certificate.ts";
 import { openSigned } from "../../../ground/certificates/signed-content.ts";
 import type { Platform } from "../../../ground/values/platform.ts";
@@ -60,7 +60,7 @@ const profileSchema = z.object({
 export async function readProfile(bytes: Uint8Array): Promise<ProfileFacts | "no-profile" | "changed"> {
   const opened = await openSigned(bytes);
   if (opened === "changed") return "changed";
-  const read = opened === "not-signed" ? undefined : profileSchema.safeParse(listIn(opened.content));
+  const read = opened === "not-signed" ? undefined : profileSchema.safeParse(readPropertyList(opened.content));
   if (opened === "not-signed" || !read?.success) return "no-profile";
   const { Entitlements: entitlements, ...said } = read.data;
   const own = entitlements["application-identifier"] ?? entitlements["com.apple.application-identifier"];
@@ -79,14 +79,6 @@ export async function readProfile(bytes: Uint8Array): Promise<ProfileFacts | "no
     entitlements: JSON.parse(JSON.stringify(entitlements)),
     signer: opened.signer,
   };
-}
-
-function listIn(content: Uint8Array): unknown {
-  try {
-    return parse(Buffer.from(content).toString());
-  } catch {
-    return undefined;
-  }
 }
 
 function kindOf(
