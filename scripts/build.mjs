@@ -105,7 +105,7 @@ const { metafile } = await build({
   },
   footer: { js: "})" },
   mainFields: ["module", "main"], // some packages have CommonJS that cannot be bundled beside good modules
-  external: ["*.node", "@img/sharp-*"],
+  external: ["*.node", "@img/sharp-*", "lmdb"],
   plugins: [sharpFromItsPlace, shaperInAScript, asItStands, tablesAsText],
   metafile: true,
 });

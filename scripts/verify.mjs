@@ -19,6 +19,7 @@ const tools = [
   { tool: "keytool", package: "default-jre-headless", proves: "key stores" },
   { tool: "openssl", package: "openssl", proves: "key stores and certificates" },
   { tool: "python3", package: "python3", proves: "TOML files" },
+  { tool: "redis-server", package: "redis-server", proves: "jobs on several machines" },
   { tool: "chromium", package: "chromium", proves: "the web app and the proof page" },
 ];
 

@@ -1,4 +1,4 @@
-import { userInfo } from "node:os";
+import { hostname, userInfo } from "node:os";
 import { refuse } from "../core/ground/problems/result.ts";
 import { type Secret, secretOf } from "../core/ground/values/secret.ts";
 import { openCache } from "../core/making/jobs/cache.ts";
@@ -23,6 +23,8 @@ export const openPorts = (given: { passphraseFd?: string } = {}): Ports => ({
   passPhrase: (purpose) => passPhrase(purpose, given.passphraseFd),
   reach,
   sendMail: async (server, mail) => (await import("../core/ground/mail/send.ts")).sendMail(server, mail),
+  machine: () => `${hostname()}-${process.pid}`,
+  isToEnd: () => false,
   run: async (program) => (await import("../core/ground/processes/run.ts")).run(program),
   version,
 });

@@ -5,6 +5,7 @@ import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs"
 import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { benchLayouts } from "./layouts.mjs";
+import { benchMachines } from "./machines.mjs";
 import { benchMany } from "./many.mjs";
 import { failed, measured, measuredInTurn, program, report, work } from "./measure.mjs";
 import { benchPictures } from "./pictures.mjs";
@@ -101,6 +102,8 @@ const exported = measured("node", [program, "export", sheet, "-C", rosters[1].fo
 const imported = measured("node", [program, "import", sheet, "-C", rosters[1].folder], { runs: 2 });
 report("import, as a multiple of resolving the same clients", imported.real / many.real);
 console.log(`        (export ${exported.real.toFixed(1)} s, import ${imported.real.toFixed(1)} s on this machine)`);
+
+await benchMachines(roster(16), 16);
 
 rmSync(work, { recursive: true, force: true });
 if (failed.length > 0) {

@@ -52,6 +52,7 @@ const calls: readonly (readonly [command: string, ...args: string[]])[] = [
   ["keys request", "--dry-run"],
   ["build", "3-acre", "--platform", "web"],
   ["builds"],
+  ["queue"],
   ["inspect", join(folder, "saltmarsh.ipa")],
   ["clean"],
 ];

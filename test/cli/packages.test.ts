@@ -1,25 +1,10 @@
 import { existsSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
+import { withoutBuilds, withSteps } from "../support/builds.ts";
 import { edit, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";
 import { keyed, withVault } from "../support/vault.ts";
-
-/** What template.yaml says without how packages are built. */
-const withoutBuilds = (text: string): string => text.slice(0, text.indexOf("\nbuilds:") + 1);
-
-/** A workspace of the web part, whose build is these commands. */
-function withSteps(clients: readonly string[], steps: readonly string[], more = ""): string {
-  const folder = workspaceWith(clients);
-  edit(folder, "oxalis.yaml", (text) => text.replace("[android, ios, windows, web]", "[web]"));
-  edit(folder, "template.yaml", (text) =>
-    withoutBuilds(text).replace(/ {2}- file: (android|ios|windows).*\n.*\n.*\n/g, ""),
-  );
-  const lines = steps.map((run) => `      - run: ${JSON.stringify(run)}\n`).join("");
-  const builds = `builds:\n  web:\n    steps:\n${lines}    gives: { store: "out/*.tar" }\n${more}`;
-  edit(folder, "template.yaml", (text) => `${text}\n${builds}`);
-  return folder;
-}
 
 /** Programs that stand still for 63 seconds, as the system lists them. */
 const running63 = (): string[] =>

@@ -9,7 +9,7 @@ const src = join(import.meta.dirname, "../../src");
  * those before it. Files beside the rooms of a wing count as its last. The stores' folders are no rooms: none knows another.
  */
 const wings: Readonly<Record<string, readonly string[]>> = {
-  ground: ["values", "problems", "files", "processes", "mail", "certificates", "vault"],
+  ground: ["values", "problems", "files", "processes", "mail", "certificates", "vault", "contents", "queue"],
   formats: ["splice", "references", "packages"],
   pictures: ["slots", "artwork", "lettering"],
   stores: [],
@@ -17,7 +17,7 @@ const wings: Readonly<Record<string, readonly string[]>> = {
   pages: ["words", "parts"],
   app: ["variant", "template", "platforms", "catalog", "survey", "packages"],
   clients: ["record", "derive", "release", "keys", "roster"],
-  making: ["render", "plan", "jobs", "make", "building"],
+  making: ["render", "plan", "jobs", "make", "building", "sharing"],
   proving: ["keys", "packages", "standing", "check", "audit"],
   showing: ["letters", "designer", "board", "copysheet", "guide", "proof"],
   operations: ["running", "init"],

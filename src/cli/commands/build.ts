@@ -51,6 +51,7 @@ const marks = {
   failed: (terminal: Terminal) => terminal.out.red("✗"),
   same: (terminal: Terminal) => terminal.out.dim("="),
   waits: (terminal: Terminal) => terminal.out.yellow("…"),
+  queued: (terminal: Terminal) => terminal.out.yellow("…"),
   would: (terminal: Terminal) => terminal.out.dim("·"),
 } as const;
 
@@ -60,6 +61,7 @@ const reasons = {
   failed: "its last build failed",
   "broken-off": "its last build was broken off",
   asked: "asked for",
+  "handed-out": "given to other machines before",
 } as const;
 
 function show({ builds, problems }: BuildsMade, terminal: Terminal): void {
@@ -80,12 +82,14 @@ function showOne(each: BuildOutcome, terminal: Terminal): void {
 
 const kindSaid = { store: "for the store", install: "to be installed", symbols: "symbols", other: "besides" } as const;
 
-function said({ state, reason, seconds, folder }: BuildOutcome, dim: (text: string) => string): string {
+function said({ state, reason, seconds, folder, machine }: BuildOutcome, dim: (text: string) => string): string {
   const why = reason ? reasons[reason] : "";
   if (state === "same") return dim("as it was built last");
   if (state === "waits") return `waits for another machine: ${folder}/by-hand.md`;
+  if (state === "queued") return "waits in the queue";
   if (state === "would") return `would be built: ${why}`;
-  return dim(`${why}${seconds === undefined ? "" : `, ${timeSaid(seconds)}`}`);
+  const by = machine === undefined ? "" : ` on ${machine}`;
+  return dim(`${why}${seconds === undefined ? "" : `, ${timeSaid(seconds)}${by}`}`);
 }
 
 function summary(builds: readonly BuildOutcome[]): string {
@@ -93,7 +97,7 @@ function summary(builds: readonly BuildOutcome[]): string {
   const parts = [
     count("would") > 0 ? `${count("would")} would be built` : `${count("good")} built`,
     ...(count("same") > 0 ? [`${count("same")} as before`] : []),
-    ...(count("waits") > 0 ? [`${count("waits")} waiting`] : []),
+    ...(count("waits") + count("queued") > 0 ? [`${count("waits") + count("queued")} waiting`] : []),
     ...(count("failed") > 0 ? [`${count("failed")} failed`] : []),
   ];
   return `${countOf(builds.length, "build")}: ${parts.join(", ")}.`;

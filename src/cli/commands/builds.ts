@@ -39,8 +39,9 @@ function rowOf(each: ListedBuild, before: string | undefined, out: Terminal["out
   ];
 }
 
-function stateOf({ state, isRunning, isAdopted }: ListedBuild, out: Terminal["out"]): string {
+function stateOf({ state, isRunning, isAdopted, job }: ListedBuild, out: Terminal["out"]): string {
   if (isRunning) return out.cyan("being built");
   if (state === "good") return out.green(isAdopted ? "taken in" : "built");
+  if (state === "begun" && job !== undefined) return out.cyan("in the queue");
   return out.red(state === "failed" ? "failed" : "broken off");
 }

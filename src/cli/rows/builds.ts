@@ -24,6 +24,7 @@ export const buildRows = {
         value: "<file>",
         says: "take in what was built elsewhere: of one client and platform; may be given several times",
       },
+      queue: { kind: "flag", says: "let other machines build: `oxalis worker` on each" },
       dryRun: { kind: "flag", says: "say what would be built, and build nothing" },
     },
   },

@@ -2,6 +2,7 @@ import { layouts } from "../../core/ground/values/layout.ts";
 import { platforms } from "../../core/ground/values/platform.ts";
 import { buildRows } from "./builds.ts";
 import { keyRows } from "./keys.ts";
+import { machineRows } from "./machines.ts";
 import { recordRows } from "./records.ts";
 import type { Row } from "./row.ts";
 import { atStage, client, clients, inWorkspace, ofClients, pageLanguage, report, told } from "./shared.ts";
@@ -148,6 +149,7 @@ export const rows = {
     options: {
       ...atStage,
       ...ofClients,
+      queue: { kind: "flag", says: "let other machines draw: `oxalis worker` on each" },
       dryRun: { kind: "flag", says: "say what would be done, and do nothing" },
       layout: {
         kind: "choice",
@@ -187,6 +189,7 @@ export const rows = {
   ...versionRows,
   ...buildRows,
   ...keyRows,
+  ...machineRows,
   clean: {
     says: "empty the cache of pictures that were drawn before; or remove what was made for nobody",
     arguments: {},

@@ -27,6 +27,7 @@ export function openProgress(
   // All clients are one bar that never goes back: each is so much of it, whatever it turns out to need.
   const shares = new Map<string, { done: number; files: number }>();
   let clients = 0;
+  let isToldHere = false;
   const started = Date.now();
   const sum = () =>
     [...shares.values()].reduce((all, { done, files }) => all + (files === 0 ? 1 : done / files), 0) * whole;
@@ -53,6 +54,10 @@ export function openProgress(
     if (event.what === "clients") {
       width = Math.max(...event.keys.map((key) => key.length));
       clients = event.keys.length;
+    } else if (event.what === "drawn-here") {
+      if (!isToldHere && !settings.json && !settings.quiet)
+        terminal.note(`${err.yellow("drawn here")}  No machine of the queue draws at present.`);
+      isToldHere = true;
     } else if (event.what === "client") {
       shares.set(event.outcome.client, { done: 0, files: 0 });
       close();

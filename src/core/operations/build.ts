@@ -1,32 +1,25 @@
-import { join } from "node:path";
-import { type BuildRecord, buildSlot, buildsOf } from "../agency/history/builds.ts";
+import pLimit from "p-limit";
+import type { BuildRecord } from "../agency/history/builds.ts";
 import { resolveAll } from "../clients/derive/resolve.ts";
-import { patience } from "../ground/files/holding/lock.ts";
-import { readInside } from "../ground/files/reading/folder.ts";
-import { makeRoot } from "../ground/files/writing/door.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
-import { isError, ofClient, type Problem, problem } from "../ground/problems/problem.ts";
-import { attemptAsync, orStopAsync, refuse } from "../ground/problems/result.ts";
-import { largestPackage } from "../ground/values/package.ts";
+import { ofClient, type Problem, problem } from "../ground/problems/problem.ts";
+import { attemptAsync, orStopAsync } from "../ground/problems/result.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import { byHand } from "../making/building/by-hand.ts";
-import { systemFacts, systemOf } from "../making/building/environment.ts";
+import { systemFacts } from "../making/building/environment.ts";
 import { type BuildOutcome, outcomeOf } from "../making/building/outcome.ts";
-import {
-  type Built,
-  leaveOutBuilds,
-  nothingToSign,
-  type OpenedSigning,
-  performBuild,
-} from "../making/building/perform.ts";
+import { leaveOutBuilds } from "../making/building/perform.ts";
 import { type PlannedBuild, prepareBuilds } from "../making/building/prepare.ts";
-import { buildFolder, workFolder } from "../making/building/work.ts";
-import { judgeBuilt } from "../proving/packages/built.ts";
+import { buildFolder } from "../making/building/work.ts";
+import type { HandingOut } from "../making/sharing/handing-out.ts";
+import { buildsElsewhere, buildsHere } from "./running/builders.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
+import { handingOut } from "./running/machines.ts";
+import { cannot, makeOne, type OneMade } from "./running/one-build.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
-import { openSigning, type Signing } from "./running/signing.ts";
-import { type At, holding, inWorkspace } from "./running/workspace.ts";
+import { decideSigning, nothingSigned } from "./running/signing.ts";
+import { type At, inWorkspace, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   /** Only these; none for all that template.yaml has steps of. */
@@ -36,6 +29,8 @@ interface Input extends At, OfClients {
   /** Nothing is signed here. */
   unsigned: boolean;
   dryRun: boolean;
+  /** Other machines build, by the queue that oxalis.yaml names. */
+  queue: boolean;
 }
 
 export interface BuildsMade {
@@ -45,50 +40,57 @@ export interface BuildsMade {
 
 /** Builds what has changed since its last good build, by the agency's own commands, each number once. */
 export const buildPackages = operation(async (input: Input, ports): Promise<BuildsMade> => {
+  const handing = input.queue && !input.dryRun ? await handingOut(await openWorkspace(input, ports), ports) : undefined;
+  try {
+    return await buildAll(input, handing, ports);
+  } finally {
+    await handing?.close();
+  }
+});
+
+async function buildAll(input: Input, handing: HandingOut | undefined, ports: Ports): Promise<BuildsMade> {
   const { dryRun } = input;
   const { workspace, prepared } = await inWorkspace(input, ports, { writes: !dryRun }, async (workspace) => {
     const clients = await chooseClients(workspace, input);
-    const given = { ...input, clients, ...noted(ports) };
+    const isHandedOut = ({ job }: BuildRecord) => job !== undefined && handing?.has(job) === true;
+    const given = { ...input, clients, isHandedOut, ...noted(ports) };
     const cache = ports.openCache(workspace.root);
     const options = { dryRun, settled: false, smallest: false, today: ports.today(), cache, on: () => {} };
     return { workspace, prepared: await prepareBuilds(workspace, given, options) };
   });
   const { root } = workspace;
-  const wanted = prepared.builds.filter((each) => each.reason !== undefined && isHere(each));
-  // Nobody else waits while a pass phrase is typed.
-  const isSigned = !input.unsigned && !dryRun && wanted.length > 0;
-  const signing = isSigned ? await openSigning(workspace, await resolveAll(workspace), wanted, ports) : noSigning;
-  const problems = [...prepared.problems, ...signing.problems];
-  const outcomes: BuildOutcome[] = [];
+  const wanted = dryRun ? [] : prepared.builds.filter(({ reason }) => reason !== undefined);
+  const isSigned = !input.unsigned && wanted.length > 0;
+  const signing = isSigned ? decideSigning(await resolveAll(workspace), wanted) : nothingSigned;
+  const signed = wanted.filter((build) => !signing.isRefused(build));
+  const builder = handing
+    ? buildsElsewhere(workspace, signing, handing)
+    : await buildsHere(workspace, signed, signing, ports);
   const stopped = new Set<Platform>();
-  for (const build of prepared.builds) {
-    if (build.reason === undefined) outcomes.push(asBefore(build));
-    else if (dryRun) outcomes.push(outcomeOf(build, "would"));
-    else if (!isHere(build)) {
-      outcomes.push(outcomeOf(build, "waits"));
-      problems.push(waiting(root, build));
-    } else if (signing.refused.has(`${build.client} ${build.platform}`)) {
+  const limit = pLimit(builder.atOnce);
+  const each = prepared.builds.map((build) =>
+    limit(async (): Promise<Partial<OneMade>> => {
+      if (build.reason === undefined) return { outcome: asBefore(build) };
+      if (dryRun) return { outcome: outcomeOf(build, "would") };
       // Why has been said.
-    } else if (stopped.has(build.platform)) problems.push(notBegun(build));
-    else {
-      const own = signing.of(build);
-      const done = await attemptAsync(() => orStopAsync(() => makeOne(root, build, own, ports), cannot(build)));
-      if (!done.ok) problems.push(...ofClient(build.client, done.problems));
-      else {
-        const { outcome, isShared } = done.value;
-        outcomes.push(outcome);
-        problems.push(...done.value.problems);
-        if (isShared) stopped.add(build.platform);
-      }
-    }
-  }
-  return { builds: outcomes, problems };
-});
-
-/** Whether this machine can do it. */
-const isHere = ({ steps: { on } }: PlannedBuild): boolean => on === undefined || on === systemOf(process.platform);
-
-const noSigning: Signing = { of: () => nothingToSign, refused: new Set(), problems: [] };
+      if (signing.isRefused(build)) return {};
+      if (!builder.can(build)) return { outcome: outcomeOf(build, "waits"), problems: [waiting(root, build)] };
+      if (stopped.has(build.platform)) return { problems: [notBegun(build)] };
+      const signer = signing.of(build)?.signer;
+      const done = await attemptAsync(() =>
+        orStopAsync(() => makeOne(root, build, { builder, signer }, ports), cannot(build)),
+      );
+      if (!done.ok) return { problems: ofClient(build.client, done.problems) };
+      if (done.value.isShared) stopped.add(build.platform);
+      return done.value;
+    }),
+  );
+  const done = await Promise.all(each);
+  return {
+    builds: done.flatMap(({ outcome }) => outcome ?? []),
+    problems: [...prepared.problems, ...signing.problems, ...done.flatMap(({ problems = [] }) => problems)],
+  };
+}
 
 /** The last good build, of which nothing has changed. */
 const asBefore = (build: PlannedBuild): BuildOutcome => {
@@ -115,77 +117,4 @@ const notBegun = ({ client, platform }: PlannedBuild): Problem =>
   problem("build-stopped", "Not begun: what has stopped another client's build would stop it too.", {
     client,
     platform,
-  });
-
-const cannot =
-  ({ client, platform }: PlannedBuild) =>
-  ({ message }: Error): Problem =>
-    problem("write-failed", `${message}.`, { client, platform });
-
-/** Makes one build while its thing is held: from before its number is spent until what came of it is kept. */
-async function makeOne(
-  root: string,
-  build: PlannedBuild,
-  signing: OpenedSigning & { signer?: string },
-  ports: Ports,
-): Promise<{ outcome: BuildOutcome; problems: readonly Problem[]; isShared: boolean }> {
-  const thing = join(root, workFolder(build));
-  makeRoot(thing);
-  return holding(
-    thing,
-    async () => {
-      const { client, stage, platform, version, sum } = build;
-      const spent = buildsOf.read(root, client)?.[buildSlot(build)];
-      if (spent)
-        refuse("build-running", `Number ${build.build} was built by another run meanwhile.`, { client, platform });
-      const begun: BuildRecord = {
-        ...{ stage, platform, version, build: build.build, on: ports.today(), ...noted(ports), variant: sum },
-        state: "begun",
-        files: [],
-        ...(signing.signer === undefined ? {} : { signer: signing.signer }),
-      };
-      await record(root, build, begun);
-      ports.on({ what: "building", build: outcomeOf(build, "would"), usual: build.usual });
-      const started = Date.now();
-      const means = {
-        run: ports.run,
-        machine: ports.variable,
-        secret: ports.secret,
-        onLine: (line: string) => ports.on({ what: "line", client, platform, line }),
-      };
-      const made = await attemptAsync(() =>
-        orStopAsync(() => performBuild(root, build, signing, means), cannot(build)),
-      );
-      // Its number is spent, whatever has kept it from being made.
-      const built: Built = made.ok
-        ? made.value
-        : { files: [], isShared: false, problem: ofClient(client, made.problems)[0] };
-      const lookedInto = built.problem ? [] : await lookInto(root, build, built, signing.signer);
-      const problems = built.problem ? [built.problem] : lookedInto;
-      const seconds = Math.round((Date.now() - started) / 100) / 10;
-      const state = problems.some(isError) ? "failed" : "good";
-      const [first] = problems;
-      const why = state === "failed" && first ? { why: first.message } : {};
-      await record(root, build, { ...begun, state, seconds, files: [...built.files], ...why });
-      const outcome = outcomeOf(build, state, { files: built.files, seconds });
-      ports.on({ what: "built", build: outcome });
-      return { outcome, problems, isShared: built.isShared };
-    },
-    // A dead run's hold is taken away at the second look.
-    patience.step,
-  );
-}
-
-/** What the packages that came out say of themselves, where they are not what they have to be. */
-const lookInto = (root: string, build: PlannedBuild, { files }: Built, signer: string | undefined) =>
-  judgeBuilt(files, (path) => readInside(root, `${buildFolder(build)}/${path}`, path, largestPackage), {
-    ...build,
-    signer,
-  });
-
-/** Keeps what is known of a build in the client's history. */
-const record = (root: string, { client }: PlannedBuild, entry: BuildRecord): Promise<void> =>
-  holding(root, async () => {
-    const all = buildsOf.read(root, client) ?? {};
-    writeTogether(root, buildsOf.changes(root, client, { ...all, [buildSlot(entry)]: entry }));
   });

@@ -6,7 +6,7 @@ import type { PackageFacts } from "../../../src/core/app/packages/facts.ts";
 import { keyRoles } from "../../../src/core/clients/keys/roles.ts";
 import { byHand } from "../../../src/core/making/building/by-hand.ts";
 import { decideBuilds } from "../../../src/core/making/building/decide.ts";
-import { environmentOf, systemFacts } from "../../../src/core/making/building/environment.ts";
+import { environmentOf, ofMachine, systemFacts } from "../../../src/core/making/building/environment.ts";
 import type { PlannedBuild } from "../../../src/core/making/building/prepare.ts";
 import { signingPlan } from "../../../src/core/making/building/signing.ts";
 import { buildFolder, workFolder } from "../../../src/core/making/building/work.ts";
@@ -96,8 +96,10 @@ test("steps are given what is built, what template.yaml says, and of the machine
     passes: ["OWN", "LACKING"],
     secrets: ["TOKEN"],
   };
-  const given = (system: keyof typeof systemFacts) =>
-    environmentOf(steps, variant, "android", { system, machine: (name) => machine[name], stage: "store", place });
+  const given = (system: keyof typeof systemFacts) => ({
+    ...ofMachine(system, steps.passes, (name) => machine[name]),
+    ...environmentOf(steps, variant, "android", { stage: "store", place }),
+  });
   expect(given("linux")).toEqual({
     ...{ PATH: "/bin", HOME: "/root", OWN: "x", CLIENT: "x", STAGE: "store", IDENTIFIER: "example.hill" },
     ...{ VERSION: "2.3.0", BUILD: "over", SHOP: "hill.example/Hill" },

@@ -28,6 +28,10 @@ const buildSchema = z.strictObject({
   state: z.enum(["begun", "good", "failed"]),
   /** It was built elsewhere, and taken in. */
   isAdopted: z.literal(true).optional(),
+  /** The job that other machines have it by, where it was given to them. */
+  job: z.string().optional(),
+  /** The machine that has built it, where that is another. */
+  machine: z.string().optional(),
   /** How long it took, in seconds. */
   seconds: z.number().nonnegative().optional(),
   files: z.array(builtFile).default([]),

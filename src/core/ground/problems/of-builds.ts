@@ -46,4 +46,44 @@ export const ofBuilds = {
     title: "A package that another key signs than the client's",
     fix: "Let the steps sign with SIGNING_STORE, and build again.",
   },
+  "variable-unset": {
+    title: "A variable of the environment that is named, and is not set",
+    fix: "Set it in the environment.",
+  },
+  "queue-unreachable": {
+    title: "A queue of jobs that does not answer",
+    fix: "Look at `machines.queue` in oxalis.yaml, and whether the server runs and may be reached from here.",
+  },
+  "queue-version": {
+    title: "Machines that have different versions of Oxalis",
+    fix: "Install the same version on all of them: what another one draws or builds need not be the same.",
+  },
+  "queue-aside": {
+    title: "A job that several machines have given up",
+    fix: "Mend what is named; `oxalis queue --again <job>` lets it be tried anew, `--drop <job>` takes it out.",
+  },
+  "job-invalid": {
+    title: "A job that is not one, or not of this form",
+    fix: "Look at who else writes to the queue; `oxalis queue --drop <job>` takes it out.",
+  },
+  "job-missing": {
+    title: "A job that the queue does not have, or that a machine has in hand",
+    fix: "`oxalis queue` lists them.",
+  },
+  "contents-missing": {
+    title: "A file that machines share and that is not there",
+    fix: "Look at `machines.contents` in oxalis.yaml: every machine has to have the same.",
+  },
+  "contents-damaged": {
+    title: "A file that machines share and that is not what its sum says",
+    fix: "Remove it from the folder of contents: it is put there again.",
+  },
+  "contents-refused": {
+    title: "A token that the store of contents does not know",
+    fix: "Give the same one there and here: `machines.token` in oxalis.yaml names its variable.",
+  },
+  "contents-unreachable": {
+    title: "A store of contents that does not answer",
+    fix: "Look at `machines.contents` in oxalis.yaml, and whether `oxalis serve-contents` runs there.",
+  },
 } satisfies Record<string, ProblemKind>;

@@ -2,7 +2,7 @@ import { type BuildRecord, type BuildRecords, buildsAt } from "../../agency/hist
 import type { Platform } from "../../ground/values/platform.ts";
 
 /** Why a build is made. */
-export type BuildReason = "never" | "changed" | "failed" | "broken-off" | "asked";
+export type BuildReason = "never" | "changed" | "failed" | "broken-off" | "asked" | "handed-out";
 
 /** What is to become of a client's app on one platform. */
 export interface Decision {
@@ -27,14 +27,19 @@ export function decideBuilds(
     sum: (platform: Platform) => string;
     build: number;
     again: boolean;
+    /** Whether other machines still have one that was begun. */
+    isHandedOut?: (record: BuildRecord) => boolean;
   },
 ): Decision[] {
-  const { stage, sum, build, again } = given;
+  const { stage, sum, build, again, isHandedOut = () => false } = given;
   return given.platforms.map((platform): Decision => {
     const [last, ...before] = buildsAt(all, stage, platform);
     const good = [last, ...before].find((each) => each?.state === "good");
     const isSpent = last !== undefined && last.build >= build;
     const known = { platform, isSpent, ...(good ? { good } : {}) };
+    const isSame = last?.variant === sum(platform) && last.build === build;
+    if (last?.state === "begun" && isSame && isHandedOut(last))
+      return { ...known, isSpent: false, reason: "handed-out" };
     if (good && good.variant === sum(platform) && good === last) return again ? { ...known, reason: "asked" } : known;
     return { ...known, reason: reasonOf(last) };
   });

@@ -48,28 +48,35 @@ export const systemFacts: Readonly<Record<System, SystemFact>> = {
 export const systemOf = (platform: NodeJS.Platform): System =>
   platform === "win32" ? "windows" : platform === "darwin" ? "mac" : "linux";
 
+/** What steps are given of the machine that they run on: what programs need, and what template.yaml passes on. */
+export const ofMachine = (
+  system: System,
+  passes: readonly string[],
+  machine: (name: string) => string | undefined,
+): Record<string, string> =>
+  Object.fromEntries(
+    [...systemFacts[system].passes, ...passes].flatMap((name) => {
+      const value = machine(name);
+      return value === undefined ? [] : [[name, value]];
+    }),
+  );
+
 /**
- * What steps are given besides secrets: what programs need of the machine, what template.yaml gives, and what is built.
- * @param machine its variables @param place of the patterns in template.yaml
+ * What steps are given besides that and secrets: what template.yaml gives, and what is built.
+ * @param place of the patterns in template.yaml
  */
 export function environmentOf(
-  { environment, passes }: BuildSteps,
+  { environment }: BuildSteps,
   variant: Variant,
   platform: Platform,
-  given: { system: System; machine: (name: string) => string | undefined; stage: string; place: Place },
+  { stage, place }: { stage: string; place: Place },
 ): Record<string, string> {
-  const { system, machine, stage, place } = given;
-  const own = [...systemFacts[system].passes, ...passes].flatMap((name) => {
-    const value = machine(name);
-    return value === undefined ? [] : [[name, value] as const];
-  });
   const field = (name: keyof Variant["values"]) => variant.values[name]?.value;
   const filled = Object.entries(environment).map(([name, text]) => [
     name,
     fillPattern(unwrap(readPattern(text, place)), field) ?? "",
   ]);
   return {
-    ...Object.fromEntries(own),
     CLIENT: variant.key,
     STAGE: stage,
     VERSION: field("version") ?? "",

@@ -5,7 +5,7 @@ import { type BuildAt, buildFolder } from "./work.ts";
 
 /** What became of a build. */
 export interface BuildOutcome extends BuildAt {
-  state: "good" | "failed" | "same" | "waits" | "would";
+  state: "good" | "failed" | "same" | "waits" | "queued" | "would";
   /** Relative to the workspace. */
   folder: string;
   /** Why it is made; absent where nothing has changed. */
@@ -13,6 +13,8 @@ export interface BuildOutcome extends BuildAt {
   files: readonly BuiltFile[];
   /** How long it took. */
   seconds?: number;
+  /** The machine that has made it, where that is another. */
+  machine?: string;
 }
 
 /** Told while builds are made. */
@@ -26,7 +28,7 @@ export type BuildStep =
 export const outcomeOf = (
   build: PlannedBuild,
   state: BuildOutcome["state"],
-  more: Pick<BuildOutcome, "seconds"> & Partial<Pick<BuildOutcome, "files">> = {},
+  more: Pick<BuildOutcome, "seconds" | "machine"> & Partial<Pick<BuildOutcome, "files">> = {},
 ): BuildOutcome => {
   const { client, stage, platform, version, build: number, reason } = build;
   return {

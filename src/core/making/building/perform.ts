@@ -1,23 +1,19 @@
-import { basename } from "node:path";
-import type { BuiltFile } from "../../agency/history/builds.ts";
 import { readInside } from "../../ground/files/reading/folder.ts";
 import { lookAt, put, removeTree } from "../../ground/files/writing/door.ts";
-import { replaceFile, writeTogether } from "../../ground/files/writing/together.ts";
+import { replaceFile } from "../../ground/files/writing/together.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
-import { largestPackage, type ResultKind, resultKinds } from "../../ground/values/package.ts";
+import { type ResultKind, resultKinds } from "../../ground/values/package.ts";
 import type { Secret } from "../../ground/values/secret.ts";
 import { carryOut } from "../jobs/carry-out.ts";
 import type { Inputs } from "../jobs/inputs.ts";
-import type { Outcome, StepsJob } from "../jobs/job.ts";
-import { readReceipt } from "../jobs/receipt.ts";
+import type { StepsJob } from "../jobs/job.ts";
 import { pathsOf } from "../jobs/steps.ts";
 import type { Runner, To } from "../jobs/to.ts";
-import { environmentOf, systemFacts, systemOf } from "./environment.ts";
+import { ofMachine, systemFacts, systemOf } from "./environment.ts";
 import { type Failure, failureIn } from "./failures.ts";
-import type { PlannedBuild } from "./prepare.ts";
-import { buildFolder, workFolder } from "./work.ts";
+import type { BuildOrder } from "./order.ts";
 
 /** What a build signs with, opened: files that are put beside it for its time, and variables. */
 export interface OpenedSigning {
@@ -37,50 +33,56 @@ export interface BuildMeans {
   onLine(line: string): void;
 }
 
-/** How a build ended. */
-export interface Built {
-  files: readonly BuiltFile[];
+/** How the steps of a build have ended. */
+export interface Performed {
+  /** What lies in its folder and is wanted of it; nothing where it failed. */
+  results: readonly { kind: ResultKind; path: string; sha256: string }[];
   problem?: Problem | undefined;
   /** It would stop every client's build. */
   isShared: boolean;
+  log: string;
 }
 
 /** Most that is kept of what a step prints, in bytes. */
 const mostLog = 32 * 1024 * 1024;
 
 /**
- * Makes one build: a copy of the variant, the steps in it, and what they give into the folder of builds. Its work
- * folder has to be held. What it signs with is gone when it has ended, however that was.
+ * Carries a build out in a work folder, which has to be held: a copy of the variant, and the steps in it. What it signs
+ * with is gone when it has ended, however that was. What it gives stays in the folder, and is the caller's to take.
+ * @param work relative to the root
  */
 export async function performBuild(
-  root: string,
-  build: PlannedBuild,
-  signing: OpenedSigning,
-  means: BuildMeans,
-): Promise<Built> {
-  const work = workFolder(build);
-  const [to, keys]: [To, string] = [{ root, folder: `${work}/variant` }, `${work}/keys`];
+  order: BuildOrder,
+  { root, work }: { root: string; work: string },
+  { inputs, signing, means }: { inputs: Inputs; signing: OpenedSigning; means: BuildMeans },
+): Promise<Performed> {
+  const keys = `${work}/keys`;
+  const to = builtIn(root, work);
   for (const folder of [to.folder, keys]) removeTree(root, folder);
-  leaveOutBuilds(root);
   try {
     // Several variables may name one file.
     const stores = new Map(signing.files.map(({ name, content }) => [name, content]));
     for (const [name, content] of stores) put(root, `${keys}/${name}`, content, ownMode);
-    const job = jobOf(root, build, signing, `${root}/${keys}`, means);
     const runner: Runner = {
       run: (program) => means.run({ ...program, onLine: means.onLine }),
       secret: (name) => signing.secrets[name] ?? means.secret(name),
     };
-    const done = await carryOut(job, variantInputs(root), to, { runner });
-    put(root, `${buildFolder(build)}/build.log`, done.log);
-    if (done.problems.length > 0) return failed(build, done.problems, failureIn(done.log));
-    const files = collect(to, build, done.files);
-    removeTree(root, to.folder);
-    return { files, isShared: false };
+    const done = await carryOut(jobOf(order, signing, `${root}/${keys}`, means), inputs, to, { runner });
+    if (done.problems.length > 0)
+      return { results: [], log: done.log, ...failed(order, done.problems, failureIn(done.log)) };
+    const results = resultKinds.flatMap((kind) => {
+      const wanted = order.gives[kind];
+      const paths = wanted === undefined ? [] : pathsOf(wanted, to);
+      return paths.map((path) => ({ kind, path, sha256: done.files[path] ?? "" }));
+    });
+    return { results, isShared: false, log: done.log };
   } finally {
     removeTree(root, keys);
   }
 }
+
+/** Where the copy of the variant lies, in a build's work folder. */
+export const builtIn = (root: string, work: string): To => ({ root, folder: `${work}/variant` });
 
 /** What is built is made again at any time: version control leaves it out, whatever the workspace's own file says. */
 export function leaveOutBuilds(root: string): void {
@@ -91,12 +93,12 @@ export function leaveOutBuilds(root: string): void {
 /** For their owner alone (POSIX). */
 const ownMode = 0o600;
 
-/** The files of a variant, as they lie there: each has to be what its receipt says. */
-const variantInputs = (root: string): Inputs => {
+/** The files of a variant, as they lie there: each has to be what its receipt says. @param folder the variant's */
+export const variantInputs = (root: string, folder: string): Inputs => {
   const bytes: Inputs["bytes"] = ({ path, sha256: sum }) => {
-    const found = readInside(root, path, path);
+    const found = readInside(root, `${folder}/${path}`, path);
     if (sha256(found) !== sum)
-      refuse("build-refused", `${path} is not as it was generated: nothing is built of it.`, {
+      refuse("build-refused", `${folder}/${path} is not as it was generated: nothing is built of it.`, {
         fix: "`oxalis generate` makes it anew, or says who has changed it.",
       });
     return found;
@@ -108,27 +110,24 @@ const variantInputs = (root: string): Inputs => {
   };
 };
 
-function jobOf(root: string, build: PlannedBuild, signing: OpenedSigning, keys: string, means: BuildMeans): StepsJob {
-  const { folder, client, steps, part, variant, platform, stage, place } = build;
-  const receipt = readReceipt(root, folder, client);
-  const inputs = Object.entries(receipt.files).flatMap(([path, { sha256: sum }]) => {
-    const from = `${folder}/${path}`;
-    const executable = ((lookAt(root, from)?.mode ?? 0) & 0o111) !== 0;
-    return sum === null ? [] : [[path, { of: "client" as const, path: from, sha256: sum, executable }] as const];
-  });
+/** An order as this machine carries it out. @param keys the folder of what is signed with, absolute */
+function jobOf(order: BuildOrder, signing: OpenedSigning, keys: string, means: BuildMeans): StepsJob {
   const system = systemOf(process.platform);
   const [command, ...before] = systemFacts[system].shell;
   const environment = {
-    ...environmentOf(steps, variant, platform, { system, machine: means.machine, stage, place }),
+    ...ofMachine(system, order.passes, means.machine),
+    ...order.environment,
     ...signing.plain,
     ...Object.fromEntries(signing.files.map(({ variable, name }) => [variable, `${keys}/${name}`])),
   };
-  const secrets = [...new Set([...Object.keys(signing.secrets), ...steps.secrets])];
+  const secrets = [...new Set([...Object.keys(signing.secrets), ...order.secrets])];
   return {
     what: "steps",
-    inputs: Object.fromEntries(inputs),
-    results: Object.values(steps.gives).filter((each) => each !== undefined),
-    steps: steps.steps.map(({ run, in: inside = part, minutes }) => ({
+    inputs: Object.fromEntries(
+      Object.entries(order.inputs).map(([path, input]) => [path, { of: "client" as const, path, ...input }]),
+    ),
+    results: Object.values(order.gives).filter((each) => each !== undefined),
+    steps: order.steps.map(({ run, in: inside = order.part, minutes }) => ({
       ...{ command, args: [...before, run], says: shortly(run), environment, secrets },
       ...(inside === "" || inside === "." ? {} : { folder: inside }),
       limits: { seconds: minutes * 60, output: mostLog },
@@ -144,36 +143,17 @@ const shortly = (run: string): string => {
   return `"${line.length > mostTold ? `${line.slice(0, mostTold)}…` : line}"`;
 };
 
-/** What a build gives, as it lies in the work folder, moved to where builds lie: all of it or nothing. */
-function collect(to: To, build: PlannedBuild, sums: Outcome["files"]): BuiltFile[] {
-  const taken = new Set<string>();
-  const found = resultKinds.flatMap((kind: ResultKind) => {
-    const wanted = build.steps.gives[kind];
-    return wanted === undefined ? [] : pathsOf(wanted, to).map((path) => ({ kind, path }));
-  });
-  const files = found.map(({ kind, path }) => {
-    // Two of one name are told apart by where they come from.
-    const name = taken.has(basename(path)) ? path.replaceAll("/", "-") : basename(path);
-    taken.add(name);
-    const content = readInside(to.root, `${to.folder}/${path}`, path, largestPackage);
-    return { kind, path: name, content, sha256: sums[path] ?? sha256(content) };
-  });
-  writeTogether(
-    to.root,
-    files.map(({ path, content }) => [`${buildFolder(build)}/${path}`, content]),
-  );
-  return files.map(({ content, ...each }) => ({ ...each, size: content.length }));
-}
-
-function failed(build: PlannedBuild, found: readonly Problem[], known: Failure | undefined): Built {
-  const { client, platform } = build;
+function failed(
+  { client, platform }: BuildOrder,
+  found: readonly Problem[],
+  known: Failure | undefined,
+): Pick<Performed, "problem" | "isShared"> {
   const [first] = found;
   const isMissing = first?.code === "program-missing";
   const says = known
     ? `${known.says.replace(/\.$/, "")}${known.at ? ` (${known.at})` : ""}.`
     : (first?.message ?? "It has failed.");
   return {
-    files: [],
     isShared: isMissing || (known?.isShared ?? false),
     problem: problem(first?.code === "build-refused" ? first.code : "build-failed", says, {
       client,

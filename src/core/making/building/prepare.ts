@@ -1,5 +1,5 @@
 import { join } from "node:path";
-import { type BuildRecords, buildsAt, buildsOf } from "../../agency/history/builds.ts";
+import { type BuildRecord, type BuildRecords, buildsAt, buildsOf } from "../../agency/history/builds.ts";
 import { emptyLedger, lastRelease, ledgers } from "../../agency/history/ledger.ts";
 import type { BuildSteps } from "../../agency/workspace/schema/builds.ts";
 import { variantPath } from "../../agency/workspace/stage.ts";
@@ -55,6 +55,8 @@ export interface BuildsWanted {
   /** Also what has not changed since its last good build. */
   again: boolean;
   by?: string | undefined;
+  /** Whether other machines still have a build that was begun. */
+  isHandedOut?: (record: BuildRecord) => boolean;
 }
 
 /**
@@ -140,7 +142,7 @@ function plannedOf(
   all: Template,
   resolved: Resolved,
   folder: string,
-  { platforms, again }: BuildsWanted,
+  { platforms, again, isHandedOut }: BuildsWanted,
 ): Prepared {
   const { root, notes } = workspace;
   const { key } = resolved.client;
@@ -157,8 +159,9 @@ function plannedOf(
   const stage = workspace.stage?.name ?? "store";
   const [version, build] = [variant.values.version?.value ?? "", Number(variant.values.build?.value)];
   const given = { stage, platforms: mine.filter((each) => steps[each]), sum, build, again };
+  const handed = isHandedOut === undefined ? {} : { isHandedOut };
   const running: Problem[] = [];
-  const builds = decideBuilds(records, given).flatMap((decision): PlannedBuild[] => {
+  const builds = decideBuilds(records, { ...given, ...handed }).flatMap((decision): PlannedBuild[] => {
     const { platform } = decision;
     const own = steps[platform];
     const part = template.parts.find((each) => each.platform === platform);

@@ -1,18 +1,28 @@
+import * as z from "zod";
 import type { ProfileRecords } from "../../agency/history/profiles.ts";
 import { signingPrefix } from "../../app/variant/signing.ts";
 import { type KeyRole, keyFile, keyRoleFacts, passwordFile, profileFile } from "../../clients/keys/roles.ts";
 import type { HeldKey } from "../../clients/keys/standing.ts";
+import { leadsDown } from "../../ground/files/writing/door.ts";
 import type { Platform } from "../../ground/values/platform.ts";
 
-/** Files that steps sign with, and variables that say where they lie and how they open. */
-export interface SigningPlan {
+const text = z.string().max(1000);
+/** A file of the vault: below the folder of whose it is. */
+const sealed = z.string().max(1000).refine(leadsDown, "a path that leads down");
+/** A file's own name, with no folder. */
+const fileName = z.string().regex(/^[^/\\\0]{1,255}$/);
+
+export const signingPlanSchema = z.strictObject({
   /** Names of the variables that give the path of a file, each with the file in the vault and what it is called. */
-  files: readonly { variable: string; sealed: string; name: string }[];
+  files: z.array(z.strictObject({ variable: text, sealed, name: fileName })),
   /** Names of the variables that hold a secret, each with the file in the vault. */
-  secrets: readonly { variable: string; sealed: string }[];
+  secrets: z.array(z.strictObject({ variable: text, sealed })),
   /** Variables that everybody may know. */
-  plain: Readonly<Record<string, string>>;
-}
+  plain: z.record(text, text),
+});
+
+/** Files that steps sign with, and variables that say where they lie and how they open. */
+export type SigningPlan = z.infer<typeof signingPlanSchema>;
 
 /** What follows the client's prefix in the variables of each role; nothing behind the upload key's. */
 const parts: Readonly<Partial<Record<KeyRole, string>>> = {

@@ -87,6 +87,8 @@ export interface Tools {
   cache: Cache;
   /** As many pictures at once as suits the machine. */
   drawing: LimitFunction;
+  /** What other machines have drawn, by what it comes from. */
+  drawn?: Drawn | undefined;
   writer: Writer;
   /** Whether pictures are pressed as small as they go. */
   smallest: boolean;
@@ -94,6 +96,15 @@ export interface Tools {
 }
 
 type DrawEntry = Extract<Entry, { kind: "draw" }>;
+
+/** Pictures, by the fingerprint of what each comes from. */
+export type Drawn = ReadonlyMap<string, Uint8Array>;
+
+/** What of these changes is to be drawn, each picture once: what the cache has is not. */
+export function toDraw(changes: readonly FileChange[], cache: Cache, smallest: boolean): DrawEntry[] {
+  const entries = changes.flatMap((change) => ("entry" in change ? [change.entry] : []));
+  return groupedDrawings(entries).flatMap(([first]) => (first && !keptOf(first, cache, smallest).kept ? [first] : []));
+}
 
 function contentOf(
   entry: Exclude<Entry, { kind: "draw" | "keep" }>,
@@ -120,17 +131,27 @@ const widthDrawn = ([first]: readonly DrawEntry[]): number => first?.drawings[0]
 /** Pixels of a picture that takes longer to draw than to read. */
 const leastKept = 256 * 256;
 
-/** A picture from the cache, or drawn and kept there. */
-async function drawnOrKept(entry: DrawEntry, { renderer, cache, smallest }: Tools): Promise<Buffer> {
+/** A picture as the cache has it, and what it goes by there. */
+function keptOf(entry: DrawEntry, cache: Cache, smallest: boolean): { kept?: Buffer | undefined; key?: string } {
   const press = smallest && isPng(entry);
-  const key = press ? fingerprint({ smallest: entry.fingerprint }) : entry.fingerprint;
   const worthKeeping = press || entry.drawings.some(({ width, height }) => width * height >= leastKept);
-  const kept = worthKeeping ? cache.get(key) : undefined;
+  if (!worthKeeping) return {};
+  const key = press ? fingerprint({ smallest: entry.fingerprint }) : entry.fingerprint;
+  return { kept: cache.get(key), key };
+}
+
+/** A picture from the cache or another machine, or drawn; and kept. */
+async function drawnOrKept(entry: DrawEntry, { renderer, cache, smallest, drawn }: Tools): Promise<Uint8Array> {
+  const { kept, key } = keptOf(entry, cache, smallest);
   if (kept) return kept;
-  const drawn = await draw(entry, renderer);
-  const content = press ? await pressPng(drawn) : drawn;
-  if (worthKeeping) cache.put(key, content);
+  const content = drawn?.get(entry.fingerprint) ?? (await drawHere(entry, renderer, smallest));
+  if (key !== undefined) cache.put(key, content);
   return content;
+}
+
+async function drawHere(entry: DrawEntry, renderer: Renderer, smallest: boolean): Promise<Buffer> {
+  const picture = await draw(entry, renderer);
+  return smallest && isPng(entry) ? pressPng(picture) : picture;
 }
 
 function draw({ container, drawings }: DrawEntry, renderer: Renderer): Promise<Buffer> {

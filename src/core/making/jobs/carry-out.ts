@@ -5,7 +5,7 @@ import { openWriter } from "../../ground/files/writing/folder-there.ts";
 import { attemptAsync } from "../../ground/problems/result.ts";
 import type { Plan } from "../plan/plan.ts";
 import { createRenderer } from "../render/draw.ts";
-import { applyChanges } from "./apply.ts";
+import { applyChanges, type Drawn } from "./apply.ts";
 import { type Cache, noCache } from "./cache.ts";
 import { difference } from "./difference.ts";
 import { artInput, type Inputs } from "./inputs.ts";
@@ -19,6 +19,8 @@ interface Means {
   cache?: Cache;
   /** As many pictures at once as suits the machine; shared by the jobs that run at one time. */
   drawing?: LimitFunction;
+  /** What other machines have drawn of it. */
+  drawn?: Drawn | undefined;
   onFile?: () => void;
   /** What starts programs; a job that wants some fails without. */
   runner?: Runner;
@@ -43,12 +45,12 @@ export async function carryOut(job: Job, inputs: Inputs, to: To, means: Means): 
 
 async function make(job: PlanJob, inputs: Inputs, { root, folder }: To, means: Means): Promise<Outcome> {
   const { plan, changes, before, smallest } = job;
-  const { cache = noCache, drawing = drawingLimit(), onFile = () => {} } = means;
+  const { cache = noCache, drawing = drawingLimit(), drawn, onFile = () => {} } = means;
   // Its decoded pictures go with it.
   const renderer = createRenderer((art) => inputs.bytes(artInput(art)));
   const writer = openWriter(root, folder);
   const receipt = await applyChanges(plan, changes, before, {
-    ...{ inputs, renderer, cache, drawing, writer, smallest, onFile },
+    ...{ inputs, renderer, cache, drawing, drawn, writer, smallest, onFile },
   });
   const sums = Object.entries(receipt.files).flatMap(([path, { sha256 }]) => (sha256 === null ? [] : [[path, sha256]]));
   return { files: Object.fromEntries(sums), problems: [], log: "", receipt };

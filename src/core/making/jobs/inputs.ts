@@ -1,6 +1,8 @@
+import pLimit from "p-limit";
+import type { Contents } from "../../ground/contents/contents.ts";
+import { pathOfSum } from "../../ground/contents/folder.ts";
 import { decodeText } from "../../ground/files/reading/encoding.ts";
 import { type Folder, readInside } from "../../ground/files/reading/folder.ts";
-import { lookAt, put } from "../../ground/files/writing/door.ts";
 import type { Writer } from "../../ground/files/writing/writer.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
@@ -22,10 +24,10 @@ export const workspaceInputs = (root: string, template: Folder): Inputs => ({
     writer.copy(path, template.real(from), executable, template.small(from)),
 });
 
-/** A store of files by their sums, in a folder below a root. A file without the sum that it is named by is refused. */
-export function storedInputs(root: string, folder: string): Inputs {
+/** Files by their sums, in a folder of contents. A file without the sum that it is named by is refused. */
+export function storedInputs(root: string): Inputs {
   const bytes = ({ sha256: sum, path }: Input): Uint8Array => {
-    const stored = readInside(root, `${folder}/${sum}`, path);
+    const stored = readInside(root, pathOfSum(sum), path);
     if (sha256(stored) !== sum) refuse("plan-damaged", `${path} in the store is not what was planned with.`);
     return stored;
   };
@@ -36,16 +38,28 @@ export function storedInputs(root: string, folder: string): Inputs {
   };
 }
 
-/** Puts all that a plan is made from into a store. */
-export function storeInputs(plan: Plan, inputs: Inputs, root: string, folder: string): void {
-  for (const input of inputsOf(plan)) {
-    const file = `${folder}/${input.sha256}`;
-    if (!lookAt(root, file)) put(root, file, inputs.bytes(input));
-  }
+/** Puts into contents what of these inputs is not there. */
+export async function storeInputs(wanted: readonly Input[], inputs: Inputs, contents: Contents): Promise<void> {
+  const lacking = new Set(await contents.missing(wanted.map(({ sha256: sum }) => sum)));
+  const limit = pLimit(atOnce);
+  await Promise.all(
+    wanted
+      .filter(({ sha256: sum }) => lacking.has(sum))
+      .map((input) => limit(() => contents.put(input.sha256, inputs.bytes(input)))),
+  );
 }
 
+/** Has inputs nearby, for whoever wants them at once. */
+export async function fetchInputs(wanted: readonly Input[], contents: Contents): Promise<void> {
+  const limit = pLimit(atOnce);
+  await Promise.all(wanted.map(({ sha256: sum }) => limit(() => contents.get(sum))));
+}
+
+/** So many files are on their way at once: each waits for the way there and back. */
+const atOnce = 16;
+
 /** All that a plan is made from, each once. */
-const inputsOf = ({ entries }: Plan): Input[] => {
+export const inputsOf = ({ entries }: Plan): Input[] => {
   const all = entries.flatMap((entry): Input[] => {
     if (entry.kind === "draw")
       return entry.drawings.flatMap(({ picture, tile }) =>

@@ -1,19 +1,19 @@
 import { basename, join } from "node:path";
 import pLimit, { type LimitFunction } from "p-limit";
-import { type Ledger, ledgers } from "../../agency/history/ledger.ts";
+import { ledgers } from "../../agency/history/ledger.ts";
 import { variantName, variantPath } from "../../agency/workspace/stage.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { templateFor } from "../../app/survey/narrow.ts";
 import { openTemplate, type Template } from "../../app/survey/template.ts";
 import type { Resolved, Variant } from "../../app/variant/variant.ts";
 import { resolvePicked } from "../../clients/derive/resolve.ts";
-import { reserveIdentifiers } from "../../clients/release/reserve.ts";
 import { clearScratch } from "../../ground/files/writing/scratch.ts";
 import { writeTogether } from "../../ground/files/writing/together.ts";
 import { isError, ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt, attemptAsync, orStop, orStopAsync, stop } from "../../ground/problems/result.ts";
 import { fingerprint } from "../../ground/values/hash.ts";
 import type { Layout } from "../../ground/values/layout.ts";
+import type { Drawn } from "../jobs/apply.ts";
 import type { Cache } from "../jobs/cache.ts";
 import { carryOut, drawingLimit, planJob } from "../jobs/carry-out.ts";
 import type { FileChange } from "../jobs/difference.ts";
@@ -25,6 +25,7 @@ import { rendererVersion } from "../render/draw.ts";
 import { writeBuilds } from "./builds.ts";
 import { goneVariants } from "./gone.ts";
 import { keepMade, type Made, madeOf, readMade, seenAgain } from "./known.ts";
+import { newLedger, refuseChanges } from "./settled.ts";
 import { type Cause, causesSince, type MadeFrom, madeFrom, whyOf } from "./why.ts";
 
 /** What became of one client. */
@@ -73,8 +74,18 @@ export interface GenerateOptions {
   today: string;
   /** Pictures that were drawn before. */
   cache: Cache;
+  /** Has other machines draw what is to be drawn of a variant. */
+  drawElsewhere?: DrawElsewhere | undefined;
   on(step: MakingStep): void;
 }
+
+export type DrawElsewhere = (job: PlanJob, cache: Cache, inputs: Inputs) => Promise<Drawn>;
+
+/**
+ * So many clients at once: two, so that one's last large picture leaves no core idle; more where others draw, who wait
+ * for none of them then.
+ */
+const atOnce = { here: 2, elsewhere: 16 };
 
 /**
  * What makes variants: with another one, the same inputs may give other files. A built file's name carries a hash of
@@ -101,8 +112,7 @@ export async function generate(workspace: Workspace, options: GenerateOptions): 
   const { cache } = options;
   const drawing = drawingLimit();
   if (!options.dryRun) clearScratch(workspace.root);
-  // Two at a time, so that one client's last large picture does not leave a core idle; they share the limit on drawing.
-  const limit = pLimit(2);
+  const limit = pLimit(options.drawElsewhere ? atOnce.elsewhere : atOnce.here);
   const working = picked.map((each) =>
     limit(async () => {
       const outcome = await generateOne(workspace, each, { template, inputs, cache, drawing }, options);
@@ -205,7 +215,7 @@ async function perform(
   workspace: Workspace,
   resolved: Resolved,
   decided: Decided,
-  { inputs, cache, drawing, on, today }: Shared & GenerateOptions,
+  { inputs, cache, drawing, drawElsewhere, on, today }: Shared & GenerateOptions,
 ): Promise<void> {
   const { root } = workspace;
   const { key: client } = resolved.client;
@@ -214,32 +224,14 @@ async function perform(
   if (decided.job) {
     const { job, from, key, problems } = decided;
     const onFile = () => on({ what: "file", client });
-    const done = await carryOut(job, inputs, { root, folder }, { cache, drawing, onFile });
+    const drawn = await drawElsewhere?.(job, cache, inputs);
+    const done = await carryOut(job, inputs, { root, folder }, { cache, drawing, drawn, onFile });
     if (!done.receipt) stop(done.problems);
     const { receipt } = done;
     keepMade(record, () => madeOf(record, folder, receipt, { key, from, problems }));
   } else if (decided.isSeenAnew) keepMade(record, () => decided.made);
   const ledger = newLedger(workspace, resolved, today);
   if (ledger) writeTogether(root, ledgers.changes(root, client, ledger));
-}
-
-/**
- * A client's ledger, where it would have to change. It holds what stands in the stores: a stage's identifiers do not.
- */
-function newLedger({ stage }: Workspace, { client, variant }: Resolved, today: string): Ledger | undefined {
-  return variant && !stage ? reserveIdentifiers(variant, variant.platforms, client.ledger, today) : undefined;
-}
-
-function refuseChanges(workspace: Workspace, resolved: readonly Resolved[], today: string): void {
-  const changing = resolved.filter((each) => newLedger(workspace, each, today));
-  if (changing.length === 0) return;
-  stop(
-    changing.map(({ client }) =>
-      problem("ledger-unsettled", `The ledger in clients/${client.key}/history would have to change.`, {
-        client: client.key,
-      }),
-    ),
-  );
 }
 
 /** No variant gets what gives whoever has it more than the app. */

@@ -11,10 +11,20 @@ import type { MakingStep } from "../../making/make/generate.ts";
 export type Event =
   | MakingStep
   | BuildStep
+  | WorkerStep
+  /** No other machine is there to draw: it is done here. */
+  | { what: "drawn-here" }
   /** A sheet was taken to be written in this encoding. */
   | { what: "encoding"; guessed: string }
   /** A quote within a cell of this line was taken as it stands. */
   | { what: "quote"; line: number };
+
+/** Told while a machine works for others. */
+export type WorkerStep =
+  | { what: "present"; machine: string; version: string }
+  | { what: "took"; job: string; says: string; attempt: number }
+  /** How it went: it has ended, was given up, or came when another machine had it. */
+  | { what: "carried"; job: string; how: "ended" | "given-up" | "late"; seconds: number; why?: string };
 
 /** What the world gives an operation: nothing else of it is asked for. */
 export interface Ports {
@@ -44,6 +54,10 @@ export interface Ports {
   sendMail(server: MailServer, mail: Mail): Promise<Delivery>;
   /** What is wrong with an address when it is opened; undefined where it answers. */
   reach(address: string): Promise<string | undefined>;
+  /** What this machine is called where several work together. */
+  machine(): string;
+  /** Whether somebody has asked this run to end, once it has done what it is at. */
+  isToEnd(): boolean;
   /** Runs another program. */
   run(program: Program): Promise<Result<Ran>>;
   /** The version of the program that says so in reports. */

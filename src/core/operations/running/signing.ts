@@ -1,5 +1,4 @@
 import type { BuildRecord } from "../../agency/history/builds.ts";
-import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { signingPrefix } from "../../app/variant/signing.ts";
 import type { Resolved } from "../../app/variant/variant.ts";
 import { type KeyRole, keyRoleFacts, keyRoles } from "../../clients/keys/roles.ts";
@@ -10,37 +9,41 @@ import { type Secret, secretOf } from "../../ground/values/secret.ts";
 import { type OpenVault, readSecret } from "../../ground/vault/vault.ts";
 import { nothingToSign, type OpenedSigning } from "../../making/building/perform.ts";
 import type { PlannedBuild } from "../../making/building/prepare.ts";
-import { signingPlan } from "../../making/building/signing.ts";
+import { type SigningPlan, signingPlan } from "../../making/building/signing.ts";
 import type { Ports } from "./ports.ts";
-import { openedVault } from "./vault.ts";
 
-/** What builds are signed with. */
-export interface Signing {
-  of(build: PlannedBuild): OpenedSigning & { signer?: string };
-  /** Builds that cannot be signed as they have to be: a client and a platform. */
-  refused: ReadonlySet<string>;
+/** What a build is signed with, named; and the certificate that a store knows its packages by. */
+interface Named {
+  plan: SigningPlan;
+  signer?: string;
+}
+
+/** What builds are signed with, decided without opening anything. */
+export interface SigningDecided {
+  of(build: BuildKey): Named | undefined;
+  /** Whether a build cannot be signed as it has to be. */
+  isRefused(build: BuildKey): boolean;
   problems: readonly Problem[];
 }
+
+type BuildKey = Pick<PlannedBuild, "client" | "platform">;
+
+const keyOf = ({ client, platform }: BuildKey): string => `${client} ${platform}`;
+
+export const nothingSigned: SigningDecided = { of: () => undefined, isRefused: () => false, problems: [] };
 
 /** The key whose certificate a store knows an app's packages by, on each platform. */
 const signers: readonly KeyRole[] = ["android-upload", "apple-distribution", "windows-package"];
 
 /**
- * Opens what builds are signed with. On a machine whose environment says it (SIGNING_…_STORE), nothing is opened: a
- * build server needs no vault. The vault is opened once, where some build wants a key of it. A build that another key
- * would sign than signed its last good one is refused, where the store would refuse it.
+ * Decides what builds are signed with. A build that another key would sign than signed its last good one is refused,
+ * where the store would refuse it.
  */
-export async function openSigning(
-  workspace: Workspace,
-  all: readonly Resolved[],
-  builds: readonly PlannedBuild[],
-  ports: Ports,
-): Promise<Signing> {
+export function decideSigning(all: readonly Resolved[], builds: readonly PlannedBuild[]): SigningDecided {
   const heldBy = heldKeys(all);
-  const opened = new Map<string, OpenedSigning & { signer?: string }>();
+  const named = new Map<string, Named>();
   const problems: Problem[] = [];
   const refused = new Set<string>();
-  let vault: OpenVault | undefined;
   for (const build of builds) {
     const { client, platform } = build;
     const resolved = all.find((each) => each.client.key === client);
@@ -49,32 +52,38 @@ export async function openSigning(
       const key = heldBy(resolved, each);
       return key ? [{ role: each, ...key }] : [];
     });
-    const plan = signingPlan(client, platform, held, unwrap(ownKeys(resolved)).profiles);
     const role = signers.find((each) => keyRoleFacts[each].platform === platform);
     const signer = held.find((each) => each.role === role)?.record.sha256;
     const found = role && signer ? judgeSigner(build, role, signer, build.good) : undefined;
     if (found) {
       problems.push(found);
-      refused.add(`${client} ${platform}`);
+      refused.add(keyOf(build));
       continue;
     }
-    const given = ofMachine(client, ports);
-    if (given || plan.files.length === 0) {
-      opened.set(`${client} ${platform}`, given ?? nothingToSign);
-      continue;
-    }
-    vault ??= await openedVault(workspace, ports);
-    opened.set(`${client} ${platform}`, { ...(await open(vault, plan, client)), ...(signer ? { signer } : {}) });
+    const plan = signingPlan(client, platform, held, unwrap(ownKeys(resolved)).profiles);
+    named.set(keyOf(build), { plan, ...(signer ? { signer } : {}) });
   }
-  return {
-    of: ({ client, platform }) => opened.get(`${client} ${platform}`) ?? nothingToSign,
-    refused,
-    problems,
-  };
+  return { of: (build) => named.get(keyOf(build)), isRefused: (build) => refused.has(keyOf(build)), problems };
+}
+
+/**
+ * Opens what a build is signed with. On a machine whose environment says it (SIGNING_…_STORE), nothing is opened: a
+ * build server needs no vault. Stops: key-lost, and as the vault does
+ */
+export async function openSigning(
+  client: string,
+  plan: SigningPlan | undefined,
+  vault: () => Promise<OpenVault>,
+  ports: Pick<Ports, "variables" | "variable" | "secret">,
+): Promise<OpenedSigning> {
+  if (!plan) return nothingToSign;
+  const given = ofMachine(client, ports);
+  if (given || plan.files.length === 0) return given ?? nothingToSign;
+  return open(await vault(), plan, client);
 }
 
 /** Variables of the machine that begin as this client's do, where they name a key store. */
-function ofMachine(client: string, ports: Ports): OpenedSigning | undefined {
+function ofMachine(client: string, ports: Pick<Ports, "variables" | "variable" | "secret">): OpenedSigning | undefined {
   const prefix = `${signingPrefix(client)}_`;
   const names = ports.variables().filter((name) => name.startsWith(prefix));
   if (!names.some((name) => name.endsWith("STORE"))) return undefined;
@@ -88,11 +97,7 @@ function ofMachine(client: string, ports: Ports): OpenedSigning | undefined {
   return { files: [], secrets, plain };
 }
 
-async function open(
-  vault: OpenVault,
-  { files, secrets, plain }: ReturnType<typeof signingPlan>,
-  client: string,
-): Promise<OpenedSigning> {
+async function open(vault: OpenVault, { files, secrets, plain }: SigningPlan, client: string): Promise<OpenedSigning> {
   // Several variables say where one file lies, or hold one password.
   const opened = new Map<string, Uint8Array>();
   for (const { sealed } of [...files, ...secrets])

@@ -6,9 +6,10 @@ import { templateFor } from "../../../../src/core/app/survey/narrow.ts";
 import { openTemplate } from "../../../../src/core/app/survey/template.ts";
 import { readWorkspace } from "../../../../src/core/app/survey/workspace.ts";
 import { resolvePicked } from "../../../../src/core/clients/derive/resolve.ts";
+import { folderContents, pathOfSum } from "../../../../src/core/ground/contents/folder.ts";
 import { noCache } from "../../../../src/core/making/jobs/cache.ts";
 import { carryOut, planJob } from "../../../../src/core/making/jobs/carry-out.ts";
-import { storedInputs, storeInputs, workspaceInputs } from "../../../../src/core/making/jobs/inputs.ts";
+import { inputsOf, storedInputs, storeInputs, workspaceInputs } from "../../../../src/core/making/jobs/inputs.ts";
 import { planText, readPlan } from "../../../../src/core/making/plan/file.ts";
 import { planVariant } from "../../../../src/core/making/plan/plan.ts";
 import { contents, oxalis, temporaryFolder, workspaceWith } from "../../../support/oxalis.ts";
@@ -30,10 +31,10 @@ async function planned() {
 test("a plan that is written down, and its inputs by content, give the same variant elsewhere", async () => {
   const { root, plan, inputs } = await planned();
   const elsewhere = temporaryFolder();
-  storeInputs(plan, inputs, elsewhere, "store");
+  await storeInputs(inputsOf(plan), inputs, folderContents(elsewhere));
   const read = readPlan(planText(plan));
   if (!read.ok) throw new Error(read.problems[0]?.message);
-  const store = storedInputs(elsewhere, "store");
+  const store = storedInputs(elsewhere);
   const to = { root: elsewhere, folder: "variant" };
   const done = await carryOut(planJob(read.value, to), store, to, { cache: noCache });
   expect([done.problems, Object.keys(done.files).length]).toEqual([[], plan.entries.length]);
@@ -44,11 +45,11 @@ test("a plan that is written down, and its inputs by content, give the same vari
 test("what is not as it was planned with is refused, and nothing is left of the attempt", async () => {
   const { plan, inputs } = await planned();
   const elsewhere = temporaryFolder();
-  storeInputs(plan, inputs, elsewhere, "store");
+  await storeInputs(inputsOf(plan), inputs, folderContents(elsewhere));
   const [entry] = plan.entries.filter(({ kind }) => kind === "splice");
   if (entry?.kind !== "splice") throw new Error("nothing is spliced");
-  writeFileSync(join(elsewhere, "store", entry.input.sha256), "something else");
-  const store = storedInputs(elsewhere, "store");
+  writeFileSync(join(elsewhere, pathOfSum(entry.input.sha256)), "something else");
+  const store = storedInputs(elsewhere);
   const to = { root: elsewhere, folder: "variant" };
   const done = await carryOut(planJob(plan, to), store, to, { cache: noCache });
   expect(done.problems.map(({ code }) => code)).toEqual(["plan-damaged"]);
@@ -58,8 +59,8 @@ test("what is not as it was planned with is refused, and nothing is left of the 
 test("a plan in which anything was changed is refused, or gives a variant or a problem; it draws nothing else", async () => {
   const { plan, inputs } = await planned();
   const elsewhere = temporaryFolder();
-  storeInputs(plan, inputs, elsewhere, "store");
-  const store = storedInputs(elsewhere, "store");
+  await storeInputs(inputsOf(plan), inputs, folderContents(elsewhere));
+  const store = storedInputs(elsewhere);
   const few = (["draw", "splice", "supply", "write", "keep"] as const).flatMap((kind) => {
     const [first] = plan.entries.filter((entry) => entry.kind === kind);
     return first ? [first] : [];
@@ -94,7 +95,7 @@ test("a plan in which anything was changed is refused, or gives a variant or a p
     }),
     { numRuns: 60, maxSkipsPerRun: 1000 },
   );
-  expect([...contents(elsewhere).keys()].every((path) => /^(store|variant-\d+|\.oxalis)\//.test(path))).toBe(true);
+  expect([...contents(elsewhere).keys()].every((path) => /^(sums|variant-\d+|\.oxalis)\//.test(path))).toBe(true);
 });
 
 /** Every place within plain data, as the steps that lead there. */

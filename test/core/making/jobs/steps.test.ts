@@ -1,6 +1,7 @@
 import { mkdirSync, symlinkSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 import { expect, test } from "vitest";
+import { pathOfSum } from "../../../../src/core/ground/contents/folder.ts";
 import { run } from "../../../../src/core/ground/processes/run.ts";
 import { sha256 } from "../../../../src/core/ground/values/hash.ts";
 import { secretOf } from "../../../../src/core/ground/values/secret.ts";
@@ -21,14 +22,14 @@ const step = (text: string, more: Partial<ProgramStep> = {}): ProgramStep => ({
 /** Carries steps out over one input, `notes.txt`, and says what came of it and what lies there. */
 async function after(steps: readonly ProgramStep[], results: readonly string[] = [], stored = "old notes") {
   const root = temporaryFolder();
-  mkdirSync(join(root, "store"));
   const input = { of: "client" as const, path: "notes.txt", sha256: sha256("old notes") };
-  writeFileSync(join(root, "store", input.sha256), stored);
+  mkdirSync(dirname(join(root, pathOfSum(input.sha256))), { recursive: true });
+  writeFileSync(join(root, pathOfSum(input.sha256)), stored);
   symlinkSync("/etc", join(root, "elsewhere"));
   const job: StepsJob = { what: "steps", inputs: { "in/notes.txt": input }, steps, results };
   const secrets: Readonly<Record<string, string>> = { PASSWORD: "open sesame" };
   const secret = (name: string) => (secrets[name] === undefined ? undefined : secretOf(secrets[name]));
-  const done = await carryOut(job, storedInputs(root, "store"), { root, folder: "job" }, { runner: { run, secret } });
+  const done = await carryOut(job, storedInputs(root), { root, folder: "job" }, { runner: { run, secret } });
   return { ...done, told: done.problems.map(({ code, message, expected }) => [code, message, expected]), root };
 }
 

@@ -64,6 +64,30 @@ const policySchema = z.strictObject({
   text: z.record(z.string(), z.string().max(100_000)).describe("Patterns in Markdown, by language"),
 });
 
+const variable = /^env:[A-Z][A-Z0-9_]*$/;
+
+/** An address or a folder; one that a password belongs to stands in a variable. */
+const somewhere = (schemes: string) =>
+  z
+    .string()
+    .min(1)
+    .max(500)
+    .refine((where) => !/^[a-z]+:\/\/[^/]*@/.test(where), "no password here: env: and a variable that has the address")
+    .refine((where) => variable.test(where) || !where.includes("://") || where.match(`^(?:${schemes})://`), {
+      error: `a folder, or an address that begins with ${schemes.replace("|", ":// or ")}://`,
+    });
+
+/** What machines share that work for this workspace; folders are relative to it. */
+const machinesSchema = z.strictObject({
+  queue: somewhere("redis|rediss")
+    .default(".oxalis/queue")
+    .describe("Where jobs wait: a folder of this machine, the address of a Redis server, or env: and a variable"),
+  contents: somewhere("http|https")
+    .default(".oxalis/contents")
+    .describe("Where machines find what jobs are made from: a folder that they share, or an address that serves it"),
+  token: z.string().regex(variable, "env: and the name of a variable").describe("What that address wants").optional(),
+});
+
 /** oxalis.yaml: the agency, its rules, and what holds for every client unless its brief says otherwise. */
 export const agencySchema = z.strictObject({
   agency: z.strictObject({
@@ -113,6 +137,7 @@ export const agencySchema = z.strictObject({
     .max(500)
     .describe("Folder where keys lie, outside version control; relative to the workspace")
     .optional(),
+  machines: machinesSchema.prefault({}),
   stages: z
     .record(stageName, stageSchema)
     .default({})

@@ -1,0 +1,132 @@
+import { join } from "node:path";
+import { type BuildRecord, type BuiltFile, buildSlot, buildsAt, buildsOf } from "../../agency/history/builds.ts";
+import { patience } from "../../ground/files/holding/lock.ts";
+import { readInside } from "../../ground/files/reading/folder.ts";
+import { makeRoot } from "../../ground/files/writing/door.ts";
+import { writeTogether } from "../../ground/files/writing/together.ts";
+import { isError, ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
+import { attemptAsync, orStopAsync, refuse } from "../../ground/problems/result.ts";
+import { largestPackage } from "../../ground/values/package.ts";
+import { collectBuilt } from "../../making/building/collect.ts";
+import { systemFacts } from "../../making/building/environment.ts";
+import { type BuildOutcome, outcomeOf } from "../../making/building/outcome.ts";
+import { leaveOutBuilds } from "../../making/building/perform.ts";
+import type { PlannedBuild } from "../../making/building/prepare.ts";
+import { buildFolder, workFolder } from "../../making/building/work.ts";
+import { judgeBuilt } from "../../proving/packages/built.ts";
+import type { Builder, Made } from "./builders.ts";
+import { noted, type Ports } from "./ports.ts";
+import { holding } from "./workspace.ts";
+
+/** What has become of one build. */
+export interface OneMade {
+  outcome: BuildOutcome;
+  problems: readonly Problem[];
+  isShared: boolean;
+}
+
+/** Makes one build while its thing is held: from before its number is spent until what came of it is kept. */
+export async function makeOne(
+  root: string,
+  build: PlannedBuild,
+  { builder, signer }: { builder: Builder; signer: string | undefined },
+  ports: Ports,
+): Promise<OneMade> {
+  const thing = join(root, workFolder(build));
+  makeRoot(thing);
+  return holding(
+    thing,
+    async () => {
+      const { client, stage, platform, version, sum } = build;
+      const job = builder.jobOf(build)?.name;
+      const spent = buildsOf.read(root, client)?.[buildSlot(build)];
+      if (spent && (spent.job === undefined || spent.job !== job))
+        refuse("build-running", `Number ${build.build} was built by another run meanwhile.`, { client, platform });
+      const begun: BuildRecord = {
+        ...{ stage, platform, version, build: build.build, on: ports.today(), ...noted(ports), variant: sum },
+        ...{ state: "begun", files: [] },
+        ...(signer === undefined ? {} : { signer }),
+        ...(job === undefined ? {} : { job }),
+      };
+      await record(root, build, spent ?? begun);
+      await withdrawFormer(root, build, builder);
+      ports.on({ what: "building", build: outcomeOf(build, "would"), usual: build.usual });
+      leaveOutBuilds(root);
+      const started = Date.now();
+      const made = await attemptAsync(() =>
+        orStopAsync(async () => {
+          const come = await builder.make(build);
+          return come && keep(root, build, come);
+        }, cannot(build)),
+      );
+      if (made.ok && made.value === undefined)
+        return { outcome: outcomeOf(build, "queued"), problems: [inQueue(build)], isShared: false };
+      // Its number is spent, whatever has kept it from being made.
+      const built: Built = (made.ok && made.value) || {
+        ...{ files: [], isShared: false },
+        problem: made.ok ? undefined : ofClient(client, made.problems)[0],
+      };
+      const lookedInto = built.problem ? [] : await lookInto(root, build, built, signer);
+      const problems = built.problem ? [built.problem] : lookedInto;
+      const seconds = built.seconds ?? Math.round((Date.now() - started) / 100) / 10;
+      const state = problems.some(isError) ? "failed" : "good";
+      const [first] = problems;
+      const why = state === "failed" && first ? { why: first.message } : {};
+      const machine = built.machine === undefined ? {} : { machine: built.machine };
+      await record(root, build, { ...begun, state, seconds, files: [...built.files], ...why, ...machine });
+      const outcome = outcomeOf(build, state, { files: built.files, seconds, ...machine });
+      ports.on({ what: "built", build: outcome });
+      return { outcome, problems, isShared: built.isShared };
+    },
+    // A dead run's hold is taken away at the second look.
+    patience.step,
+  );
+}
+
+/** What has come out, where builds lie. */
+type Built = Omit<Made, "given" | "log"> & { files: readonly BuiltFile[] };
+
+/** Keeps what has come out of a build, and what was printed. */
+function keep(root: string, build: PlannedBuild, { given, log, ...made }: Made): Built {
+  writeTogether(root, [[`${buildFolder(build)}/build.log`, log]]);
+  const { client, platform } = build;
+  const files = collectBuilt(root, build, given);
+  return { ...made, files, problem: made.problem && { ...made.problem, client, platform } };
+}
+
+/** Takes back what other machines still have of this thing by an earlier number, where they have not begun. */
+async function withdrawFormer(root: string, build: PlannedBuild, builder: Builder): Promise<void> {
+  const { client, stage, platform } = build;
+  for (const former of buildsAt(buildsOf.read(root, client) ?? {}, stage, platform)) {
+    if (former.state !== "begun" || former.job === undefined || former.build >= build.build) continue;
+    await builder.withdraw(former.job, build);
+    await record(root, build, { ...former, state: "failed", why: `Number ${build.build} has taken its place.` });
+  }
+}
+
+/** One that no machine takes at present. */
+const inQueue = ({ client, platform, steps: { on } }: PlannedBuild): Problem =>
+  problem("build-elsewhere", `It waits in the queue for a machine${on ? ` that is ${systemFacts[on].title}` : ""}.`, {
+    ...{ client, platform, severity: "warning" },
+    fix: `Start \`oxalis worker --platforms ${platform}\` there; \`oxalis build --queue\` takes in what it gives.`,
+  });
+
+/** What the packages that came out say of themselves, where they are not what they have to be. */
+const lookInto = (root: string, build: PlannedBuild, { files }: Built, signer: string | undefined) =>
+  judgeBuilt(files, (path) => readInside(root, `${buildFolder(build)}/${path}`, path, largestPackage), {
+    ...build,
+    signer,
+  });
+
+/** Keeps what is known of a build in the client's history. */
+const record = (root: string, { client }: PlannedBuild, entry: BuildRecord): Promise<void> =>
+  holding(root, async () => {
+    const all = buildsOf.read(root, client) ?? {};
+    writeTogether(root, buildsOf.changes(root, client, { ...all, [buildSlot(entry)]: entry }));
+  });
+
+/** What the system says no to. */
+export const cannot =
+  ({ client, platform }: PlannedBuild) =>
+  ({ message }: Error): Problem =>
+    problem("write-failed", `${message}.`, { client, platform });
