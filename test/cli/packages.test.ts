@@ -1,5 +1,6 @@
 import { existsSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { unzipSync, zipSync } from "fflate";
 import { describe, expect, test } from "vitest";
 import { withoutBuilds, withSteps } from "../support/builds.ts";
 import { edit, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
@@ -155,6 +156,21 @@ test.runIf(hasTool("aapt2"))(
     );
     const key = JSON.parse(readFileSync(join(folder, "clients/3-acre/history/key-android-upload.json"), "utf8"));
     expect(record).toMatchObject({ state: "good", signer: key.sha256 });
+    // What is in it is looked at by the audit's eyes: the template's words and pictures, and the client's own.
+    const inspected = (name: string, more: Record<string, Uint8Array>) => {
+      const kept = unzipSync(readFileSync(join(at, "app.apk")));
+      writeFileSync(join(folder, name), zipSync({ ...kept, ...more }));
+      return oxalis(folder, "inspect", name).err;
+    };
+    const own = readFileSync(join(folder, "template/android/app/src/main/res/drawable-mdpi/opening_mark.png"));
+    const page = "<title>Order at Plain Crate</title>";
+    expect(inspected("same.apk", {})).toBe("");
+    const kept = inspected("kept.apk", { "assets/page.html": Buffer.from(page), "res/drawable/mark.png": own });
+    expect(kept).toContain('"Plain Crate", which is the template\'s, is in kept.apk: assets/page.html.  [package-left]');
+    expect(kept).toMatch(/In kept\.apk: res\/drawable\/mark\.png is the template's own .*opening_mark\.png/);
+    const pictures = Object.keys(unzipSync(readFileSync(join(at, "app.apk")))).filter((name) => name.endsWith(".png"));
+    const gone = Object.fromEntries(pictures.map((name) => [name, own.subarray(0, 100)]));
+    expect(inspected("gone.apk", gone)).toContain("No picture in gone.apk is one that was drawn for 3-acre.");
     // Another key than signed the last one: the store would refuse what it signs.
     writeFileSync(
       join(folder, "clients/3-acre/history/package-store-android-1.json"),

@@ -18,7 +18,7 @@ const wings: Readonly<Record<string, readonly string[]>> = {
   app: ["variant", "template", "platforms", "catalog", "survey", "packages"],
   clients: ["record", "derive", "release", "keys", "roster"],
   making: ["render", "plan", "jobs", "make", "building", "sharing"],
-  proving: ["keys", "packages", "standing", "check", "audit"],
+  proving: ["keys", "standing", "check", "audit", "packages"],
   showing: ["letters", "designer", "board", "copysheet", "guide", "proof"],
   operations: ["running", "init"],
 };

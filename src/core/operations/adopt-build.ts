@@ -1,5 +1,6 @@
 import { type BuildRecord, type BuiltFile, buildSlot, buildsOf } from "../agency/history/builds.ts";
 import { pickClients } from "../agency/workspace/read.ts";
+import { resolveAll } from "../clients/derive/resolve.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import { isError } from "../ground/problems/problem.ts";
 import { refuse, stop } from "../ground/problems/result.ts";
@@ -10,6 +11,7 @@ import { type BuildOutcome, outcomeOf } from "../making/building/outcome.ts";
 import { prepareBuilds } from "../making/building/prepare.ts";
 import { buildFolder } from "../making/building/work.ts";
 import { judgeBuilt } from "../proving/packages/built.ts";
+import { openPackageEyes } from "../proving/packages/eyes.ts";
 import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
 import { noted } from "./running/ports.ts";
@@ -60,7 +62,8 @@ export const adoptBuild = operation(
         }),
       );
       const contents = new Map(files.map(({ name, bytes }) => [name, bytes]));
-      const found = await judgeBuilt(kept, (name) => contents.get(name) ?? new Uint8Array(), build);
+      const eyes = await openPackageEyes(workspace, await resolveAll(workspace));
+      const found = await judgeBuilt(kept, (name) => contents.get(name) ?? new Uint8Array(), build, eyes);
       if (found.some(isError)) stop(found);
       const entry: BuildRecord = {
         ...{ stage: build.stage, platform, version: build.version, build: build.build, on: ports.today() },

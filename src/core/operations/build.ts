@@ -12,6 +12,7 @@ import { leaveOutBuilds } from "../making/building/perform.ts";
 import { type PlannedBuild, prepareBuilds } from "../making/building/prepare.ts";
 import { buildFolder } from "../making/building/work.ts";
 import type { HandingOut } from "../making/sharing/handing-out.ts";
+import { openPackageEyes, type PackageEyes } from "../proving/packages/eyes.ts";
 import { buildsElsewhere, buildsHere } from "./running/builders.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { handingOut } from "./running/machines.ts";
@@ -66,6 +67,11 @@ async function buildAll(input: Input, handing: HandingOut | undefined, ports: Po
   const builder = handing
     ? buildsElsewhere(workspace, signing, handing)
     : await buildsHere(workspace, signed, signing, ports);
+  let opened: Promise<PackageEyes> | undefined;
+  const eyes = () => {
+    opened ??= resolveAll(workspace).then((all) => openPackageEyes(workspace, all));
+    return opened;
+  };
   const stopped = new Set<Platform>();
   const limit = pLimit(builder.atOnce);
   const each = prepared.builds.map((build) =>
@@ -78,7 +84,7 @@ async function buildAll(input: Input, handing: HandingOut | undefined, ports: Po
       if (stopped.has(build.platform)) return { problems: [notBegun(build)] };
       const signer = signing.of(build)?.signer;
       const done = await attemptAsync(() =>
-        orStopAsync(() => makeOne(root, build, { builder, signer }, ports), cannot(build)),
+        orStopAsync(() => makeOne(root, build, { builder, signer, eyes }, ports), cannot(build)),
       );
       if (!done.ok) return { problems: ofClient(build.client, done.problems) };
       if (done.value.isShared) stopped.add(build.platform);

@@ -9,6 +9,7 @@ import { ownKeys } from "../clients/keys/standing.ts";
 import { type Problem, problem } from "../ground/problems/problem.ts";
 import { attemptAsync } from "../ground/problems/result.ts";
 import { largestPackage } from "../ground/values/package.ts";
+import { openPackageEyes } from "../proving/packages/eyes.ts";
 import { judgePackage } from "../proving/packages/judge.ts";
 import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
@@ -41,6 +42,7 @@ export const inspectPackages = operation(async (input: Input, ports): Promise<In
   });
   const opened = await attemptAsync(() => openWorkspace(input, ports));
   const clients = opened.ok ? await resolveAll(opened.value) : [];
+  const eyes = opened.ok && clients.length > 0 ? await openPackageEyes(opened.value, clients) : undefined;
   const all: Inspected[] = [];
   for (const { file, bytes } of read) {
     const facts = await readPackage(bytes);
@@ -51,7 +53,8 @@ export const inspectPackages = operation(async (input: Input, ports): Promise<In
       continue;
     }
     const owner = ownerOf(facts, clients);
-    const problems = owner?.variant ? judged(facts, owner, file) : [];
+    const looked = owner?.variant && eyes ? await eyes.look(bytes, facts, owner.variant, file) : [];
+    const problems = owner?.variant ? [...judged(facts, owner, file), ...looked] : [];
     all.push({ file, size, facts, ...(owner ? { client: owner.client.key } : {}), problems });
   }
   return all;

@@ -34,6 +34,10 @@ export const ofBuilds = {
     title: "A package that is another app's, or says so",
     fix: "Give it to nobody: build it again from this client's variant.",
   },
+  "package-left": {
+    title: "A word of the template's in a package",
+    fix: "Look at the file that is named: `oxalis audit` shows whether the variant has it too, and what settles it.",
+  },
   "package-stale": {
     title: "A package of another version or number",
     fix: "Let the steps take VERSION and BUILD, or what the variant's project says, and build again.",

@@ -14,6 +14,7 @@ import { leaveOutBuilds } from "../../making/building/perform.ts";
 import type { PlannedBuild } from "../../making/building/prepare.ts";
 import { buildFolder, workFolder } from "../../making/building/work.ts";
 import { judgeBuilt } from "../../proving/packages/built.ts";
+import type { PackageEyes } from "../../proving/packages/eyes.ts";
 import type { Builder, Made } from "./builders.ts";
 import { noted, type Ports } from "./ports.ts";
 import { holding } from "./workspace.ts";
@@ -29,7 +30,7 @@ export interface OneMade {
 export async function makeOne(
   root: string,
   build: PlannedBuild,
-  { builder, signer }: { builder: Builder; signer: string | undefined },
+  { builder, signer, eyes }: { builder: Builder; signer: string | undefined; eyes: () => Promise<PackageEyes> },
   ports: Ports,
 ): Promise<OneMade> {
   const thing = join(root, workFolder(build));
@@ -66,7 +67,7 @@ export async function makeOne(
         ...{ files: [], isShared: false },
         problem: made.ok ? undefined : ofClient(client, made.problems)[0],
       };
-      const lookedInto = built.problem ? [] : await lookInto(root, build, built, signer);
+      const lookedInto = built.problem ? [] : await lookInto(root, build, built, { signer, eyes: await eyes() });
       const problems = built.problem ? [built.problem] : lookedInto;
       const seconds = built.seconds ?? Math.round((Date.now() - started) / 100) / 10;
       const state = problems.some(isError) ? "failed" : "good";
@@ -112,11 +113,15 @@ const inQueue = ({ client, platform, steps: { on } }: PlannedBuild): Problem =>
   });
 
 /** What the packages that came out say of themselves, where they are not what they have to be. */
-const lookInto = (root: string, build: PlannedBuild, { files }: Built, signer: string | undefined) =>
-  judgeBuilt(files, (path) => readInside(root, `${buildFolder(build)}/${path}`, path, largestPackage), {
-    ...build,
-    signer,
-  });
+const lookInto = (
+  root: string,
+  build: PlannedBuild,
+  { files }: Built,
+  { signer, eyes }: { signer: string | undefined; eyes: PackageEyes },
+) => {
+  const content = (path: string) => readInside(root, `${buildFolder(build)}/${path}`, path, largestPackage);
+  return judgeBuilt(files, content, { ...build, signer }, eyes);
+};
 
 /** Keeps what is known of a build in the client's history. */
 const record = (root: string, { client }: PlannedBuild, entry: BuildRecord): Promise<void> =>

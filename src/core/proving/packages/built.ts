@@ -1,6 +1,7 @@
 import type { BuiltFile } from "../../agency/history/builds.ts";
 import { readPackage } from "../../app/packages/read.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
+import type { PackageEyes } from "./eyes.ts";
 import { type ExpectedPackage, judgePackage } from "./judge.ts";
 
 /** Endings of packages that are looked into; what has one and cannot be read is none. */
@@ -11,13 +12,17 @@ export async function judgeBuilt(
   files: readonly Pick<BuiltFile, "kind" | "path">[],
   content: (path: string) => Uint8Array,
   expected: ExpectedPackage,
+  eyes: PackageEyes,
 ): Promise<Problem[]> {
   const problems: Problem[] = [];
   for (const { path } of files) {
     if (!looked.test(path)) continue;
-    const facts = await readPackage(content(path));
-    if (facts) problems.push(...judgePackage(facts, expected, path));
-    else {
+    const bytes = content(path);
+    const facts = await readPackage(bytes);
+    if (facts) {
+      problems.push(...judgePackage(facts, expected, path));
+      problems.push(...(await eyes.look(bytes, facts, expected.variant, path)));
+    } else {
       const client = expected.variant.key;
       problems.push(problem("package-unreadable", `${path} is no package that can be read.`, { client }));
     }
