@@ -166,7 +166,9 @@ test.runIf(hasTool("aapt2"))(
     const page = "<title>Order at Plain Crate</title>";
     expect(inspected("same.apk", {})).toBe("");
     const kept = inspected("kept.apk", { "assets/page.html": Buffer.from(page), "res/drawable/mark.png": own });
-    expect(kept).toContain('"Plain Crate", which is the template\'s, is in kept.apk: assets/page.html.  [package-left]');
+    expect(kept).toContain(
+      '"Plain Crate", which is the template\'s, is in kept.apk: assets/page.html.  [package-left]',
+    );
     expect(kept).toMatch(/In kept\.apk: res\/drawable\/mark\.png is the template's own .*opening_mark\.png/);
     const pictures = Object.keys(unzipSync(readFileSync(join(at, "app.apk")))).filter((name) => name.endsWith(".png"));
     const gone = Object.fromEntries(pictures.map((name) => [name, own.subarray(0, 100)]));

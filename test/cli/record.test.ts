@@ -264,10 +264,14 @@ describe("one client's record", () => {
     edit(folder, brief, (text) => text.replace(", voice: no", ""));
     edit(folder, "template.yaml", (text) => `${text}\nfeatures: { camera: { says: Photos of the crate } }\n`);
     edit(folder, brief, (text) => `${text}features: { camera: { usage: To show your crate } }\n`);
-    expect(answer("data-photos")).toMatchObject({ answer: "used", because: expect.stringContaining("camera") });
+    // What stays on the device is not collected.
+    expect(answer("data-photos")).toMatchObject({ answer: "no" });
+    edit(folder, "template.yaml", (text) => text.replace("features: { ", "features: { analytics: { says: Visits }, "));
+    edit(folder, brief, (text) => text.replace("features: { ", "features: { analytics: true, "));
+    expect(answer("data-usage")).toMatchObject({ answer: "used", because: expect.stringContaining("analytics") });
     const [own] = boardOf(folder, "3-acre");
     expect(own?.problems.map(({ code }) => code)).toContain("declaration-contradicted");
-    edit(folder, "template.yaml", (text) => text.replace('data-photos: "no"', "data-photos: linked"));
+    edit(folder, "template.yaml", (text) => text.replace('data-usage: "no"', "data-usage: linked"));
     expect(boardOf(folder, "3-acre")[0]?.problems.map(({ code }) => code)).not.toContain("declaration-contradicted");
     edit(folder, "template.yaml", (text) => text.replace("  encryption: exempt\n", ""));
     expect(boardOf(folder, "3-acre")[0]?.stores[1]?.problems.map(({ message }) => message)).toEqual([
@@ -370,7 +374,7 @@ describe("one client's record", () => {
     ]);
     rmSync(join(captures, "iphone"), { recursive: true });
     expect(boardOf(folder, "3-acre")[0]?.stores[1]?.problems.map(({ message }) => message)).toEqual([
-      'App Store wants 1 of "iPhone 6.9″ screenshots": there are 0.',
+      'App Store wants 1 of "iPhone 6.9″ or 6.5″ screenshots": there are 0.',
     ]);
   });
 

@@ -5,14 +5,19 @@ export interface CaptureRow {
   /** What the store calls it. */
   title: string;
   need: "required" | "recommended";
+  /** Wanted only where the app runs on these: what its template says. */
+  only?: "tablet";
   least: number;
   most: number;
   /** Exactly these, in pixels, upright; turned ones are taken as well. */
   sizes?: readonly (readonly [shorter: number, longer: number])[];
   /** Only wider than high. */
   isWide?: true;
-  /** Or any size within these: each side in pixels, and how many times the shorter one the longer may be. */
-  within?: { least: number; leastHeight?: number; most: number; ratio: number };
+  /**
+   * Or any size within these: each side in pixels, the longer one at least, and how many times the shorter one the
+   * longer may be.
+   */
+  within?: { least: number; longest?: number; most: number; ratio: number };
   /** By the ending of a file's name; none has an alpha channel when it is handed over. */
   formats: readonly ("png" | "jpg")[];
   source: string;

@@ -1,3 +1,4 @@
+import type { Field } from "../ground/values/fields.ts";
 import type { InEach } from "../ground/values/page-language.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import type { StoreKey } from "../ground/values/store.ts";
@@ -14,6 +15,15 @@ import type { RecordRow } from "./record-row.ts";
 export interface Sharing extends InEach {
   /** What the text is called among the words of letters. */
   word: `share${string}`;
+}
+
+/** Languages of a store. */
+export interface StoreLanguages {
+  all: readonly string[];
+  /** Which of several one without a country is. */
+  usual: Readonly<Record<string, string>>;
+  source: string;
+  asOf: string;
 }
 
 /** A store as the rest of Oxalis walks it. One platform may have several, and one store may take several platforms. */
@@ -46,6 +56,14 @@ export interface StoreDefinition {
   share: Sharing;
   /** What it calls each category; undefined where it has none that fits. */
   categories: Readonly<Record<CategoryName, string | undefined>>;
+  /** Languages that its record may have, as it calls them (BCP 47); any where it does not say. */
+  languages?: StoreLanguages;
+  /** The level of the system that an upload has to be made for at least, and since when. */
+  leastTarget?: { level: number; since: string; source: string };
+  /** What it assigns to an app itself: nobody else can work it out. */
+  assigned?: readonly { field: Field; title: string }[];
+  /** What goods may be called in it. */
+  goods?: { is: RegExp; says: string; isSure: boolean };
   /** Names of its own, and of its devices: another store takes no text with them. */
   ownNames: readonly RegExp[];
   /** What a designer would call them, by role. */

@@ -12,6 +12,8 @@ export interface StoreQuestion {
   asOf: string;
   /** Features that leave one right answer as soon as an app has one of them. */
   locks?: { features: readonly string[]; answer: string; because: string };
+  /** Answers that a feature makes unlikely, though not impossible: they are asked about. */
+  doubts?: { features: readonly string[]; answers: readonly string[]; because: string };
   /** It says that the app handles what belongs to a person: then a policy is compulsory. */
   isPersonal?: true;
 }

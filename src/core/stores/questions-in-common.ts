@@ -21,14 +21,19 @@ const rated = <Name extends string>(name: Name, asks: string) => ({
   ...rating,
 });
 
-const collected = <Name extends string>(name: Name, what: string, features: readonly string[]) => ({
+/** Only what leaves the device is collected: that an app uses a camera says nothing of it. */
+const collected = <Name extends string>(
+  name: Name,
+  what: string,
+  more: Pick<StoreQuestion, "locks" | "doubts"> = {},
+) => ({
   name: `data-${name}` as const,
-  asks: `Does the app collect ${what}? used: for the app alone; linked: to who somebody is; shared: with others`,
+  asks:
+    `Does the app collect ${what}? What stays on the device is not collected. ` +
+    "used: for the app alone; linked: to who somebody is; shared: with others",
   rule: "Everything that leaves the device is declared, by kind, use and link to a person",
   ...data,
-  ...(features.length === 0
-    ? {}
-    : { locks: { features, answer: "used", because: `the app has ${features.join(" or ")}, and so uses ${what}` } }),
+  ...more,
 });
 
 /** What the rating by age follows from. */
@@ -51,14 +56,26 @@ const ofRating = [
 
 /** Which data the app collects. */
 const ofData = [
-  collected("location", "where somebody is", ["location"]),
-  collected("contacts", "whom somebody knows", ["contacts"]),
-  collected("photos", "photos or videos", ["camera", "photos"]),
-  collected("voice", "what somebody says", ["microphone"]),
-  collected("account", "name, e-mail or an account", ["sign-in"]),
-  collected("purchases", "what somebody bought", ["purchases"]),
-  collected("usage", "how somebody uses the app", ["analytics"]),
-  collected("identifiers", "identifiers of a device", ["push", "analytics"]),
+  collected("location", "where somebody is"),
+  collected("contacts", "whom somebody knows"),
+  collected("photos", "photos or videos"),
+  collected("voice", "what somebody says"),
+  collected("account", "name, e-mail or an account", {
+    doubts: {
+      features: ["sign-in"],
+      answers: ["no", "used"],
+      because: "people sign in, and what says who they are is linked to them, unless it stays on the device",
+    },
+  }),
+  collected("purchases", "what somebody bought"),
+  collected("usage", "how somebody uses the app", {
+    locks: {
+      features: ["analytics"],
+      answer: "used",
+      because: "the app has analytics, and so tells how it is used",
+    },
+  }),
+  collected("identifiers", "identifiers of a device"),
 ] as const satisfies readonly StoreQuestion[];
 
 /** What some stores ask besides. */
@@ -79,10 +96,10 @@ const further = [
     rule: "Where an account can be made in the app, it can be deleted there",
     source: 'App Review Guidelines, 5.1.1(v); Play Console help, "Account deletion"',
     asOf,
-    locks: {
+    doubts: {
       features: ["sign-in"],
-      answer: "yes",
-      because: "people have an account, and it must be possible to delete it",
+      answers: ["no"],
+      because: "people sign in, and an account that can be made in the app has to be deleted there too",
     },
   },
   {

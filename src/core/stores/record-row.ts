@@ -12,6 +12,14 @@ export interface RecordRow {
   /** Parts that a list may have, and characters of each. */
   mostParts?: number;
   mostEach?: number;
+  /** Words in all parts of a list together. */
+  mostWords?: number;
+  /** Bytes (UTF-8) beyond which some page of the store's would cut it: it is told, and refused by nobody for sure. */
+  sureBytes?: number;
+  /** Wanted of an update; a first version has none. */
+  isOfUpdates?: true;
+  /** It is held against the store's rules for titles. */
+  isTitle?: true;
   /** What stands between a list's parts where the store takes them as one text. */
   between?: string;
   /** Only where the app has this feature. */

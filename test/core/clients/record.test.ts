@@ -64,6 +64,7 @@ const record = (
 ): StoreRecord => ({
   client: "hill-farm",
   languages: ["en"],
+  derived: new Set(),
   features: [],
   declared: [],
   captures: captures(),

@@ -6,12 +6,12 @@ plugins {
 android {
     // The code's namespace; the app's identity is the application ID below.
     namespace = "example.lanternfield.storefront"
-    compileSdk = 35
+    compileSdk = 36
 
     defaultConfig {
         applicationId = "example.lanternfield.plaincrate"
         minSdk = 24
-        targetSdk = 35
+        targetSdk = 36
         versionCode = 214
         versionName = "7.3.1" // rises with the page
     }

@@ -3,6 +3,7 @@ import type { Folder } from "../../ground/files/reading/folder.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
 import type { Field } from "../../ground/values/fields.ts";
 import type { Platform } from "../../ground/values/platform.ts";
+import type { Place } from "../../ground/values/source.ts";
 import type { Slot } from "../../pictures/slots/slot.ts";
 import type { Missing, Wants } from "./missing.ts";
 import type { Shape } from "./shapes.ts";
@@ -89,6 +90,8 @@ export interface PartSurvey extends Found {
   names: readonly string[];
   /** The code's own namespace; it is not the app's identity, and stays. */
   namespace?: string;
+  /** The level of the system that it is made for, and where it says so. */
+  target?: { level: number; place: Place };
   /**
    * Targets that are signed each for itself: the app, and what it brings along, with what follows the app's
    * identifier.

@@ -23,13 +23,22 @@ export function declaredFor(
 ): { declared: Declared[]; problems: Problem[] } {
   const problems: Problem[] = unknownNames(workspace, client);
   const declared = questions.map((declaration): Declared => {
-    const { name, of, locks } = declaration;
+    const { name, of, locks, doubts } = declaration;
     const given = answerOf(workspace, client, name);
     if (given && !of.includes(given.value)) {
       const expected = of.join(", ");
       const message = `"${given.value}" does not answer ${name}: ${declaration.asks}`;
       problems.push(problem("declaration-invalid", message, { client: client.key, place: writtenAt(given), expected }));
       return { declaration, answer: undefined };
+    }
+    const doubted = doubts?.features.some((each) => features.includes(each)) && given;
+    if (doubts && doubted && doubts.answers.includes(doubted.value)) {
+      const message = `${name} says "${doubted.value}", and ${doubts.because}.`;
+      problems.push(
+        problem("declaration-doubtful", message, {
+          ...{ client: client.key, place: writtenAt(doubted), severity: "warning" },
+        }),
+      );
     }
     const on = locks?.features.filter((each) => features.includes(each)) ?? [];
     if (!locks || on.length === 0) return { declaration, answer: given };
@@ -53,8 +62,15 @@ export const declaredTo = (store: StoreKey, declared: readonly Declared[]): Decl
   declared.filter(({ declaration }) => declaration.stores.includes(store));
 
 /** Whether any answer says that the app handles what belongs to a person. */
-export const isPersonal = (declared: readonly Declared[]): boolean =>
+const isPersonal = (declared: readonly Declared[]): boolean =>
   declared.some(({ declaration, answer }) => declaration.isPersonal && answer !== undefined && answer.value !== "no");
+
+/** Features with which an app has a policy of privacy, whatever of them leaves the device (App Review, 5.1.1; Play). */
+const personalFeatures = ["camera", "contacts", "location", "microphone", "photos", "sign-in"];
+
+/** Whether an app has to have one: by what it does, or by what it says that it collects. */
+export const wantsPolicy = (features: readonly string[], declared: readonly Declared[]): boolean =>
+  features.some((each) => personalFeatures.includes(each)) || isPersonal(declared);
 
 /** YAML takes yes and no for themselves, and true and false for truth. */
 const asWord = (value: string | boolean): string => (value === true ? "yes" : value === false ? "no" : value);

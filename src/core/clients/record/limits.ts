@@ -28,6 +28,16 @@ export function tooLong(named: string, row: RecordRow, value: string): TooLong[]
   const { mostParts, mostEach } = row;
   if (mostParts !== undefined && parts.length > mostParts)
     found.push({ message: `${named} has ${parts.length} of ${mostParts} entries.` });
+  const words = parts.join(" ").split(/\s+/).filter(Boolean).length;
+  if (row.mostWords !== undefined && words > row.mostWords)
+    found.push({ message: `${named} has ${words} of ${row.mostWords} words in all.` });
+  const bytes = Buffer.byteLength(taken);
+  if (row.sureBytes !== undefined && bytes > row.sureBytes && characters(taken) <= (row.most ?? bytes))
+    found.push({
+      message: `${named} has ${characters(taken)} characters in ${bytes} bytes: a page of the store's counts bytes.`,
+      expected: `${row.sureBytes} bytes, to be sure`,
+      severity: "warning",
+    });
   for (const part of mostEach === undefined ? [] : parts.filter((each) => characters(each) > mostEach))
     found.push({ message: `${named}: "${beginningOf(part)}" has ${characters(part)} of ${mostEach} characters.` });
   return found;

@@ -3,11 +3,13 @@ import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
 import { furtherNames, type Resolved, type Variant } from "../../app/variant/variant.ts";
 import { ofClient, type Problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
+import { fieldNames } from "../../ground/values/fields.ts";
+import type { Traced } from "../../ground/values/trail.ts";
 import type { Varying } from "../../ground/values/varying.ts";
 import { type RecordField, recordFieldNames, recordFields } from "../../stores/record-fields.ts";
 import { readBeside } from "./beside.ts";
 import { readCaptures } from "./captures.ts";
-import { declaredFor, isPersonal } from "./declared.ts";
+import { declaredFor, wantsPolicy } from "./declared.ts";
 import { type Pieces, putOf } from "./drafts.ts";
 import { policyFor, policyMissing } from "./policy.ts";
 import type { RecordValue, StoreRecord } from "./record.ts";
@@ -65,6 +67,7 @@ function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Pr
   const features = variant.features.filter(({ isOn }) => isOn).map(({ name }) => name);
   const { captures, problems: ofCaptures } = readCaptures(client);
   const { declared, problems: unanswered } = declaredFor(workspace, client, features);
+  const former = formerVersion(client, variant);
   const isMade = policy.at !== undefined && values.privacy?.first?.value === policy.at;
   return {
     record: {
@@ -75,16 +78,27 @@ function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Pr
       declared,
       captures,
       policies: isMade ? policy.texts : [],
+      derived: new Set(fieldNames.filter((field) => isWorkedOut(variant.values[field]))),
+      ...(former === undefined ? {} : { former }),
+      ...(variant.values.devices ? { devices: variant.values.devices.value } : {}),
     },
     problems: [
       ...problems,
       ...ofCaptures,
       ...unanswered,
       ...policy.problems,
-      ...(isPersonal(declared) && !values.privacy ? [policyMissing(client.key)] : []),
+      ...(wantsPolicy(features, declared) && !values.privacy ? [policyMissing(client.key)] : []),
     ],
   };
 }
+
+/** Whether nobody has said it: neither the client, nor its group, nor the agency. */
+const isWorkedOut = (value: Traced | undefined): boolean =>
+  value !== undefined && !value.trail.some(({ by }) => by === "brief" || by === "group" || by === "agency");
+
+/** The version before the client's own, as the ledger has it; whether a store has it too, nobody here knows. */
+const formerVersion = ({ ledger }: Client, { values }: Variant): string | undefined =>
+  ledger?.releases.findLast(({ version }) => version !== values.version?.value)?.version;
 
 function onlyIn(field: RecordField, sources: RecordFrom): Varying<RecordValue> | undefined {
   const first = onlyValue(field, sources);

@@ -1,3 +1,4 @@
+import type { Field } from "../../ground/values/fields.ts";
 import type { Traced } from "../../ground/values/trail.ts";
 import type { Varying } from "../../ground/values/varying.ts";
 import type { RecordField } from "../../stores/record-fields.ts";
@@ -28,6 +29,12 @@ export interface StoreRecord {
   captures: readonly Capture[];
   /** Privacy policies that are made for it; none where it names one of its own. */
   policies: readonly PolicyText[];
+  /** Values of the app that nobody has given: they were worked out. */
+  derived: ReadonlySet<Field>;
+  /** Which class of devices it is for, where its brief says so: phone, tablet or both. */
+  devices?: string;
+  /** The version that was taken before its own; absent where this is the first. */
+  former?: string;
 }
 
 /** A list's parts. */

@@ -14,6 +14,22 @@ export const ofRecords = {
     title: "A text that is longer than the store takes",
     fix: "Shorten it; what is said first is what is seen.",
   },
+  "identity-derived": {
+    title: "What a store assigns to an app, and nobody has given",
+    fix: "Reserve the name in the store, and give what it shows under the app's identity, in the brief.",
+  },
+  "news-missing": {
+    title: "An update that does not say what is new",
+    fix: "Say it by `oxalis release --note`, or as `news` among the texts.",
+  },
+  "title-loud": {
+    title: "A name or a short text that a store takes for shouting or a claim",
+    fix: "Say what the app is: no emoji, no words in capitals but a brand's own, no rank, no award, no call to install.",
+  },
+  "language-none": {
+    title: "A language that a store does not have",
+    fix: "Its people see the main language there; or give the language as the store has it, with its country.",
+  },
   "record-short": { title: "A text that is shorter than the store takes", fix: "Say more." },
   "record-invalid": {
     title: "An address, an e-mail or a price in no form that a store takes",
@@ -74,6 +90,10 @@ export const ofRecords = {
   "declaration-invalid": {
     title: "An answer that is none",
     fix: "Give one of the words that are expected.",
+  },
+  "declaration-doubtful": {
+    title: "An answer that what the app does makes unlikely",
+    fix: "Ask whoever built the app. Where it is so all the same, leave the answer as it is: this stops nothing.",
   },
   "declaration-contradicted": {
     title: "An answer that a feature of the app contradicts",

@@ -83,6 +83,10 @@ export const ofWork = {
       "Take it off `leave` in template.yaml, or take the reference out of the template; a build that " +
       "misses it fails.",
   },
+  "target-old": {
+    title: "A template that is made for an older system than a store takes",
+    fix: "Raise it in the template, try the app on that system, and build again.",
+  },
   "template-gap": {
     title: "A place that the template does not have",
     fix: "Add it to the template, or name it in template.yaml; until then the client's value does not appear there.",

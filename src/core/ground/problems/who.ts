@@ -45,6 +45,7 @@ const others = {
     "template-part-missing",
     "template-syntax",
     "template-gap",
+    "target-old",
     "secret-kept",
     "secret-likely",
     "left-out-named",

@@ -1,3 +1,4 @@
+import { wantedStores } from "../../agency/workspace/wanted.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { templateFor } from "../../app/survey/narrow.ts";
 import { openTemplate, type Template } from "../../app/survey/template.ts";
@@ -46,8 +47,26 @@ export async function checkResolved(
   }));
   return {
     clients,
-    gaps: [...template.secrets().map(({ problem }) => problem), ...template.parts.flatMap((part) => part.gaps)],
+    gaps: [
+      ...template.secrets().map(({ problem }) => problem),
+      ...template.parts.flatMap((part) => part.gaps),
+      ...targets(template, workspace),
+    ],
   };
+}
+
+/** What the template is made for, where that is less than a store takes that some client wants. */
+function targets({ parts }: Template, workspace: Workspace): Problem[] {
+  const wanted = new Set(workspace.clients.flatMap((client) => wantedStores(workspace, client)));
+  return parts.flatMap(({ platform, target }) =>
+    [...wanted].flatMap(({ title, takes, leastTarget }) => {
+      if (!target || !leastTarget || target.level >= leastTarget.level || !takes.includes(platform)) return [];
+      const message =
+        `The app is made for level ${target.level}: since ${leastTarget.since}, ` +
+        `${title} takes no upload for less than ${leastTarget.level}.`;
+      return [problem("target-old", message, { severity: "warning", place: target.place })];
+    }),
+  );
 }
 
 /** The largest of the template's own icons and marks, in each part. */

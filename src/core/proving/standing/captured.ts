@@ -1,5 +1,6 @@
 import { extname } from "node:path";
 import { type Capture, captureFolder } from "../../clients/record/captures.ts";
+import type { StoreRecord } from "../../clients/record/record.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import type { CaptureRow } from "../../stores/capture-row.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
@@ -16,14 +17,23 @@ export interface CaptureStanding {
   isDone: boolean;
 }
 
+type Judged = Pick<StoreRecord, "client" | "languages" | "captures" | "devices">;
+
+/** A row as it is meant for an app: what nobody says whether it is for tablets is asked about. */
+type Row = CaptureRow & { isUnsure?: true };
+
+const wanted = (row: CaptureRow, devices: string | undefined): Row =>
+  row.only && devices === undefined ? { ...row, need: "recommended", isUnsure: true } : row;
+
 /** Holds the pictures of a running app against what a store takes. */
 export function judgeCaptures(
   store: StoreDefinition,
-  client: string,
-  language: string,
-  captures: readonly Capture[],
+  { client, languages: [language = "en"], captures, devices }: Judged,
 ): { standings: CaptureStanding[]; problems: Problem[] } {
-  const judged = store.captures.map((row) => {
+  const judged = store.captures.flatMap((row): Row[] =>
+    row.only && devices === "phone" ? [] : [wanted(row, devices)],
+  );
+  const found = judged.map((row) => {
     const ofDevice = captures
       .filter((each) => each.device === row.device)
       .map((capture) => ({ capture, fault: faultOf(capture, row) }));
@@ -36,7 +46,7 @@ export function judgeCaptures(
     return { row, count: own.length, faults, missing: countProblem(row, own.length, client, store) };
   });
   return {
-    standings: judged.map(({ row, count, faults, missing }) => ({
+    standings: found.map(({ row, count, faults, missing }) => ({
       device: row.device,
       title: row.title,
       need: row.need,
@@ -45,12 +55,12 @@ export function judgeCaptures(
       most: row.most,
       isDone: faults.length === 0 && missing.length === 0,
     })),
-    problems: judged.flatMap(({ faults, missing }) => [...missing, ...faults]),
+    problems: found.flatMap(({ faults, missing }) => [...missing, ...faults]),
   };
 }
 
 function countProblem(
-  { title, need, least, most, device }: CaptureRow,
+  { title, need, least, most, device, isUnsure }: Row,
   count: number,
   client: string,
   store: StoreDefinition,
@@ -61,9 +71,10 @@ function countProblem(
     return [problem("capture-invalid", message, { client, about })];
   }
   if (count >= least) return [];
-  const message = `${store.title} wants ${least} of "${title}": there are ${count}.`;
+  const where = isUnsure ? ", if the app runs there" : "";
+  const message = `${store.title} wants ${least} of "${title}"${where}: there are ${count}.`;
   const fix = `Put them into the client's folder, as ${captureFolder(device)}/.`;
-  const severity = need === "required" ? "error" : "note";
+  const severity = need === "required" ? "error" : isUnsure ? "warning" : "note";
   return [problem("capture-missing", message, { client, severity, about, fix })];
 }
 
@@ -82,7 +93,7 @@ function faultOf({ file, size }: Capture, { sizes, isWide, within, formats }: Ca
     shorter >= within.least &&
     longer <= within.most &&
     longer <= within.ratio * shorter &&
-    height >= (within.leastHeight ?? 0);
+    longer >= (within.longest ?? 0);
   return isFitting ? undefined : is;
 }
 
@@ -90,5 +101,8 @@ function takenBy({ sizes, isWide, within, formats }: CaptureRow): string {
   const kinds = formats.map((each) => (each === "jpg" ? "JPEG" : "PNG")).join(" or ");
   const said = sizes?.map((size) => (isWide ? size.toReversed() : size).join(" × "));
   if (said) return `${kinds} of ${said.join(" or ")}`;
-  return within ? `${kinds} of ${within.least} to ${within.most} pixels a side, at most ${within.ratio} : 1` : kinds;
+  if (!within) return kinds;
+  const { least, most, longest, ratio } = within;
+  const sides = longest ? `at least ${longest} × ${least} pixels` : `${least} to ${most} pixels a side`;
+  return `${kinds} of ${sides}, at most ${ratio} : 1`;
 }

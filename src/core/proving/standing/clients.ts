@@ -81,7 +81,7 @@ export function standings(
           ...problems.filter(stopsClient),
           ...resolved.told.problems,
           ...judgeWaivers(client.key, waived, today),
-          ...judgeHeld(client, name, today),
+          ...judgeHeld(client, { name, today, into: wanted }),
           ...(alike.get(client.key) ?? []),
           ...(shared.get(client.key) ?? []),
         ],

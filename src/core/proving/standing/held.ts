@@ -1,12 +1,16 @@
 import type { Client } from "../../agency/workspace/workspace.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { stores } from "../../stores/all.ts";
+import type { StoreDefinition } from "../../stores/definition.ts";
 
 /** So many days before a reserved name lapses, somebody is told. */
 const noticeDays = 21;
 
 /** Goods for sale, and names that stores hold for a client: what of them does not fit together. */
-export function judgeHeld({ key: client, brief }: Client, name: string, today: string): Problem[] {
+export function judgeHeld(
+  { key: client, brief }: Client,
+  { name, today, into }: { name: string; today: string; into: readonly StoreDefinition[] },
+): Problem[] {
   const { goods = [], reserved = [] } = brief?.data.store ?? {};
   const placeOf = (list: string, at: number) => brief?.document.placeOf(["store", list, at]);
   return [
@@ -15,6 +19,13 @@ export function judgeHeld({ key: client, brief }: Client, name: string, today: s
       const say = (what: string, expected: string) => [
         problem("record-invalid", `The goods "${id}" ${what}.`, { client, place, expected }),
       ];
+      const odd = into.find((store) => store.goods && !store.goods.is.test(id));
+      if (odd?.goods) {
+        const { says, isSure } = odd.goods;
+        const message = `The goods "${id}" have a name that ${odd.title} does not take.`;
+        const severity = isSure ? "error" : "warning";
+        return [problem("record-invalid", message, { client, place, expected: says, severity })];
+      }
       if (kind === "subscription" && duration === undefined)
         return say("are a subscription without a duration", "duration: P1M");
       if (kind !== "subscription" && (duration ?? trial) !== undefined)

@@ -79,7 +79,7 @@ export function standingIn(
   );
   const open = told.filter((each) => !isWaived(each.problem, store.key, waived, today));
   const standings = lines.map((line) => lineStanding(line, open));
-  const captured = judgeCaptures(store, record.client, record.languages[0] ?? "en", record.captures);
+  const captured = judgeCaptures(store, record);
   const declared = declaredTo(store.key, record.declared);
   const unanswered = declared.filter(({ answer }) => answer === undefined);
   const counted = (need: RecordRow["need"]) => ({
@@ -111,6 +111,7 @@ export function standingIn(
       ...open.map((each) => each.problem),
       ...captured.problems,
       ...unansweredProblems(store, record, unanswered),
+      ...unassigned(store, record),
     ],
     passed: found.flatMap(({ rule, findings }) =>
       findings.length === 0 ? [{ code: rule.code, says: rule.says }] : [],
@@ -193,6 +194,15 @@ function unansweredProblems(
       about: ["declares"],
     }),
   ];
+}
+
+/** What the store assigns, and Oxalis has worked out meanwhile: good for tries, and for no upload. */
+function unassigned({ title, assigned = [] }: StoreDefinition, { client, derived }: StoreRecord): Problem[] {
+  const open = assigned.filter(({ field }) => derived.has(field));
+  if (open.length === 0) return [];
+  const named = open.map((each) => `${each.title} (${each.field})`).join(", ");
+  const message = `${title} assigns ${named}: what was worked out is for tries on one's own machines alone.`;
+  return [problem("identity-derived", message, { client, severity: "warning", about: ["windows"] })];
 }
 
 /** Waivers that have ended or pass over what there is not. */

@@ -4,6 +4,7 @@ import type { StoreRecord } from "../../clients/record/record.ts";
 import { textsOf } from "../../clients/record/texts.ts";
 import { isError, type Problem } from "../../ground/problems/problem.ts";
 import { sha256 } from "../../ground/values/hash.ts";
+import { languagesFor } from "../../proving/standing/rules/facts.ts";
 import { categoryIn } from "../../proving/standing/rules/texts.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
 import { placeInBrief } from "../../stores/record-fields.ts";
@@ -74,7 +75,7 @@ function rowItems(
   return texts.map(({ language, text }) =>
     item(
       `${row.field}.${language ?? ""}`,
-      isSpoken ? `${row.title} (${language})` : row.title,
+      isSpoken ? `${row.title} (${calledIn(store, language)})` : row.title,
       taken(text.value, row, store),
       {
         ...(row.most === undefined ? {} : { most: row.most }),
@@ -84,6 +85,9 @@ function rowItems(
     ),
   );
 }
+
+/** A language as the store calls it, where it has it. */
+const calledIn = (store: StoreDefinition, language = ""): string => languagesFor(store, language)?.[0] ?? language;
 
 /** What is wrong with a field, in a language. */
 function faultsOf({ field }: RecordRow, language: string, faults: readonly Problem[]): string[] {

@@ -1,5 +1,7 @@
 import { appleAccounts } from "../apple/accounts.ts";
 import { appleCategories } from "../apple/categories.ts";
+import { appleGoods } from "../apple/goods.ts";
+import { appleLanguages } from "../apple/languages.ts";
 import { appleMobile } from "../apple/names.ts";
 import { appleAsks } from "../apple/questions.ts";
 import { appleRecord } from "../apple/record.ts";
@@ -23,6 +25,8 @@ export const appStore: StoreDefinition = {
   accounts: appleAccounts,
   share: shareApple,
   categories: appleCategories,
+  languages: appleLanguages,
+  goods: appleGoods,
   ownNames: [appleMobile],
   titles: {},
   /** App Store Connect help, "Platform version information". */

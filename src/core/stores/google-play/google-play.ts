@@ -3,6 +3,7 @@ import { askedEverywhere } from "../questions-in-common.ts";
 import { googlePlayAccounts } from "./accounts.ts";
 import { googlePlayCaptures } from "./captures.ts";
 import { googlePlayCategories } from "./categories.ts";
+import { googlePlayLanguages } from "./languages.ts";
 import { googlePlayPictures } from "./pictures.ts";
 import { googlePlayQuestions } from "./questions.ts";
 import { googlePlayRecord } from "./record.ts";
@@ -26,6 +27,14 @@ export const googlePlay: StoreDefinition = {
   accounts: googlePlayAccounts,
   share: shareGooglePlay,
   categories: googlePlayCategories,
+  languages: googlePlayLanguages,
+  leastTarget: { level: 36, since: "2026-08-31", source: 'Play Console help, "Target API level requirements"' },
+  /** Play Console help, "Create an in-app product". */
+  goods: {
+    is: /^[a-z0-9][a-z0-9_.]*$/,
+    says: "small letters, digits, underscores and full stops, a letter or digit first",
+    isSure: true,
+  },
   ownNames: [/\b(android|google play|play store|chromebook)\b/i],
   titles: {
     "store-icon": { en: "Store icon", de: "Store-Icon", fr: "Icône de boutique", es: "Icono de tienda" },

@@ -6,8 +6,8 @@ const content = { source: 'Play Console help, "Prepare your app for review"', as
 const pricing = { source: 'Play Console help, "Set up your app\'s prices"', asOf };
 
 export const googlePlayRecord: readonly RecordRow[] = [
-  { field: "name", title: "App name", need: "required", most: 30, ...listing },
-  { field: "short", title: "Short description", need: "required", most: 80, ...listing },
+  { field: "name", title: "App name", need: "required", most: 30, isTitle: true, ...listing },
+  { field: "short", title: "Short description", need: "required", most: 80, isTitle: true, ...listing },
   { field: "description", title: "Full description", need: "required", most: 4000, ...listing },
   { field: "kind", title: "App or game", need: "required", ...listing },
   { field: "category", title: "Category", need: "required", ...listing },

@@ -1,5 +1,7 @@
 import { appleAccounts } from "../apple/accounts.ts";
 import { appleCategories } from "../apple/categories.ts";
+import { appleGoods } from "../apple/goods.ts";
+import { appleLanguages } from "../apple/languages.ts";
 import { appleMac, appleMobile } from "../apple/names.ts";
 import { appleAsks } from "../apple/questions.ts";
 import { appleRecord } from "../apple/record.ts";
@@ -25,6 +27,8 @@ export const macAppStore: StoreDefinition = {
   share: shareApple,
   categories: appleCategories,
   // Its apps may speak of telephones, on which they are often found too.
+  languages: appleLanguages,
+  goods: appleGoods,
   ownNames: [appleMobile, appleMac],
   titles: {},
   /** App Store Connect help, "Platform version information". */

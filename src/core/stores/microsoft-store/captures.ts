@@ -9,7 +9,7 @@ export const microsoftStoreCaptures: readonly CaptureRow[] = [
     need: "required",
     least: 1,
     most: 10,
-    within: { least: 768, leastHeight: 768, most: 3840, ratio: 3 },
+    within: { least: 768, longest: 1366, most: 3840, ratio: 3 },
     formats: ["png"],
     source: 'Partner Center, "App screenshots, images, and trailers"',
     asOf,

@@ -23,6 +23,12 @@ export const microsoftStore: StoreDefinition = {
   accounts: microsoftStoreAccounts,
   share: shareMicrosoft,
   categories: microsoftStoreCategories,
+  /** Partner Center, "View app identity details". */
+  assigned: [
+    { field: "identifiers.windows", title: "Package/Identity/Name" },
+    { field: "windows.publisher", title: "Package/Identity/Publisher" },
+    { field: "windows.publisherName", title: "Package/Properties/PublisherDisplayName" },
+  ],
   ownNames: [/\b(windows (?:10|11|phone|store)|microsoft store)\b/i],
   titles: {},
   /** Partner Center, "Create app store listings". */

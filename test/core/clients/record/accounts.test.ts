@@ -74,6 +74,8 @@ test.each([
   ["one that is no longer the app's", "google-play, name: Acre, until: 2027-02-01", "Field", [/called "Field"/]],
 ])("%s", (_, held, name, expected) => {
   const [acre] = workspace({ "3-acre": `reserved: [{ store: ${held} }]` }).clients;
-  const told = acre ? judgeHeld(acre, name, "2026-11-26").map(({ message }) => message) : ["no client"];
+  const told = acre
+    ? judgeHeld(acre, { name, today: "2026-11-26", into: [] }).map(({ message }) => message)
+    : ["no client"];
   expect(told).toEqual(expected.map((pattern) => expect.stringMatching(pattern)));
 });

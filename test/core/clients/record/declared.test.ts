@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import type { Client } from "../../../../src/core/agency/workspace/workspace.ts";
 import { readWorkspace } from "../../../../src/core/app/survey/workspace.ts";
-import { declaredFor, declaredTo, isPersonal } from "../../../../src/core/clients/record/declared.ts";
+import { declaredFor, declaredTo, wantsPolicy } from "../../../../src/core/clients/record/declared.ts";
 import { storeKeys } from "../../../../src/core/ground/values/store.ts";
 import { trace } from "../../../../src/core/ground/values/trail.ts";
 import { questions as declarations } from "../../../../src/core/stores/all.ts";
@@ -62,6 +62,16 @@ describe("a feature leaves one right answer", () => {
   });
 });
 
+test("what a feature makes unlikely is asked about, and stands where somebody says so", () => {
+  expect(answerTo("data-account", ["sign-in"], 'data-account: "no"')).toMatchObject({
+    answer: "no",
+    codes: ["declaration-doubtful"],
+  });
+  expect(answerTo("data-account", ["sign-in"], "data-account: linked").codes).toEqual([]);
+  const stays = 'data-account: linked, deletion: "no account"';
+  expect(answerTo("deletion", ["sign-in"], stays)).toMatchObject({ answer: "no account", codes: [] });
+});
+
 describe("an answer", () => {
   test("of a brief goes before the template's; yes and no may be truth values of YAML", () => {
     expect(answerTo("advertising").answer).toBe("no");
@@ -86,7 +96,13 @@ describe("an answer", () => {
     const tracking = denied.map((each) =>
       each.declaration.name === "tracking" ? { ...each, answer: trace({ by: "brief", note: "", value: "yes" }) } : each,
     );
-    expect([denied, tracking].map(isPersonal)).toEqual([false, true]);
+    expect([denied, tracking].map((each) => wantsPolicy([], each))).toEqual([false, true]);
+    // What uses a camera has a policy, and collects nothing by that alone.
+    expect(wantsPolicy(["camera"], denied)).toBe(true);
+    expect(answerTo("data-photos", ["camera", "photos"], 'data-photos: "no"')).toMatchObject({
+      answer: "no",
+      codes: [],
+    });
     const names = declaredTo("mac-app-store", plain).map(({ declaration }) => declaration.name);
     expect(names).toContain("encryption");
     expect(names).not.toContain("news");

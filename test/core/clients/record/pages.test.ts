@@ -27,6 +27,7 @@ const record = (values: Partial<Record<RecordField, string>>, french: Partial<Re
     declared: [],
     captures: [],
     policies: [],
+    derived: new Set(),
     values: Object.fromEntries(
       Object.entries(values).map(([field, text]) => {
         const own = french[field as RecordField];

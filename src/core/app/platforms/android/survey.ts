@@ -14,7 +14,13 @@ import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import type { Slot } from "../../../pictures/slots/slot.ts";
-import { firstOfEachPath, firstOfEachPlace, heldValues, type SurveyPart } from "../../template/found.ts";
+import {
+  firstOfEachPath,
+  firstOfEachPlace,
+  heldValues,
+  type PartSurvey,
+  type SurveyPart,
+} from "../../template/found.ts";
 import type { Wants } from "../../template/missing.ts";
 import { type Followed, mergeFollowed, openWays } from "./following.ts";
 import { type AppModule, appModules, manifestsOf } from "./gradle-project.ts";
@@ -45,6 +51,7 @@ export const surveyAndroid: SurveyPart = (template, { wants, inStore }) => {
     identifiers: heldValues(fills, "identifiers.android"),
     names: heldValues(fills, "app.label", "app.name"),
     ...(namespace ? { namespace } : {}),
+    ...targetOf(template, first),
     fills,
     pictures: [
       ...surveys.flatMap((each) => each.pictures),
@@ -67,6 +74,17 @@ const storeIcons = (template: Folder, modules: readonly AppModule[]): string[] =
         modules.some(({ folder }) => file.startsWith(folder === "" ? "src/" : `${folder}/src/`)) &&
         /\/(?:(?:ic_launcher|icon)\w*[-_](?:playstore|web)|(?:playstore|play_store)[-_]icon)\.png$/.test(file),
     );
+
+/** The API level that the app is made for, where its script says it as a number. */
+function targetOf(template: Folder, { script }: AppModule): Pick<PartSurvey, "target"> {
+  const source = template.source(script);
+  const settings = gradleSettings(script, source.text);
+  const [found] = ["targetSdk", "targetSdkVersion"].flatMap((name) =>
+    findSettings(settings, name, ["android", "defaultConfig"]),
+  );
+  const level = Number(found?.site.value);
+  return found && Number.isInteger(level) ? { target: { level, place: placeAt(source, found.site.start) } } : {};
+}
 
 type ModuleSurvey = Followed & { namespace: string | undefined };
 

@@ -1,5 +1,6 @@
 import { partsOf } from "../../../clients/record/record.ts";
 import { textsOf } from "../../../clients/record/texts.ts";
+import type { StoreDefinition } from "../../../stores/definition.ts";
 import { recordFields } from "../../../stores/record-fields.ts";
 import type { Examined, Remark, Rule } from "./rule.ts";
 
@@ -46,6 +47,19 @@ const forms: Readonly<Partial<Record<string, (value: string) => { fault: string;
       : { fault: "is no price", expected: "free, or an amount with its currency, such as 2.99 EUR" },
 };
 
+/** Languages of a store that one of an app's may be; undefined where the store takes any. */
+export function languagesFor({ languages }: StoreDefinition, language: string): readonly string[] | undefined {
+  if (!languages) return undefined;
+  const known = languages.all.includes(language) ? language : languages.usual[language];
+  if (known !== undefined) return [known];
+  const own = new Intl.Locale(language).maximize();
+  return languages.all.filter((each) => {
+    const theirs = new Intl.Locale(each).maximize();
+    // One with a country of its own is that country's, or the only one there is.
+    return theirs.language === own.language && theirs.script === own.script;
+  });
+}
+
 /** Rules about addresses, prices, countries: what has a form. */
 export const factRules: readonly Rule[] = [
   {
@@ -79,6 +93,39 @@ export const factRules: readonly Rule[] = [
           const message = `${row.title}: there is no country ${unknown.map((each) => `"${each}"`).join(", ")}.`;
           return [{ row, language: undefined, message, expected: "codes such as DE, or all" }];
         }),
+  },
+  {
+    code: "record-invalid",
+    level: "warning",
+    says: "who answers is given by first and last name",
+    source: 'App Store Connect help, "Platform version information"',
+    asOf,
+    look: ({ lines }) =>
+      lines
+        .filter(({ row }) => row.field === "contactName")
+        .flatMap(({ row, value }) => {
+          const name = value?.first?.value.trim();
+          if (name === undefined || /\S\s+\S/.test(name)) return [];
+          const message = `${row.title}: "${name}" is one name, and the store asks for two.`;
+          return [{ row, language: undefined, message, expected: "a first and a last name" }];
+        }),
+  },
+  {
+    code: "language-none",
+    level: "warning",
+    says: "the store has the languages of the texts",
+    source: "each store's list of languages",
+    asOf,
+    look: ({ record, store, lines }) =>
+      record.languages.flatMap((language): Remark[] => {
+        const [row] = lines.filter((each) => each.row.field === "name").map((each) => each.row);
+        const fitting = languagesFor(store, language);
+        if (!row || fitting === undefined || fitting.length === 1) return [];
+        const [fault, severity] =
+          fitting.length === 0 ? ["does not have it", undefined] : [`has it as ${fitting.join(", ")}`, "note" as const];
+        const message = `${store.title} ${fault}: texts in ${language}.`;
+        return [{ row, language, message, ...(severity ? { severity } : {}) }];
+      }),
   },
   {
     code: "release-past",

@@ -27,6 +27,23 @@ export const lengthRules: readonly Rule[] = [
       }),
   },
   {
+    code: "news-missing",
+    level: "warning",
+    says: "an update says what is new",
+    source: 'App Store Connect help, "Platform version information"',
+    asOf,
+    look: ({ record, store, lines }) =>
+      lines
+        .filter(({ row }) => row.isOfUpdates)
+        .flatMap(({ row, value }): Remark[] => {
+          const { former } = record;
+          const [language] = record.languages;
+          if (former === undefined || value?.first) return [];
+          const message = `If ${store.title} has version ${former} already, it wants "${row.title}".`;
+          return [{ row, language, message }];
+        }),
+  },
+  {
     code: "record-fallback",
     level: "note",
     says: "texts are there in every language of the app",

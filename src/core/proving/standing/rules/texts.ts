@@ -53,6 +53,22 @@ const within = (
       }),
     );
 
+const isTitleOf =
+  ({ lines }: Examined) =>
+  (field: RecordField): boolean =>
+    lines.some(({ row }) => row.field === field && row.isTitle === true);
+
+const emojiIn = (text: string): string | undefined =>
+  /\p{Emoji_Presentation}|\p{Extended_Pictographic}\uFE0F/u.exec(text)?.[0];
+
+/** Words in capitals one after the other, a rank or an award, a call to install (Play Console help, "Metadata"). */
+const loudIn = (text: string): string | undefined =>
+  /(?<!\p{L})\p{Lu}{4,}(?:[^\p{L}\d]+\p{Lu}{4,})+(?!\p{L})/u.exec(text)?.[0] ??
+  /(?:#|\bno\. ?)1\b|\b(?:best of play|app of the year|top rated|download now|install now|million downloads)\b/iu.exec(
+    text,
+  )?.[0] ??
+  /!{2,}|\?{2,}/.exec(text)?.[0];
+
 const isSpoken = (field: RecordField): boolean => recordFields[field].byLanguage === true;
 
 const plainWords = (text: string): string[] =>
@@ -98,6 +114,21 @@ export const textRules: readonly Rule[] = [
         (text) => price.exec(text)?.[0],
         (named, what) => `${named} speaks of a price: "${what}".`,
       ),
+  },
+  {
+    code: "title-loud",
+    level: "error",
+    says: "no title has an emoji; none shouts, ranks itself or calls to install",
+    source: 'Play Console help, "Metadata"',
+    asOf,
+    look: (looked) => [
+      ...within(looked, isTitleOf(looked), emojiIn, (named, what) => `${named} has an emoji: ${what}.`),
+      ...within(looked, isTitleOf(looked), loudIn, (named, what) => `${named} says "${what}".`).map((each) => ({
+        ...each,
+        // A brand may be written so, or be called that.
+        severity: "warning" as const,
+      })),
+    ],
   },
   {
     code: "keywords-wasted",

@@ -1,0 +1,246 @@
+import { expect, test } from "vitest";
+import type { StoreRecord } from "../../../src/core/clients/record/record.ts";
+import type { StoreKey } from "../../../src/core/ground/values/store.ts";
+import { trace } from "../../../src/core/ground/values/trail.ts";
+import { standingIn } from "../../../src/core/proving/standing/standing.ts";
+import { questions, stores } from "../../../src/core/stores/all.ts";
+import type { RecordField } from "../../../src/core/stores/record-fields.ts";
+
+/**
+ * What stores take and refuse, written down from their documentation and not from the tables that are tried here: a
+ * record that all four take, and one thing wrong with it at a time.
+ */
+
+const said = (value: string) => ({ first: trace({ by: "brief", note: "", value }), further: {} });
+
+const sound: Readonly<Partial<Record<RecordField, string>>> = {
+  name: "Hill Farm Boxes",
+  subtitle: "Vegetables by the crate",
+  short: "Vegetables from the hill, brought to the door.",
+  description: "Every week a crate from the hill: what is ripe, and nothing else.",
+  promotional: "The first strawberries.",
+  keywords: "vegetables\ncrate\nharvest",
+  highlights: "A crate a week\nPause at any time",
+  category: "shopping",
+  kind: "app",
+  audience: "all",
+  email: "shop@hill.example",
+  support: "https://hill.example/help",
+  marketing: "https://hill.example",
+  privacy: "https://hill.example/privacy",
+  copyright: "2026 Hill Farm",
+  sku: "hill-farm-boxes",
+  contactName: "Ann Hill",
+  contactEmail: "ann@hill.example",
+  contactPhone: "+44 20 7946 0000",
+  price: "free",
+  countries: "GB\nIE",
+};
+
+/** Pictures of a size that every store of the kind takes. */
+const captures = (["phone", "iphone", "ipad", "mac", "desktop"] as const).flatMap((device) =>
+  [1, 2].map((at) => ({
+    ...{ device, language: "en-GB", file: `captures/${device}/en-GB/${at}.png`, hash: `${device}${at}` },
+    size: {
+      phone: { width: 1080, height: 1920 },
+      iphone: { width: 1320, height: 2868 },
+      ipad: { width: 2064, height: 2752 },
+      mac: { width: 2880, height: 1800 },
+      desktop: { width: 1920, height: 1080 },
+    }[device],
+  })),
+);
+
+interface Given {
+  values?: Partial<Record<RecordField, string | undefined>>;
+  more?: Partial<StoreRecord>;
+}
+
+const record = ({ values = {}, more = {} }: Given): StoreRecord => ({
+  client: "hill",
+  languages: ["en-GB"],
+  values: Object.fromEntries(
+    Object.entries({ ...sound, ...values }).flatMap(([field, value]) =>
+      value === undefined ? [] : [[field, said(value)]],
+    ),
+  ),
+  features: [],
+  declared: questions.map((declaration) => ({
+    declaration,
+    answer: trace({ by: "brief", note: "", value: declaration.of[0] ?? "" }),
+  })),
+  captures,
+  policies: [],
+  derived: new Set(),
+  devices: "both",
+  ...more,
+});
+
+const told = (store: StoreKey, given: Given) =>
+  standingIn(stores[store], record(given), [], "2026-11-29")
+    .problems.filter(({ severity }) => severity !== "note")
+    .map(({ code, severity }) => `${severity} ${code}`);
+
+const apple = ["app-store", "mac-app-store"] as const;
+const all = [...apple, "google-play", "microsoft-store"] as const;
+const sized = (device: string, width: number, height: number) => ({
+  more: { captures: captures.map((each) => (each.device === device ? { ...each, size: { width, height } } : each)) },
+});
+const without = (field: RecordField) => ({ values: { [field]: undefined } });
+const long = (field: RecordField, length: number) => ({ values: { [field]: "m".repeat(length) } });
+
+/** What is refused, or told as likely to be; by which rule. */
+const refused: readonly (readonly [what: string, stores: readonly StoreKey[], given: Given, ...told: string[]])[] = [
+  ["a title of 31 characters", [...apple, "google-play"], long("name", 31), "error record-long"],
+  ["a title of one character", apple, long("name", 1), "error record-short"],
+  ["a title of 257 characters", ["microsoft-store"], long("name", 257), "error record-long"],
+  ["a subtitle of 31", apple, long("subtitle", 31), "error record-long"],
+  ["a short description of 81", ["google-play"], long("short", 81), "error record-long"],
+  ["a description of 4,001", [...apple, "google-play"], long("description", 4001), "error record-long"],
+  ["a description of 10,001", ["microsoft-store"], long("description", 10_001), "error record-long"],
+  ["a promotional text of 171", apple, long("promotional", 171), "error record-long"],
+  ["keywords of 101 characters", apple, long("keywords", 101), "error record-long"],
+  ["keywords of 60 characters in 120 bytes", apple, { values: { keywords: "щ".repeat(60) } }, "warning record-long"],
+  [
+    "eight search terms",
+    ["microsoft-store"],
+    { values: { keywords: "a1\nb2\nc3\nd4\ne5\nf6\ng7\nh8" } },
+    "error record-long",
+  ],
+  ["a search term of 31", ["microsoft-store"], long("keywords", 31), "error record-long"],
+  [
+    "22 words in search terms",
+    ["microsoft-store"],
+    { values: { keywords: "a b c d\ne f g h\ni j k l\nm n o p\nq r s t\nu v" } },
+    "error record-long",
+  ],
+  ["21 features", ["microsoft-store"], { values: { highlights: "one\n".repeat(21).trim() } }, "error record-long"],
+  ["a feature of 201", ["microsoft-store"], long("highlights", 201), "error record-long"],
+  ["no description", all, without("description"), "error record-missing"],
+  ["no keywords", apple, without("keywords"), "error record-missing"],
+  ["no address for help", apple, without("support"), "error record-missing"],
+  ["no policy", all, without("privacy"), "error record-missing"],
+  ["no category", all, without("category"), "error record-missing"],
+  ["no price", all, without("price"), "error record-missing"],
+  ["no e-mail", ["google-play"], without("email"), "error record-missing"],
+  ["no telephone of whoever answers", apple, without("contactPhone"), "error record-missing"],
+  ["whoever answers by one name", apple, { values: { contactName: "Ann" } }, "warning record-invalid"],
+  ["a policy without https", all, { values: { privacy: "http://hill.example" } }, "error record-invalid"],
+  ["a country that there is not", all, { values: { countries: "GB\nQX" } }, "error countries-unknown"],
+  [
+    "a placeholder",
+    all,
+    { values: { description: "Order at [shop name here] today, for the door." } },
+    "error placeholder-left",
+  ],
+  [
+    "another platform's name",
+    apple,
+    { values: { description: "Also for Android, with the same crate." } },
+    "warning platform-named",
+  ],
+  ["an emoji in the title", ["google-play"], { values: { name: "Hill Farm 🥕" } }, "error title-loud"],
+  ["a title that shouts", ["google-play"], { values: { name: "BEST VEGETABLES EVER" } }, "warning title-loud"],
+  ["a rank", ["google-play"], { values: { short: "The #1 crate of the hill." } }, "warning title-loud"],
+  ["an update without what is new", apple, { more: { former: "1.0.0" } }, "warning news-missing"],
+  [
+    "Irish",
+    [...apple, "google-play"],
+    { more: { languages: ["ga-IE"], captures: captures.map((each) => ({ ...each, language: "ga-IE" })) } },
+    "warning language-none",
+  ],
+  [
+    "a telephone's picture of another size",
+    ["app-store"],
+    sized("iphone", 1170, 2532),
+    "error capture-missing",
+    "error capture-invalid",
+  ],
+  [
+    "no picture of the tablet that it runs on",
+    ["app-store"],
+    { more: { captures: captures.filter(({ device }) => device !== "ipad") } },
+    "error capture-missing",
+  ],
+  [
+    "one picture of a telephone",
+    ["google-play"],
+    { more: { captures: captures.filter(({ file }) => !/phone\/en-GB\/2/.test(file)) } },
+    "error capture-missing",
+  ],
+  [
+    "a picture that is three times as high as wide",
+    ["google-play"],
+    sized("phone", 600, 1800),
+    "error capture-missing",
+    "error capture-invalid",
+  ],
+  [
+    "a desktop of 1280 × 800",
+    ["microsoft-store"],
+    sized("desktop", 1280, 800),
+    "error capture-missing",
+    "error capture-invalid",
+  ],
+  [
+    "an identity that was worked out",
+    ["microsoft-store"],
+    { more: { derived: new Set(["windows.publisher"]) } },
+    "warning identity-derived",
+  ],
+  [
+    "a question that nobody has answered",
+    all,
+    {
+      more: {
+        declared: record({}).declared.map((each) =>
+          each.declaration.name === "violence" ? { ...each, answer: undefined } : each,
+        ),
+      },
+    },
+    "error declaration-missing",
+  ],
+];
+
+test.each(refused.flatMap(([what, keys, given, ...codes]) => keys.map((store) => ({ what, store, given, codes }))))(
+  "$store: $what",
+  ({ store, given, codes }) => {
+    expect([...new Set(told(store, given))].sort()).toEqual([...codes].sort());
+  },
+);
+
+/** What is taken, though it may look odd. */
+const taken: readonly (readonly [what: string, stores: readonly StoreKey[], given: Given])[] = [
+  ["the sound record", all, {}],
+  ["a title of 30 characters", [...apple, "google-play"], long("name", 30)],
+  ["keywords of 100 characters", apple, long("keywords", 100)],
+  ["an update that says what is new", apple, { values: { news: "Pause a crate" }, more: { former: "1.0.0" } }],
+  ["the other sizes of 6.9″", ["app-store"], sized("iphone", 1260, 2736)],
+  ["6.5″ in their place", ["app-store"], sized("iphone", 1284, 2778)],
+  ["a telephone turned", ["app-store"], sized("iphone", 2868, 1320)],
+  [
+    "no tablet where it runs on none",
+    ["app-store"],
+    { more: { devices: "phone", captures: captures.filter(({ device }) => device !== "ipad") } },
+  ],
+  ["a desktop of 1366 × 768", ["microsoft-store"], sized("desktop", 1366, 768)],
+  ["a name in capitals that is one word", ["google-play"], { values: { name: "HILLFARM Boxes" } }],
+  [
+    "any language",
+    ["microsoft-store"],
+    { more: { languages: ["ga-IE"], captures: captures.map((each) => ({ ...each, language: "ga-IE" })) } },
+  ],
+  [
+    "seven terms of three words",
+    ["microsoft-store"],
+    { values: { keywords: "a b c\nd e f\ng h i\nj k l\nm n o\np q r\ns t u" } },
+  ],
+  ["a paid app", all, { values: { price: "2.99 EUR" } }],
+];
+
+test.each(taken.flatMap(([what, keys, given]) => keys.map((store) => ({ what, store, given }))))(
+  "$store takes $what",
+  ({ store, given }) => {
+    expect(told(store, given)).toEqual([]);
+  },
+);
