@@ -129,3 +129,25 @@ test("what no font has is named; a font of one's own letters it, and all else th
   expect(await openFont(new TextEncoder().encode("no font"))).toBeUndefined();
   expect(await openFont(fontFile("Thai").subarray(0, 900))).toBeUndefined();
 });
+
+test.each([
+  ["Burmese", "စိမ်းလန်းသော ခြံကြွက် ဟင်းသီးဟင်းရွက်", "my"],
+  ["Kannada", "ಕ್ಷೇತ್ರ ತೋಟ್ಟಿ ಮಾರುಕಟ್ಟೆ", "kn"],
+  ["Arabic", "مزرعة التلال البعيدة", "ar"],
+  ["Latin", "Gärtnerei Ångström Québec", "de"],
+])("lines of %s do not touch, and stay in their box", async (_, text, locale) => {
+  const box = { x: 40, y: 40, width: 220, height: 320 };
+  const { path } = setName(await lettered(text, locale), box, 400);
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="300" height="400"><path d="${path}"/></svg>`;
+  const { data, info } = await sharp(Buffer.from(svg))
+    .extractChannel("alpha")
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const rows = Array.from({ length: info.height }, (_, y) =>
+    data.subarray(y * info.width, (y + 1) * info.width).some((alpha) => alpha > 64),
+  );
+  const blank = rows.join("").match(/(?<=true)(?:false)+(?=true)/g) ?? [];
+  expect(blank.length, rows.map((dark) => (dark ? "#" : ".")).join("")).toBeGreaterThanOrEqual(1);
+  expect(rows.indexOf(true)).toBeGreaterThanOrEqual(box.y - 12);
+  expect(rows.lastIndexOf(true)).toBeLessThanOrEqual(box.y + box.height + 24);
+});

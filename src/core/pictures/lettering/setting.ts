@@ -2,9 +2,15 @@ import type { Box } from "../artwork/geometry.ts";
 import { type Lettered, type LetteredWord, movePath } from "./lettered.ts";
 
 const em = 1000;
-/** From one line's base line to the next, and from a line's top to its base line; in em. */
+/** From one line's base line to the next, and from a line's top to its base line, where letters allow it; in em. */
 const lineHeight = 1.16;
 const ascent = 0.72;
+
+/** Letters that stand higher or hang lower than these, in em, have all of their height: they would touch the next line. */
+const usual = { up: 0.98, down: 0.3 };
+
+/** What stays free between two lines of such letters, in em. */
+const free = 0.1;
 
 /** A name set in a box, as one outline in pixels of the canvas. */
 export interface NameSet {
@@ -25,20 +31,52 @@ export function setName({ words, direction }: Lettered, box: Box, largest: numbe
     .map((count) => {
       const lines = breakLines(words, count);
       const widest = Math.max(...lines.map(widthOf));
-      const tall = ascent + (lines.length - 1) * lineHeight;
-      return { lines, widest, tall, size: Math.min(largest, (box.width * em) / widest, box.height / tall) };
+      const { first, steps, tall } = heightsOf(lines);
+      return {
+        lines,
+        widest,
+        first,
+        steps,
+        tall,
+        size: Math.min(largest, (box.width * em) / widest, box.height / tall),
+      };
     });
   // Another line has to make the letters a good deal larger.
   const best = settings.reduce((a, b) => (b.size > a.size * 1.4 ? b : a));
-  const top = box.y + (box.height - best.tall * best.size) / 2 + ascent * best.size;
+  const top = box.y + (box.height - best.tall * best.size) / 2 + best.first * best.size;
   const scale = best.size / em;
   const path = best.lines
     .map((line, at) => {
       const indent = direction === "rtl" ? (best.widest - widthOf(line)) * scale : 0;
-      return outline(line, box.x + indent, top + at * lineHeight * best.size, scale);
+      return outline(line, box.x + indent, top + (best.steps[at] ?? 0) * best.size, scale);
     })
     .join("");
   return { path, width: best.widest * scale };
+}
+
+/** How far the first base line is from the top, each from the first, and the bottom from the top; in em. */
+function heightsOf(lines: readonly LetteredLine[]): { first: number; steps: readonly number[]; tall: number } {
+  const extents = lines.map(extentOf);
+  const steps = [0];
+  for (const [at, { up }] of extents.entries()) {
+    if (at === 0) continue;
+    const above = extents[at - 1];
+    const needed = above && (above.isDeep || up > usual.up) ? above.down + up + free : 0;
+    steps.push((steps[at - 1] ?? 0) + Math.max(lineHeight, needed));
+  }
+  const first = (extents[0]?.up ?? 0) > usual.up ? (extents[0]?.up ?? ascent) : ascent;
+  const last = extents.at(-1);
+  return { first, steps, tall: first + (steps.at(-1) ?? 0) + (last?.isDeep ? last.down : 0) };
+}
+
+/** How far a line's outlines stand above its base line and hang below it, in em. */
+function extentOf(line: LetteredLine): { up: number; down: number; isDeep: boolean } {
+  let [up, down] = [0, 0];
+  for (const { parts } of line)
+    for (const { path } of parts)
+      for (const [at, number] of (path.match(/-?\d+/g) ?? []).entries())
+        if (at % 2 === 1) [up, down] = [Math.max(up, -Number(number)), Math.max(down, Number(number))];
+  return { up: up / em, down: down / em, isDeep: down / em > usual.down };
 }
 
 /** Words in so many lines, the longest of which is as short as it can be. */

@@ -6,20 +6,35 @@ const known = new Map(
   widths.runs.flatMap(([start, run]) => (run as number[]).map((width, at) => [(start as number) + at, width])),
 );
 
-const nothingWide = /\p{Mark}|\p{Default_Ignorable_Code_Point}/u;
+const invisible = /\p{Default_Ignorable_Code_Point}/u;
 
 const aWholeEm =
   /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}\p{Emoji_Presentation}\uff00-\uff60]/u;
 
-/** Width of a letter that the font lacks, in em: a full one in East Asia, about a Latin letter's elsewhere. */
-const unknownWidth = (letter: string): number => (aWholeEm.test(letter) ? 1 : 0.52);
+/** Width of a letter that no font has, in em: a full one in East Asia, about a Latin letter's elsewhere. */
+const unknownWidth = (letter: string): number => (/\p{Mn}/u.test(letter) ? 0 : aWholeEm.test(letter) ? 1 : 0.52);
 
-/** Width of a text as a home screen draws it, in em. */
+/** What makes one letter of two that follow each other: viramas, and the sign that stacks in Khmer. */
+const binds = /[\u094d\u09cd\u0a4d\u0acd\u0b4d\u0c4d\u0ccd\u0d4d\u0dca\u1039\u17d2]/u;
+
+const isArabic = /\p{Script=Arabic}/u;
+
+/** Letters that join the one before alone (Unicode, Joining_Type R), and so keep their width. */
+const endsJoining = /[\u0622-\u0625\u0627\u0629\u062f-\u0632\u0648\u0671-\u0673\u0688-\u0699\u06c0-\u06cf\u06d5]/u;
+
+/** Of its own width, what a letter takes that is bound to the one before; and one that joins the next in Arabic. */
+const share = { bound: 0.4, joined: 0.72 };
+
+/** Width of a text as a home screen draws it, in em, by the fonts that letter it: marks that take room with theirs. */
 export function drawnWidth(text: string): number {
   let units = 0;
-  for (const letter of text.normalize("NFC")) {
-    if (nothingWide.test(letter)) continue;
-    units += known.get(letter.codePointAt(0) ?? 0) ?? unknownWidth(letter) * widths.unitsPerEm;
+  const letters = [...text.normalize("NFC")].filter((letter) => !invisible.test(letter));
+  for (const [at, letter] of letters.entries()) {
+    const own = known.get(letter.codePointAt(0) ?? 0) ?? unknownWidth(letter) * widths.unitsPerEm;
+    const [before = "", next = ""] = [letters[at - 1], letters[at + 1]];
+    const isBound = binds.test(before) && !binds.test(letter);
+    const isJoined = isArabic.test(letter) && isArabic.test(next) && !endsJoining.test(letter);
+    units += own * (isBound ? share.bound : isJoined ? share.joined : 1);
   }
   return units / widths.unitsPerEm;
 }
@@ -57,14 +72,14 @@ export function fittedLabel(given: Traced): Traced {
     value: sayingMost(without.value.split(" ")),
   });
   if (fits(words.value)) return words;
-  const value = `${leading([...words.value], ".")}.`;
+  const value = cutToFit(words.value);
   return withStep(words, { by: "rule", note: "cut to what has room under an icon", value });
 }
 
 /** The words in a row that have room and say most; of two such, the longer, then the earlier; one where none has. */
 function sayingMost(words: readonly string[]): string {
   const runs = words.flatMap((_, from) => words.slice(from).map((_, more) => words.slice(from, from + more + 1)));
-  const fitting = runs.filter((run) => fits(run.join(" ")));
+  const fitting = runs.filter((run) => fits(run.join(" ")) && !isDangling(run));
   const most = Math.max(...words.map(weightOf));
   // A word that says little is no label while there is one that says more, even where that one has to be cut.
   const telling = fitting.filter((run) => run.some((word) => weightOf(word) === most));
@@ -75,12 +90,41 @@ function sayingMost(words: readonly string[]): string {
 const isBetter = (run: readonly string[], best: readonly string[]): boolean =>
   weigh(run) > weigh(best) || (weigh(run) === weigh(best) && run.length > best.length);
 
-/** A label as a home screen shows it: cut off where its room ends. */
-export const shownLabel = (label: string): string => (fits(label) ? label : `${leading([...label], "…")}…`);
+/** Words that join two others, in languages of the scripts that names come in. */
+const joining =
+  /^(?:&|\+|and|und|et|y|e|och|og|en|ja|i|a|и|й|та|і|και|و|או|ו|और|व|ও|এবং|અને|ਅਤੇ|ಮತ್ತು|മറ്റും|மற்றும்|మరియు|සහ|და|և)$/iu;
 
-/** As many letters from the start as have room, at least one. */
-function leading(letters: readonly string[], end: string): string {
-  let count = letters.length;
-  while (count > 1 && !fits(letters.slice(0, count).join("") + end)) count--;
-  return letters.slice(0, count).join("");
+const isDangling = (run: readonly string[]): boolean => joining.test(run[0] ?? "") || joining.test(run.at(-1) ?? "");
+
+/** A label as a home screen shows it: cut off where its room ends. */
+export const shownLabel = (label: string): string => (fits(label) ? label : `${leading(lettersOf(label), "…")}…`);
+
+/** Scripts whose abbreviations end with a full stop. */
+const takesStop = /[\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\p{Script=Armenian}\p{Script=Georgian}]$/u;
+
+/** Scripts that put no blanks between words. */
+const withoutBlanks =
+  /[\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}]/u;
+
+const lettersOf = (text: string): string[] =>
+  [...new Intl.Segmenter(undefined, { granularity: "grapheme" }).segment(text)].map(({ segment }) => segment);
+
+/** A word cut to what has room: between words where the script runs them together, otherwise between letters. */
+function cutToFit(word: string): string {
+  const first = withoutBlanks.test(word)
+    ? leading(
+        [...new Intl.Segmenter(undefined, { granularity: "word" }).segment(word)].map((each) => each.segment),
+        "",
+      )
+    : word;
+  if (fits(first)) return first.trim();
+  const end = takesStop.test(word) ? "." : "";
+  return `${leading(lettersOf(first), end).trim()}${end}`;
+}
+
+/** As many parts from the start as have room, at least one. */
+function leading(parts: readonly string[], end: string): string {
+  let count = parts.length;
+  while (count > 1 && !fits(parts.slice(0, count).join("") + end)) count--;
+  return parts.slice(0, count).join("");
 }
