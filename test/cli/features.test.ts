@@ -100,8 +100,10 @@ test("what template.yaml names and the template lacks is put in where the featur
   sharing: {}
   radio:
     android: { permissions: [android.permission.NFC, android.hardware.nfc] }
-    windows: { capabilities: [proximity] }
-  tags: { android: { permissions: [android.permission.NFC] }, windows: { capabilities: [phoneCall] } }
+    windows: { capabilities: [proximity, runFullTrust] }
+  tags:
+    android: { permissions: [android.permission.NFC] }
+    windows: { capabilities: [phoneCall, broadFileSystemAccess, internetClientServer] }
 `;
   const { root, variant } = around("switches", named, "features: { radio: on, tags: on }\n");
   expectClean(root);
@@ -111,7 +113,14 @@ test("what template.yaml names and the template lacks is put in where the featur
   expect(manifest).toContain('<uses-feature android:name="android.hardware.nfc" android:required="false" />');
   const capabilities = /<Capabilities>[\s\S]*<\/Capabilities>/.exec(text(variant, "windows/Package.appxmanifest"))?.[0];
   expect(capabilities?.match(/Name="\w+"/g)?.at(-1)).toBe('Name="proximity"');
-  expect(capabilities).toContain('Capability Name="phoneCall"');
+  // Each in the namespace that has it (Microsoft, App capability declarations); one that lacked is named once.
+  for (const each of ['uap:Capability Name="phoneCall"', '<Capability Name="internetClientServer"'])
+    expect(capabilities).toContain(each);
+  for (const name of ["runFullTrust", "broadFileSystemAccess"])
+    expect(capabilities).toContain(`<rescap:Capability Name="${name}" />`);
+  expect(
+    text(variant, "windows/Package.appxmanifest").match(/xmlns:rescap="[^"]*restrictedcapabilities"/g),
+  ).toHaveLength(1);
   const without = around("switches", named, "features: { radio: off, tags: off }\n");
   expect(text(without.variant, files[0] as string)).not.toMatch(/nfc/i);
   expect(text(without.variant, "windows/Package.appxmanifest")).not.toMatch(/proximity|phoneCall/);

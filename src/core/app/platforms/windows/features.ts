@@ -1,8 +1,9 @@
 import { type Cut, elementCut } from "../../../formats/splice/cut.ts";
-import { attributeOf, find, parseXml, walk } from "../../../formats/splice/formats/xml.ts";
+import { attributeOf, find, parseXml, walk, type XmlElement } from "../../../formats/splice/formats/xml.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import type { FeatureFound, FeatureSearch } from "../../template/feature-places.ts";
 import { both, rowOf } from "../../template/needs.ts";
+import { capabilityForm, namespaces } from "./capabilities.ts";
 import { isPackageManifest } from "./survey.ts";
 
 /** What template.yaml may say that a feature needs of a package manifest. */
@@ -48,21 +49,33 @@ export const windowsFeatures: FeatureSearch = (template, files, { name: feature,
   return { cuts, adds };
 };
 
-/** Devices that an app asks for; all else is a capability of another kind (Microsoft, App capability declarations). */
-const devices = new Set(["bluetooth", "location", "microphone", "proximity", "webcam"]);
-
-/** Capabilities that a package manifest lacks; devices stand behind all others. */
-function entriesForWindows(template: Folder, file: string, names: readonly string[]): FeatureFound["adds"] {
+/**
+ * Capabilities that a package manifest lacks; devices stand behind all others. A namespace that the manifest does not
+ * name goes into its root. What is not known is written plainly, as the oldest ones are.
+ */
+function entriesForWindows(template: Folder, file: string, wanted: readonly string[]): FeatureFound["adds"] {
   const source = template.source(file);
   const root = parseXml(source);
   const capabilities = find(root, "Capabilities");
   const [first, last] = [capabilities?.children[0], capabilities?.children.at(-1)];
   if (!first || !last) return [];
   const indent = /\s*$/.exec(source.text.slice(0, first.start))?.[0] ?? "";
-  const kind = attributeOf(root, "xmlns:uap") ? "uap:Capability" : "Capability";
-  return names.map((name) =>
-    devices.has(name)
-      ? { file, at: last.end, text: `${indent}<DeviceCapability Name="${name}" />` }
-      : { file, at: first.start, text: `<${kind} Name="${name}" />${indent}` },
-  );
+  return wanted.flatMap((name) => {
+    const { element, prefix } = capabilityForm(name) ?? { element: "Capability" as const };
+    if (element === "DeviceCapability")
+      return [{ file, at: last.end, text: `${indent}<DeviceCapability Name="${name}" />` }];
+    const declared = prefix === undefined || attributeOf(root, `xmlns:${prefix}`) !== undefined;
+    const text = `<${prefix === undefined ? "" : `${prefix}:`}Capability Name="${name}" />${indent}`;
+    return [
+      ...(declared || prefix === undefined ? [] : [namespaceFor(root, file, prefix)]),
+      { file, at: first.start, text },
+    ];
+  });
 }
+
+/** A namespace, behind the name of the root. */
+const namespaceFor = (root: XmlElement, file: string, prefix: string): FeatureFound["adds"][number] => ({
+  file,
+  at: root.start + 1 + root.name.length,
+  text: ` xmlns:${prefix}="${namespaces[prefix] ?? ""}"`,
+});
