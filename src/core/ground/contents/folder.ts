@@ -1,6 +1,7 @@
 import { readInside } from "../files/reading/folder.ts";
-import { filesBelow, lookAt, makeRoot, removeFile, touch } from "../files/writing/door.ts";
+import { lookAt, makeRoot, touch } from "../files/writing/door.ts";
 import { replaceFile } from "../files/writing/together.ts";
+import { trimFolder } from "../files/writing/trim.ts";
 import { refuse } from "../problems/result.ts";
 import { largestPackage } from "../values/package.ts";
 import { type Contents, sound } from "./contents.ts";
@@ -28,13 +29,4 @@ export function folderContents(root: string): Contents {
 }
 
 /** Throws away what was not used for longest, where there is more than there may be. @param most bytes */
-export function trimContents(root: string, most: number): void {
-  const all = filesBelow(root, kept);
-  let size = all.reduce((sum, each) => sum + each.size, 0);
-  if (size <= most) return;
-  for (const each of all.sort((a, b) => a.used - b.used)) {
-    if (size <= most * 0.9) return;
-    removeFile(root, each.path);
-    size -= each.size;
-  }
-}
+export const trimContents = (root: string, most: number): void => trimFolder(root, kept, most);

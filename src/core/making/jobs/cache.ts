@@ -1,6 +1,7 @@
 import { readPlain } from "../../ground/files/reading/plain.ts";
-import { filesBelow, removeFile, removeTree, through, touch } from "../../ground/files/writing/door.ts";
+import { filesBelow, removeTree, through, touch } from "../../ground/files/writing/door.ts";
 import { keepFile } from "../../ground/files/writing/together.ts";
+import { trimFolder } from "../../ground/files/writing/trim.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 
 /**
@@ -51,24 +52,13 @@ export function openCache(root: string): Cache {
       keepFile(root, pathOf(fingerprint), Buffer.concat([sum, content]));
     },
     async close() {
-      if (grown) trimTo(root, most);
+      if (grown) trimFolder(root, cacheFolder, most);
     },
   };
 }
 
 /** A picture that is kept under another's name is not that one. */
 const sumOf = (fingerprint: string, content: Uint8Array): string => sha256(fingerprint + sha256(content));
-
-function trimTo(root: string, limit: number): void {
-  const kept = filesBelow(root, cacheFolder);
-  let size = kept.reduce((sum, each) => sum + each.size, 0);
-  if (size <= limit) return;
-  for (const each of kept.sort((a, b) => a.used - b.used)) {
-    if (size <= limit * 0.9) return;
-    removeFile(root, each.path);
-    size -= each.size;
-  }
-}
 
 /** Empties the cache. */
 export function clearCache(root: string): { pictures: number; bytes: number } {
