@@ -10,7 +10,7 @@ import type { OpenVault } from "../../ground/vault/vault.ts";
 import type { Given } from "../../making/building/collect.ts";
 import { systemOf } from "../../making/building/environment.ts";
 import { type BuildOrder, orderOf } from "../../making/building/order.ts";
-import { builtIn, type OpenedSigning, performBuild, variantInputs } from "../../making/building/perform.ts";
+import { builtIn, nothingToSign, type OpenedSigning, performBuild, variantInputs } from "../../making/building/perform.ts";
 import type { PlannedBuild } from "../../making/building/prepare.ts";
 import { workFolder } from "../../making/building/work.ts";
 import { storeInputs } from "../../making/jobs/inputs.ts";
@@ -78,7 +78,7 @@ export async function buildsHere(
         ...{ run: ports.run, machine: ports.variable, secret: ports.secret },
         onLine: (line: string) => ports.on({ what: "line", client, platform, line }),
       };
-      const own = opened.get(build) ?? { files: [], secrets: {}, plain: {} };
+      const own = opened.get(build) ?? nothingToSign;
       const work = workFolder(build);
       const { results, ...ended } = await performBuild(
         orderOf(root, build, signing.of(build)?.plan),
