@@ -41,7 +41,10 @@ describe("the board of the demo", () => {
 
   test("has one client complete, and each other short of something else", () => {
     const isDone = ({ stores }: Board) => stores.every(({ required }) => required.done === required.total);
-    expect(of("3-acre").stores.flatMap(({ problems }) => problems)).toEqual([]);
+    // What the Microsoft Store assigns, the example's clients have not been given yet.
+    expect(of("3-acre").stores.flatMap(({ problems }) => problems.map(({ code }) => code))).toEqual([
+      "identity-derived",
+    ]);
     expect(isDone(of("saltmarsh"))).toBe(true);
     expect(open("saltmarsh")[0]).toEqual(["news missing"]);
     expect(of("root-and-leaf").stores[0]?.problems.map(({ code }) => code)).toContain("platform-named");
@@ -340,7 +343,7 @@ describe("one client's record", () => {
       boardOf(folder, key).flatMap(({ stores, problems }) =>
         [...problems, ...stores.flatMap((each) => each.problems)].map(({ code }) => code),
       );
-    expect(codes("3-acre")).toEqual(Array(6).fill("account-missing"));
+    expect(codes("3-acre").filter((code) => code !== "identity-derived")).toEqual(Array(6).fill("account-missing"));
     expect(codes("brennans-bothy")).toContain("account-shared");
     const { out } = oxalis(folder, "ask", "3-acre", "--dry-run");
     expect(out.replace(/\s+/g, " ")).toContain("with the role App Manager, and invite studio@lanternfield.example");

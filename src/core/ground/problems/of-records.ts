@@ -24,7 +24,7 @@ export const ofRecords = {
   },
   "title-loud": {
     title: "A name or a short text that a store takes for shouting or a claim",
-    fix: "Say what the app is: no emoji, no words in capitals but a brand's own, no rank, no award, no call to install.",
+    fix: "Say what the app is: no emoji, no capitals but a brand's, no rank, no call to install.",
   },
   "language-none": {
     title: "A language that a store does not have",

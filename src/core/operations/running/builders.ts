@@ -10,7 +10,13 @@ import type { OpenVault } from "../../ground/vault/vault.ts";
 import type { Given } from "../../making/building/collect.ts";
 import { systemOf } from "../../making/building/environment.ts";
 import { type BuildOrder, orderOf } from "../../making/building/order.ts";
-import { builtIn, nothingToSign, type OpenedSigning, performBuild, variantInputs } from "../../making/building/perform.ts";
+import {
+  builtIn,
+  nothingToSign,
+  type OpenedSigning,
+  performBuild,
+  variantInputs,
+} from "../../making/building/perform.ts";
 import type { PlannedBuild } from "../../making/building/prepare.ts";
 import { workFolder } from "../../making/building/work.ts";
 import { storeInputs } from "../../making/jobs/inputs.ts";

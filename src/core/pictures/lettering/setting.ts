@@ -6,7 +6,7 @@ const em = 1000;
 const lineHeight = 1.16;
 const ascent = 0.72;
 
-/** Letters that stand higher or hang lower than these, in em, have all of their height: they would touch the next line. */
+/** Letters that stand higher or hang lower than these, in em, have all of their height: else two lines would touch. */
 const usual = { up: 0.98, down: 0.3 };
 
 /** What stays free between two lines of such letters, in em. */

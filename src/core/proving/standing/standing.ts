@@ -200,9 +200,10 @@ function unansweredProblems(
 function unassigned({ title, assigned = [] }: StoreDefinition, { client, derived }: StoreRecord): Problem[] {
   const open = assigned.filter(({ field }) => derived.has(field));
   if (open.length === 0) return [];
-  const named = open.map((each) => `${each.title} (${each.field})`).join(", ");
-  const message = `${title} assigns ${named}: what was worked out is for tries on one's own machines alone.`;
-  return [problem("identity-derived", message, { client, severity: "warning", about: ["windows"] })];
+  const named = open.map(({ field }) => field).join(", ");
+  const message = `${title} assigns ${named}: what was worked out is for tries on one's own machines.`;
+  const expected = `what the store shows as ${open.map((each) => each.title).join(", ")}`;
+  return [problem("identity-derived", message, { client, severity: "warning", about: ["windows"], expected })];
 }
 
 /** Waivers that have ended or pass over what there is not. */

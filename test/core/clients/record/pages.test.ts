@@ -69,9 +69,9 @@ describe("a copy sheet", () => {
   test("has what a store takes, in its order and in its words, each language by itself", () => {
     expect(copied(sheet(own))).toEqual([
       "Identifier | a.b.c",
-      "App name (en) | 4 of 30 | Hill",
-      "Short description (en) | 6 of 80 | Boxes.",
-      "Short description (fr) | 12 of 80 | Des paniers.",
+      "App name (en-US) | 4 of 30 | Hill",
+      "Short description (en-US) | 6 of 80 | Boxes.",
+      "Short description (fr-FR) | 12 of 80 | Des paniers.",
       "Category | Food &amp; Drink",
       "Price | free",
     ]);
@@ -85,7 +85,7 @@ describe("a copy sheet", () => {
   });
 
   test("gives keywords in the form of each store, and ticks that stand for the text", () => {
-    expect(copied(sheet(own, "app-store"))).toContain("Keywords (en) | 11 of 100 | oats,cheese");
+    expect(copied(sheet(own, "app-store"))).toContain("Keywords (en-US) | 11 of 100 | oats,cheese");
     const ticks = (page: string) => [...page.matchAll(/data-id="([^"]+)"/g)].map(([, id]) => id);
     const changed = sheet(record({ name: "Hill", short: "Crates." }));
     expect(ticks(sheet(own))[1]).toBe(ticks(changed)[1]);

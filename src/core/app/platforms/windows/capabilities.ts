@@ -43,8 +43,9 @@ const names: readonly (readonly [CapabilityForm, string])[] = [
     { element: "Capability", prefix: "rescap" },
     `allowElevation appCaptureServices appCaptureSettings appDiagnostics appLicensing broadFileSystemAccess
     confirmAppClose customInstallActions developmentModeNetwork deviceManagementAdministrator email
-    extendedBackgroundTaskTime extendedExecutionBackgroundAudio extendedExecutionUnconstrained inputForegroundObservation
-    inputInjectionBrokered localSystemServices modifiableApp packageManagement packagedServices packageQuery
+    extendedBackgroundTaskTime extendedExecutionBackgroundAudio extendedExecutionUnconstrained
+    inputForegroundObservation inputInjectionBrokered localSystemServices modifiableApp packageManagement
+    packagedServices packageQuery
     previewStore runFullTrust screenDuplication unvirtualizedResources userSystemId`,
   ],
 ];

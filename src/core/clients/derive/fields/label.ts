@@ -91,10 +91,14 @@ const isBetter = (run: readonly string[], best: readonly string[]): boolean =>
   weigh(run) > weigh(best) || (weigh(run) === weigh(best) && run.length > best.length);
 
 /** Words that join two others, in languages of the scripts that names come in. */
-const joining =
-  /^(?:&|\+|and|und|et|y|e|och|og|en|ja|i|a|и|й|та|і|και|و|או|ו|और|व|ও|এবং|અને|ਅਤੇ|ಮತ್ತು|മറ്റും|மற்றும்|మరియు|සහ|და|և)$/iu;
+const joining = new Set([
+  ..."& + and und et y e och og en ja i a и й та і και".split(" "),
+  ..."و או ו और व ও এবং અને ਅਤੇ ಮತ್ತು മറ്റും மற்றும் మరియు සහ და և".split(" "),
+]);
 
-const isDangling = (run: readonly string[]): boolean => joining.test(run[0] ?? "") || joining.test(run.at(-1) ?? "");
+const isJoining = (word = ""): boolean => joining.has(word.toLowerCase());
+
+const isDangling = (run: readonly string[]): boolean => isJoining(run[0]) || isJoining(run.at(-1));
 
 /** A label as a home screen shows it: cut off where its room ends. */
 export const shownLabel = (label: string): string => (fits(label) ? label : `${leading(lettersOf(label), "…")}…`);
@@ -103,8 +107,10 @@ export const shownLabel = (label: string): string => (fits(label) ? label : `${l
 const takesStop = /[\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\p{Script=Armenian}\p{Script=Georgian}]$/u;
 
 /** Scripts that put no blanks between words. */
-const withoutBlanks =
-  /[\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}]/u;
+const withoutBlanks = new RegExp(
+  ["Thai", "Lao", "Khmer", "Myanmar", "Han", "Hiragana", "Katakana"].map((script) => `\\p{Script=${script}}`).join("|"),
+  "u",
+);
 
 const lettersOf = (text: string): string[] =>
   [...new Intl.Segmenter(undefined, { granularity: "grapheme" }).segment(text)].map(({ segment }) => segment);
