@@ -12,7 +12,7 @@ async function handOut(place: string, contents: string, count: number, wanted: n
     machines = await queue.machines();
   }
   // The machines' own version: this is another program.
-  const handing = await openHandingOut(queue, folderContents(contents), machines[0]?.version ?? "");
+  const handing = openHandingOut(queue, folderContents(contents), machines[0]?.version ?? "");
   const order = JSON.stringify({ form: 1, client: "nobody", layout: "tree", entries: [] });
   const says = { what: "drawing", client: "nobody", says: "nothing", smallest: false } as const;
   const started = performance.now();

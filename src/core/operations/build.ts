@@ -51,9 +51,10 @@ export const buildPackages = operation(async (input: Input, ports): Promise<Buil
 
 async function buildAll(input: Input, handing: HandingOut | undefined, ports: Ports): Promise<BuildsMade> {
   const { dryRun } = input;
+  const handedOut = await handing?.names();
   const { workspace, prepared } = await inWorkspace(input, ports, { writes: !dryRun }, async (workspace) => {
     const clients = await chooseClients(workspace, input);
-    const isHandedOut = ({ job }: BuildRecord) => job !== undefined && handing?.has(job) === true;
+    const isHandedOut = ({ job }: BuildRecord) => job !== undefined && handedOut?.has(job) === true;
     const given = { ...input, clients, isHandedOut, ...noted(ports) };
     const cache = ports.openCache(workspace.root);
     const options = { dryRun, settled: false, smallest: false, today: ports.today(), cache, on: () => {} };
@@ -62,14 +63,15 @@ async function buildAll(input: Input, handing: HandingOut | undefined, ports: Po
   const { root } = workspace;
   const wanted = dryRun ? [] : prepared.builds.filter(({ reason }) => reason !== undefined);
   const isSigned = !input.unsigned && wanted.length > 0;
-  const signing = isSigned ? decideSigning(await resolveAll(workspace), wanted) : nothingSigned;
+  const all = wanted.length > 0 ? await resolveAll(workspace) : [];
+  const signing = isSigned ? decideSigning(all, wanted) : nothingSigned;
   const signed = wanted.filter((build) => !signing.isRefused(build));
   const builder = handing
     ? buildsElsewhere(workspace, signing, handing)
     : await buildsHere(workspace, signed, signing, ports);
   let opened: Promise<PackageEyes> | undefined;
   const eyes = () => {
-    opened ??= resolveAll(workspace).then((all) => openPackageEyes(workspace, all));
+    opened ??= openPackageEyes(workspace, all);
     return opened;
   };
   const stopped = new Set<Platform>();

@@ -9,7 +9,7 @@ import { ownKeys } from "../clients/keys/standing.ts";
 import { type Problem, problem } from "../ground/problems/problem.ts";
 import { attemptAsync } from "../ground/problems/result.ts";
 import { largestPackage } from "../ground/values/package.ts";
-import { openPackageEyes } from "../proving/packages/eyes.ts";
+import { openPackageEyes, type PackageEyes } from "../proving/packages/eyes.ts";
 import { judgePackage } from "../proving/packages/judge.ts";
 import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
@@ -42,7 +42,7 @@ export const inspectPackages = operation(async (input: Input, ports): Promise<In
   });
   const opened = await attemptAsync(() => openWorkspace(input, ports));
   const clients = opened.ok ? await resolveAll(opened.value) : [];
-  const eyes = opened.ok && clients.length > 0 ? await openPackageEyes(opened.value, clients) : undefined;
+  let eyes: PackageEyes | undefined;
   const all: Inspected[] = [];
   for (const { file, bytes } of read) {
     const facts = await readPackage(bytes);
@@ -53,8 +53,11 @@ export const inspectPackages = operation(async (input: Input, ports): Promise<In
       continue;
     }
     const owner = ownerOf(facts, clients);
-    const looked = owner?.variant && eyes ? await eyes.look(bytes, facts, owner.variant, file) : [];
-    const problems = owner?.variant ? [...judged(facts, owner, file), ...looked] : [];
+    const problems: Problem[] = [];
+    if (owner?.variant && opened.ok) {
+      eyes ??= await openPackageEyes(opened.value, clients);
+      problems.push(...judged(facts, owner, file), ...(await eyes.look(bytes, facts, owner.variant, file)));
+    }
     all.push({ file, size, facts, ...(owner ? { client: owner.client.key } : {}), problems });
   }
   return all;

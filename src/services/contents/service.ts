@@ -1,10 +1,10 @@
 import { createHash, timingSafeEqual } from "node:crypto";
 import { createRoute, OpenAPIHono, z } from "@hono/zod-openapi";
-import { sumForm } from "../../core/ground/contents/contents.ts";
 import { folderContents, pathOfSum } from "../../core/ground/contents/folder.ts";
 import { lookAt } from "../../core/ground/files/writing/door.ts";
 import { given, receive } from "../../core/ground/files/writing/received.ts";
 import { attemptAsync } from "../../core/ground/problems/result.ts";
+import { sumForm } from "../../core/ground/values/hash.ts";
 import { largestPackage } from "../../core/ground/values/package.ts";
 import { reveal, type Secret } from "../../core/ground/values/secret.ts";
 

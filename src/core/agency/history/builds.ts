@@ -1,5 +1,6 @@
 import * as z from "zod";
 import { day } from "../../ground/values/day.ts";
+import { sumForm } from "../../ground/values/hash.ts";
 import { resultKinds } from "../../ground/values/package.ts";
 import { type Platform, platforms } from "../../ground/values/platform.ts";
 import { latestOf } from "./latest.ts";
@@ -9,7 +10,7 @@ const builtFile = z.strictObject({
   /** Below the build's folder. */
   path: z.string(),
   size: z.int().nonnegative(),
-  sha256: z.string().regex(/^[0-9a-f]{64}$/),
+  sha256: z.string().regex(sumForm),
 });
 
 export type BuiltFile = z.infer<typeof builtFile>;

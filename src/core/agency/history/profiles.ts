@@ -1,5 +1,6 @@
 import * as z from "zod";
 import { day } from "../../ground/values/day.ts";
+import { sumForm } from "../../ground/values/hash.ts";
 import { platforms } from "../../ground/values/platform.ts";
 import { latestOf } from "./latest.ts";
 
@@ -12,7 +13,7 @@ const profileSchema = z.strictObject({
   /** The vault that it lies in, by its recipient. */
   vault: z.string(),
   /** SHA-256 of its file. */
-  sha256: z.string().regex(/^[0-9a-f]{64}$/),
+  sha256: z.string().regex(sumForm),
   kind: z.enum(["store", "testers", "development", "everywhere"]),
   platform: z.enum(platforms),
   title: z.string(),

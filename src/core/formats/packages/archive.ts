@@ -7,6 +7,11 @@ export interface PackageFiles {
   names: readonly string[];
   /** A file's content; undefined where there is none, or it is larger than anything that is looked into. */
   read(name: string): Uint8Array | undefined;
+  /**
+   * The content of all that are wanted, read in one go, up to so many bytes of all together; and how many of them are
+   * left out for that.
+   */
+  readAll(wanted: (name: string) => boolean, mostInAll: number): { files: Record<string, Uint8Array>; left: number };
   /** Files that it has twice, that lead outside, or that claim more than they hold. */
   odd: readonly string[];
 }
@@ -31,6 +36,21 @@ export function openArchive(bytes: Uint8Array): PackageFiles | undefined {
   return {
     names: [...sizes.keys()],
     odd,
+    readAll(wanted, mostInAll) {
+      let [room, left] = [mostInAll, 0];
+      const files = attempted(() =>
+        unzipSync(bytes, {
+          filter: ({ name, originalSize }) => {
+            if (!wanted(name)) return false;
+            const fits = originalSize <= Math.min(room, most.bytes);
+            if (fits) room -= originalSize;
+            else left++;
+            return fits;
+          },
+        }),
+      );
+      return { files: files ?? {}, left };
+    },
     read(name) {
       const size = sizes.get(name);
       if (size === undefined || size > most.bytes) return undefined;

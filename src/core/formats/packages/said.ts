@@ -14,8 +14,12 @@ export function saidIn(name: string, bytes: Uint8Array): string | undefined {
     const list = readPropertyList(bytes);
     if (list) return JSON.stringify(list, null, 1);
   }
-  return /\.(dex|so|dylib|car|pb|RSA|EC|SF|MF)$/.test(name) ? undefined : textIfAny(bytes);
+  return textIfAny(bytes);
 }
+
+/** Whether nobody reads a file as text: what signs the package, and code. */
+export const isUnsaid = (name: string): boolean =>
+  /^(META-INF|_CodeSignature)\/|\.(dex|so|dylib|car|pb|RSA|EC|SF|MF)$/.test(name);
 
 /** The values of a compiled table (resources.arsc), without those that name its own files. */
 function valuesOf(bytes: Uint8Array): string[] | undefined {

@@ -1,14 +1,17 @@
 import * as z from "zod";
 import { buildSchema } from "../../agency/workspace/schema/builds.ts";
 import { leadsDown, lookAt } from "../../ground/files/writing/door.ts";
+import { firstIssue } from "../../ground/problems/issue.ts";
+import { sumForm } from "../../ground/values/hash.ts";
 import { systems } from "../../ground/values/package.ts";
 import { platforms } from "../../ground/values/platform.ts";
 import { readReceipt } from "../jobs/receipt.ts";
+import type { Input } from "../plan/plan.ts";
 import { environmentOf } from "./environment.ts";
 import type { PlannedBuild } from "./prepare.ts";
 import { type SigningPlan, signingPlanSchema } from "./signing.ts";
 
-const sum = z.string().regex(/^[0-9a-f]{64}$/);
+const sum = z.string().regex(sumForm);
 const path = z.string().max(4096).refine(leadsDown, "a path that leads down");
 const { steps, gives, passes, secrets } = buildSchema.shape;
 
@@ -52,10 +55,13 @@ export function orderOf(root: string, build: PlannedBuild, signing: SigningPlan 
   };
 }
 
+/** What an order is made from. */
+export const inputsOfOrder = ({ inputs }: BuildOrder): Input[] =>
+  Object.entries(inputs).map(([path, { sha256 }]) => ({ of: "client", path, sha256 }));
+
 /** An order, read by whoever is given one; what is wrong with it otherwise. */
 export function readOrder(data: unknown): BuildOrder | { wrong: string } {
   const read = orderSchema.safeParse(data);
   if (read.success) return read.data;
-  const [issue] = read.error.issues;
-  return { wrong: `${issue?.path.join(".") ?? ""}: ${issue?.message ?? ""}` };
+  return { wrong: firstIssue(read.error) };
 }

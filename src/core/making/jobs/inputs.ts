@@ -1,5 +1,4 @@
-import pLimit from "p-limit";
-import type { Contents } from "../../ground/contents/contents.ts";
+import { type Contents, getAll, putLacking } from "../../ground/contents/contents.ts";
 import { pathOfSum } from "../../ground/contents/folder.ts";
 import { decodeText } from "../../ground/files/reading/encoding.ts";
 import { type Folder, readInside } from "../../ground/files/reading/folder.ts";
@@ -39,24 +38,13 @@ export function storedInputs(root: string): Inputs {
 }
 
 /** Puts into contents what of these inputs is not there. */
-export async function storeInputs(wanted: readonly Input[], inputs: Inputs, contents: Contents): Promise<void> {
-  const lacking = new Set(await contents.missing(wanted.map(({ sha256: sum }) => sum)));
-  const limit = pLimit(atOnce);
-  await Promise.all(
-    wanted
-      .filter(({ sha256: sum }) => lacking.has(sum))
-      .map((input) => limit(() => contents.put(input.sha256, inputs.bytes(input)))),
-  );
-}
+export const storeInputs = (wanted: readonly Input[], inputs: Inputs, contents: Contents): Promise<void> =>
+  putLacking(contents, new Map(wanted.map((input) => [input.sha256, () => inputs.bytes(input)])));
 
 /** Has inputs nearby, for whoever wants them at once. */
 export async function fetchInputs(wanted: readonly Input[], contents: Contents): Promise<void> {
-  const limit = pLimit(atOnce);
-  await Promise.all(wanted.map(({ sha256: sum }) => limit(() => contents.get(sum))));
+  await getAll(contents, [...new Set(wanted.map(({ sha256: sum }) => sum))]);
 }
-
-/** So many files are on their way at once: each waits for the way there and back. */
-const atOnce = 16;
 
 /** All that a plan is made from, each once. */
 export const inputsOf = ({ entries }: Plan): Input[] => {

@@ -1,6 +1,7 @@
 import * as z from "zod";
 import { leadsDown } from "../../ground/files/writing/door.ts";
 import type { Hex } from "../../ground/values/color.ts";
+import { sumForm } from "../../ground/values/hash.ts";
 import type { Drawing } from "../render/drawing.ts";
 
 /** Longest side of a picture that is drawn, in pixels; the platforms' largest has 2,868. */
@@ -21,7 +22,7 @@ const outline = z
 
 const art = z.strictObject({
   file: z.string().refine(leadsDown),
-  hash: z.string().regex(/^[0-9a-f]{64}$/),
+  hash: z.string().regex(sumForm),
   format: z.enum(["svg", "png", "jpeg", "webp"]),
   width: positive,
   height: positive,

@@ -1,13 +1,15 @@
 import * as z from "zod";
 import type { Edit } from "../../formats/splice/site.ts";
 import { leadsDown } from "../../ground/files/writing/door.ts";
+import { firstIssue } from "../../ground/problems/issue.ts";
 import { problem } from "../../ground/problems/problem.ts";
 import { fail, type Result, succeed } from "../../ground/problems/result.ts";
+import { sumForm } from "../../ground/values/hash.ts";
 import { layouts } from "../../ground/values/layout.ts";
 import { drawingForm } from "./drawing-form.ts";
 import type { Plan } from "./plan.ts";
 
-const sum = z.string().regex(/^[0-9a-f]{64}$/);
+const sum = z.string().regex(sumForm);
 const path = z.string().refine(leadsDown);
 const input = z.strictObject({ of: z.enum(["template", "client"]), path, sha256: sum });
 const edit = z
@@ -72,8 +74,7 @@ export function readPlan(text: string): Result<Plan> {
   }
   const read = planSchema.safeParse(data);
   if (!read.success) {
-    const [issue] = read.error.issues;
-    return damaged(`${issue?.path.join(".") ?? ""}: ${issue?.message ?? ""}`);
+    return damaged(firstIssue(read.error));
   }
   const { form: _, revision, ...plan } = read.data;
   return succeed({ ...plan, ...(revision === undefined ? {} : { revision }), gaps: [] });

@@ -1,17 +1,18 @@
 import type { LimitFunction } from "p-limit";
-import pLimit from "p-limit";
-import type { Contents } from "../../ground/contents/contents.ts";
+import { type Contents, putLacking } from "../../ground/contents/contents.ts";
 import { readInside } from "../../ground/files/reading/folder.ts";
 import { removeTree } from "../../ground/files/writing/door.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
 import { refuse, unwrap } from "../../ground/problems/result.ts";
+import { attempted } from "../../ground/values/attempted.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import { largestPackage } from "../../ground/values/package.ts";
-import { type BuildOrder, readOrder } from "../building/order.ts";
+import { type BuildOrder, inputsOfOrder, readOrder } from "../building/order.ts";
 import { type BuildMeans, builtIn, type OpenedSigning, performBuild } from "../building/perform.ts";
 import { noCache } from "../jobs/cache.ts";
 import { carryOut, planJob } from "../jobs/carry-out.ts";
 import { fetchInputs, inputsOf, storedInputs } from "../jobs/inputs.ts";
+import type { To } from "../jobs/to.ts";
 import { readPlan } from "../plan/file.ts";
 import type { Carried, TicketData } from "./ticket.ts";
 
@@ -64,11 +65,10 @@ async function draw(text: string, { client, smallest }: TicketData, hands: Hands
 }
 
 async function build(text: string, { client }: TicketData, hands: Hands): Promise<Done> {
-  const order = readOrder(parsed(text));
+  const order = readOrder(attempted(() => JSON.parse(text)));
   if ("wrong" in order) return refuse("job-invalid", `The order of a build cannot be read: ${order.wrong}.`);
   if (order.client !== client) refuse("job-invalid", `A build for ${client} is ${order.client}'s.`);
-  const inputs = Object.entries(order.inputs).map(([path, { sha256 }]) => ({ of: "client" as const, path, sha256 }));
-  await fetchInputs(inputs, hands.contents);
+  await fetchInputs(inputsOfOrder(order), hands.contents);
   const signing = await hands.openSigning(order);
   const { root, means } = hands;
   const given = { inputs: storedInputs(hands.near), signing, means };
@@ -79,33 +79,15 @@ async function build(text: string, { client }: TicketData, hands: Hands): Promis
   return { results: [...results], problems: wrong ? [wrong] : [], isShared, log: logSum };
 }
 
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return undefined;
-  }
-}
-
-/** So many files are on their way at once. */
-const atOnce = 16;
-
 /** Gives what was made to contents. */
-async function give(
+const give = (
   results: readonly { path: string; sha256: string }[],
-  to: { root: string; folder: string },
+  { root, folder }: To,
   { contents }: Hands,
-): Promise<void> {
-  const lacking = new Set(await contents.missing(results.map(({ sha256: sum }) => sum)));
-  const limit = pLimit(atOnce);
-  await Promise.all(
-    results
-      .filter(({ sha256: sum }) => lacking.delete(sum))
-      .map(({ path, sha256: sum }) =>
-        limit(() => contents.put(sum, readInside(to.root, `${to.folder}/${path}`, path, largestPackage))),
-      ),
-  );
-}
+): Promise<void> => {
+  const read = (path: string) => () => readInside(root, `${folder}/${path}`, path, largestPackage);
+  return putLacking(contents, new Map(results.map(({ path, sha256: sum }) => [sum, read(path)])));
+};
 
 /** Why a machine gives a job up. */
 export const whyOf = (problems: readonly Problem[]): string => problems.map(({ message }) => message).join(" ");

@@ -1,5 +1,5 @@
 import { setTimeout } from "node:timers/promises";
-import type { Contents } from "../../ground/contents/contents.ts";
+import { type Contents, putLacking } from "../../ground/contents/contents.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { fail, type Result, stop } from "../../ground/problems/result.ts";
 import type { Ended, Queue, Ticket } from "../../ground/queue/queue.ts";
@@ -14,8 +14,8 @@ export interface HandingOut {
    * queue-version
    */
   carry(name: string, kind: string, order: string, says: Saying): Promise<Result<Carried> | undefined>;
-  /** Whether the queue knows a job. */
-  has(name: string): boolean;
+  /** Names of the jobs that the queue has. */
+  names(): Promise<ReadonlySet<string>>;
   /** Takes out one that waits, or that has ended. Whether it is out. */
   remove(ticket: Pick<Ticket, "name" | "kind">): Promise<boolean>;
   close(): Promise<void>;
@@ -31,8 +31,7 @@ const lookEvery = 50;
 const absence = { most: 20_000, askedEvery: 2_000 };
 
 /** Opens a way to other machines. @param version of the program, as all of them have to have it */
-export async function openHandingOut(queue: Queue, contents: Contents, version: string): Promise<HandingOut> {
-  const known = new Set((await queue.list()).map(({ name }) => name));
+export function openHandingOut(queue: Queue, contents: Contents, version: string): HandingOut {
   const waiting = new Map<
     string,
     { ticket: Ticket; seen: number; over(ended: Ended | undefined): void; failed(error: unknown): void }
@@ -78,8 +77,7 @@ export async function openHandingOut(queue: Queue, contents: Contents, version: 
     async carry(name, kind, order, says) {
       const isThere = await isTaken(kind);
       const sum = sha256(order);
-      const [lacking] = await contents.missing([sum]);
-      if (lacking !== undefined) await contents.put(sum, Buffer.from(order));
+      await putLacking(contents, new Map([[sum, () => Buffer.from(order)]]));
       const data: TicketData = { form: 1, version, ...says, order: sum };
       const ticket: Ticket = { name, kind, data };
       await queue.add(ticket);
@@ -93,7 +91,7 @@ export async function openHandingOut(queue: Queue, contents: Contents, version: 
       if (ended === undefined) return undefined;
       return "why" in ended ? fail(setAside(name, ended.why, says.client)) : readAnswer(name, ended.result);
     },
-    has: (name) => known.has(name),
+    names: async () => new Set((await queue.list()).map(({ name }) => name)),
     remove: (ticket) => queue.remove(ticket),
     async close() {
       isOpen = false;

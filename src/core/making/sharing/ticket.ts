@@ -1,16 +1,17 @@
 import { basename } from "node:path";
 import * as z from "zod";
 import { problemKinds } from "../../ground/problems/catalogue.ts";
+import { firstIssue } from "../../ground/problems/issue.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { fail, type Result, succeed } from "../../ground/problems/result.ts";
 import type { Machine, Ticket } from "../../ground/queue/queue.ts";
-import { fingerprint } from "../../ground/values/hash.ts";
+import { fingerprint, sumForm } from "../../ground/values/hash.ts";
 import { resultKinds, type System } from "../../ground/values/package.ts";
 import { type Platform, platforms } from "../../ground/values/platform.ts";
 import type { BuildOrder } from "../building/order.ts";
 import { rendererVersion } from "../render/draw.ts";
 
-const sum = z.string().regex(/^[0-9a-f]{64}$/);
+const sum = z.string().regex(sumForm);
 
 const ticketSchema = z.strictObject({
   form: z.literal(1),
@@ -32,8 +33,7 @@ export type TicketData = z.infer<typeof ticketSchema>;
 export function readTicket({ name, data }: Pick<Ticket, "name" | "data">): Result<TicketData> {
   const read = ticketSchema.safeParse(data);
   if (read.success) return succeed(read.data);
-  const [issue] = read.error.issues;
-  return fail(problem("job-invalid", `${name} is no job: ${issue?.path.join(".") ?? ""}: ${issue?.message ?? ""}.`));
+  return fail(problem("job-invalid", `${name} is no job: ${firstIssue(read.error)}.`));
 }
 
 const carriedSchema = z.strictObject({

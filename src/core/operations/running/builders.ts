@@ -1,6 +1,6 @@
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { readInside } from "../../ground/files/reading/folder.ts";
-import { lookAt, removeTree } from "../../ground/files/writing/door.ts";
+import { removeTree } from "../../ground/files/writing/door.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
 import { unwrap } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
@@ -9,7 +9,7 @@ import { platformNames } from "../../ground/values/platform.ts";
 import type { OpenVault } from "../../ground/vault/vault.ts";
 import type { Given } from "../../making/building/collect.ts";
 import { systemOf } from "../../making/building/environment.ts";
-import { type BuildOrder, orderOf } from "../../making/building/order.ts";
+import { type BuildOrder, inputsOfOrder, orderOf } from "../../making/building/order.ts";
 import {
   builtIn,
   nothingToSign,
@@ -130,14 +130,7 @@ export function buildsElsewhere({ root }: Workspace, signing: SigningDecided, ha
     async make(build) {
       const { order, text, name, kind } = orderFor(build);
       const { client, platform, folder } = build;
-      const inputs = variantInputs(root, folder);
-      const wanted = Object.entries(order.inputs).map(([path, { sha256: sum }]) => ({ path, sha256: sum }));
-      const there = wanted.filter(({ path }) => lookAt(root, `${folder}/${path}`));
-      await storeInputs(
-        there.map((each) => ({ of: "client", ...each })),
-        inputs,
-        handing.contents,
-      );
+      await storeInputs(inputsOfOrder(order), variantInputs(root, folder), handing.contents);
       const says = `${platformNames[platform]} ${build.version} (${build.build})`;
       const done = await handing.carry(name, kind, text, { what: "build", client, says, smallest: false });
       if (done === undefined) return undefined;

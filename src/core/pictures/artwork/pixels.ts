@@ -1,5 +1,6 @@
 import { imageSize } from "image-size";
 import sharp from "sharp";
+import { attempted } from "../../ground/values/attempted.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 
 /** Most pixels of a picture that is compared by them. */
@@ -29,10 +30,6 @@ export async function pixelSum(bytes: Uint8Array): Promise<string | undefined> {
 
 /** A picture's width and height as a text; undefined where its first bytes say none. */
 export function sizeSaid(bytes: Uint8Array): string | undefined {
-  try {
-    const { width, height } = imageSize(bytes);
-    return `${width}x${height}`;
-  } catch {
-    return undefined;
-  }
+  const size = attempted(() => imageSize(bytes));
+  return size && `${size.width}x${size.height}`;
 }

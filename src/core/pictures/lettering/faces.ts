@@ -35,3 +35,12 @@ export function scriptOf(letter: string, before?: string): ScriptWithFont | unde
   const having = byScript.filter(({ isOf }) => isOf.test(letter)).map(({ script }) => script);
   return having.find((script) => script === before) ?? having[0];
 }
+
+/** Scripts that put no blanks between words (Unicode Line Breaking Algorithm, classes SA and ID). */
+export const withoutBlanks = new RegExp(
+  ["Thai", "Lao", "Khmer", "Myanmar", "Han", "Hiragana", "Katakana"].map((script) => `\\p{Script=${script}}`).join("|"),
+  "u",
+);
+
+/** Letters as people see them, each with its marks. */
+export const graphemes = new Intl.Segmenter("en", { granularity: "grapheme" });

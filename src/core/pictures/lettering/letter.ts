@@ -1,5 +1,5 @@
 import bidiFactory, { type Bidi } from "bidi-js";
-import { type ScriptWithFont, scriptOf } from "./faces.ts";
+import { graphemes, type ScriptWithFont, scriptOf, withoutBlanks } from "./faces.ts";
 import type { LetteredWord, Lettering, Outline } from "./lettered.ts";
 import { isPlain, outlinePlain, plainBlank } from "./plain.ts";
 import { bundledFont, type OpenFont } from "./shaper.ts";
@@ -76,12 +76,6 @@ function splitWords(name: string, locale: string): { start: number; text: string
   });
 }
 
-/** Scripts that put no blanks between words (Unicode Line Breaking Algorithm, classes SA and ID). */
-const withoutBlanks = new RegExp(
-  ["Thai", "Lao", "Khmer", "Myanmar", "Han", "Hiragana", "Katakana"].map((script) => `\\p{Script=${script}}`).join("|"),
-  "u",
-);
-
 /** What is no word, such as a mark, stays with the word before it. */
 function joinMarks(parts: readonly Intl.SegmentData[]): { index: number; segment: string }[] {
   const joined: { index: number; segment: string }[] = [];
@@ -92,8 +86,6 @@ function joinMarks(parts: readonly Intl.SegmentData[]): { index: number; segment
   }
   return joined;
 }
-
-const graphemes = new Intl.Segmenter("en", { granularity: "grapheme" });
 
 function runsOf(word: string, levelAt: (at: number) => number, own: OpenFont | undefined): Run[] {
   const runs: Run[] = [];

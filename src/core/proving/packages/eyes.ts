@@ -5,7 +5,7 @@ import { packageKinds } from "../../app/packages/facts.ts";
 import { openTemplate } from "../../app/survey/template.ts";
 import type { Resolved, Variant } from "../../app/variant/variant.ts";
 import { openArchive } from "../../formats/packages/archive.ts";
-import { saidIn } from "../../formats/packages/said.ts";
+import { isUnsaid, saidIn } from "../../formats/packages/said.ts";
 import { readInside } from "../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
@@ -17,6 +17,7 @@ import { gatherIdentity } from "../audit/identity/gather.ts";
 import { searchForOthers } from "../audit/others.ts";
 import { openPictureSearch } from "../audit/pictures.ts";
 import { searchFor } from "../audit/search/search.ts";
+import { fewOf } from "./judge.ts";
 
 /** The audit's own eyes, for packages: what of the template, or of another client, is in one. */
 export interface PackageEyes {
@@ -32,23 +33,22 @@ export async function openPackageEyes(workspace: Workspace, all: readonly Resolv
   const others = searchForOthers(all, (client) => drawnFor(workspace.root, variantPath(workspace, client)));
   return {
     async look(bytes, { kind }, variant, shown) {
-      const files = openArchive(bytes);
-      if (!files) return [];
+      const archive = openArchive(bytes);
+      if (!archive) return [];
       const { platform } = packageKinds[kind];
       const { key: client } = variant;
       // Its own colours brand nobody else; a file that is compiled says none as the template wrote it.
       const search = searchFor(identity, [], variant);
-      const shownIn = files.names.filter((path) => isPicture(path) && !path.endsWith(".svg"));
-      const sizes = new Set(shownIn.map((path) => sizeSaid(files.read(path) ?? new Uint8Array())));
-      const drawn = await drawnPixels(workspace, client, (bytes) => sizes.has(sizeSaid(bytes)));
+      const { files, left: unread } = archive.readAll((path) => !isUnsaid(path), mostLooked);
+      const all = Object.entries(files);
+      const isShown = (path: string) => isPicture(path) && !path.endsWith(".svg");
+      const sizes = new Set(all.map(([path, content]) => (isShown(path) ? sizeSaid(content) : undefined)));
+      const drawn = await drawnPixels(workspace, client, (own) => sizes.has(sizeSaid(own)));
       const left = new Map<string, string[]>();
       const found: Problem[] = [];
-      let own = 0;
+      let [shownIn, own] = [0, 0];
       const note = (what: string, file: string) => left.set(what, [...(left.get(what) ?? []), file]);
-      for (const path of files.names) {
-        if (/^(META-INF|_CodeSignature)\//.test(path)) continue;
-        const content = files.read(path);
-        if (!content) continue;
+      for (const [path, content] of all) {
         const said = saidIn(path, content);
         const text = said === undefined ? undefined : Buffer.from(said);
         const searched = { client, path, hash: sha256(content), shown: path, isKept: false };
@@ -56,7 +56,8 @@ export async function openPackageEyes(workspace: Workspace, all: readonly Resolv
           for (const { text: what } of search.inFile(path, text, path).residue) if (what) note(what, path);
           for (const { problem: each } of others.inFile({ ...searched, bytes: () => text })) found.push(each);
         }
-        if (!isPicture(path) || path.endsWith(".svg")) continue;
+        if (!isShown(path)) continue;
+        shownIn++;
         if (drawn?.has((await pixelSum(content)) ?? "")) {
           own++;
           continue;
@@ -72,8 +73,11 @@ export async function openPackageEyes(workspace: Workspace, all: readonly Resolv
           tell("package-left", `"${what}", which is the template's, is in ${shown}: ${fewOf(places)}.`, "warning"),
         ),
         ...found.map(({ message }) => tell("package-foreign", `In ${shown}: ${message}`)),
+        ...(unread > 0
+          ? [tell("package-left", `${shown} is too large: ${unread} of its files were not looked through.`, "warning")]
+          : []),
         // What a build has packed anew with a loss, or an asset catalog has swallowed, nobody can tell from outside.
-        ...(drawn && kind !== "ipa" && shownIn.length > 0 && own === 0
+        ...(drawn && kind !== "ipa" && shownIn > 0 && own === 0
           ? [tell("package-foreign", `No picture in ${shown} is one that was drawn for ${client}.`, "warning")]
           : []),
       ];
@@ -81,11 +85,8 @@ export async function openPackageEyes(workspace: Workspace, all: readonly Resolv
   };
 }
 
-/** So many files are named. */
-const mostNamed = 3;
-
-const fewOf = (all: readonly string[]): string =>
-  [...all.slice(0, mostNamed), ...(all.length > mostNamed ? [`${all.length - mostNamed} more`] : [])].join(", ");
+/** Most bytes of a package that are looked through. */
+const mostLooked = 256 * 1024 * 1024;
 
 /** What the pictures show that were drawn for a client, of those that count; undefined where it has no variant. */
 async function drawnPixels(

@@ -50,7 +50,7 @@ export function judgePackage(facts: PackageFacts, expected: ExpectedPackage, sho
       ? [tell("package-foreign", `names the publisher "${facts.publisher}"`)]
       : []),
     ...(facts.odd.length > 0
-      ? [tell("package-unfit", `has files that its own lists do not know, or that lead outside: ${named(facts.odd)}`)]
+      ? [tell("package-unfit", `has files that its own lists do not know, or that lead outside: ${fewOf(facts.odd)}`)]
       : []),
   ];
 }
@@ -58,7 +58,8 @@ export function judgePackage(facts: PackageFacts, expected: ExpectedPackage, sho
 /** So many files are named. */
 const mostNamed = 3;
 
-const named = (files: readonly string[]): string =>
+/** Files by their names, a few of them. */
+export const fewOf = (files: readonly string[]): string =>
   files.slice(0, mostNamed).join(", ") + (files.length > mostNamed ? ` and ${files.length - mostNamed} more` : "");
 
 /** Labels that are another app's; what stands for a text elsewhere (@string/…, ms-resource:…) is not judged. */
