@@ -1,14 +1,11 @@
 import { resolve } from "node:path";
-import { problem } from "../../core/ground/problems/problem.ts";
-import { attempt, fail } from "../../core/ground/problems/result.ts";
+import { attempt } from "../../core/ground/problems/result.ts";
 import { ofVariable } from "../../core/operations/running/machines.ts";
 import type { Run } from "../command.ts";
 import { serveUntilEnded } from "../serve.ts";
 
 /** Serves until somebody ends it. */
 export const run: Run<"serve-contents"> = async ({ folder, token, port, host, json }, { terminal, ports }) => {
-  if (!/^env:[A-Z][A-Z0-9_]*$/.test(token))
-    return fail(problem("value-invalid", "A token is named, not given.", { expected: "env: and a variable's name" }));
   const secret = attempt(() => ofVariable(token, ports));
   if (!secret.ok) return secret;
   const { contentsService } = await import("../../services/contents/service.ts");

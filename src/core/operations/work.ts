@@ -1,4 +1,4 @@
-import { resolve } from "node:path";
+import { join, resolve } from "node:path";
 import { setTimeout } from "node:timers/promises";
 import { trimContents } from "../ground/contents/folder.ts";
 import { openNearby } from "../ground/contents/open.ts";
@@ -14,7 +14,7 @@ import { systemOf } from "../making/building/environment.ts";
 import { drawingLimit } from "../making/jobs/carry-out.ts";
 import { carryTicket, type Hands, whyOf } from "../making/sharing/carrying.ts";
 import { answerOf, kindsTaken, programVersion, readTicket } from "../making/sharing/ticket.ts";
-import { placeOf, type Shared, tokenOf } from "./running/machines.ts";
+import { folderFrom, placeOf, type Shared, tokenOf } from "./running/machines.ts";
 import { operation } from "./running/operation.ts";
 import type { Ports } from "./running/ports.ts";
 import { openSigning } from "./running/signing.ts";
@@ -64,7 +64,7 @@ export const workForOthers = operation(async (input: Input, ports): Promise<Work
   const name = input.name ?? ports.machine();
   if (!/^[\w.-]{1,60}$/.test(name))
     refuse("value-invalid", `"${name}" is no name of a machine.`, { expected: "letters, digits, points and dashes" });
-  const root = resolve(ports.folder, input.folder, name);
+  const root = folderFrom(ports.folder, join(input.folder, name));
   makeRoot(root);
   return holding(root, async () => {
     const vault = await vaultHere(ports);

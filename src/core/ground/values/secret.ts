@@ -8,6 +8,9 @@ export interface Secret {
   toJSON(): string;
 }
 
+/** How a variable that holds a secret is named in a file. */
+export const variableForm = /^env:[A-Z][A-Z0-9_]*$/;
+
 const texts = new WeakMap<Secret, string>();
 
 export function secretOf(text: string): Secret {

@@ -1,9 +1,10 @@
-import { resolve } from "node:path";
+import { relative, resolve } from "node:path";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { openContents } from "../../ground/contents/open.ts";
+import { leadsDown, through } from "../../ground/files/writing/door.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import { openQueue } from "../../ground/queue/open.ts";
-import { reveal, type Secret } from "../../ground/values/secret.ts";
+import { reveal, type Secret, variableForm } from "../../ground/values/secret.ts";
 import { type HandingOut, openHandingOut } from "../../making/sharing/handing-out.ts";
 import { programVersion } from "../../making/sharing/ticket.ts";
 import type { Ports } from "./ports.ts";
@@ -20,11 +21,22 @@ export interface Shared {
  */
 export function placeOf(where: string, from: string, ports: Pick<Ports, "secret">): string {
   const said = where.startsWith("env:") ? reveal(ofVariable(where, ports)) : where;
-  return said.includes("://") ? said : resolve(from, said);
+  return said.includes("://") ? said : folderFrom(from, said);
 }
 
-/** What a variable says that is named as env:NAME. Stops: variable-unset */
+/** A folder that somebody has named: below where it starts from, no link leads out of there. Stops: path-outside */
+export function folderFrom(from: string, said: string): string {
+  const path = relative(from, resolve(from, said)).replaceAll("\\", "/");
+  if (leadsDown(path)) through(from, `${path}/file`);
+  return resolve(from, said);
+}
+
+/** What a variable says that is named as env:NAME; what is not named so may be the secret itself, and is not told. */
 export function ofVariable(named: string, { secret }: Pick<Ports, "secret">): Secret {
+  if (!variableForm.test(named))
+    refuse("variable-unset", "A token or an address with a password is named, not given.", {
+      expected: "env: and the name of a variable",
+    });
   const name = named.replace(/^env:/, "");
   return secret(name) ?? refuse("variable-unset", `${name} is not set.`, { fix: `Set ${name} in the environment.` });
 }

@@ -3,6 +3,7 @@ import { patternFields } from "../../../ground/values/fields.ts";
 import { layouts } from "../../../ground/values/layout.ts";
 import { pageLanguages } from "../../../ground/values/page-language.ts";
 import { platforms, usualPlatforms } from "../../../ground/values/platform.ts";
+import { variableForm } from "../../../ground/values/secret.ts";
 import { briefSchema, color, fontFile, lineOfText } from "./brief.ts";
 
 /** What several clients may have in common: all that a brief may say, but for what is each client's own. */
@@ -64,8 +65,6 @@ const policySchema = z.strictObject({
   text: z.record(z.string(), z.string().max(100_000)).describe("Patterns in Markdown, by language"),
 });
 
-const variable = /^env:[A-Z][A-Z0-9_]*$/;
-
 /** An address or a folder; one that a password belongs to stands in a variable. */
 const somewhere = (schemes: string) =>
   z
@@ -73,7 +72,7 @@ const somewhere = (schemes: string) =>
     .min(1)
     .max(500)
     .refine((where) => !/^[a-z]+:\/\/[^/]*@/.test(where), "no password here: env: and a variable that has the address")
-    .refine((where) => variable.test(where) || !where.includes("://") || where.match(`^(?:${schemes})://`), {
+    .refine((where) => variableForm.test(where) || !where.includes("://") || where.match(`^(?:${schemes})://`), {
       error: `a folder, or an address that begins with ${schemes.replace("|", ":// or ")}://`,
     });
 
@@ -85,7 +84,11 @@ const machinesSchema = z.strictObject({
   contents: somewhere("http|https")
     .default(".oxalis/contents")
     .describe("Where machines find what jobs are made from: a folder that they share, or an address that serves it"),
-  token: z.string().regex(variable, "env: and the name of a variable").describe("What that address wants").optional(),
+  token: z
+    .string()
+    .regex(variableForm, "env: and the name of a variable")
+    .describe("What that address wants")
+    .optional(),
 });
 
 /** oxalis.yaml: the agency, its rules, and what holds for every client unless its brief says otherwise. */

@@ -1,6 +1,7 @@
 import * as z from "zod";
 import { day } from "../../../ground/values/day.ts";
 import { languageTag } from "../../../ground/values/language.ts";
+import { variableForm } from "../../../ground/values/secret.ts";
 import { storeKeys } from "../../../ground/values/store.ts";
 import { accountCodes } from "../../../stores/all.ts";
 import { audiences, categoryNames, contentKinds } from "../../../stores/categories.ts";
@@ -71,9 +72,7 @@ export const storeSchema = z
       .strictObject({
         notes: prose(4000),
         user: prose(200),
-        password: z
-          .string()
-          .regex(/^env:[A-Z][A-Z0-9_]*$/, "env: and the name of a variable, such as env:REVIEW_LOGIN"),
+        password: z.string().regex(variableForm, "env: and the name of a variable, such as env:REVIEW_LOGIN"),
       })
       .partial(),
     accounts: accountsSchema,
