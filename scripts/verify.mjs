@@ -13,6 +13,7 @@ const tools = [
   },
   { tool: "plistutil", package: "libplist-utils", proves: "property lists" },
   { tool: "xmllint", package: "libxml2-utils", proves: "XML files" },
+  { tool: "zbarimg", package: "zbar-tools", proves: "codes that cameras read" },
   { tool: "pngcheck", package: "pngcheck", proves: "PNG files" },
   { tool: "age", package: "age", proves: "what lies in a vault" },
   { tool: "apksigner", package: "apksigner", proves: "signatures of packages" },

@@ -10,5 +10,8 @@ export interface With {
   ports: Ports;
 }
 
+/** What a command is given, by its name. */
+export type GivenTo<N extends CommandName> = Given<(typeof rows)[N]>;
+
 /** A command: calls its operation and shows what comes of it. The value is the exit code. */
-export type Run<N extends CommandName> = (given: Given<(typeof rows)[N]>, using: With) => Promise<Result<number>>;
+export type Run<N extends CommandName> = (given: GivenTo<N>, using: With) => Promise<Result<number>>;

@@ -3,7 +3,7 @@ import axe from "axe-core";
 import type { Browser } from "playwright-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { openChromium } from "../support/chromium.ts";
-import { oxalis, workspaceWith } from "../support/oxalis.ts";
+import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
 import { hasTool } from "../support/tools.ts";
 
 interface Violation {
@@ -12,12 +12,21 @@ interface Violation {
 }
 
 const folder = workspaceWith(["3-acre", "ferme-duclos", "orchard-lane"]);
-const at = (name: string) => join(folder, `${name}.html`);
-const [board, proof, guide, copySheet] = [at("board"), at("proof"), at("guide"), at("copy-sheet")];
+const at = (name: string): string => join(folder, `${name}.html`);
+const [board = "", proof = "", guide = "", copySheet = "", builds = ""] = [
+  ...["board", "proof", "guide", "copy-sheet", "builds"].map(at),
+];
+const install = join(folder, "builds/ferme-duclos/store/1.0.0+1/web/install.html");
 
 let browser: Browser | undefined;
 beforeAll(async () => {
   oxalis(folder, "generate", "-q");
+  edit(folder, "template.yaml", (text) =>
+    text.replaceAll("site.tar.gz", "site.exe").replace("store: out", "install: out"),
+  );
+  edit(folder, "oxalis.yaml", (text) => `${text}\nbuilds: { address: "https://builds.lanternfield.example" }\n`);
+  oxalis(folder, "build", "ferme-duclos", "--platform", "web");
+  oxalis(folder, "builds", "--page", builds);
   oxalis(folder, "board", "--page", board);
   oxalis(folder, "proof", "-o", proof);
   oxalis(folder, "art", "--guide", guide);
@@ -31,7 +40,7 @@ test.runIf(hasTool("chromium")).each(["light", "dark"] as const)(
   "nothing keeps anybody from reading a page or a letter, in the %s scheme",
   async (colorScheme) => {
     const letters = ["ferme-duclos", "orchard-lane"].map((key) => join(folder, "letters", `${key}.html`));
-    for (const file of [board, proof, guide, copySheet, ...letters]) {
+    for (const file of [board, proof, guide, copySheet, builds, install, ...letters]) {
       const page = await browser?.newPage({ colorScheme });
       await page?.goto(`file://${file}`);
       await page?.evaluate(axe.source);

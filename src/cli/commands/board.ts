@@ -1,5 +1,6 @@
 import { relative } from "node:path";
 import wrapAnsi from "wrap-ansi";
+import { builtSaid, type PlatformBuilt } from "../../core/agency/history/builds.ts";
 import { isError } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import type { StoreKey } from "../../core/ground/values/store.ts";
@@ -31,9 +32,7 @@ const asData = (each: ClientStanding): object => ({
   client: each.client,
   name: each.name,
   asked: each.asked ?? null,
-  ...(each.built
-    ? { built: each.built.map(({ platform, version, build, on }) => ({ platform, version, build, on })) }
-    : {}),
+  ...(each.built ? { built: each.built.map(builtData) } : {}),
   stores: each.stores.map(({ store, required, recommended, creation, parts, lines, captures, ...more }) => ({
     store,
     required,
@@ -47,6 +46,12 @@ const asData = (each: ClientStanding): object => ({
     passed: more.passed,
   })),
   problems: each.problems.map(placeData),
+});
+
+const builtData = ({ platform, good, failed }: PlatformBuilt): object => ({
+  platform,
+  ...(good ? { version: good.version, build: good.build, on: good.on } : {}),
+  ...(failed === undefined ? {} : { failed }),
 });
 
 async function showCsv(clients: readonly ClientStanding[], { raw }: Terminal): Promise<void> {
@@ -90,7 +95,7 @@ function show(clients: readonly ClientStanding[], today: string, terminal: Termi
     clients.map((each) => [
       each.client,
       ...used.map(({ key }) => meter(each, key, terminal)),
-      ...(hasBuilds ? [builtSaid(each)] : []),
+      ...(hasBuilds ? [builtSaid(each.built ?? [])] : []),
     ]),
     out,
     room,
@@ -105,11 +110,6 @@ function show(clients: readonly ClientStanding[], today: string, terminal: Termi
   const done = clients.filter(isCompleteEverywhere).length;
   print(`\n${countOf(clients.length, "client")}, ${done} complete for every store.`);
   if (settings.verbose) for (const each of clients) showHolding(each, terminal);
-}
-
-/** The last good build; another platform's may be older. */
-function builtSaid({ built: [last] = [] }: ClientStanding): string {
-  return last ? `${last.version} (${last.build})` : "";
 }
 
 function meter(each: ClientStanding, key: StoreKey, { out }: Terminal): string {
@@ -152,7 +152,7 @@ const block = (
 ): string[] => [
   terminal.out.bold(each.client),
   ...used.map(({ key, title }) => `  ${title}: ${meter(each, key, terminal)}`),
-  ...(each.built ? [`  built: ${builtSaid(each)}`] : []),
+  ...(each.built ? [`  built: ${builtSaid(each.built)}`] : []),
   ...nextSaid(each, today, terminal),
 ];
 

@@ -1,6 +1,7 @@
 import { isError } from "../../core/ground/problems/problem.ts";
 import { type Result, succeed } from "../../core/ground/problems/result.ts";
 import { platformNames } from "../../core/ground/values/platform.ts";
+import { sizeSaid } from "../../core/ground/values/size.ts";
 import type { BuildOutcome } from "../../core/making/building/outcome.ts";
 import { adoptBuild } from "../../core/operations/adopt-build.ts";
 import { type BuildsMade, buildPackages } from "../../core/operations/build.ts";
@@ -8,7 +9,6 @@ import type { Event } from "../../core/operations/running/ports.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";
-import { sizeSaid } from "../view/size.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"build"> = async ({ platform, adopt, ...given }, { terminal, ports }) => {

@@ -2,11 +2,11 @@ import { type PackageFacts, packageKinds } from "../../core/app/packages/facts.t
 import { profileKindNames } from "../../core/app/platforms/apple/profile.ts";
 import { isError } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
+import { sizeSaid } from "../../core/ground/values/size.ts";
 import { type Inspected, inspectPackages } from "../../core/operations/inspect.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";
-import { sizeSaid } from "../view/size.ts";
 import { table } from "../view/table.ts";
 
 export const run: Run<"inspect"> = async (given, { terminal, ports }) =>

@@ -1,3 +1,4 @@
+import { receivers } from "../../core/agency/history/builds.ts";
 import { platforms } from "../../core/ground/values/platform.ts";
 import type { Row } from "./row.ts";
 import { atStage, clients, inWorkspace, ofClients, withPassPhrase } from "./shared.ts";
@@ -25,6 +26,11 @@ export const buildRows = {
         says: "take in what was built elsewhere: of one client and platform; may be given several times",
       },
       queue: { kind: "flag", says: "let other machines build: `oxalis worker` on each" },
+      keep: {
+        kind: "text",
+        value: "<count>",
+        says: "so many good builds of each thing stay; what oxalis.yaml says otherwise",
+      },
       dryRun: { kind: "flag", says: "say what would be built, and build nothing" },
     },
   },
@@ -32,9 +38,24 @@ export const buildRows = {
     says: "list what has been built: for whom, of what state, where it lies",
     arguments: { clients },
     options: {
-      ...inWorkspace,
+      ...atStage,
       ...ofClients,
       all: { kind: "flag", says: "every build, and not the last of each thing alone" },
+      page: { kind: "text", value: "<file>", says: "also write them as a page that opens from disk" },
+      givenTo: {
+        kind: "choice",
+        value: "<whom>",
+        of: receivers,
+        says: "note that testers, or the store, have a build: its files stay from then on",
+      },
+      platform: { kind: "texts", value: "<platform>", of: platforms, says: "the platform of the build that was given" },
+      number: { kind: "text", value: "<number>", says: "its number; the last good one's otherwise" },
+      keep: {
+        kind: "text",
+        value: "<count>",
+        says: "remove the files of all but so many good builds of each thing, and those that somebody has",
+      },
+      dryRun: { kind: "flag", says: "say what would be removed, and remove nothing" },
     },
   },
   inspect: {

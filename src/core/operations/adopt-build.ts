@@ -12,6 +12,7 @@ import { prepareBuilds } from "../making/building/prepare.ts";
 import { buildFolder } from "../making/building/work.ts";
 import { judgeBuilt } from "../proving/packages/built.ts";
 import { openPackageEyes } from "../proving/packages/eyes.ts";
+import { installFilesIn } from "./running/install-files.ts";
 import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
 import { noted } from "./running/ports.ts";
@@ -68,11 +69,12 @@ export const adoptBuild = operation(
       const entry: BuildRecord = {
         ...{ stage: build.stage, platform, version: build.version, build: build.build, on: ports.today() },
         ...noted(ports),
-        ...{ variant: build.sum, state: "good", isAdopted: true, files: kept },
+        ...{ variant: build.sum, state: "good", isAdopted: true, files: kept, given: [] },
       };
       const all = buildsOf.read(root, client.key) ?? {};
       writeTogether(root, [
         ...files.map(({ name, bytes }) => [`${buildFolder(build)}/${name}`, bytes] as const),
+        ...installFilesIn(workspace)(build, kept),
         ...buildsOf.changes(root, client.key, { ...all, [buildSlot(entry)]: entry }),
       ]);
       return outcomeOf(build, "good", { files: kept });

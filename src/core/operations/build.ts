@@ -15,6 +15,8 @@ import type { HandingOut } from "../making/sharing/handing-out.ts";
 import { openPackageEyes, type PackageEyes } from "../proving/packages/eyes.ts";
 import { buildsElsewhere, buildsHere } from "./running/builders.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
+import { installFilesIn } from "./running/install-files.ts";
+import { keptSaid } from "./running/kept-builds.ts";
 import { handingOut } from "./running/machines.ts";
 import { cannot, makeOne, type OneMade } from "./running/one-build.ts";
 import { operation } from "./running/operation.ts";
@@ -32,6 +34,8 @@ interface Input extends At, OfClients {
   dryRun: boolean;
   /** Other machines build, by the queue that oxalis.yaml names. */
   queue: boolean;
+  /** So many good builds of each thing stay; what oxalis.yaml says where absent. */
+  keep?: string | undefined;
 }
 
 export interface BuildsMade {
@@ -51,14 +55,15 @@ export const buildPackages = operation(async (input: Input, ports): Promise<Buil
 
 async function buildAll(input: Input, handing: HandingOut | undefined, ports: Ports): Promise<BuildsMade> {
   const { dryRun } = input;
+  const given = keptSaid(input.keep);
   const handedOut = await handing?.names();
   const { workspace, prepared } = await inWorkspace(input, ports, { writes: !dryRun }, async (workspace) => {
     const clients = await chooseClients(workspace, input);
     const isHandedOut = ({ job }: BuildRecord) => job !== undefined && handedOut?.has(job) === true;
-    const given = { ...input, clients, isHandedOut, ...noted(ports) };
+    const wanted = { ...input, clients, isHandedOut, ...noted(ports) };
     const cache = ports.openCache(workspace.root);
     const options = { dryRun, settled: false, smallest: false, today: ports.today(), cache, on: () => {} };
-    return { workspace, prepared: await prepareBuilds(workspace, given, options) };
+    return { workspace, prepared: await prepareBuilds(workspace, wanted, options) };
   });
   const { root } = workspace;
   const wanted = dryRun ? [] : prepared.builds.filter(({ reason }) => reason !== undefined);
@@ -74,6 +79,8 @@ async function buildAll(input: Input, handing: HandingOut | undefined, ports: Po
     opened ??= openPackageEyes(workspace, all);
     return opened;
   };
+  const installing = installFilesIn(workspace);
+  const keep = given ?? workspace.agency.data.builds.keep;
   const stopped = new Set<Platform>();
   const limit = pLimit(builder.atOnce);
   const each = prepared.builds.map((build) =>
@@ -86,7 +93,7 @@ async function buildAll(input: Input, handing: HandingOut | undefined, ports: Po
       if (stopped.has(build.platform)) return { problems: [notBegun(build)] };
       const signer = signing.of(build)?.signer;
       const done = await attemptAsync(() =>
-        orStopAsync(() => makeOne(root, build, { builder, signer, eyes }, ports), cannot(build)),
+        orStopAsync(() => makeOne(root, build, { builder, signer, eyes, installing, keep }, ports), cannot(build)),
       );
       if (!done.ok) return { problems: ofClient(build.client, done.problems) };
       if (done.value.isShared) stopped.add(build.platform);

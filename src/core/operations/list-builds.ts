@@ -1,35 +1,35 @@
-import { join } from "node:path";
+import { dirname, join, relative, resolve, sep } from "node:path";
 import { type BuildRecord, buildsOf } from "../agency/history/builds.ts";
 import { pickClients } from "../agency/workspace/read.ts";
+import type { Client } from "../agency/workspace/workspace.ts";
+import { resolveAll } from "../clients/derive/resolve.ts";
 import { isHeld } from "../ground/files/holding/lock.ts";
 import { lookAt } from "../ground/files/writing/door.ts";
 import { ofClient, type Problem } from "../ground/problems/problem.ts";
 import { attempt } from "../ground/problems/result.ts";
 import { platforms } from "../ground/values/platform.ts";
 import { buildFolder, workFolder } from "../making/building/work.ts";
+import { accentOf } from "../pages/parts/accent.ts";
+import type { ShownBuild } from "../showing/builds/build.ts";
+import { buildsPage } from "../showing/builds/page.tsx";
+import { installPageName } from "../showing/installing/files.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
+import { writeOutput } from "./running/output.ts";
 import { type At, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
   /** Every build, and not the last of each thing alone. */
   all: boolean;
-}
-
-/** A build as it is listed. */
-export interface ListedBuild extends BuildRecord {
-  client: string;
-  /** Relative to the workspace. */
-  folder: string;
-  /** Whether what came out still lies there. */
-  isThere: boolean;
-  /** Another run makes it now. */
-  isRunning: boolean;
+  /** Also write them as a page into this file. */
+  page?: string | undefined;
 }
 
 export interface ListedBuilds {
-  builds: readonly ListedBuild[];
+  builds: readonly ShownBuild[];
   problems: readonly Problem[];
+  /** The page's absolute path. */
+  page?: string;
 }
 
 /** The builds that clients have: of each thing the last one, and the last good one where that is another. */
@@ -37,26 +37,40 @@ export const listBuilds = operation(async (input: Input, ports): Promise<ListedB
   const workspace = await openWorkspace(input, ports);
   const { root } = workspace;
   const clients = pickClients(workspace, await chooseClients(workspace, input));
-  const read = clients.map(({ key }) => ({ key, records: attempt(() => buildsOf.read(root, key) ?? {}) }));
-  return {
-    problems: read.flatMap(({ key, records }) => (records.ok ? [] : ofClient(key, records.problems))),
-    builds: read.flatMap(({ key, records }) => {
-      if (!records.ok) return [];
-      const sorted = Object.values(records.value).sort(inOrder);
-      const shown = input.all ? sorted : sorted.filter((each) => isLast(each, sorted));
-      return shown.map((each): ListedBuild => {
-        const at = { ...each, client: key };
-        const folder = buildFolder(at);
-        return {
-          ...at,
-          folder,
-          isThere: each.files.every(({ path }) => lookAt(root, `${folder}/${path}`)?.isFile() === true),
-          isRunning: each.state === "begun" && isHeld(join(root, workFolder(at))),
-        };
-      });
-    }),
-  };
+  const read = clients.map((client) => ({ client, records: attempt(() => buildsOf.read(root, client.key) ?? {}) }));
+  const builds = read.flatMap(({ client, records }) => {
+    if (!records.ok) return [];
+    const sorted = Object.values(records.value).sort(inOrder);
+    const shown = input.all ? sorted : sorted.filter((each) => isLast(each, sorted));
+    return shown.map((each) => listed(root, client, each));
+  });
+  const problems = read.flatMap(({ client, records }) => (records.ok ? [] : ofClient(client.key, records.problems)));
+  if (input.page === undefined) return { builds, problems };
+  const { agency, builds: served } = workspace.agency.data;
+  const file = resolve(ports.folder, input.page);
+  const all = await resolveAll(workspace);
+  const html = buildsPage({
+    ...{ agency: agency.name, ...accentOf(workspace), builds, isServed: served.address !== undefined },
+    names: new Map(all.map(({ client, values }) => [client.key, values["app.name"]?.value ?? client.key])),
+    linkTo: (path) => relative(dirname(file), join(root, path)).split(sep).map(encodeURIComponent).join("/"),
+  });
+  return { builds, problems, page: writeOutput(root, ports, { named: input.page }, html) };
 });
+
+function listed(root: string, { key, ledger }: Client, each: BuildRecord): ShownBuild {
+  const at = { ...each, client: key };
+  const folder = buildFolder(at);
+  const isFile = (name: string) => lookAt(root, `${folder}/${name}`)?.isFile() === true;
+  return {
+    ...at,
+    folder,
+    isThere: each.removed === undefined && each.files.every(({ path }) => isFile(path)),
+    isRunning: each.state === "begun" && isHeld(join(root, workFolder(at))),
+    hasLog: isFile("build.log"),
+    ...(isFile(installPageName) ? { install: `${folder}/${installPageName}` } : {}),
+    notes: ledger?.releases.findLast(({ version }) => version === each.version)?.notes ?? {},
+  };
+}
 
 /** By stage, the store's first; then by platform; the latest first. */
 const inOrder = (a: BuildRecord, b: BuildRecord): number =>

@@ -27,7 +27,8 @@ const variant = variantOf(artwork({}), {
 });
 
 const record = (build: number, state: BuildRecord["state"], variantSum = "sum"): BuildRecord => ({
-  ...{ stage: "store", platform: "web", version: "1.0.0", build, on: today, variant: variantSum, state, files: [] },
+  ...{ stage: "store", platform: "web", version: "1.0.0", build, on: today, variant: variantSum, state },
+  ...{ files: [], given: [] },
 });
 const records = (...all: readonly BuildRecord[]): BuildRecords =>
   Object.fromEntries(all.map((each, at) => [`${at}`, each]));

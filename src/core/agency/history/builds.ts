@@ -2,7 +2,7 @@ import * as z from "zod";
 import { day } from "../../ground/values/day.ts";
 import { sumForm } from "../../ground/values/hash.ts";
 import { resultKinds } from "../../ground/values/package.ts";
-import { type Platform, platforms } from "../../ground/values/platform.ts";
+import { type Platform, platformNames, platforms } from "../../ground/values/platform.ts";
 import { latestOf } from "./latest.ts";
 
 const builtFile = z.strictObject({
@@ -14,6 +14,11 @@ const builtFile = z.strictObject({
 });
 
 export type BuiltFile = z.infer<typeof builtFile>;
+
+/** Whom a build may be given to. */
+export const receivers = ["testers", "store"] as const;
+
+export type Receiver = (typeof receivers)[number];
 
 const buildSchema = z.strictObject({
   form: z.literal(1),
@@ -40,6 +45,10 @@ const buildSchema = z.strictObject({
   signer: z.string().optional(),
   /** Why it failed, in a sentence. */
   why: z.string().optional(),
+  /** Who has it, and since when: what was given to somebody is never removed. */
+  given: z.array(z.strictObject({ to: z.enum(receivers), on: day, by: z.string().optional() })).default([]),
+  /** The day on which its files were removed, so that others have room. */
+  removed: day.optional(),
 });
 
 /** One build of a client's app on a platform, at a stage. */
@@ -55,12 +64,32 @@ export const buildsOf = latestOf("package-", buildSchema);
 export const buildSlot = ({ stage, platform, build }: Pick<BuildRecord, "stage" | "platform" | "build">): string =>
   `${stage}-${platform}-${build}`;
 
-/** The last good build of each platform for the store, the latest first. */
-export function lastGood(all: BuildRecords): BuildRecord[] {
-  const found = platforms.flatMap(
-    (platform) => buildsAt(all, "store", platform).find(({ state }) => state === "good") ?? [],
-  );
-  return found.sort((a, b) => b.build - a.build);
+/** How far a platform is: its last good build for the store, and the number of a later one that failed. */
+export interface PlatformBuilt {
+  platform: Platform;
+  good?: BuildRecord;
+  failed?: number;
+}
+
+/** How far each platform is that was built for the store. */
+export const lastBuilt = (all: BuildRecords): PlatformBuilt[] =>
+  platforms.flatMap((platform) => {
+    const own = buildsAt(all, "store", platform).filter(({ state }) => state !== "begun");
+    const [last] = own;
+    if (!last) return [];
+    const good = own.find(({ state }) => state === "good");
+    return [{ platform, ...(good ? { good } : {}), ...(last.state === "failed" ? { failed: last.build } : {}) }];
+  });
+
+/** The same in a few words: "1.4.0 (12)", of each platform where they differ. */
+export function builtSaid(built: readonly PlatformBuilt[]): string {
+  const each = built.map(({ platform, good, failed }) => ({
+    platform,
+    said: [good && `${good.version} (${good.build})`, failed && `${failed} failed`].filter(Boolean).join(", "),
+  }));
+  const all = new Set(each.map(({ said }) => said));
+  if (all.size === 1) return [...all].join();
+  return each.map(({ platform, said }) => `${platformNames[platform]} ${said}`).join("; ");
 }
 
 /** The builds of a stage and platform, the latest first. */

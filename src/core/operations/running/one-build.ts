@@ -16,6 +16,8 @@ import { buildFolder, workFolder } from "../../making/building/work.ts";
 import { judgeBuilt } from "../../proving/packages/built.ts";
 import type { PackageEyes } from "../../proving/packages/eyes.ts";
 import type { Builder, Made } from "./builders.ts";
+import type { InstallFiles } from "./install-files.ts";
+import { removeBeyond } from "./kept-builds.ts";
 import { noted, type Ports } from "./ports.ts";
 import { holding } from "./workspace.ts";
 
@@ -26,11 +28,22 @@ export interface OneMade {
   isShared: boolean;
 }
 
+interface Making {
+  builder: Builder;
+  /** SHA-256 of the certificate that is to sign it, where that is known. */
+  signer: string | undefined;
+  eyes: () => Promise<PackageEyes>;
+  /** What lies beside it for whoever installs it. */
+  installing: InstallFiles;
+  /** So many good builds of each thing stay; all where nobody says. */
+  keep: number | undefined;
+}
+
 /** Makes one build while its thing is held: from before its number is spent until what came of it is kept. */
 export async function makeOne(
   root: string,
   build: PlannedBuild,
-  { builder, signer, eyes }: { builder: Builder; signer: string | undefined; eyes: () => Promise<PackageEyes> },
+  { builder, signer, eyes, installing, keep: most }: Making,
   ports: Ports,
 ): Promise<OneMade> {
   const thing = join(root, workFolder(build));
@@ -45,7 +58,7 @@ export async function makeOne(
         refuse("build-running", `Number ${build.build} was built by another run meanwhile.`, { client, platform });
       const begun: BuildRecord = {
         ...{ stage, platform, version, build: build.build, on: ports.today(), ...noted(ports), variant: sum },
-        ...{ state: "begun", files: [] },
+        ...{ state: "begun", files: [], given: [] },
         ...(signer === undefined ? {} : { signer }),
         ...(job === undefined ? {} : { job }),
       };
@@ -74,7 +87,9 @@ export async function makeOne(
       const [first] = problems;
       const why = state === "failed" && first ? { why: first.message } : {};
       const machine = built.machine === undefined ? {} : { machine: built.machine };
+      if (state === "good") writeTogether(root, installing(build, built.files));
       await record(root, build, { ...begun, state, seconds, files: [...built.files], ...why, ...machine });
+      if (state === "good" && most !== undefined) await removeBeyond(root, client, most, ports.today());
       const outcome = outcomeOf(build, state, { files: built.files, seconds, ...machine });
       ports.on({ what: "built", build: outcome });
       return { outcome, problems, isShared: built.isShared };

@@ -8,6 +8,7 @@ import { readInside } from "../../ground/files/reading/folder.ts";
 import { lookAt } from "../../ground/files/writing/door.ts";
 import { toldAs } from "../../ground/problems/retell.ts";
 import { pageLanguages } from "../../ground/values/page-language.ts";
+import { type InstallWord, english as install } from "./en/install.ts";
 import { english, type Word, type Words } from "./en/letter.ts";
 import { type PictureWord, english as pictures } from "./en/pictures.ts";
 import { type Say, tables } from "./letter.ts";
@@ -37,8 +38,11 @@ const schema = z.strictObject(
   >,
 );
 
-/** Words that files of before do not have: what is said of pictures, which stays in English where it is not given. */
-const laterWords = Object.fromEntries(Object.keys(pictures).map((word) => [word, true])) as Record<PictureWord, true>;
+/** Words that files of before do not have: of pictures and of installing; where they are not given, they stay English. */
+const laterWords = Object.fromEntries(Object.keys({ ...pictures, ...install }).map((word) => [word, true])) as Record<
+  PictureWord | InstallWord,
+  true
+>;
 
 /** The agency's own words in a language, over those that come with Oxalis. Stops: words-invalid. */
 function ownWords(root: string, language: string): Words | undefined {

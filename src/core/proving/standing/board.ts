@@ -1,4 +1,4 @@
-import { buildsOf, lastGood } from "../../agency/history/builds.ts";
+import { buildsOf, lastBuilt } from "../../agency/history/builds.ts";
 import { type Letter, lettersTo, sentOf, unsureSaid } from "../../agency/history/letters.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Resolved } from "../../app/variant/variant.ts";
@@ -21,7 +21,7 @@ export function boardOf(
   const keys = keyFindings(workspace, { all, picked }, today);
   const standing = standings(workspace, others, picked, today);
   return standing.map(({ problems: ofStores, ...rest }) => {
-    const builds = attempt(() => lastGood(buildsOf.read(workspace.root, rest.client) ?? {}));
+    const builds = attempt(() => lastBuilt(buildsOf.read(workspace.root, rest.client) ?? {}));
     const each = {
       ...rest,
       ...(builds.ok && builds.value.length > 0 ? { built: builds.value } : {}),

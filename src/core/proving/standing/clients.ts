@@ -1,4 +1,4 @@
-import type { BuildRecord } from "../../agency/history/builds.ts";
+import type { PlatformBuilt } from "../../agency/history/builds.ts";
 import type { Letter } from "../../agency/history/letters.ts";
 import { wantedStores } from "../../agency/workspace/wanted.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
@@ -27,8 +27,8 @@ export interface ClientStanding {
   /** Letters that it got, and the day of the first. */
   letters: readonly Letter[];
   asked?: string;
-  /** The last good build of each platform for the store, the latest first. */
-  built?: readonly BuildRecord[];
+  /** How far each platform is that was built for the store. */
+  built?: readonly PlatformBuilt[];
 }
 
 /** Where clients stand with their stores; whoever is nearest to done comes first. */

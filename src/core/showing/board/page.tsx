@@ -1,4 +1,5 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
+import { builtSaid } from "../../agency/history/builds.ts";
 import { isError } from "../../ground/problems/problem.ts";
 import { Head } from "../../pages/parts/head.tsx";
 import top from "../../pages/parts/top.css";
@@ -33,6 +34,7 @@ export const boardPage = (model: BoardModel): string =>
 function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
   const used = allStores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
   const done = clients.filter(isCompleteEverywhere).length;
+  const hasBuilds = clients.some(({ built }) => built);
   return (
     <html lang="en">
       <Head title={`Board · ${agency}`} accent={accent} onAccent={onAccent} style={`${top}\n${style}`} />
@@ -83,9 +85,9 @@ function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
             <output name="count">{clients.length} shown</output>
           </form>
         </search>
-        <main style={`--stores:${used.length}`}>
+        <main style={`--stores:${used.length + (hasBuilds ? 1 : 0)}`}>
           {clients.map((each, at) => (
-            <Row standing={each} at={at} used={used} today={today} key={each.client} />
+            <Row standing={each} at={at} used={used} hasBuilds={hasBuilds} today={today} key={each.client} />
           ))}
         </main>
         <dialog aria-labelledby="sheet-name" />
@@ -121,16 +123,17 @@ interface RowProps {
   at: number;
   /** Stores that some client wants. */
   used: readonly StoreDefinition[];
+  /** Whether any client has builds. */
+  hasBuilds: boolean;
   today: string;
 }
 
-function Row({ standing, at, used, today }: RowProps) {
+function Row({ standing, at, used, hasBuilds, today }: RowProps) {
   const { client, name, stores: all } = standing;
   const next = nextOf(standing);
   const waits = [
     ...(next?.since && next.since < today ? [`since ${next.since}`] : []),
     ...(standing.asked ? [`asked on ${standing.asked}`] : []),
-    ...(standing.built?.[0] ? [`built as ${standing.built[0].version} (${standing.built[0].build})`] : []),
   ];
   return (
     <button
@@ -165,6 +168,12 @@ function Row({ standing, at, used, today }: RowProps) {
           key={key}
         />
       ))}
+      {hasBuilds ? (
+        <span class="meter">
+          <small>Built</small>
+          <b>{standing.built ? builtSaid(standing.built) : <em>not yet</em>}</b>
+        </span>
+      ) : null}
       <span class="next">
         {next ? (
           <>

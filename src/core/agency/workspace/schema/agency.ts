@@ -91,6 +91,22 @@ const machinesSchema = z.strictObject({
     .optional(),
 });
 
+/** What becomes of what builds give. */
+const buildsSchema = z.strictObject({
+  address: z
+    .url({ protocol: /^https$/, error: "an address that begins with https://" })
+    .refine((address) => !new URL(address).username, "no password here")
+    .transform((address) => address.replace(/\/?$/, "/"))
+    .describe("Where builds/ is served to testers: install pages then have a code that leads to them")
+    .optional(),
+  keep: z
+    .int()
+    .min(1)
+    .max(1000)
+    .describe("So many good builds of each thing are kept; the files of older ones go with `oxalis builds --tidy`")
+    .optional(),
+});
+
 /** oxalis.yaml: the agency, its rules, and what holds for every client unless its brief says otherwise. */
 export const agencySchema = z.strictObject({
   agency: z.strictObject({
@@ -141,6 +157,7 @@ export const agencySchema = z.strictObject({
     .describe("Folder where keys lie, outside version control; relative to the workspace")
     .optional(),
   machines: machinesSchema.prefault({}),
+  builds: buildsSchema.prefault({}),
   stages: z
     .record(stageName, stageSchema)
     .default({})

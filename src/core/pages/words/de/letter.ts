@@ -1,5 +1,6 @@
 import type { Words } from "../en/letter.ts";
 import { sharingIn } from "../sharing.ts";
+import { german as install } from "./install.ts";
 import { german as pictures } from "./pictures.ts";
 
 export const german: Words = {
@@ -83,5 +84,6 @@ export const german: Words = {
   countries: "Länder, in denen die App angeboten wird",
   released: "Der Tag, an dem sie erscheinen soll",
   ...pictures,
+  ...install,
   ...sharingIn("de"),
 };

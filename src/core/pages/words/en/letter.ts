@@ -1,5 +1,6 @@
 import type { Sharing } from "../../../stores/definition.ts";
 import { sharingIn } from "../sharing.ts";
+import { type InstallWord, english as install } from "./install.ts";
 import { type PictureWord, english as pictures } from "./pictures.ts";
 
 /** What a letter says, in English; other languages have the same keys. Names in braces are put in. */
@@ -85,8 +86,11 @@ const own = {
   released: "The day on which it is to appear",
 } as const;
 
-/** A word of letters: one of those above, what is said of pictures, or what a store calls how its account is shared. */
-export type Word = keyof typeof own | PictureWord | Sharing["word"];
+/**
+ * A word of letters: one of those above, what is said of pictures and of installing, or what a store calls how its
+ * account is shared.
+ */
+export type Word = keyof typeof own | PictureWord | InstallWord | Sharing["word"];
 export type Words = Readonly<Record<Word, string>>;
 
-export const english: Words = { ...own, ...pictures, ...sharingIn("en") };
+export const english: Words = { ...own, ...pictures, ...install, ...sharingIn("en") };

@@ -1,5 +1,6 @@
 import type { Words } from "../en/letter.ts";
 import { sharingIn } from "../sharing.ts";
+import { spanish as install } from "./install.ts";
 import { spanish as pictures } from "./pictures.ts";
 
 export const spanish: Words = {
@@ -85,5 +86,6 @@ export const spanish: Words = {
   countries: "Países donde se ofrece la aplicación",
   released: "El día en que debe aparecer",
   ...pictures,
+  ...install,
   ...sharingIn("es"),
 };

@@ -1,5 +1,6 @@
 import type { Words } from "../en/letter.ts";
 import { sharingIn } from "../sharing.ts";
+import { french as install } from "./install.ts";
 import { french as pictures } from "./pictures.ts";
 
 export const french: Words = {
@@ -85,5 +86,6 @@ export const french: Words = {
   countries: "Pays où l'application est proposée",
   released: "Le jour où elle doit paraître",
   ...pictures,
+  ...install,
   ...sharingIn("fr"),
 };
