@@ -11,3 +11,5 @@ export { platformNames } from "../src/core/ground/values/platform.ts";
 // The tables of the program that docs/ shows.
 export { carriers, termPlaces } from "../src/core/proving/audit/identity/carriers.ts";
 export { codePlaces } from "../src/core/proving/audit/place-kinds.ts";
+export { questions, stores } from "../src/core/stores/all.ts";
+export { dataKinds, dataMarks, purposes } from "../src/core/stores/data-kinds.ts";

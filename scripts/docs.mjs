@@ -29,6 +29,11 @@ const {
   rows,
   flagOf,
   keyRoleFacts,
+  questions,
+  stores,
+  dataKinds,
+  dataMarks,
+  purposes,
 } = await import(pathToFileURL(tables));
 
 const cell = (text) => text.replaceAll("|", "\\|");
@@ -70,6 +75,38 @@ const parts = {
           .filter(([option, { says }]) => !common.includes(option) || says !== rows.export.options[option].says)
           .map((each, at) => [at === 0 ? `[${name}](#${name.split(" ")[0]})` : "", written(each), each[1].says]),
       ),
+    ),
+  },
+  "docs/declarations.md": {
+    questions: table(
+      ["name", "", "words", "asked by"],
+      questions.map(({ name, asks, of, isSeveral, stores: askedBy, permission }) => [
+        `\`${name}\``,
+        `${asks}${permission ? ". Asked where the manifest asks for it" : ""}`,
+        name === "data" ? "none, or the kinds below" : `${of.join(", ")}${isSeveral ? " (several)" : ""}`,
+        askedBy.map((key) => stores[key].title).join(", "),
+      ]),
+    ),
+    kinds: table(
+      ["kind", "what it is", "App Privacy", "Data safety"],
+      Object.entries(dataKinds).map(([kind, says]) => [
+        `\`${kind}\``,
+        says,
+        stores["app-store"].data.kinds[kind].join(", "),
+        stores["google-play"].data.kinds[kind].join(", "),
+      ]),
+    ),
+    said: table(
+      ["word", "what it says", "App Privacy", "Data safety"],
+      [
+        ...Object.entries(dataMarks).map(([word, says]) => [`\`${word}\``, says, "", ""]),
+        ...Object.entries(purposes).map(([word, says]) => [
+          `\`${word}\``,
+          `purpose: ${says}`,
+          stores["app-store"].data.purposes[word] ?? "none: choose another",
+          stores["google-play"].data.purposes[word] ?? "none: choose another",
+        ]),
+      ],
     ),
   },
   "docs/keys.md": {

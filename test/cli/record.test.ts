@@ -46,7 +46,7 @@ describe("the board of the demo", () => {
       "identity-derived",
     ]);
     expect(isDone(of("saltmarsh"))).toBe(true);
-    expect(open("saltmarsh")[0]).toEqual(["news missing"]);
+    expect(open("saltmarsh")[0]).toEqual(["deletion missing", "news missing"]);
     expect(of("root-and-leaf").stores[0]?.problems.map(({ code }) => code)).toContain("platform-named");
     expect(open("high-hedges")[0]).toContain("privacy wrong");
     expect(open("orchard-lane")[0]).toContain("short wrong");
@@ -156,7 +156,7 @@ describe("one client's record", () => {
     edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("domain: 3acre.example\n", ""));
     const { code, out } = oxalis(folder, "board");
     expect(code).toBe(1);
-    expect(out).toMatch(/^3-acre +33 of 33 .*\n {2}domain is missing: web domain\. \(client\)$/m);
+    expect(out).toMatch(/^3-acre +35 of 35 .*\n {2}domain is missing: web domain\. \(client\)$/m);
     expect(out).toContain("2 clients, 0 complete for every store.");
     writeFileSync(join(folder, "clients/3-acre/brief.yaml"), "app: [\n");
     // Last, since nobody knows what it lacks.
@@ -257,7 +257,7 @@ describe("one client's record", () => {
       JSON.parse(oxalis(folder, "board", "3-acre", "--json").out).clients[0].stores[0].answers.find(
         (each: { name: string }) => each.name === name,
       );
-    expect(answer("data-photos")).toMatchObject({ answer: "no" });
+    expect(answer("data")).toMatchObject({ answer: "device-id: function" });
     const brief = "clients/3-acre/brief.yaml";
     edit(folder, brief, (text) => text.replace("store:\n", "store:\n  declares: { advertising: yes, voice: no }\n"));
     expect(answer("advertising")).toMatchObject({ answer: "yes" });
@@ -268,17 +268,25 @@ describe("one client's record", () => {
     edit(folder, "template.yaml", (text) => `${text}\nfeatures: { camera: { says: Photos of the crate } }\n`);
     edit(folder, brief, (text) => `${text}features: { camera: { usage: To show your crate } }\n`);
     // What stays on the device is not collected.
-    expect(answer("data-photos")).toMatchObject({ answer: "no" });
+    expect(answer("data")).toMatchObject({ answer: "device-id: function" });
     edit(folder, "template.yaml", (text) => text.replace("features: { ", "features: { analytics: { says: Visits }, "));
     edit(folder, brief, (text) => text.replace("features: { ", "features: { analytics: true, "));
-    expect(answer("data-usage")).toMatchObject({ answer: "used", because: expect.stringContaining("analytics") });
     const [own] = boardOf(folder, "3-acre");
     expect(own?.problems.map(({ code }) => code)).toContain("declaration-contradicted");
-    edit(folder, "template.yaml", (text) => text.replace('data-usage: "no"', "data-usage: linked"));
+    edit(folder, "template.yaml", (text) => text.replace("  data:", "  data:\n    interactions: [linked, analytics]"));
     expect(boardOf(folder, "3-acre")[0]?.problems.map(({ code }) => code)).not.toContain("declaration-contradicted");
     edit(folder, "template.yaml", (text) => text.replace("  encryption: exempt\n", ""));
     expect(boardOf(folder, "3-acre")[0]?.stores[1]?.problems.map(({ message }) => message)).toEqual([
       "App Store asks what nobody has answered: encryption.",
+    ]);
+    // A purpose that one store has and another has not.
+    edit(folder, "template.yaml", (text) =>
+      text.replace("[linked, analytics]", "[linked, analytics]\n    crashes: other"),
+    );
+    expect(boardOf(folder, "3-acre")[0]?.stores.map(({ problems }) => problems.map(({ code }) => code))).toEqual([
+      ["declaration-invalid"],
+      ["declaration-missing"],
+      expect.not.arrayContaining(["declaration-invalid"]),
     ]);
   });
 

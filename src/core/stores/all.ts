@@ -30,7 +30,11 @@ export type OfStores<T> = T & { stores: readonly StoreKey[] };
 /** Every question about an app, in the order in which stores ask. */
 export const questions: readonly OfStores<StoreQuestion>[] = [
   ...sharedQuestions.map((question) => ({ ...question, stores: keysOf(({ asks }) => asks.includes(question.name)) })),
-  ...allStores.flatMap(({ key, questions: own }) => own.map((question) => ({ ...question, stores: [key] }))),
+  // Two stores of one house may share a table of their own.
+  ...[...new Set(allStores.flatMap(({ questions: own }) => own))].map((question) => ({
+    ...question,
+    stores: keysOf(({ questions: own }) => own.includes(question)),
+  })),
 ];
 
 /** Every code that an account is known by. */

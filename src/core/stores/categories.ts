@@ -1,6 +1,6 @@
 export const contentKinds = ["app", "game"] as const;
 
-/** Who an app is for. */
+/** Who an app is for, in the words of clients. */
 export const audiences = ["all", "teenagers", "adults"] as const;
 
 /** Categories by the names that a brief has for them; each store says what it has for each. */

@@ -6,6 +6,7 @@ import type { Slot } from "../pictures/slots/slot.ts";
 import type { AccountCode } from "./account-code.ts";
 import type { CaptureRow } from "./capture-row.ts";
 import type { CategoryName } from "./categories.ts";
+import type { DataForm } from "./data-kinds.ts";
 import type { StoreQuestion } from "./question.ts";
 import type { SharedQuestion } from "./questions-in-common.ts";
 import type { RecordField } from "./record-fields.ts";
@@ -47,6 +48,8 @@ export interface StoreDefinition {
   mostNotes: number;
   /** Pictures of the running app that it shows. */
   captures: readonly CaptureRow[];
+  /** How it wants to be told which data the app collects. */
+  data: DataForm;
   /** What it asks of every app, of what several stores ask. */
   asks: readonly SharedQuestion[];
   /** What it alone asks. */

@@ -6,7 +6,11 @@ export interface StoreQuestion {
   asks: string;
   /** Words that may answer it. */
   of: readonly string[];
-  /** The store's rule behind it, whose documentation states it, and the day on which that was read. */
+  /** Several of its words together may answer it; the first of them then means none of the others. */
+  isSeveral?: true;
+  /** Asked only where the template's Android manifest asks for a permission of this name. */
+  permission?: RegExp;
+  /** The store's rule behind it, whose documentation states it, and the day for which that is known. */
   rule: string;
   source: string;
   asOf: string;

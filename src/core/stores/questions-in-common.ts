@@ -1,3 +1,4 @@
+import { dataKindNames } from "./data-kinds.ts";
 import type { StoreQuestion } from "./question.ts";
 
 const asOf = "2026-11-01";
@@ -6,14 +7,9 @@ const rating = {
   source: 'IARC questionnaire; App Store Connect help, "Set an app age rating"',
   asOf,
 };
-const data = {
-  of: ["no", "used", "linked", "shared"],
-  source: 'Play Console help, "Data safety"; App Store Connect help, "App privacy"; Partner Center, "Privacy policy"',
-  asOf,
-  isPersonal: true,
-} as const;
 
-const rated = <Name extends string>(name: Name, asks: string) => ({
+/** A question about what is shown, and how often. */
+const shown = <Name extends string>(name: Name, asks: string) => ({
   name,
   asks,
   of: ["none", "seldom", "often"],
@@ -21,79 +17,81 @@ const rated = <Name extends string>(name: Name, asks: string) => ({
   ...rating,
 });
 
-/** Only what leaves the device is collected: that an app uses a camera says nothing of it. */
-const collected = <Name extends string>(
-  name: Name,
-  what: string,
-  more: Pick<StoreQuestion, "locks" | "doubts"> = {},
-) => ({
-  name: `data-${name}` as const,
-  asks:
-    `Does the app collect ${what}? What stays on the device is not collected. ` +
-    "used: for the app alone; linked: to who somebody is; shared: with others",
-  rule: "Everything that leaves the device is declared, by kind, use and link to a person",
-  ...data,
-  ...more,
-});
-
-/** What the rating by age follows from. */
+/** What the rating by age follows from, wherever one is given. */
 const ofRating = [
-  rated("violence", "Does it show violence?"),
-  rated("fear", "Does it frighten?"),
-  rated("sex", "Does it show nudity or speak of sex?"),
-  rated("language", "Does it swear?"),
-  rated("drugs", "Does it show alcohol, tobacco or drugs?"),
-  rated("gambling", "Is there gambling, real or simulated?"),
+  shown("violence-fantasy", "Does it show violence as in cartoons or tales?"),
+  shown("violence", "Does it show violence as it is?"),
+  shown("fear", "Does it frighten?"),
+  shown("suggestive", "Does it hint at sex, or speak of it?"),
+  shown("sex", "Does it show nudity or sex?"),
+  shown("language", "Does it swear, or joke crudely?"),
+  shown("drugs", "Does it show alcohol, tobacco or drugs, or speak of them?"),
+  shown("gambling-simulated", "Can people play at gambling, without money?"),
   {
-    name: "talk",
-    asks: "Can people write to each other, or show what they made?",
+    name: "gambling",
+    asks: "Can people gamble for money?",
+    of: yesNo,
+    rule: "Gambling for money needs licences, and is not offered everywhere",
+    ...rating,
+  },
+  {
+    name: "loot-boxes",
+    asks: "Can people buy something without knowing what is in it?",
+    of: yesNo,
+    rule: "What is in it by chance is declared, with its chances",
+    ...rating,
+  },
+  {
+    name: "messaging",
+    asks: "Can people write to each other?",
+    of: yesNo,
+    rule: "Who writes to whom can be blocked and reported",
+    ...rating,
+    locks: { features: ["chat"], answer: "yes", because: "the app lets people write to each other" },
+  },
+  {
+    name: "user-content",
+    asks: "Can people show others what they made: pictures, texts, comments?",
     of: yesNo,
     rule: "What people make has to be reported, blocked and taken down",
     ...rating,
-    locks: { features: ["chat", "comments"], answer: "yes", because: "the app lets people write to each other" },
+    locks: { features: ["comments"], answer: "yes", because: "the app shows what people write" },
   },
-] as const satisfies readonly StoreQuestion[];
-
-/** Which data the app collects. */
-const ofData = [
-  collected("location", "where somebody is"),
-  collected("contacts", "whom somebody knows"),
-  collected("photos", "photos or videos"),
-  collected("voice", "what somebody says"),
-  collected("account", "name, e-mail or an account", {
-    doubts: {
-      features: ["sign-in"],
-      answers: ["no", "used"],
-      because: "people sign in, and what says who they are is linked to them, unless it stays on the device",
-    },
-  }),
-  collected("purchases", "what somebody bought"),
-  collected("usage", "how somebody uses the app", {
-    locks: {
-      features: ["analytics"],
-      answer: "used",
-      because: "the app has analytics, and so tells how it is used",
-    },
-  }),
-  collected("identifiers", "identifiers of a device"),
+  {
+    name: "open-web",
+    asks: "Can people reach any page of the web in it?",
+    of: yesNo,
+    rule: "An app that opens any page is rated as the web is",
+    ...rating,
+  },
 ] as const satisfies readonly StoreQuestion[];
 
 /** What some stores ask besides. */
 const further = [
   {
+    name: "data",
+    asks: "Which data leaves the device, and what for? What stays on it is not collected",
+    of: ["none", ...dataKindNames],
+    isSeveral: true,
+    rule: "Everything that leaves the device is declared, by kind, use and link to a person",
+    source: 'Play Console help, "Data safety"; App Store Connect help, "App privacy"; Partner Center, "Privacy policy"',
+    asOf,
+    isPersonal: true,
+  },
+  {
     name: "tracking",
     asks: "Are people followed across apps and websites of others?",
     of: yesNo,
     rule: "Following people needs their consent first, and a text that asks for it",
-    source: 'App Review Guidelines, 5.1.2; Play Console help, "Data safety"',
+    source: 'App Review Guidelines, 5.1.2; Apple, "User privacy and data use"',
     asOf,
     isPersonal: true,
   },
   {
     name: "deletion",
-    asks: "Can people have their account and data deleted?",
+    asks: "Can people have their account and data deleted? no account: none can be made in the app",
     of: ["yes", "no", "no account"],
-    rule: "Where an account can be made in the app, it can be deleted there",
+    rule: "Where an account can be made in the app, it can be deleted there, and Google wants an address for it",
     source: 'App Review Guidelines, 5.1.1(v); Play Console help, "Account deletion"',
     asOf,
     doubts: {
@@ -107,7 +105,7 @@ const further = [
     asks: "Does the app show advertising?",
     of: yesNo,
     rule: "Apps with advertising are marked",
-    source: 'Play Console help, "Ads declaration"',
+    source: 'Play Console help, "Ads declaration"; App Store Connect help, "Set an app age rating"',
     asOf,
     locks: { features: ["ads"], answer: "yes", because: "the app shows advertising" },
   },
@@ -116,20 +114,12 @@ const further = [
     asks: "Which encryption does it use? exempt: what the system brings, for connections and sign-in",
     of: ["none", "exempt", "own"],
     rule: "Encryption of one's own needs papers for export",
-    source: 'App Store Connect help, "Overview of export compliance"',
-    asOf,
-  },
-  {
-    name: "accessibility",
-    asks: "Has it been tried with a screen reader and large type?",
-    of: yesNo,
-    rule: "What is declared as accessible has to be",
-    source: 'App Store Connect help, "Accessibility nutrition labels"; Partner Center, "Product declarations"',
+    source: 'App Store Connect help, "Overview of export compliance"; Partner Center, "Export controls"',
     asOf,
   },
 ] as const satisfies readonly StoreQuestion[];
 
-const all = [...ofRating, ...ofData, ...further] as const;
+const all = [...ofRating, ...further] as const;
 
 /** What a question is called that several stores ask. */
 export type SharedQuestion = (typeof all)[number]["name"];
@@ -138,4 +128,4 @@ export type SharedQuestion = (typeof all)[number]["name"];
 export const sharedQuestions: readonly (StoreQuestion & { name: SharedQuestion })[] = all;
 
 /** Those that every store asks. */
-export const askedEverywhere: readonly SharedQuestion[] = [...ofRating, ...ofData].map(({ name }) => name);
+export const askedEverywhere: readonly SharedQuestion[] = [...ofRating.map(({ name }) => name), "data"];

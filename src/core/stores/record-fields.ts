@@ -1,5 +1,5 @@
 import type { Who } from "../ground/problems/who.ts";
-import { audiences, contentKinds } from "./categories.ts";
+import { contentKinds } from "./categories.ts";
 
 /** What is known of a field of a store's record, whichever store asks for it. */
 export type RecordFieldFact = {
@@ -60,11 +60,10 @@ const facts = {
   },
   audience: {
     says: "Who it is for",
-    takes: "all, teenagers or adults",
+    takes: "teenagers, adults, all (children too), or ages: 0-5, 6-8, 9-12, 13-15, 16-17, 18+",
     at: ["store", "audience"],
-    form: "choice",
-    of: audiences,
-    example: "all",
+    form: "list",
+    example: "13-15, 16-17, 18+",
     who: "client",
   },
   email: { says: "Contact e-mail", at: ["email"], form: "email", example: "shop@hillfarm.example", who: "client" },
@@ -74,6 +73,14 @@ const facts = {
     at: ["store", "support"],
     form: "address",
     example: "https://hillfarm.example/help",
+    who: "client",
+  },
+  deletion: {
+    says: "Address where people have their account deleted",
+    takes: "a page, or the part of one, that says how",
+    at: ["store", "deletion"],
+    form: "address",
+    example: "https://hillfarm.example/delete-account",
     who: "client",
   },
   marketing: {

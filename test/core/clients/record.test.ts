@@ -27,7 +27,7 @@ const whole: Partial<Record<RecordField, string>> = {
   news: "The first boxes.",
   category: "food",
   kind: "app",
-  audience: "all",
+  audience: "18+",
   email: "hello@hillfarm.example",
   support: "https://hillfarm.example/help",
   marketing: "https://hillfarm.example",
@@ -67,6 +67,7 @@ const record = (
   derived: new Set(),
   features: [],
   declared: [],
+  collected: [],
   captures: captures(),
   policies: [],
   values: Object.fromEntries(

@@ -23,7 +23,7 @@ const sound: Readonly<Partial<Record<RecordField, string>>> = {
   highlights: "A crate a week\nPause at any time",
   category: "shopping",
   kind: "app",
-  audience: "all",
+  audience: "13-15\n16-17\n18+",
   email: "shop@hill.example",
   support: "https://hill.example/help",
   marketing: "https://hill.example",
@@ -67,8 +67,13 @@ const record = ({ values = {}, more = {} }: Given): StoreRecord => ({
   features: [],
   declared: questions.map((declaration) => ({
     declaration,
-    answer: trace({ by: "brief", note: "", value: declaration.of[0] ?? "" }),
+    answer: trace({
+      by: "brief",
+      note: "",
+      value: declaration.name === "deletion" ? "no account" : (declaration.of[0] ?? ""),
+    }),
   })),
+  collected: [],
   captures,
   policies: [],
   derived: new Set(),

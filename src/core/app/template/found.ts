@@ -92,6 +92,8 @@ export interface PartSurvey extends Found {
   namespace?: string;
   /** The level of the system that it is made for, and where it says so. */
   target?: { level: number; place: Place };
+  /** Permissions that its manifests ask for, by their full names; those that libraries bring are not among them. */
+  permissions?: readonly string[];
   /**
    * Targets that are signed each for itself: the app, and what it brings along, with what follows the app's
    * identifier.

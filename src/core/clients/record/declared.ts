@@ -1,60 +1,132 @@
-import { layersOf } from "../../agency/workspace/layers.ts";
 import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
 import { expectedAmong } from "../../ground/problems/nearest.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
 import { type Step, type Traced, trace, withStep, writtenAt } from "../../ground/values/trail.ts";
 import { type OfStores, questions } from "../../stores/all.ts";
+import type { Collected } from "../../stores/data-kinds.ts";
 import type { StoreQuestion } from "../../stores/question.ts";
+import { type Answered, answersOf, wordsIn } from "./answers.ts";
+import { againstData, collectedFrom } from "./collected.ts";
+
+type Question = OfStores<StoreQuestion>;
 
 /** A question as it is answered for a client. */
 export interface Declared {
-  declaration: OfStores<StoreQuestion>;
+  declaration: Question;
+  /** Words with commas between them where it may have several. */
   answer: Traced | undefined;
   /** Why there is one right answer. */
   because?: string;
 }
 
+/** How a client's app answers the stores. */
+export interface AllDeclared {
+  declared: readonly Declared[];
+  /** The data that leaves the device; empty as well where nobody has said it. */
+  collected: readonly Collected[];
+  problems: readonly Problem[];
+}
+
+/** What an app has and asks for, which some questions hang on. */
+export interface Having {
+  /** Features that are on. */
+  features: readonly string[];
+  /** Permissions that the template's Android manifest asks for. */
+  permissions: readonly string[];
+}
+
 /** How each question is answered for a client: once in template.yaml, otherwise for groups and clients. */
-export function declaredFor(
-  workspace: Workspace,
-  client: Client,
-  features: readonly string[],
-): { declared: Declared[]; problems: Problem[] } {
-  const problems: Problem[] = unknownNames(workspace, client);
-  const declared = questions.map((declaration): Declared => {
-    const { name, of, locks, doubts } = declaration;
-    const given = answerOf(workspace, client, name);
-    if (given && !of.includes(given.value)) {
-      const expected = of.join(", ");
-      const message = `"${given.value}" does not answer ${name}: ${declaration.asks}`;
-      problems.push(problem("declaration-invalid", message, { client: client.key, place: writtenAt(given), expected }));
-      return { declaration, answer: undefined };
-    }
-    const doubted = doubts?.features.some((each) => features.includes(each)) && given;
-    if (doubts && doubted && doubts.answers.includes(doubted.value)) {
-      const message = `${name} says "${doubted.value}", and ${doubts.because}.`;
-      problems.push(
-        problem("declaration-doubtful", message, {
-          ...{ client: client.key, place: writtenAt(doubted), severity: "warning" },
+export function declaredFor(workspace: Workspace, client: Client, having: Having): AllDeclared {
+  const answered = answersOf(workspace, client);
+  const { answer, collected, problems } = collectedFrom(answered, client.key);
+  const asked = questions.filter(
+    ({ permission }) => !permission || having.permissions.some((each) => permission.test(each)),
+  );
+  const each = asked.map((declaration) =>
+    declaration.name === "data"
+      ? { declared: { declaration, answer: problems.length > 0 ? undefined : answer }, problems }
+      : answerTo(declaration, answered, client.key, having),
+  );
+  const declared = each.map(({ declared }) => declared);
+  const tracking = declared.find(({ declaration }) => declaration.name === "tracking")?.answer?.value;
+  const against = answer === undefined ? [] : againstData(collected, having.features, tracking);
+  return {
+    declared,
+    collected,
+    problems: [
+      ...unknownNames(answered, client.key),
+      ...each.flatMap(({ problems: own }) => own),
+      ...against.map(({ isSure, says }) =>
+        problem(
+          isSure ? "declaration-contradicted" : "declaration-doubtful",
+          `data says "${answer?.value}", but ${says}.`,
+          {
+            ...{ client: client.key, place: answer && writtenAt(answer), severity: isSure ? "error" : "warning" },
+          },
+        ),
+      ),
+    ],
+  };
+}
+
+interface One {
+  declared: Declared;
+  problems: readonly Problem[];
+}
+
+/** An answer of one word, or of several. */
+function answerTo(declaration: Question, answered: readonly Answered[], client: string, having: Having): One {
+  const { name, asks, of, isSeveral, permission } = declaration;
+  const given = givenTo(declaration, answered);
+  const tell = (code: "declaration-invalid" | "declaration-contradicted", message: string, expected: string): Problem =>
+    problem(code, message, { client, place: given && writtenAt(given), expected });
+  const words = given ? wordsIn(given.value) : [];
+  const [none] = of;
+  const isFit =
+    words.length > 0 &&
+    words.every((word) => of.includes(word)) &&
+    (isSeveral ? words.length === 1 || !words.includes(none ?? "") : words.length === 1);
+  if (given && !isFit) {
+    const message = `"${given.value}" does not answer ${name}: ${asks}`;
+    const expected = isSeveral ? `${none}, or one or more of ${of.slice(1).join(", ")}` : of.join(", ");
+    return { declared: { declaration, answer: undefined }, problems: [tell("declaration-invalid", message, expected)] };
+  }
+  const unneeded =
+    permission && given?.value === "not needed" && having.permissions.find((each) => permission.test(each));
+  if (unneeded) {
+    const message = `${name} says "not needed", but the template's manifest asks for ${unneeded}.`;
+    const problems = [tell("declaration-contradicted", message, `declared, or a manifest without it`)];
+    return { declared: { declaration, answer: given }, problems };
+  }
+  return held(declaration, given, client, having.features);
+}
+
+/** An answer, held against what the app has: what leaves one right answer, and what makes one unlikely. */
+function held(declaration: Question, given: Traced | undefined, client: string, features: readonly string[]): One {
+  const { name, locks, doubts } = declaration;
+  const isOn = (names: readonly string[] = []) => names.some((each) => features.includes(each));
+  const doubted = doubts && isOn(doubts.features) && given && doubts.answers.includes(given.value);
+  const problems = doubted
+    ? [
+        problem("declaration-doubtful", `${name} says "${given.value}", and ${doubts.because}.`, {
+          ...{ client, place: writtenAt(given), severity: "warning" },
         }),
-      );
-    }
-    const on = locks?.features.filter((each) => features.includes(each)) ?? [];
-    if (!locks || on.length === 0) return { declaration, answer: given };
-    const { answer, because } = locks;
-    // "linked" and "shared" say more than "used": they are no contradiction.
-    const denies = given && (of.includes("used") ? given.value === "no" : given.value !== answer);
-    if (denies) {
-      const message = `${name} says "${given.value}", but ${because}.`;
-      const detail = { client: client.key, place: writtenAt(given), expected: answer };
-      problems.push(problem("declaration-contradicted", message, detail));
-    }
-    const step: Step = { by: "rule", note: `one right answer: ${because}`, value: answer };
-    const settled = given && !denies && of.includes("used") ? given : given ? withStep(given, step) : trace(step);
-    return { declaration, answer: settled, because };
-  });
-  return { declared, problems };
+      ]
+    : [];
+  if (!locks || !isOn(locks.features)) return { declared: { declaration, answer: given }, problems };
+  const { answer, because } = locks;
+  const denied =
+    given && given.value !== answer
+      ? [
+          problem("declaration-contradicted", `${name} says "${given.value}", but ${because}.`, {
+            ...{ client, place: writtenAt(given), expected: answer },
+          }),
+        ]
+      : [];
+  const step: Step = { by: "rule", note: `one right answer: ${because}`, value: answer };
+  const settled = given ? withStep(given, step) : trace(step);
+  return { declared: { declaration, answer: settled, because }, problems: [...problems, ...denied] };
 }
 
 /** The answers that a store asks for. */
@@ -63,7 +135,10 @@ export const declaredTo = (store: StoreKey, declared: readonly Declared[]): Decl
 
 /** Whether any answer says that the app handles what belongs to a person. */
 const isPersonal = (declared: readonly Declared[]): boolean =>
-  declared.some(({ declaration, answer }) => declaration.isPersonal && answer !== undefined && answer.value !== "no");
+  declared.some(
+    ({ declaration, answer }) =>
+      declaration.isPersonal && answer !== undefined && !["no", "none"].includes(answer.value),
+  );
 
 /** Features with which an app has a policy of privacy, whatever of them leaves the device (App Review, 5.1.1; Play). */
 const personalFeatures = ["camera", "contacts", "location", "microphone", "photos", "sign-in"];
@@ -72,44 +147,36 @@ const personalFeatures = ["camera", "contacts", "location", "microphone", "photo
 export const wantsPolicy = (features: readonly string[], declared: readonly Declared[]): boolean =>
   features.some((each) => personalFeatures.includes(each)) || isPersonal(declared);
 
-/** YAML takes yes and no for themselves, and true and false for truth. */
-const asWord = (value: string | boolean): string => (value === true ? "yes" : value === false ? "no" : value);
-
-function answerOf(workspace: Workspace, client: Client, name: string): Traced | undefined {
-  const { data, document } = workspace.notes;
-  const first = data.declares[name];
-  const steps: Step[] = [
-    ...(first === undefined
-      ? []
-      : [
-          {
-            by: "agency" as const,
-            note: "the template's answer",
-            value: asWord(first),
-            place: document.placeOf(["declares", name]),
-          },
-        ]),
-    ...layersOf(workspace, client).flatMap(({ data: layer, document: at, path, step }): Step[] => {
-      const value = layer?.store?.declares?.[name];
-      return value === undefined
-        ? []
-        : [{ ...step, value: asWord(value), place: at.placeOf([...path, "store", "declares", name]) }];
-    }),
-  ];
+/** What somebody has answered, step by step; words of a list in the order of its table. */
+function givenTo({ name, of, isSeveral }: Question, answered: readonly Answered[]): Traced | undefined {
+  const steps = answered.flatMap(({ declares, step, placeOf }): Step[] => {
+    const said = declares[name];
+    if (said === undefined || (typeof said === "object" && !Array.isArray(said))) return [];
+    const words = wordsIn(said as string | boolean | readonly string[]);
+    const sorted = isSeveral ? [...words].sort((a, b) => of.indexOf(a) - of.indexOf(b)) : words;
+    return [{ ...step, value: sorted.join(", "), place: placeOf([name]) }];
+  });
   const [head, ...more] = steps;
   return head && trace(head, ...more);
 }
 
-function unknownNames(workspace: Workspace, client: Client): Problem[] {
+/** What questions were called before, and how they are asked now. */
+const formerly: Readonly<Record<string, string>> = {
+  talk: "messaging, and user-content",
+  hardware: "hardware: a list",
+};
+
+function unknownNames(answered: readonly Answered[], client: string): Problem[] {
   const names = questions.map(({ name }) => name);
-  return layersOf(workspace, client).flatMap(({ data, document, path }) =>
-    Object.keys(data?.store?.declares ?? {})
+  return answered.flatMap(({ declares, placeOf }) =>
+    Object.keys(declares)
       .filter((name) => !names.includes(name))
       .map((name) =>
         problem("declaration-invalid", `No question is called "${name}".`, {
-          client: client.key,
-          place: document.placeOf([...path, "store", "declares", name], "key"),
-          expected: expectedAmong(name, names, "a question that oxalis board --json lists"),
+          ...{ client, place: placeOf([name], "key") },
+          expected: name.startsWith("data-")
+            ? "data, with what leaves the device by kind"
+            : (formerly[name] ?? expectedAmong(name, names, "a question that oxalis board --json lists")),
         }),
       ),
   );

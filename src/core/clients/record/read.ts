@@ -1,5 +1,6 @@
 import { approvals } from "../../agency/history/approvals.ts";
 import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
+import { openTemplate } from "../../app/survey/template.ts";
 import { furtherNames, type Resolved, type Variant } from "../../app/variant/variant.ts";
 import { ofClient, type Problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
@@ -66,7 +67,8 @@ function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Pr
   }
   const features = variant.features.filter(({ isOn }) => isOn).map(({ name }) => name);
   const { captures, problems: ofCaptures } = readCaptures(client);
-  const { declared, problems: unanswered } = declaredFor(workspace, client, features);
+  const having = { features, permissions: askedPermissions(workspace) };
+  const { declared, collected, problems: unanswered } = declaredFor(workspace, client, having);
   const former = formerVersion(client, variant);
   const isMade = policy.at !== undefined && values.privacy?.first?.value === policy.at;
   return {
@@ -76,6 +78,7 @@ function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Pr
       values,
       features,
       declared,
+      collected,
       captures,
       policies: isMade ? policy.texts : [],
       derived: new Set(fieldNames.filter((field) => isWorkedOut(variant.values[field]))),
@@ -90,6 +93,19 @@ function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Pr
       ...(wantsPolicy(features, declared) && !values.privacy ? [policyMissing(client.key)] : []),
     ],
   };
+}
+
+/** Asked for once for each client. */
+const known = new WeakMap<Workspace, readonly string[]>();
+
+/** What the template's Android manifests ask for; nothing where it cannot be read: that is told elsewhere. */
+function askedPermissions(workspace: Workspace): readonly string[] {
+  const before = known.get(workspace);
+  if (before) return before;
+  const template = attempt(() => openTemplate(workspace));
+  const asked = template.ok ? template.value.parts.flatMap(({ permissions = [] }) => permissions) : [];
+  known.set(workspace, asked);
+  return asked;
 }
 
 /** Whether nobody has said it: neither the client, nor its group, nor the agency. */

@@ -1,6 +1,7 @@
 import type { Field } from "../../ground/values/fields.ts";
 import type { Traced } from "../../ground/values/trail.ts";
 import type { Varying } from "../../ground/values/varying.ts";
+import type { Collected } from "../../stores/data-kinds.ts";
 import type { RecordField } from "../../stores/record-fields.ts";
 import type { Capture } from "./captures.ts";
 import type { Declared } from "./declared.ts";
@@ -25,6 +26,8 @@ export interface StoreRecord {
   features: readonly string[];
   /** How the stores' questions are answered. */
   declared: readonly Declared[];
+  /** The data that leaves the device. */
+  collected: readonly Collected[];
   /** Pictures of the running app. */
   captures: readonly Capture[];
   /** Privacy policies that are made for it; none where it names one of its own. */

@@ -38,6 +38,14 @@ export const headings: Readonly<Record<string, readonly string[]>> = {
   "store.countries": ["countries", "country", "länder", "land", "pays", "países", "país"],
   "store.released": ["release date", "erscheint am", "date de parution", "fecha de publicación"],
   "store.support": ["support page", "help page", "hilfeseite", "page d aide", "página de ayuda"],
+  "store.deletion": [
+    "account deletion",
+    "delete account",
+    "konto löschen",
+    "kontolöschung",
+    "suppression du compte",
+    "eliminar cuenta",
+  ],
   "store.privacy": [
     ...["privacy policy", "privacy page", "datenschutz", "datenschutzerklärung"],
     ...["confidentialité", "politique de confidentialité", "política de privacidad", "privacidad"],

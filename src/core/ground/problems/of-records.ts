@@ -14,6 +14,10 @@ export const ofRecords = {
     title: "A text that is longer than the store takes",
     fix: "Shorten it; what is said first is what is seen.",
   },
+  "audience-children": {
+    title: "An app that is said to be for children too",
+    fix: "Give the ages that it is made for: `audience: [13-15, 16-17, 18+]`; an app for children has rules of its own.",
+  },
   "identity-derived": {
     title: "What a store assigns to an app, and nobody has given",
     fix: "Reserve the name in the store, and give what it shows under the app's identity, in the brief.",

@@ -1,4 +1,5 @@
 import type { Waiver } from "../../agency/workspace/schema/store.ts";
+import { purposesOf, withoutPurpose } from "../../clients/record/collected.ts";
 import { asTaken, characters } from "../../clients/record/count.ts";
 import { type Declared, declaredTo } from "../../clients/record/declared.ts";
 import type { StoreRecord } from "../../clients/record/record.ts";
@@ -112,6 +113,16 @@ export function standingIn(
       ...captured.problems,
       ...unansweredProblems(store, record, unanswered),
       ...unassigned(store, record),
+      ...withoutPurpose(store, record.collected).map(({ kind, purposes }) =>
+        problem(
+          "declaration-invalid",
+          `${store.title} has no purpose "${purposes.join(", ")}", which ${kind} is for.`,
+          {
+            ...{ client: record.client, about: ["declares", "data"] },
+            expected: purposesOf(store).join(", "),
+          },
+        ),
+      ),
     ],
     passed: found.flatMap(({ rule, findings }) =>
       findings.length === 0 ? [{ code: rule.code, says: rule.says }] : [],

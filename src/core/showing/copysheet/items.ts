@@ -1,3 +1,4 @@
+import { dataLines } from "../../clients/record/collected.ts";
 import { asTaken } from "../../clients/record/count.ts";
 import { declaredTo } from "../../clients/record/declared.ts";
 import type { StoreRecord } from "../../clients/record/record.ts";
@@ -6,6 +7,7 @@ import { isError, type Problem } from "../../ground/problems/problem.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import { languagesFor } from "../../proving/standing/rules/facts.ts";
 import { categoryIn } from "../../proving/standing/rules/texts.ts";
+import { agesSaid } from "../../stores/ages.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
 import { placeInBrief } from "../../stores/record-fields.ts";
 import { type RecordRow, rowsFor } from "../../stores/record-row.ts";
@@ -48,10 +50,17 @@ export const itemsOf = ({ identifier, store, record, problems }: ItemsFrom): She
     item("identifier", "Identifier", identifier),
     ...rowsFor(store.record, record.features).flatMap((row) => rowItems(row, { store, record, problems })),
   ],
-  questions: declaredTo(store.key, record.declared).map(({ declaration: { name, asks }, answer }) =>
-    answer ? item(`declares.${name}`, asks, answer.value) : { title: asks, lacks: "Missing: nobody has answered it." },
+  questions: declaredTo(store.key, record.declared).flatMap(
+    ({ declaration: { name, asks }, answer }): (SheetItem | LackingItem)[] => {
+      if (!answer) return [{ title: asks, lacks: "Missing: nobody has answered it." }];
+      if (name !== "data") return [item(`declares.${name}`, asks, answer.value)];
+      return dataLines(store, record.collected).map(({ title, text }) => item(`declares.data.${slugOf(title)}`, title, text));
+    },
   ),
 });
+
+/** An id is written in a command: small letters and hyphens alone. */
+const slugOf = (title: string): string => title.toLowerCase().replace(/[^a-z0-9]+/g, "-");
 
 export const isThere = (each: SheetItem | LackingItem): each is SheetItem => "id" in each;
 
@@ -96,5 +105,9 @@ function faultsOf({ field }: RecordRow, language: string, faults: readonly Probl
 }
 
 /** A value as the store's own form takes it. */
-const taken = (value: string, row: RecordRow, store: StoreDefinition): string =>
-  row.field === "category" || row.field === "subcategory" ? (categoryIn(store, value) ?? value) : asTaken(value, row);
+const taken = (value: string, row: RecordRow, store: StoreDefinition): string => {
+  if (row.field === "audience") return agesSaid(value);
+  return row.field === "category" || row.field === "subcategory"
+    ? (categoryIn(store, value) ?? value)
+    : asTaken(value, row);
+};

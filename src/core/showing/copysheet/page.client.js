@@ -56,6 +56,7 @@ for (const item of items) {
     show();
     showKeep();
   });
+  if (!button) continue;
   const isWrong = item.classList.contains("wrong");
   let isSure = !isWrong;
   button.addEventListener("click", async () => {

@@ -56,7 +56,7 @@ function Page({ agency, accent, onAccent, name, identifier, store, record, stand
           ))}
           <h2 class="questions">Questions</h2>
           {items.questions.map((each) => (
-            <Entry of={each} isEntered={isEntered(each)} key={each.title} />
+            <Answer of={each} isEntered={isEntered(each)} key={each.title} />
           ))}
           <section class="keep" hidden>
             <h2 class="questions">To keep what is ticked with the record</h2>
@@ -91,6 +91,20 @@ function Pictures({ standing, record }: { standing: CaptureStanding; record: Sto
           ))}
         </ul>
       )}
+    </article>
+  );
+}
+
+/** What is ticked in a store's form, and not typed. */
+function Answer(props: { of: SheetItem | LackingItem; isEntered: boolean }) {
+  const { of, isEntered } = props;
+  if (!isThere(of)) return <Entry {...props} />;
+  return (
+    <article class="item answer" data-id={`${of.id}:${of.sum}`}>
+      <label>
+        <input type="checkbox" checked={isEntered} /> <h2>{of.title}</h2>
+      </label>
+      <b>{of.text}</b>
     </article>
   );
 }

@@ -8,6 +8,7 @@ const groupOf: Readonly<Partial<Record<RecordField, Word>>> = {
   support: "addresses",
   marketing: "addresses",
   privacy: "addresses",
+  deletion: "addresses",
   email: "people",
   contactName: "people",
   contactEmail: "people",

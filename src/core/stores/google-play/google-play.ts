@@ -3,6 +3,7 @@ import { askedEverywhere } from "../questions-in-common.ts";
 import { googlePlayAccounts } from "./accounts.ts";
 import { googlePlayCaptures } from "./captures.ts";
 import { googlePlayCategories } from "./categories.ts";
+import { googlePlayData } from "./data.ts";
 import { googlePlayLanguages } from "./languages.ts";
 import { googlePlayPictures } from "./pictures.ts";
 import { googlePlayQuestions } from "./questions.ts";
@@ -22,7 +23,8 @@ export const googlePlay: StoreDefinition = {
   creates: ["name", "kind", "price"],
   seenFirst: 80,
   captures: googlePlayCaptures,
-  asks: [...askedEverywhere, "tracking", "deletion", "advertising"],
+  data: googlePlayData,
+  asks: [...askedEverywhere, "deletion", "advertising"],
   questions: googlePlayQuestions,
   accounts: googlePlayAccounts,
   share: shareGooglePlay,

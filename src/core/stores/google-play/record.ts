@@ -14,6 +14,7 @@ export const googlePlayRecord: readonly RecordRow[] = [
   { field: "email", title: "Email address", need: "required", ...listing },
   { field: "marketing", title: "Website", need: "recommended", ...listing },
   { field: "privacy", title: "Privacy policy", need: "required", ...content },
+  { field: "deletion", title: "Delete account URL", need: "optional", ...content },
   { field: "audience", title: "Target audience", need: "required", ...content },
   { field: "reviewUser", title: "App access", need: "required", feature: "sign-in", ...content },
   { field: "price", title: "Price", need: "required", ...pricing },

@@ -1,9 +1,10 @@
 import { appleAccounts } from "../apple/accounts.ts";
 import { appleCategories } from "../apple/categories.ts";
+import { appleData } from "../apple/data.ts";
 import { appleGoods } from "../apple/goods.ts";
 import { appleLanguages } from "../apple/languages.ts";
 import { appleMac, appleMobile } from "../apple/names.ts";
-import { appleAsks } from "../apple/questions.ts";
+import { appleAsks, appleQuestions } from "../apple/questions.ts";
 import { appleRecord } from "../apple/record.ts";
 import { shareApple } from "../apple/share.ts";
 import type { StoreDefinition } from "../definition.ts";
@@ -21,8 +22,9 @@ export const macAppStore: StoreDefinition = {
   creates: ["name", "sku"],
   seenFirst: 170,
   captures: macAppStoreCaptures,
+  data: appleData,
   asks: appleAsks,
-  questions: [],
+  questions: appleQuestions,
   accounts: appleAccounts,
   share: shareApple,
   categories: appleCategories,

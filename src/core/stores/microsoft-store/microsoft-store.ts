@@ -3,6 +3,7 @@ import { askedEverywhere } from "../questions-in-common.ts";
 import { microsoftStoreAccounts } from "./accounts.ts";
 import { microsoftStoreCaptures } from "./captures.ts";
 import { microsoftStoreCategories } from "./categories.ts";
+import { microsoftStoreData } from "./data.ts";
 import { microsoftStoreQuestions } from "./questions.ts";
 import { microsoftStoreRecord } from "./record.ts";
 import { shareMicrosoft } from "./share.ts";
@@ -18,7 +19,8 @@ export const microsoftStore: StoreDefinition = {
   creates: ["name"],
   seenFirst: 200,
   captures: microsoftStoreCaptures,
-  asks: [...askedEverywhere, "advertising", "accessibility"],
+  data: microsoftStoreData,
+  asks: [...askedEverywhere, "advertising", "encryption"],
   questions: microsoftStoreQuestions,
   accounts: microsoftStoreAccounts,
   share: shareMicrosoft,

@@ -1,15 +1,37 @@
 import type { StoreQuestion } from "../question.ts";
 
 const asOf = "2026-11-01";
+const hardware = [
+  "none",
+  "touch",
+  "keyboard",
+  "mouse",
+  "camera",
+  "microphone",
+  "bluetooth",
+  "nfc",
+  "gamepad",
+  "motion",
+  "telephony",
+] as const;
+const requirements = {
+  of: hardware,
+  isSeveral: true,
+  rule: "Devices without what is required are not offered the app; without what is recommended, people are told",
+  source: 'Partner Center, "System requirements"',
+  asOf,
+} as const;
 
 /** What the Microsoft Store alone asks of every app. */
 export const microsoftStoreQuestions: readonly StoreQuestion[] = [
+  { name: "hardware", asks: "Which hardware does it need at least?", ...requirements },
+  { name: "hardware-wanted", asks: "Which hardware is it better with?", ...requirements },
   {
-    name: "hardware",
-    asks: "Does it need hardware that some devices lack?",
-    of: ["none", "camera", "location", "bluetooth", "touch"],
-    rule: "Devices without it are not offered the app",
-    source: 'Partner Center, "System requirements"',
+    name: "accessible",
+    asks: "Has it been tested against guidelines for accessibility?",
+    of: ["yes", "no"],
+    rule: "What is declared as accessible has to be",
+    source: 'Partner Center, "Product declarations"',
     asOf,
   },
 ];

@@ -25,6 +25,7 @@ const record = (values: Partial<Record<RecordField, string>>, french: Partial<Re
     languages: ["en", "fr"],
     features: [],
     declared: [],
+    collected: [],
     captures: [],
     policies: [],
     derived: new Set(),

@@ -3,6 +3,7 @@ import { day } from "../../../ground/values/day.ts";
 import { languageTag } from "../../../ground/values/language.ts";
 import { variableForm } from "../../../ground/values/secret.ts";
 import { storeKeys } from "../../../ground/values/store.ts";
+import { ageBands } from "../../../stores/ages.ts";
 import { accountCodes } from "../../../stores/all.ts";
 import { audiences, categoryNames, contentKinds } from "../../../stores/categories.ts";
 import { declaresSchema } from "./declares.ts";
@@ -60,10 +61,13 @@ export const storeSchema = z
     category: z.enum(categoryNames),
     subcategory: z.enum(categoryNames),
     kind: z.enum(contentKinds),
-    audience: z.enum(audiences),
+    audience: z
+      .union([z.array(z.enum(ageBands)).min(1), prose(80)])
+      .describe(`${audiences.join(", ")}, or ages: ${ageBands.join(", ")}`),
     support: prose(500).describe("Address of a page"),
     marketing: prose(500).describe("Address of a page"),
     privacy: prose(500).describe("Address of a page"),
+    deletion: prose(500).describe("Address of a page where people have their account deleted"),
     contact: z.strictObject({ name: prose(200), email: prose(200), phone: prose(60) }).partial(),
     price: prose(40).describe("free, or an amount with its currency, such as 2.99 EUR"),
     countries: z.union([prose(40), words(40)]).describe("all, or codes of countries such as DE"),

@@ -52,6 +52,7 @@ export const surveyAndroid: SurveyPart = (template, { wants, inStore }) => {
     names: heldValues(fills, "app.label", "app.name"),
     ...(namespace ? { namespace } : {}),
     ...targetOf(template, first),
+    permissions: [...new Set(modules.flatMap((module) => permissionsOf(template, module)))],
     fills,
     pictures: [
       ...surveys.flatMap((each) => each.pictures),
@@ -85,6 +86,14 @@ function targetOf(template: Folder, { script }: AppModule): Pick<PartSurvey, "ta
   const level = Number(found?.site.value);
   return found && Number.isInteger(level) ? { target: { level, place: placeAt(source, found.site.start) } } : {};
 }
+
+/** What an app's manifests ask for. */
+const permissionsOf = (template: Folder, { folder }: AppModule): string[] =>
+  manifestsOf(template, folder).flatMap((file) =>
+    findAll(parseXml(template.source(file)), "manifest/uses-permission").flatMap(
+      (element) => attributeOf(element, "android:name") ?? [],
+    ),
+  );
 
 type ModuleSurvey = Followed & { namespace: string | undefined };
 

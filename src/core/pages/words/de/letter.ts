@@ -77,6 +77,7 @@ export const german: Words = {
   support: "Seite, auf der man Hilfe findet",
   marketing: "Ihre Website",
   privacy: "Seite mit Ihrer Datenschutzerklärung",
+  deletion: "Seite, auf der man sein Konto löschen lassen kann",
   contactName: "Wer zur App gefragt werden darf",
   contactEmail: "E-Mail-Adresse der Person, die zur App gefragt werden darf",
   contactPhone: "Telefon der Person, die zur App gefragt werden darf, mit +",

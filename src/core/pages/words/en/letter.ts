@@ -78,6 +78,7 @@ const own = {
   support: "Page where people find help",
   marketing: "Your website",
   privacy: "Page with your privacy policy",
+  deletion: "Page where people have their account deleted",
   contactName: "Who may be asked about the app",
   contactEmail: "E-mail of whoever may be asked about the app",
   contactPhone: "Telephone of whoever may be asked about the app, with +",

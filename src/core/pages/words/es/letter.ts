@@ -79,6 +79,7 @@ export const spanish: Words = {
   support: "Página donde se encuentra ayuda",
   marketing: "Su sitio web",
   privacy: "Página con su política de privacidad",
+  deletion: "Página donde se pide borrar la cuenta",
   contactName: "A quién se puede preguntar por la aplicación",
   contactEmail: "Correo de la persona a quien se puede preguntar por la aplicación",
   contactPhone: "Teléfono de la persona a quien se puede preguntar por la aplicación, con +",

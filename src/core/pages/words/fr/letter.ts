@@ -79,6 +79,7 @@ export const french: Words = {
   support: "Page où l'on trouve de l'aide",
   marketing: "Votre site web",
   privacy: "Page de votre politique de confidentialité",
+  deletion: "Page où l'on fait supprimer son compte",
   contactName: "Qui peut être interrogé sur l'application",
   contactEmail: "E-mail de la personne à interroger sur l'application",
   contactPhone: "Téléphone de la personne à interroger sur l'application, avec +",

@@ -1,5 +1,6 @@
 import { partsOf } from "../../../clients/record/record.ts";
 import { textsOf } from "../../../clients/record/texts.ts";
+import { ageBands, agesIn, childBands } from "../../../stores/ages.ts";
 import type { StoreDefinition } from "../../../stores/definition.ts";
 import { recordFields } from "../../../stores/record-fields.ts";
 import type { Examined, Remark, Rule } from "./rule.ts";
@@ -60,6 +61,12 @@ export function languagesFor({ languages }: StoreDefinition, language: string): 
   });
 }
 
+/** Whom a record says that the app is for. */
+const ofAges = (lines: Examined["lines"]) =>
+  lines
+    .filter(({ row, value }) => row.field === "audience" && value?.first)
+    .map(({ row, value }) => ({ row, ...agesIn(value?.first?.value ?? "") }));
+
 /** Rules about addresses, prices, countries: what has a form. */
 export const factRules: readonly Rule[] = [
   {
@@ -93,6 +100,50 @@ export const factRules: readonly Rule[] = [
           const message = `${row.title}: there is no country ${unknown.map((each) => `"${each}"`).join(", ")}.`;
           return [{ row, language: undefined, message, expected: "codes such as DE, or all" }];
         }),
+  },
+  {
+    code: "record-invalid",
+    level: "error",
+    says: "ages are those that the store has",
+    source: 'Play Console help, "Target audience and app content"',
+    asOf,
+    look: ({ lines }) =>
+      ofAges(lines).flatMap(({ row, odd }) => {
+        if (odd.length === 0) return [];
+        const message = `${row.title}: no age is ${odd.map((each) => `"${each}"`).join(", ")}.`;
+        return [{ row, language: undefined, message, expected: ageBands.join(", ") }];
+      }),
+  },
+  {
+    code: "audience-children",
+    level: "warning",
+    says: "nobody ticks children by the way",
+    source: 'Play Console help, "Target audience and app content"; "Families policies"',
+    asOf,
+    look: ({ lines }) =>
+      ofAges(lines).flatMap(({ row, bands }) => {
+        const children = bands.filter((band) => childBands.includes(band));
+        if (children.length === 0) return [];
+        const message = `${row.title}: with ${children.join(", ")}, all that holds for apps for children holds for it.`;
+        return [{ row, language: undefined, message, expected: "ages from 13-15 up, unless it is made for children" }];
+      }),
+  },
+  {
+    code: "record-missing",
+    level: "error",
+    says: "where accounts can be deleted, an address says how",
+    stores: ["google-play"],
+    source: 'Play Console help, "Account deletion requirements"',
+    asOf,
+    look: ({ record, lines }) => {
+      const answer = record.declared.find(({ declaration }) => declaration.name === "deletion")?.answer?.value;
+      return lines
+        .filter(({ row, value }) => row.field === "deletion" && answer === "yes" && !value?.first)
+        .map(({ row }) => ({
+          ...{ row, language: undefined, expected: "https://…" },
+          message: `${row.title} is missing: the store asks for it where people can have an account.`,
+        }));
+    },
   },
   {
     code: "record-invalid",
