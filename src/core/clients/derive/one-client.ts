@@ -26,6 +26,7 @@ import { fieldsOf, fillPattern, findVanished, type Pattern, readPattern } from "
 import { judgeValues } from "./fields/rules.ts";
 import { inCapitals, isOfKeys, keptProfiles, ofKeys } from "./fields/signing.ts";
 import { stageNames, stageValues } from "./fields/stage.ts";
+import { isOfTold, ofTold } from "./fields/told.ts";
 import { carryingGround, judgeGround } from "./grounds.ts";
 import type { ClientFiles } from "./questions/answering.ts";
 import { clientAnswers } from "./questions/answers.ts";
@@ -128,6 +129,7 @@ function giveField(field: Field, work: Work): Judged<Traced | undefined> {
   const { agency } = workspace;
   if (field === "year") return sound(readAt(agency.document, ["year"], { by: "agency", note: "given in oxalis.yaml" }));
   if (isOfKeys(field)) return sound(ofKeys[field](client, values["signing.appFingerprint"]));
+  if (isOfTold(field)) return sound(ofTold[field](workspace, client));
   const seen = seenInArt(field, art);
   if (seen) return sound(seen);
   if (field === "colors.brandText") return sound(readable(values["colors.brand"]));

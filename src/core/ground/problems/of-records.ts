@@ -16,7 +16,11 @@ export const ofRecords = {
   },
   "audience-children": {
     title: "An app that is said to be for children too",
-    fix: "Give the ages that it is made for: `audience: [13-15, 16-17, 18+]`; an app for children has rules of its own.",
+    fix: "Give the ages that it is made for, as `audience: [13-15, 16-17, 18+]`.",
+  },
+  "privacy-manifest": {
+    title: "A privacy manifest of the app that says something else than the answers about data",
+    fix: "Let the developers say which is true, and mend the other: `declares: { data: … }`, or the manifest.",
   },
   "identity-derived": {
     title: "What a store assigns to an app, and nobody has given",

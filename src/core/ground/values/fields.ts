@@ -101,6 +101,8 @@ const facts = {
     says: "Package version, four numbers; the third rises with every build, the last is the store's",
     pattern: "{version parts 2}.{build}.0",
   },
+  "apple.encryption": { says: "Whether the app uses encryption that needs papers for export: true or false" },
+  "apple.category": { says: "Category that a Mac shows the app by, as the system calls it" },
   "colors.brand": { says: "Brand colour", brief: ["colors", "brand"], color: true, required: true },
   "colors.ground": {
     says: "Ground of the icon",

@@ -38,7 +38,7 @@ const schema = z.strictObject(
   >,
 );
 
-/** Words that files of before do not have: of pictures and of installing; where they are not given, they stay English. */
+/** Words that files of before do not have, of pictures and of installing: not given, they stay English. */
 const laterWords = Object.fromEntries(Object.keys({ ...pictures, ...install }).map((word) => [word, true])) as Record<
   PictureWord | InstallWord,
   true

@@ -14,6 +14,7 @@ import { tellEnlarged } from "../../making/plan/enlarged.ts";
 import { planVariant } from "../../making/plan/plan.ts";
 import { likenessOf } from "../../pictures/artwork/likeness.ts";
 import { judgeLikeness, type TemplatePicture } from "./likeness.ts";
+import { judgePrivacy } from "./privacy.ts";
 
 /** What a check found: of each client, in the order in which they were picked, and of the template, for all of them. */
 export interface Checked {
@@ -43,6 +44,7 @@ export async function checkResolved(
       ),
       ...(likeness.get(resolved.client.key) ?? []),
       ...judgePlan(resolved, template),
+      ...judgePrivacy(resolved, template),
     ],
   }));
   return {

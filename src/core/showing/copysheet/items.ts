@@ -54,7 +54,9 @@ export const itemsOf = ({ identifier, store, record, problems }: ItemsFrom): She
     ({ declaration: { name, asks }, answer }): (SheetItem | LackingItem)[] => {
       if (!answer) return [{ title: asks, lacks: "Missing: nobody has answered it." }];
       if (name !== "data") return [item(`declares.${name}`, asks, answer.value)];
-      return dataLines(store, record.collected).map(({ title, text }) => item(`declares.data.${slugOf(title)}`, title, text));
+      return dataLines(store, record.collected).map(({ title, text }) =>
+        item(`declares.data.${slugOf(title)}`, title, text),
+      );
     },
   ),
 });

@@ -29,3 +29,33 @@ export const appleCategories: StoreDefinition["categories"] = {
   vehicles: undefined,
   weather: "Weather",
 };
+
+/** What the system calls categories (Apple, LSApplicationCategoryType): it has fewer than the store. */
+export const appleCategoryTypes: Readonly<Record<string, string>> = {
+  books: "reference",
+  business: "business",
+  design: "graphics-design",
+  education: "education",
+  entertainment: "entertainment",
+  events: "entertainment",
+  family: "lifestyle",
+  finance: "finance",
+  food: "lifestyle",
+  health: "healthcare-fitness",
+  home: "lifestyle",
+  lifestyle: "lifestyle",
+  medical: "medical",
+  music: "music",
+  navigation: "travel",
+  news: "news",
+  photo: "photography",
+  productivity: "productivity",
+  reference: "reference",
+  shopping: "lifestyle",
+  social: "social-networking",
+  sports: "sports",
+  tools: "utilities",
+  travel: "travel",
+  vehicles: "lifestyle",
+  weather: "weather",
+};

@@ -107,6 +107,7 @@ const settingFields: Readonly<Record<string, Field>> = {
   CURRENT_PROJECT_VERSION: "build",
   INFOPLIST_KEY_CFBundleDisplayName: "app.label",
   INFOPLIST_KEY_NSHumanReadableCopyright: "copyright",
+  INFOPLIST_KEY_LSApplicationCategoryType: "apple.category",
 };
 
 export const settingFills = (part: XcodePart): Fill[] =>
@@ -123,12 +124,13 @@ const productNames = new Set(["PRODUCT_NAME", "TARGET_NAME", "EXECUTABLE_NAME"])
 export function followSetting(part: XcodePart, site: Site | undefined, holds: Field): Fill[] {
   if (!site) return [];
   const name = soleVariable(site.value);
-  if (name === undefined) return /\$[({]/.test(site.value) ? [] : [{ holds, site, shape: "text" }];
+  const optional = holds === "apple.category" ? { optional: true as const } : {};
+  if (name === undefined) return /\$[({]/.test(site.value) ? [] : [{ holds, site, shape: "text", ...optional }];
   if (productNames.has(name)) return holds === "app.label" ? [{ holds, site, shape: "text" }] : [];
   const literal = everySetting(part)
     .flatMap((settings) => settings.sites(name))
     .filter(({ value }) => !value.includes("$("));
-  return literal.map((each) => ({ holds, site: each, shape: "text" }));
+  return literal.map((each) => ({ holds, site: each, shape: "text", ...optional }));
 }
 
 const localizedKeys: Readonly<Record<string, Field>> = {

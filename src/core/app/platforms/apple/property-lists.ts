@@ -15,6 +15,7 @@ const fields: Readonly<Record<string, Field>> = {
   CFBundleShortVersionString: "version",
   CFBundleVersion: "build",
   NSHumanReadableCopyright: "copyright",
+  LSApplicationCategoryType: "apple.category",
 };
 
 /** Keys whose values code alone refers to: never filled, whatever they hold. */

@@ -17,6 +17,7 @@ import {
 } from "../../template/found.ts";
 import type { Wants } from "../../template/missing.ts";
 import { type Assets, colorSet, imageSet, storyboard } from "./assets.ts";
+import { encryptionFill } from "./export.ts";
 import { appIcons } from "./icons.ts";
 import { appIdentifier, identifierFills, localizedFills, seenTexts, settingFills, targetName } from "./identity.ts";
 import { displayName, signingPlaces } from "./missing.ts";
@@ -106,6 +107,7 @@ function surveyPart(template: Folder, wants: Wants, platform: Platform, part: Ta
     ...settingFills(known),
     ...lists.flatMap((list) => plistFills(template, known, list.strings)),
     ...localizedFills(template, folders),
+    ...(main ? encryptionFill(template, main.file) : []),
   ];
   const found = mergeFound([
     { fills: values, gaps },

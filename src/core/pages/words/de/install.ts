@@ -11,8 +11,8 @@ export const german: InstallWords = {
   installSum: "Prüfsumme der Datei (SHA-256)",
   apkOpen: "Öffnen Sie diese Seite auf dem Telefon, holen Sie die Datei und öffnen Sie sie.",
   apkAllow:
-    "Sagt das Telefon, dass von hier nicht installiert werden darf, so wählen Sie in dieser Meldung Einstellungen und " +
-    "erlauben es nur für dieses eine Programm. Danach können Sie das zurücknehmen.",
+    "Sagt das Telefon, dass von hier nicht installiert werden darf, so wählen Sie in dieser Meldung Einstellungen " +
+    "und erlauben es nur für dieses eine Programm. Danach können Sie das zurücknehmen.",
   apkUnknown: "Kennt Play Protect die App nicht, so wählen Sie Weitere Details und installieren trotzdem.",
   apkOther:
     "Geht es wegen einer vorhandenen App nicht, so entfernen Sie diese zuerst: Sie ist anders signiert, und was sie " +
@@ -26,7 +26,8 @@ export const german: InstallWords = {
     "wählen und ihm vertrauen.",
   ipaOnline: "Starten Sie die App das erste Mal mit Verbindung zum Internet und mit entsperrtem Gerät.",
   ipaMode:
-    "Wird der Entwicklermodus verlangt: Einstellungen, Datenschutz & Sicherheit, dort einschalten; das Gerät startet neu.",
+    "Wird der Entwicklermodus verlangt: Einstellungen, Datenschutz & Sicherheit, dort einschalten; das Gerät startet " +
+    "neu.",
   msixOpen: "Holen Sie die Datei, öffnen Sie sie und wählen Sie Installieren.",
   msixTrust:
     "Ist der Herausgeber nicht bekannt, so vertraut ihm zuerst jemand mit Administratorrechten: Eigenschaften der " +

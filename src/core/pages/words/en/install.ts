@@ -20,7 +20,8 @@ export const english = {
   ipaAir: "Open this page in Safari on the device, get the file, and agree to install it.",
   ipaCable: "Connect the device to a Mac, and drop the file onto it in the Finder.",
   ipaTrust:
-    "If its developer is not trusted: in Settings, General, VPN & Device Management, choose the developer and trust it.",
+    "If its developer is not trusted: in Settings, General, VPN & Device Management, choose the developer, and trust " +
+    "it.",
   ipaOnline: "Start it the first time with a connection to the internet, and with the device unlocked.",
   ipaMode: "If Developer Mode is asked for: in Settings, Privacy & Security, turn it on; the device restarts.",
   msixOpen: "Get the file, open it, and choose Install.",

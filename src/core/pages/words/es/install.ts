@@ -18,7 +18,8 @@ export const spanish: InstallWords = {
     "Si no se puede instalar por una app que ya está, quítela antes: está firmada de otro modo, y lo que haya " +
     "guardado se perderá.",
   ipaKnown:
-    "Funciona en los dispositivos que {agency} ha registrado. Si el suyo es nuevo, envíe antes su identificador (UDID).",
+    "Funciona en los dispositivos que {agency} ha registrado. Si el suyo es nuevo, envíe antes su identificador " +
+    "(UDID).",
   ipaAir: "Abra esta página en Safari en el dispositivo, obtenga el archivo y acepte la instalación.",
   ipaCable: "Conecte el dispositivo a un Mac y suelte el archivo sobre él en el Finder.",
   ipaTrust:
