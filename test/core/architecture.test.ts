@@ -19,7 +19,7 @@ const wings: Readonly<Record<string, readonly string[]>> = {
   clients: ["record", "derive", "release", "keys", "roster"],
   making: ["render", "plan", "jobs", "make", "building", "sharing"],
   proving: ["keys", "standing", "check", "audit", "packages"],
-  showing: ["letters", "designer", "board", "copysheet", "guide", "proof"],
+  showing: ["letters", "designer", "board", "builds", "installing", "copysheet", "guide", "proof"],
   operations: ["running", "init"],
 };
 
