@@ -79,3 +79,32 @@ test("a privacy manifest that says otherwise than the store is told is told, wit
   writeFileSync(join(folder, "template/ios/Pods/Maps/PrivacyInfo.xcprivacy"), pods);
   expect(found()).toEqual([]);
 });
+
+test("an answer that wants a paper is told until somebody is named who has given it", () => {
+  const folder = workspaceWith(["3-acre"]);
+  edit(folder, "template.yaml", (text) => text.replace('content-rights: "no"', "content-rights: with rights"));
+  const found = () =>
+    JSON.parse(oxalis(folder, "board", "--json").out).clients[0].problems.filter(
+      ({ code }: { code: string }) => code === "consent-missing",
+    );
+  expect(found()).toMatchObject([{ severity: "warning", place: { file: "template.yaml" } }]);
+  edit(folder, "clients/3-acre/brief.yaml", (text) =>
+    text.replace(
+      "store:\n",
+      "store:\n  consents: [{ for: content-rights, to: Pictures of the Growers' Guild, by: Ann Acre, on: 2026-10-01 }]\n",
+    ),
+  );
+  expect(found()).toEqual([]);
+});
+
+test("what a store has assigned is asked of whoever has the account there, and of nobody else", () => {
+  const folder = workspaceWith(["ferme-duclos", "3-acre"]);
+  const asked = (client: string) => oxalis(folder, "ask", client, "--dry-run").out;
+  edit(folder, "clients/ferme-duclos/brief.yaml", (text) => `${text}\n`);
+  expect(asked("ferme-duclos")).not.toContain("Package/Identity/Name");
+  edit(folder, "oxalis.yaml", (text) =>
+    text.replace("    price: free\n", "    price: free\n    accounts: { whose: client }\n"),
+  );
+  expect(asked("ferme-duclos")).toContain("Microsoft Store: Package/Identity/Publisher");
+  expect(asked("ferme-duclos")).toContain("Espace partenaires");
+});

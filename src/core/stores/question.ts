@@ -18,6 +18,8 @@ export interface StoreQuestion {
   locks?: { features: readonly string[]; answer: string; because: string };
   /** Answers that a feature makes unlikely, though not impossible: they are asked about. */
   doubts?: { features: readonly string[]; answers: readonly string[]; because: string };
+  /** Answers for which somebody has to have consented, or holds a paper. */
+  wantsConsent?: readonly string[];
   /** It says that the app handles what belongs to a person: then a policy is compulsory. */
   isPersonal?: true;
 }

@@ -31,6 +31,7 @@ const ofRating = [
     name: "gambling",
     asks: "Can people gamble for money?",
     of: yesNo,
+    wantsConsent: ["yes"],
     rule: "Gambling for money needs licences, and is not offered everywhere",
     ...rating,
   },

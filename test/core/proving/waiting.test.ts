@@ -16,6 +16,7 @@ const standing = (client: string, problems: Problem[], letters: Letter[]): Clien
   stores: [],
   unshared: [],
   codesMissing: [],
+  unassigned: [],
   problems,
   letters,
 });

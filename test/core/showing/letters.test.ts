@@ -65,6 +65,7 @@ const board = (stores: Standing[], unshared: ClientStanding["unshared"] = []): C
   problems: [],
   letters: [],
   codesMissing: [],
+  unassigned: [],
 });
 
 const agency = { name: "Lanternfield", email: "studio@lanternfield.example" };

@@ -22,6 +22,10 @@ export const ofRecords = {
     title: "A privacy manifest of the app that says something else than the answers about data",
     fix: "Let the developers say which is true, and mend the other: `declares: { data: … }`, or the manifest.",
   },
+  "consent-missing": {
+    title: "An answer to a store that wants a paper, of which nobody has named any",
+    fix: "Ask who gives it, and note it in the brief: under `store: { consents: … }`, with `for` and the question's name.",
+  },
   "identity-derived": {
     title: "What a store assigns to an app, and nobody has given",
     fix: "Reserve the name in the store, and give what it shows under the app's identity, in the brief.",

@@ -8,9 +8,9 @@ import { isError, type Problem, problem, stopsClient } from "../../ground/proble
 import type { StoreKey } from "../../ground/values/store.ts";
 import { placeInBrief } from "../../stores/record-fields.ts";
 import { accountProblem, accountsMissing, accountsOf, accountsShared } from "./accounts.ts";
-import { judgeHeld } from "./held.ts";
+import { judgeConsents, judgeHeld } from "./held.ts";
 import { alikeShare, findAlike } from "./rules/alike.ts";
-import { judgeWaivers, type Standing, standingIn } from "./standing.ts";
+import { judgeWaivers, notGiven, type Standing, standingIn } from "./standing.ts";
 
 /** Where a client stands with every store that it wants. */
 export interface ClientStanding {
@@ -24,6 +24,8 @@ export interface ClientStanding {
   unshared: readonly StoreKey[];
   /** Codes of those accounts that nobody has given, by their names. */
   codesMissing: readonly string[];
+  /** Stores in whose accounts of its own only the client sees what they have assigned, which nobody has given. */
+  unassigned: readonly StoreKey[];
   /** Letters that it got, and the day of the first. */
   letters: readonly Letter[];
   asked?: string;
@@ -54,13 +56,15 @@ export function standings(
           stores: [],
           unshared: [],
           codesMissing: [],
+          unassigned: [],
           letters: [],
           problems: problems.filter(isError),
         };
       const waived = client.brief?.data.waived ?? [];
       const wanted = wantedStores(workspace, client);
+      const accounts = accountsOf(workspace, client);
       const missing = accountsMissing(
-        accountsOf(workspace, client),
+        accounts,
         wanted.map(({ key }) => key),
       );
       return {
@@ -68,6 +72,10 @@ export function standings(
         name,
         record: resolved.told.record,
         letters: [],
+        unassigned:
+          accounts.whose === "client"
+            ? wanted.filter((store) => notGiven(store, resolved.told.record).length > 0).map(({ key }) => key)
+            : [],
         codesMissing: missing.map(({ name: code }) => code),
         unshared: wanted.map(({ key }) => key).filter((key) => missing.some(({ stores }) => stores.includes(key))),
         stores: wanted.map((store) => {
@@ -81,6 +89,7 @@ export function standings(
           ...problems.filter(stopsClient),
           ...resolved.told.problems,
           ...judgeWaivers(client.key, waived, today),
+          ...judgeConsents(client, resolved.told.record),
           ...judgeHeld(client, { name, today, into: wanted }),
           ...(alike.get(client.key) ?? []),
           ...(shared.get(client.key) ?? []),

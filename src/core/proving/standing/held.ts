@@ -1,10 +1,27 @@
 import type { Client } from "../../agency/workspace/workspace.ts";
+import type { StoreRecord } from "../../clients/record/record.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
+import { writtenAt } from "../../ground/values/trail.ts";
 import { stores } from "../../stores/all.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
 
 /** So many days before a reserved name lapses, somebody is told. */
 const noticeDays = 21;
+
+/** Answers that want a paper or somebody's consent, of which the brief names none. */
+export function judgeConsents({ key: client, brief }: Client, { declared }: StoreRecord): Problem[] {
+  const consents = brief?.data.store?.consents ?? [];
+  return declared.flatMap(({ declaration, answer }) => {
+    const { name, wantsConsent = [], rule } = declaration;
+    if (!answer || !wantsConsent.includes(answer.value) || consents.some((each) => each.for === name)) return [];
+    return [
+      problem("consent-missing", `${name} says "${answer.value}", and no consent or paper is named. ${rule}.`, {
+        ...{ client, place: writtenAt(answer), severity: "warning" },
+        expected: `store: { consents: [{ for: ${name}, to: …, by: …, on: … }] }`,
+      }),
+    ];
+  });
+}
 
 /** Goods for sale, and names that stores hold for a client: what of them does not fit together. */
 export function judgeHeld(

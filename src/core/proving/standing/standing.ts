@@ -207,9 +207,15 @@ function unansweredProblems(
   ];
 }
 
-/** What the store assigns, and Oxalis has worked out meanwhile: good for tries, and for no upload. */
-function unassigned({ title, assigned = [] }: StoreDefinition, { client, derived }: StoreRecord): Problem[] {
-  const open = assigned.filter(({ field }) => derived.has(field));
+/** What a store assigns to an app, and Oxalis has worked out meanwhile. */
+export const notGiven = ({ assigned = [] }: StoreDefinition, { derived }: StoreRecord) =>
+  assigned.filter(({ field }) => derived.has(field));
+
+/** That such values are good for tries, and for no upload. */
+function unassigned(store: StoreDefinition, record: StoreRecord): Problem[] {
+  const { title } = store;
+  const { client } = record;
+  const open = notGiven(store, record);
   if (open.length === 0) return [];
   const named = open.map(({ field }) => field).join(", ");
   const message = `${title} assigns ${named}: what was worked out is for tries on one's own machines.`;

@@ -1,10 +1,13 @@
+import type { ClientView } from "../../clients/record/read.ts";
+import { type FieldFact, fields } from "../../ground/values/fields.ts";
 import { pageLanguageOf } from "../../ground/values/page-language.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
 import type { Say } from "../../pages/words/letter.ts";
 import type { ClientStanding } from "../../proving/standing/clients.ts";
-import type { LineStanding } from "../../proving/standing/standing.ts";
+import { type LineStanding, notGiven } from "../../proving/standing/standing.ts";
 import { accountCodes, stores } from "../../stores/all.ts";
 import { choicesIn } from "../../stores/choice-words.ts";
+import type { StoreDefinition } from "../../stores/definition.ts";
 import { placeInBrief, type RecordField, recordFields } from "../../stores/record-fields.ts";
 import type { RecordRow } from "../../stores/record-row.ts";
 import type { LetterFrom, Thing } from "./asked.ts";
@@ -30,8 +33,23 @@ export function recordThings({ view, standing, language, say, agency }: LetterFr
       const label = asks[pageLanguageOf(language)];
       return { group: "accounts", at: `store.accounts.${name}`, label, hints: [] };
     }),
+    ...(standing?.unassigned ?? []).flatMap((key) => assignedThings(stores[key], view, say)),
   ];
 }
+
+/** What a store has assigned, as its own pages show it: nobody else can work it out. */
+const assignedThings = (store: StoreDefinition, { told }: ClientView, say: Say): Thing[] =>
+  told
+    ? notGiven(store, told.record).map(({ field, title }): Thing => {
+        const { brief } = fields[field] as FieldFact;
+        return {
+          group: "accounts",
+          at: brief?.join("."),
+          label: `${store.title}: ${title}`,
+          hints: [say("asAssigned")],
+        };
+      })
+    : [];
 
 function openFields(standing: ClientStanding | undefined): Map<RecordField, Open> {
   const open = new Map<RecordField, Open>();

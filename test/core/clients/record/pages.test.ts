@@ -144,6 +144,7 @@ describe("the board as a page", () => {
     problems: [],
     letters: [],
     codesMissing: [],
+    unassigned: [],
     ...more,
   });
   const page = (clients: ClientStanding[], today = "2026-11-26") =>

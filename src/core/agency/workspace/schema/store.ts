@@ -41,7 +41,12 @@ const goodsSchema = z.strictObject({
     .optional(),
 });
 
-const consentSchema = z.strictObject({ to: prose(500), by: prose(200), on: day });
+const consentSchema = z.strictObject({
+  to: prose(500),
+  by: prose(200),
+  on: day,
+  for: z.string().max(40).describe("The store's question whose answer it covers, such as content-rights").optional(),
+});
 
 const accountsSchema = z
   .strictObject({

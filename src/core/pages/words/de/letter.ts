@@ -76,6 +76,7 @@ export const german: Words = {
   email: "E-Mail-Adresse für Fragen",
   support: "Seite, auf der man Hilfe findet",
   marketing: "Ihre Website",
+  asAssigned: "der Store hat es vergeben: Es steht im Partner Center unter Produktidentität",
   privacy: "Seite mit Ihrer Datenschutzerklärung",
   deletion: "Seite, auf der man sein Konto löschen lassen kann",
   contactName: "Wer zur App gefragt werden darf",

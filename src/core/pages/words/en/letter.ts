@@ -77,6 +77,7 @@ const own = {
   email: "E-mail address for questions",
   support: "Page where people find help",
   marketing: "Your website",
+  asAssigned: "the store has assigned it: it stands in Partner Center, under Product identity",
   privacy: "Page with your privacy policy",
   deletion: "Page where people have their account deleted",
   contactName: "Who may be asked about the app",

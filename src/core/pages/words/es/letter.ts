@@ -78,6 +78,7 @@ export const spanish: Words = {
   email: "Correo electrónico para preguntas",
   support: "Página donde se encuentra ayuda",
   marketing: "Su sitio web",
+  asAssigned: "lo ha asignado la tienda: está en el Centro de partners, en Identidad del producto",
   privacy: "Página con su política de privacidad",
   deletion: "Página donde se pide borrar la cuenta",
   contactName: "A quién se puede preguntar por la aplicación",

@@ -78,6 +78,7 @@ export const french: Words = {
   email: "Adresse e-mail pour les questions",
   support: "Page où l'on trouve de l'aide",
   marketing: "Votre site web",
+  asAssigned: "le Store l'a attribué : il se trouve dans l'Espace partenaires, sous Identité du produit",
   privacy: "Page de votre politique de confidentialité",
   deletion: "Page où l'on fait supprimer son compte",
   contactName: "Qui peut être interrogé sur l'application",
