@@ -20,12 +20,13 @@ const uniqueCode = (findings: readonly Finding[]) => [
   ...new Map(findings.flatMap(({ code }) => code).map((hit) => [`${hit.file}:${hit.line}:${hit.text}`, hit])).values(),
 ];
 
-const causeData = ({ problem, clients, places, settle }: CauseFound): object => ({
+const causeData = ({ problem, clients, places, settle, questions }: CauseFound): object => ({
   code: problem.code,
   ...(problem.cause?.text === undefined ? {} : { text: problem.cause.text }),
   clients,
   places: places.map(({ text: _, message: __, said: ___, ...place }) => place),
   settle,
+  questions,
 });
 
 const asData = ({ client, files, problems, allowed, code, content }: Finding): object => ({

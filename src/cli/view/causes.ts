@@ -13,7 +13,7 @@ const mostPlaces = 6;
  * many variants there are.
  */
 export function showCause(cause: CauseFound, of: number, verbose: boolean, colors: Colors): string {
-  const { problem, clients, places, settle } = cause;
+  const { problem, clients, places, settle, questions } = cause;
   // What stands alone says all of itself.
   if (!problem.cause || (places.length === 1 && clients.length === 1 && settle.length === 0))
     return showProblem(problem, colors);
@@ -43,8 +43,10 @@ export function showCause(cause: CauseFound, of: number, verbose: boolean, color
   }
   const more = places.length - shown.length;
   if (more > 0) lines.push(`   ${colors.dim(`and ${more} more; --verbose lists them`)}`);
-  if (settle.length === 0) lines.push(`   ${colors.dim("to do")}     ${problem.fix}`);
-  else lines.push(`   ${colors.dim("to do")}     ${settlementText(settle, verbose)}`);
+  if (settle.length > 0) lines.push(`   ${colors.dim("to do")}     ${settlementText(settle, verbose)}`);
+  const asked = settle.length === 0 && questions.length === 0 ? [problem.fix] : questions;
+  for (const each of asked.slice(0, mostPlaces))
+    lines.push(`   ${colors.dim(settle.length > 0 ? "to ask" : "to do ")}    ${each}`);
   return lines.join("\n");
 }
 

@@ -1,5 +1,6 @@
 import { extname } from "node:path/posix";
 import type { Form } from "../../formats/splice/forms.ts";
+import { withoutBuildEnding } from "../../formats/splice/known-ending.ts";
 import type { Site } from "../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import { problem } from "../../ground/problems/problem.ts";
@@ -7,15 +8,24 @@ import { fail, type Result, succeed } from "../../ground/problems/result.ts";
 import type { Place } from "../../ground/values/source.ts";
 import type { Fill } from "../template/found.ts";
 
-/** How a value is written within a text of a kind of file, by its ending. */
-const forms: readonly { endings: RegExp; form: Form }[] = [
+/** Texts of Android's resources, which have marks of their own. */
+const androidTexts = /\/res\/values[^/]*\/[^/]+\.xml$/;
+
+/** How a value is written within a text of a kind of file, by its ending; by the quote that begins it, where that counts. */
+const forms: readonly { endings: RegExp; quote?: string; form: Form }[] = [
   {
-    endings: /^\.(html?|xml|svg|xaml|storyboard|xib|plist|entitlements|resw|resx|appxmanifest|vue|svelte)$/,
+    endings:
+      /^\.(html?|xml|svg|xaml|storyboard|xib|plist|entitlements|resw|resx|appxmanifest|axaml|wxs|wxi|wxl|ui|qrc|manifest|vue|svelte)$/,
     form: "xml-attribute",
   },
   { endings: /^\.(json|jsonc|webmanifest|xcstrings|ya?ml|toml)$/, form: "json-inner" },
-  { endings: /^\.([cm]?[jt]s|[jt]sx|kts?|gradle|dart|php)$/, form: "code-inner" },
-  { endings: /^\.(java|swift|mm?|h|hpp|c|cc|cpp|cs|rs|go|py|rb|strings|rc)$/, form: "plain-code-inner" },
+  { endings: /^\.(rb|php)$/, quote: "'", form: "single-inner" },
+  { endings: /^\.rb$/, form: "ruby-inner" },
+  { endings: /^\.go$/, form: "double-inner" },
+  { endings: /^\.rc2?$/, form: "resource-inner" },
+  { endings: /^\.php$/, form: "php-inner" },
+  { endings: /^\.([cm]?[jt]s|[jt]sx|kts?|gradle|dart)$/, form: "code-inner" },
+  { endings: /^\.(java|swift|mm?|h|hpp|c|cc|cpp|cs|rs|py|strings|qml|vala)$/, form: "plain-code-inner" },
   { endings: /^\.properties$/, form: "properties" },
 ];
 
@@ -47,9 +57,16 @@ export function textSites(
     const expected = times === 1 ? "once" : `${times} times`;
     return fail(problem("fill-not-found", message, { place: line("text"), expected }));
   }
-  const form = forms.find(({ endings }) => endings.test(extname(file).toLowerCase()))?.form ?? "line";
+  const form = formIn(file, text);
   const own = fills.filter(({ site }) => site.file === file && site.end > site.start);
   return succeed({ sites: sites.filter((site) => !own.some((fill) => overlaps(fill.site, site))), form });
+}
+
+function formIn(file: string, text: string): Form {
+  const path = withoutBuildEnding(file);
+  if (androidTexts.test(path)) return "android-string";
+  const ending = extname(path).toLowerCase();
+  return forms.find(({ endings, quote }) => endings.test(ending) && (!quote || text.startsWith(quote)))?.form ?? "line";
 }
 
 const overlaps = (a: Site, b: Site): boolean => a.start < b.end && b.start < a.end;

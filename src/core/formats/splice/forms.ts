@@ -44,6 +44,14 @@ const writers = {
    */
   "code-inner": (value: string) => codeInner(value).replaceAll("$", "\\$"),
   "plain-code-inner": (value: string) => codeInner(value),
+  /** Of a language in which nothing but the quote and the backslash is written otherwise between single quotes. */
+  "single-inner": (value: string) => value.replace(/[\\']/g, "\\$&").replace(/\s*[\r\n]+\s*/g, " "),
+  /** Between double quotes, where a hash sign with a brace behind it is code (Ruby), or a dollar sign (PHP). */
+  "ruby-inner": (value: string) => escapeC(value.toWellFormed()).replace(/["#]/g, "\\$&"),
+  "php-inner": (value: string) => escapeC(value.toWellFormed()).replace(/["$]/g, "\\$&"),
+  /** Between double quotes alone, where no other quote may be escaped (Go). */
+  "double-inner": (value: string) => escapeC(value.toWellFormed()).replace(/"/g, '\\"'),
+  "resource-inner": (value: string) => escapeC(value).replaceAll('"', '""'),
   "json-inner": (value: string) => JSON.stringify(value).slice(1, -1),
   /** One line of a text that is nobody's format. */
   line: (value: string) => value.replace(/\s*[\r\n]+\s*/g, " "),

@@ -51,6 +51,9 @@ export interface SharedCause {
   said?: string;
 }
 
+/** Stands in an entry that wants a reason, until somebody gives one: it is none itself. */
+export const reasonToGive = "say why it may stay";
+
 /** An entry of template.yaml, and the list that it goes into. */
 export interface Settlement {
   list: "fill" | "pictures" | "leave" | "allow";

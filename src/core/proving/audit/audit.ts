@@ -15,7 +15,7 @@ import { attemptAsync } from "../../ground/problems/result.ts";
 import { drawnFor, readReceipt } from "../../making/jobs/receipt.ts";
 import { variantFolder } from "../../making/make/generate.ts";
 import { planVariant } from "../../making/plan/plan.ts";
-import { type Adviser, openAdviser } from "./advice.ts";
+import { type Adviser, openAdviser } from "./advice/advice.ts";
 import { gatherIdentity, type Identity } from "./identity/gather.ts";
 import { type OthersSearch, searchForOthers } from "./others.ts";
 import { openPictureSearch, type PictureSearch } from "./pictures.ts";

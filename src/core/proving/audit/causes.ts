@@ -10,6 +10,8 @@ export interface CauseFound {
   places: readonly { file: string; message: string; said: string; line?: number; column?: number; text?: string }[];
   /** What settles all of them, as entries of template.yaml. */
   settle: readonly Settlement[];
+  /** What has to be asked before anybody can say what settles the others. */
+  questions: readonly string[];
 }
 
 /**
@@ -50,5 +52,6 @@ function asCause(all: readonly { problem: Problem; client: string }[]): CauseFou
     clients: [...new Set(all.map(({ client }) => client))],
     places: [...places.values()],
     settle: [...settle.values()],
+    questions: [...new Set(all.flatMap(({ problem: { cause, settle: own, fix } }) => (cause && !own ? [fix] : [])))],
   };
 }

@@ -1,4 +1,5 @@
 import * as z from "zod";
+import { reasonToGive } from "../../../ground/problems/problem.ts";
 import { colorRoles } from "../../../ground/values/fields.ts";
 import { type Platform, platforms } from "../../../ground/values/platform.ts";
 import { ownKinds } from "../../../pictures/slots/drawable-kinds.ts";
@@ -14,7 +15,8 @@ const reason = z
   .string()
   .trim()
   .max(500)
-  .regex(/\p{L}{2}/u, "a reason in words");
+  .regex(/\p{L}{2}/u, "a reason in words")
+  .refine((said) => said.toLowerCase() !== reasonToGive, "a reason of yours: why it may stay");
 
 const names = z.array(z.string().min(1).max(200)).max(60).optional();
 

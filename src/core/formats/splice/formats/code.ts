@@ -90,6 +90,33 @@ function parseCode(source: Source): AstNode {
   }
 }
 
+/** A token of a program, as the parser has it. */
+interface Token {
+  type: { label: string } | string;
+  value?: unknown;
+}
+
+/** Code by its tokens, and the texts among them as they are read; stops where it is no code. */
+export function codeShape({ file, text }: Source): { shape: string; values: readonly string[] } {
+  const { tokens = [] } = parse(text, {
+    ...{ sourceType: "unambiguous", allowReturnOutsideFunction: true, plugins: plugins(file), tokens: true },
+  } as const);
+  const values: string[] = [];
+  const shape = (tokens as Token[]).map(({ type, value }) => {
+    const label = typeof type === "string" ? type : type.label;
+    // Comments say nothing to whoever runs it.
+    if (/^Comment/.test(label)) return "//";
+    if (!/^(string|template|jsxText|`)/.test(label)) return `${label} ${String(value ?? "")}`;
+    values.push(asRead(value));
+    return label;
+  });
+  return { shape: shape.join("\n"), values };
+}
+
+/** What a text's token says: of a template, as it is read and not as it is written. */
+const asRead = (value: unknown): string =>
+  typeof value === "object" && value !== null && "cooked" in value ? String(value.cooked) : String(value ?? "");
+
 const isNode = (value: unknown): value is AstNode =>
   typeof value === "object" && value !== null && typeof (value as AstNode).type === "string";
 

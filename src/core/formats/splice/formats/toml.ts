@@ -1,4 +1,4 @@
-import { type AST, parseTOML } from "toml-eslint-parser";
+import { type AST, getStaticTOMLValue, parseTOML } from "toml-eslint-parser";
 import { parsedOnce } from "../../../ground/files/reading/parsed-once.ts";
 import type { Source } from "../../../ground/values/source.ts";
 import type { Site } from "../site.ts";
@@ -43,3 +43,18 @@ export const tomlStrings = (file: string, source: Source): { table: string; key:
 /** The site of a string at a path such as versions.app; undefined where there is none. */
 export const tomlSite = (file: string, source: Source, at: string): Site | undefined =>
   tomlStrings(file, source).find(({ table, key }) => (table ? `${table}.${key}` : key) === at)?.site;
+
+/** A TOML file's tables, keys and texts; stops where it is not TOML. */
+export function tomlShape({ text }: Source): { shape: string; values: readonly string[] } {
+  const values: string[] = [];
+  const told = (value: unknown): string => {
+    if (typeof value === "string") {
+      values.push(value);
+      return '""';
+    }
+    if (Array.isArray(value)) return `[${value.map(told).join()}]`;
+    if (typeof value !== "object" || value === null || value instanceof Date) return String(value);
+    return `{${Object.entries(value).map(([key, each]) => `${JSON.stringify(key)}:${told(each)}`)}}`;
+  };
+  return { shape: told(getStaticTOMLValue(parseTOML(text, { tomlVersion: "1.0.0" }))), values };
+}

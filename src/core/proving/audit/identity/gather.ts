@@ -1,4 +1,5 @@
 import { commonSchemes } from "../../../app/template/schemes.ts";
+import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { type Place, placeAt } from "../../../ground/values/source.ts";
@@ -55,7 +56,8 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
   for (const file of files) {
     // What is in no app says nothing of it.
     if (codeReason(file, {}) !== undefined || !mayCarry(template, file)) continue;
-    const known = carriers.filter((each) => each.file === undefined || each.file.test(file));
+    const path = withoutBuildEnding(file);
+    const known = carriers.filter((each) => each.file === undefined || each.file.test(path));
     for (const { key, value, at } of keyedValues(template, file)) {
       if (/^(namespace|testNamespace|PACKAGE_NAMESPACE)$/.test(key)) namespaces.add(value);
       for (const { kind, key: form, part } of known) {

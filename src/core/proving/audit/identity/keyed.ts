@@ -6,6 +6,7 @@ import { entry, itemsOf, type OpenStep, parseOpenStep, textOf } from "../../../f
 import { plistStrings } from "../../../formats/splice/formats/plist.ts";
 import { readResourceScript } from "../../../formats/splice/formats/resource-script.ts";
 import { attributeOf, parseXml, walk } from "../../../formats/splice/formats/xml.ts";
+import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { openSettings } from "../../../formats/splice/settings.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
@@ -180,7 +181,8 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
  * as its own.
  */
 export function keyedValues(template: Texts, file: string): Keyed[] {
-  const reader = readers.find((each) => each.file.test(file));
+  const path = withoutBuildEnding(file);
+  const reader = readers.find((each) => each.file.test(path));
   if (!reader || textIfAny(template.bytes(file)) === undefined) return [];
   return orElse(
     attempt(() => reader.read(file, template.source(file), template)),

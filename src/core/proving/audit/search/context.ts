@@ -1,3 +1,4 @@
+import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { TermKind } from "../identity/carriers.ts";
 import { codeReason } from "../place-kinds.ts";
@@ -170,7 +171,8 @@ const isPath = (hit: Hit): boolean => {
 };
 
 /** Why a hit is only code's own; undefined where people or systems meet it. */
-export function codeHit(hit: Hit): string | undefined {
+export function codeHit(found: Hit): string | undefined {
+  const hit = { ...found, file: withoutBuildEnding(found.file) };
   const { file, key, line } = hit;
   const known = codeReason(file, { line, ...(key === undefined ? {} : { at: key }) });
   if (known !== undefined) return known;

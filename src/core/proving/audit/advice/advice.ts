@@ -1,13 +1,16 @@
-import { drawnAs } from "../../app/survey/own-pictures.ts";
-import type { Template } from "../../app/survey/template.ts";
-import { namedSite } from "../../app/template/places.ts";
-import { textIfAny } from "../../ground/files/reading/folder.ts";
-import type { Problem, Settlement, SharedCause } from "../../ground/problems/problem.ts";
-import type { Field } from "../../ground/values/fields.ts";
-import { replacedIn } from "../../ground/values/replaced.ts";
-import { isPicture } from "../../pictures/artwork/likeness.ts";
-import type { Identity } from "./identity/gather.ts";
-import type { Residue } from "./search/search.ts";
+import { drawnAs } from "../../../app/survey/own-pictures.ts";
+import type { Template } from "../../../app/survey/template.ts";
+import { namedSite } from "../../../app/template/places.ts";
+import { textIfAny } from "../../../ground/files/reading/folder.ts";
+import { type Problem, reasonToGive, type Settlement, type SharedCause } from "../../../ground/problems/problem.ts";
+import type { Field } from "../../../ground/values/fields.ts";
+import type { Place } from "../../../ground/values/source.ts";
+import { isPicture } from "../../../pictures/artwork/likeness.ts";
+import type { Identity } from "../identity/gather.ts";
+import type { Residue } from "../search/search.ts";
+import { type Meant, provenFill } from "./fill.ts";
+import type { Doubt } from "./occurrence.ts";
+import { questionOf } from "./question.ts";
 
 /** What a finding has in common with others, and the lines for template.yaml that settle it. */
 export type Adviser = (residue: Residue) => Pick<Problem, "cause" | "settle"> & Partial<Pick<Problem, "fix">>;
@@ -26,7 +29,7 @@ const fieldsOf: Readonly<Record<Exclude<NonNullable<Residue["kind"]>, "identifie
 
 /** Prepares advice for a template: places are named as its own files have them. */
 export function openAdviser(template: Template, identity: Identity): Adviser {
-  const known = new Map<string, Settlement>();
+  const known = new Map<string, Advice>();
   const terms = new Map(identity.terms.map(({ text, place }) => [text, place]));
   return (residue) => {
     const { file, inside, text, problem } = residue;
@@ -44,52 +47,73 @@ export function openAdviser(template: Template, identity: Identity): Adviser {
     if (residue.kind === "team") return { cause, fix: givenTeam };
     if (residue.kind === "fingerprint") return { cause, fix: givenKey };
     const key = `${problem.code} ${file} ${text} ${problem.place?.line ?? ""} ${problem.place?.column ?? ""}`;
-    const settle = known.get(key) ?? settlementFor(template, residue, identity);
-    known.set(key, settle);
-    return { cause, settle };
+    const advice = known.get(key) ?? adviceFor(template, residue, identity);
+    known.set(key, advice);
+    return { cause, ...advice };
   };
 }
+
+/** Lines that settle a finding, or what has to be asked before anybody can say. */
+type Advice = { settle: Settlement } | { fix: string };
 
 const givenTeam = "Give the client's own as `signing: { team: … }` in its brief, or under `defaults` in oxalis.yaml.";
 
 const givenKey =
   "Make or adopt the client's upload key (`oxalis keys`), and give the store's as `signing: { appFingerprint: … }`.";
 
-function settlementFor(template: Template, residue: Residue, { terms }: Identity): Settlement {
-  const { file, problem, kind, key } = residue;
-  if (problem.code === "residue-picture")
-    return isPicture(file) || /\.(ico|icns)$/i.test(file)
+function adviceFor(template: Template, residue: Residue, identity: Identity): Advice {
+  const { file, problem, kind } = residue;
+  if (problem.code === "residue-picture") {
+    const isDrawn = isPicture(file) || /\.(ico|icns)$/i.test(file);
+    const settle: Settlement = isDrawn
       ? { list: "pictures", entry: { file, draw: drawnAs(template.folder, file) } }
       : { list: "leave", entry: file };
-  if (kind === undefined || problem.place === undefined || residue.inside !== undefined) return allowance(residue);
-  const { column } = problem.place;
+    return { settle };
+  }
+  if (kind === undefined || problem.place === undefined || residue.inside !== undefined)
+    return { settle: allowance(residue) };
+  const settled = fillFor(template, residue, problem.place, identity);
+  return typeof settled === "string" ? { fix: questionOf(settled, residue) } : { settle: settled };
+}
+
+/** What would fill a place, proven; or why nobody can say. */
+function fillFor(
+  template: Template,
+  residue: Residue,
+  { text: line, column }: Place,
+  { terms }: Identity,
+): Settlement | Doubt {
+  const { file, key } = residue;
   const content = textIfAny(template.folder.bytes(file)) ?? "";
-  const found = foundAt(problem.place.text, column - 1, residue.text ?? "");
+  const found = foundAt(line, column - 1, residue.text ?? "");
+  const own: Meant = {
+    kind: residue.kind ?? "name",
+    found,
+    text: residue.text ?? "",
+    field: fieldFor(template, residue),
+  };
   // All that the template is known by goes at once: half a place filled is not settled.
   const others = terms
     .filter((term) => !term.weak && term.text !== residue.text)
-    .map(({ text, kind: other }) => ({ text, field: fieldFor(template, { ...residue, kind: other }), isWhole: true }));
-  const all = [{ text: found, field: fieldFor(template, residue), isWhole: false }, ...others].sort(
-    (one, other) => other.text.length - one.text.length,
-  );
-  const pattern = (value: string) =>
-    all.reduce(
-      (filled, { text, field, isWhole }) => replacedIn(filled, text, `{${field}}`, { isWhole }),
-      value.replace(/[{}]/g, "$&$&"),
-    );
+    .map(({ text, kind }): Meant => ({ kind, found: text, text, field: fieldFor(template, { ...residue, kind }) }));
+  const meant = [own, ...others].sort((one, other) => other.found.length - one.found.length);
   // Named by its own form where the whole value is one that a place can be named by.
   const at = key === undefined ? undefined : namedSite(template.folder, file, key);
-  if (at?.value.includes(found)) return { list: "fill", entry: { file, at: key ?? "", with: pattern(at.value) } };
+  if (key !== undefined && at?.value.includes(found)) {
+    const proven = provenFill(template, { file, at: key }, at.value, { meant, own });
+    if (typeof proven !== "string") return proven;
+    if (proven !== "unsafe") return proven;
+  }
   // As it stands in the variant, where lines above may have come or gone.
-  const text = excerpt(problem.place.text, found);
+  const text = excerpt(line, found);
   const times = content.split(text).length - 1;
-  return times > 0 ? { list: "fill", entry: { file, text, times, with: pattern(text) } } : allowance(residue);
+  return times > 0 ? provenFill(template, { file, text, times }, text, { meant, own }) : "unsafe";
 }
 
 /** What cannot be reached in place can be allowed, with a reason that somebody gives. */
 const allowance = ({ file, text }: Residue): Settlement => ({
   list: "allow",
-  entry: { file, ...(text === undefined ? {} : { text }), reason: "say why it may stay" },
+  entry: { file, ...(text === undefined ? {} : { text }), reason: reasonToGive },
 });
 
 /** The words as they stand in the line, which may differ from the template's own in case and in marks between them. */

@@ -1,0 +1,150 @@
+import type { Shape } from "./shape.ts";
+
+/** How a language writes texts and comments: enough to tell code from what stands in quotes. */
+interface Lexical {
+  files: RegExp;
+  comments: RegExp;
+  /** Quotes that begin a text, longest first, with how a text within is read back. */
+  quotes: readonly { mark: string; read: (raw: string) => string; isLong?: true }[];
+  /** What looks like a text, and is a character or the name of a lifetime. */
+  others?: RegExp;
+}
+
+const known: Readonly<Record<string, string>> = { n: "\n", t: "\t", r: "\r", "0": "\0", b: "\b", f: "\f" };
+
+/** A text with these characters behind a backslash; what else stands behind one is no text of the language. */
+const escaped =
+  (letters: string) =>
+  (raw: string): string =>
+    raw.replace(/\\(?:u\{?([0-9a-fA-F]{1,6})\}?|x([0-9a-fA-F]{2})|([\s\S]))/g, (whole, unicode, hex, letter) => {
+      if (unicode ?? hex) return String.fromCodePoint(Number.parseInt(unicode ?? hex, 16));
+      if (!letters.includes(letter)) return whole;
+      return known[letter] ?? letter;
+    });
+
+const literal = (raw: string): string => raw;
+const cComments = /\/\/[^\n]*|\/\*[\s\S]*?\*\//y;
+const hashComments = /#[^\n]*/y;
+const c = escaped("ntr0bf\\\"'");
+/** Within single quotes nothing but the quote and the backslash is written otherwise (Ruby, PHP). */
+const onlyItself = (raw: string): string => raw.replace(/\\(['\\])/g, "$1");
+const character = /'(?:\\.[^']{0,8}|[^'\\\n])'/y;
+
+const languages: readonly Lexical[] = [
+  {
+    files: /\.(kts?|swift|scala)$/,
+    comments: cComments,
+    quotes: [
+      { mark: '"""', read: literal, isLong: true },
+      { mark: '"', read: escaped("ntr0bf\\\"'$") },
+    ],
+    others: character,
+  },
+  {
+    files: /\.(gradle|groovy|dart)$/,
+    comments: cComments,
+    quotes: [
+      { mark: '"""', read: literal, isLong: true },
+      { mark: "'''", read: literal, isLong: true },
+      { mark: '"', read: escaped("ntr0bf\\\"'$") },
+      { mark: "'", read: escaped("ntr0bf\\\"'$") },
+    ],
+  },
+  {
+    files: /\.(java|c|cc|cpp|cxx|h|hh|hpp|mm?|cs|qml|vala)$/,
+    comments: cComments,
+    quotes: [{ mark: '"', read: c }],
+    others: character,
+  },
+  {
+    files: /\.rs$/,
+    comments: cComments,
+    quotes: [{ mark: '"', read: c }],
+    others: /'(?:\\.[^']{0,8}|[^'\\\n])'|'\w+/y,
+  },
+  {
+    files: /\.go$/,
+    comments: cComments,
+    quotes: [
+      { mark: "`", read: literal, isLong: true },
+      { mark: '"', read: escaped('ntr0bf\\"') },
+    ],
+    others: character,
+  },
+  {
+    files: /\.php$/,
+    comments: /\/\/[^\n]*|#[^\n]*|\/\*[\s\S]*?\*\//y,
+    quotes: [
+      { mark: '"', read: escaped('ntr0bf\\"$') },
+      { mark: "'", read: onlyItself },
+    ],
+  },
+  {
+    files: /\.rb$|(^|\/)(Podfile|Fastfile|Appfile|Matchfile|Gemfile|Rakefile)$|\.podspec$/,
+    comments: hashComments,
+    quotes: [
+      { mark: '"', read: escaped('ntr0bf\\"#') },
+      { mark: "'", read: onlyItself },
+    ],
+  },
+  {
+    files: /\.py$/,
+    comments: hashComments,
+    quotes: [
+      { mark: '"""', read: literal, isLong: true },
+      { mark: "'''", read: literal, isLong: true },
+      { mark: '"', read: c },
+      { mark: "'", read: c },
+    ],
+  },
+  {
+    files: /(^|\/)CMakeLists\.txt$|\.cmake$/,
+    comments: hashComments,
+    quotes: [{ mark: '"', read: escaped('ntr\\"$') }],
+  },
+  // A quote is doubled (Microsoft, resource-definition statements).
+  { files: /\.rc2?$/i, comments: cComments, quotes: [{ mark: '"', read: (raw) => raw.replaceAll('""', '"') }] },
+];
+
+/** Code by its texts and what stands between them; undefined where the language is not known, or a text has no end. */
+export function lexicalShape(file: string, text: string): Shape | undefined {
+  const language = languages.find(({ files }) => files.test(file));
+  if (!language) return undefined;
+  const { comments, quotes, others } = language;
+  const values: string[] = [];
+  let shape = "";
+  for (let at = 0; at < text.length; ) {
+    const skipped = matchAt(comments, text, at) ?? (others && matchAt(others, text, at));
+    const quote = skipped === undefined ? quotes.find(({ mark }) => text.startsWith(mark, at)) : undefined;
+    if (skipped !== undefined) {
+      // Of comments only that they are there: a name in one is nobody's.
+      shape += skipped.startsWith("'") ? skipped : "#";
+      at += skipped.length;
+    } else if (quote) {
+      const end = endOf(text, at + quote.mark.length, quote.mark, quote.isLong === true, /\.rc2?$/i.test(file));
+      if (end === -1) return undefined;
+      values.push(quote.read(text.slice(at + quote.mark.length, end)));
+      shape += `${quote.mark}${quote.mark}`;
+      at = end + quote.mark.length;
+    } else shape += text[at++];
+  }
+  return { shape, values };
+}
+
+function matchAt(form: RegExp, text: string, at: number): string | undefined {
+  form.lastIndex = at;
+  return form.exec(text)?.[0] || undefined;
+}
+
+/** Where a text ends; -1 where it does not, or not in its line. */
+function endOf(text: string, from: number, mark: string, isLong: boolean, isDoubled: boolean): number {
+  for (let at = from; at < text.length; at++) {
+    if (!isLong && text[at] === "\n") return -1;
+    if (text[at] === "\\" && !isDoubled && mark !== "`") at++;
+    else if (text.startsWith(mark, at)) {
+      if (!isDoubled || text[at + 1] !== mark) return at;
+      at++;
+    }
+  }
+  return -1;
+}

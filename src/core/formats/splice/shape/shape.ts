@@ -1,0 +1,185 @@
+import { parse as parseCss } from "postcss";
+import { isMap, isScalar, isSeq, parseAllDocuments, type Node as YamlNode } from "yaml";
+import { attempted } from "../../../ground/values/attempted.ts";
+import type { Source } from "../../../ground/values/source.ts";
+import { codeShape } from "../formats/code.ts";
+import { htmlElements } from "../formats/html.ts";
+import { parseJson } from "../formats/json.ts";
+import { lineSites } from "../formats/lines.ts";
+import { type OpenStep, parseOpenStep, parseStrings } from "../formats/openstep.ts";
+import { tomlShape } from "../formats/toml.ts";
+import { parseXml, walk } from "../formats/xml.ts";
+import { withoutBuildEnding } from "../known-ending.ts";
+import { lexicalShape } from "./lexical.ts";
+
+/** A file as its own format reads it: what has to stay as it is, and the texts in it, in the order of the file. */
+export interface Shape {
+  shape: string;
+  values: readonly string[];
+}
+
+type Reader = (source: Source) => Shape | undefined;
+
+const xml: Reader = (source) => {
+  const values: string[] = [];
+  const shape = [...walk(parseXml(source))].map((element) => {
+    const { name, attributes, children, text } = element;
+    for (const { value } of attributes.values()) values.push(value);
+    // What a property list is asked for by is no text.
+    const isKey = name === "key";
+    if (!isKey && text.trim() !== "") values.push(text);
+    return `${name} ${[...attributes.keys()].join(" ")} ${children.length} ${isKey ? text : ""}`;
+  });
+  return { shape: shape.join("\n"), values };
+};
+
+/** A text of Android's resources as a device has it: marks undone; an apostrophe by itself is lost there. */
+const androidText = (text: string): string =>
+  /^\s*"[\s\S]*"\s*$/.test(text)
+    ? text
+    : text.replace(/\\u([0-9a-fA-F]{4})|\\([\s\S])|'/g, (_, code, letter) =>
+        code ? String.fromCharCode(Number.parseInt(code, 16)) : (letter ?? ""),
+      );
+
+const androidTexts: Reader = (source) => {
+  const read = xml(source);
+  return read && { ...read, values: read.values.map(androidText) };
+};
+
+const json: Reader = (source) => {
+  const values: string[] = [];
+  const told = (node: ReturnType<typeof parseJson>): string => {
+    const { type, children = [], value } = node;
+    if (type === "property") return `${JSON.stringify(children[0]?.value)}:${children[1] ? told(children[1]) : ""}`;
+    if (type === "string") {
+      values.push(String(value));
+      return '""';
+    }
+    return children.length > 0 ? `${type}(${children.map(told).join()})` : `${type}${value ?? ""}`;
+  };
+  return { shape: told(parseJson(source)), values };
+};
+
+const yaml: Reader = ({ text }) => {
+  const values: string[] = [];
+  const told = (node: unknown): string => {
+    if (isMap(node))
+      return `{${node.items.map(({ key, value }) => `${JSON.stringify((key as YamlNode | null)?.toJSON())}:${told(value)}`)}}`;
+    if (isSeq(node)) return `[${node.items.map(told).join()}]`;
+    if (!isScalar(node) || typeof node.value !== "string") return JSON.stringify(isScalar(node) ? node.value : null);
+    values.push(node.value);
+    return '""';
+  };
+  const documents = parseAllDocuments(text);
+  if (documents.some(({ errors }) => errors.length > 0)) return undefined;
+  return { shape: documents.map(({ contents }) => told(contents)).join("\n"), values };
+};
+
+/** A page: its elements and their attributes; scripts and styles in it by their own languages. */
+const html: Reader = (source) => {
+  const values: string[] = [];
+  const shape = htmlElements(source).map(({ tagName, attrs, childNodes }) => {
+    for (const { value } of attrs) values.push(value);
+    const text = childNodes.map((child) => ("value" in child ? child.value : "")).join("");
+    const type = attrs.find(({ name }) => name === "type")?.value ?? "";
+    const within =
+      text.trim() === ""
+        ? undefined
+        : tagName === "style"
+          ? ".css"
+          : tagName !== "script"
+            ? undefined
+            : scriptEnding(type);
+    if (within === undefined) {
+      if (text.trim() !== "") values.push(text);
+      return `${tagName} ${attrs.map(({ name }) => name).join(" ")}`;
+    }
+    const inner = shapeOf({ file: `within${within}`, text });
+    values.push(...(inner?.values ?? []));
+    return `${tagName} ${inner?.shape ?? text}`;
+  });
+  return { shape: shape.join("\n"), values };
+};
+
+const scriptEnding = (type: string): string => (/json/.test(type) ? ".json" : /typescript/.test(type) ? ".ts" : ".js");
+
+const css: Reader = ({ text }) => {
+  const values: string[] = [];
+  const shape: string[] = [];
+  parseCss(text).walk((node) => {
+    if (node.type === "decl") {
+      values.push(node.value);
+      shape.push(node.prop);
+    } else if (node.type === "rule") shape.push(node.selector);
+    else if (node.type === "atrule") shape.push(`@${node.name} ${node.params}`);
+  });
+  return { shape: shape.join("\n"), values };
+};
+
+const openStep =
+  (parse: (source: Source) => OpenStep): Reader =>
+  (source) => {
+    const values: string[] = [];
+    const told = (node: OpenStep): string => {
+      if (node.kind === "list") return `(${node.items.map(told).join()})`;
+      if (node.kind === "group") return `{${[...node.entries].map(([key, each]) => `${key}=${told(each)}`).join(";")}}`;
+      values.push(node.value);
+      return '""';
+    };
+    return { shape: told(parse(source)), values };
+  };
+
+const lines =
+  (format: "properties" | "xcconfig" | "env"): Reader =>
+  (source) => {
+    const all = lineSites(source.file, source, format);
+    return { shape: all.map(({ key }) => key).join("\n"), values: all.map(({ site }) => site.value) };
+  };
+
+/** A line a key (freedesktop.org, Desktop Entry Specification): nothing is escaped but a backslash. */
+const desktopEntry: Reader = ({ text }) => {
+  const values: string[] = [];
+  const shape = text.split("\n").map((line) => {
+    const [, key = "", value = ""] = /^([\w-]+(?:\[[\w@.-]+\])?)\s*=\s*(.*)$/.exec(line) ?? [];
+    if (key === "") return line;
+    values.push(value);
+    return key;
+  });
+  return { shape: shape.join("\n"), values };
+};
+
+/** What no grammar reads: its lines are texts. */
+const prose: Reader = ({ text }) => {
+  const all = text.split("\n");
+  return { shape: String(all.length), values: all };
+};
+
+const readers: readonly { file: RegExp; read: Reader }[] = [
+  { file: /\/res\/values[^/]*\/[^/]+\.xml$/, read: androidTexts },
+  {
+    file: /\.(xml|plist|entitlements|svg|storyboard|xib|xaml|axaml|resw|resx|appxmanifest|wxs|wxi|wxl|ui|qrc|manifest)$/i,
+    read: xml,
+  },
+  { file: /\.(json|jsonc|webmanifest|xcstrings|arb)$/, read: json },
+  { file: /\.ya?ml$/, read: yaml },
+  { file: /\.toml$/, read: tomlShape },
+  { file: /\.html?$/i, read: html },
+  { file: /\.(css|scss|less)$/, read: css },
+  { file: /\.([cm]?[jt]s|[jt]sx)$/, read: codeShape },
+  { file: /\.strings$/, read: openStep(parseStrings) },
+  { file: /\.pbxproj$/, read: openStep(parseOpenStep) },
+  { file: /\.properties$/, read: lines("properties") },
+  { file: /\.xcconfig$/, read: lines("xcconfig") },
+  { file: /(^|\/)\.env(\.[\w-]+)?$/, read: lines("env") },
+  { file: /\.desktop$/, read: desktopEntry },
+  { file: /\.(txt|md)$/i, read: prose },
+];
+
+/** A file by its shape; undefined where nobody here reads its kind, or it cannot be read as it. */
+export function shapeOf({ file, text }: Source): Shape | undefined {
+  const path = withoutBuildEnding(file);
+  const reader = readers.find((each) => each.file.test(path) && !/(^|\/)CMakeLists\.txt$/.test(path));
+  if (!reader) return lexicalShape(path, text);
+  // A source of its own: what is parsed once is held by it.
+  return attempted(() => reader.read({ file: path, text }));
+}

@@ -1,0 +1,83 @@
+import type { Template } from "../../../app/survey/template.ts";
+import type { Settlement } from "../../../ground/problems/problem.ts";
+import type { Field } from "../../../ground/values/fields.ts";
+import { replacedIn } from "../../../ground/values/replaced.ts";
+import type { TermKind } from "../identity/carriers.ts";
+import { type Doubt, occurrenceIn } from "./occurrence.ts";
+import { type FillEntry, probeOf, tryFill } from "./proof.ts";
+
+/** A term of the template in a place: as it stands there, and as the template is known by it. */
+export interface Meant {
+  kind: TermKind | "color";
+  found: string;
+  text: string;
+  field: Field;
+}
+
+type Where = { file: string; at: string } | { file: string; text: string; times: number };
+
+/**
+ * An entry that fills a place: tried in memory for a client with every mark in its name, read back by the file's own
+ * format, with nothing of the template left in it. Otherwise why there is none.
+ * @param written what stands there, as the entry has it
+ */
+export function provenFill(
+  template: Template,
+  where: Where,
+  written: string,
+  { meant, own }: { meant: readonly Meant[]; own: Meant },
+): Settlement | Doubt {
+  const here = meant.filter(({ found }) => written.includes(found));
+  const patternBy = (expressionOf: (each: Meant) => string) =>
+    here.reduce(
+      (filled, each) => replacedIn(filled, each.found, expressionOf(each), { isWhole: each !== own }),
+      written.replace(/[{}]/g, "$&$&"),
+    );
+  const first = tryFill(template, { ...where, with: patternBy(({ field }) => `{${field}}`) } as FillEntry);
+  if (!first) return "unsafe";
+  const expressions = new Map<Meant, string>();
+  for (const { before } of first.changed) {
+    if (isFile(template, before)) return "file";
+    for (const each of here) {
+      if (!before.includes(each.found)) continue;
+      const occurrence = occurrenceIn(before, each);
+      if ("doubt" in occurrence) return occurrence.doubt;
+      const known = expressions.get(each);
+      if (known !== undefined && known !== occurrence.expression) return "part";
+      expressions.set(each, occurrence.expression);
+    }
+  }
+  if (!expressions.has(own)) return "unsafe";
+  const pattern = patternBy((each) => expressions.get(each) ?? `{${each.field}}`);
+  const entry = { ...where, with: pattern };
+  const tried = tryFill(template, entry);
+  if (!tried || tried.changed.length !== first.changed.length) return "unsafe";
+  const isRight = tried.changed.every(({ before, after }) =>
+    [...expressions].every(
+      ([{ found }, expression]) =>
+        !before.includes(found) || (after.includes(probeOf(expression) ?? "\0") && !after.includes(found)),
+    ),
+  );
+  return isRight ? { list: "fill", entry } : "unsafe";
+}
+
+/** Whether a text is the name of a file of the template's, or of what a file is asked for by. */
+function isFile({ folder }: Template, value: string): boolean {
+  const name = value.trim().split(/[\\/]/).at(-1) ?? "";
+  if (!/^[\w.@ -]{3,}$/.test(name)) return false;
+  const stems = stemsOf(folder);
+  return stems.has(name) || (/[-_.]/.test(name) && stems.has(name.replace(/\.\w+$/, "")));
+}
+
+const known = new WeakMap<Template["folder"], ReadonlySet<string>>();
+
+/** Names of files, as they are and without their endings; of folders too. */
+function stemsOf(folder: Template["folder"]): ReadonlySet<string> {
+  const before = known.get(folder);
+  if (before) return before;
+  const stems = new Set(
+    folder.list().flatMap((file) => file.split("/").flatMap((part) => [part, part.replace(/\.\w+$/, "")])),
+  );
+  known.set(folder, stems);
+  return stems;
+}

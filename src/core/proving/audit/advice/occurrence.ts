@@ -1,0 +1,76 @@
+import type { Field } from "../../../ground/values/fields.ts";
+import type { TermKind } from "../identity/carriers.ts";
+
+/** Why no line is given for a place, and it is asked about instead. */
+export type Doubt = "code" | "page" | "file" | "part" | "unsafe";
+
+/** What may stand where a term stands: a pattern's expression, or why nobody knows. */
+export type Occurrence = { expression: string } | { doubt: Doubt };
+
+const doubt = (why: Doubt): Occurrence => ({ doubt: why });
+
+/** What may stand on either side of a name in a text that people read. */
+const opens = /[\s"'“„‘«([{>/|·–—-]$/u;
+const closes = /^[\s"'”“’»)\]}<.,;:!?/|·–—…-]/u;
+/** A mark between two words without a blank beside it joins them to one that code or a file has. */
+const joins = /[\p{L}\p{N}][/|·_.:@–-]$/u;
+const joined = /^[/|·_.:@–-][\p{L}\p{N}]/u;
+
+/** How a name is written where it is no text: its words with nothing, a hyphen or capitals between them. */
+function asToken(found: string, text: string, field: Field): Occurrence {
+  const hasBlank = /\s/.test(text);
+  if (found === text) return { expression: `{${field}}` };
+  if (found.toLowerCase() === text.toLowerCase() && hasBlank)
+    return found === found.toUpperCase() ? { expression: `{${field} upper}` } : { expression: `{${field}}` };
+  if (/^[a-z0-9]+(-[a-z0-9]+)+$/.test(found)) return { expression: `{${field} hyphenated}` };
+  if (/^[a-z0-9]+$/.test(found)) return { expression: `{${field} joined}` };
+  // Written as a class or a variable is.
+  return doubt("code");
+}
+
+/** A name within a text. @param found as it stands there @param text as the template has it */
+function ofName(value: string, found: string, text: string, field: Field): Occurrence {
+  if (value.trim() === found) return asToken(found, text, field);
+  const at = value.indexOf(found);
+  const [before, after] = [value.slice(0, at), value.slice(at + found.length)];
+  if (/[a-z][a-z0-9+.-]*:\/\/\S*$/i.test(before)) return doubt("page");
+  if (joins.test(before) || joined.test(after))
+    return doubt(/[\\/]$/.test(before) || /^[\\/]/.test(after) ? "file" : "part");
+  const isText = (before === "" || opens.test(before)) && (after === "" || closes.test(after));
+  if (!isText || !/\s/.test(value.trim())) return doubt("part");
+  return found.toLowerCase() === text.toLowerCase() && found !== text && !/\s/.test(text)
+    ? doubt("part")
+    : { expression: `{${field}}` };
+}
+
+/** A host: the client's own alone, and no page of it that nobody knows to be there. */
+function ofHost(value: string, found: string): Occurrence {
+  const at = value.indexOf(found);
+  const [before, after] = [value.slice(0, at), value.slice(at + found.length)];
+  if (/[\w-]\.$/.test(before) && !/(^|\/\/|\s|:)www\.$/.test(before)) return doubt("page");
+  if (/@$/.test(before)) return doubt("page");
+  return /^\/?(?:$|["'\s<>),;.!?\]}]|\*)/.test(after) ? { expression: "{domain}" } : doubt("page");
+}
+
+/** An identifier: whole, or with what the template puts behind it or in front of it. */
+function ofIdentifier(value: string, found: string, field: Field): Occurrence {
+  const at = value.indexOf(found);
+  const [before, after] = [value.slice(0, at), value.slice(at + found.length)];
+  // With a class behind it, it is the code's own namespace.
+  if (/^[.$/][A-Z]/.test(after) || /^\.R\b/.test(after)) return doubt("code");
+  if (/[\\/]$/.test(before) && !/:\/\/$/.test(before)) return doubt("file");
+  return { expression: `{${field}}` };
+}
+
+/** What may stand in a value where a term of a kind stands. @param value as the file's format reads it */
+export function occurrenceIn(
+  value: string,
+  { kind, found, text, field }: { kind: TermKind | "color"; found: string; text: string; field: Field },
+): Occurrence {
+  // As the format reads it, it may stand there otherwise than in the file.
+  if (!value.includes(found)) return doubt("unsafe");
+  if (kind === "name" || kind === "owner") return ofName(value, found, text, field);
+  if (kind === "host") return ofHost(value, found);
+  if (kind === "identifier") return ofIdentifier(value, found, field);
+  return { expression: `{${field}}` };
+}

@@ -1,0 +1,90 @@
+import type { Template } from "../../../app/survey/template.ts";
+import { textSites } from "../../../app/survey/text-places.ts";
+import { namedSite } from "../../../app/template/places.ts";
+import { fillPattern, readPattern } from "../../../clients/derive/fields/pattern.ts";
+import { write } from "../../../formats/splice/forms.ts";
+import { type Shape, shapeOf } from "../../../formats/splice/shape/shape.ts";
+import { applyEdits } from "../../../formats/splice/site.ts";
+import { textIfAny } from "../../../ground/files/reading/folder.ts";
+import type { Field } from "../../../ground/values/fields.ts";
+
+/** A place of a file and what is to go there, as an entry of template.yaml says it. */
+export type FillEntry = { file: string; with: string } & ({ at: string } | { text: string; times: number });
+
+/** A client that nobody has: every mark that means something to some format is in its name. */
+const probe: Readonly<Partial<Record<Field, string>>> = {
+  "app.name": `Brook & Mill's "Ö" <1> \${2} #{3}\\`,
+  "app.label": `Brook's & "Mill"`,
+  owner: `Brook & Mill's "Sons"`,
+  email: "post@brook-mill.example",
+  domain: "brook-mill.example",
+  scheme: "brookmill",
+  "identifiers.base": "example.brookmill.shop",
+  "identifiers.android": "example.brookmill.shop",
+  "identifiers.ios": "example.brookmill.shop",
+  "identifiers.desktop": "example.brookmill.shop",
+  "identifiers.windows": "Brookmill.Shop",
+  "identifiers.web": "/brook-mill",
+  "colors.brand": "#0a1b2c",
+};
+
+const placeless = () => ({ file: "template.yaml", line: 1, column: 1, text: "" });
+
+/** What a file's texts become, each as it was and as it is; undefined where the file does not hold. */
+export interface Tried {
+  /** Texts that change, as the format reads them. */
+  changed: readonly { before: string; after: string }[];
+  /** The file as it would be. */
+  text: string;
+}
+
+/**
+ * Fills a place for a client that nobody has, and reads the file back by its own format: what is no text has to be as
+ * it was. Undefined where it is not, where the place is not found, or where nobody here reads such files.
+ */
+export function tryFill(template: Template, entry: FillEntry): Tried | undefined {
+  const content = textIfAny(template.folder.bytes(entry.file));
+  const before = content === undefined ? undefined : shapeOf({ file: entry.file, text: content });
+  if (content === undefined || !before) return undefined;
+  const places = placesOf(template, entry);
+  const pattern = readPattern(entry.with, placeless());
+  if (places === undefined || places.length === 0 || !pattern.ok) return undefined;
+  const edits = places.map(({ site: { start, end, form: own }, form }) => {
+    const inner = form && ((text: string) => write(form, text));
+    const value = fillPattern(pattern.value, (field) => probe[field], inner);
+    return value === undefined ? undefined : { start, end, text: write(own, value) };
+  });
+  if (edits.some((edit) => edit === undefined)) return undefined;
+  const text = applyEdits(
+    content,
+    edits.flatMap((edit) => edit ?? []),
+  );
+  const after = shapeOf({ file: entry.file, text });
+  const changed = after && differing(before, after);
+  return changed && changed.length > 0 ? { changed, text } : undefined;
+}
+
+function placesOf(template: Template, entry: FillEntry) {
+  if ("at" in entry) {
+    const site = namedSite(template.folder, entry.file, entry.at);
+    return site && [{ site, form: undefined }];
+  }
+  const fills = template.parts.flatMap((part) => part.fills);
+  const found = textSites(template.folder, entry, placeless, fills);
+  return found.ok ? found.value.sites.map((site) => ({ site, form: found.value.form })) : undefined;
+}
+
+/** Texts that are others; undefined where anything else is. */
+function differing(before: Shape, after: Shape): Tried["changed"] | undefined {
+  if (before.shape !== after.shape || before.values.length !== after.values.length) return undefined;
+  return before.values.flatMap((value, at) => {
+    const now = after.values[at] ?? "";
+    return now === value ? [] : [{ before: value, after: now }];
+  });
+}
+
+/** What the client that nobody has would have in place of an expression. */
+export function probeOf(expression: string): string | undefined {
+  const pattern = readPattern(expression, placeless());
+  return pattern.ok ? fillPattern(pattern.value, (field) => probe[field]) : undefined;
+}

@@ -1,0 +1,17 @@
+import type { Residue } from "../search/search.ts";
+import type { Doubt } from "./occurrence.ts";
+
+/** What has to be asked of whoever knows the template, by why no line can be given. */
+const questions: Readonly<Record<Doubt, string>> = {
+  code: "It is written as code writes names. Do people see it?",
+  page: "It is an address on the template's own site, and a client may have no such page. Which page of the client's is it?",
+  file: "It is the name of a file or of a resource, which others ask for by it. Do people see it?",
+  part: "It is a part of a longer word, a path or a key. Do people or systems meet it?",
+  unsafe:
+    "Nothing was found that its file surely reads back as it was meant. Who builds the template can say what goes there.",
+};
+
+/** What is asked, and what becomes of either answer. */
+export const questionOf = (doubt: Doubt, { file, text }: Residue): string =>
+  `${questions[doubt]} If so, let the developers take it from one place that can be filled, or give it by \`fill\` or a ` +
+  `question of template.yaml; if not, allow "${text}" in ${file} with the reason.`;
