@@ -10,10 +10,11 @@ const mostBytes = 128 * 1024 * 1024;
  * archive, or a broken one.
  */
 export function readArchive(bytes: Uint8Array): { name: string; bytes: Uint8Array }[] {
-  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b || bytes[2] !== 3 || bytes[3] !== 4) return [];
+  const start = startOf(bytes);
+  if (start === undefined) return [];
   let [entries, total] = [0, 0];
   try {
-    const found = unzipSync(bytes, {
+    const found = unzipSync(bytes.subarray(start), {
       filter: ({ name, originalSize }) => {
         if (name.endsWith("/") || originalSize > largestEntry || entries >= mostEntries) return false;
         if (total + originalSize > mostBytes) return false;
@@ -27,3 +28,15 @@ export function readArchive(bytes: Uint8Array): { name: string; bytes: Uint8Arra
     return [];
   }
 }
+
+/** Where it starts: at the start of the file, or behind a program or a picture that it was put to: then its list stands at the end (ZIP, APPNOTE). */
+function startOf(bytes: Uint8Array): number | undefined {
+  const all = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (all.subarray(0, 4).equals(firstFile)) return 0;
+  const start = all.subarray(-longestEnd).includes(endOfList) ? all.indexOf(firstFile) : -1;
+  return start === -1 ? undefined : start;
+}
+
+const firstFile = Buffer.from("PK\x03\x04", "latin1");
+const endOfList = Buffer.from("PK\x05\x06", "latin1");
+const longestEnd = 66_000;

@@ -7,8 +7,7 @@ const questions: Readonly<Record<Doubt, string>> = {
   page: "It is an address on the template's own site, and a client may have no such page. Which page of the client's is it?",
   file: "It is the name of a file or of a resource, which others ask for by it. Do people see it?",
   part: "It is a part of a longer word, a path or a key. Do people or systems meet it?",
-  unsafe:
-    "Nothing was found that its file surely reads back as it was meant. Who builds the template can say what goes there.",
+  unsafe: "Nothing is sure to be read back there as it was meant. Do people or systems meet it?",
 };
 
 /** What is asked, and what becomes of either answer. */

@@ -7,7 +7,9 @@ import { readArchive } from "../archives.ts";
 import type { TermKind } from "../identity/carriers.ts";
 import type { Identity } from "../identity/gather.ts";
 import { keyedValues } from "../identity/keyed.ts";
+import { textsIn } from "./binary.ts";
 import { codeHit } from "./context.ts";
+import { foldedText } from "./folded.ts";
 import { type Sought, soughtOf } from "./sought.ts";
 
 /** Something of the template that is left in a file of a variant. */
@@ -72,11 +74,12 @@ export function searchFor(
           code: inside.flatMap(({ code }) => code),
         };
       const text = textIfAny(bytes);
-      const inName = any?.test(path) ? namesIn(sought, path, shown) : [];
+      const inName = namesIn(sought, any, path, shown);
       if (text === undefined) return { residue: [...inName, ...inBinary(sought, any, path, bytes, shown)], code: [] };
-      if (!any?.test(text)) return { residue: inName, code: [] };
-      const found = inText(sought, { file: shown, text }, path, owned, namespaces);
-      return { residue: [...inName, ...found.residue], code: found.code };
+      const isHit = any?.test(text) === true;
+      const found = isHit ? inText(sought, { file: shown, text }, path, owned, namespaces) : nothing;
+      const seen = inFolded(sought, any, { file: shown, text }, path, owned, found);
+      return { residue: [...inName, ...found.residue, ...seen], code: found.code };
     },
   };
   return search;
@@ -165,6 +168,46 @@ function inText(
   return { residue, code };
 }
 
+const nothing: SearchFound = { residue: [], code: [] };
+
+/** Terms that only show as people see a text: escapes undone, tags within a line gone, marks of no width too. */
+function inFolded(
+  sought: readonly Sought[],
+  any: RegExp | undefined,
+  source: Source,
+  path: string,
+  owned: readonly string[],
+  { residue, code }: SearchFound,
+): Residue[] {
+  if (!any) return [];
+  const own = owned.flatMap((value) => foldedText(value)?.text ?? value);
+  // What stands there as it is written has been told, on its line.
+  const told = new Set([
+    ...residue.map(({ text, problem: { place } }) => `${text} ${place?.line}`),
+    ...code.map(({ text, line }) => `${text} ${line}`),
+  ]);
+  const found: Residue[] = [];
+  for (const form of ["withTags", "withoutTags"] as const) {
+    const folded = foldedText(source.text, form);
+    if (!folded || !any.test(folded.text)) continue;
+    let searched = own.reduce((at, value) => (at.includes(value) ? at.replaceAll(value, blank) : at), folded.text);
+    for (const { code: problemCode, term, pattern } of sought) {
+      if (term.weak || term.kind === "color") continue;
+      for (const { index, 0: seen } of searched.matchAll(pattern)) {
+        const place = placeAt(source, folded.at(index));
+        const as = `${term.text} ${place.line}`;
+        const hit = { file: path, kind: term.kind, found: seen, line: place.text, column: place.column - 1 };
+        if (told.has(as) || codeHit({ ...hit, key: undefined }) !== undefined) continue;
+        told.add(as);
+        const message = `"${term.text}", which is the template's, is left in ${source.file}, written otherwise.`;
+        found.push({ file: path, text: term.text, kind: term.kind, problem: problem(problemCode, message, { place }) });
+      }
+      searched = searched.replace(pattern, blank);
+    }
+  }
+  return found;
+}
+
 /** A common word counts where it is all that a text says, and as it is written. */
 function standsAlone(line: string, column: number, found: string): boolean {
   const around = `${line[column - 1] ?? "\n"}${line[column + found.length] ?? "\n"}`;
@@ -181,9 +224,11 @@ function keysOf(path: string, source: Source): (at: number) => string | undefine
 /** Files that are handed on or served by their names; what code is called is code's. */
 const shownByName = /\.(png|jpe?g|webp|gif|svg|ico|icns|pdf|html?|mp[34]|webmanifest|ics|csv|txt|docx?|zip)$/i;
 
-function namesIn(sought: readonly Sought[], path: string, shown: string): Residue[] {
-  const name = path.slice(path.lastIndexOf("/") + 1);
-  if (!shownByName.test(name) || /\.(xcassets|bundle)\//.test(path)) return [];
+function namesIn(sought: readonly Sought[], any: RegExp | undefined, path: string, shown: string): Residue[] {
+  const written = path.slice(path.lastIndexOf("/") + 1);
+  const name = `${written} ${foldedText(written)?.text ?? ""}`;
+  if (!any?.test(name)) return [];
+  if (!shownByName.test(written) || /\.(xcassets|bundle)\//.test(path)) return [];
   return sought.flatMap(({ code, term, pattern }) => {
     if (term.kind === "color" || term.weak || name.search(pattern) === -1) return [];
     const message = `"${term.text}", which is the template's, is left in the name of ${shown}.`;
@@ -191,7 +236,7 @@ function namesIn(sought: readonly Sought[], path: string, shown: string): Residu
   });
 }
 
-/** Binary files are searched as 8-bit and as 16-bit text. */
+/** What a binary file holds of the template's, in whatever way it writes texts. */
 function inBinary(
   sought: readonly Sought[],
   any: RegExp | undefined,
@@ -200,10 +245,7 @@ function inBinary(
   shown: string,
 ): Residue[] {
   if (!any) return [];
-  // Behind what a picture or a sound says of itself, it is compressed: what looks like a word there is chance.
-  const told = isCompressed(path) ? bytes.subarray(0, ofItself) : bytes;
-  const buffer = Buffer.from(told.buffer, told.byteOffset, told.byteLength);
-  const texts = [buffer.toString("latin1"), buffer.toString("utf16le")].filter((text) => any.test(text));
+  const texts = textsIn(path, bytes).filter((text) => any.test(text));
   if (texts.length === 0) return [];
   return sought
     .filter(({ term, pattern }) => !term.weak && texts.some((text) => text.search(pattern) !== -1))
@@ -214,9 +256,3 @@ function inBinary(
       problem: problem(code, `"${term.text}", which is the template's, is left inside ${shown}.`),
     }));
 }
-
-/** Bytes in which a compressed file says things of itself. */
-const ofItself = 16_384;
-
-const isCompressed = (path: string): boolean =>
-  /\.(jpe?g|webp|gif|avif|heic|mp[34]|m4a|ogg|wav|woff2?|ttf|otf|gz|xz|br)$/i.test(path);

@@ -29,7 +29,7 @@ const patterns: Readonly<Record<TermKind, (text: string) => string>> = {
       .split(/[\s_.-]+/)
       .filter(Boolean)
       .map(escapeRegExp);
-    return `(?<![\\p{L}\\p{N}])${words.join("(?:[\\s_.-]|&nbsp;)*")}(?![\\p{Ll}\\p{N}])`;
+    return `(?<![\\p{L}\\p{N}])${words.join("[\\s_.+-]*")}(?![\\p{Ll}\\p{N}])`;
   },
   identifier: (text) => `(?<![A-Za-z0-9])${escapeRegExp(text)}(?![A-Za-z0-9])`,
   email: (text) => `(?<![\\w.+-])${escapeRegExp(text)}(?![\\w-])`,

@@ -1,0 +1,157 @@
+import { mkdirSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import type { Template } from "../../../src/core/app/survey/template.ts";
+import { textSites } from "../../../src/core/app/survey/text-places.ts";
+import { write } from "../../../src/core/formats/splice/forms.ts";
+import { shapeOf } from "../../../src/core/formats/splice/shape/shape.ts";
+import { applyEdits } from "../../../src/core/formats/splice/site.ts";
+import { openFolder } from "../../../src/core/ground/files/reading/folder.ts";
+import { problem } from "../../../src/core/ground/problems/problem.ts";
+import { openAdviser } from "../../../src/core/proving/audit/advice/advice.ts";
+import type { TermKind } from "../../../src/core/proving/audit/identity/carriers.ts";
+import { temporaryFolder } from "../../support/oxalis.ts";
+import { hasTool, tool } from "../../support/tools.ts";
+
+/** A template of these files alone. */
+function templateOf(files: Readonly<Record<string, string>>): Template {
+  const root = temporaryFolder();
+  for (const [file, text] of Object.entries(files)) {
+    mkdirSync(dirname(join(root, file)), { recursive: true });
+    writeFileSync(join(root, file), text);
+  }
+  return { folder: openFolder(root, "template"), parts: [] } as unknown as Template;
+}
+
+/** What is advised for the first place in a file where a term stands. */
+function advised(file: string, text: string, term: string, kind: TermKind = "name", more: Record<string, string> = {}) {
+  const template = templateOf({ [file]: text, ...more });
+  const place = { file, line: 1, column: 1, text: "" };
+  const adviser = openAdviser(template, { terms: [{ kind, text: term, place }], namespaces: [] });
+  const at = text.search(new RegExp(term.replace(/[\s.]+/g, "[\\s._-]*"), "i"));
+  const line = text.slice(0, at).split("\n").length;
+  const lines = text.split("\n");
+  const column = at - text.lastIndexOf("\n", at - 1);
+  const found = { ...place, line, column, text: lines[line - 1] ?? "" };
+  const { settle, fix } = adviser({ file, text: term, kind, problem: problem("residue-name", "", { place: found }) });
+  return settle ? (settle.entry as { with?: string }).with : fix?.slice(0, fix.indexOf("?") + 1);
+}
+
+const xml = (body: string) => `<?xml version="1.0"?>\n<root>${body}</root>\n`;
+const code = "It is written as code writes names. Do people see it?";
+const page =
+  "It is an address on the template's own site, and a client may have no such page. Which page of the client's is it?";
+const file = "It is the name of a file or of a resource, which others ask for by it. Do people see it?";
+const part = "It is a part of a longer word, a path or a key. Do people or systems meet it?";
+const unsafe = "Nothing is sure to be read back there as it was meant. Do people or systems meet it?";
+
+test.each<[what: string, file: string, text: string, term: string, kind: TermKind, advice: unknown]>([
+  ["a title", "web/a.html", "<title>Plain Crate</title>", "Plain Crate", "name", ">{app.name}<"],
+  ["a text around it", "a.kt", 'val a = "Welcome to Plain Crate!"', "Plain Crate", "name", '"Welcome to {app.name}!"'],
+  ["a desktop entry", "a.desktop.in", "[Desktop Entry]\nName=Plain Crate\n", "Plain Crate", "name", "Name={app.name}"],
+  ["a tag", "a.html", "<plain-crate title='x'></plain-crate>", "Plain Crate", "name", unsafe],
+  ["an attribute's name", "a.xml", xml('<a plaincrate="1"/>'), "Plain Crate", "name", unsafe],
+  ["a variable", "a.c", "int plain_crate = 1;\n", "Plain Crate", "name", unsafe],
+  ["a call", "a.swift", "plainCrate.start()\n", "Plain Crate", "name", unsafe],
+  ["a class's name in quotes", "a.json", '{ "module": "PlainCrate" }', "Plain Crate", "name", code],
+  ["a slug", "a.json", '{ "project": "plain-crate" }', "Plain Crate", "name", '"{app.name hyphenated}"'],
+  ["a file's name", "a.json", '{ "icon": "plain-crate" }', "Plain Crate", "name", file],
+  ["a key", "a.kt", 'val KEY = "plaincrate.session.token"', "plaincrate", "name", part],
+  ["a part of a word", "a.py", 'x = "xPlain Crate"', "Plain Crate", "name", part],
+  ["an address with a page", "a.kt", 'val a = "https://crate.example/help"', "crate.example", "host", page],
+  ["a host below it", "a.kt", 'val a = "https://api.crate.example"', "crate.example", "host", page],
+  ["an address alone", "a.kt", 'val a = "https://crate.example/"', "crate.example", "host", '"https://{domain}/"'],
+  ["a class behind an identifier", "a.kt", 'val a = "com.crate.app.MainActivity"', "com.crate.app", "identifier", code],
+  [
+    "what follows an identifier",
+    "a.kt",
+    'val a = "com.crate.app.provider"',
+    "com.crate.app",
+    "identifier",
+    '"{identifiers.base}.provider"',
+  ],
+  ["a language that nobody here reads", "a.nim", 'echo "Plain Crate"', "Plain Crate", "name", unsafe],
+  ["a text that has no end", "a.java", 'String a = "Plain Crate;\n', "Plain Crate", "name", unsafe],
+])("%s gets what may stand there, or is asked about", (_, path, text, term, kind, advice) => {
+  const more = path === "a.json" && text.includes("icon") ? { "pictures/plain-crate.png": "" } : {};
+  expect(advised(path, text, term, kind, more as Record<string, string>)).toEqual(advice);
+});
+
+/** A text in each language, and its line around it. */
+const written: readonly [file: string, text: string][] = [
+  ["a.kt", 'val a = "Plain Crate"\n'],
+  ["a.swift", 'let a = "Plain Crate"\n'],
+  ["a.dart", "final a = 'Plain Crate';\n"],
+  ["a.go", 'var a = "Plain Crate"\n'],
+  ["a.rb", "a = 'Plain Crate'\n"],
+  ["b.rb", 'a = "Plain Crate"\n'],
+  ["a.php", "<?php $a = 'Plain Crate';\n"],
+  ["b.php", '<?php $a = "Plain Crate";\n'],
+  ["a.py", 'a = "Plain Crate"\n'],
+  ["a.rc", 'VALUE "Name", "Plain Crate"\n'],
+  ["a.ts", "const a = `Plain Crate`;\n"],
+  ["a.tsx", 'const a = <T x={"Plain Crate"} />;\n'],
+  ["Info.plist.in", "<plist><dict><key>A</key><string>Plain Crate</string></dict></plist>"],
+  ["app/src/main/res/values/s.xml", '<resources><string name="a">Plain Crate</string></resources>'],
+  ["a.toml", 'a = "Plain Crate"\n'],
+  ["a.json", '{ "a": "Plain Crate" }'],
+  ["a.strings", '"a" = "Plain Crate";\n'],
+];
+
+test("whatever a client is called, a text that is filled is read back as that by the file's own format", () => {
+  const names = fc
+    .string({ unit: "grapheme", minLength: 1, maxLength: 24 })
+    .filter((name) => !/[\p{Cc}\p{Cs}\p{Zl}\p{Zp}]/u.test(name) && name.trim() === name);
+  for (const [path, text] of written) {
+    const { folder } = templateOf({ [path]: text });
+    const quoted = /["'`]Plain Crate["'`]/.exec(text)?.[0] ?? "Plain Crate";
+    const found = textSites(
+      folder,
+      { file: path, text: quoted, times: 1 },
+      () => ({ file: "", line: 1, column: 1, text: "" }),
+      [],
+    );
+    if (!found.ok) throw new Error(path);
+    const { start = 0, end = 0 } = found.value.sites[0] ?? {};
+    fc.assert(
+      fc.property(names, (name) => {
+        const value = quoted.replace("Plain Crate", () => write(found.value.form, name));
+        const after = shapeOf({ file: path, text: applyEdits(text, [{ start, end, text: value }]) });
+        const was = shapeOf({ file: path, text });
+        expect([path, after?.shape]).toEqual([path, was?.shape]);
+        expect([path, after?.values]).toEqual([
+          path,
+          was?.values.map((each) => (each === "Plain Crate" ? name : each)),
+        ]);
+      }),
+      { numRuns: 200 },
+    );
+  }
+});
+
+test("other people's readers read the same", () => {
+  const name = `Brook & Mill's "Ö" <1> \${2} #{3}\\`;
+  const filled = (path: string, text: string, quoted: string) => {
+    const { folder } = templateOf({ [path]: text });
+    const found = textSites(
+      folder,
+      { file: path, text: quoted, times: 1 },
+      () => ({ file: "", line: 1, column: 1, text: "" }),
+      [],
+    );
+    if (!found.ok) throw new Error(path);
+    const { form } = found.value;
+    return text.replace(quoted, () => quoted.replace("Plain Crate", () => write(form, name)));
+  };
+  if (hasTool("python3")) {
+    const script = filled("a.py", 'print("Plain Crate")', '"Plain Crate"');
+    expect(tool("python3", ["-X", "utf8", "-c", script]).trimEnd()).toBe(name);
+  }
+  expect(tool("node", ["-e", filled("a.js", "console.log('Plain Crate')", "'Plain Crate'")]).trimEnd()).toBe(name);
+  if (hasTool("xmllint")) {
+    const list = join(temporaryFolder(), "a.plist");
+    writeFileSync(list, filled("Info.plist.in", "<plist><string>Plain Crate</string></plist>", ">Plain Crate<"));
+    expect(tool("xmllint", ["--xpath", "string(//string)", list]).trimEnd()).toBe(name);
+  }
+});
