@@ -64,11 +64,7 @@ test.each<[what: string, path: string, content: Buffer | string]>([
     "a.bin",
     Buffer.concat([noise.subarray(1), utf16be("Plain Crate"), Buffer.alloc(4)]),
   ],
-  [
-    "a binary property list",
-    "a.plist",
-    Buffer.concat([Buffer.from("bplist00\0"), utf16be("Plain Crate."), noise]),
-  ],
+  ["a binary property list", "a.plist", Buffer.concat([Buffer.from("bplist00\0"), utf16be("Plain Crate."), noise])],
   [
     "a picture's packed text",
     "a.png",
@@ -106,6 +102,7 @@ test.each([
   ["a.txt", "Explain Crates"],
   ["a.js", "// \\u0050lain Crate\nconst a = 1;"],
   ["a.txt", "com.crate.shopping"],
+  ["a.html", "<!-- see\n  Plain&nbsp;Crate\n-->"],
 ])("%s: %s is not the template's", (path, text) => {
   expect(found(path, text)).toBe(0);
 });

@@ -77,8 +77,9 @@ export function searchFor(
       const inName = namesIn(sought, any, path, shown);
       if (text === undefined) return { residue: [...inName, ...inBinary(sought, any, path, bytes, shown)], code: [] };
       const isHit = any?.test(text) === true;
-      const found = isHit ? inText(sought, { file: shown, text }, path, owned, namespaces) : nothing;
-      const seen = inFolded(sought, any, { file: shown, text }, path, owned, found);
+      const searched = { source: { file: shown, text }, path, owned, namespaces };
+      const found = isHit ? inText(sought, searched) : nothing;
+      const seen = inFolded(sought, any, searched, found);
       return { residue: [...inName, ...found.residue, ...seen], code: found.code };
     },
   };
@@ -119,13 +120,17 @@ const namespacePlaces = longPattern("gm")`
   |android:theme)\s*=\s*"[^"]*"|\b(namespace|testNamespace|PACKAGE_NAMESPACE)\b[^\n]*
 `;
 
-function inText(
-  sought: readonly Sought[],
-  source: Source,
-  path: string,
-  owned: readonly string[],
-  namespaces: readonly string[],
-): SearchFound {
+/** A text that is searched, and what of it is nobody's business. */
+interface Searched {
+  source: Source;
+  /** Within the variant. */
+  path: string;
+  /** The client's own values. */
+  owned: readonly string[];
+  namespaces: readonly string[];
+}
+
+function inText(sought: readonly Sought[], { source, path, owned, namespaces }: Searched): SearchFound {
   const { text, file: shown } = source;
   let searched = maskCode(text, path, owned, namespaces);
   let keys: ((at: number) => string | undefined) | undefined;
@@ -174,9 +179,7 @@ const nothing: SearchFound = { residue: [], code: [] };
 function inFolded(
   sought: readonly Sought[],
   any: RegExp | undefined,
-  source: Source,
-  path: string,
-  owned: readonly string[],
+  { source, path, owned, namespaces }: Searched,
   { residue, code }: SearchFound,
 ): Residue[] {
   if (!any) return [];
@@ -188,7 +191,7 @@ function inFolded(
   ]);
   const found: Residue[] = [];
   for (const form of ["withTags", "withoutTags"] as const) {
-    const folded = foldedText(source.text, form);
+    const folded = foldedText(maskCode(source.text, path, owned, namespaces), form);
     if (!folded || !any.test(folded.text)) continue;
     let searched = own.reduce((at, value) => (at.includes(value) ? at.replaceAll(value, blank) : at), folded.text);
     for (const { code: problemCode, term, pattern } of sought) {
