@@ -41,7 +41,7 @@ function advised(file: string, text: string, term: string, kind: TermKind = "nam
 const xml = (body: string) => `<?xml version="1.0"?>\n<root>${body}</root>\n`;
 const code = "It is written as code writes names. Do people see it?";
 const page =
-  "It is an address on the template's own site, and a client may have no such page. Which page of the client's is it?";
+  "It is an address on the template's own site, and a client may have no such page. Which of the client's is it?";
 const file = "It is the name of a file or of a resource, which others ask for by it. Do people see it?";
 const part = "It is a part of a longer word, a path or a key. Do people or systems meet it?";
 const unsafe = "Nothing is sure to be read back there as it was meant. Do people or systems meet it?";

@@ -5,17 +5,20 @@ import type { Site } from "../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import { problem } from "../../ground/problems/problem.ts";
 import { fail, type Result, succeed } from "../../ground/problems/result.ts";
+import { longPattern } from "../../ground/values/long-pattern.ts";
 import type { Place } from "../../ground/values/source.ts";
 import type { Fill } from "../template/found.ts";
 
 /** Texts of Android's resources, which have marks of their own. */
 const androidTexts = /\/res\/values[^/]*\/[^/]+\.xml$/;
 
-/** How a value is written within a text of a kind of file, by its ending; by the quote that begins it, where that counts. */
+/** How a value is written within a text of a kind of file, by its ending; where that counts, by its quote. */
 const forms: readonly { endings: RegExp; quote?: string; form: Form }[] = [
   {
-    endings:
-      /^\.(html?|xml|svg|xaml|storyboard|xib|plist|entitlements|resw|resx|appxmanifest|axaml|wxs|wxi|wxl|ui|qrc|manifest|vue|svelte)$/,
+    endings: longPattern()`
+      ^\.(html?|xml|svg|xaml|storyboard|xib|plist|entitlements|resw|resx|appxmanifest|axaml|wxs|wxi|wxl|ui|qrc
+      |manifest|vue|svelte)$
+    `,
     form: "xml-attribute",
   },
   { endings: /^\.(json|jsonc|webmanifest|xcstrings|ya?ml|toml)$/, form: "json-inner" },

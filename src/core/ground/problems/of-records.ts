@@ -24,7 +24,7 @@ export const ofRecords = {
   },
   "consent-missing": {
     title: "An answer to a store that wants a paper, of which nobody has named any",
-    fix: "Ask who gives it, and note it in the brief: under `store: { consents: … }`, with `for` and the question's name.",
+    fix: "Ask who gives it, and note it in the brief, under `store: { consents: … }`, `for` this question.",
   },
   "identity-derived": {
     title: "What a store assigns to an app, and nobody has given",

@@ -29,7 +29,7 @@ export function readArchive(bytes: Uint8Array): { name: string; bytes: Uint8Arra
   }
 }
 
-/** Where it starts: at the start of the file, or behind a program or a picture that it was put to: then its list stands at the end (ZIP, APPNOTE). */
+/** Where it starts: with the file, or behind a program that it was put to; its list ends the file (ZIP, APPNOTE). */
 function startOf(bytes: Uint8Array): number | undefined {
   const all = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (all.subarray(0, 4).equals(firstFile)) return 0;

@@ -88,6 +88,16 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "targets and packages, by the project's own names",
   },
   {
+    file: /(^|\/)Cargo\.toml$/,
+    at: /^(name|default-run|(package|lib|bin|workspace|dependencies|features)\b.*)$/,
+    reason: "a package's name is its imports'",
+  },
+  {
+    file: /(^|\/)capacitor\.config\.(json|[cm]?[jt]s)$/,
+    at: /(^|\.)(ios\.scheme|android\.flavor|webDir|path)$/,
+    reason: "the project's own scheme and folders",
+  },
+  {
     file: /(^|\/)pubspec\.yaml$/,
     at: /^(name|dependencies\b.*|dev_dependencies\b.*)$/,
     reason: "a package's name is its imports'",
@@ -126,7 +136,8 @@ export const codePlaces: readonly CodePlace[] = [
   {
     file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
     line: longPattern()`
-      \b(project|BINARY_NAME|add_executable|target_\w+|add_subdirectory|apply_standard_settings
+      ^(?!.*\b(?:MACOSX_BUNDLE_|CPACK_)).*\b(project|BINARY_NAME|add_executable|target_\w+|add_subdirectory
+      |apply_standard_settings
       |set_target_properties)\b
     `,
     reason: "projects, targets and executables",

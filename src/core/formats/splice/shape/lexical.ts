@@ -1,4 +1,4 @@
-import type { Shape } from "./shape.ts";
+import type { Shape } from "./shaped.ts";
 
 /** How a language writes texts and comments: enough to tell code from what stands in quotes. */
 interface Lexical {

@@ -1,6 +1,7 @@
 import { parse as parseCss } from "postcss";
 import { isMap, isScalar, isSeq, parseAllDocuments, type Node as YamlNode } from "yaml";
 import { attempted } from "../../../ground/values/attempted.ts";
+import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Source } from "../../../ground/values/source.ts";
 import { codeShape } from "../formats/code.ts";
 import { htmlElements } from "../formats/html.ts";
@@ -11,12 +12,7 @@ import { tomlShape } from "../formats/toml.ts";
 import { parseXml, walk } from "../formats/xml.ts";
 import { withoutBuildEnding } from "../known-ending.ts";
 import { lexicalShape } from "./lexical.ts";
-
-/** A file as its own format reads it: what has to stay as it is, and the texts in it, in the order of the file. */
-export interface Shape {
-  shape: string;
-  values: readonly string[];
-}
+import type { Shape } from "./shaped.ts";
 
 type Reader = (source: Source) => Shape | undefined;
 
@@ -63,8 +59,10 @@ const json: Reader = (source) => {
 const yaml: Reader = ({ text }) => {
   const values: string[] = [];
   const told = (node: unknown): string => {
-    if (isMap(node))
-      return `{${node.items.map(({ key, value }) => `${JSON.stringify((key as YamlNode | null)?.toJSON())}:${told(value)}`)}}`;
+    if (isMap(node)) {
+      const keyOf = (key: unknown) => JSON.stringify((key as YamlNode | null)?.toJSON());
+      return `{${node.items.map(({ key, value }) => `${keyOf(key)}:${told(value)}`)}}`;
+    }
     if (isSeq(node)) return `[${node.items.map(told).join()}]`;
     if (!isScalar(node) || typeof node.value !== "string") return JSON.stringify(isScalar(node) ? node.value : null);
     values.push(node.value);
@@ -157,7 +155,9 @@ const prose: Reader = ({ text }) => {
 const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\/res\/values[^/]*\/[^/]+\.xml$/, read: androidTexts },
   {
-    file: /\.(xml|plist|entitlements|svg|storyboard|xib|xaml|axaml|resw|resx|appxmanifest|wxs|wxi|wxl|ui|qrc|manifest)$/i,
+    file: longPattern("i")`
+      \.(xml|plist|entitlements|svg|storyboard|xib|xaml|axaml|resw|resx|appxmanifest|wxs|wxi|wxl|ui|qrc|manifest)$
+    `,
     read: xml,
   },
   { file: /\.(json|jsonc|webmanifest|xcstrings|arb)$/, read: json },

@@ -4,7 +4,7 @@ import type { Doubt } from "./occurrence.ts";
 /** What has to be asked of whoever knows the template, by why no line can be given. */
 const questions: Readonly<Record<Doubt, string>> = {
   code: "It is written as code writes names. Do people see it?",
-  page: "It is an address on the template's own site, and a client may have no such page. Which page of the client's is it?",
+  page: "It is an address on the template's own site, and a client may have no such page. Which of the client's is it?",
   file: "It is the name of a file or of a resource, which others ask for by it. Do people see it?",
   part: "It is a part of a longer word, a path or a key. Do people or systems meet it?",
   unsafe: "Nothing is sure to be read back there as it was meant. Do people or systems meet it?",
@@ -12,5 +12,8 @@ const questions: Readonly<Record<Doubt, string>> = {
 
 /** What is asked, and what becomes of either answer. */
 export const questionOf = (doubt: Doubt, { file, text }: Residue): string =>
-  `${questions[doubt]} If so, let the developers take it from one place that can be filled, or give it by \`fill\` or a ` +
-  `question of template.yaml; if not, allow "${text}" in ${file} with the reason.`;
+  [
+    questions[doubt],
+    "If so, let the developers take it from one place that can be filled, or give it by `fill` or a question of",
+    `template.yaml; if not, allow "${text}" in ${file} with the reason.`,
+  ].join(" ");

@@ -70,10 +70,12 @@ export const carriers: readonly Carrier[] = [
     key: /^(DisplayName|uap:VisualElements@DisplayName|VisualElements@DisplayName|uap:DefaultTile@ShortName)$/,
   },
   { kind: "name", file: /\.rc$/i, key: /^(ProductName|FileDescription)$/ },
+  // The title of a page that an app begins with; what another page is called names that page.
+  { kind: "name", file: /(^|\/)(index|main|app|home|default|start)\.html?$/i, key: /^title$/ },
   {
     kind: "name",
     file: /\.html?$/i,
-    key: /^(title|meta\.(application-name|apple-mobile-web-app-title|og:site_name|og:title|twitter:title))$/,
+    key: /^(meta\.(application-name|apple-mobile-web-app-title|og:site_name|og:title|twitter:title))$/,
   },
   { kind: "name", file: /(\.webmanifest|(^|\/)manifest\.json)$/, key: /^(name|short_name)$/ },
   {
@@ -96,6 +98,44 @@ export const carriers: readonly Carrier[] = [
   },
   { kind: "name", file: /\.conf\.json$/, key: /^app\.windows\.\d+\.title$/ },
   { kind: "name", file: /(^|\/)config\.xml$/, key: /^(name|name@short)$/ },
+  // Desktops, their installers and their shops.
+  { kind: "name", file: /(^|\/)package\.json$/, key: /^shell's name$/ },
+  { kind: "name", file: /\.desktop$/, key: /^Name(\[.+\])?$/ },
+  { kind: "name", file: /\.(metainfo|appdata)\.xml$/, key: /^name$/ },
+  {
+    kind: "name",
+    file: /\.wx[sil]$/i,
+    key: /^((Product|Package|Shortcut|Bundle|Feature)@(Name|Title)|String\/(ProductName|AppName))$/,
+  },
+  {
+    kind: "name",
+    file: /\.(ns[hi]|iss)$/i,
+    key: /^(Name|Caption|(My)?App(Ver)?Name|(PRODUCT|APP)_?NAME|ProductName|FileDescription|DefaultGroupName)$/i,
+  },
+  {
+    kind: "name",
+    file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
+    key: longPattern()`
+      ^(CPACK_(BUNDLE|NSIS_DISPLAY|NSIS_PACKAGE|PACKAGE)_NAME|MACOSX_BUNDLE_BUNDLE_NAME
+      |(APP|APPLICATION|PRODUCT)_(DISPLAY_)?NAME)$
+    `,
+  },
+  {
+    kind: "name",
+    file: /\.(cc|cpp|cxx|c|mm?|hpp?|py|vala|rs)$/,
+    key: /^(setApplication(Display)?Name|g_set_application_name)$/,
+  },
+  // Televisions.
+  { kind: "name", file: /(^|\/)appinfo\.json$/, key: /^title$/ },
+  { kind: "owner", file: /(^|\/)appinfo\.json$/, key: /^vendor$/ },
+  { kind: "identifier", file: /(^|\/)appinfo\.json$/, key: /^id$/ },
+  { kind: "identifier", file: /(^|\/)config\.xml$/, key: /^tizen:application@(id|package)$/ },
+  // Environment files, which a build puts in.
+  {
+    kind: "name",
+    file: /(^|\/)\.env(\.[\w-]+)?$/,
+    key: /(^|_)(APP|APPLICATION|SITE|PRODUCT|DISPLAY|BRAND)_?(DISPLAY_?)?(NAME|TITLE)$/i,
+  },
   // What identifies it to a system or a store.
   {
     kind: "identifier",
@@ -130,6 +170,9 @@ export const carriers: readonly Carrier[] = [
       |kotlin\b|dev\.flutter\b|dagger\b)[a-z][a-z0-9-]*(?:\.[A-Za-z][\w-]*){2,})$
     `,
   },
+  { kind: "identifier", file: /\.(metainfo|appdata)\.xml$/, key: /^id$/, part: /^(.+?)(?:\.desktop)?$/ },
+  { kind: "identifier", file: /(^|\/)CMakeLists\.txt$|\.cmake$/, key: /^MACOSX_BUNDLE_GUI_IDENTIFIER$/ },
+  { kind: "identifier", file: /\.(c|cpp|vala|py|rs)$/, key: /^(set_application_id|setDesktopFileName)$/ },
   // Schemes and hosts that open it, addresses that are its own.
   { kind: "scheme", file: /\.xml$/, key: /^data@android:scheme$/ },
   { kind: "scheme", file: /\.plist$/, key: /\.CFBundleURLSchemes\.\d+$/ },
@@ -165,6 +208,28 @@ export const carriers: readonly Carrier[] = [
   { kind: "owner", file: /\.(appxmanifest|xml)$/i, key: /^PublisherDisplayName$/ },
   { kind: "owner", file: /\.(appxmanifest|xml)$/i, key: /^Identity@Publisher$/, part: /\bCN="?([^",]+)/ },
   { kind: "owner", file: /\.rc$/i, key: /^CompanyName$/ },
+  { kind: "owner", file: /\.(metainfo|appdata)\.xml$/, key: /^(developer_name|project_group)$/ },
+  { kind: "owner", file: /\.wx[sil]$/i, key: /^(Product|Package|Bundle)@Manufacturer$/ },
+  {
+    kind: "owner",
+    file: /\.(ns[hi]|iss)$/i,
+    key: /^((My)?AppPublisher|COMPANY_?NAME|PRODUCT_PUBLISHER|CompanyName)$/i,
+  },
+  { kind: "owner", file: /(^|\/)CMakeLists\.txt$|\.cmake$/, key: /^CPACK_PACKAGE_VENDOR$/ },
+  { kind: "owner", file: /\.(cc|cpp|cxx|py|vala)$/, key: /^setOrganizationName$/ },
+  { kind: "host", file: /\.(cc|cpp|cxx|py)$/, key: /^setOrganizationDomain$/ },
+  {
+    kind: "email",
+    file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
+    key: /^CPACK_PACKAGE_CONTACT$/,
+    part: /([^\s@<>]+@[^\s@<>]+\.[a-z]{2,})/i,
+  },
+  {
+    kind: "email",
+    file: /\.(metainfo|appdata)\.xml$/,
+    key: /^update_contact$/,
+    part: /^([^\s@<>]+@[^\s@<>]+\.[a-z]{2,})$/i,
+  },
   {
     kind: "owner",
     key: /(^|\.|_)(NSHumanReadableCopyright|LegalCopyright|copyright|appCopyright)$/i,

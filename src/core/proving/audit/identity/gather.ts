@@ -75,9 +75,22 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
     }
     for (const [, space = ""] of packageLines(template, file)) namespaces.add(space);
   }
+  for (const { kind, text, place } of [...terms.values()]) {
+    const short = kind === "name" ? shorterForm(text) : undefined;
+    if (short !== undefined) add("name", short, place);
+  }
   for (const name of further) add("name", name, { file: "template.yaml", line: 1, column: 1, text: "" });
   for (const { of, key } of statedOn) if (!terms.has(`identifier ${of.toLowerCase()}`)) terms.delete(key);
   return { terms: [...terms.values()], namespaces: [...namespaces] };
+}
+
+/** What stands behind a name to say which form of the app it is. */
+const formOfApp = /\s+(?:TV|HD|App|Apps|Mobile|Desktop|Web|Watch|Wear|Tablet|Lite|Pro|Plus|Beta|Dev|Debug|Demo)$/;
+
+/** A name without the word for its form: texts say that alone as well. */
+function shorterForm(name: string): string | undefined {
+  const short = name.replace(formOfApp, "");
+  return short !== name && short.length >= 5 && !common.has(short.toLowerCase()) ? short : undefined;
 }
 
 /** A program that says something of its app's identity has one of these words; others need not be parsed. */

@@ -10,6 +10,7 @@ import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { openSettings } from "../../../formats/splice/settings.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
+import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Source } from "../../../ground/values/source.ts";
 import { inNoApp } from "../place-kinds.ts";
 
@@ -149,8 +150,45 @@ const keyedLines =
   (file, source) =>
     lineSites(file, source, format).map(({ key, site }) => ({ key, value: site.value, at: site.start }));
 
+/** A shell's package names the app where nothing else does: the running program shows its name. */
+const packageOfShell: Reader = (file, source, template) => {
+  const all = settings(file, source, template);
+  const isShell = all.some(({ key }) => /^(dev)?[dD]ependencies\.(electron|nw)$/.test(key));
+  const isNamed = all.some(({ key }) => /^(build\.)?productName$/.test(key));
+  return all.map((each) => (isShell && !isNamed && each.key === "name" ? { ...each, key: "shell's name" } : each));
+};
+
+/** A line a key (freedesktop.org, Desktop Entry Specification; Inno Setup, script sections). */
+const keyLine = /^[ \t]*([A-Za-z][\w-]*(?:\[[\w@.-]+\])?)[ \t]*=[ \t]*([^\r\n]+)/gm;
+/** Definitions and version texts of an installer's script (NSIS; Inno Setup). */
+const installerLine = longPattern("gim")`
+  ^[ \t]*(?:[!#]define[ \t]+(?:\/\w+[ \t]+)*|VIAddVersionKey[ \t]+(?:\/\S+[ \t]+)?["']?
+  |(?=Name|Caption|BrandingText))(\w+)["']?[ \t]+["']([^"'\n]+)["']
+`;
+
+/** Calls by which a program of a desktop says what it is called. */
+const namingCall = longPattern("g")`
+  \b(setApplication(?:Display)?Name|setOrganization(?:Name|Domain)|setDesktopFileName
+  |g_set_application_name|g_set_prgname|gtk_window_set_title|setWindowTitle|set_application_id)
+  \s*\((?:[^"')\n]*,)?\s*(?:[\w.:]+\s*\(\s*){0,2}[LuU@]?["']([^"'\n]+)["']
+`;
+
+/** Properties of a bundle that a build script gives without quotes (CMake, MACOSX_BUNDLE_…). */
+const bundleProperty = /\b(MACOSX_BUNDLE_\w+|CPACK_\w+)[ \t\r\n]+"?([^"\s$()][^"\n$()]*?)"?(?=[\s)])/g;
+
+const cmake: Reader = (file, source, template) => [
+  ...lines(quotedLine)(file, source, template),
+  ...lines(bundleProperty)(file, source, template),
+];
+
 const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /(^|\/)assetlinks\.json$/, read: statements },
+  { file: /(^|\/)package\.json$/, read: packageOfShell },
+  { file: /\.desktop$/, read: lines(keyLine) },
+  { file: /\.iss$/i, read: (...of) => [...lines(keyLine)(...of), ...lines(installerLine)(...of)] },
+  { file: /\.ns[hi]$/i, read: lines(installerLine) },
+  { file: /\.(cc|cpp|cxx|c|mm?|hpp?|py|vala|rs)$/, read: lines(namingCall) },
+  { file: /(^|\/)CMakeLists\.txt$|\.cmake$/, read: cmake },
   { file: /\.(json|jsonc|webmanifest|ya?ml|[cm]?[jt]s|[jt]sx)$/, read: settings },
   {
     file: /(^|\/)apple-app-site-association$/,
@@ -158,7 +196,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   },
   { file: /\.(plist|entitlements)$/, read: plist },
   { file: /(^|\/)AndroidManifest\.xml$/, read: androidManifest },
-  { file: /\.(xml|appxmanifest|resw|resx|storyboard|xib)$/i, read: xml },
+  { file: /\.(xml|appxmanifest|resw|resx|storyboard|xib|wxs|wxi|wxl)$/i, read: xml },
   { file: /\.html?$/i, read: page },
   { file: /\.rc$/i, read: resourceScript },
   { file: /\.pbxproj$/, read: xcodeProject },
@@ -171,7 +209,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
     read: (file, source, template) => [...lines(quotedLine)(file, source, template), ...resourceValues(source)],
   },
   {
-    file: /\.(kts|toml|cmake|rb)$|(^|\/)(CMakeLists\.txt|Podfile)$/,
+    file: /\.(kts|toml|rb)$|(^|\/)Podfile$/,
     read: lines(quotedLine),
   },
 ];

@@ -50,7 +50,10 @@ const shownBy = longPattern("i")`
 `;
 
 /** Calls that put a text above a window or into a header, whichever argument it is. */
-const titles = /\b(\w*(title|caption|headline)\w*|(\w+[.>-]+)?Create(AndShow)?|SetWindowText\w*)\s*\([^()"'`]*L?$/i;
+const titles = longPattern("i")`
+  \b(\w*(title|caption|headline|application_?(?:display_?)?name|organi[sz]ation_?name)\w*
+  |(\w+[.>-]+)?Create(AndShow)?|SetWindowText\w*)\s*\((?:[\w.:]+\s*\()?[^()"'\x60]*L?$
+`;
 
 /** Calls and names of what goes into a log, which developers read. */
 const logged = longPattern()`
@@ -145,8 +148,9 @@ const languages: readonly Language[] = [
   },
   {
     file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
-    isCode: (hit) => isComment(hit) || literalAround(hit) === undefined,
+    isCode: (hit) => isComment(hit) || (literalAround(hit) === undefined && !bundleProperty.test(before(hit))),
   },
+  { file: /\.desktop$/, isCode: ({ line }) => /^(Exec|TryExec|Icon|StartupWMClass|Path|#)/.test(line) },
   { file: /\.(sh|bash|zsh|bat|cmd|ps1)$/, isCode: () => true },
   {
     file: /\.(json|jsonc|ya?ml|toml|properties|env)$/,
@@ -154,6 +158,9 @@ const languages: readonly Language[] = [
   },
   { file: /\.plist$/, isCode: (hit) => /<key>[^<]*$/.test(before(hit)) },
 ];
+
+/** What of a build script goes into a bundle or an installer, with no quotes around it. */
+const bundleProperty = /\b(MACOSX_BUNDLE_|CPACK_)\w+[ \t]+"?[^"]*$/;
 
 /** What settings are called by: a program asks for them by it. */
 const isKey = (hit: Hit): boolean => /^[^"':]*["']?\s*:/.test(after(hit)) && /^[\s{,-]*["']?[^"':]*$/.test(before(hit));

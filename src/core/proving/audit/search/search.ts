@@ -1,7 +1,6 @@
-import { furtherNames, type Variant } from "../../../app/variant/variant.ts";
+import type { Variant } from "../../../app/variant/variant.ts";
 import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
-import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { placeAt, type Source } from "../../../ground/values/source.ts";
 import { readArchive } from "../archives.ts";
 import type { TermKind } from "../identity/carriers.ts";
@@ -10,6 +9,7 @@ import { keyedValues } from "../identity/keyed.ts";
 import { textsIn } from "./binary.ts";
 import { codeHit } from "./context.ts";
 import { foldedText } from "./folded.ts";
+import { blank, maskCode, ownValues } from "./masked.ts";
 import { type Sought, soughtOf } from "./sought.ts";
 
 /** Something of the template that is left in a file of a variant. */
@@ -85,40 +85,6 @@ export function searchFor(
   };
   return search;
 }
-
-/** What the client itself is called, longest first. */
-const ownValues = ({ values, answers, names }: Pick<Variant, "values" | "names" | "answers">): string[] =>
-  [
-    ...Object.values(values),
-    ...Object.values(answers),
-    ...furtherNames({ names }).flatMap(({ name, label }) => [name, label]),
-  ]
-    .map((traced) => traced.value)
-    .filter((value) => value.length > 3)
-    .sort((a, b) => b.length - a.length);
-
-const blank = (part: string): string => " ".repeat(part.length);
-
-/**
- * The same text with what is the client's own, the code's namespace, or a comment of a page, blanked out; offsets
- * stay as they are.
- */
-function maskCode(text: string, path: string, owned: readonly string[], namespaces: readonly string[]): string {
-  const searched = owned.reduce((at, value) => (at.includes(value) ? at.replaceAll(value, blank) : at), text);
-  const plain = /\.(html?|xml|svg|storyboard|xib|plist|appxmanifest|resw|resx|\w+proj|vue|svelte)$/i.test(path)
-    ? searched.replace(/<!--[\s\S]*?-->/g, (part) => part.replace(/[^\n]/g, " "))
-    : searched;
-  if (!/\.(kt|java|pro|gradle|kts|xml|json|toml)$/.test(path)) return plain;
-  return plain.replace(namespacePlaces, (part) =>
-    namespaces.reduce((at, space) => (at.includes(space) ? at.replaceAll(space, blank) : at), part),
-  );
-}
-
-/** Where a namespace is code's: packages and imports, classes of a manifest, what a script calls one. */
-const namespacePlaces = longPattern("gm")`
-  ^\s*(package|import)\s[^\n]*$|\b(android:name|tools:context|class
-  |android:theme)\s*=\s*"[^"]*"|\b(namespace|testNamespace|PACKAGE_NAMESPACE)\b[^\n]*
-`;
 
 /** A text that is searched, and what of it is nobody's business. */
 interface Searched {

@@ -1,0 +1,104 @@
+import { mkdirSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { expect, test } from "vitest";
+import { openFolder } from "../../../src/core/ground/files/reading/folder.ts";
+import { gatherIdentity } from "../../../src/core/proving/audit/identity/gather.ts";
+import { searchFor } from "../../../src/core/proving/audit/search/search.ts";
+import { temporaryFolder } from "../../support/oxalis.ts";
+
+function folderOf(files: Readonly<Record<string, string>>) {
+  const root = temporaryFolder();
+  for (const [file, text] of Object.entries(files)) {
+    mkdirSync(dirname(join(root, file)), { recursive: true });
+    writeFileSync(join(root, file), text);
+  }
+  return openFolder(root, "template");
+}
+
+const nobody = { values: {}, names: { further: {} }, answers: {} };
+
+/** Kinds of files that name an app, with what each says of it, by the format's own documentation. */
+test.each<[file: string, text: string, terms: string[]]>([
+  [
+    "data/app.desktop",
+    "[Desktop Entry]\nName=Fernhollow\nName[de]=Farnmulde\nExec=fernhollow %U\n",
+    ["Fernhollow", "Farnmulde"],
+  ],
+  ["data/app.desktop.in.in", "[Desktop Entry]\nName=Fernhollow\nExec=@bindir@/fh\n", ["Fernhollow"]],
+  [
+    "data/org.fern.Hollow.metainfo.xml.in",
+    "<component><id>org.fern.Hollow.desktop</id><name>Fernhollow</name><developer_name>Fern Works</developer_name></component>",
+    ["org.fern.Hollow", "Fernhollow", "Fern Works"],
+  ],
+  [
+    "mac/Info.plist.in",
+    '<?xml version="1.0"?><plist version="1.0"><dict><key>CFBundleName</key><string>Fernhollow</string>' +
+      "<key>CFBundleIdentifier</key><string>org.fern.hollow</string></dict></plist>",
+    ["Fernhollow", "org.fern.hollow"],
+  ],
+  [
+    "setup/app.wxs",
+    '<Wix><Product Name="Fernhollow" Manufacturer="Fern Works"><Shortcut Name="Fernhollow" /></Product></Wix>',
+    ["Fernhollow", "Fern Works"],
+  ],
+  [
+    "setup/app.nsi",
+    '!define PRODUCT_NAME "Fernhollow"\n!define COMPANY_NAME "Fern Works"\nName "Fernhollow"\n',
+    ["Fernhollow", "Fern Works"],
+  ],
+  [
+    "setup/app.iss",
+    '#define MyAppName "Fernhollow"\n#define MyAppPublisher "Fern Works"\n[Setup]\nAppName={#MyAppName}\n',
+    ["Fernhollow", "Fern Works"],
+  ],
+  [
+    "CMakeLists.txt",
+    'project(fh)\nset(CPACK_PACKAGE_NAME "Fernhollow")\nset(CPACK_PACKAGE_VENDOR "Fern Works")\n' +
+      "set_target_properties(fh PROPERTIES MACOSX_BUNDLE_GUI_IDENTIFIER org.fern.hollow\n  MACOSX_BUNDLE_BUNDLE_NAME Fernhollow)\n",
+    ["Fernhollow", "Fern Works", "org.fern.hollow"],
+  ],
+  [
+    "src/main.cpp",
+    'QCoreApplication::setApplicationName("Fernhollow");\napp.setOrganizationDomain(QStringLiteral("fern.example"));\n',
+    ["Fernhollow", "fern.example"],
+  ],
+  ["src/main.py", "app.setApplicationDisplayName(self.tr('Fernhollow'))\n", ["Fernhollow"]],
+  [
+    "tv/appinfo.json",
+    '{ "id": "org.fern.hollow", "title": "Fernhollow TV", "vendor": "Fern Works" }',
+    ["org.fern.hollow", "Fernhollow TV", "Fernhollow", "Fern Works"],
+  ],
+  [
+    "tizen/config.xml",
+    '<widget id="http://fern.example/hollow"><tizen:application id="AbCdEfGhIj.Fernhollow" package="AbCdEfGhIj"/><name>Fernhollow</name></widget>',
+    ["AbCdEfGhIj.Fernhollow", "Fernhollow"],
+  ],
+  [
+    "package.json",
+    '{ "name": "fernhollow", "main": "main.js", "devDependencies": { "electron": "30.0.0" } }',
+    ["fernhollow"],
+  ],
+  [".env", "VITE_APP_TITLE=Fernhollow\nAPI=https://api.example\n", ["Fernhollow"]],
+  [".env.production", 'APP_DISPLAY_NAME="Fernhollow"\n', ["Fernhollow"]],
+])("%s says who an app is, and what of it is left is found there", (file, text, expected) => {
+  const folder = folderOf({ [file]: text });
+  const identity = gatherIdentity(folder, [file], []);
+  const terms = identity.terms.map((term) => term.text);
+  for (const term of expected) expect(terms).toContain(term);
+  const { residue } = searchFor(identity, [], nobody).inFile(file, folder.bytes(file), file);
+  const found = new Set(residue.map((each) => each.text));
+  // Of two terms in one place the longer is told.
+  const whole = expected.filter((term) => !expected.some((other) => other !== term && other.includes(term)));
+  for (const term of whole) expect([...found]).toContain(term);
+});
+
+test.each<[file: string, text: string]>([
+  ["package.json", '{ "name": "fernhollow", "dependencies": { "react": "19.0.0" } }'],
+  ["package.json", '{ "name": "fernhollow", "productName": "Hollow", "devDependencies": { "electron": "30.0.0" } }'],
+  ["ios/Resources/help.html", "<title>Fernhollow</title><p>wkWebView</p>"],
+  ["core/Cargo.toml", '[package]\nname = "fernhollow"\n'],
+  ["src/log.cpp", 'setObjectName("Fernhollow");\n'],
+])("%s: %s names no app", (file, text) => {
+  const terms = gatherIdentity(folderOf({ [file]: text }), [file], []).terms.map((term) => term.text.toLowerCase());
+  expect(terms).not.toContain("fernhollow");
+});
