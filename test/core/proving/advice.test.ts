@@ -4,6 +4,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import type { Template } from "../../../src/core/app/survey/template.ts";
 import { textSites } from "../../../src/core/app/survey/text-places.ts";
+import { namedSite } from "../../../src/core/app/template/places.ts";
 import { write } from "../../../src/core/formats/splice/forms.ts";
 import { shapeOf } from "../../../src/core/formats/splice/shape/shape.ts";
 import { applyEdits } from "../../../src/core/formats/splice/site.ts";
@@ -11,6 +12,7 @@ import { openFolder } from "../../../src/core/ground/files/reading/folder.ts";
 import { problem } from "../../../src/core/ground/problems/problem.ts";
 import { openAdviser } from "../../../src/core/proving/audit/advice/advice.ts";
 import type { TermKind } from "../../../src/core/proving/audit/identity/carriers.ts";
+import { searchFor } from "../../../src/core/proving/audit/search/search.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 import { hasTool, tool } from "../../support/tools.ts";
 
@@ -155,3 +157,107 @@ test("other people's readers read the same", () => {
     expect(tool("xmllint", ["--xpath", "string(//string)", list]).trimEnd()).toBe(name);
   }
 });
+
+/** What the made-up apps say of themselves, in forms that are texts and in forms that are not. */
+const mentions = [
+  ...[
+    "Plain Crate",
+    "Welcome to Plain Crate!",
+    "PLAIN CRATE",
+    "plain-crate",
+    "PlainCrate",
+    "plaincrate",
+    "xPlain Crate",
+  ],
+  ...[
+    "plain_crate.session",
+    "img/plain-crate.png",
+    "https://crate.example",
+    "https://crate.example/help?x=1",
+    "crate.example",
+  ],
+  ...[
+    "mailto:hi@crate.example",
+    "com.crate.app",
+    "com.crate.app.provider",
+    "com.crate.app.MainActivity",
+    "Crate Plain",
+  ],
+];
+/** How each kind of file says a few things; what stands outside of a text is code's. */
+const kinds: Readonly<Record<string, (said: readonly string[]) => string>> = {
+  "a.kt": (said) => said.map((each, at) => `val plainCrate${at} = "${each}" // ${each}\n`).join(""),
+  "a.swift": (said) => said.map((each, at) => `let PlainCrate${at} = "${each}"\n`).join(""),
+  "a.ts": (said) => said.map((each, at) => `export const plainCrate${at} = f('${each}', \`${each}\`);\n`).join(""),
+  "a.py": (said) => said.map((each, at) => `plain_crate_${at} = "${each}"  # ${each}\n`).join(""),
+  "a.cpp": (said) => said.map((each, at) => `auto plain_crate_${at} = tr("${each}"); // PlainCrate\n`).join(""),
+  "a.json": (said) => JSON.stringify(Object.fromEntries(said.map((each, at) => [`plain-crate-${at}`, each])), null, 2),
+  "a.yaml": (said) => said.map((each, at) => `plain-crate-${at}: "${each}"\n`).join(""),
+  "a.html": (said) => `<plain-crate>${said.map((each) => `<p title="${each}">${each}</p>`).join("\n")}</plain-crate>`,
+  "a.plist": (said) =>
+    `<plist><dict>${said.map((each, at) => `<key>${each} ${at}</key>\n<string>${each}</string>`).join("\n")}</dict></plist>`,
+  "a.desktop": (said) => `[Desktop Entry]\n${said.map((each, at) => `X-${at}=${each}\n`).join("")}`,
+};
+
+test("of a hundred made-up files, all that is advised at once leaves the file what it was, and nothing of the template", () => {
+  const nobody = { values: {}, names: { further: {} }, answers: {} };
+  let [advice, questions] = [0, 0];
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...Object.keys(kinds)),
+      fc.array(fc.constantFrom(...mentions), { minLength: 1, maxLength: 8 }),
+      (path, said) => {
+        const text = kinds[path]?.(said) ?? "";
+        const template = templateOf({ [path]: text });
+        const place = { file: path, line: 1, column: 1, text: "" };
+        const identity = {
+          terms: [
+            { kind: "name" as const, text: "Plain Crate", place },
+            { kind: "host" as const, text: "crate.example", place },
+            { kind: "identifier" as const, text: "com.crate.app", place },
+          ],
+          namespaces: [],
+        };
+        const adviser = openAdviser(template, identity);
+        const look = (content: string) =>
+          searchFor(identity, [], nobody).inFile(path, Buffer.from(content), path).residue;
+        const fills = new Map<string, { text?: string; at?: string; times?: number; with: string }>();
+        const asked = new Set<number>();
+        for (const residue of look(text)) {
+          const { settle } = adviser(residue);
+          if (settle?.list === "fill") fills.set(JSON.stringify(settle.entry), settle.entry as never);
+          else asked.add(residue.problem.place?.line ?? 0);
+        }
+        advice += fills.size;
+        questions += asked.size;
+        const named = (line: string) => ({ file: "template.yaml", line: 1, column: 1, text: line });
+        const edits = [...fills.values()].flatMap(({ text: excerpt, at, times = 1, with: pattern }) => {
+          const own = at === undefined ? undefined : namedSite(template.folder, path, at);
+          const found = own
+            ? undefined
+            : textSites(template.folder, { file: path, text: excerpt ?? "", times }, named, []);
+          if (found && !found.ok) throw new Error(`${path}: ${excerpt} is not there ${times} times`);
+          return (own ? [own] : (found?.value.sites ?? [])).map(({ start, end }) => ({
+            ...{ start, end },
+            text: own ? write(own.form, asMarla(pattern)) : asMarla(pattern),
+          }));
+        });
+        const filled = applyEdits(text, edits);
+        expect(shapeOf({ file: path, text: filled })?.shape).toBe(shapeOf({ file: path, text })?.shape);
+        // What is left is what was asked about.
+        for (const { problem: left } of look(filled)) expect([...asked]).toContain(left.place?.line);
+      },
+    ),
+    { numRuns: 100, seed: 20261129 },
+  );
+  expect([advice > 60, questions > 60]).toEqual([true, true]);
+});
+
+/** A pattern for one client, whose name has no marks. */
+const asMarla = (pattern: string): string =>
+  pattern
+    .replace(/\{app\.name upper\}/g, "MARLA")
+    .replace(/\{app\.name \w+\}/g, "marla")
+    .replace(/\{app\.name\}/g, "Marla")
+    .replace(/\{domain\}/g, "marla.example")
+    .replace(/\{identifiers\.base\}/g, "example.marla.shop");

@@ -98,7 +98,7 @@ test.each<[file: string, text: string]>([
   ["ios/Resources/help.html", "<title>Fernhollow</title><p>wkWebView</p>"],
   ["core/Cargo.toml", '[package]\nname = "fernhollow"\n'],
   ["src/log.cpp", 'setObjectName("Fernhollow");\n'],
-])("%s: %s names no app", (file, text) => {
+])("of %s, %s is nobody's name", (file, text) => {
   const terms = gatherIdentity(folderOf({ [file]: text }), [file], []).terms.map((term) => term.text.toLowerCase());
   expect(terms).not.toContain("fernhollow");
 });

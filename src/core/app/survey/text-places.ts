@@ -27,7 +27,8 @@ const forms: readonly { endings: RegExp; quote?: string; form: Form }[] = [
   { endings: /^\.go$/, form: "double-inner" },
   { endings: /^\.rc2?$/, form: "resource-inner" },
   { endings: /^\.php$/, form: "php-inner" },
-  { endings: /^\.([cm]?[jt]s|[jt]sx|kts?|gradle|dart)$/, form: "code-inner" },
+  { endings: /^\.([cm]?[jt]s|[jt]sx)$/, form: "code-inner" },
+  { endings: /^\.(kts?|gradle|dart)$/, form: "dollar-inner" },
   { endings: /^\.(java|swift|mm?|h|hpp|c|cc|cpp|cs|rs|py|strings|qml|vala)$/, form: "plain-code-inner" },
   { endings: /^\.properties$/, form: "properties" },
 ];

@@ -50,7 +50,7 @@ function titleFills(template: Folder, names: readonly string[]): Fill[] {
         const [whole, , value = ""] = match;
         if (!known.has(plain(value))) return [];
         const start = match.index + whole.length - 1 - value.length;
-        const site: Site = { file, start, end: start + value.length, value, form: "code-inner" };
+        const site: Site = { file, start, end: start + value.length, value, form: "dollar-inner" };
         return [{ holds: "app.name", site, shape: "text" }];
       }),
     );

@@ -43,7 +43,9 @@ const writers = {
    * that does not.
    */
   "code-inner": (value: string) => codeInner(value).replaceAll("$", "\\$"),
-  "plain-code-inner": (value: string) => codeInner(value),
+  "plain-code-inner": (value: string) => quotedInner(value),
+  /** The same, where a dollar sign begins code and a backtick is written as it is (Kotlin, Groovy, Dart). */
+  "dollar-inner": (value: string) => quotedInner(value).replaceAll("$", "\\$"),
   /** Of a language in which nothing but the quote and the backslash is written otherwise between single quotes. */
   "single-inner": (value: string) => value.replace(/[\\']/g, "\\$&").replace(/\s*[\r\n]+\s*/g, " "),
   /** Between double quotes, where a hash sign with a brace behind it is code (Ruby), or a dollar sign (PHP). */
@@ -74,6 +76,8 @@ const codeString = (value: string, quote: string): string =>
     .replaceAll(quote, `\\${quote}`)
     .replace(/[\u2028\u2029]/g, unicodeEscape) +
   quote;
+
+const quotedInner = (value: string): string => escapeC(value.toWellFormed()).replace(/["']/g, "\\$&");
 
 const codeInner = (value: string): string => escapeC(value.toWellFormed()).replace(/["'`]/g, "\\$&");
 

@@ -80,7 +80,7 @@ const languages: readonly Lexical[] = [
     ],
   },
   {
-    files: /\.rb$|(^|\/)(Podfile|Fastfile|Appfile|Matchfile|Gemfile|Rakefile)$|\.podspec$/,
+    files: /\.rb$|(^|\/)(Podfile|Gemfile|Rakefile)$|\.podspec$/,
     comments: hashComments,
     quotes: [
       { mark: '"', read: escaped('ntr0bf\\"#') },

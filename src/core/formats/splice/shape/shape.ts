@@ -76,21 +76,17 @@ const yaml: Reader = ({ text }) => {
 /** A page: its elements and their attributes; scripts and styles in it by their own languages. */
 const html: Reader = (source) => {
   const values: string[] = [];
-  const shape = htmlElements(source).map(({ tagName, attrs, childNodes }) => {
+  const shape = htmlElements(source).map(({ tagName: name, attrs, childNodes, sourceCodeLocation: at }) => {
+    // A page whose end tag names another element is read all the same.
+    const tagName = at?.endTag ? `${name}/` : name;
     for (const { value } of attrs) values.push(value);
     const text = childNodes.map((child) => ("value" in child ? child.value : "")).join("");
-    const type = attrs.find(({ name }) => name === "type")?.value ?? "";
+    const type = attrs.find((each) => each.name === "type")?.value ?? "";
     const within =
-      text.trim() === ""
-        ? undefined
-        : tagName === "style"
-          ? ".css"
-          : tagName !== "script"
-            ? undefined
-            : scriptEnding(type);
+      text.trim() === "" ? undefined : name === "style" ? ".css" : name !== "script" ? undefined : scriptEnding(type);
     if (within === undefined) {
       if (text.trim() !== "") values.push(text);
-      return `${tagName} ${attrs.map(({ name }) => name).join(" ")}`;
+      return `${tagName} ${attrs.map((each) => each.name).join(" ")}`;
     }
     const inner = shapeOf({ file: `within${within}`, text });
     values.push(...(inner?.values ?? []));

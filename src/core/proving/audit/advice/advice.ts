@@ -105,7 +105,7 @@ function fillFor(
     if (proven !== "unsafe") return proven;
   }
   // As it stands in the variant, where lines above may have come or gone.
-  const text = excerpt(line, found);
+  const text = excerpt(line, column - 1, found);
   const times = content.split(text).length - 1;
   return times > 0 ? provenFill(template, { file, text, times }, text, { meant, own }) : "unsafe";
 }
@@ -127,10 +127,11 @@ function foundAt(line: string, column: number, text: string): string {
 }
 
 /** So much of a line that only this place is meant: what stands in quotes or between tags, or the line. */
-function excerpt(line: string, found: string): string {
-  const inQuotes = [...line.matchAll(/"[^"\n]*"|'[^'\n]*'|`[^`\n]*`|>[^<>\n]+</g)].map(([whole]) => whole);
-  const around = inQuotes.find((each) => each.includes(found));
-  const text = around ?? line.trim();
+function excerpt(line: string, column: number, found: string): string {
+  const around = [...line.matchAll(/"[^"\n]*"|'[^'\n]*'|`[^`\n]*`|>[^<>\n]+</g)].find(
+    ({ 0: whole, index }) => index <= column && column + found.length <= index + whole.length && whole.includes(found),
+  );
+  const text = around?.[0] ?? line.trim();
   return text.length <= 300 ? text : found;
 }
 
