@@ -150,12 +150,17 @@ const keyedLines =
   (file, source) =>
     lineSites(file, source, format).map(({ key, site }) => ({ key, value: site.value, at: site.start }));
 
-/** A shell's package names the app where nothing else does: the running program shows its name. */
+/**
+ * A shell's package names the app where nothing else does: the running program shows its name. What packs it may say a
+ * name of its own in another file.
+ */
 const packageOfShell: Reader = (file, source, template) => {
   const all = settings(file, source, template);
-  const isShell = all.some(({ key }) => /^(dev)?[dD]ependencies\.(electron|nw)$/.test(key));
-  const isNamed = all.some(({ key }) => /^(build\.)?productName$/.test(key));
-  return all.map((each) => (isShell && !isNamed && each.key === "name" ? { ...each, key: "shell's name" } : each));
+  const has = (form: RegExp) => all.some(({ key }) => form.test(key));
+  const isPacked = has(/^(dev)?[dD]ependencies\.(electron-builder|electron-packager|@electron-forge\/)/);
+  const isNamed = has(/^((build\.)?productName|config\.forge\.packagerConfig\.name)$/);
+  const isShell = has(/^(dev)?[dD]ependencies\.(electron|nw)$/) && !isNamed && (!isPacked || has(/^build\./));
+  return all.map((each) => (isShell && each.key === "name" ? { ...each, key: "shell's name" } : each));
 };
 
 /** A line a key (freedesktop.org, Desktop Entry Specification; Inno Setup, script sections). */
