@@ -83,6 +83,10 @@ export const ofWork = {
       "Take it off `leave` in template.yaml, or take the reference out of the template; a build that " +
       "misses it fails.",
   },
+  "language-dropped": {
+    title: "A language of a client's that the template's build leaves out of the package",
+    fix: "Let the developers add it to the list, or take the list out: stores leave out what a device does not want.",
+  },
   "target-old": {
     title: "A template that is made for an older system than a store takes",
     fix: "Raise it in the template, try the app on that system, and build again.",

@@ -45,6 +45,7 @@ const others = {
     "template-part-missing",
     "template-syntax",
     "template-gap",
+    "language-dropped",
     "target-old",
     "secret-kept",
     "secret-likely",

@@ -101,6 +101,10 @@ const facts = {
     says: "Package version, four numbers; the third rises with every build, the last is the store's",
     pattern: "{version parts 2}.{build}.0",
   },
+  "desktop.installerId": {
+    says: "What a Windows installer knows the app by, a GUID: of two apps with one, each removes the other",
+    pattern: "{identifiers.desktop guid}",
+  },
   "apple.encryption": { says: "Whether the app uses encryption that needs papers for export: true or false" },
   "apple.category": { says: "Category that a Mac shows the app by, as the system calls it" },
   "colors.brand": { says: "Brand colour", brief: ["colors", "brand"], color: true, required: true },

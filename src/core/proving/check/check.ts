@@ -102,8 +102,28 @@ function judgePlan(resolved: Resolved, all: Template): Problem[] {
     ...ofClient(client.key, plan.gaps),
     ...tellEnlarged(plan, resolved),
     ...tellUnsigned(resolved, template),
+    ...tellDropped(client.key, variant, template),
     ...tellUnlettered(resolved, variant, template),
   ];
+}
+
+/** Languages of a client's that the template's build leaves out of the package, though their texts are there. */
+function tellDropped(client: string, { values, names }: Variant, { parts }: Template): Problem[] {
+  const all = [values.locale?.value ?? "en", ...Object.keys(names.further)];
+  return parts.flatMap(({ platform, keeps }) => {
+    const kept = new Set(keeps?.languages.map((tag) => tag.split("-")[0]));
+    const dropped = keeps ? all.filter((tag) => !kept.has(tag.split("-")[0])) : [];
+    if (!keeps || dropped.length === 0) return [];
+    const message = `The build keeps ${keeps.languages.join(", ")}: texts in ${dropped.join(", ")} are in no package.`;
+    const expected = [...keeps.languages, ...dropped].join(", ");
+    return [
+      problem("language-dropped", message, {
+        ...{ client, platform, severity: "warning" },
+        place: keeps.place,
+        expected,
+      }),
+    ];
+  });
 }
 
 /** A site that says whose app opens its addresses, and of a client's does not know what signs it. */

@@ -52,6 +52,7 @@ export const surveyAndroid: SurveyPart = (template, { wants, inStore }) => {
     names: heldValues(fills, "app.label", "app.name"),
     ...(namespace ? { namespace } : {}),
     ...targetOf(template, first),
+    ...keptLanguages(template, modules),
     permissions: [...new Set(modules.flatMap((module) => permissionsOf(template, module)))],
     fills,
     pictures: [
@@ -85,6 +86,21 @@ function targetOf(template: Folder, { script }: AppModule): Pick<PartSurvey, "ta
   );
   const level = Number(found?.site.value);
   return found && Number.isInteger(level) ? { target: { level, place: placeAt(source, found.site.start) } } : {};
+}
+
+/** Lists of the languages that a package keeps (Android Gradle plugin, resourceConfigurations and localeFilters). */
+const languageList = /\b(?:resConfigs?|resourceConfigurations|localeFilters)\b[^\n]*/;
+
+function keptLanguages(template: Folder, modules: readonly AppModule[]): Pick<PartSurvey, "keeps"> {
+  for (const { script } of modules) {
+    const source = template.source(script);
+    const match = languageList.exec(source.text);
+    const languages = [...(match?.[0] ?? "").matchAll(/["']([a-z]{2,3}(?:-r?[A-Za-z]{2,4})?)["']/g)].map(
+      ([, tag = ""]) => tag,
+    );
+    if (match && languages.length > 0) return { keeps: { languages, place: placeAt(source, match.index) } };
+  }
+  return {};
 }
 
 /** What an app's manifests ask for. */
