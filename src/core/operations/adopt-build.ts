@@ -1,5 +1,4 @@
 import { type BuildRecord, type BuiltFile, buildSlot, buildsOf } from "../agency/history/builds.ts";
-import { pickClients } from "../agency/workspace/read.ts";
 import { resolveAll } from "../clients/derive/resolve.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import { isError } from "../ground/problems/problem.ts";
@@ -14,6 +13,7 @@ import { judgeBuilt } from "../proving/packages/built.ts";
 import { openPackageEyes } from "../proving/packages/eyes.ts";
 import { installFilesIn } from "./running/install-files.ts";
 import { readNamed } from "./running/named.ts";
+import { onlyThing } from "./running/one-thing.ts";
 import { operation } from "./running/operation.ts";
 import { noted } from "./running/ports.ts";
 import { type At, inWorkspace } from "./running/workspace.ts";
@@ -41,12 +41,10 @@ export const adoptBuild = operation(
   (input: Input, ports): Promise<BuildOutcome> =>
     inWorkspace(input, ports, { writes: true }, async (workspace) => {
       const { root } = workspace;
-      const [platform, ...others] = input.platforms;
-      const [client, ...more] = pickClients(workspace, input.clients);
-      if (input.clients.length === 0 || !client || more.length > 0 || platform === undefined || others.length > 0)
-        return refuse("build-refused", "A file that is taken in is one client's, on one platform.", {
-          expected: "oxalis build <client> --platform <platform> --adopt <file>",
-        });
+      const { client, platform } = onlyThing(workspace, input, {
+        message: "A file that is taken in is one client's, on one platform.",
+        expected: "oxalis build <client> --platform <platform> --adopt <file>",
+      });
       const cache = ports.openCache(root);
       const options = { dryRun: false, settled: false, smallest: false, today: ports.today(), cache, on: () => {} };
       const wanted = { clients: [client.key], platforms: [platform], again: true };

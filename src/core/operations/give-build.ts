@@ -1,8 +1,8 @@
 import { type BuildRecord, buildSlot, buildsAt, buildsOf, type Receiver } from "../agency/history/builds.ts";
-import { pickClients } from "../agency/workspace/read.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import { refuse } from "../ground/problems/result.ts";
 import { type Platform, platformNames } from "../ground/values/platform.ts";
+import { onlyThing } from "./running/one-thing.ts";
 import { operation } from "./running/operation.ts";
 import { noted } from "./running/ports.ts";
 import { type At, inWorkspace } from "./running/workspace.ts";
@@ -22,12 +22,10 @@ export const giveBuild = operation(
   (input: Input, ports): Promise<BuildRecord & { client: string }> =>
     inWorkspace(input, ports, { writes: true }, async (workspace) => {
       const { root } = workspace;
-      const [platform, ...others] = input.platforms;
-      const [client, ...more] = pickClients(workspace, input.clients);
-      if (input.clients.length === 0 || !client || more.length > 0 || platform === undefined || others.length > 0)
-        return refuse("build-refused", "A build that is given to somebody is one client's, on one platform.", {
-          expected: `oxalis builds <client> --platform <platform> --given-to ${input.to}`,
-        });
+      const { client, platform } = onlyThing(workspace, input, {
+        message: "A build that is given to somebody is one client's, on one platform.",
+        expected: `oxalis builds <client> --platform <platform> --given-to ${input.to}`,
+      });
       const all = buildsOf.read(root, client.key) ?? {};
       const own = buildsAt(all, workspace.stage?.name ?? "store", platform);
       const found = own.find(

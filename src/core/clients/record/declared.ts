@@ -160,24 +160,36 @@ function givenTo({ name, of, isSeveral }: Question, answered: readonly Answered[
   return head && trace(head, ...more);
 }
 
-/** What questions were called before, and how they are asked now. */
-const formerly: Readonly<Record<string, string>> = {
-  talk: "messaging, and user-content",
-  hardware: "hardware: a list",
-};
+/** Questions that were asked in another way before. */
+const isFormer = (name: string): boolean => name === "talk" || (name.startsWith("data-") && name !== "data-encrypted");
 
 function unknownNames(answered: readonly Answered[], client: string): Problem[] {
   const names = questions.map(({ name }) => name);
-  return answered.flatMap(({ declares, placeOf }) =>
-    Object.keys(declares)
-      .filter((name) => !names.includes(name))
-      .map((name) =>
-        problem("declaration-invalid", `No question is called "${name}".`, {
-          ...{ client, place: placeOf([name], "key") },
-          expected: name.startsWith("data-")
-            ? "data, with what leaves the device by kind"
-            : (formerly[name] ?? expectedAmong(name, names, "a question that oxalis board --json lists")),
-        }),
-      ),
-  );
+  return answered.flatMap(({ declares, placeOf }) => {
+    const unknown = Object.keys(declares).filter((name) => !names.includes(name));
+    const [former, ...more] = unknown.filter(isFormer);
+    const together = [former, ...more].join(", ");
+    return [
+      ...(former === undefined
+        ? []
+        : [
+            problem(
+              "declaration-invalid",
+              `Stores ask otherwise now: ${together} ${more.length > 0 ? "are" : "is"} no longer a question.`,
+              {
+                ...{ client, place: placeOf([former], "key") },
+                expected: "data, by kind; messaging and user-content; docs/declarations.md lists what is asked",
+              },
+            ),
+          ]),
+      ...unknown
+        .filter((name) => !isFormer(name))
+        .map((name) =>
+          problem("declaration-invalid", `No question is called "${name}".`, {
+            ...{ client, place: placeOf([name], "key") },
+            expected: expectedAmong(name, names, "a question that oxalis board --json lists"),
+          }),
+        ),
+    ];
+  });
 }

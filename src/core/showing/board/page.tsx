@@ -1,6 +1,7 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { builtSaid } from "../../agency/history/builds.ts";
 import { isError } from "../../ground/problems/problem.ts";
+import filters from "../../pages/parts/filters.css";
 import { Head } from "../../pages/parts/head.tsx";
 import top from "../../pages/parts/top.css";
 import {
@@ -37,7 +38,7 @@ function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
   const hasBuilds = clients.some(({ built }) => built);
   return (
     <html lang="en">
-      <Head title={`Board · ${agency}`} accent={accent} onAccent={onAccent} style={`${top}\n${style}`} />
+      <Head title={`Board · ${agency}`} accent={accent} onAccent={onAccent} style={`${top}\n${filters}\n${style}`} />
       <body>
         <header class="top">
           <p>{agency}</p>
@@ -171,7 +172,7 @@ function Row({ standing, at, used, hasBuilds, today }: RowProps) {
       {hasBuilds ? (
         <span class="meter">
           <small>Built</small>
-          <b>{standing.built ? builtSaid(standing.built) : <em>not yet</em>}</b>
+          <b class="built">{standing.built ? builtSaid(standing.built).replaceAll("; ", "\n") : <em>not yet</em>}</b>
         </span>
       ) : null}
       <span class="next">

@@ -2,6 +2,7 @@ import { renderToStaticMarkup } from "preact-render-to-string";
 import type { BuiltFile } from "../../agency/history/builds.ts";
 import { platformNames } from "../../ground/values/platform.ts";
 import { sizeSaid } from "../../ground/values/size.ts";
+import filters from "../../pages/parts/filters.css";
 import { Head } from "../../pages/parts/head.tsx";
 import top from "../../pages/parts/top.css";
 import { type ShownBuild, type StateSaid, stateSaid } from "./build.ts";
@@ -31,7 +32,7 @@ function Page({ agency, accent, onAccent, builds, names, isServed, linkTo }: Bui
   const used = [...new Set(builds.map(({ platform }) => platform))];
   return (
     <html lang="en">
-      <Head title={`Builds · ${agency}`} accent={accent} onAccent={onAccent} style={`${top}\n${style}`} />
+      <Head title={`Builds · ${agency}`} accent={accent} onAccent={onAccent} style={`${top}\n${filters}\n${style}`} />
       <body>
         <header class="top">
           <p>{agency}</p>

@@ -203,6 +203,7 @@ describe("an answer", () => {
     edit(folder, "template.yaml", (text) => text.replace("declares:\n", 'declares:\n  data-photos: "no"\n'));
     const { workspace, client } = declaring();
     expect(declaredFor(workspace, client, { features: [], permissions: [] }).problems[0]).toMatchObject({
+      message: "Stores ask otherwise now: data-photos is no longer a question.",
       expected: expect.stringContaining("by kind"),
       place: { file: "template.yaml" },
     });
