@@ -58,7 +58,11 @@ const views = [
   },
   { name: "art", rows: 28, typed: ["oxalis art --platform android"] },
   { name: "check", rows: 14, typed: ["oxalis check"] },
-  { name: "ask", rows: 41, typed: ["oxalis board", "oxalis ask brennans-bothy --dry-run"] },
+  {
+    name: "ask",
+    rows: 41,
+    typed: ["oxalis board 3-acre orchard-lane brennans-bothy", "oxalis ask brennans-bothy --dry-run"],
+  },
   {
     name: "audit",
     rows: 12,
@@ -74,7 +78,10 @@ const views = [
       const brief = join(demo, "clients/3-acre/brief.yaml");
       const text = readFileSync(brief, "utf8");
       writeFileSync(brief, text.replace("  label:", "  lable:").replace('"#ffd23f"', '"#ffd23"'));
-      appendFileSync(join(demo, "variants/saltmarsh/web/style.css"), "/* Plain Crate */\n");
+      appendFileSync(
+        join(demo, "variants/saltmarsh/web/style.css"),
+        'footer::after {\n  content: "by Plain Crate";\n}\n',
+      );
       return () => writeFileSync(brief, text);
     },
     typed: ["oxalis generate 3-acre ferme-duclos", "oxalis audit saltmarsh"],
@@ -180,8 +187,9 @@ try {
 }
 await page.goto(`file://${join(work, "board.html")}`);
 await page.screenshot({ path: join(shots, "board.png") });
-await page.locator(".row").nth(5).click();
-await page.screenshot({ path: join(shots, "board-client.png") });
+oxalis("builds", "--page", join(work, "builds.html"), "-C", keyed);
+await page.goto(`file://${join(work, "builds.html")}`);
+await page.screenshot({ path: join(shots, "builds.png"), clip: { x: 0, y: 0, width: 1280, height: 620 } });
 oxalis("copy-sheet", "3-acre", "app-store", "-o", join(work, "copy.html"), "-C", demo);
 await page.goto(`file://${join(work, "copy.html")}`);
 await page.screenshot({ path: join(shots, "copy-sheet.png") });

@@ -107,7 +107,8 @@ function fillFor(
   // As it stands in the variant, where lines above may have come or gone.
   const text = excerpt(line, column - 1, found);
   const times = content.split(text).length - 1;
-  return times > 0 ? provenFill(template, { file, text, times }, text, { meant, own }) : "unsafe";
+  if (times > 0) return provenFill(template, { file, text, times }, text, { meant, own });
+  return content.includes(found) ? "unsafe" : "changed";
 }
 
 /** What cannot be reached in place can be allowed, with a reason that somebody gives. */

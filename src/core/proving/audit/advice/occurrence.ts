@@ -2,7 +2,7 @@ import type { Field } from "../../../ground/values/fields.ts";
 import type { TermKind } from "../identity/carriers.ts";
 
 /** Why no line is given for a place, and it is asked about instead. */
-export type Doubt = "code" | "page" | "file" | "part" | "unsafe";
+export type Doubt = "code" | "page" | "file" | "part" | "unsafe" | "changed";
 
 /** What may stand where a term stands: a pattern's expression, or why nobody knows. */
 export type Occurrence = { expression: string } | { doubt: Doubt };

@@ -2,7 +2,7 @@ import type { Residue } from "../search/search.ts";
 import type { Doubt } from "./occurrence.ts";
 
 /** What has to be asked of whoever knows the template, by why no line can be given. */
-const questions: Readonly<Record<Doubt, string>> = {
+const questions: Readonly<Record<Exclude<Doubt, "changed">, string>> = {
   code: "It is written as code writes names. Do people see it?",
   page: "It is an address on the template's own site, and a client may have no such page. Which of the client's is it?",
   file: "It is the name of a file or of a resource, which others ask for by it. Do people see it?",
@@ -12,8 +12,10 @@ const questions: Readonly<Record<Doubt, string>> = {
 
 /** What is asked, and what becomes of either answer. */
 export const questionOf = (doubt: Doubt, { file, text }: Residue): string =>
-  [
-    questions[doubt],
-    "If so, let the developers take it from one place that can be filled, or give it by `fill` or a question of",
-    `template.yaml; if not, allow "${text}" in ${file} with the reason.`,
-  ].join(" ");
+  doubt === "changed"
+    ? `The template's own ${file} does not say it: it came into the variant later, and \`oxalis generate\` takes it out.`
+    : [
+        questions[doubt],
+        "If so, let the developers take it from one place that can be filled, or give it by `fill` or a question of",
+        `template.yaml; if not, allow "${text}" in ${file} with the reason.`,
+      ].join(" ");
