@@ -13,7 +13,7 @@ const questions: Readonly<Record<Exclude<Doubt, "changed">, string>> = {
 /** What is asked, and what becomes of either answer. */
 export const questionOf = (doubt: Doubt, { file, text }: Residue): string =>
   doubt === "changed"
-    ? `The template's own ${file} does not say it: it came into the variant later, and \`oxalis generate\` takes it out.`
+    ? `The template's own ${file} does not say it: it came in later, and \`oxalis generate\` takes it out.`
     : [
         questions[doubt],
         "If so, let the developers take it from one place that can be filled, or give it by `fill` or a question of",
