@@ -15,8 +15,11 @@ must("node", [oxalis, "demo", folder]);
 must("node", [oxalis, "clients", "-C", folder]);
 const passedOver = await makeDemoKeys(folder, oxalis);
 for (const command of ["generate", "audit", "proof", "clients"]) must("node", [oxalis, command, "-C", folder]);
-if (has("aapt2", "zipalign", "apksigner")) buildDemo(folder, oxalis);
-else
+const hasTools = has("aapt2", "zipalign", "apksigner");
+if (hasTools) {
+  buildDemo(folder, oxalis);
+  must("node", [oxalis, "builds", "-q", "-C", folder, "--page", resolve(folder, "builds.html")]);
+} else
   passedOver.push(
     "Android packages: they are built by aapt2, zipalign and apksigner (Debian's aapt, zipalign, apksigner)",
   );
@@ -25,7 +28,7 @@ console.log(`
 Done. Look at it:
 
     the proof page      ${resolve(folder, "variants/proof.html")}
-    a client's apps     ${resolve(folder, "variants/brennans-bothy")}
+${hasTools ? `    what was built      ${resolve(folder, "builds.html")}\n` : ""}    a client's apps     ${resolve(folder, "variants/brennans-bothy")}
     what it came from   ${resolve(folder, "clients/brennans-bothy/brief.yaml")}
 
     what signs them     oxalis keys; the vault beside it opens by "this opens an example alone"
