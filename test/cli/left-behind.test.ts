@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import sharp from "sharp";
 import { expect, test } from "vitest";
@@ -65,4 +65,32 @@ test.each([
   const told = clients[0].problems.filter(({ code }: { code: string }) => code === "language-dropped");
   expect(told.map(({ message }: { message: string }) => /texts in (.+?) are/.exec(message)?.[1])).toEqual(dropped);
   if (dropped.length > 0) expect(told[0].place.file).toBe("template/android/app/build.gradle.kts");
+});
+
+test("an image set of SVGs has SVGs of the client's; one of a form that nobody draws keeps its picture, and is told", () => {
+  const folder = workspaceWith(["3-acre"]);
+  const set = "ios/Storefront/Stall.xcassets/OpeningMark.imageset";
+  const inSet = (name: string) => join(folder, "template", set, name);
+  for (const name of readdirSync(inSet("."))) rmSync(inSet(name));
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="120" height="120"><circle cx="60" cy="60" r="50" fill="#a00"/></svg>';
+  const files = ["one.svg", "two.svg", "three.svg"];
+  for (const name of files) writeFileSync(inSet(name), svg);
+  const images = files.map((filename, at) => ({ idiom: "universal", scale: `${at + 1}x`, filename }));
+  const list = (all: readonly object[]) =>
+    writeFileSync(inSet("Contents.json"), JSON.stringify({ images: all, info: { version: 1, author: "xcode" } }));
+  list(images);
+  expect(oxalis(folder, "generate", "-q")).toMatchObject({ code: 0 });
+  const made = (name: string) => readFileSync(join(folder, "variants/3-acre", set, name), "utf8");
+  for (const name of files) {
+    expect(made(name)).toContain("<svg");
+    expect(made(name)).not.toBe(svg);
+  }
+  expect(oxalis(folder, "audit").code).toBe(0);
+  writeFileSync(inSet("old.pdf"), "%PDF-1.4\n");
+  list([...images.slice(0, 2), { idiom: "universal", scale: "3x", filename: "old.pdf" }]);
+  rmSync(inSet("three.svg"));
+  expect(oxalis(folder, "check").err).toContain("old.pdf is of a form that nobody here draws");
+  expect(oxalis(folder, "generate", "-q")).toMatchObject({ code: 0 });
+  expect(made("old.pdf")).toContain("%PDF");
 });

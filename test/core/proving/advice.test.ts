@@ -2,6 +2,7 @@ import { mkdirSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { templateSchema } from "../../../src/core/app/platforms/template-schema.ts";
 import type { Template } from "../../../src/core/app/survey/template.ts";
 import { textSites } from "../../../src/core/app/survey/text-places.ts";
 import { namedSite } from "../../../src/core/app/template/places.ts";
@@ -261,3 +262,10 @@ const asMarla = (pattern: string): string =>
     .replace(/\{app\.name\}/g, "Marla")
     .replace(/\{domain\}/g, "marla.example")
     .replace(/\{identifiers\.base\}/g, "example.marla.shop");
+
+test("a reason that is left as it was printed is no reason", () => {
+  const allowing = (reason: string) => templateSchema.safeParse({ allow: [{ file: "a.txt", reason }] }).success;
+  expect([allowing("say why it may stay"), allowing("Say why it may stay"), allowing("Nobody sees it.")]).toEqual([
+    ...[false, false, true],
+  ]);
+});

@@ -110,8 +110,12 @@ const densities: Readonly<Record<string, number>> = {
   xxxhdpi: 4,
 };
 
+/** What names a launcher icon: the manifest, and the icon in layers. Other pictures may lie among mipmaps too. */
+const namesLauncher = /(^|\/)AndroidManifest\.xml$|\/mipmap-[^/]*\/[^/]+\.xml$|-v26\//;
+
 /** A launcher icon has 48 dp, or as a layer 108 (Android documentation, "Adaptive icons"). */
 function launcherSize(path: string, { from }: Reference): number[] | undefined {
+  if (!namesLauncher.test(from)) return undefined;
   const density = /\/mipmap-(?:[\w+]+-)*?(ldpi|mdpi|hdpi|xhdpi|xxhdpi|xxxhdpi)(?:-v\d+)?\//.exec(path)?.[1];
   const factor = density === undefined ? undefined : densities[density];
   if (factor === undefined) return undefined;

@@ -1,3 +1,4 @@
+import { extname } from "node:path/posix";
 import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
 import { nodeSite, parseJson } from "../../../formats/splice/formats/json.ts";
 import {
@@ -10,10 +11,11 @@ import {
 } from "../../../formats/splice/formats/xml.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
-import type { Problem } from "../../../ground/problems/problem.ts";
+import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { darkOf, type Field } from "../../../ground/values/fields.ts";
 import type { Platform } from "../../../ground/values/platform.ts";
-import { type Fill, type Found, mergeFound } from "../../template/found.ts";
+import { placeAt } from "../../../ground/values/source.ts";
+import { type Fill, type Found, mergeFound, type PictureUse } from "../../template/found.ts";
 import type { Wants } from "../../template/missing.ts";
 import { pictureSize } from "../../template/picture-size.ts";
 import { iosStartForms, iosStartFull, iosStartPoints } from "./catalog.ts";
@@ -62,18 +64,43 @@ export function imageSet(
 ): Partial<Found> | undefined {
   const set = assetFolder(template, below, `${name}.imageset`);
   if (!set) return undefined;
-  const pictures = images(parseJson(template.source(`${set}/Contents.json`))).flatMap((image) => {
+  const named = images(parseJson(template.source(`${set}/Contents.json`)));
+  const pictures = named.flatMap((image): PictureUse[] => {
     const file = text(image, "filename");
     const scale = Number.parseInt(text(image, "scale") ?? "1x", 10);
-    if (!file?.endsWith(".png")) return [];
+    const form = file === undefined ? undefined : drawnForms[extname(file).toLowerCase()];
+    if (file === undefined || form === undefined) return [];
     const own = pictureSize(template, `${set}/${file}`);
     const forms = fills ? iosStartFull : iosStartForms;
     const [light, dark] = own ? forms(own, 1) : forms(points, scale);
     const slot = isDark(image) ? dark : light;
-    return [{ slot: { ...slot, qualifier: slot.qualifier.replace(/^\d+x/, `${scale}x`) }, path: `${set}/${file}` }];
+    const qualifier = slot.qualifier.replace(/^\d+x/, `${scale}x`);
+    const alpha = form.container === "jpeg" ? { alpha: "none" as const } : {};
+    return [{ slot: { ...slot, qualifier, ...alpha }, path: `${set}/${file}`, ...form }];
   });
-  return { pictures, brandFiles: picturesIn(template, set) };
+  // What nobody here draws stays, and is asked about: its list names it.
+  const drawn = new Set(pictures.map(({ path }) => path));
+  const kept = named.flatMap((image) => text(image, "filename") ?? []).filter((file) => !drawn.has(`${set}/${file}`));
+  const place = placeAt(template.source(`${set}/Contents.json`), 0);
+  return {
+    pictures,
+    brandFiles: picturesIn(template, set).filter((file) => !kept.some((each) => file === `${set}/${each}`)),
+    gaps: kept.map((file) =>
+      problem("template-gap", `iOS: ${set}/${file} is of a form that nobody here draws; it stays the template's.`, {
+        ...{ severity: "warning", place },
+        expected: "a PNG, an SVG or a JPEG in its place",
+      }),
+    ),
+  };
 }
+
+/** Forms of pictures that are drawn, by their endings. */
+const drawnForms: Readonly<Record<string, { container?: "svg" | "jpeg" }>> = {
+  ".png": {},
+  ".svg": { container: "svg" },
+  ".jpg": { container: "jpeg" },
+  ".jpeg": { container: "jpeg" },
+};
 
 /** A colour set: every colour it lists, for any appearance. */
 export function colorSet(
