@@ -1,4 +1,5 @@
-import { copyFileSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { createHash } from "node:crypto";
+import { copyFileSync, existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { zipSync } from "fflate";
 import sharp from "sharp";
@@ -106,6 +107,24 @@ test("disk, receipt and plan are held against each other", () => {
   expect(code).toBe(1);
   expect(out).toContain("1 variant audited: 1 with findings.");
   for (const problem of ["[output-changed]", "[output-stray]", "[out-of-date]"]) expect(err).toContain(problem);
+});
+
+test("a receipt that was changed with its file hides nothing: what is kept, written and filled is held against its sources", () => {
+  expect(found()).toEqual([]);
+  const sum = (text: string) => createHash("sha256").update(text).digest("hex");
+  const files = ["web/app.js", "web/index.html"].filter((file) => existsSync(inVariant(file)));
+  expect(files.length).toBeGreaterThan(0);
+  for (const file of files) {
+    const before = readFileSync(inVariant(file), "utf8");
+    writeFileSync(inVariant(file), `${before}\n`);
+    const receipt = readFileSync(inVariant(".receipt.json"), "utf8");
+    expect(receipt).toContain(sum(before));
+    writeFileSync(inVariant(".receipt.json"), receipt.replaceAll(sum(before), sum(`${before}\n`)));
+  }
+  const { problems } = JSON.parse(oxalis(folder, "audit", "--json").out).clients[0];
+  expect(problems.map(({ code, message }: { code: string; message: string }) => [code, message])).toEqual(
+    files.map((file) => ["output-changed", `variants/3-acre/${file} is not what it is made from.`]),
+  );
 });
 
 test("a variant that was never generated is a finding", () => {

@@ -1,14 +1,47 @@
+import { applyEdits } from "../../formats/splice/site.ts";
+import { encodedLike } from "../../ground/files/reading/encoding.ts";
+import type { Folder } from "../../ground/files/reading/folder.ts";
 import { problemOfFile } from "../../ground/problems/of-files.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
+import { sha256 } from "../../ground/values/hash.ts";
 import { difference, type FileChange } from "../../making/jobs/difference.ts";
 import type { Receipt } from "../../making/jobs/receipt.ts";
-import type { Plan } from "../../making/plan/plan.ts";
+import type { Entry, Plan } from "../../making/plan/plan.ts";
 
 /** Where disk, receipt and plan differ. @param hashes of the files that are there, by path. */
 export function whole(plan: Plan, receipt: Receipt, hashes: ReadonlyMap<string, string>, at: string): Problem[] {
   return difference(plan, receipt, (path) => hashes.get(path)).map((change) =>
     asProblem(change, at, hashes.has(change.path)),
   );
+}
+
+/**
+ * Files that are as the receipt has them, and not what they are made from: somebody has changed both. Pictures are left
+ * to the eyes that look at them.
+ */
+export function forged(
+  plan: Plan,
+  receipt: Receipt,
+  { hashes, template, at }: { hashes: ReadonlyMap<string, string>; template: Folder; at: string },
+): Problem[] {
+  return plan.entries.flatMap((entry) => {
+    const { path } = entry;
+    const found = hashes.get(path);
+    const told = receipt.files[path];
+    if (found === undefined || told?.sha256 !== found || told.fingerprint !== entry.fingerprint) return [];
+    const due = dueOf(entry, template);
+    if (due === undefined || due === found) return [];
+    return [problemOfFile("output-changed", { file: path, shown: `${at}/${path}` }, "is not what it is made from.")];
+  });
+}
+
+/** The sum of what a file has to be, where that needs nothing but the template. */
+function dueOf(entry: Entry, template: Folder): string | undefined {
+  if (entry.kind === "keep") return entry.input.sha256;
+  if (entry.kind === "write") return sha256(entry.text);
+  if (entry.kind !== "splice" || !template.has(entry.input.path)) return undefined;
+  const { path } = entry.input;
+  return sha256(encodedLike(template.bytes(path), applyEdits(template.source(path).text, entry.edits)));
 }
 
 function asProblem({ what, path }: FileChange, at: string, there: boolean): Problem {
