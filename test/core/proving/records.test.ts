@@ -51,6 +51,16 @@ const captures = (["phone", "iphone", "ipad", "mac", "desktop"] as const).flatMa
   })),
 );
 
+/** The record's answers with another one to a question. */
+const answered = (name: string, value: string): Partial<StoreRecord> => ({
+  declared: questions.map((declaration) => ({
+    declaration,
+    answer: trace({ by: "brief", note: "", value: declaration.name === name ? value : (declaration.of[0] ?? "") }),
+  })),
+});
+
+const forOther = { kind: "crashes", marks: [], purposes: ["other"] } as const;
+
 interface Given {
   values?: Partial<Record<RecordField, string | undefined>>;
   more?: Partial<StoreRecord>;
@@ -126,6 +136,22 @@ const refused: readonly (readonly [what: string, stores: readonly StoreKey[], gi
   ["no address for help", apple, without("support"), "error record-missing"],
   ["no policy", all, without("privacy"), "error record-missing"],
   ["no category", all, without("category"), "error record-missing"],
+  ["a game among shops", all, { values: { kind: "game" } }, "error record-invalid"],
+  ["an app among games", all, { values: { category: "game-puzzle" } }, "error record-invalid"],
+  [
+    "ages of children by the way",
+    ["google-play"],
+    { values: { audience: "9-12\n13-15" } },
+    "warning audience-children",
+  ],
+  ["an age that there is not", ["google-play"], { values: { audience: "12+" } }, "error record-invalid"],
+  [
+    "accounts, and no address where they go",
+    ["google-play"],
+    { more: answered("deletion", "yes") },
+    "error record-missing",
+  ],
+  ["a purpose that it has not", ["google-play"], { more: { collected: [forOther] } }, "error declaration-invalid"],
   ["no price", all, without("price"), "error record-missing"],
   ["no e-mail", ["google-play"], without("email"), "error record-missing"],
   ["no telephone of whoever answers", apple, without("contactPhone"), "error record-missing"],

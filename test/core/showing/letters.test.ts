@@ -104,7 +104,7 @@ test("a sheet lets people choose in their own words, and says what stands there 
   );
   // Between the cells and the margins (ECMA-376, part 1, 18.3.1.99).
   expect(answers).toMatch(
-    /<\/sheetData><dataValidations count="1"><dataValidation type="list"[^>]* sqref="B4"><formula1>'Auswahl'!\$A\$1:\$A\$26<\/formula1>/,
+    /<\/sheetData><dataValidations count="1"><dataValidation type="list"[^>]* sqref="B4"><formula1>'Auswahl'!\$A\$1:\$A\$55<\/formula1>/,
   );
   expect(choices).not.toContain("dataValidation");
   expect(form.groups.flatMap(({ questions }) => questions.map(({ now }) => now))).toEqual(["", "2,99"]);

@@ -2,6 +2,7 @@ import { partsOf } from "../../../clients/record/record.ts";
 import { textsOf } from "../../../clients/record/texts.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { allStores } from "../../../stores/all.ts";
+import { isOfGames } from "../../../stores/categories.ts";
 import type { StoreDefinition } from "../../../stores/definition.ts";
 import { type RecordField, recordFields } from "../../../stores/record-fields.ts";
 import { type Examined, type Remark, type Rule, rowName } from "./rule.ts";
@@ -162,6 +163,25 @@ export const textRules: readonly Rule[] = [
           if (name === undefined || categoryIn(store, name)) return [];
           return [{ row, language: undefined, message: `${store.title} has no category for "${name}".` }];
         }),
+  },
+  {
+    code: "record-invalid",
+    level: "error",
+    says: "a game is in a category of games, an app in one of apps",
+    source: 'Play Console help, "Choose a category and tags"; App Store Connect help, "App category"',
+    asOf,
+    look: ({ record, lines }) => {
+      const kind = record.values.kind?.first?.value;
+      return lines
+        .filter(({ row, value }) => row.field === "category" && value?.first && kind !== undefined)
+        .filter(({ value }) => isOfGames(value?.first?.value ?? "") !== (kind === "game"))
+        .map(({ row, value }) => {
+          const [of, expected] =
+            kind === "game" ? ["games", "game-puzzle, or another"] : ["apps", "shopping, or another"];
+          const message = `${row.title}: "${value?.first?.value}" is none of ${of}, and the kind is ${kind}.`;
+          return { row, language: undefined, message, expected };
+        });
+    },
   },
 ];
 
