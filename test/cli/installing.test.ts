@@ -125,3 +125,35 @@ test("one that is being made goes with nobody's tidying, and nothing goes where 
   expect(numbers([record(1, "good"), record(2, "good", "ios"), record(3, "good", "ios")], 1)).toEqual([2]);
   expect(numbers([record(1, "good"), record(2, "good"), record(3, "good")], 2)).toEqual([1]);
 });
+
+test("what happens is written down while it happens, and the agency's command is told at the end what became of it", () => {
+  const folder = workspace(["3-acre", "saltmarsh"]);
+  edit(folder, "oxalis.yaml", (text) =>
+    text.replace(
+      'builds: { address: "https://builds.lanternfield.example/tries" }',
+      "builds: { done: 'cat > done.json && echo $BUILDS_GOOD-$BUILDS_FAILED > done.txt' }",
+    ),
+  );
+  edit(folder, "template.yaml", (text) => text.replace(pack, `test $CLIENT = 3-acre && ${pack}`));
+  const file = join(folder, "runs/events.jsonl");
+  expect(oxalis(folder, "build", "-q", "--events", file).code).toBe(1);
+  const events = readFileSync(file, "utf8")
+    .trim()
+    .split("\n")
+    .map((line) => JSON.parse(line));
+  expect(events.map(({ what, build }) => [what, build?.client, build?.state].filter(Boolean).join(" "))).toEqual([
+    ...["building 3-acre would", "built 3-acre good", "building saltmarsh would", "built saltmarsh failed", "over"],
+  ]);
+  expect(events.at(-1)).toMatchObject({ good: 1, failed: 1 });
+  for (const { at } of events) expect(Date.parse(at)).toBeGreaterThan(0);
+  expect(readFileSync(join(folder, "done.txt"), "utf8").trim()).toBe("1-1");
+  const told = JSON.parse(readFileSync(join(folder, "done.json"), "utf8"));
+  expect(told.map(({ client, state }: { client: string; state: string }) => [client, state])).toEqual([
+    ["3-acre", "good"],
+    ["saltmarsh", "failed"],
+  ]);
+  // One that fails is told, and spoils no build.
+  edit(folder, "oxalis.yaml", (text) => text.replace(/done: '.*'/, "done: exit 3"));
+  const { code, err } = oxalis(folder, "build", "3-acre", "--again");
+  expect([code, err]).toEqual([0, expect.stringContaining('"exit 3" ended with 3.')]);
+});

@@ -12,6 +12,7 @@ import { showGrouped } from "../view/groups.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"build"> = async ({ platform, adopt, ...given }, { terminal, ports }) => {
+  const began = Date.now();
   const input = { ...given, platforms: platform };
   const on = (event: Event) => tell(event, given.verbose, terminal);
   const done: Result<BuildsMade> =
@@ -20,10 +21,14 @@ export const run: Run<"build"> = async ({ platform, adopt, ...given }, { termina
       : await buildPackages(input, { ...ports, on });
   if (!done.ok) return done;
   const { builds, problems } = done.value;
+  if (Date.now() - began > longWait) terminal.ring();
   if (given.json) terminal.json({ dryRun: given.dryRun, builds, problems: problems.map(placeData) });
   else show(done.value, terminal);
   return succeed(problems.some(isError) ? 1 : 0);
 };
+
+/** Whoever has waited so long, in milliseconds, has turned to something else. */
+const longWait = 30_000;
 
 const asMade = (done: Result<BuildOutcome>): Result<BuildsMade> =>
   done.ok ? succeed({ builds: [done.value], problems: [] }) : done;

@@ -26,6 +26,7 @@ export const buildRows = {
         says: "take in what was built elsewhere: of one client and platform; may be given several times",
       },
       queue: { kind: "flag", says: "let other machines build: `oxalis worker` on each" },
+      events: { kind: "text", value: "<file>", says: "also write what happens into it, a line of JSON an event" },
       keep: {
         kind: "text",
         value: "<count>",

@@ -25,6 +25,8 @@ export interface Terminal {
   room: number;
   /** Whether somebody watches standard error, so that it may be drawn over. */
   watched: boolean;
+  /** Calls back whoever has turned to something else, where somebody watches. */
+  ring(): void;
   settings: ShownAs;
 }
 
@@ -66,6 +68,9 @@ export function openTerminal(settings: ShownAs): Terminal {
     width,
     room: process.stdout.isTTY ? width : Number.POSITIVE_INFINITY,
     watched: process.stderr.isTTY === true && process.env.TERM !== "dumb",
+    ring: () => {
+      if (process.stderr.isTTY && process.env.TERM !== "dumb") process.stderr.write("\u0007");
+    },
     settings,
   };
 }

@@ -22,6 +22,7 @@ import { cannot, makeOne, type OneMade } from "./running/one-build.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
 import { decideSigning, nothingSigned } from "./running/signing.ts";
+import { eventLines, overOf, tellWhenDone } from "./running/telling.ts";
 import { type At, inWorkspace, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At, OfClients {
@@ -36,6 +37,8 @@ interface Input extends At, OfClients {
   queue: boolean;
   /** So many good builds of each thing stay; what oxalis.yaml says where absent. */
   keep?: string | undefined;
+  /** Write what happens into this file, a line of JSON an event. */
+  events?: string | undefined;
 }
 
 export interface BuildsMade {
@@ -44,10 +47,22 @@ export interface BuildsMade {
 }
 
 /** Builds what has changed since its last good build, by the agency's own commands, each number once. */
-export const buildPackages = operation(async (input: Input, ports): Promise<BuildsMade> => {
+export const buildPackages = operation(async (input: Input, given): Promise<BuildsMade> => {
+  const write = input.events === undefined || input.dryRun ? undefined : eventLines(input.events, given);
+  const ports: Ports = write
+    ? {
+        ...given,
+        on: (event) => {
+          write(event);
+          given.on(event);
+        },
+      }
+    : given;
   const handing = input.queue && !input.dryRun ? await handingOut(await openWorkspace(input, ports), ports) : undefined;
   try {
-    return await buildAll(input, handing, ports);
+    const made = await buildAll(input, handing, ports);
+    write?.(overOf(made.builds));
+    return made;
   } finally {
     await handing?.close();
   }
@@ -101,9 +116,12 @@ async function buildAll(input: Input, handing: HandingOut | undefined, ports: Po
     }),
   );
   const done = await Promise.all(each);
+  const builds = done.flatMap(({ outcome }) => outcome ?? []);
+  const { done: command } = workspace.agency.data.builds;
+  const untold = command !== undefined && wanted.length > 0 ? await tellWhenDone(command, root, builds, ports) : [];
   return {
-    builds: done.flatMap(({ outcome }) => outcome ?? []),
-    problems: [...prepared.problems, ...signing.problems, ...done.flatMap(({ problems = [] }) => problems)],
+    builds,
+    problems: [...prepared.problems, ...signing.problems, ...done.flatMap(({ problems = [] }) => problems), ...untold],
   };
 }
 

@@ -18,6 +18,10 @@ export const ofBuilds = {
     title: "A build that another run has under way",
     fix: "Wait for it to end: both would make the same.",
   },
+  "telling-failed": {
+    title: "The agency's command for builds that are done did not end well",
+    fix: "Look at `builds: { done: … }` in oxalis.yaml; the builds are as they are listed.",
+  },
   "build-stopped": {
     title: "A build that was not begun, since another failed by what would stop it too",
     fix: "Mend what stopped the other one, and build again.",

@@ -99,6 +99,12 @@ const buildsSchema = z.strictObject({
     .transform((address) => address.replace(/\/?$/, "/"))
     .describe("Where builds/ is served to testers: install pages then have a code that leads to them")
     .optional(),
+  done: z
+    .string()
+    .min(1)
+    .max(1000)
+    .describe("A command of the agency's, run when builds are done: it reads what became of each as JSON")
+    .optional(),
   keep: z
     .int()
     .min(1)

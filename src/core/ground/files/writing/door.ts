@@ -1,4 +1,5 @@
 import {
+  appendFileSync,
   chmodSync,
   constants,
   copyFileSync,
@@ -102,6 +103,10 @@ export function copyFolder(from: string, to: string, more: { file: string; text:
 /** Writes a new file. */
 export const put = (root: string, path: string, content: string | Uint8Array, mode = 0o644): void =>
   writeFileSync(through(root, path, true), content, { mode, flag: "wx" });
+
+/** Adds to a file that is there. */
+export const append = (root: string, path: string, content: string): void =>
+  appendFileSync(through(root, path), content);
 
 /**
  * Gives a file a second name, if nothing has that name yet; whoever finds it finds all of it. Where a disk knows no
