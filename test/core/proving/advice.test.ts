@@ -74,6 +74,7 @@ test.each<[what: string, file: string, text: string, term: string, kind: TermKin
     "identifier",
     '"{identifiers.base}.provider"',
   ],
+  ["an e-mail address", "a.json", '{ "m": "crate@crate.example" }', "crate@crate.example", "email", '"{email}"'],
   ["a language that nobody here reads", "a.nim", 'echo "Plain Crate"', "Plain Crate", "name", unsafe],
   ["a text that has no end", "a.java", 'String a = "Plain Crate;\n', "Plain Crate", "name", unsafe],
 ])("%s gets what may stand there, or is asked about", (_, path, text, term, kind, advice) => {

@@ -37,14 +37,17 @@ export function provenFill(
   if (!first) return "unsafe";
   const expressions = new Map<Meant, string>();
   for (const { before } of first.changed) {
-    if (isFile(template, before)) return "file";
+    if ((own.kind === "name" || own.kind === "owner") && isFile(template, before)) return "file";
+    // What is a part of a longer term goes with that.
+    let rest = before;
     for (const each of here) {
-      if (!before.includes(each.found)) continue;
-      const occurrence = occurrenceIn(before, each);
+      if (!rest.includes(each.found)) continue;
+      const occurrence = occurrenceIn(rest, each);
       if ("doubt" in occurrence) return occurrence.doubt;
       const known = expressions.get(each);
       if (known !== undefined && known !== occurrence.expression) return "part";
       expressions.set(each, occurrence.expression);
+      rest = rest.replaceAll(each.found, " ".repeat(each.found.length));
     }
   }
   if (!expressions.has(own)) return "unsafe";
@@ -61,12 +64,16 @@ export function provenFill(
   return isRight ? { list: "fill", entry } : "unsafe";
 }
 
+/** Endings by which files are asked for. */
+const ofFiles =
+  /\.(?:png|jpe?g|webp|gif|svg|ico|icns|pdf|html?|[cm]?js|css|json|xml|plist|[ot]tf|mp[34]|wav|txt|md|xib)$/i;
+
 /** Whether a text is the name of a file of the template's, or of what a file is asked for by. */
 function isFile({ folder }: Template, value: string): boolean {
   const name = value.trim().split(/[\\/]/).at(-1) ?? "";
   if (!/^[\w.@ -]{3,}$/.test(name)) return false;
   const stems = stemsOf(folder);
-  return stems.has(name) || (/[-_.]/.test(name) && stems.has(name.replace(/\.\w+$/, "")));
+  return stems.has(name) || (ofFiles.test(name) && stems.has(name.replace(ofFiles, "")));
 }
 
 const known = new WeakMap<Template["folder"], ReadonlySet<string>>();
