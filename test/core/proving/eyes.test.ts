@@ -1,6 +1,7 @@
 import { deflateSync, gzipSync } from "node:zlib";
 import { zipSync } from "fflate";
 import { expect, test } from "vitest";
+import { foldedText } from "../../../src/core/proving/audit/search/folded.ts";
 import { searchFor } from "../../../src/core/proving/audit/search/search.ts";
 
 const place = { file: "template", line: 1, column: 1, text: "" };
@@ -117,4 +118,25 @@ test("what is seen otherwise is told with its line, once; a client's own name is
   const own = searchFor({ terms, namespaces: [] }, [], { ...nobody, values: { "app.name": value } });
   const written = "<p>The Plain&nbsp;Crate &amp; Co</p>";
   expect(own.inFile("a.html", Buffer.from(written), "a.html").residue).toEqual([]);
+});
+
+test("where a text stands is told as it is written, however much of it is undone before", () => {
+  for (const [text, written] of [
+    ["a \\u0041\\u0042 Plain Crate", 15],
+    ["&#65;&amp;&nbsp; Plain Crate", 17],
+    ["%41%42 Plain Crate", 7],
+    ["\uff21\u00ad\u200b Plain Crate", 4],
+    ["Plain Crate \\u0041", 0],
+  ] as const) {
+    const folded = foldedText(text);
+    expect(folded?.text).toContain("Plain Crate");
+    expect(folded?.at(folded.text.indexOf("Plain Crate"))).toBe(written);
+    expect(folded?.at(folded.text.length)).toBe(text.length);
+  }
+  // Tags are kept where addresses are looked for, and gone where words are.
+  expect(foldedText("<b>a</b> &lt;", "withTags")?.text).toBe("<b>a</b> <");
+  expect(foldedText("<b>a</b> &lt;", "withoutTags")?.text).toBe("a <");
+  // What cannot be undone stays; a text with nothing of that kind is not looked at twice.
+  expect(foldedText("%ff%fe &bogus; \\u{110000}x")).toBeUndefined();
+  expect(foldedText("Plain Crate")).toBeUndefined();
 });

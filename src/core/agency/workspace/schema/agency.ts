@@ -95,7 +95,7 @@ const machinesSchema = z.strictObject({
 const buildsSchema = z.strictObject({
   address: z
     .url({ protocol: /^https$/, error: "an address that begins with https://" })
-    .refine((address) => !new URL(address).username, "no password here")
+    .refine((address) => !URL.canParse(address) || !new URL(address).username, "no password here")
     .transform((address) => address.replace(/\/?$/, "/"))
     .describe("Where builds/ is served to testers: install pages then have a code that leads to them")
     .optional(),

@@ -1,0 +1,101 @@
+import { expect, test } from "vitest";
+import { withoutBuildEnding } from "../../../src/core/formats/splice/known-ending.ts";
+import { shapeOf } from "../../../src/core/formats/splice/shape/shape.ts";
+
+/** The texts of a file, as its own language has them. */
+test.each<[file: string, text: string, values: string[]]>([
+  ["a.kt", 'val a = "x \\"y\\"" + """raw "z" \\n""" // "no"\n', ['x "y"', 'raw "z" \\n']],
+  ["a.kt", 'val c = \'"\'; val d = "e"', ["e"]],
+  ["a.swift", 'let a = "caf\\u{e9}" /* "no" */', ["café"]],
+  ["a.dart", "final a = 'it\\'s'; final b = '''two\nlines''';", ["it's", "two\nlines"]],
+  ["a.gradle", "name 'a' + \"b\"", ["a", "b"]],
+  ["a.java", 'String a = "tab\\there";', ["tab\there"]],
+  ["a.rs", "fn f<'a>(x: &'a str) { g(\"y\", 'z') }", ["y"]],
+  ["a.go", 'a := `raw \\n` + "b"', ["raw \\n", "b"]],
+  ["a.rb", "a = 'x\\'y' + \"z\" # 'no'", ["x'y", "z"]],
+  ["a.php", "<?php $a = 'x\\n'; // \"no\"", ["x\\n"]],
+  ["a.py", 'a = \'x\' # "no"\nb = """y\nz"""', ["x", "y\nz"]],
+  ["CMakeLists.txt", 'set(A "b;c") # "no"', ["b;c"]],
+  ["a.rc", 'VALUE "Name", "say ""hi"""', ["Name", 'say "hi"']],
+  ["a.tsx", "const a = <T x='1 &amp; 2'>hi</T>;", ["1 & 2", "hi"]],
+  ["a.js", `const a = \`x \${b} y\`;`, ["`", "x ", " y", "`"]],
+  [
+    "a.html",
+    "<p title='a &amp; b'>c</p><script>f('d')</script><style>p{color:red}</style>",
+    ["a & b", "c", "d", "red"],
+  ],
+  ["a.html", '<script type="application/ld+json">{"name":"x"}</script>', ["application/ld+json", "x"]],
+  ["a.css", "a { --b: c; content: 'd' }", ["c", "'d'"]],
+  ["a.yaml", "a: 'b'\nc: [d, 1, true]\n---\ne: f\n", ["b", "d", "f"]],
+  ["a.toml", "[a]\nb = 'c'\nd = [\"e\"]\nf = 1979-05-27\n", ["c", "e"]],
+  ["a.plist.in", "<plist><dict><key>k</key><string>@v@</string><true/></dict></plist>", ["@v@"]],
+  [
+    "app/src/main/res/values/a.xml",
+    '<resources><string name="n">it\\\'s \\u0041</string></resources>',
+    ["n", "it's A"],
+  ],
+  ["a.strings", '"k" = "v\\n";', ["v\n"]],
+  ["a.desktop.in", "[Desktop Entry]\nName[de]=Kiste\n# no\n", ["Kiste"]],
+  ["a.properties", "k=v\\u0041\n", ["vA"]],
+  ["a.xcconfig", "A = b // no\n", ["b"]],
+  [".env", "A='b c'\n", ["b c"]],
+  ["a.txt", "one\ntwo", ["one", "two"]],
+])("%s: %s", (file, text, values) => {
+  expect(shapeOf({ file, text })?.values).toEqual(values);
+});
+
+/** What is no text shows in the shape: a change there is no filling of a place. */
+test.each<[file: string, before: string, after: string]>([
+  ["a.kt", 'val a = "x"', 'val b = "x"'],
+  ["a.ts", 'f("x")', 'g("x")'],
+  ["a.py", "a = 'x'", "a = 'x' + b"],
+  ["a.xml", "<a b='1'/>", "<a c='1'/>"],
+  ["a.xml", "<a><b/></a>", "<a><c/></a>"],
+  ["a.plist", "<plist><dict><key>a</key><string/></dict></plist>", "<plist><dict><key>b</key><string/></dict></plist>"],
+  ["a.json", '{"a":"x"}', '{"b":"x"}'],
+  ["a.json", '{"a":1}', '{"a":2}'],
+  ["a.yaml", "a: x", "b: x"],
+  ["a.yaml", "a: x", "a: 1"],
+  ["a.toml", "a = 'x'", "b = 'x'"],
+  ["a.html", "<p>x</p>", "<q>x</q>"],
+  ["a.html", "<p-c>x</p-c>", "<p-c>x</p-d>"],
+  ["a.html", "<p class=a>x</p>", "<p id=a>x</p>"],
+  ["a.html", "<script>f('x')</script>", "<script>g('x')</script>"],
+  ["a.css", "a { b: c }", "d { b: c }"],
+  ["a.css", "a { b: c }", "a { d: c }"],
+  ["a.strings", '"a" = "x";', '"b" = "x";'],
+  ["a.desktop", "Name=x", "Title=x"],
+  ["a.properties", "a=x", "b=x"],
+  ["a.txt", "a", "a\nb"],
+])("%s: %s is no longer %s", (file, before, after) => {
+  const [one, other] = [before, after].map((text) => shapeOf({ file, text })?.shape);
+  expect(one).toBeDefined();
+  expect(other).not.toBe(one);
+});
+
+test.each([
+  ["a.json", '{"a": "x'],
+  ["a.xml", "<a>"],
+  ["a.ts", "const = ;"],
+  ["a.yaml", "a: [b"],
+  ["a.toml", "a = "],
+  ["a.java", 'String a = "x\n";'],
+  ["a.css", "a { b: c"],
+  ["a.unknown", "x"],
+  ["Makefile", "x: y"],
+])("%s: %s cannot be read, and nothing is said of it", (file, text) => {
+  expect(shapeOf({ file, text })).toBeUndefined();
+});
+
+test.each([
+  ["Info.plist.in", "Info.plist"],
+  ["app.desktop.in.in", "app.desktop"],
+  ["a/Info.plist.cmake", "a/Info.plist"],
+  ["FindShop.cmake", "FindShop.cmake"],
+  ["config.h.in", "config.h"],
+  ["strings.xml.mustache", "strings.xml"],
+  ["built.in", "built.in"],
+  [".env", ".env"],
+])("%s is read as %s", (file, expected) => {
+  expect(withoutBuildEnding(file)).toBe(expected);
+});
