@@ -95,7 +95,7 @@ function show(clients: readonly ClientStanding[], today: string, terminal: Termi
     clients.map((each) => [
       each.client,
       ...used.map(({ key }) => meter(each, key, terminal)),
-      ...(hasBuilds ? [builtSaid(each.built ?? [])] : []),
+      ...(hasBuilds ? [builtSaid(each.built ?? []).join("; ")] : []),
     ]),
     out,
     room,
@@ -152,7 +152,7 @@ const block = (
 ): string[] => [
   terminal.out.bold(each.client),
   ...used.map(({ key, title }) => `  ${title}: ${meter(each, key, terminal)}`),
-  ...(each.built ? [`  built: ${builtSaid(each.built)}`] : []),
+  ...(each.built ? [`  built: ${builtSaid(each.built).join("; ")}`] : []),
   ...nextSaid(each, today, terminal),
 ];
 

@@ -1,5 +1,6 @@
 import { isError } from "../../core/ground/problems/problem.ts";
 import { type Result, succeed } from "../../core/ground/problems/result.ts";
+import { resultKindNames } from "../../core/ground/values/package.ts";
 import { platformNames } from "../../core/ground/values/platform.ts";
 import { sizeSaid } from "../../core/ground/values/size.ts";
 import type { BuildOutcome } from "../../core/making/building/outcome.ts";
@@ -82,10 +83,8 @@ function showOne(each: BuildOutcome, terminal: Terminal): void {
   print(`${marks[each.state](terminal)} ${named(each)}  ${said(each, out.dim)}`);
   if (each.state === "good")
     for (const { kind, path, size } of each.files)
-      print(`    ${kindSaid[kind].padEnd(15)}  ${each.folder}/${path}  ${out.dim(sizeSaid(size))}`);
+      print(`    ${resultKindNames[kind].padEnd(15)}  ${each.folder}/${path}  ${out.dim(sizeSaid(size))}`);
 }
-
-const kindSaid = { store: "for the store", install: "to be installed", symbols: "symbols", other: "besides" } as const;
 
 function said({ state, reason, seconds, folder, machine }: BuildOutcome, dim: (text: string) => string): string {
   const why = reason ? reasons[reason] : "";

@@ -70,7 +70,7 @@ export const buildPackages = operation(async (input: Input, given): Promise<Buil
 
 async function buildAll(input: Input, handing: HandingOut | undefined, ports: Ports): Promise<BuildsMade> {
   const { dryRun } = input;
-  const given = keptSaid(input.keep);
+  const given = input.keep === undefined ? undefined : keptSaid(input.keep);
   const handedOut = await handing?.names();
   const { workspace, prepared } = await inWorkspace(input, ports, { writes: !dryRun }, async (workspace) => {
     const clients = await chooseClients(workspace, input);

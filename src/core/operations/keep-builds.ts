@@ -1,7 +1,7 @@
 import { buildsOf } from "../agency/history/builds.ts";
 import { pickClients } from "../agency/workspace/read.ts";
 import { ofClient, type Problem } from "../ground/problems/problem.ts";
-import { attemptAsync, refuse } from "../ground/problems/result.ts";
+import { attemptAsync } from "../ground/problems/result.ts";
 import type { Platform } from "../ground/values/platform.ts";
 import { beyondKept } from "../making/building/kept.ts";
 import { buildFolder } from "../making/building/work.ts";
@@ -34,7 +34,7 @@ export const keepBuilds = operation(
   async (input: Input, ports): Promise<{ removed: RemovedBuild[]; problems: Problem[] }> => {
     const workspace = await openWorkspace(input, ports);
     const { root } = workspace;
-    const keep = keptSaid(input.keep) ?? refuse("value-invalid", "It is not said how many are kept.");
+    const keep = keptSaid(input.keep);
     const removed: RemovedBuild[] = [];
     const problems: Problem[] = [];
     for (const { key } of pickClients(workspace, await chooseClients(workspace, input))) {

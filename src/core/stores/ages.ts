@@ -1,3 +1,5 @@
+import type { audiences } from "./categories.ts";
+
 /** Ages that an app may be for, as Google Play divides them (Play Console help, "Target audience and app content"). */
 export const ageBands = ["0-5", "6-8", "9-12", "13-15", "16-17", "18+"] as const;
 
@@ -7,16 +9,18 @@ type AgeBand = (typeof ageBands)[number];
 export const childBands: readonly AgeBand[] = ["0-5", "6-8", "9-12"];
 
 /** Words that clients know: whom each means. */
-const inWords: Readonly<Record<string, readonly AgeBand[]>> = {
+const inWords: Readonly<Record<(typeof audiences)[number], readonly AgeBand[]>> = {
   all: ageBands,
   teenagers: ["13-15", "16-17"],
   adults: ["18+"],
 };
 
+const isWord = (part: string): part is (typeof audiences)[number] => Object.hasOwn(inWords, part);
+
 /** The ages that a text names, one a line or with commas between them, and what of it is none. */
 export function agesIn(text: string): { bands: AgeBand[]; odd: string[] } {
   const parts = text.split(/[,\n]/).map((part) => part.trim().replace("–", "-"));
-  const found = parts.filter(Boolean).flatMap((part): readonly string[] => inWords[part] ?? [part]);
+  const found = parts.filter(Boolean).flatMap((part): readonly string[] => (isWord(part) ? inWords[part] : [part]));
   return {
     bands: ageBands.filter((band) => found.includes(band)),
     odd: found.filter((each) => !ageBands.some((band) => band === each)),

@@ -81,15 +81,15 @@ export const lastBuilt = (all: BuildRecords): PlatformBuilt[] =>
     return [{ platform, ...(good ? { good } : {}), ...(last.state === "failed" ? { failed: last.build } : {}) }];
   });
 
-/** The same in a few words: "1.4.0 (12)", of each platform where they differ. */
-export function builtSaid(built: readonly PlatformBuilt[]): string {
+/** The same in a few words: "1.4.0 (12)", once where platforms are alike, of each where they differ. */
+export function builtSaid(built: readonly PlatformBuilt[]): string[] {
   const each = built.map(({ platform, good, failed }) => ({
     platform,
     said: [good && `${good.version} (${good.build})`, failed && `${failed} failed`].filter(Boolean).join(", "),
   }));
   const all = new Set(each.map(({ said }) => said));
-  if (all.size === 1) return [...all].join();
-  return each.map(({ platform, said }) => `${platformNames[platform]} ${said}`).join("; ");
+  if (all.size === 1) return [...all];
+  return each.map(({ platform, said }) => `${platformNames[platform]} ${said}`);
 }
 
 /** The builds of a stage and platform, the latest first. */

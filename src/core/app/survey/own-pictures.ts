@@ -9,6 +9,7 @@ import { ownSlot } from "../../pictures/slots/own.ts";
 import { icnsSlots, programIcons } from "../../pictures/slots/program.ts";
 import type { PartSurvey, PictureUse } from "../template/found.ts";
 import { pictureSize } from "../template/picture-size.ts";
+import { pictureUse } from "../template/picture-use.ts";
 
 /**
  * A picture of the template that template.yaml names, as it is drawn for a client: in the size and the form that it
@@ -18,15 +19,6 @@ function ownPicture(template: Folder, platform: Platform, file: string, draw: Ow
   const size = pictureSize(template, file) ?? { width: 512, height: 512 };
   const slot = ownSlot(platform, draw, size);
   switch (extname(file).toLowerCase()) {
-    case ".png":
-      return { slot, path: file };
-    case ".svg":
-      return { slot, path: file, container: "svg" };
-    case ".jpg":
-    case ".jpeg":
-      return { slot: { ...slot, alpha: "none" }, path: file, container: "jpeg" };
-    case ".webp":
-      return { slot, path: file, container: "webp" };
     case ".ico": {
       const within = programIcons(platform === "desktop" ? "desktop" : "windows");
       return { slot, path: file, container: "ico", within };
@@ -34,7 +26,7 @@ function ownPicture(template: Folder, platform: Platform, file: string, draw: Ow
     case ".icns":
       return { slot, path: file, container: "icns", within: icnsSlots };
     default:
-      return undefined;
+      return pictureUse(slot, file);
   }
 }
 

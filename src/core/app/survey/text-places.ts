@@ -1,26 +1,16 @@
 import { extname } from "node:path/posix";
 import type { Form } from "../../formats/splice/forms.ts";
-import { withoutBuildEnding } from "../../formats/splice/known-ending.ts";
+import { isAndroidTexts, isXml, withoutBuildEnding } from "../../formats/splice/known-ending.ts";
 import type { Site } from "../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import { problem } from "../../ground/problems/problem.ts";
 import { fail, type Result, succeed } from "../../ground/problems/result.ts";
-import { longPattern } from "../../ground/values/long-pattern.ts";
 import type { Place } from "../../ground/values/source.ts";
 import type { Fill } from "../template/found.ts";
 
-/** Texts of Android's resources, which have marks of their own. */
-const androidTexts = /\/res\/values[^/]*\/[^/]+\.xml$/;
-
 /** How a value is written within a text of a kind of file, by its ending; where that counts, by its quote. */
 const forms: readonly { endings: RegExp; quote?: string; form: Form }[] = [
-  {
-    endings: longPattern()`
-      ^\.(html?|xml|svg|xaml|storyboard|xib|plist|entitlements|resw|resx|appxmanifest|axaml|wxs|wxi|wxl|ui|qrc
-      |manifest|vue|svelte)$
-    `,
-    form: "xml-attribute",
-  },
+  { endings: /^\.(html?|vue|svelte)$/, form: "xml-attribute" },
   { endings: /^\.(json|jsonc|webmanifest|xcstrings|ya?ml|toml)$/, form: "json-inner" },
   { endings: /^\.(rb|php)$/, quote: "'", form: "single-inner" },
   { endings: /^\.rb$/, form: "ruby-inner" },
@@ -68,7 +58,8 @@ export function textSites(
 
 function formIn(file: string, text: string): Form {
   const path = withoutBuildEnding(file);
-  if (androidTexts.test(path)) return "android-string";
+  if (isAndroidTexts(path)) return "android-string";
+  if (isXml(path)) return "xml-attribute";
   const ending = extname(path).toLowerCase();
   return forms.find(({ endings, quote }) => endings.test(ending) && (!quote || text.startsWith(quote)))?.form ?? "line";
 }

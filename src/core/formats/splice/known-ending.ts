@@ -1,3 +1,5 @@
+import { longPattern } from "../../ground/values/long-pattern.ts";
+
 /** What stands behind a file's own ending where a build puts values in: `Info.plist.in`, `app.desktop.in.in`. */
 const filledByBuild = /(\.[\w-]+)\.(?:in|cmake|tmpl|tpl|template|mustache|hbs|ejs|erb|j2|jinja2?)$/i;
 
@@ -6,3 +8,13 @@ export function withoutBuildEnding(path: string): string {
   const plain = path.replace(filledByBuild, "$1");
   return plain === path ? path : withoutBuildEnding(plain);
 }
+
+/** Files that are XML, by their endings. */
+const xmlFiles = longPattern("i")`
+  \.(xml|plist|entitlements|svg|storyboard|xib|xaml|axaml|resw|resx|appxmanifest|wxs|wxi|wxl|ui|qrc|manifest)$
+`;
+
+export const isXml = (path: string): boolean => xmlFiles.test(path);
+
+/** Whether it holds texts of Android's resources, which have marks of their own (Android, "String resources"). */
+export const isAndroidTexts = (path: string): boolean => /\/res\/values[^/]*\/[^/]+\.xml$/.test(path);

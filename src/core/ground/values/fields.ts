@@ -10,6 +10,8 @@ export interface FieldFact {
   pattern?: string;
   /** Without it no variant can be made. */
   required?: boolean;
+  /** Where nobody gives it, what the template says may stay. */
+  isOptional?: boolean;
   /** A colour, kept as #rrggbb. */
   color?: boolean;
 }
@@ -105,8 +107,11 @@ const facts = {
     says: "What a Windows installer knows the app by, a GUID: of two apps with one, each removes the other",
     pattern: "{identifiers.desktop guid}",
   },
-  "apple.encryption": { says: "Whether the app uses encryption that needs papers for export: true or false" },
-  "apple.category": { says: "Category that a Mac shows the app by, as the system calls it" },
+  "apple.encryption": {
+    says: "Whether the app uses encryption that needs papers for export: true or false",
+    isOptional: true,
+  },
+  "apple.category": { says: "Category that a Mac shows the app by, as the system calls it", isOptional: true },
   "colors.brand": { says: "Brand colour", brief: ["colors", "brand"], color: true, required: true },
   "colors.ground": {
     says: "Ground of the icon",

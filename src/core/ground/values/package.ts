@@ -9,4 +9,12 @@ export type System = (typeof systems)[number];
 /** What a build gives: what each file is for. */
 export const resultKinds = ["store", "install", "symbols", "other"] as const;
 
+/** The same for people. */
+export const resultKindNames = {
+  store: "for the store",
+  install: "to be installed",
+  symbols: "symbols",
+  other: "besides",
+} as const satisfies Record<(typeof resultKinds)[number], string>;
+
 export type ResultKind = (typeof resultKinds)[number];

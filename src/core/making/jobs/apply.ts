@@ -111,10 +111,16 @@ function contentOf(
   { inputs }: Tools,
 ): string | Uint8Array | Promise<Uint8Array> {
   if (entry.kind === "write") return entry.text;
+  if (entry.kind === "splice") return splicedContent(entry, inputs);
   const bytes = inputs.bytes(entry.input);
-  if (entry.kind === "supply") return entry.picture ? pictureAlone(bytes, entry.input.path, entry.opaque) : bytes;
-  return encodedLike(bytes, applyEdits(inputs.text(entry.input), entry.edits));
+  return entry.picture ? pictureAlone(bytes, entry.input.path, entry.opaque) : bytes;
 }
+
+/** A file of the template with a client's values in it, in the encoding that it has. */
+export const splicedContent = (
+  { input, edits }: Extract<Entry, { kind: "splice" }>,
+  inputs: Pick<Inputs, "bytes" | "text">,
+): string | Uint8Array => encodedLike(inputs.bytes(input), applyEdits(inputs.text(input), edits));
 
 /** The same picture wanted in several places is drawn once; pictures that show the same drawing follow each other. */
 function groupedDrawings(entries: readonly Entry[]): DrawEntry[][] {

@@ -84,8 +84,8 @@ function placementsOf(variant: Variant, template: Template): Result<Placement>[]
       const { site, holds: wanted, opens, closes, signs, optional } = fill;
       const given = wanted === "signing.profile" ? profileOf(variant, signs) : lookUp(wanted);
       const value = given === undefined ? undefined : fillText(fill, given);
-      const { brief: about } = fields[wanted] as FieldFact;
-      return given === undefined && optional
+      const { brief: about, isOptional } = fields[wanted] as FieldFact;
+      return given === undefined && (optional || isOptional)
         ? []
         : [succeed({ site, value, wanted, opens, closes, ...(about ? { about } : {}) })];
     }),

@@ -7,8 +7,7 @@ import { buildFolder } from "../../making/building/work.ts";
 import { holding } from "./workspace.ts";
 
 /** How many builds are to stay, as it was typed. Stops: value-invalid */
-export function keptSaid(said: string | undefined): number | undefined {
-  if (said === undefined) return undefined;
+export function keptSaid(said: string): number {
   const count = /^\d{1,4}$/.test(said) ? Number(said) : 0;
   return count >= 1
     ? count

@@ -1,12 +1,11 @@
-import { applyEdits } from "../../formats/splice/site.ts";
-import { encodedLike } from "../../ground/files/reading/encoding.ts";
 import type { Folder } from "../../ground/files/reading/folder.ts";
 import { problemOfFile } from "../../ground/problems/of-files.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
 import { sha256 } from "../../ground/values/hash.ts";
+import { splicedContent } from "../../making/jobs/apply.ts";
 import { difference, type FileChange } from "../../making/jobs/difference.ts";
 import type { Receipt } from "../../making/jobs/receipt.ts";
-import type { Entry, Plan } from "../../making/plan/plan.ts";
+import type { Entry, Input, Plan } from "../../making/plan/plan.ts";
 
 /** Where disk, receipt and plan differ. @param hashes of the files that are there, by path. */
 export function whole(plan: Plan, receipt: Receipt, hashes: ReadonlyMap<string, string>, at: string): Problem[] {
@@ -40,8 +39,11 @@ function dueOf(entry: Entry, template: Folder): string | undefined {
   if (entry.kind === "keep") return entry.input.sha256;
   if (entry.kind === "write") return sha256(entry.text);
   if (entry.kind !== "splice" || !template.has(entry.input.path)) return undefined;
-  const { path } = entry.input;
-  return sha256(encodedLike(template.bytes(path), applyEdits(template.source(path).text, entry.edits)));
+  const inputs = {
+    bytes: ({ path }: Input) => template.bytes(path),
+    text: ({ path }: Input) => template.source(path).text,
+  };
+  return sha256(splicedContent(entry, inputs));
 }
 
 function asProblem({ what, path }: FileChange, at: string, there: boolean): Problem {

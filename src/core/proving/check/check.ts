@@ -14,7 +14,7 @@ import { tellEnlarged } from "../../making/plan/enlarged.ts";
 import { planVariant } from "../../making/plan/plan.ts";
 import { likenessOf } from "../../pictures/artwork/likeness.ts";
 import { judgeLikeness, type TemplatePicture } from "./likeness.ts";
-import { judgePrivacy } from "./privacy.ts";
+import { openPrivacyJudge } from "./privacy.ts";
 
 /** What a check found: of each client, in the order in which they were picked, and of the template, for all of them. */
 export interface Checked {
@@ -32,6 +32,7 @@ export async function checkResolved(
   { all, picked }: { all: readonly Resolved[]; picked: readonly ClientView[] },
 ): Promise<Checked> {
   const template = openTemplate(workspace);
+  const judgePrivacy = openPrivacyJudge(template);
   const isPicked = (each: Resolved) => picked.includes(each);
   const likeness = judgeLikeness(all, isPicked, await templatePictures(template));
   const clients = picked.map((resolved) => ({
@@ -44,7 +45,7 @@ export async function checkResolved(
       ),
       ...(likeness.get(resolved.client.key) ?? []),
       ...judgePlan(resolved, template),
-      ...judgePrivacy(resolved, template),
+      ...judgePrivacy(resolved),
     ],
   }));
   return {

@@ -42,33 +42,38 @@ function placeIn({ folder }: Template, file: string): Place {
 
 const squashed = (name: string): string => name.toLowerCase().replace(/[^a-z]/g, "");
 
-/** Where an app's privacy manifest says something else than the answers do that its store shows people. */
-export function judgePrivacy({ client, told, variant }: ClientView, template: Template): Problem[] {
+/** Looks where an app's privacy manifests say something else than the answers do that its store shows people. */
+export function openPrivacyJudge(template: Template): (view: ClientView) => Problem[] {
   const form = stores["app-store"];
-  const { declared = [], collected = [] } = told?.record ?? {};
-  const answerTo = (name: string) => declared.find(({ declaration }) => declaration.name === name)?.answer?.value;
-  if (!variant?.platforms.includes("ios") || answerTo("data") === undefined || !form.data.byKind) return [];
-  const { title, kinds } = form.data;
-  const said = [...new Set(collected.flatMap(({ kind }) => (form.data.byKind ? form.data.kinds[kind] : [])))];
-  const names = Object.values(kinds).flat();
-  return manifestsIn(template).flatMap((manifest) => {
-    const own = manifest.kinds.map((each) => names.find((name) => squashed(name) === squashed(each)) ?? each);
+  const { data } = form;
+  const manifests = data.byKind ? manifestsIn(template) : [];
+  if (!data.byKind || manifests.length === 0) return () => [];
+  const names = Object.values(data.kinds).flat();
+  const nameOf = (kind: string) => names.find((name) => squashed(name) === squashed(kind)) ?? kind;
+  return ({ client, told, variant }) => {
+    const { declared = [], collected = [] } = told?.record ?? {};
+    const answerTo = (name: string) => declared.find(({ declaration }) => declaration.name === name)?.answer?.value;
+    if (!variant?.platforms.includes("ios") || answerTo("data") === undefined) return [];
+    const said = [...new Set(collected.flatMap(({ kind }) => data.kinds[kind]))];
     const tracking = answerTo("tracking");
-    const odd = [
-      ...own.filter((name) => !said.includes(name)).map((name) => `that ${name} is collected`),
-      ...said.filter((name) => !own.includes(name)).map((name) => `nothing of ${name}`),
-      ...(manifest.isTracking === true && tracking === "no" ? ["that people are followed"] : []),
-      ...(manifest.isTracking === false && tracking === "yes" ? ["that nobody is followed"] : []),
-    ];
-    if (odd.length === 0) return [];
-    return [
-      problem("privacy-manifest", `${manifest.file} says ${odd.join(", and ")}; ${title} is told otherwise.`, {
-        ...{ client: client.key, platform: "ios", severity: "warning" },
-        place: placeIn(template, manifest.file),
-        expected: dataLines(form, collected)
-          .map(({ title: line, text }) => `${line}: ${text}`)
-          .join(" · "),
-      }),
-    ];
-  });
+    return manifests.flatMap(({ file, kinds, isTracking }) => {
+      const own = kinds.map(nameOf);
+      const odd = [
+        ...own.filter((name) => !said.includes(name)).map((name) => `that ${name} is collected`),
+        ...said.filter((name) => !own.includes(name)).map((name) => `nothing of ${name}`),
+        ...(isTracking === true && tracking === "no" ? ["that people are followed"] : []),
+        ...(isTracking === false && tracking === "yes" ? ["that nobody is followed"] : []),
+      ];
+      if (odd.length === 0) return [];
+      return [
+        problem("privacy-manifest", `${file} says ${odd.join(", and ")}; ${data.title} is told otherwise.`, {
+          ...{ client: client.key, platform: "ios", severity: "warning" },
+          place: placeIn(template, file),
+          expected: dataLines(form, collected)
+            .map(({ title, text }) => `${title}: ${text}`)
+            .join(" · "),
+        }),
+      ];
+    });
+  };
 }

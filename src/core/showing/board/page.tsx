@@ -172,7 +172,7 @@ function Row({ standing, at, used, hasBuilds, today }: RowProps) {
       {hasBuilds ? (
         <span class="meter">
           <small>Built</small>
-          <b class="built">{standing.built ? builtSaid(standing.built).replaceAll("; ", "\n") : <em>not yet</em>}</b>
+          <b class="built">{standing.built ? builtSaid(standing.built).join("\n") : <em>not yet</em>}</b>
         </span>
       ) : null}
       <span class="next">

@@ -17,7 +17,17 @@ export interface ShownBuild extends BuildRecord {
 }
 
 /** How a build's state is said. */
-export type StateSaid = "being built" | "built" | "taken in" | "in the queue" | "failed" | "broken off" | "removed";
+export const statesSaid = [
+  "built",
+  "taken in",
+  "being built",
+  "in the queue",
+  "failed",
+  "broken off",
+  "removed",
+] as const;
+
+export type StateSaid = (typeof statesSaid)[number];
 
 export function stateSaid({ state, isRunning, isAdopted, job, removed }: ShownBuild): StateSaid {
   if (isRunning) return "being built";

@@ -1,11 +1,12 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import type { BuiltFile } from "../../agency/history/builds.ts";
+import { resultKindNames } from "../../ground/values/package.ts";
 import { platformNames } from "../../ground/values/platform.ts";
 import { sizeSaid } from "../../ground/values/size.ts";
 import filters from "../../pages/parts/filters.css";
 import { Head } from "../../pages/parts/head.tsx";
 import top from "../../pages/parts/top.css";
-import { type ShownBuild, type StateSaid, stateSaid } from "./build.ts";
+import { type ShownBuild, stateSaid, statesSaid } from "./build.ts";
 import script from "./page.client.js?raw";
 import style from "./style.css";
 
@@ -51,7 +52,7 @@ function Page({ agency, accent, onAccent, builds, names, isServed, linkTo }: Bui
             </label>
             <Choice name="platform" title="Platform" of={used.map((each) => [each, platformNames[each]])} />
             <Choice name="stage" title="Stage" of={stages.map((each) => [each, each])} />
-            <Choice name="state" title="State" of={states.map((each) => [each, each])} />
+            <Choice name="state" title="State" of={statesSaid.map((each) => [each, each])} />
             <output name="count">{builds.length} shown</output>
           </form>
         </search>
@@ -80,16 +81,6 @@ function Page({ agency, accent, onAccent, builds, names, isServed, linkTo }: Bui
     </html>
   );
 }
-
-const states: readonly StateSaid[] = [
-  "built",
-  "taken in",
-  "being built",
-  "in the queue",
-  "failed",
-  "broken off",
-  "removed",
-];
 
 const count = (many: number, what: string): string => `${many} ${many === 1 ? what : `${what}s`}`;
 
@@ -151,14 +142,12 @@ function Build({ build, linkTo }: { build: ShownBuild } & Linked) {
   );
 }
 
-const kinds = { store: "for the store", install: "to be installed", symbols: "symbols", other: "besides" } as const;
-
 function Files({ files, folder, linkTo }: { files: readonly BuiltFile[]; folder: string } & Linked) {
   return (
     <ul>
       {files.map(({ kind, path, size }) => (
         <li key={path}>
-          <span class="kind">{kinds[kind]}</span> <a href={linkTo(`${folder}/${path}`)}>{path}</a>{" "}
+          <span class="kind">{resultKindNames[kind]}</span> <a href={linkTo(`${folder}/${path}`)}>{path}</a>{" "}
           <small>{sizeSaid(size)}</small>
         </li>
       ))}

@@ -1,3 +1,4 @@
+import type { CategoryName } from "../categories.ts";
 import type { StoreDefinition } from "../definition.ts";
 
 /** App Store Connect help, "App category". */
@@ -60,7 +61,7 @@ export const appleCategories: StoreDefinition["categories"] = {
 };
 
 /** What the system calls categories (Apple, LSApplicationCategoryType): it has fewer than the store. */
-export const appleCategoryTypes: Readonly<Record<string, string>> = {
+export const appleCategoryTypes: Readonly<Record<CategoryName, string>> = {
   books: "reference",
   business: "business",
   design: "graphics-design",

@@ -61,7 +61,7 @@ test("how far builds are is said once where platforms are alike, and of each whe
     ...{ platform, build, state },
   });
   const said = (...all: readonly BuildRecord[]) =>
-    builtSaid(lastBuilt(Object.fromEntries(all.map((each, at) => [`${at}`, each])) satisfies BuildRecords));
+    builtSaid(lastBuilt(Object.fromEntries(all.map((each, at) => [`${at}`, each])) satisfies BuildRecords)).join("; ");
   expect(said()).toBe("");
   expect(said(record("web", 1, "good"), record("android", 1, "good"))).toBe("1.2.0 (1)");
   expect(said(record("web", 1, "good"), record("web", 2, "failed"))).toBe("1.2.0 (1), 2 failed");

@@ -1,4 +1,3 @@
-import { extname } from "node:path/posix";
 import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
 import { nodeSite, parseJson } from "../../../formats/splice/formats/json.ts";
 import {
@@ -11,13 +10,14 @@ import {
 } from "../../../formats/splice/formats/xml.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
-import { type Problem, problem } from "../../../ground/problems/problem.ts";
+import type { Problem } from "../../../ground/problems/problem.ts";
 import { darkOf, type Field } from "../../../ground/values/fields.ts";
 import type { Platform } from "../../../ground/values/platform.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { type Fill, type Found, mergeFound, type PictureUse } from "../../template/found.ts";
 import type { Wants } from "../../template/missing.ts";
 import { pictureSize } from "../../template/picture-size.ts";
+import { pictureUse } from "../../template/picture-use.ts";
 import { iosStartForms, iosStartFull, iosStartPoints } from "./catalog.ts";
 import { darkColor } from "./missing.ts";
 
@@ -57,7 +57,7 @@ const isDark = (entry: JsonNode): boolean => text(entry, "appearances", 0, "valu
 
 /** An image set of the start screen, at every scale and appearance it lists, each as large as the template's own. */
 export function imageSet(
-  { template, below }: Pick<Assets, "template" | "below">,
+  { template, below, gap }: Pick<Assets, "template" | "below" | "gap">,
   name: string,
   points: { width: number; height: number } = iosStartPoints,
   fills = false,
@@ -65,18 +65,16 @@ export function imageSet(
   const set = assetFolder(template, below, `${name}.imageset`);
   if (!set) return undefined;
   const named = images(parseJson(template.source(`${set}/Contents.json`)));
-  const pictures = named.flatMap((image): PictureUse[] => {
+  const pictures = named.flatMap((image): PictureUse | PictureUse[] => {
     const file = text(image, "filename");
     const scale = Number.parseInt(text(image, "scale") ?? "1x", 10);
-    const form = file === undefined ? undefined : drawnForms[extname(file).toLowerCase()];
-    if (file === undefined || form === undefined) return [];
+    if (file === undefined) return [];
     const own = pictureSize(template, `${set}/${file}`);
     const forms = fills ? iosStartFull : iosStartForms;
     const [light, dark] = own ? forms(own, 1) : forms(points, scale);
     const slot = isDark(image) ? dark : light;
     const qualifier = slot.qualifier.replace(/^\d+x/, `${scale}x`);
-    const alpha = form.container === "jpeg" ? { alpha: "none" as const } : {};
-    return [{ slot: { ...slot, qualifier, ...alpha }, path: `${set}/${file}`, ...form }];
+    return pictureUse({ ...slot, qualifier }, `${set}/${file}`) ?? [];
   });
   // What nobody here draws stays, and is asked about: its list names it.
   const drawn = new Set(pictures.map(({ path }) => path));
@@ -85,22 +83,13 @@ export function imageSet(
   return {
     pictures,
     brandFiles: picturesIn(template, set).filter((file) => !kept.some((each) => file === `${set}/${each}`)),
-    gaps: kept.map((file) =>
-      problem("template-gap", `iOS: ${set}/${file} is of a form that nobody here draws; it stays the template's.`, {
-        ...{ severity: "warning", place },
-        expected: "a PNG, an SVG or a JPEG in its place",
-      }),
-    ),
+    gaps: kept.map((file) => ({
+      ...gap(`${set}/${file} is of a form that nobody here draws; it stays the template's`),
+      place,
+      expected: "a PNG, an SVG or a JPEG in its place",
+    })),
   };
 }
-
-/** Forms of pictures that are drawn, by their endings. */
-const drawnForms: Readonly<Record<string, { container?: "svg" | "jpeg" }>> = {
-  ".png": {},
-  ".svg": { container: "svg" },
-  ".jpg": { container: "jpeg" },
-  ".jpeg": { container: "jpeg" },
-};
 
 /** A colour set: every colour it lists, for any appearance. */
 export function colorSet(

@@ -23,7 +23,6 @@ export function encryptionFill(template: Folder, file: string): Fill[] {
         shape: "text",
         opens,
         closes: "/>",
-        optional: true,
       },
     ];
   }
@@ -31,5 +30,5 @@ export function encryptionFill(template: Folder, file: string): Fill[] {
   if (!value || (value.name !== "true" && value.name !== "false")) return [];
   const start = value.start + 1;
   const site: Site = { file, start, end: start + value.name.length, value: value.name, form: "raw" };
-  return [{ holds: "apple.encryption", site, shape: "text", optional: true }];
+  return [{ holds: "apple.encryption", site, shape: "text" }];
 }

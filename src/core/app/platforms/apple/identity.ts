@@ -124,13 +124,12 @@ const productNames = new Set(["PRODUCT_NAME", "TARGET_NAME", "EXECUTABLE_NAME"])
 export function followSetting(part: XcodePart, site: Site | undefined, holds: Field): Fill[] {
   if (!site) return [];
   const name = soleVariable(site.value);
-  const optional = holds === "apple.category" ? { optional: true as const } : {};
-  if (name === undefined) return /\$[({]/.test(site.value) ? [] : [{ holds, site, shape: "text", ...optional }];
+  if (name === undefined) return /\$[({]/.test(site.value) ? [] : [{ holds, site, shape: "text" }];
   if (productNames.has(name)) return holds === "app.label" ? [{ holds, site, shape: "text" }] : [];
   const literal = everySetting(part)
     .flatMap((settings) => settings.sites(name))
     .filter(({ value }) => !value.includes("$("));
-  return literal.map((each) => ({ holds, site: each, shape: "text", ...optional }));
+  return literal.map((each) => ({ holds, site: each, shape: "text" }));
 }
 
 const localizedKeys: Readonly<Record<string, Field>> = {

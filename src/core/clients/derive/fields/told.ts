@@ -21,7 +21,9 @@ function encryption(workspace: Workspace, client: Client): Traced | undefined {
 function category(workspace: Workspace, client: Client): Traced | undefined {
   const kind = layerField(workspace, client, ["store", "kind"]);
   const given = layerField(workspace, client, ["store", "category"]);
-  const value = (given && appleCategoryTypes[given.value]) ?? (kind?.value === "game" ? "games" : undefined);
+  const value =
+    (given && (appleCategoryTypes as Readonly<Record<string, string>>)[given.value]) ??
+    (kind?.value === "game" ? "games" : undefined);
   const said = given ?? kind;
   const whole = `public.app-category.${value}`;
   return said && value ? withStep(said, { by: "rule", note: "as the system calls it", value: whole }) : undefined;

@@ -1,7 +1,6 @@
 import { parse as parseCss } from "postcss";
 import { isMap, isScalar, isSeq, parseAllDocuments, type Node as YamlNode } from "yaml";
 import { attempted } from "../../../ground/values/attempted.ts";
-import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Source } from "../../../ground/values/source.ts";
 import { codeShape } from "../formats/code.ts";
 import { htmlElements } from "../formats/html.ts";
@@ -10,7 +9,7 @@ import { lineSites } from "../formats/lines.ts";
 import { type OpenStep, parseOpenStep, parseStrings } from "../formats/openstep.ts";
 import { tomlShape } from "../formats/toml.ts";
 import { parseXml, walk } from "../formats/xml.ts";
-import { withoutBuildEnding } from "../known-ending.ts";
+import { isAndroidTexts, isXml, withoutBuildEnding } from "../known-ending.ts";
 import { lexicalShape } from "./lexical.ts";
 import type { Shape } from "./shaped.ts";
 
@@ -149,13 +148,6 @@ const prose: Reader = ({ text }) => {
 };
 
 const readers: readonly { file: RegExp; read: Reader }[] = [
-  { file: /\/res\/values[^/]*\/[^/]+\.xml$/, read: androidTexts },
-  {
-    file: longPattern("i")`
-      \.(xml|plist|entitlements|svg|storyboard|xib|xaml|axaml|resw|resx|appxmanifest|wxs|wxi|wxl|ui|qrc|manifest)$
-    `,
-    read: xml,
-  },
   { file: /\.(json|jsonc|webmanifest|xcstrings|arb)$/, read: json },
   { file: /\.ya?ml$/, read: yaml },
   { file: /\.toml$/, read: tomlShape },
@@ -168,14 +160,18 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.xcconfig$/, read: lines("xcconfig") },
   { file: /(^|\/)\.env(\.[\w-]+)?$/, read: lines("env") },
   { file: /\.desktop$/, read: desktopEntry },
-  { file: /\.(txt|md)$/i, read: prose },
+  { file: /(?<!(?:^|\/)CMakeLists)\.(txt|md)$/i, read: prose },
 ];
+
+function readerFor(path: string): Reader | undefined {
+  if (isAndroidTexts(path)) return androidTexts;
+  return isXml(path) ? xml : readers.find(({ file }) => file.test(path))?.read;
+}
 
 /** A file by its shape; undefined where nobody here reads its kind, or it cannot be read as it. */
 export function shapeOf({ file, text }: Source): Shape | undefined {
   const path = withoutBuildEnding(file);
-  const reader = readers.find((each) => each.file.test(path) && !/(^|\/)CMakeLists\.txt$/.test(path));
-  if (!reader) return lexicalShape(path, text);
+  const read = readerFor(path);
   // A source of its own: what is parsed once is held by it.
-  return attempted(() => reader.read({ file: path, text }));
+  return read ? attempted(() => read({ file: path, text })) : lexicalShape(path, text);
 }

@@ -101,7 +101,6 @@ function fillFor(
   const at = key === undefined ? undefined : namedSite(template.folder, file, key);
   if (key !== undefined && at?.value.includes(found)) {
     const proven = provenFill(template, { file, at: key }, at.value, { meant, own });
-    if (typeof proven !== "string") return proven;
     if (proven !== "unsafe") return proven;
   }
   // As it stands in the variant, where lines above may have come or gone.

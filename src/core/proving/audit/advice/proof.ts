@@ -7,6 +7,7 @@ import { shapeOf } from "../../../formats/splice/shape/shape.ts";
 import type { Shape } from "../../../formats/splice/shape/shaped.ts";
 import { applyEdits } from "../../../formats/splice/site.ts";
 import { textIfAny } from "../../../ground/files/reading/folder.ts";
+import { parsedOnce } from "../../../ground/files/reading/parsed-once.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 
 /** A place of a file and what is to go there, as an entry of template.yaml says it. */
@@ -44,9 +45,11 @@ export interface Tried {
  * it was. Undefined where it is not, where the place is not found, or where nobody here reads such files.
  */
 export function tryFill(template: Template, entry: FillEntry): Tried | undefined {
-  const content = textIfAny(template.folder.bytes(entry.file));
-  const before = content === undefined ? undefined : shapeOf({ file: entry.file, text: content });
-  if (content === undefined || !before) return undefined;
+  const { file } = entry;
+  if (textIfAny(template.folder.bytes(file)) === undefined) return undefined;
+  const source = template.folder.source(file);
+  const { shape: before } = shapeBefore(source);
+  if (!before) return undefined;
   const places = placesOf(template, entry);
   const pattern = readPattern(entry.with, placeless());
   if (places === undefined || places.length === 0 || !pattern.ok) return undefined;
@@ -57,13 +60,16 @@ export function tryFill(template: Template, entry: FillEntry): Tried | undefined
   });
   if (edits.some((edit) => edit === undefined)) return undefined;
   const text = applyEdits(
-    content,
+    source.text,
     edits.flatMap((edit) => edit ?? []),
   );
-  const after = shapeOf({ file: entry.file, text });
+  const after = shapeOf({ file, text });
   const changed = after && differing(before, after);
   return changed && changed.length > 0 ? { changed, text } : undefined;
 }
+
+/** A template's file is tried many times, and read once. */
+const shapeBefore = parsedOnce((source) => ({ shape: shapeOf(source) }));
 
 function placesOf(template: Template, entry: FillEntry) {
   if ("at" in entry) {

@@ -61,6 +61,7 @@ export function searchFor(
   const any =
     sought.length > 0 ? new RegExp(sought.map(({ pattern }) => `(?:${pattern.source})`).join("|"), "iu") : undefined;
   const owned = ownValues(variant);
+  const ownedAsSeen = owned.map((value) => foldedText(value)?.text ?? value);
   const search: TextSearch = {
     inFile(path, bytes, shown) {
       const inside = readArchive(bytes).map(({ name, bytes: content }) => {
@@ -77,7 +78,7 @@ export function searchFor(
       const inName = namesIn(sought, any, path, shown);
       if (text === undefined) return { residue: [...inName, ...inBinary(sought, any, path, bytes, shown)], code: [] };
       const isHit = any?.test(text) === true;
-      const searched = { source: { file: shown, text }, path, owned, namespaces };
+      const searched = { source: { file: shown, text }, path, owned, ownedAsSeen, namespaces };
       const found = isHit ? inText(sought, searched) : nothing;
       const seen = inFolded(sought, any, searched, found);
       return { residue: [...inName, ...found.residue, ...seen], code: found.code };
@@ -93,6 +94,7 @@ interface Searched {
   path: string;
   /** The client's own values. */
   owned: readonly string[];
+  ownedAsSeen: readonly string[];
   namespaces: readonly string[];
 }
 
@@ -145,11 +147,10 @@ const nothing: SearchFound = { residue: [], code: [] };
 function inFolded(
   sought: readonly Sought[],
   any: RegExp | undefined,
-  { source, path, owned, namespaces }: Searched,
+  { source, path, owned, ownedAsSeen, namespaces }: Searched,
   { residue, code }: SearchFound,
 ): Residue[] {
   if (!any) return [];
-  const own = owned.flatMap((value) => foldedText(value)?.text ?? value);
   // What stands there as it is written has been told, on its line.
   const told = new Set([
     ...residue.map(({ text, problem: { place } }) => `${text} ${place?.line}`),
@@ -157,16 +158,22 @@ function inFolded(
   ]);
   const found: Residue[] = [];
   for (const form of ["withTags", "withoutTags"] as const) {
+    // Most files have nothing of the kind: what is nobody's business is blanked out in the others alone.
+    const seen = foldedText(source.text, form);
+    if (!seen || !any.test(seen.text)) continue;
     const folded = foldedText(maskCode(source.text, path, owned, namespaces), form);
-    if (!folded || !any.test(folded.text)) continue;
-    let searched = own.reduce((at, value) => (at.includes(value) ? at.replaceAll(value, blank) : at), folded.text);
+    if (!folded) continue;
+    let searched = ownedAsSeen.reduce(
+      (at, value) => (at.includes(value) ? at.replaceAll(value, blank) : at),
+      folded.text,
+    );
     for (const { code: problemCode, term, pattern } of sought) {
       if (term.weak || term.kind === "color") continue;
-      for (const { index, 0: seen } of searched.matchAll(pattern)) {
+      for (const { index, 0: hit } of searched.matchAll(pattern)) {
         const place = placeAt(source, folded.at(index));
         const as = `${term.text} ${place.line}`;
-        const hit = { file: path, kind: term.kind, found: seen, line: place.text, column: place.column - 1 };
-        if (told.has(as) || codeHit({ ...hit, key: undefined }) !== undefined) continue;
+        const around = { file: path, kind: term.kind, found: hit, line: place.text, column: place.column - 1 };
+        if (told.has(as) || codeHit({ ...around, key: undefined }) !== undefined) continue;
         told.add(as);
         const message = `"${term.text}", which is the template's, is left in ${source.file}, written otherwise.`;
         found.push({ file: path, text: term.text, kind: term.kind, problem: problem(problemCode, message, { place }) });
