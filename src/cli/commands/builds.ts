@@ -63,7 +63,8 @@ const keep = async (given: Given & { keep: string }, terminal: Terminal, ports: 
       if (problems.length > 0) note(`${showGrouped(problems, settings.verbose === true, err)}\n`);
       const room = removed.reduce((sum, { size }) => sum + size, 0);
       const done = given.dryRun ? "would be removed" : "removed";
-      if (!settings.quiet)
+      // Of what could not be looked at, nobody knows how old it is.
+      if (!settings.quiet && (removed.length > 0 || !problems.some(isError)))
         print(
           removed.length === 0
             ? "Nothing is older than what is kept."
