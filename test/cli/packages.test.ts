@@ -123,6 +123,31 @@ describe("a build", () => {
   });
 });
 
+test("what a build gives is looked into whatever its kind: a page of another client's, one twice as large, one nobody can open", () => {
+  const folder = withSteps(["3-acre", "saltmarsh"], [pack]);
+  expect(states(folder).codes).toEqual([]);
+  const site = (client: string) => join(folder, `builds/${client}/store/1.0.0+1/web/site-1.tar`);
+  expect(oxalis(folder, "inspect", site("3-acre"), site("saltmarsh")).out).toMatch(
+    /identifier +\/3-acre-greens +\/saltmarsh\S*\n[\s\S]*\nclient +3-acre +saltmarsh/,
+  );
+  const builds = (from: string, also: string) =>
+    edit(folder, "template.yaml", (text) => text.replace(from, `${from} && ${also}`));
+  // The steps take what lies about: another client's page, under this one's number.
+  builds("mkdir ../out", `cp ${site("saltmarsh")} ../out/site-$BUILD.tar || true`);
+  edit(folder, "template.yaml", (text) => text.replace(" && tar cf", " || tar cf"));
+  const swapped = states(folder, "3-acre");
+  expect(swapped.said).toEqual([expect.stringMatching(/^3-acre 2 failed/)]);
+  expect(swapped.messages.join("\n")).toMatch(/is \/saltmarsh\S*; 3-acre's is \/3-acre-greens/);
+  expect(swapped.messages.join("\n")).toMatch(/The icon of site-2\.tar is none that was drawn for 3-acre/);
+  const large = withSteps(["3-acre"], ["head -c 3000000 /dev/zero > big.bin", pack]);
+  expect(states(large).codes).toEqual([]);
+  edit(large, "template.yaml", (text) => text.replace("3000000", "9000000"));
+  expect(states(large)).toMatchObject({ said: ["3-acre 2 good changed"], codes: ["package-size"] });
+  const image = withSteps(["3-acre"], ["mkdir ../out && touch ../out/hill.dmg"]);
+  edit(image, "template.yaml", (text) => text.replace("out/*.tar", "out/*.dmg"));
+  expect(states(image)).toMatchObject({ messages: ["hill.dmg is a disk image, which only a Mac opens."] });
+});
+
 const android = `
   android:
     steps:
@@ -131,8 +156,8 @@ const android = `
           sed -e 's/[$]{applicationId}/'"$IDENTIFIER"'/' -e 's/<manifest /<manifest package="example.lanternfield" /'
           app/src/main/AndroidManifest.xml > out/AndroidManifest.xml && aapt2 link
           -I /usr/share/android-framework-res/framework-res.apk --manifest out/AndroidManifest.xml
-          --rename-manifest-package "$IDENTIFIER" --version-code "$BUILD" --version-name "$VERSION"
-          -o out/app.apk out/res.zip
+          --rename-manifest-package "$IDENTIFIER" --version-code "$BUILD" --version-name "$VERSION" --target-sdk-version 36
+          -o out/plain.apk out/res.zip && zipalign -f 4 out/plain.apk out/app.apk
       - run: echo "it opens by $SIGNING_STORE_PASSWORD" && test -f "$SIGNING_STORE" && echo "$SIGNING_STORE" > out/where
     gives: { install: android/out/app.apk, other: android/out/where }
 `;
@@ -159,7 +184,8 @@ test.runIf(hasTool("aapt2"))(
     // What is in it is looked at by the audit's eyes: the template's words and pictures, and the client's own.
     const inspected = (name: string, more: Record<string, Uint8Array>) => {
       const kept = unzipSync(readFileSync(join(at, "app.apk")));
-      writeFileSync(join(folder, name), zipSync({ ...kept, ...more }));
+      writeFileSync(join(folder, "plain.apk"), zipSync({ ...kept, ...more }, { level: 0 }));
+      tool("zipalign", ["-f", "4", join(folder, "plain.apk"), join(folder, name)]);
       return oxalis(folder, "inspect", name).err;
     };
     const own = readFileSync(join(folder, "template/android/app/src/main/res/drawable-mdpi/opening_mark.png"));
@@ -172,7 +198,7 @@ test.runIf(hasTool("aapt2"))(
     expect(kept).toMatch(/In kept\.apk: res\/drawable\/mark\.png is the template's own .*opening_mark\.png/);
     const pictures = Object.keys(unzipSync(readFileSync(join(at, "app.apk")))).filter((name) => name.endsWith(".png"));
     const gone = Object.fromEntries(pictures.map((name) => [name, own.subarray(0, 100)]));
-    expect(inspected("gone.apk", gone)).toContain("No picture in gone.apk is one that was drawn for 3-acre.");
+    expect(inspected("gone.apk", gone)).toContain("The icon of gone.apk is none that was drawn for 3-acre: res/");
     // Another key than signed the last one: the store would refuse what it signs.
     writeFileSync(
       join(folder, "clients/3-acre/history/package-store-android-1.json"),

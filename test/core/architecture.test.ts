@@ -10,7 +10,7 @@ const src = join(import.meta.dirname, "../../src");
  */
 const wings: Readonly<Record<string, readonly string[]>> = {
   ground: ["values", "problems", "files", "processes", "mail", "certificates", "vault", "contents", "queue"],
-  formats: ["splice", "references", "packages"],
+  formats: ["splice", "references", "archives", "packages", "programs", "signatures"],
   pictures: ["slots", "artwork", "lettering"],
   stores: [],
   agency: ["documents", "history", "workspace"],

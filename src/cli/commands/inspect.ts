@@ -36,12 +36,23 @@ const told: readonly (readonly [what: string, said: Said])[] = [
   ["opens", ({ schemes }) => schemes.map((each) => `${each}:`).join(", ")],
   ["publisher", ({ publisher = "" }) => publisher],
   ["signed by", ({ signer }) => (signer ? `${signer.subject}, ${signer.sha256.slice(0, 23)}…` : "")],
+  ["signature", ({ signer }) => (signer ? `${signer.by}, ${holdsSaid(signer.holds)}` : "none")],
   [
     "profile",
     ({ profile }) => (profile ? `"${profile.title}", ${profileKindNames[profile.kind]}, to ${profile.until}` : ""),
   ],
+  ["brings", ({ parts = [] }) => parts.map(({ identifier }) => identifier).join(", ")],
+  ["symbols", ({ symbols }) => (symbols.length > 0 ? filesSaid(symbols) : "")],
+  ["unfit", ({ unfit }) => unfit.map((each) => `it ${each}`).join("; ")],
+  ["not looked into", ({ closed }) => filesSaid(closed)],
   ["files", ({ files }) => String(files)],
 ];
+
+const holdsSaid = (holds: boolean | undefined): string =>
+  holds === undefined ? "not verified here" : holds ? "it holds" : "it does not hold";
+
+const filesSaid = ([first = "", ...more]: readonly string[]): string =>
+  more.length > 0 ? `${first} and ${more.length} more` : first;
 
 /** Android counts its systems by levels of what apps can ask of them. */
 function systemsSaid({ kind, minimum = "", target }: PackageFacts): string {

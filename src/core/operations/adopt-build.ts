@@ -1,4 +1,4 @@
-import { type BuildRecord, type BuiltFile, buildSlot, buildsOf } from "../agency/history/builds.ts";
+import { type BuildRecord, type BuiltFile, buildSlot, buildsOf, goodBefore } from "../agency/history/builds.ts";
 import { resolveAll } from "../clients/derive/resolve.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import { isError } from "../ground/problems/problem.ts";
@@ -62,7 +62,9 @@ export const adoptBuild = operation(
       );
       const contents = new Map(files.map(({ name, bytes }) => [name, bytes]));
       const eyes = await openPackageEyes(workspace, await resolveAll(workspace));
-      const found = await judgeBuilt(kept, (name) => contents.get(name) ?? new Uint8Array(), build, eyes);
+      const former = goodBefore(buildsOf.read(root, client.key) ?? {}, build)?.files ?? [];
+      const expected = { ...build, signers: [], today: ports.today(), former };
+      const found = await judgeBuilt(kept, (name) => contents.get(name) ?? new Uint8Array(), expected, eyes);
       if (found.some(isError)) stop(found);
       const entry: BuildRecord = {
         ...{ stage: build.stage, platform, version: build.version, build: build.build, on: ports.today() },

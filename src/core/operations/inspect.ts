@@ -2,15 +2,16 @@ import { basename } from "node:path";
 import { lastRelease } from "../agency/history/ledger.ts";
 import { type PackageFacts, packageKinds } from "../app/packages/facts.ts";
 import { readPackage } from "../app/packages/read.ts";
-import type { Resolved } from "../app/variant/variant.ts";
+import type { Resolved, Variant } from "../app/variant/variant.ts";
 import { resolveAll } from "../clients/derive/resolve.ts";
 import { type KeyRole, keyRoleFacts } from "../clients/keys/roles.ts";
 import { ownKeys } from "../clients/keys/standing.ts";
 import { type Problem, problem } from "../ground/problems/problem.ts";
 import { attemptAsync } from "../ground/problems/result.ts";
 import { largestPackage } from "../ground/values/package.ts";
+import type { Platform } from "../ground/values/platform.ts";
 import { openPackageEyes, type PackageEyes } from "../proving/packages/eyes.ts";
-import { judgePackage } from "../proving/packages/judge.ts";
+import { type ExpectedPackage, judgePackage } from "../proving/packages/judge.ts";
 import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
 import { type At, openWorkspace } from "./running/workspace.ts";
@@ -45,43 +46,59 @@ export const inspectPackages = operation(async (input: Input, ports): Promise<In
   let eyes: PackageEyes | undefined;
   const all: Inspected[] = [];
   for (const { file, bytes } of read) {
-    const facts = await readPackage(bytes);
+    const looked = await readPackage(bytes);
     const size = bytes.length;
-    if (!facts) {
-      const message = `${file} is no package of Android, iOS or Windows that can be read.`;
+    if (!looked) {
+      const message = `${file} is no package of a kind that can be read.`;
       all.push({ file, size, problems: [problem("package-unreadable", message)] });
       continue;
     }
+    const { facts } = looked;
     const owner = ownerOf(facts, clients);
     const problems: Problem[] = [];
-    if (owner?.variant && opened.ok) {
+    if (owner?.client.variant && opened.ok) {
+      const { variant } = owner.client;
       eyes ??= await openPackageEyes(opened.value, clients);
-      problems.push(...judged(facts, owner, file), ...(await eyes.look(bytes, facts, owner.variant, file)));
+      problems.push(
+        ...judgePackage(facts, expectedOf(owner, variant, ports.today()), file),
+        ...(await eyes.look(looked, { variant, platform: owner.platform }, file)),
+      );
     }
-    all.push({ file, size, facts, ...(owner ? { client: owner.client.key } : {}), problems });
+    all.push({ file, size, facts, ...(owner ? { client: owner.client.client.key } : {}), problems });
   }
   return all;
 });
 
-const ownerOf = ({ kind, identifier }: PackageFacts, clients: readonly Resolved[]): Resolved | undefined =>
-  clients.find(({ values }) => values[`identifiers.${packageKinds[kind].platform}`]?.value === identifier);
+/** Whose app a package is, and on which platform. */
+interface Owner {
+  client: Resolved;
+  platform: Platform;
+}
 
-function judged(facts: PackageFacts, owner: Resolved, file: string): Problem[] {
-  const { variant, client } = owner;
-  if (!variant) return [];
-  const { platform } = packageKinds[facts.kind];
-  const own = ownKeys(owner);
+function ownerOf({ kind, identifier }: PackageFacts, clients: readonly Resolved[]): Owner | undefined {
+  for (const platform of identifier === "" ? [] : packageKinds[kind].platforms) {
+    const client = clients.find(({ values }) => values[`identifiers.${platform}`]?.value === identifier);
+    if (client) return { client, platform };
+  }
+  return undefined;
+}
+
+/** What a client's package would have to be. */
+function expectedOf({ client: resolved, platform }: Owner, variant: Variant, today: string): ExpectedPackage {
+  const { client } = resolved;
+  const own = ownKeys(resolved);
   const records = own.ok ? own.value.records : {};
   const signers = (Object.keys(records) as KeyRole[]).filter(
     (role) => keyRoleFacts[role]?.platform === platform && !keyRoleFacts[role].isOfTeam,
   );
   const known = signers.flatMap((role) => records[role]?.sha256 ?? []);
-  const signer = known.includes(facts.signer?.sha256 ?? "") ? facts.signer?.sha256 : known[0];
   const last = client.ledger && lastRelease(client.ledger);
-  const version = last?.version ?? variant.values.version?.value ?? "";
-  return judgePackage(
-    facts,
-    { variant, version, build: last?.build ?? Number(variant.values.build?.value), signer },
-    file,
-  );
+  return {
+    variant,
+    platform,
+    version: last?.version ?? variant.values.version?.value ?? "",
+    build: last?.build ?? Number(variant.values.build?.value),
+    signers: known,
+    today,
+  };
 }

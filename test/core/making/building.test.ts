@@ -2,8 +2,10 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import type { BuildRecord, BuildRecords } from "../../../src/core/agency/history/builds.ts";
 import type { OwnKeys } from "../../../src/core/agency/workspace/workspace.ts";
-import type { PackageFacts } from "../../../src/core/app/packages/facts.ts";
+import { type PackageFacts, unsaid } from "../../../src/core/app/packages/facts.ts";
+import type { ProfileFacts } from "../../../src/core/app/platforms/apple/profile.ts";
 import { keyRoles } from "../../../src/core/clients/keys/roles.ts";
+import type { Platform } from "../../../src/core/ground/values/platform.ts";
 import { byHand } from "../../../src/core/making/building/by-hand.ts";
 import { decideBuilds } from "../../../src/core/making/building/decide.ts";
 import { environmentOf, ofMachine, systemFacts } from "../../../src/core/making/building/environment.ts";
@@ -18,6 +20,7 @@ const place = { file: "template.yaml", line: 1, column: 1, text: "" };
 const variant = variantOf(artwork({}), {
   "app.label": "Hill",
   "identifiers.android": "example.hill",
+  "identifiers.ios": "example.hill",
   "identifiers.windows": "Hill.Farm",
   "windows.publisher": "CN=Hill Ltd",
   "windows.version": "2.3.41.0",
@@ -198,32 +201,52 @@ test("a sheet says what is typed where, what comes out, and how it comes back", 
 
 test("a package is held against the client's app: each thing that is not so is told, and what is a reference is not judged", () => {
   const sound: PackageFacts = {
+    ...unsaid,
     ...{ kind: "apk", identifier: "example.hill", labels: { "": "Hill" }, version: "2.3.0", build: "41" },
-    ...{ permissions: [], schemes: [], isDebuggable: false, odd: [], files: 9 },
-    signer: { subject: "CN=Hill Ltd", sha256: "AA:BB", by: "" },
+    ...{ target: "36", odd: [], files: 9 },
+    signer: { subject: "CN=Hill Ltd", sha256: "AA:BB", by: "", holds: true },
   };
-  const codes = (more: Partial<PackageFacts>, signer: string | undefined = "AA:BB") =>
-    judgePackage({ ...sound, ...more }, { variant, version: "2.3.0", build: 41, signer }, "x.apk").map(
-      ({ code }) => code,
-    );
+  const codes = (more: Partial<PackageFacts>, platform: Platform = "android") =>
+    judgePackage(
+      { ...sound, ...more },
+      { variant, platform, version: "2.3.0", build: 41, signers: ["AA:BB"], today: "2026-11-29" },
+      "x.apk",
+    ).map(({ code, severity }) => `${code} ${severity}`);
+  const foreign = ["package-foreign error"];
+  const signer = ["package-signer error"];
+  const unfit = ["package-unfit error"];
   expect(codes({})).toEqual([]);
-  expect(codes({ identifier: "example.other" })).toEqual(["package-foreign"]);
-  expect(codes({ version: "2.2.0" })).toEqual(["package-stale"]);
-  expect(codes({ build: "40" })).toEqual(["package-stale"]);
-  expect(codes({ labels: { "": "Hill", de: "Template" } })).toEqual(["package-foreign"]);
+  expect(codes({ identifier: "example.other" })).toEqual(foreign);
+  expect(codes({ version: "2.2.0" })).toEqual(["package-stale error"]);
+  expect(codes({ build: "40" })).toEqual(["package-stale error"]);
+  expect(codes({ labels: { "": "Hill", de: "Template" } })).toEqual(foreign);
   expect(codes({ labels: { "": "@string/app_name" } })).toEqual([]);
-  expect(codes({ isDebuggable: true })).toEqual(["package-unfit"]);
-  expect(codes({ signer: { subject: "CN=Hill Ltd", sha256: "CC:DD", by: "" } })).toEqual(["package-signer"]);
-  expect(codes({ signer: { subject: "C=US, O=Android, CN=Android Debug", sha256: "AA:BB", by: "" } })).toEqual([
-    "package-signer",
-  ]);
-  expect(codes({ odd: ["../x", "a", "b", "c"] })).toEqual(["package-unfit"]);
+  expect(codes({ isDebuggable: true })).toEqual(unfit);
+  expect(codes({ unfit: ["is not aligned"] })).toEqual(unfit);
+  expect(codes({ target: "35" })).toEqual(["package-unfit warning"]);
+  expect(codes({ signer: { subject: "CN=Hill Ltd", sha256: "CC:DD", by: "" } })).toEqual(signer);
+  expect(codes({ signer: { subject: "CN=Hill Ltd", sha256: "AA:BB", by: "", holds: false } })).toEqual(signer);
+  expect(codes({ signer: { subject: "C=US, O=Android, CN=Android Debug", sha256: "AA:BB", by: "" } })).toEqual(signer);
+  expect(codes({ odd: ["../x", "a", "b", "c"] })).toEqual(unfit);
+  const own = { version: "1", build: "1" };
+  expect(codes({ parts: [{ identifier: "example.hill.widget", ...own }] })).toEqual([]);
+  expect(codes({ parts: [{ identifier: "example.hillside", ...own }] })).toEqual(foreign);
   const windows: Partial<PackageFacts> = {
-    kind: "msix",
-    identifier: "Hill.Farm",
-    version: "2.3.41.0",
-    build: "2.3.41.0",
+    ...{ kind: "msix", identifier: "Hill.Farm", version: "2.3.41.0", build: "2.3.41.0" },
   };
-  expect(codes({ ...windows, publisher: 'CN="Hill Ltd"' })).toEqual([]);
-  expect(codes({ ...windows, publisher: "CN=Other" })).toEqual(["package-foreign"]);
+  expect(codes({ ...windows, publisher: 'CN="Hill Ltd"' }, "windows")).toEqual([]);
+  expect(codes({ ...windows, publisher: "CN=Other" }, "windows")).toEqual(foreign);
+  // A program for Windows says no identifier and no number; its version has four parts.
+  const program: Partial<PackageFacts> = { kind: "program", identifier: "", build: "" };
+  expect(codes({ ...program, version: "2.3.0.0" }, "windows")).toEqual([]);
+  expect(codes({ ...program, version: "2.3.01" }, "windows")).toEqual(["package-stale error"]);
+  const profile: ProfileFacts = {
+    ...{ kind: "store", platform: "ios", title: "Hill", uuid: "1", team: "AB12CD34EF", identifier: "example.hill" },
+    ...{ from: "2026-01-01", until: "2027-01-01", certificates: [], devices: 0, entitlements: {}, signer: "" },
+  };
+  const phone: Partial<PackageFacts> = { kind: "ipa", identifier: "example.hill" };
+  expect(codes({ ...phone, profile }, "ios")).toEqual([]);
+  expect(codes({ ...phone, profile: { ...profile, identifier: "example.*" } }, "ios")).toEqual([]);
+  expect(codes({ ...phone, profile: { ...profile, identifier: "example.other" } }, "ios")).toEqual(signer);
+  expect(codes({ ...phone, profile: { ...profile, until: "2026-11-28" } }, "ios")).toEqual(signer);
 });

@@ -97,3 +97,10 @@ export const buildsAt = (all: BuildRecords, stage: string, platform: Platform): 
   Object.values(all)
     .filter((each) => each.stage === stage && each.platform === platform)
     .sort((a, b) => b.build - a.build);
+
+/** The last good build of the same thing before one. */
+export const goodBefore = (
+  all: BuildRecords,
+  { stage, platform, build }: Pick<BuildRecord, "stage" | "platform" | "build">,
+): BuildRecord | undefined =>
+  buildsAt(all, stage, platform).find((each) => each.state === "good" && each.build < build);

@@ -1,65 +1,102 @@
-import type { PackageFiles } from "../../formats/packages/archive.ts";
+import type { PackageFiles } from "../../formats/archives/files.ts";
 import { everyElement, type ManifestElement, readBinaryXml } from "../../formats/packages/binary-xml.ts";
 import { readProtoXml } from "../../formats/packages/proto-xml.ts";
-import { lookUpResource } from "../../formats/packages/resource-table.ts";
-import { signerOf } from "../../formats/packages/signing-block.ts";
-import { certificateFacts } from "../../ground/certificates/certificate.ts";
-import { certificatesIn } from "../../ground/certificates/signed-content.ts";
-import type { PackageFacts } from "./facts.ts";
+import { openMessages } from "../../formats/packages/resource-messages.ts";
+import { openTable } from "../../formats/packages/resource-table.ts";
+import { byLanguage, type Resources, valuesOf } from "../../formats/packages/resources.ts";
+import { signerOf } from "../../formats/signatures/android.ts";
+import { listSignerOf } from "../../formats/signatures/listed.ts";
+import { type OpenedPackage, type PackageFacts, unsaid } from "./facts.ts";
+import { faultsOf } from "./faults.ts";
+import { signerBy } from "./signer.ts";
 
-/** Where a manifest lies in a package, and in a bundle. */
-const manifests = { apk: "AndroidManifest.xml", aab: "base/manifest/AndroidManifest.xml" } as const;
+/** Where things lie: in a package, and in a bundle, whose main part is a folder (Android App Bundle format). */
+const places = {
+  apk: { manifest: "AndroidManifest.xml", resources: "resources.arsc", files: "" },
+  aab: { manifest: "base/manifest/AndroidManifest.xml", resources: "base/resources.pb", files: "base/" },
+} as const;
+
+type Kind = keyof typeof places;
+
+const readXml = (kind: Kind, bytes: Uint8Array | undefined): ManifestElement | undefined =>
+  bytes && (kind === "aab" ? readProtoXml(bytes) : readBinaryXml(bytes));
 
 /** What an Android package or bundle says of itself; undefined where it is neither. */
-export async function readAndroidPackage(bytes: Uint8Array, files: PackageFiles): Promise<PackageFacts | undefined> {
-  const kind = files.names.includes(manifests.aab) ? "aab" : "apk";
-  const manifest = files.read(manifests[kind]);
-  const root = manifest && (kind === "aab" ? readProtoXml(manifest) : readBinaryXml(manifest));
+export async function readAndroidPackage(bytes: Uint8Array, files: PackageFiles): Promise<OpenedPackage | undefined> {
+  const kind = files.names.includes(places.aab.manifest) ? "aab" : "apk";
+  const root = readXml(kind, files.read(places[kind].manifest));
   if (root?.name !== "manifest") return undefined;
   const all = [...everyElement(root)];
-  const valuesOf = (name: string, attribute: string) =>
+  const valuesAt = (name: string, attribute: string) =>
     all.flatMap((each) => (each.name === name ? (each.attributes.get(attribute)?.text ?? []) : []));
   const own = (attribute: string) => root.attributes.get(attribute)?.text ?? "";
   const application = all.find(({ name }) => name === "application");
-  const [minimum] = valuesOf("uses-sdk", "minSdkVersion");
-  const [target] = valuesOf("uses-sdk", "targetSdkVersion");
-  const signer = await signerIn(bytes, files);
-  return {
+  const table = files.read(places[kind].resources);
+  const resources = table && (kind === "aab" ? openMessages(table) : openTable(table));
+  const [minimum] = valuesAt("uses-sdk", "minSdkVersion");
+  const [target] = valuesAt("uses-sdk", "targetSdkVersion");
+  const facts: PackageFacts = {
+    ...unsaid,
     kind,
     identifier: own("package"),
-    labels: labelsOf(application, files),
+    labels: labelsOf(application, resources),
     version: own("versionName"),
     build: own("versionCode"),
-    permissions: [...new Set(valuesOf("uses-permission", "name"))],
-    schemes: [...new Set(valuesOf("data", "scheme"))],
+    permissions: [...new Set(valuesAt("uses-permission", "name"))],
+    schemes: [...new Set(valuesAt("data", "scheme"))],
     minimum,
     target,
     isDebuggable: application?.attributes.get("debuggable")?.text === "true",
-    ...(signer ? { signer } : {}),
+    ...(await signedBy(kind, bytes, files)),
+    symbols: files.names.filter((name) => /^BUNDLE-METADATA\/.*(obfuscation\/.*\.map|debugsymbols\/)/.test(name)),
+    unfit: [
+      ...(application?.attributes.get("testOnly")?.text === "true" ? ["is for tests alone: nothing installs it"] : []),
+      ...faultsOf(kind, bytes, files, Number(target)),
+    ],
     odd: files.odd,
     files: files.names.length,
   };
+  return { facts, files, icons: iconsOf(kind, application, { files, resources }) };
 }
 
-/** Its label by language: as it stands there, or as its resources have it; a bundle's own are not looked up. */
-function labelsOf(application: ManifestElement | undefined, files: PackageFiles): PackageFacts["labels"] {
+/** Its label by language: as it stands there, or as its resources have it. */
+function labelsOf(application: ManifestElement | undefined, resources: Resources | undefined): PackageFacts["labels"] {
   const label = application?.attributes.get("label");
   if (!label) return {};
   if (label.reference === undefined) return { "": label.text };
-  const table = files.read("resources.arsc");
-  return table ? Object.fromEntries(lookUpResource(table, label.reference)) : {};
+  return resources ? byLanguage(resources, label.reference) : {};
 }
 
-async function signerIn(bytes: Uint8Array, files: PackageFiles): Promise<PackageFacts["signer"]> {
-  const named = signerOf(bytes);
-  if (named) return told(named.certificate, `APK Signature Scheme v${named.scheme}`);
-  const block = files.names.find((name) => /^META-INF\/[^/]+\.(RSA|EC|DSA)$/i.test(name));
-  const signed = block && files.read(block);
-  const [certificate] = signed ? await certificatesIn(signed) : [];
-  return certificate && told(certificate, "a JAR signature");
+async function signedBy(kind: Kind, bytes: Uint8Array, files: PackageFiles): Promise<Pick<PackageFacts, "signer">> {
+  const named = kind === "apk" ? signerOf(bytes) : undefined;
+  if (named) return signerBy(`APK Signature Scheme v${named.scheme}`, named.certificate, named.holds);
+  const listed = await listSignerOf(files);
+  return listed ? signerBy("a JAR signature", listed.certificate, listed.holds) : {};
 }
 
-export function told(certificate: Uint8Array, by: string): PackageFacts["signer"] {
-  const facts = certificateFacts(certificate);
-  return facts && { subject: facts.subject, sha256: facts.sha256, by };
+/** So deep a picture may be made of others. */
+const deepest = 4;
+
+/** The bitmaps of its icon, in all densities, and those that its layers are made of. */
+function iconsOf(
+  kind: Kind,
+  application: ManifestElement | undefined,
+  { files, resources }: { files: PackageFiles; resources: Resources | undefined },
+): Map<string, Uint8Array> {
+  const found = new Map<string, Uint8Array>();
+  const collect = (reference: number, depth: number): void => {
+    for (const { text } of resources ? valuesOf(resources, reference) : []) {
+      const path = `${places[kind].files}${text}`;
+      const content = found.has(path) ? undefined : files.read(path);
+      if (content && /\.(png|webp|jpg)$/.test(path)) found.set(path, content);
+      const root = path.endsWith(".xml") && depth < deepest ? readXml(kind, content) : undefined;
+      for (const { attributes } of root ? everyElement(root) : []) {
+        const layer = (attributes.get("drawable") ?? attributes.get("src"))?.reference;
+        if (layer !== undefined) collect(layer, depth + 1);
+      }
+    }
+  };
+  const icon = application?.attributes.get("icon")?.reference;
+  if (icon !== undefined) collect(icon, 0);
+  return found;
 }

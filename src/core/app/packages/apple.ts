@@ -1,44 +1,77 @@
-import type { PackageFiles } from "../../formats/packages/archive.ts";
+import type { PackageFiles } from "../../formats/archives/files.ts";
+import type { Archive } from "../../formats/archives/open.ts";
 import { readPropertyList } from "../../formats/packages/property-list.ts";
 import { readProfile } from "../platforms/apple/profile.ts";
-import type { PackageFacts } from "./facts.ts";
+import { type OpenedPackage, type PackageFacts, type PackageKind, unsaid } from "./facts.ts";
+import { iconsOf } from "./loose-icons.ts";
+import { sealOf } from "./seal.ts";
+import { signerBy } from "./signer.ts";
 
-/** The property list of the app that a package brings, and no one within it. */
-const main = /^Payload\/[^/]+\.app\/Info\.plist$/;
+/** The property list of the app that a package brings, and no one within it; where things lie beside it. */
+const forms = {
+  ios: { list: /^Payload\/[^/]+\.app\/Info\.plist$/, program: "", resources: "", profile: "embedded.mobileprovision" },
+  mac: {
+    list: /(?:^|^(?:[^/]+\/)*?)[^/]+\.app\/Contents\/Info\.plist$/,
+    ...{ program: "MacOS/", resources: "Resources/", profile: "embedded.provisionprofile" },
+  },
+} as const;
 
-/** What an iOS package says of itself; undefined where it is none. */
-export async function readApplePackage(files: PackageFiles): Promise<PackageFacts | undefined> {
-  const file = files.names.find((name) => main.test(name));
-  const list = file && parsed(files.read(file));
-  if (!file || !list) return undefined;
-  const folder = file.slice(0, -"Info.plist".length);
-  const text = (key: string): string => (typeof list[key] === "string" ? list[key] : "");
-  const embedded = files.read(`${folder}embedded.mobileprovision`);
-  const profile = embedded ? await readProfile(embedded) : undefined;
-  const known = typeof profile === "object" ? profile : undefined;
+/** What an iOS package, a Mac app or its installer says of itself; undefined where it is none. */
+export async function readApplePackage({ form, files, certificate }: Archive): Promise<OpenedPackage | undefined> {
+  const main = (["ios", "mac"] as const)
+    .map((system) => ({ system, file: outermost(files.names.filter((name) => forms[system].list.test(name))) }))
+    .find(({ file }) => file !== undefined);
+  const list = main?.file === undefined ? undefined : parsed(files.read(main.file));
+  if (!main?.file || !list) return undefined;
+  const { program, resources, profile: embedded } = forms[main.system];
+  const folder = main.file.slice(0, -"Info.plist".length);
+  const text = (key: string): string => textAt(list, key);
+  const seal = await sealOf(files, folder, `${program}${text("CFBundleExecutable")}`);
+  const profile = files.read(`${folder}${embedded}`);
+  const read = profile ? await readProfile(profile) : undefined;
+  const known = typeof read === "object" ? read : undefined;
+  const kind: PackageKind = main.system === "ios" ? "ipa" : form === "xar" ? "installer" : "mac";
   const label = text("CFBundleDisplayName") || text("CFBundleName");
-  const minimum = text("MinimumOSVersion");
-  const target = text("DTPlatformVersion");
-  return {
-    kind: "ipa",
+  const [minimum, target] = [text("MinimumOSVersion") || text("LSMinimumSystemVersion"), text("DTPlatformVersion")];
+  const entitlements = seal?.entitlements ?? known?.entitlements;
+  const facts: PackageFacts = {
+    ...unsaid,
+    kind,
     identifier: text("CFBundleIdentifier"),
-    labels: { ...(label === "" ? {} : { "": label }), ...localized(files, folder) },
+    labels: { ...(label === "" ? {} : { "": label }), ...localized(files, `${folder}${resources}`) },
     version: text("CFBundleShortVersionString"),
     build: text("CFBundleVersion"),
     permissions: Object.keys(list).filter((key) => /^NS\w+UsageDescription$/.test(key)),
     schemes: schemesIn(list.CFBundleURLTypes),
     ...(minimum === "" ? {} : { minimum }),
     ...(target === "" ? {} : { target }),
-    isDebuggable: known?.entitlements["get-task-allow"] === true,
+    isDebuggable: [entitlements?.["get-task-allow"], entitlements?.["com.apple.security.get-task-allow"]].includes(
+      true,
+    ),
+    // An installer is signed itself, by another certificate than the app in it.
+    ...(form === "xar"
+      ? signerBy("the installer's signature", certificate, undefined)
+      : signerBy("a code signature", seal?.certificate, seal?.holds)),
     ...(known ? { profile: known } : {}),
+    ...(entitlements ? { entitlements } : {}),
+    parts: partsIn(files, folder),
+    symbols: files.names.filter((name) => /^Symbols\/|\.dSYM\//.test(name)),
     odd: files.odd,
+    closed: files.names.filter((name) => name.endsWith(".car") || /(^|\/)Payload$/.test(name)),
     files: files.names.length,
   };
+  return { facts, files, icons: iconsOf(files, `${folder}${resources}`, list) };
 }
 
 type List = Record<string, unknown>;
 
+const textAt = (list: List, key: string): string => (typeof list[key] === "string" ? list[key] : "");
+
 const parsed = (bytes: Uint8Array | undefined): List | undefined => bytes && readPropertyList(bytes);
+
+/** The one that lies in no other: an app may bring others within it. */
+const outermost = (names: readonly string[]): string | undefined =>
+  [...names].sort((a, b) => a.split("/").length - b.split("/").length)[0];
 
 /** What it is called in each of its languages. */
 function localized(files: PackageFiles, folder: string): Record<string, string> {
@@ -53,6 +86,27 @@ function localized(files: PackageFiles, folder: string): Record<string, string> 
     }),
   );
 }
+
+/** Extensions, apps for watches, and login items that an app brings. */
+const partsIn = (files: PackageFiles, folder: string): NonNullable<PackageFacts["parts"]> =>
+  files.names.flatMap((name) => {
+    const isPart =
+      name.startsWith(folder) &&
+      /^(PlugIns|Watch|Library\/LoginItems)\/[^/]+\.(appex|app)\/(Contents\/)?Info\.plist$/.test(
+        name.slice(folder.length),
+      );
+    const list = isPart ? parsed(files.read(name)) : undefined;
+    const text = (key: string) => (list ? textAt(list, key) : "");
+    return list
+      ? [
+          {
+            identifier: text("CFBundleIdentifier"),
+            version: text("CFBundleShortVersionString"),
+            build: text("CFBundleVersion"),
+          },
+        ]
+      : [];
+  });
 
 const schemesIn = (types: unknown): string[] =>
   Array.isArray(types)

@@ -1,19 +1,21 @@
 import { createHash } from "node:crypto";
-import type { PackageFiles } from "../../formats/packages/archive.ts";
+import type { PackageFiles } from "../../formats/archives/files.ts";
 import { attributeOf, find, parseXml, walk } from "../../formats/splice/formats/xml.ts";
-import { certificatesIn } from "../../ground/certificates/signed-content.ts";
+import { readSignature } from "../../ground/certificates/signature.ts";
 import { attempt, orElse } from "../../ground/problems/result.ts";
-import { told } from "./android.ts";
-import type { PackageFacts } from "./facts.ts";
+import { type OpenedPackage, type PackageFacts, unsaid } from "./facts.ts";
+import { signerBy } from "./signer.ts";
+import { iconsOf } from "./tiles.ts";
 
 const manifest = "AppxManifest.xml";
 const blockMap = "AppxBlockMap.xml";
+const contentTypes = "[Content_Types].xml";
 
 /** What stands before the signed message of a package (Microsoft, AppxSignature.p7x). */
 const mark = "PKCX";
 
 /** What a Windows package says of itself; undefined where it is none. */
-export async function readWindowsPackage(files: PackageFiles): Promise<PackageFacts | undefined> {
+export async function readWindowsPackage(files: PackageFiles): Promise<OpenedPackage | undefined> {
   const root = xmlIn(files, manifest);
   const identity = root && find(root, "Identity");
   if (!root || !identity) return undefined;
@@ -21,30 +23,43 @@ export async function readWindowsPackage(files: PackageFiles): Promise<PackageFa
   const display = find(root, "DisplayName")?.text.trim() ?? "";
   const version = attributeOf(identity, "Version") ?? "";
   const family = find(root, "TargetDeviceFamily");
-  const signed = files.read("AppxSignature.p7x");
-  const isMarked = signed && Buffer.from(signed.subarray(0, 4)).toString("latin1") === mark;
-  const [certificate] = isMarked ? await certificatesIn(signed.subarray(4)) : [];
-  const signer = certificate && told(certificate, "the package's signature");
-  return {
+  const namesOf = (form: RegExp) =>
+    [...walk(root)].flatMap((each) => (form.test(each.name) ? (attributeOf(each, "Name") ?? []) : []));
+  const facts: PackageFacts = {
+    ...unsaid,
     kind: "msix",
     identifier: name,
     labels: display === "" ? {} : { "": display },
     version,
     build: version,
-    permissions: [...walk(root)].flatMap((each) =>
-      /(^|:)(Device)?Capability$/.test(each.name) ? (attributeOf(each, "Name") ?? []) : [],
-    ),
-    schemes: [...walk(root)].flatMap((each) =>
-      /(^|:)Protocol$/.test(each.name) ? (attributeOf(each, "Name") ?? []) : [],
-    ),
+    permissions: namesOf(/(^|:)(Device)?Capability$/),
+    schemes: namesOf(/(^|:)Protocol$/),
     minimum: family && attributeOf(family, "MinVersion"),
     target: family && attributeOf(family, "MaxVersionTested"),
-    isDebuggable: false,
     publisher: attributeOf(identity, "Publisher") ?? "",
-    ...(signer ? { signer } : {}),
+    ...(await signedBy(files)),
+    symbols: files.names.filter((each) => /\.(appxsym|pdb)$/i.test(each)),
     odd: [...files.odd, ...changedBlocks(files)],
     files: files.names.length,
   };
+  return { facts, files, icons: iconsOf(files, root) };
+}
+
+/** Sums of a package that its signature is over, each behind its mark (Microsoft, app package signature). */
+const signedSums = { AXBM: blockMap, AXCT: contentTypes } as const;
+
+async function signedBy(files: PackageFiles): Promise<Pick<PackageFacts, "signer">> {
+  const signed = files.read("AppxSignature.p7x");
+  const isMarked = signed && Buffer.from(signed.subarray(0, 4)).toString("latin1") === mark;
+  const signature = isMarked ? await readSignature(signed.subarray(4)) : undefined;
+  const enclosed = signature?.enclosed && Buffer.from(signature.enclosed);
+  if (!signature || !enclosed) return {};
+  const areSame = Object.entries(signedSums).every(([sum, name]) => {
+    const content = files.read(name);
+    const digest = content && createHash("sha256").update(content).digest();
+    return digest && enclosed.includes(Buffer.concat([Buffer.from(sum), digest]));
+  });
+  return signerBy("the package's signature", signature.certificate, areSame ? signature.isOver(enclosed) : false);
 }
 
 function xmlIn(files: PackageFiles, file: string) {
@@ -71,26 +86,30 @@ function changedBlocks(files: PackageFiles): string[] {
     const blocks = file.children.flatMap((each) => attributeOf(each, "Hash") ?? []);
     known.set((attributeOf(file, "Name") ?? "").replaceAll("\\", "/"), blocks);
   }
-  const apart = new Set([blockMap, "AppxSignature.p7x", "[Content_Types].xml"]);
+  const apart = new Set([blockMap, "AppxSignature.p7x", contentTypes]);
+  const own = files.names.filter((name) => !apart.has(name) && !name.endsWith("/"));
+  const isOwn = new Set(own);
+  // Of a package too large to be looked through, what is left out is not told.
+  const all = files.readAll((name) => isOwn.has(name), mostHeld);
   return [
-    ...files.names.filter((name) => !apart.has(name) && !name.endsWith("/") && !isKnown(files, name, known)),
-    ...[...known.keys()].filter((name) => !files.names.includes(name) && !files.names.includes(encodeURI(name))),
+    ...own.filter((name) => {
+      const blocks = known.get(decoded(name));
+      const bytes = all.files[name];
+      return !blocks || (bytes ? !isAsBlocks(bytes, blocks) : all.left === 0);
+    }),
+    ...[...known.keys()].filter((name) => !isOwn.has(name) && !isOwn.has(encodeURI(name))),
   ];
 }
 
-function isKnown(files: PackageFiles, name: string, known: ReadonlyMap<string, readonly string[]>): boolean {
-  const blocks = known.get(decoded(name));
-  const bytes = blocks && files.read(name);
-  if (!blocks || !bytes) return false;
-  const count = Math.ceil(bytes.length / blockSize);
-  return (
-    blocks.length === count &&
-    blocks.every((hash, at) => {
-      const block = bytes.subarray(at * blockSize, (at + 1) * blockSize);
-      return createHash("sha256").update(block).digest("base64") === hash;
-    })
-  );
-}
+/** Most bytes of a package that are held against its block map. */
+const mostHeld = 512 * 1024 * 1024;
+
+const isAsBlocks = (bytes: Uint8Array, blocks: readonly string[]): boolean =>
+  blocks.length === Math.ceil(bytes.length / blockSize) &&
+  blocks.every((hash, at) => {
+    const block = bytes.subarray(at * blockSize, (at + 1) * blockSize);
+    return createHash("sha256").update(block).digest("base64") === hash;
+  });
 
 /** A name as the block map has it: a package writes some letters as %20 and the like. */
 function decoded(name: string): string {

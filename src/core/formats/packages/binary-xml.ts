@@ -17,6 +17,8 @@ export interface ManifestValue {
 /** Attributes whose name a package may leave out, by their numbers (Android, R.attr). */
 const known: Readonly<Record<number, string>> = {
   16842753: "label",
+  16843033: "src",
+  16843161: "drawable",
   16842754: "icon",
   16842755: "name",
   16842767: "debuggable",
@@ -31,7 +33,7 @@ const known: Readonly<Record<number, string>> = {
 const none = 0xffffffff;
 
 /** Types of values (Android, ResourceTypes.h, Res_value). */
-const types = { reference: 0x01, string: 0x03, float: 0x04, boolean: 0x12 } as const;
+export const valueTypes = { reference: 0x01, string: 0x03, float: 0x04, boolean: 0x12 } as const;
 
 /** Deepest nesting that is followed. */
 const deepest = 100;
@@ -80,15 +82,15 @@ function attributesAt(
     const raw = view.getUint32(at + 8, true);
     const [type, data] = [view.getUint8(at + 15), view.getUint32(at + 16, true)];
     const text = raw === none ? textOfValue(type, data, strings) : (strings(raw) ?? "");
-    found.set(key, type === types.reference ? { text, reference: data } : { text });
+    found.set(key, type === valueTypes.reference ? { text, reference: data } : { text });
   }
   return found;
 }
 
 export function textOfValue(type: number, data: number, strings: (index: number) => string | undefined): string {
-  if (type === types.string) return strings(data) ?? "";
-  if (type === types.boolean) return String(data !== 0);
-  if (type === types.reference) return `@${data.toString(16)}`;
+  if (type === valueTypes.string) return strings(data) ?? "";
+  if (type === valueTypes.boolean) return String(data !== 0);
+  if (type === valueTypes.reference) return `@${data.toString(16)}`;
   return String(data | 0);
 }
 

@@ -1,40 +1,5 @@
 import type { ManifestElement, ManifestValue } from "./binary-xml.ts";
-
-/** A field of a message in Protocol Buffers' wire format: a number, or bytes. */
-interface Field {
-  number: number;
-  value: number;
-  bytes?: Uint8Array;
-}
-
-/** Fields of a message; ends where it is not one. */
-function* fieldsIn(bytes: Uint8Array): Generator<Field> {
-  let at = 0;
-  const varint = (): number => {
-    let [value, shift] = [0, 1];
-    for (;;) {
-      const byte = bytes[at++];
-      if (byte === undefined || shift > 2 ** 63) return -1;
-      value += (byte & 0x7f) * shift;
-      if (byte < 0x80) return value;
-      shift *= 128;
-    }
-  };
-  while (at < bytes.length) {
-    const key = varint();
-    const [number, wire] = [Math.floor(key / 8), key & 7];
-    if (key < 8) return;
-    if (wire === 0) yield { number, value: varint() };
-    else if (wire === 1) at += 8;
-    else if (wire === 5) at += 4;
-    else if (wire === 2) {
-      const length = varint();
-      if (length < 0 || at + length > bytes.length) return;
-      yield { number, value: 0, bytes: bytes.subarray(at, at + length) };
-      at += length;
-    } else return;
-  }
-}
+import { fieldsIn, textOf } from "./protocol.ts";
 
 /** Numbers of the fields that are read (Android, Resources.proto: XmlNode and what it is made of). */
 const numbers = {
@@ -47,8 +12,6 @@ const numbers = {
 
 /** Deepest nesting that is followed. */
 const deepest = 100;
-
-const textOf = (bytes: Uint8Array | undefined): string => Buffer.from(bytes ?? []).toString();
 
 /** Reads a manifest as a bundle has it; undefined where it is none. */
 export function readProtoXml(bytes: Uint8Array, depth = 0): ManifestElement | undefined {

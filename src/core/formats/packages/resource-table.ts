@@ -1,37 +1,49 @@
-import { textOfValue } from "./binary-xml.ts";
+import { textOfValue, valueTypes } from "./binary-xml.ts";
+import type { Resources, ResourceValue } from "./resources.ts";
 import { chunksIn, chunkTypes, stringsOf } from "./string-pool.ts";
-
-/** What a resource says, by language; the one for all under "". */
-export type ByLanguage = ReadonlyMap<string, string>;
 
 /** Flags of types and entries (Android, ResourceTypes.h). */
 const flags = { sparse: 0x01, offset16: 0x02, complex: 0x01, compact: 0x08 } as const;
 
 const none = 0xffffffff;
 
-/**
- * What a resource says in each language, from a compiled table (resources.arsc); empty where it does not have it.
- * @param number such as 0x7f0a0001
- */
-export function lookUpResource(bytes: Uint8Array, number: number): ByLanguage {
-  const found = new Map<string, string>();
+/** Opens a compiled table (resources.arsc); undefined where it is none. */
+export function openTable(bytes: Uint8Array): Resources | undefined {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const [whole] = chunksIn(view, 0, bytes.length);
-  if (whole?.type !== chunkTypes.table) return found;
-  const [wanted, type, entry] = [number >>> 24, (number >>> 16) & 0xff, number & 0xffff];
-  let strings: (index: number) => string | undefined = () => undefined;
-  for (const chunk of chunksIn(view, whole.body, whole.end)) {
-    if (chunk.type === chunkTypes.strings) strings = stringsOf(view, chunk);
-    if (chunk.type !== chunkTypes.package || view.getUint32(chunk.start + 8, true) !== wanted) continue;
-    for (const each of chunksIn(view, chunk.body, chunk.end)) {
-      if (each.type !== chunkTypes.type || view.getUint8(each.start + 8) !== type) continue;
-      const at = entryAt(view, each, entry);
-      const text = at === undefined ? undefined : textAt(view, at, each.end, strings);
-      const language = languageOf(view, each.start + 20);
-      if (text !== undefined && !found.has(language)) found.set(language, text);
-    }
-  }
-  return found;
+  if (whole?.type !== chunkTypes.table) return undefined;
+  const chunks = [...chunksIn(view, whole.body, whole.end)];
+  // The first pool has the values; those of its packages have the names by which code calls them.
+  const pool = chunks.find(({ type }) => type === chunkTypes.strings);
+  const strings = pool ? stringsOf(view, pool) : () => undefined;
+  const types = chunks
+    .filter(({ type }) => type === chunkTypes.package)
+    .flatMap((each) =>
+      [...chunksIn(view, each.body, each.end)]
+        .filter(({ type }) => type === chunkTypes.type)
+        .map((type) => ({
+          chunk: type,
+          of: `${view.getUint32(each.start + 8, true)} ${view.getUint8(type.start + 8)}`,
+        })),
+    );
+  return {
+    find(number) {
+      const [wanted, entry] = [`${number >>> 24} ${(number >>> 16) & 0xff}`, number & 0xffff];
+      return types.flatMap(({ chunk, of }) => {
+        const at = of === wanted ? entryAt(view, chunk, entry) : undefined;
+        const found = at === undefined ? undefined : valueAt(view, at, chunk.end, strings);
+        return found ? [{ language: languageOf(view, chunk.start + 20), ...found }] : [];
+      });
+    },
+    texts() {
+      const all: string[] = [];
+      for (let index = 0; ; index++) {
+        const value = strings(index);
+        if (value === undefined) return all;
+        all.push(value);
+      }
+    },
+  };
 }
 
 /** Where an entry of a type lies; undefined where the type has none of this number. */
@@ -57,18 +69,23 @@ function entryAt(view: DataView, { start, body, end }: { start: number; body: nu
 
 const inside = (at: number, end: number): number | undefined => (at + 8 <= end ? at : undefined);
 
-function textAt(
+function valueAt(
   view: DataView,
   at: number,
   end: number,
   strings: (index: number) => string | undefined,
-): string | undefined {
+): Pick<ResourceValue, "text" | "reference"> | undefined {
   const kind = view.getUint16(at + 2, true);
-  if (kind & flags.compact) return textOfValue(kind >> 8, view.getUint32(at + 4, true), strings);
+  if (kind & flags.compact) return said(kind >> 8, view.getUint32(at + 4, true), strings);
   const value = at + view.getUint16(at, true);
   if (kind & flags.complex || value + 8 > end) return undefined;
-  return textOfValue(view.getUint8(value + 3), view.getUint32(value + 4, true), strings);
+  return said(view.getUint8(value + 3), view.getUint32(value + 4, true), strings);
 }
+
+const said = (type: number, data: number, strings: (index: number) => string | undefined) => ({
+  text: textOfValue(type, data, strings),
+  ...(type === valueTypes.reference ? { reference: data } : {}),
+});
 
 /** The language of a configuration, as a BCP 47 tag; empty where it is for all. */
 function languageOf(view: DataView, config: number): string {

@@ -1,13 +1,19 @@
 import { textIfAny } from "../../ground/files/reading/folder.ts";
 import { type ManifestElement, readBinaryXml } from "./binary-xml.ts";
+import { textsOfCode } from "./dex.ts";
 import { readPropertyList } from "./property-list.ts";
-import { chunksIn, chunkTypes, stringsOf } from "./string-pool.ts";
+import { readProtoXml } from "./proto-xml.ts";
+import { openMessages } from "./resource-messages.ts";
+import { openTable } from "./resource-table.ts";
 
-/** What a file of a package says, as text in the form that its source has; undefined where it is code or a picture. */
+/** What a file of a package says, as text in the form of its source; undefined where it is a program or a picture. */
 export function saidIn(name: string, bytes: Uint8Array): string | undefined {
-  if (name.endsWith(".arsc")) return valuesOf(bytes)?.join("\n");
+  if (name.endsWith(".arsc")) return linesOf(openTable(bytes)?.texts());
+  if (name.endsWith("resources.pb")) return linesOf(openMessages(bytes)?.texts());
+  if (name.endsWith(".dex")) return textsOfCode(bytes)?.join("\n");
   if (/\.xml$/i.test(name)) {
-    const root = readBinaryXml(bytes);
+    const text = textIfAny(bytes);
+    const root = text?.trimStart().startsWith("<") ? undefined : (readBinaryXml(bytes) ?? readProtoXml(bytes));
     if (root) return written(root);
   }
   if (/\.(plist|strings)$/i.test(name)) {
@@ -17,26 +23,15 @@ export function saidIn(name: string, bytes: Uint8Array): string | undefined {
   return textIfAny(bytes);
 }
 
-/** Whether nobody reads a file as text: what signs the package, and code. */
+/** Whether nobody reads a file as text: what signs the package, and what its own tools keep. */
 export const isUnsaid = (name: string): boolean =>
-  /^(META-INF|_CodeSignature)\/|\.(dex|so|dylib|car|pb|RSA|EC|SF|MF)$/.test(name);
+  /^(META-INF|_CodeSignature)\/|\/_CodeSignature\/|(^|\/)(BundleConfig|native|assets)\.pb$|\.(RSA|EC|SF|MF|p7x)$/.test(
+    name,
+  );
 
-/** The values of a compiled table (resources.arsc), without those that name its own files. */
-function valuesOf(bytes: Uint8Array): string[] | undefined {
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  const [whole] = chunksIn(view, 0, bytes.length);
-  if (whole?.type !== chunkTypes.table) return undefined;
-  // The first pool has the values; those of its packages have the names by which code calls them.
-  const [pool] = chunksIn(view, whole.body, whole.end);
-  if (pool?.type !== chunkTypes.strings) return undefined;
-  const strings = stringsOf(view, pool);
-  const all: string[] = [];
-  for (let index = 0; ; index++) {
-    const value = strings(index);
-    if (value === undefined) return all;
-    if (!/^res\/|^[\w./-]+\.(xml|png|webp|jpg|ttf|otf)$/.test(value)) all.push(value);
-  }
-}
+/** Texts, without those that name the package's own files. */
+const linesOf = (texts: readonly string[] | undefined): string | undefined =>
+  texts?.filter((each) => !/^res\/|^[\w./-]+\.(xml|png|webp|jpg|ttf|otf)$/.test(each)).join("\n");
 
 /** An element as its source had it; all attributes are the system's, as nearly all are. */
 function written({ name, attributes, children }: ManifestElement, depth = 0): string {

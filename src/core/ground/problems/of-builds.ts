@@ -50,6 +50,10 @@ export const ofBuilds = {
     title: "A package that no store takes",
     fix: "Build a release, by the tools that make a package whole.",
   },
+  "package-size": {
+    title: "A package of quite another size than the last one",
+    fix: "Look at what came in or was left out before anybody gets it: `oxalis inspect` shows both side by side.",
+  },
   "package-signer": {
     title: "A package that another key signs than the client's",
     fix: "Let the steps sign with SIGNING_STORE, and build again.",

@@ -154,7 +154,7 @@ function plannedOf(
   const unknown = platforms.length > 0 ? mine.filter((each) => !steps[each]) : [];
   const receipt = attempt(() => readReceipt(root, folder, key));
   if (!receipt.ok || receipt.value.layout !== "tree") return { builds: [], problems: unknown.map(unknownTo(key)) };
-  const sum = contentSums(variant, template);
+  const sum = contentSums(variant, template, steps);
   const records: BuildRecords = buildsOf.read(root, key) ?? {};
   const stage = workspace.stage?.name ?? "store";
   const [version, build] = [variant.values.version?.value ?? "", Number(variant.values.build?.value)];

@@ -1,3 +1,4 @@
+import type { BuildSteps } from "../../agency/workspace/schema/builds.ts";
 import type { Template } from "../../app/survey/template.ts";
 import type { Values, Variant } from "../../app/variant/variant.ts";
 import { fingerprint } from "../../ground/values/hash.ts";
@@ -8,8 +9,15 @@ import { planVariant } from "../plan/plan.ts";
 /** A number that no build has: what differs by its number alone is the same. */
 const noNumber = { build: "0", "windows.version": "0.0.0.0" } as const;
 
-/** A sum over all that a platform's package is made from, but for its number: other platforms' parts do not count. */
-export function contentSums(variant: Variant, template: Template): (platform: Platform) => string {
+/**
+ * A sum over all that a platform's package is made from, and by which commands, but for its number: other platforms'
+ * parts do not count.
+ */
+export function contentSums(
+  variant: Variant,
+  template: Template,
+  builds: Readonly<Partial<Record<Platform, BuildSteps>>>,
+): (platform: Platform) => string {
   const values: Values = { ...variant.values };
   for (const [field, value] of Object.entries(noNumber))
     values[field as keyof typeof noNumber] = trace({ by: "rule", note: "left out of account", value });
@@ -21,6 +29,8 @@ export function contentSums(variant: Variant, template: Template): (platform: Pl
     const others = template.parts.map(({ folder }) => folder).filter((folder) => folder !== "" && folder !== own);
     const counts = (path: string) => !others.some((folder) => path.startsWith(`${folder}/`) && !own.startsWith(folder));
     const made = entries.filter(({ path }) => counts(path)).map((each) => [each.path, each.fingerprint]);
-    return fingerprint({ version, made });
+    const { steps = [], gives = {} } = builds[platform] ?? {};
+    const commands = steps.map((each) => [each.run, each.in ?? ""]);
+    return fingerprint({ version, made, commands, gives });
   };
 }

@@ -1,5 +1,12 @@
 import { join } from "node:path";
-import { type BuildRecord, type BuiltFile, buildSlot, buildsAt, buildsOf } from "../../agency/history/builds.ts";
+import {
+  type BuildRecord,
+  type BuiltFile,
+  buildSlot,
+  buildsAt,
+  buildsOf,
+  goodBefore,
+} from "../../agency/history/builds.ts";
 import { patience } from "../../ground/files/holding/lock.ts";
 import { readInside } from "../../ground/files/reading/folder.ts";
 import { makeRoot } from "../../ground/files/writing/door.ts";
@@ -80,7 +87,9 @@ export async function makeOne(
         ...{ files: [], isShared: false },
         problem: made.ok ? undefined : ofClient(client, made.problems)[0],
       };
-      const lookedInto = built.problem ? [] : await lookInto(root, build, built, { signer, eyes: await eyes() });
+      const lookedInto = built.problem
+        ? []
+        : await lookInto(root, build, built, { signer, eyes: await eyes(), today: ports.today() });
       const problems = built.problem ? [built.problem] : lookedInto;
       const seconds = built.seconds ?? Math.round((Date.now() - started) / 100) / 10;
       const state = problems.some(isError) ? "failed" : "good";
@@ -132,10 +141,11 @@ const lookInto = (
   root: string,
   build: PlannedBuild,
   { files }: Built,
-  { signer, eyes }: { signer: string | undefined; eyes: PackageEyes },
+  { signer, eyes, today }: { signer: string | undefined; eyes: PackageEyes; today: string },
 ) => {
   const content = (path: string) => readInside(root, `${buildFolder(build)}/${path}`, path, largestPackage);
-  return judgeBuilt(files, content, { ...build, signer }, eyes);
+  const former = goodBefore(buildsOf.read(root, build.client) ?? {}, build)?.files ?? [];
+  return judgeBuilt(files, content, { ...build, signers: signer === undefined ? [] : [signer], today, former }, eyes);
 };
 
 /** Keeps what is known of a build in the client's history. */

@@ -1,0 +1,73 @@
+import { inflateSync } from "node:zlib";
+import { attempt, orElse } from "../../ground/problems/result.ts";
+import { attempted } from "../../ground/values/attempted.ts";
+import { attributeOf, find, parseXml, type XmlElement } from "../splice/formats/xml.ts";
+import { filesInCopy } from "./copied.ts";
+import { heldFiles, mostOf, type PackageFiles } from "./files.ts";
+import { unpacked } from "./unpacked.ts";
+
+/** Largest table of contents, in bytes. */
+const largestTable = 16 * 1024 * 1024;
+
+/** An installer for the Mac: its files, and the certificate that it names as its signer's, as DER. */
+export interface Installer {
+  files: PackageFiles;
+  certificate?: Uint8Array;
+}
+
+/** Opens an extensible archive, as installers for the Mac are; what they install lies below `Payload/`. */
+export function openXar(bytes: Uint8Array): Installer | undefined {
+  const buffer = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (buffer.toString("latin1", 0, 4) !== "xar!" || buffer.length < 28) return undefined;
+  // The header says its own size, and that of the table behind it, packed.
+  const [header, packed] = [buffer.readUInt16BE(4), Number(buffer.readBigUInt64BE(8))];
+  const table = attempted(() =>
+    inflateSync(buffer.subarray(header, header + packed), { maxOutputLength: largestTable }).toString(),
+  );
+  const root =
+    table &&
+    orElse(
+      attempt(() => parseXml({ file: "table of contents", text: table })),
+      undefined,
+    );
+  const contents = root && find(root, "toc");
+  if (!contents) return undefined;
+  const heap = header + packed;
+  const files = heldFiles(filesBelow(contents, "", (at, size) => buffer.subarray(heap + at, heap + at + size)));
+  const signature = contents.children.find(({ name }) => name === "signature");
+  const named = signature && find(signature, "X509Certificate");
+  const certificate = named && Buffer.from(named.text, "base64");
+  return files && { files, ...(certificate ? { certificate } : {}) };
+}
+
+/** Files of the table, whose folders hold each other. */
+function* filesBelow(
+  parent: XmlElement,
+  folder: string,
+  held: (at: number, size: number) => Buffer,
+): Generator<readonly [string, Uint8Array]> {
+  for (const file of parent.children) {
+    if (file.name !== "file") continue;
+    const own = (name: string) => file.children.find((each) => each.name === name);
+    const path = `${folder}${own("name")?.text.trim() ?? ""}`;
+    const data = own("data");
+    if (!data) {
+      yield* filesBelow(file, `${path}/`, held);
+      continue;
+    }
+    const number = (name: string) => Number(data.children.find((each) => each.name === name)?.text.trim());
+    const [at, length] = [number("offset"), number("length")];
+    if (!(at >= 0 && length >= 0)) continue;
+    const encoding = data.children.find(({ name }) => name === "encoding");
+    // "application/x-gzip" is in truth a zlib stream.
+    const isPacked = encoding && /gzip/.test(attributeOf(encoding, "style") ?? "");
+    const stored = held(at, length);
+    const content = isPacked
+      ? attempted(() => inflateSync(stored, { maxOutputLength: mostOf.unpacked }))
+      : (stored as Uint8Array);
+    if (!content) continue;
+    const copied = /(^|\/)Payload$/.test(path) ? filesInCopy(unpacked(content) ?? content) : undefined;
+    if (copied) for (const [name, each] of copied) yield [`${path}/${name}`, each];
+    else yield [path, content];
+  }
+}
