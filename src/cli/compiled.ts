@@ -3,6 +3,7 @@ import { lstatSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, wr
 import { cpus, homedir } from "node:os";
 import { dirname, join } from "node:path";
 import type { Script } from "node:vm";
+import { hereFacts } from "../core/ground/systems/system.ts";
 
 /**
  * What the engine has compiled of a script: made where it is used, by the first run of each command, and kept for the
@@ -21,9 +22,10 @@ const sumLength = 32;
 const keptDays = 30;
 
 const folder = (): string =>
-  process.platform === "win32"
-    ? join(process.env.LOCALAPPDATA ?? homedir(), "oxalis")
-    : join(process.env.XDG_CACHE_HOME || join(homedir(), ".cache"), "oxalis");
+  join(
+    hereFacts().caches(homedir(), (name) => process.env[name]),
+    "oxalis",
+  );
 
 const sha256 = (...parts: readonly (string | Uint8Array)[]): Buffer => {
   const sum = createHash("sha256");

@@ -11,9 +11,9 @@ const packages: readonly { name: string; version: string; integrity: string }[] 
 /** Kept between runs; not a part of the project. */
 const kept = join(import.meta.dirname, "../../node_modules/.cache/wild");
 
-/** The folder of a package, unpacked. Throws where it cannot be had, or is not what it should be. */
-export function unpacked(name: string): string {
-  const known = packages.find((each) => each.name === name);
+/** The folder of a package, unpacked. Throws where it cannot be had, or is not what it should be. @param of several */
+export function unpacked(name: string, version?: string): string {
+  const known = packages.find((each) => each.name === name && (version === undefined || each.version === version));
   if (!known) throw new Error(`${name} is not in packages.json`);
   const file = `${name.replace("@", "").replace("/", "-")}-${known.version}`;
   const folder = join(kept, file);

@@ -7,10 +7,10 @@ import { problem } from "../ground/problems/problem.ts";
 import { attemptAsync, orStopAsync, refuse, stop } from "../ground/problems/result.ts";
 import { openQueue } from "../ground/queue/open.ts";
 import type { Machine, Queue, Taken } from "../ground/queue/queue.ts";
+import { thisSystem } from "../ground/systems/system.ts";
 import { type Platform, platforms } from "../ground/values/platform.ts";
 import { reveal } from "../ground/values/secret.ts";
 import { type OpenVault, openVault, vaultAt } from "../ground/vault/vault.ts";
-import { systemOf } from "../making/building/environment.ts";
 import { drawingLimit } from "../making/jobs/carry-out.ts";
 import { carryTicket, type Hands, whyOf } from "../making/sharing/carrying.ts";
 import { answerOf, kindsTaken, programVersion, readTicket } from "../making/sharing/ticket.ts";
@@ -71,7 +71,7 @@ export const workForOthers = operation(async (input: Input, ports): Promise<Work
     const { contents, near } = openNearby(placeOf(shared.contents, from, ports), tokenOf(shared.token, ports), root);
     const version = programVersion(ports.version);
     const hasKeys = vault !== undefined || ports.variables().some((each) => /^SIGNING_.*STORE$/.test(each));
-    const system = systemOf(process.platform);
+    const system = thisSystem();
     const kinds = kindsTaken({ platforms: own, system, hasKeys, draws: !input.onlyBuilds });
     const queue = await openQueue(placeOf(shared.queue, from, ports), lease);
     const hands: Hands = {

@@ -11,6 +11,7 @@ import { readPackage } from "../../../src/core/app/packages/read.ts";
 import { readablePng } from "../../../src/core/formats/packages/apple-png.ts";
 import { saidIn } from "../../../src/core/formats/packages/said.ts";
 import { segmentAlignment } from "../../../src/core/formats/programs/elf.ts";
+import { readCodeSignature } from "../../../src/core/formats/programs/mach-o.ts";
 import {
   appleProgram,
   asParts,
@@ -23,6 +24,7 @@ import {
   windowsProgram,
 } from "../../support/packages.ts";
 import { hasTool, tool } from "../../support/tools.ts";
+import { unpacked } from "../../wild/packages.ts";
 
 const dot = (color: string) =>
   sharp({ create: { width: 48, height: 48, channels: 3, background: color } })
@@ -217,6 +219,20 @@ describe("an app of Apple's systems", () => {
     expect((await app({ Hill: flipped(program, 5000) }))?.signer?.holds).toBe(false);
     expect((await app({ "strings.txt": Buffer.from("hullo") }))?.signer?.holds).toBe(false);
     expect((await app({ "Info.plist": Buffer.from(macList({ CFBundleVersion: "8" })) }))?.signer?.holds).toBe(false);
+  });
+
+  test("for several processors, which nobody here has made, is as it was signed until it is changed", async () => {
+    const library = readFileSync(join(unpacked("fsevents"), "fsevents.node"));
+    const app = (program: Buffer) =>
+      facts(
+        zipSync({ "Hill.app/Contents/Info.plist": Buffer.from(macList()), "Hill.app/Contents/MacOS/Hill": program }),
+      );
+    const entitlements = (await app(library))?.entitlements;
+    // It is signed by nobody: it says so by having no signer, and its pages are as they were sealed.
+    expect([entitlements, (await app(library))?.signer]).toEqual([{}, undefined]);
+    expect((await readCodeSignature(library))?.holds).toBe(true);
+    const last = library.length - 60_000;
+    expect((await readCodeSignature(flipped(library, last)))?.holds).toBe(false);
   });
 
   test("for the Mac is read from an archive, and from an installer that holds one", async () => {

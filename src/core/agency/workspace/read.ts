@@ -5,6 +5,7 @@ import { lookAt } from "../../ground/files/writing/door.ts";
 import { nearest } from "../../ground/problems/nearest.ts";
 import { ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt, refuse, stop } from "../../ground/problems/result.ts";
+import { keptByWindows } from "../../ground/systems/system.ts";
 import { type Document, parseYaml } from "../documents/document.ts";
 import { soundPartOf, validate } from "../documents/validate.ts";
 import { textOf } from "../history/kept-file.ts";
@@ -20,10 +21,8 @@ import type { TemplateSchema } from "./schema/template.ts";
 import type { Client, OwnKeys, Parsed, Workspace } from "./workspace.ts";
 
 const clientKeyForm = /^[a-z0-9][a-z0-9-]{0,59}$/;
-/** Names that a file system keeps for itself (Microsoft, "Naming Files, Paths, and Namespaces"). */
-const reservedNames = /^(con|prn|aux|nul|com\d|lpt\d)$/;
 
-export const isClientKey = (key: string): boolean => clientKeyForm.test(key) && !reservedNames.test(key);
+export const isClientKey = (key: string): boolean => clientKeyForm.test(key) && !keptByWindows.test(key);
 
 const notesFile = "template.yaml";
 
@@ -63,6 +62,9 @@ function readClient(root: string, key: string): Client {
   if (!isClientKey(key)) {
     const invalid = problem("client-key-invalid", `clients/${key} cannot be a client's key.`, {
       client: key,
+      ...(keptByWindows.test(key)
+        ? { fix: "Rename the folder: Windows keeps this name for itself, as con, aux and nul." }
+        : {}),
     });
     return { key, folder, problems: [invalid] };
   }

@@ -19,7 +19,7 @@ interface Section {
   at: number;
 }
 
-/** Reads the resources of a program. @param optional offset of the optional header @param isOf64 whether it is of 64 bits */
+/** Reads the resources of a program. @param optional offset of the optional header @param isOf64 of 64 bits */
 export function resourcesIn(data: Buffer, optional: number, isOf64: boolean): ProgramResources {
   const directories = optional + (isOf64 ? 112 : 96);
   const root = placeOf(data.readUInt32LE(directories + 16), sectionsOf(data, optional));

@@ -3,6 +3,7 @@ import { createInterface } from "node:readline";
 import type { Readable } from "node:stream";
 import { problem } from "../problems/problem.ts";
 import { fail, type Result, succeed } from "../problems/result.ts";
+import { hereFacts } from "../systems/system.ts";
 import { mask, reveal, type Secret } from "../values/secret.ts";
 import { endAll, markName, newMark } from "./started-by.ts";
 
@@ -56,7 +57,7 @@ export async function run(program: Program): Promise<Result<Ran>> {
     cwd: folder,
     env: { ...plain(environment), [markName]: mark },
     stdio: "pipe",
-    detached: process.platform !== "win32", // a group of its own, which ends as one
+    detached: hereFacts().hasGroups, // a group of its own, which ends as one
   });
   const end = () => endAll(child.pid, mark);
   process.once("exit", end);
@@ -93,7 +94,7 @@ function limited(
     ...(memory === undefined ? [] : [`ulimit -v ${Math.floor(memory / 1024)}`]),
     ...(processorSeconds === undefined ? [] : [`ulimit -t ${processorSeconds}`]),
   ];
-  if (set.length === 0 || process.platform === "win32") return [command, ...args];
+  if (set.length === 0 || !hereFacts().hasLimits) return [command, ...args];
   return ["/bin/sh", "-c", [...set, 'exec "$0" "$@"'].join(" && "), command, ...args];
 }
 

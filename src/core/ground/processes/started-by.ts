@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { runningWith } from "../files/holding/running.ts";
+import { endProcess, runningWith } from "../systems/running.ts";
 
 /**
  * A mark in the environment of a program, which all inherit that it starts, also those that leave its group and its
@@ -11,23 +11,15 @@ export const newMark = (): string => `${process.pid}-${randomUUID()}`;
 
 /** Ends a program's group, and whatever else it has started; what that starts meanwhile, too. */
 export function endAll(pid: number | undefined, mark: string): void {
-  if (pid !== undefined) end(process.platform === "win32" ? pid : -pid);
+  if (pid !== undefined) endProcess(pid, true);
   const ended = new Set<number>();
   for (;;) {
     // Whoever was ended shows its environment until it is waited for.
     const found = runningWith(markName, mark).filter((each) => !ended.has(each));
     if (found.length === 0) return;
     for (const each of found) {
-      end(each);
+      endProcess(each);
       ended.add(each);
     }
-  }
-}
-
-function end(pid: number): void {
-  try {
-    process.kill(pid, "SIGKILL");
-  } catch {
-    // It has ended.
   }
 }

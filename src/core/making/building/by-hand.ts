@@ -1,5 +1,5 @@
+import { systemFacts } from "../../ground/systems/system.ts";
 import { platformNames } from "../../ground/values/platform.ts";
-import { systemFacts } from "./environment.ts";
 import type { PlannedBuild } from "./prepare.ts";
 import { buildFolder } from "./work.ts";
 

@@ -3,6 +3,7 @@ import { lookAt, put, removeTree } from "../../ground/files/writing/door.ts";
 import { replaceFile } from "../../ground/files/writing/together.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { refuse } from "../../ground/problems/result.ts";
+import { systemFacts, thisSystem } from "../../ground/systems/system.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import { type ResultKind, resultKinds } from "../../ground/values/package.ts";
 import type { Secret } from "../../ground/values/secret.ts";
@@ -11,7 +12,7 @@ import type { Inputs } from "../jobs/inputs.ts";
 import type { StepsJob } from "../jobs/job.ts";
 import { pathsOf } from "../jobs/steps.ts";
 import type { Runner, To } from "../jobs/to.ts";
-import { ofMachine, systemFacts, systemOf } from "./environment.ts";
+import { ofMachine } from "./environment.ts";
 import { type Failure, failureIn } from "./failures.ts";
 import type { BuildOrder } from "./order.ts";
 
@@ -112,7 +113,7 @@ export const variantInputs = (root: string, folder: string): Inputs => {
 
 /** An order as this machine carries it out. @param keys the folder of what is signed with, absolute */
 function jobOf(order: BuildOrder, signing: OpenedSigning, keys: string, means: BuildMeans): StepsJob {
-  const system = systemOf(process.platform);
+  const system = thisSystem();
   const [command, ...before] = systemFacts[system].shell;
   const environment = {
     ...ofMachine(system, order.passes, means.machine),

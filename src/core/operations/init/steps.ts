@@ -4,7 +4,8 @@ import { appModules } from "../../app/platforms/android/gradle-project.ts";
 import { isMainApp, readXcodeProjects } from "../../app/platforms/apple/project.ts";
 import type { PartSurvey } from "../../app/template/found.ts";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
-import type { ResultKind, System } from "../../ground/values/package.ts";
+import type { System } from "../../ground/systems/system.ts";
+import type { ResultKind } from "../../ground/values/package.ts";
 import type { Platform } from "../../ground/values/platform.ts";
 
 /** How a platform's package would be built, by what lies in the template. */

@@ -3,12 +3,12 @@ import { readInside } from "../../ground/files/reading/folder.ts";
 import { removeTree } from "../../ground/files/writing/door.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
 import { unwrap } from "../../ground/problems/result.ts";
+import { thisSystem } from "../../ground/systems/system.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import { largestPackage } from "../../ground/values/package.ts";
 import { platformNames } from "../../ground/values/platform.ts";
 import type { OpenVault } from "../../ground/vault/vault.ts";
 import type { Given } from "../../making/building/collect.ts";
-import { systemOf } from "../../making/building/environment.ts";
 import { type BuildOrder, inputsOfOrder, orderOf } from "../../making/building/order.ts";
 import {
   builtIn,
@@ -63,7 +63,7 @@ export async function buildsHere(
   ports: Ports,
 ): Promise<Builder> {
   const { root } = workspace;
-  const can = ({ steps: { on } }: PlannedBuild) => on === undefined || on === systemOf(process.platform);
+  const can = ({ steps: { on } }: PlannedBuild) => on === undefined || on === thisSystem();
   let vault: Promise<OpenVault> | undefined;
   const opened = new Map<PlannedBuild, OpenedSigning>();
   for (const build of wanted.filter(can)) {

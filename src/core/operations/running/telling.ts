@@ -1,7 +1,8 @@
 import { resolve } from "node:path";
 import { openLines } from "../../ground/files/writing/lines.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
-import { ofMachine, systemFacts, systemOf } from "../../making/building/environment.ts";
+import { systemFacts, thisSystem } from "../../ground/systems/system.ts";
+import { ofMachine } from "../../making/building/environment.ts";
 import type { BuildOutcome } from "../../making/building/outcome.ts";
 import type { Event, Ports } from "./ports.ts";
 
@@ -40,7 +41,7 @@ export async function tellWhenDone(
   builds: readonly BuildOutcome[],
   ports: Ports,
 ): Promise<Problem[]> {
-  const system = systemOf(process.platform);
+  const system = thisSystem();
   const [shell, ...before] = systemFacts[system].shell;
   const { good, failed } = overOf(builds);
   const ran = await ports.run({

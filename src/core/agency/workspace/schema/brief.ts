@@ -36,6 +36,8 @@ const picture = z
   .string()
   .min(1)
   .max(200)
+  // As it is typed on Windows.
+  .overwrite((path) => path.replaceAll("\\", "/"))
   .describe("Path of a picture, relative to the client's folder: SVG, PNG, JPEG or WebP");
 
 export const fontFile = z

@@ -1,5 +1,6 @@
 import * as z from "zod";
-import { resultKinds, systems } from "../../../ground/values/package.ts";
+import { systems } from "../../../ground/systems/system.ts";
+import { resultKinds } from "../../../ground/values/package.ts";
 
 const variable = z.string().regex(/^[A-Za-z_][A-Za-z0-9_]{0,99}$/, "a variable's name");
 

@@ -3,9 +3,9 @@ import { hostname } from "node:os";
 import { setTimeout } from "node:timers/promises";
 import { type Problem, problem } from "../../problems/problem.ts";
 import { stop } from "../../problems/result.ts";
+import { bootMark, isRunning, startedAt } from "../../systems/running.ts";
 import { lookAt, move, nameAnew, put, removeFile, removeTree, through } from "../writing/door.ts";
 import { scratchName } from "../writing/scratch.ts";
-import { isRunning } from "./running.ts";
 
 /** Who holds a workspace. */
 interface Holder {
@@ -29,25 +29,6 @@ export const patience = { all: 6_000, step: 250 };
 /** What this process holds: tokens by workspace. */
 const held = new Map<string, string>();
 
-const textOf = (path: string): string => {
-  try {
-    return readFileSync(path, "utf8").trim();
-  } catch {
-    return "";
-  }
-};
-
-const bootOf = (): string => textOf("/proc/sys/kernel/random/boot_id");
-
-/**
- * When a process was started, in clock ticks since the machine was (Linux, proc(5), stat, fields 3 and 22). Empty
- * where nothing tells, and for a process that has ended but that its parent has not waited for yet.
- */
-const startedOf = (pid: number): string => {
-  const [state = "", ...fields] = textOf(`/proc/${pid}/stat`).split(") ").at(-1)?.split(" ") ?? [];
-  return /[ZX]/.test(state) ? "" : (fields[18] ?? "");
-};
-
 /** Empty where the clock says nothing that a calendar knows. */
 const isoNow = (): string => {
   const now = new Date();
@@ -61,8 +42,8 @@ const self = (): Holder => ({
   token: `${process.pid}-${Date.now().toString(36)}-${Math.random().toString(36).slice(2)}-${counter++}`,
   pid: process.pid,
   host: hostname(),
-  boot: bootOf(),
-  started: startedOf(process.pid),
+  boot: bootMark(),
+  started: startedAt(process.pid),
   since: isoNow(),
 });
 
@@ -142,7 +123,7 @@ function holderOf(root: string, file = lockFile): Holder | undefined {
 /** Whether a holder's process has ended; of one on another machine nobody here can tell. */
 function isDead({ host, boot, pid, started }: Holder): boolean {
   if (host !== hostname()) return false;
-  return boot !== bootOf() || !isRunning(pid) || started !== startedOf(pid);
+  return boot !== bootMark() || !isRunning(pid) || started !== startedAt(pid);
 }
 
 function inProgress(holder: Holder | undefined): Problem {

@@ -6,6 +6,7 @@ import { sha256 } from "../../values/hash.ts";
 import type { Source } from "../../values/source.ts";
 import { decodeText, isMarked } from "./encoding.ts";
 import { isInside, listFiles } from "./listing.ts";
+import { asHeld, missing } from "./near.ts";
 import { holds, readPlain } from "./plain.ts";
 
 /** The narrow door through which the core reads files: one folder, and nothing outside it. */
@@ -141,7 +142,7 @@ export function openFolder(root: string, label = "", options: { everything?: boo
 
 /** Reads a file below `root`, following links only where they stay inside. @param limit of its size, in bytes */
 export function readInside(root: string, file: string, shown: string, limit = largestFile): Uint8Array {
-  const path = resolve(root, file);
+  const path = asHeld(resolve(root, file));
   if (!isInside(root, path)) refuse("path-outside", `${shown} lies outside its folder.`);
   return orStop(
     () => {
@@ -155,7 +156,7 @@ export function readInside(root: string, file: string, shown: string, limit = la
     },
     (error) =>
       (error as NodeJS.ErrnoException).code === "ENOENT"
-        ? problem("file-missing", `${shown} is not there.`)
+        ? missing(path, shown)
         : problem("file-unreadable", `${shown} cannot be read.`),
   );
 }

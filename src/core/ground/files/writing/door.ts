@@ -20,6 +20,7 @@ import {
 import { dirname, join } from "node:path";
 import { promisify } from "node:util";
 import { refuse } from "../../problems/result.ts";
+import { hereFacts } from "../../systems/system.ts";
 
 /**
  * The one door through which the core writes, moves and removes: below a root, and nothing outside it. Whoever goes
@@ -33,8 +34,8 @@ import { refuse } from "../../problems/result.ts";
  */
 export const writeSoon = promisify(writeFile);
 
-/** Marks that no part of a path may have: they would lead elsewhere on some system. */
-const misleading = process.platform === "win32" ? /[\0\\:]/ : /\0/;
+/** Marks that no part of a path may have here. */
+const { misleading } = hereFacts();
 
 /** Whether a path is written as one that leads down from where it starts. */
 export const leadsDown = (path: string): boolean =>

@@ -1,4 +1,4 @@
-import { isRunning } from "../holding/running.ts";
+import { isRunning } from "../../systems/running.ts";
 import { namesIn, removeFile, removeTree } from "./door.ts";
 
 /**
