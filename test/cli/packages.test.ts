@@ -143,6 +143,8 @@ test("what a build gives is looked into whatever its kind: a page of another cli
   expect(states(large).codes).toEqual([]);
   edit(large, "template.yaml", (text) => text.replace("3000000", "9000000"));
   expect(states(large)).toMatchObject({ said: ["3-acre 2 good changed"], codes: ["package-size"] });
+  const stray = withSteps(["3-acre"], ["echo '# x' >> ../../../../../clients/3-acre/brief.yaml", pack]);
+  expect(states(stray).messages).toEqual(["While it was built, clients/3-acre/brief.yaml changed."]);
   const image = withSteps(["3-acre"], ["mkdir ../out && touch ../out/hill.dmg"]);
   edit(image, "template.yaml", (text) => text.replace("out/*.tar", "out/*.dmg"));
   expect(states(image)).toMatchObject({ messages: ["hill.dmg is a disk image, which only a Mac opens."] });

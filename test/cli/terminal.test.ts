@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { stripVTControlCharacters } from "node:util";
 import stringWidth from "string-width";
 import { describe, expect, test } from "vitest";
+import { withSteps } from "../support/builds.ts";
 import { oxalis, program, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { hasTool } from "../support/tools.ts";
 
@@ -59,6 +60,21 @@ describe.runIf(hasTool("script"))("in a terminal", () => {
     expect(shown.join("").length).toBeGreaterThan(10);
   });
 });
+
+test.runIf(hasTool("script"))(
+  "a build that takes its time says how long it has been at it, on a line that goes",
+  () => {
+    const folder = withSteps(["3-acre"], ["sleep 4", "mkdir ../out && tar cf ../out/a.tar ."]);
+    oxalis(folder, "generate", "-q");
+    const { stdout } = spawnSync("script", ["-qec", `stty cols 80; node ${program} build --unsigned`, "/dev/null"], {
+      ...{ cwd: folder, encoding: "utf8", env: { ...process.env, TERM: "xterm" } },
+    });
+    const shown = stripVTControlCharacters(stdout);
+    expect(shown).toMatch(/… 0:02 {2}3-acre {2}Web {2}1\.0\.0 \(1\)/);
+    // What stays is one line for it, and its file.
+    expect(shown.split(/\r?\n/).filter((line) => line.includes("✓ 3-acre  Web"))).toHaveLength(1);
+  },
+);
 
 test("no line is wider than a narrow terminal, and every client is still named", () => {
   const { stdout } = sh("$OXALIS clients", { COLUMNS: "60" });

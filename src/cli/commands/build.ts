@@ -10,16 +10,19 @@ import type { Event } from "../../core/operations/running/ports.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";
+import { openRunning, type Running } from "../view/running.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"build"> = async ({ platform, adopt, ...given }, { terminal, ports }) => {
   const began = Date.now();
   const input = { ...given, platforms: platform };
-  const on = (event: Event) => tell(event, given.verbose, terminal);
+  const running = openRunning(terminal);
+  const on = (event: Event) => tell(event, given.verbose, terminal, running);
   const done: Result<BuildsMade> =
     adopt.length > 0
       ? asMade(await adoptBuild({ ...input, files: adopt }, ports))
       : await buildPackages(input, { ...ports, on });
+  running.close();
   if (!done.ok) return done;
   const { builds, problems } = done.value;
   if (Date.now() - began > longWait) terminal.ring();
@@ -35,15 +38,22 @@ const asMade = (done: Result<BuildOutcome>): Result<BuildsMade> =>
   done.ok ? succeed({ builds: [done.value], problems: [] }) : done;
 
 /** What is told while builds are made: when one begins and ends, and on request what its programs print. */
-function tell(event: Event, isVerbose: boolean, terminal: Terminal): void {
+function tell(event: Event, isVerbose: boolean, terminal: Terminal, running: Running): void {
   const { note, err, settings } = terminal;
   if (settings.json || settings.quiet) return;
   if (event.what === "building") {
     const { build, usual } = event;
-    const time = usual === undefined ? "" : err.dim(`, usually ${timeSaid(usual)}`);
-    note(`${err.cyan("…")} ${named(build)}${time}`);
-  } else if (event.what === "line" && isVerbose) note(err.dim(`    ${event.line}`));
-  else if (event.what === "built") showOne(event.build, terminal);
+    const time = usual === undefined ? "" : timeSaid(usual);
+    running.clear();
+    if (!terminal.watched) note(`${err.cyan("…")} ${named(build)}${time === "" ? "" : err.dim(`, usually ${time}`)}`);
+    running.start(named(build), time);
+  } else if (event.what === "line" && isVerbose) {
+    running.clear();
+    note(err.dim(`    ${event.line}`));
+  } else if (event.what === "built") {
+    running.end(named(event.build));
+    showOne(event.build, terminal);
+  }
 }
 
 const named = ({ client, platform, stage, version, build }: BuildOutcome): string =>

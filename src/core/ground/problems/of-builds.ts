@@ -26,6 +26,10 @@ export const ofBuilds = {
     title: "A build that was not begun, since another failed by what would stop it too",
     fix: "Mend what stopped the other one, and build again.",
   },
+  "build-outside": {
+    title: "Files outside of a build that changed while it was made",
+    fix: "Where no person did it, let the steps write below their own folder alone.",
+  },
   "build-refused": {
     title: "A build that is not as it was asked for",
     fix: "Name one client, one platform and one stage that it is of.",

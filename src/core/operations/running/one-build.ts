@@ -9,6 +9,7 @@ import {
 } from "../../agency/history/builds.ts";
 import { patience } from "../../ground/files/holding/lock.ts";
 import { readInside } from "../../ground/files/reading/folder.ts";
+import { changedBetween, marksBelow } from "../../ground/files/reading/marks.ts";
 import { makeRoot } from "../../ground/files/writing/door.ts";
 import { writeTogether } from "../../ground/files/writing/together.ts";
 import { isError, ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
@@ -22,6 +23,7 @@ import type { PlannedBuild } from "../../making/building/prepare.ts";
 import { buildFolder, workFolder } from "../../making/building/work.ts";
 import { judgeBuilt } from "../../proving/packages/built.ts";
 import type { PackageEyes } from "../../proving/packages/eyes.ts";
+import { fewOf } from "../../proving/packages/judge.ts";
 import type { Builder, Made } from "./builders.ts";
 import type { InstallFiles } from "./install-files.ts";
 import { removeBeyond } from "./kept-builds.ts";
@@ -74,6 +76,7 @@ export async function makeOne(
       ports.on({ what: "building", build: outcomeOf(build, "would"), usual: build.usual });
       leaveOutBuilds(root);
       const started = Date.now();
+      const before = marksBelow(root, othersFiles(build));
       const made = await attemptAsync(() =>
         orStopAsync(async () => {
           const come = await builder.make(build);
@@ -90,7 +93,11 @@ export async function makeOne(
       const lookedInto = built.problem
         ? []
         : await lookInto(root, build, built, { signer, eyes: await eyes(), today: ports.today() });
-      const problems = built.problem ? [built.problem] : lookedInto;
+      const strayed = changedBetween(before, marksBelow(root, othersFiles(build)));
+      const problems = [
+        ...(built.problem ? [built.problem] : lookedInto),
+        ...(strayed.length > 0 ? [outside(build, strayed)] : []),
+      ];
       const seconds = built.seconds ?? Math.round((Date.now() - started) / 100) / 10;
       const state = problems.some(isError) ? "failed" : "good";
       const [first] = problems;
@@ -107,6 +114,15 @@ export async function makeOne(
     patience.step,
   );
 }
+
+/** What the steps of a build have no business with: they have a copy of the variant, and its own folder. */
+const othersFiles = ({ client, folder }: PlannedBuild): string[] => [
+  ...["oxalis.yaml", "template.yaml", "template", folder],
+  ...["brief.yaml", "art", "captures"].map((each) => `clients/${client}/${each}`),
+];
+
+const outside = ({ client, platform }: PlannedBuild, files: readonly string[]): Problem =>
+  problem("build-outside", `While it was built, ${fewOf(files)} changed.`, { client, platform, severity: "warning" });
 
 /** What has come out, where builds lie. */
 type Built = Omit<Made, "given" | "log"> & { files: readonly BuiltFile[] };

@@ -21,7 +21,8 @@ export async function pixelSum(bytes: Uint8Array): Promise<string | undefined> {
       .raw()
       .toBuffer({ resolveWithObject: true });
     const pixels = new Uint32Array(Uint8Array.from(data).buffer);
-    for (const [at, pixel] of pixels.entries()) if (pixel >>> alphaAt === 0) pixels[at] = 0;
+    // Millions of them: an iterator would take a hundred times as long.
+    for (let at = 0; at < pixels.length; at++) if ((pixels[at] ?? 0) >>> alphaAt === 0) pixels[at] = 0;
     return `${info.width}x${info.height} ${sha256(new Uint8Array(pixels.buffer))}`;
   } catch {
     return undefined;

@@ -39,7 +39,7 @@ export function drawnPictures(workspace: Workspace, client: string): DrawnPictur
   let looks: Promise<Likeness[]> | undefined;
   const looksOf = async (): Promise<Likeness[]> => {
     const found: Likeness[] = [];
-    for (const each of contents()) found.push(...[(await likenessOf(each)) ?? []].flat());
+    for (const each of contents()) if (isIcon(each)) found.push(...[(await likenessOf(each)) ?? []].flat());
     return found;
   };
   return {
@@ -51,13 +51,22 @@ export function drawnPictures(workspace: Workspace, client: string): DrawnPictur
       return (await sums.get(size))?.has((await pixelSum(picture)) ?? "none") === true;
     },
     async isLike(picture) {
-      const likeness = await likenessOf(picture);
+      const likeness = isIcon(picture) ? await likenessOf(picture) : undefined;
       if (likeness === undefined) return false;
       looks ??= looksOf();
       return (await looks).some((own) => unlikeness(own, likeness) <= alike);
     },
   };
 }
+
+/** Longest side of what stands for an app, in pixels. */
+const largestIcon = 1024;
+
+/** Whether a picture can stand for an app: a square, and no larger than a store wants one. */
+const isIcon = (bytes: Uint8Array): boolean => {
+  const [width, height] = sizeSaid(bytes)?.split("x").map(Number) ?? [];
+  return width !== undefined && width === height && width <= largestIcon;
+};
 
 /** Whether any of some pictures was drawn for a client: as it is, or made smaller. */
 export async function isAnyDrawn(pictures: readonly Uint8Array[], drawn: DrawnPictures): Promise<boolean> {

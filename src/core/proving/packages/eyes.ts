@@ -64,7 +64,9 @@ export async function openPackageEyes(workspace: Workspace, all: readonly Resolv
         ...[...left].map(([what, places]) =>
           tell("package-left", `"${what}", which is the template's, is in ${shown}: ${fewOf(places)}.`, "warning"),
         ),
-        ...found.map(({ message }) => tell("package-foreign", `In ${shown}: ${message}`)),
+        ...[...new Set(found.map(({ message }) => message))].map((message) =>
+          tell("package-foreign", `In ${shown}: ${message}`),
+        ),
         ...(unread > 0
           ? [tell("package-left", `${shown} is too large: ${unread} of its files were not looked through.`, "warning")]
           : []),
