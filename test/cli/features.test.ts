@@ -1,6 +1,6 @@
 import { join } from "node:path";
 import { expect, test } from "vitest";
-import { around, expectClean, fixtures, text } from "../support/around.ts";
+import { around, aroundChanged, change, expectClean, fixtures, text } from "../support/around.ts";
 import { edit, oxalis } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";
 
@@ -126,6 +126,65 @@ test("what template.yaml names and the template lacks is put in where the featur
   expect(text(without.variant, "windows/Package.appxmanifest")).not.toMatch(/proximity|phoneCall/);
 });
 
+test("off keeps out what libraries bring, leaves the ways back of other services, and a capability nobody knows is told", () => {
+  const notes = `features:
+  push: {}
+  microphone: {}
+  deep-links: {}
+  presence: { windows: { capabilities: [humanPresense, quayside.lamp_8wekyb3d8bbwe] } }
+`;
+  const { root, variant } = aroundChanged(
+    "switches",
+    notes,
+    "features: { push: off, microphone: off, deep-links: off, presence: on }\n",
+    (app) => {
+      const scheme = (...names: string[]) =>
+        `<dict><key>CFBundleURLSchemes</key><array>${names.map((each) => `<string>${each}</string>`).join("")}</array></dict>`;
+      change(
+        app,
+        "android/app/build.gradle.kts",
+        (text) => `${text}\ndependencies { implementation("com.google.firebase:firebase-messaging:24.1.0") }\n`,
+      );
+      change(app, "android/app/src/main/AndroidManifest.xml", (text) =>
+        text.replace(
+          /(<activity[^>]*>)/,
+          `$1
+        <intent-filter><action android:name="android.intent.action.VIEW"/><category android:name="android.intent.category.BROWSABLE"/><data android:scheme="tides"/></intent-filter>
+        <intent-filter><action android:name="android.intent.action.VIEW"/><category android:name="android.intent.category.BROWSABLE"/><data android:scheme="fb1234567"/></intent-filter>`,
+        ),
+      );
+      change(app, "ios/Tides/Info.plist", (text) =>
+        text.replace(
+          "<dict>",
+          `<dict><key>CFBundleURLTypes</key><array>${scheme("tides")}${scheme("tidesalt", "com.googleusercontent.apps.1-a")}</array>`,
+        ),
+      );
+      change(app, "windows/Package.appxmanifest", (text) =>
+        text.replace(
+          "<Extensions>",
+          '<Extensions><uap:Extension Category="windows.protocol"><uap:Protocol Name="tides"/></uap:Extension><uap:Extension Category="windows.protocol"><uap:Protocol Name="msauth.tides"/></uap:Extension>',
+        ),
+      );
+    },
+  );
+  expectWellFormed(variant);
+  const manifest = text(variant, files[0] as string);
+  // What the template's own manifest had is gone; what a library brings is kept out of what is put together.
+  expect(manifest.match(/POST_NOTIFICATIONS"[^>]*/g)).toEqual(['POST_NOTIFICATIONS" tools:node="remove" /']);
+  expect(manifest.match(/xmlns:tools=/g)).toHaveLength(1);
+  expect(manifest).not.toContain("RECORD_AUDIO");
+  expect([manifest.includes('scheme="tides"'), manifest.includes('scheme="fb1234567"')]).toEqual([false, true]);
+  const list = text(variant, "ios/Tides/Info.plist");
+  expect(list.match(/<string>[^<]*(tides|google)[^<]*<\/string>/g)).toEqual([
+    "<string>com.googleusercontent.apps.1-a</string>",
+  ]);
+  const windows = text(variant, "windows/Package.appxmanifest");
+  expect(windows.match(/Protocol Name="[^"]*"/g)).toEqual(['Protocol Name="msauth.tides"']);
+  expect(windows).toContain('<uap4:CustomCapability Name="quayside.lamp_8wekyb3d8bbwe" />');
+  expect(windows).not.toContain("humanPresense");
+  expect(oxalis(root, "check").err).toContain('no capability is called "humanPresense"');
+});
+
 test("a text that is missing, and a feature that is not there, are told with their lines", () => {
   const { root } = around("switches", declared, "features: { camera: off, microphone: off }\n");
   edit(root, "clients/bothy/brief.yaml", (brief) =>
@@ -136,6 +195,13 @@ test("a text that is missing, and a feature that is not there, are told with the
   expect(err).toContain("Nothing says what people read when the app asks for camera.  [usage-missing]");
   expect(err).toContain("clients/bothy/brief.yaml:8:21");
   expect(err).toContain('expected  "microphone"');
+});
+
+test("a lock that wide screens do not keep to is told to whoever wants to know, and nobody else", () => {
+  const { root } = around("switches", "", "orientation: portrait\n");
+  const text = "Tablets and unfolded phones turn an app that is portrait all the same.";
+  expect(oxalis(root, "check", "-v").err).toContain(text);
+  expect(oxalis(root, "check").err).not.toContain(text);
 });
 
 test("how the app may be turned, and what it is for, in each platform's form; without a word nothing changes", () => {

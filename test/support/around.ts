@@ -14,9 +14,10 @@ interface Around {
 }
 
 /** A workspace that init has written around a fixture, with one client whose name wants escaping everywhere. */
-function prepared(template: string, notes: string, brief: string): Around {
+function prepared(template: string, notes: string, brief: string, changed: (app: string) => void = () => {}): Around {
   const root = temporaryFolder();
   cpSync(join(fixtures, template), join(root, "shared-app"), { recursive: true });
+  changed(join(root, "shared-app"));
   const started = oxalis(root, "init", "--template", "shared-app", "--agency", "Quayside");
   expect([started.code, started.err]).toEqual([0, expect.not.stringContaining("error")]);
   if (notes) edit(root, "template.yaml", (text) => `${text}\n${notes}`);
@@ -42,6 +43,13 @@ function generated(around: Around): Around {
   expect([made.code, made.err]).toEqual([0, expect.not.stringContaining("error")]);
   return around;
 }
+
+/** Changes a text of a template. */
+export const change = (app: string, file: string, to: (text: string) => string): void => edit(app, file, to);
+
+/** Such a workspace around a fixture that is changed first. */
+export const aroundChanged = (template: string, notes: string, brief: string, changed: (app: string) => void): Around =>
+  generated(prepared(template, notes, brief, changed));
 
 /** Such a workspace, with its variant made. */
 export const around = (template: string, notes = "", brief = ""): Around => generated(prepared(template, notes, brief));

@@ -10,6 +10,8 @@ export function featurePlaces(template: Folder, parts: readonly PartSurvey[], fe
     name: feature.name,
     cuts: found.flatMap(({ cuts = [] }) => cuts),
     adds: found.flatMap(({ adds = [] }) => adds),
+    keepsOut: found.flatMap(({ keepsOut = [] }) => keepsOut),
+    gaps: found.flatMap(({ gaps = [] }) => gaps),
     usage: found.flatMap(({ usage = [] }) => usage),
   };
 }

@@ -137,7 +137,7 @@ function surveyed(workspace: Workspace): Template {
     },
     folder,
     ...(revision ? { revision } : {}),
-    parts,
+    parts: withGaps(parts, features),
     files,
     isLeft,
     places: located,
@@ -209,6 +209,13 @@ export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartS
     gaps: [...part.gaps, ...definitions[part.platform].leavesOut(folder)],
   }));
 }
+
+/** Parts with what is unknown of the features in them. */
+const withGaps = (parts: readonly PartSurvey[], features: readonly FeaturePlaces[]): PartSurvey[] =>
+  parts.map((part) => ({
+    ...part,
+    gaps: [...part.gaps, ...features.flatMap(({ gaps }) => gaps.filter((each) => each.platform === part.platform))],
+  }));
 
 /** The places that template.yaml names: by what leads to them, or by the text that stands there. */
 function places({ notes }: Workspace, folder: Folder, fills: readonly Fill[]): Template["places"] {

@@ -1,5 +1,6 @@
 import type { Site } from "../../formats/splice/site.ts";
 import { longPattern } from "../../ground/values/long-pattern.ts";
+import { isGiven } from "./callbacks.ts";
 import type { Fill } from "./found.ts";
 import { commonSchemes } from "./schemes.ts";
 
@@ -30,6 +31,7 @@ export function hostFill(site: Site): Fill[] {
 
 /** A scheme of the template's own becomes the client's; those that everybody has stay. */
 export function schemeFill(site: Site): Fill[] {
-  const isOwn = /^[a-z][a-z0-9+.-]*$/i.test(site.value) && !commonSchemes.has(site.value.toLowerCase());
+  const { value } = site;
+  const isOwn = /^[a-z][a-z0-9+.-]*$/i.test(value) && !commonSchemes.has(value.toLowerCase()) && !isGiven(value);
   return isOwn ? [{ holds: "scheme", site, shape: "text" }] : [];
 }

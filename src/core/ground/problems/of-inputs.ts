@@ -130,6 +130,10 @@ export const ofInputs = {
     title: "An identifier of which nobody can be sure, since the name or the domain has no sure reading",
     fix: "Ask the client how it is written, and give `identifiers: { base: … }`: the first release fixes it.",
   },
+  "orientation-free": {
+    title: "A way of holding the device that wide screens do not keep to",
+    fix: "Nothing has to be done: from 600 dp on, systems turn every app that is made for the current target.",
+  },
   "label-short": {
     title: "A label that is one word of a longer name",
     fix: "Ask the client what the app is called for short, and give it as `app: { label: … }`.",

@@ -29,9 +29,9 @@ export function usageTexts(
   );
 }
 
-/** What the features that a client has put into the build files; two of them may need the same. */
+/** What features put into the build files, where a client has them or has them not; two of them may need the same. */
 export function askedFor(variant: Variant, template: Template): { file: string; edit: Edit }[] {
-  const all = pairs(variant, template).flatMap(({ feature, places }) => (feature.isOn ? places.adds : []));
+  const all = pairs(variant, template).flatMap(({ feature, places }) => (feature.isOn ? places.adds : places.keepsOut));
   const once = new Map(all.map((each) => [`${each.file} ${each.at} ${each.text}`, each]));
   return [...once.values()].map(({ file, at, text }) => ({ file, edit: { start: at, end: at, text } }));
 }

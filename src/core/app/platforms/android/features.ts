@@ -1,8 +1,10 @@
 import { type Cut, elementCut } from "../../../formats/splice/cut.ts";
 import { attributeOf, find, findAll, parseXml, walk, type XmlElement } from "../../../formats/splice/formats/xml.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { isCallback } from "../../template/callbacks.ts";
 import type { FeatureFound, FeatureSearch } from "../../template/feature-places.ts";
 import { both, rowOf } from "../../template/needs.ts";
+import { mergedPermissions } from "./merged.ts";
 
 /** What template.yaml may say that a feature needs of a manifest. */
 export const androidDeclares = ["permissions", "components"] as const;
@@ -110,14 +112,56 @@ export const androidFeatures: FeatureSearch = (template, files, { name: feature,
     }
   }
   const lacking = (declared.android?.permissions ?? []).filter((name) => !there.has(name));
-  return { cuts, adds: manifests.length > 0 ? entriesForAndroid(template, manifests, lacking) : [] };
+  const merged = mergedPermissions(template);
+  const come = [...wanted.permissions].filter((name) => merged.has(name));
+  return {
+    cuts,
+    adds: manifests.length > 0 ? entriesForAndroid(template, manifests, lacking) : [],
+    keepsOut: manifests.length > 0 ? removalsForAndroid(template, manifests, come) : [],
+  };
 };
 
 /** Whether a filter opens the app by an address that somebody follows (Android documentation, "Create deep links"). */
-const opensByAddress = (filter: XmlElement): boolean =>
-  findAll(filter, "category").some(
+function opensByAddress(filter: XmlElement): boolean {
+  const isBrowsable = findAll(filter, "category").some(
     (each) => attributeOf(each, "android:name") === "android.intent.category.BROWSABLE",
-  ) && findAll(filter, "data").some((each) => attributeOf(each, "android:scheme") !== undefined);
+  );
+  const schemes = findAll(filter, "data").flatMap((each) => attributeOf(each, "android:scheme") ?? []);
+  return isBrowsable && schemes.some((each) => !isCallback(each));
+}
+
+/** A manifest's own words for what is put together of several (Android, "Manage manifest files", merge rules). */
+const toolsNamespace = "http://schemas.android.com/tools";
+
+/** Permissions that libraries bring, each kept out by what the merging of manifests understands. */
+function removalsForAndroid(
+  template: Folder,
+  manifests: readonly string[],
+  names: readonly string[],
+): FeatureFound["keepsOut"] {
+  const place = names.length > 0 ? beforeApplication(template, manifests) : undefined;
+  if (!place) return [];
+  const { file, root, at, indent } = place;
+  const isDeclared = attributeOf(root, "xmlns:tools") !== undefined;
+  return [
+    ...(isDeclared ? [] : [{ file, at: root.start + 1 + root.name.length, text: ` xmlns:tools="${toolsNamespace}"` }]),
+    ...names.map((name) => ({
+      ...{ file, at },
+      text: `<uses-permission android:name="${name}" tools:node="remove" />\n${indent}`,
+    })),
+  ];
+}
+
+/** Where entries of a manifest go: in front of its application, in the manifest of the app itself. */
+function beforeApplication(template: Folder, manifests: readonly string[]) {
+  const opens = (file: string) => template.source(file).text.includes("android.intent.action.MAIN");
+  const file = manifests.find(opens) ?? manifests[0] ?? "";
+  const root = parseXml(template.source(file));
+  const application = find(root, "application");
+  if (!application) return undefined;
+  const indent = /[ \t]*$/.exec(template.source(file).text.slice(0, application.start))?.[0] ?? "";
+  return { file, root, at: application.start, indent };
+}
 
 /**
  * Permissions and hardware that a manifest lacks, in front of its application (Android documentation, app manifest).
@@ -127,16 +171,14 @@ function entriesForAndroid(
   manifests: readonly string[],
   names: readonly string[],
 ): FeatureFound["adds"] {
-  const opens = (file: string) => template.source(file).text.includes("android.intent.action.MAIN");
-  const file = manifests.find(opens) ?? manifests[0] ?? "";
-  const application = find(parseXml(template.source(file)), "application");
-  if (!application) return [];
-  const indent = /[ \t]*$/.exec(template.source(file).text.slice(0, application.start))?.[0] ?? "";
+  const place = beforeApplication(template, manifests);
+  if (!place) return [];
+  const { file, at, indent } = place;
   return names.map((name) => {
     const isHardware = name.startsWith("android.hardware.");
     const element = isHardware
       ? `<uses-feature android:name="${name}" android:required="false" />`
       : `<uses-permission android:name="${name}" />`;
-    return { file, at: application.start, text: `${element}\n${indent}` };
+    return { file, at, text: `${element}\n${indent}` };
   });
 }

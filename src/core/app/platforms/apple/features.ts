@@ -7,6 +7,7 @@ import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts"
 import type { Feature, FeatureFound, FeatureSearch } from "../../template/feature-places.ts";
 import { both, rowOf } from "../../template/needs.ts";
 import { buildSettings, xcodeObjects } from "./objects.ts";
+import { schemeCuts } from "./schemes.ts";
 
 /** What template.yaml may say that a feature needs of property lists and entitlements. */
 export const appleDeclares = ["usage", "entitlements", "background", "keys"] as const;
@@ -20,6 +21,8 @@ interface AppleNeeds {
   background?: readonly string[];
   /** Further keys of a property list. */
   keys?: readonly string[];
+  /** The schemes that open the app, but for those by which other services come back. */
+  schemes?: true;
 }
 
 /**
@@ -45,7 +48,7 @@ const known: Readonly<Record<string, AppleNeeds>> = {
   },
   "card-payment": { entitlements: ["com.apple.developer.in-app-payments"] },
   "sign-in": { entitlements: ["com.apple.developer.applesignin"] },
-  "deep-links": { entitlements: ["com.apple.developer.associated-domains"], keys: ["CFBundleURLTypes"] },
+  "deep-links": { entitlements: ["com.apple.developer.associated-domains"], schemes: true },
   microphone: {
     usage: ["NSMicrophoneUsageDescription"],
     entitlements: ["com.apple.security.device.audio-input"],
@@ -116,12 +119,16 @@ function inStrings(template: Folder, file: string, keys: readonly string[]): InF
 }
 
 function inList(template: Folder, file: string, needs: Partial<AppleNeeds>): InFile {
-  const { usage = [], entitlements = [], keys = [], background = [] } = needs;
+  const { usage = [], entitlements = [], keys = [], background = [], schemes } = needs;
   const source = template.source(file);
   const root = parseXml(source);
   const all = [...usage, ...entitlements, ...keys];
   return {
-    cuts: [...keyCuts(file, source.text, root, all), ...backgroundCuts(file, source.text, root, background)],
+    cuts: [
+      ...keyCuts(file, source.text, root, all),
+      ...backgroundCuts(file, source.text, root, background),
+      ...(schemes ? schemeCuts(file, source.text, root) : []),
+    ],
     usage: usage.flatMap((key) => {
       const site = plistSite(plistStrings(file, source), key);
       return site ? [{ key, site }] : [];

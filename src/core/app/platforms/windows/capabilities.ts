@@ -1,6 +1,6 @@
 /** How a capability is asked for: by which element, of which namespace; the plain one where there is no prefix. */
 interface CapabilityForm {
-  element: "Capability" | "DeviceCapability";
+  element: "Capability" | "DeviceCapability" | "CustomCapability";
   prefix?: string;
 }
 
@@ -59,5 +59,9 @@ const forms = new Map(
   ),
 );
 
+/** A capability of a maker's own, by its name and the thirteen characters of who made it (Microsoft, custom capability). */
+const makersOwn = /^[\w.-]+_[a-z0-9]{13}$/;
+
 /** How a capability is asked for; undefined of one that is not known. */
-export const capabilityForm = (name: string): CapabilityForm | undefined => forms.get(name);
+export const capabilityForm = (name: string): CapabilityForm | undefined =>
+  forms.get(name) ?? (makersOwn.test(name) ? { element: "CustomCapability", prefix: "uap4" } : undefined);

@@ -71,7 +71,17 @@ export function judgeValues(client: Client, values: Values, { platforms: wanted,
     );
   });
   const label = wideLabel(values["app.label"]?.value ?? "", place("app.label"));
-  return [...named, ...told, ...label, ...shortLabel(client, values), ...unsureIdentifier(client, values), ...refused];
+  return [
+    ...[...named, ...told, ...label, ...shortLabel(client, values), ...unsureIdentifier(client, values), ...refused],
+    ...(wanted.includes("android") ? freeToTurn(values.orientation, place("orientation")) : []),
+  ];
+}
+
+/** What holds an app upright holds it on narrow screens alone (Android 16, behavior changes: target 36). */
+function freeToTurn(orientation: Traced | undefined, place: Place | undefined): Problem[] {
+  if (orientation === undefined || orientation.value === "any") return [];
+  const message = `Tablets and unfolded phones turn an app that is ${orientation.value} all the same.`;
+  return [problem("orientation-free", message, { severity: "note", place, about: ["orientation"] })];
 }
 
 /** How long a name may be where it is too long or too short for a store; undefined where it fits all. */
