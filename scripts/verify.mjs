@@ -15,6 +15,7 @@ const tools = [
   { tool: "xmllint", package: "libxml2-utils", proves: "XML files" },
   { tool: "zbarimg", package: "zbar-tools", proves: "codes that cameras read" },
   { tool: "pngcheck", package: "pngcheck", proves: "PNG files" },
+  { tool: "convert", package: "imagemagick", proves: "icon files" },
   { tool: "age", package: "age", proves: "what lies in a vault" },
   { tool: "apksigner", package: "apksigner", proves: "signatures of packages" },
   { tool: "keytool", package: "default-jre-headless", proves: "key stores" },

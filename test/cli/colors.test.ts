@@ -1,5 +1,6 @@
 import { cpSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import sharp from "sharp";
 import { expect, test } from "vitest";
 import { edit, oxalis, program, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";
@@ -59,4 +60,28 @@ test("init names the template's own colours, and writes them down to be given a 
     ["--paper", "#ffffff"],
   ]);
   expect(readFileSync(join(root, "template.yaml"), "utf8")).toContain("# colors:\n#   line:\n#   --brand-text:\n");
+});
+
+test("a page that has start pictures for dark screens gets them, on the dark ground; the others say that they are light", async () => {
+  const folder = workspaceWith(["3-acre"]);
+  edit(folder, "oxalis.yaml", (text) => text.replace("[android, ios, windows, web]", "[web]"));
+  edit(folder, "clients/3-acre/brief.yaml", (text) =>
+    text.replace(/colors:.*\n/, (line) => `${line}  startDark: "#102030"\n`),
+  );
+  edit(folder, "template/web/index.html", (text) =>
+    text.replace(
+      "</head>",
+      '<link rel="apple-touch-startup-image" media="(prefers-color-scheme: dark)" href="x.png"></head>',
+    ),
+  );
+  expect(oxalis(folder, "generate")).toMatchObject({ code: 0 });
+  const page = readFileSync(join(folder, "variants/3-acre/web/index.html"), "utf8");
+  const links = [...page.matchAll(/startup-image" media="([^"]*)" href="([^"]*)"/g)];
+  const dark = links.filter(([, media = ""]) => media.includes("(prefers-color-scheme: dark)"));
+  expect([links.length, dark.length, page.match(/color-scheme: light/g)?.length]).toEqual([88, 44, 44]);
+  const [, , picture = ""] = dark[0] ?? [];
+  const { data } = await sharp(join(folder, "variants/3-acre/web", picture))
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  expect([...data.subarray(0, 3)]).toEqual([0x10, 0x20, 0x30]);
 });

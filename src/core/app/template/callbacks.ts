@@ -11,7 +11,7 @@ const given: readonly RegExp[] = [
   /^twitterkit-|^line3rdp\.|^vk\d+$|^kakao|^tencent|^wx[0-9a-f]{10,}$/i,
 ];
 
-/** Whether a service gives a scheme: a client's own stands in that service's console, and nobody here can work it out. */
+/** Whether a service gives a scheme: a client's own stands in its console, and nobody here can work it out. */
 export const isGiven = (scheme: string): boolean => given.some((each) => each.test(scheme.trim()));
 
 /** An app's own scheme for coming back, by the last word of it. */

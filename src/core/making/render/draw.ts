@@ -105,7 +105,13 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
 
   /** Within an icon file, pictures have 32 bits a pixel (Windows, ICO format). */
   const within = (drawings: readonly Drawing[]) =>
-    Promise.all(drawings.map(async (each) => ({ side: each.width, png: await png(each, true) })));
+    Promise.all(
+      drawings.map(async (each) => {
+        const packed = await png(each, true);
+        const { data } = await rawOf(sharp(packed));
+        return { side: each.width, png: packed, rgba: new Uint8Array(data.buffer, data.byteOffset, data.byteLength) };
+      }),
+    );
 
   return {
     png: (drawing) => png(drawing),

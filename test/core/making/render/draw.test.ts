@@ -1,3 +1,4 @@
+import { execFileSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import sharp from "sharp";
@@ -15,6 +16,7 @@ import { judgeArt } from "../../../../src/core/pictures/artwork/judge.ts";
 import type { Slot } from "../../../../src/core/pictures/slots/slot.ts";
 import { temporaryFolder } from "../../../support/oxalis.ts";
 import { likeReference } from "../../../support/similarity.ts";
+import { hasTool } from "../../../support/tools.ts";
 import { artwork, variantOf } from "../../../support/variant.ts";
 
 const root = temporaryFolder();
@@ -129,17 +131,40 @@ test("a mark is found in a square picture on a plain ground", async () => {
   expect(icon.meta.hasAlpha).toBe(false);
 });
 
-test("favicon.ico holds its three pictures, and a vector stays one", async () => {
-  const drawings = [16, 32, 48].map((side) =>
-    drawingOf(webSlot("favicon", side), variant(artwork({ mark: art["bar.svg"] }))),
+test("icon files hold their pictures pixel by pixel, small ones in the forms that every reader knows; a vector stays one", async () => {
+  const sides = [16, 32, 48, 256];
+  const drawings = sides.map((side) => drawingOf(webSlot("favicon", side), variant(artwork({ mark: art["bar.svg"] }))));
+  const shown = await Promise.all(
+    drawings.map(async (each) =>
+      sharp(await renderer.png(each))
+        .toColourspace("srgb")
+        .ensureAlpha()
+        .raw()
+        .toBuffer(),
+    ),
   );
   const ico = await renderer.ico(drawings);
-  expect([ico.readUInt16LE(0), ico.readUInt16LE(2), ico.readUInt16LE(4)]).toEqual([0, 1, 3]);
-  for (const [at, side] of [16, 32, 48].entries()) {
+  expect([ico.readUInt16LE(0), ico.readUInt16LE(2), ico.readUInt16LE(4)]).toEqual([0, 1, sides.length]);
+  for (const [at, side] of sides.entries()) {
     const [size, offset] = [ico.readUInt32LE(6 + at * 16 + 8), ico.readUInt32LE(6 + at * 16 + 12)];
-    const { width, height } = await sharp(ico.subarray(offset, offset + size)).metadata();
-    expect([ico[6 + at * 16], width, height]).toEqual([side, side, side]);
+    const isPng = ico.toString("latin1", offset + 1, offset + 4) === "PNG";
+    expect([ico[6 + at * 16], offset + size <= ico.length, isPng]).toEqual([side % 256, true, side === 256]);
+    if (!hasTool("convert")) continue;
+    const file = join(temporaryFolder(), "a.ico");
+    writeFileSync(file, ico);
+    const read = execFileSync("convert", [`${file}[${at}]`, "-depth", "8", "rgba:-"]);
+    expect([side, visible(read).equals(visible(shown[at] as Buffer))]).toEqual([side, true]);
   }
+  const icns = await renderer.icns(drawings);
+  const parts = new Map<string, Buffer>();
+  for (let at = 8; at < icns.length; at += icns.readUInt32BE(at + 4))
+    parts.set(icns.toString("latin1", at, at + 4), icns.subarray(at + 8, at + icns.readUInt32BE(at + 4)));
+  expect([...parts.keys()]).toEqual(["ic04", "ic05", "ic11", "ic08", "ic13"]);
+  for (const [kind, at] of [
+    ["ic04", 0],
+    ["ic05", 1],
+  ] as const)
+    expect(fromChannels(parts.get(kind) ?? Buffer.alloc(0)).equals(shown[at] as Buffer)).toBe(true);
   const svg = (await renderer.svg(drawings[2] as (typeof drawings)[0])).toString();
   expect(svg).toContain("M200 20h80v240h-80z");
   const embedded = await renderer.svg(drawingOf(webSlot("favicon", 64), variant(artwork({ mark: art["bar.png"] }))));
@@ -240,3 +265,24 @@ test("a bitmap with soft edges is the same drawn on a plain ground as drawn alon
     expect(new Set(together).size).toBeGreaterThan(100);
   }
 });
+
+/** Pixels without what lies under what cannot be seen. */
+const visible = (rgba: Buffer): Buffer => {
+  const seen = Buffer.from(rgba);
+  for (let at = 0; at < seen.length; at += 4) if (seen[at + 3] === 0) seen.fill(0, at, at + 4);
+  return seen;
+};
+
+/** Channels of a small picture as the Mac unpacks them: a byte below 128 says how many follow, others how often one. */
+function fromChannels(bytes: Buffer): Buffer {
+  expect(bytes.toString("latin1", 0, 4)).toBe("ARGB");
+  const out: number[] = [];
+  for (let at = 4; at < bytes.length; ) {
+    const mark = bytes.readUInt8(at);
+    if (mark < 128) out.push(...bytes.subarray(at + 1, at + 2 + mark));
+    else out.push(...Array<number>(mark - 125).fill(bytes.readUInt8(at + 1)));
+    at += mark < 128 ? mark + 2 : 2;
+  }
+  const each = out.length / 4;
+  return Buffer.from(Array.from({ length: each }, (_, at) => [1, 2, 3, 0].map((c) => out[c * each + at] ?? 0)).flat());
+}

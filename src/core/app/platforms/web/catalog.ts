@@ -1,4 +1,4 @@
-import { type Slot, scaleToPixels } from "../../../pictures/slots/slot.ts";
+import { darkSlot, type Slot, scaleToPixels } from "../../../pictures/slots/slot.ts";
 import type { WebRole } from "./titles.ts";
 
 const icon = {
@@ -150,6 +150,12 @@ export const webStartSlots: readonly WebStartSlot[] = screens.flatMap(([cssWidth
     };
   }),
 );
+
+/** The same for screens that are set to dark, of pages that have them. */
+export const darkStartSlots: readonly WebStartSlot[] = webStartSlots.map((slot) => ({
+  ...darkSlot(slot, "{folder}start-dark-{size}.png"),
+  media: `${slot.media} and (prefers-color-scheme: dark)`,
+}));
 
 /** Every picture of a page that can be installed. */
 export const webSlots: readonly Slot<WebRole>[] = [

@@ -49,3 +49,7 @@ export function openSite(template: Folder, folder: string): WebFolders {
 /** Whether an element links something of a relation, such as "manifest". */
 export const linksAs = (element: HtmlElement, rel: string): boolean =>
   element.tagName === "link" && (htmlAttribute(element, "rel") ?? "").toLowerCase().split(/\s+/).includes(rel);
+
+/** Whether an element of the head counts on dark screens alone. */
+export const isForDark = (element: HtmlElement): boolean =>
+  /prefers-color-scheme\s*:\s*dark/.test(htmlAttribute(element, "media") ?? "");

@@ -12,7 +12,7 @@ import { hostFill } from "../../template/addresses.ts";
 import { type Fill, type Found, mergeFound, nothingFound, type PictureUse } from "../../template/found.ts";
 import { pictureSize } from "../../template/picture-size.ts";
 import { socialSlot, touchSide, webSlot } from "./catalog.ts";
-import { linksAs, type Page, type WebFolders } from "./links.ts";
+import { isForDark, linksAs, type Page, type WebFolders } from "./links.ts";
 import { favicon, surveyManifest } from "./manifest.ts";
 import { addressMetas, metaFields } from "./meta.ts";
 
@@ -114,10 +114,6 @@ export function servedIcons({ template, root }: WebFolders): PictureUse[] {
   const path = `${root ? `${root}/` : ""}favicon.ico`;
   return template.has(path) ? favicon(path, undefined) : [];
 }
-
-/** Whether an element of the head counts on dark screens alone. */
-const isForDark = (element: HtmlElement): boolean =>
-  /prefers-color-scheme\s*:\s*dark/.test(htmlAttribute(element, "media") ?? "");
 
 const filling = (holds: Field, site: Range | undefined, shape: Fill["shape"] = "text"): Fill[] =>
   site ? [{ holds, site, shape }] : [];

@@ -2,10 +2,12 @@ import { type HtmlElement, htmlAttribute } from "../../../formats/splice/formats
 import type { Site as Place } from "../../../formats/splice/site.ts";
 import { slotPath } from "../../../pictures/slots/slot.ts";
 import { type Found, insertedText, mergeFound } from "../../template/found.ts";
-import { webStartSlots } from "./catalog.ts";
-import { linksAs, type WebFolders } from "./links.ts";
+import { darkStartSlots, webStartSlots } from "./catalog.ts";
+import { isForDark, linksAs, type WebFolders } from "./links.ts";
 
 const relation = "apple-touch-startup-image";
+
+const lightScreens = "(prefers-color-scheme: light)";
 
 /** A page, and where a touch icon is linked in it. */
 export interface TouchLink {
@@ -20,24 +22,29 @@ export interface TouchLink {
 
 /**
  * Start pictures of a page that can be put on a home screen: all of them, linked behind the page's touch icon, each
- * with the media query of its screen. Links that the template has of its own give way.
+ * with the media query of its screen, and those for dark screens where it has such. Links of its own give way.
  */
 export function startPictures(site: WebFolders, { file, elements, href, after, line }: TouchLink): Partial<Found> {
   const beside = href.slice(0, href.lastIndexOf("/") + 1);
-  const pictures = webStartSlots.flatMap((slot) => {
+  const own = elements.filter((each) => linksAs(each, relation));
+  // Of several that fit a device takes one: where dark ones are, the others say that they are not.
+  const slots = own.some(isForDark)
+    ? [...webStartSlots.map((slot) => ({ ...slot, media: `${slot.media} and ${lightScreens}` })), ...darkStartSlots]
+    : webStartSlots;
+  const pictures = slots.flatMap((slot) => {
     const picture = slotPath(slot, { folder: beside, size: `${slot.width}x${slot.height}` });
     const path = site.resolve(file, picture);
     const link = `${line}<link rel="${relation}" media="${slot.media}" href="${picture}">`;
     return path ? [{ slot, path, link }] : [];
   });
-  if (pictures.length < webStartSlots.length) return {};
+  if (pictures.length < slots.length) return {};
   const links = pictures.map(({ link }) => link).join("");
   return mergeFound([
     {
       pictures: pictures.map(({ slot, path }) => ({ slot, path })),
       fills: [insertedText(file, after, links)],
     },
-    ...elements.filter((each) => linksAs(each, relation)).map((each) => replacedLink(site, file, each)),
+    ...own.map((each) => replacedLink(site, file, each)),
   ]);
 }
 

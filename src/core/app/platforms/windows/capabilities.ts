@@ -59,7 +59,7 @@ const forms = new Map(
   ),
 );
 
-/** A capability of a maker's own, by its name and the thirteen characters of who made it (Microsoft, custom capability). */
+/** A capability of a maker's own: a name, and thirteen characters of who made it (Microsoft, custom capability). */
 const makersOwn = /^[\w.-]+_[a-z0-9]{13}$/;
 
 /** How a capability is asked for; undefined of one that is not known. */

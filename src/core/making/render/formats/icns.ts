@@ -1,7 +1,9 @@
-/** The kind of each picture of an .icns file, by its side in pixels (Apple, icon file format; each holds a PNG). */
+import { asChannels, type IconPicture } from "./bitmap.ts";
+
+/** The kind of each picture of an .icns file, by its side in pixels (Apple, icon file format). */
 const kinds: Readonly<Record<number, readonly string[]>> = {
-  16: ["icp4"],
-  32: ["icp5", "ic11"],
+  16: ["ic04"],
+  32: ["ic05", "ic11"],
   64: ["ic12"],
   128: ["ic07"],
   256: ["ic08", "ic13"],
@@ -9,12 +11,18 @@ const kinds: Readonly<Record<number, readonly string[]>> = {
   1024: ["ic10"],
 };
 
+/** Kinds that hold a picture by its channels; all others hold a PNG. */
+const byChannels: ReadonlySet<string> = new Set(["ic04", "ic05"]);
+
 const headerSize = 8;
 
-/** Packs PNGs into an icon file of the Mac: a header, then each picture behind its kind and length, big-endian. */
-export function packIcns(pictures: readonly { side: number; png: Uint8Array }[]): Buffer {
-  const parts = pictures.flatMap(({ side, png }) =>
-    (kinds[side] ?? []).map((kind) => Buffer.concat([header(kind, png.length + headerSize), png])),
+/** Packs pictures into an icon file of the Mac: a header, then each picture behind its kind and length, big-endian. */
+export function packIcns(pictures: readonly IconPicture[]): Buffer {
+  const parts = pictures.flatMap((picture) =>
+    (kinds[picture.side] ?? []).map((kind) => {
+      const bytes = byChannels.has(kind) ? asChannels(picture) : picture.png;
+      return Buffer.concat([header(kind, bytes.length + headerSize), bytes]);
+    }),
   );
   const length = parts.reduce((sum, part) => sum + part.length, headerSize);
   return Buffer.concat([header("icns", length), ...parts]);
