@@ -20,7 +20,7 @@ export type RecordFieldFact = {
       byLanguage?: never;
       /** Where a brief has it; none of what is worked out. */
       at?: readonly string[];
-      form: "text" | "address" | "email" | "category" | "choice" | "price" | "date" | "list";
+      form: "text" | "address" | "email" | "phone" | "category" | "choice" | "price" | "date" | "list";
       /** Words that it may have, of a choice. */
       of?: readonly string[];
     }
@@ -35,6 +35,7 @@ const facts = {
   keywords: { says: "Keywords, or search terms", byLanguage: true, form: "list", who: "client" },
   highlights: { says: "List of features", byLanguage: true, form: "list", who: "client" },
   news: { says: "What is new", byLanguage: true, form: "text", who: "producer" },
+  licence: { says: "Licence terms of its own", byLanguage: true, form: "text", who: "client" },
   category: {
     says: "Category",
     at: ["store", "category"],
@@ -83,6 +84,29 @@ const facts = {
     example: "https://hillfarm.example/delete-account",
     who: "client",
   },
+  video: {
+    says: "Address of a video",
+    takes: "a page of YouTube with one video, without advertising",
+    at: ["store", "video"],
+    form: "address",
+    example: "https://www.youtube.com/watch?v=AbCdEfGhIjK",
+    who: "client",
+  },
+  phone: {
+    says: "Telephone that the store shows",
+    takes: "with + and the country in front",
+    at: ["store", "phone"],
+    form: "phone",
+    example: "+44 20 7946 0000",
+    who: "client",
+  },
+  tags: {
+    says: "Tags",
+    takes: "words that the store offers, with commas between them",
+    at: ["store", "tags"],
+    form: "list",
+    who: "producer",
+  },
   marketing: {
     says: "Address of the website",
     at: ["store", "marketing"],
@@ -117,7 +141,7 @@ const facts = {
     says: "Their telephone",
     takes: "with + and the country in front",
     at: ["store", "contact", "phone"],
-    form: "text",
+    form: "phone",
     example: "+44 20 7946 0000",
     who: "client",
   },

@@ -37,6 +37,8 @@ export const headings: Readonly<Record<string, readonly string[]>> = {
   "store.price": ["price", "preis", "prix", "precio"],
   "store.countries": ["countries", "country", "länder", "land", "pays", "países", "país"],
   "store.released": ["release date", "erscheint am", "date de parution", "fecha de publicación"],
+  "store.video": ["video", "video address", "vídeo"],
+  "store.phone": ["store telephone", "telefon im store", "téléphone affiché", "teléfono de la tienda"],
   "store.support": ["support page", "help page", "hilfeseite", "page d aide", "página de ayuda"],
   "store.deletion": [
     "account deletion",

@@ -13,6 +13,7 @@ export const appleRecord: readonly RecordRow[] = [
   { field: "category", title: "Primary category", need: "required", ...app },
   { field: "subcategory", title: "Secondary category", need: "optional", ...app },
   { field: "privacy", title: "Privacy policy URL", need: "required", ...app },
+  { field: "licence", title: "License agreement", need: "optional", ...app },
   { field: "promotional", title: "Promotional text", need: "recommended", most: 170, ...version },
   { field: "description", title: "Description", need: "required", most: 4000, ...version },
   { field: "keywords", title: "Keywords", need: "required", most: 100, sureBytes: 100, between: ",", ...version },

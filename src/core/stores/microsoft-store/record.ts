@@ -13,6 +13,7 @@ export const microsoftStoreRecord: readonly RecordRow[] = [
   { field: "privacy", title: "Privacy policy URL", need: "required", ...properties },
   { field: "marketing", title: "Website", need: "recommended", ...properties },
   { field: "support", title: "Support contact info", need: "recommended", ...properties },
+  { field: "phone", title: "Phone number", need: "optional", ...properties },
   { field: "name", title: "Product name", need: "required", most: 256, ...listing },
   { field: "description", title: "Description", need: "required", most: 10_000, ...listing },
   { field: "news", title: "What's new in this version", need: "recommended", most: 1500, ...listing },
@@ -28,6 +29,7 @@ export const microsoftStoreRecord: readonly RecordRow[] = [
     ...listing,
   },
   { field: "copyright", title: "Copyright and trademark info", need: "recommended", most: 200, ...listing },
+  { field: "licence", title: "Additional license terms", need: "optional", most: 10_000, ...listing },
   { field: "reviewNotes", title: "Notes for certification", need: "optional", most: 2000, ...listing },
   { field: "reviewUser", title: "Sign-in for testers", need: "required", feature: "sign-in", ...listing },
 ];

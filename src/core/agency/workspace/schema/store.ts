@@ -23,6 +23,7 @@ export const textsSchema = z
     keywords: words(200),
     highlights: words(1000),
     news: prose(10_000),
+    licence: prose(20_000),
   })
   .partial();
 
@@ -73,6 +74,9 @@ export const storeSchema = z
     marketing: prose(500).describe("Address of a page"),
     privacy: prose(500).describe("Address of a page"),
     deletion: prose(500).describe("Address of a page where people have their account deleted"),
+    video: prose(500).describe("Address of a page with one video"),
+    phone: prose(60).describe("Telephone that the store shows, with + and the country in front"),
+    tags: words(60).describe("Words that the store offers"),
     contact: z.strictObject({ name: prose(200), email: prose(200), phone: prose(60) }).partial(),
     price: prose(40).describe("free, or an amount with its currency, such as 2.99 EUR"),
     countries: z.union([prose(40), words(40)]).describe("all, or codes of countries such as DE"),

@@ -10,7 +10,7 @@ import type { PictureKind } from "./pictures.ts";
 export interface SettingPlace {
   at: string;
   /** host and scheme: only where the value has one of the template's own. */
-  holds: Field | "host" | "scheme-if-own";
+  holds: Field | "host" | "person" | "scheme-if-own";
   shape?: Shape;
   /** Left as it is where the client gives no value. */
   optional?: true;

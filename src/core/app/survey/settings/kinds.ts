@@ -119,7 +119,7 @@ const shellPlaces: readonly SettingPlace[] = [
   { at: "protocols.*.name", holds: "app.name", platform: "desktop" },
   { at: "protocols.schemes.*", holds: "scheme-if-own", platform: "desktop" },
   { at: "protocols.*.schemes.*", holds: "scheme-if-own", platform: "desktop" },
-  { at: "linux.maintainer", holds: "owner", platform: "desktop" },
+  { at: "linux.maintainer", holds: "person", platform: "desktop" },
   { at: "linux.vendor", holds: "owner", platform: "desktop" },
   { at: "win.publisherName", holds: "owner", platform: "desktop" },
   { at: "nsis.guid", holds: "desktop.installerId", platform: "desktop" },

@@ -5,7 +5,7 @@ import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { type Platform, platformNames, platforms } from "../../../ground/values/platform.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { layeredIcon } from "../../platforms/apple/layered-icon.ts";
-import { hostFill, schemeFill } from "../../template/addresses.ts";
+import { hostFill, personFill, schemeFill } from "../../template/addresses.ts";
 import {
   type Fill,
   type Found,
@@ -142,6 +142,7 @@ function fillOf({ holds, shape = "text", optional }: SettingPlace, site: Setting
   // What the build puts in is no text of the template's.
   if (/\$\{|\{\{/.test(site.value) || site.value.trim() === "") return [];
   if (holds === "host") return hostFill(site);
+  if (holds === "person") return personFill(site);
   if (holds === "scheme-if-own") return schemeFill(site);
   return [{ holds, site, shape, ...(optional ? { optional } : {}) }];
 }

@@ -22,6 +22,10 @@ function addressFault(value: string): string | undefined {
 
 const emailForm = /^[^\s@<>(),;:"]+@[^\s@<>(),;:"]+\.[^\s@<>(),;:".]{2,}$/;
 
+/** As telephones are written to be called from anywhere (ITU-T E.123, E.164: at most 15 digits). */
+const isPhone = (value: string): boolean =>
+  /^\+[\d\s().-]+$/.test(value) && /^\d{7,15}$/.test(value.replace(/\D/g, ""));
+
 const priceForm = /^(?:free|\d+(?:[.,]\d{1,2})? ?[A-Z]{3})$/;
 
 const regions = new Intl.DisplayNames("en", { type: "region", fallback: "none" });
@@ -42,6 +46,13 @@ const forms: Readonly<Partial<Record<string, (value: string) => { fault: string;
     return fault === undefined ? undefined : { fault, expected: "https://…" };
   },
   email: (value) => (emailForm.test(value) ? undefined : { fault: "is no e-mail address", expected: "name@domain" }),
+  phone: (value) =>
+    isPhone(value)
+      ? undefined
+      : {
+          fault: "is no number that can be called from abroad",
+          expected: "+ and the country, such as +44 20 7946 0000",
+        },
   price: (value) =>
     priceForm.test(value)
       ? undefined
@@ -60,6 +71,10 @@ export function languagesFor({ languages }: StoreDefinition, language: string): 
     return theirs.language === own.language && theirs.script === own.script;
   });
 }
+
+/** Whether an address is one video's: lists, channels and short forms are others'. */
+const isVideo = (address: string): boolean =>
+  /^https:\/\/(www\.)?(youtube\.com\/watch\?v=|youtu\.be\/)[\w-]{11}$/.test(address);
 
 /** Whom a record says that the app is for. */
 const ofAges = (lines: Examined["lines"]) =>
@@ -84,6 +99,20 @@ export const factRules: readonly Rule[] = [
           return [{ row: line.row, language: undefined, message, expected: found.expected }];
         }),
       ),
+  },
+  {
+    code: "record-invalid",
+    level: "error",
+    says: "a video is a single one, of the one service that the store takes them from",
+    source: 'Play Console help, "Add preview assets", preview video',
+    asOf,
+    look: ({ lines }) =>
+      lines
+        .filter(({ row, value }) => row.field === "video" && value?.first && !isVideo(value.first.value))
+        .map(({ row, value }) => ({
+          ...{ row, language: undefined, expected: "https://www.youtube.com/watch?v=…" },
+          message: `${row.title}: "${value?.first?.value}" is no page of YouTube with one video.`,
+        })),
   },
   {
     code: "countries-unknown",
