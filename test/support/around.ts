@@ -45,7 +45,7 @@ function generated(around: Around): Around {
 }
 
 /** Changes a text of a template. */
-export const change = (app: string, file: string, to: (text: string) => string): void => edit(app, file, to);
+export const change = (folder: string, name: string, to: (text: string) => string): void => edit(folder, name, to);
 
 /** Such a workspace around a fixture that is changed first. */
 export const aroundChanged = (template: string, notes: string, brief: string, changed: (app: string) => void): Around =>

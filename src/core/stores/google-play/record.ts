@@ -14,7 +14,7 @@ export const googlePlayRecord: readonly RecordRow[] = [
   { field: "email", title: "Email address", need: "required", ...listing },
   { field: "phone", title: "Phone number", need: "optional", ...listing },
   { field: "marketing", title: "Website", need: "recommended", ...listing },
-  { field: "tags", title: "Tags", need: "recommended", mostParts: 5, mostEach: 50, ...listing },
+  { field: "tags", title: "Tags", need: "optional", mostParts: 5, mostEach: 50, ...listing },
   { field: "video", title: "Video", need: "optional", ...listing },
   { field: "privacy", title: "Privacy policy", need: "required", ...content },
   { field: "deletion", title: "Delete account URL", need: "optional", ...content },
