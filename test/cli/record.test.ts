@@ -46,7 +46,9 @@ describe("the board of the demo", () => {
       "identity-derived",
     ]);
     expect(isDone(of("saltmarsh"))).toBe(true);
-    expect(open("saltmarsh")[0]).toEqual(["deletion missing", "news missing"]);
+    expect(open("saltmarsh")[0]).toEqual(
+      ["phone", "tags", "video", "deletion", "news"].map((field) => `${field} missing`),
+    );
     expect(of("root-and-leaf").stores[0]?.problems.map(({ code }) => code)).toContain("platform-named");
     expect(open("high-hedges")[0]).toContain("privacy wrong");
     expect(open("orchard-lane")[0]).toContain("short wrong");
