@@ -2,7 +2,8 @@ import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "nod
 import { dirname, join } from "node:path";
 import sharp from "sharp";
 import { expect, test } from "vitest";
-import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+import { edit, oxalis, program, type Ran, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { unpacked } from "../wild/packages.ts";
 
 /** A workspace whose template is these files alone, for desktops. */
 async function desktop(files: Readonly<Record<string, string>>, clients: readonly string[]): Promise<string> {
@@ -93,4 +94,136 @@ test("an image set of SVGs has SVGs of the client's; one of a form that nobody d
   expect(oxalis(folder, "check").err).toContain("old.pdf is of a form that nobody here draws");
   expect(oxalis(folder, "generate", "-q")).toMatchObject({ code: 0 });
   expect(made("old.pdf")).toContain("%PDF");
+});
+
+/** A workspace around files, with one client whose name wants escaping. */
+function around(
+  files: Readonly<Record<string, string | Uint8Array>>,
+  ...init: string[]
+): { root: string; started: Ran } {
+  const root = temporaryFolder();
+  for (const [file, content] of Object.entries({
+    ...Object.fromEntries(Object.entries(files).map(([name, each]) => [`app/${name}`, each])),
+    "clients/kelp/brief.yaml": kelpsBrief,
+    "clients/kelp/art/mark.svg": readFileSync(join(program, "../../demo/clients/brennans-bothy/art/mark.svg")),
+  })) {
+    mkdirSync(dirname(join(root, file)), { recursive: true });
+    writeFileSync(join(root, file), content);
+  }
+  const started = oxalis(root, "init", "--template", "app", "--agency", "Quayside", ...init);
+  expect([started.code, started.err]).toEqual([0, expect.not.stringContaining("error")]);
+  expect(oxalis(root, "generate")).toMatchObject({ code: 0 });
+  return { root, started };
+}
+
+const kelpsBrief = `app: { name: "Kelp & O'Hara", label: Kelp }
+owner: Kelp & O'Hara Ltd
+domain: kelp.example
+email: hello@kelp.example
+version: 2.5.1
+colors: { brand: "#1f5d4c", ground: "#0b2a21" }
+art: { mark: art/mark.svg }
+`;
+
+const square = (side: number) =>
+  sharp({ create: { width: side, height: side, channels: 4, background: "#335577" } })
+    .png()
+    .toBuffer();
+
+test("an add-in of an office program is a client's by name, owner, address and a GUID of its own; others' addresses stay", async () => {
+  const manifest = readFileSync(
+    join(unpacked("generator-office"), "generators/app/templates/hosts/word/manifest.xml"),
+    "utf8",
+  );
+  const { root } = around({
+    "manifest.xml": manifest
+      .replace("<%= projectId %>", "b2f6a7de-2c1c-4f60-9d4c-5a3a8cf0a001")
+      .replace("<%= projectDisplayName %>", "Ledger Helper")
+      .replace("[Provider name]", "Ledger Works")
+      .replaceAll("localhost:3000", "ledger.works.example"),
+    "assets/icon-32.png": await square(32),
+    "assets/icon-80.png": await square(80),
+  });
+  const made = readFileSync(join(root, "variants/kelp/manifest.xml"), "utf8");
+  const value = (form: RegExp) => form.exec(made)?.[1];
+  expect(value(/<Id>(.*)<\/Id>/)).toMatch(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/);
+  expect(value(/<Id>(.*)<\/Id>/)).not.toBe("b2f6a7de-2c1c-4f60-9d4c-5a3a8cf0a001");
+  expect(value(/<ProviderName>(.*)<\/ProviderName>/)).toBe("Kelp &amp; O'Hara Ltd");
+  expect(value(/<DisplayName DefaultValue="(.*)" ?\/>/)).toMatch(/^Kelp &amp; O(&#39;|')Hara$/);
+  expect(made).not.toContain("ledger.works.example");
+  expect(made.match(/https:\/\/kelp\.example\//g)?.length).toBe(manifest.match(/localhost:3000/g)?.length);
+  expect(made).toContain("https://go.microsoft.com/fwlink/?LinkId=276812");
+  const drawn = readFileSync(join(root, "variants/kelp/assets/icon-80.png"));
+  expect([(await sharp(drawn).metadata()).width, drawn.equals(await square(80))]).toEqual([80, false]);
+  expect(oxalis(root, "audit")).toMatchObject({ code: 0 });
+});
+
+test("an app of a television is one by its id, title and pictures; its identifier is no path of a page", async () => {
+  const about = {
+    id: "com.works.ledger",
+    title: "Ledger",
+    vendor: "Ledger Works",
+    version: "1.0.0",
+    main: "index.html",
+  };
+  const files = {
+    "appinfo.json": JSON.stringify(
+      { ...about, icon: "icon.png", largeIcon: "large.png", splashBackground: "splash.png" },
+      null,
+      2,
+    ),
+    "index.html": "<!doctype html><html><head><title>Ledger</title></head><body></body></html>",
+    "about.txt": "com.works.ledger",
+    "icon.png": await square(80),
+    "large.png": await square(130),
+    "splash.png": await sharp({ create: { width: 1920, height: 1080, channels: 3, background: "#335577" } })
+      .png()
+      .toBuffer(),
+  };
+  const { root } = around(files);
+  const made = JSON.parse(readFileSync(join(root, "variants/kelp/appinfo.json"), "utf8"));
+  expect(made).toMatchObject({ id: "example.kelp.kelpandohara", title: "Kelp & O'Hara", vendor: "Kelp & O'Hara Ltd" });
+  expect(made.version).toBe("2.5.1");
+  const sizes = await Promise.all(
+    ["icon", "large", "splash"].map(async (name) => {
+      const bytes = readFileSync(join(root, `variants/kelp/${name}.png`));
+      const { width, height } = await sharp(bytes).metadata();
+      return [width, height, bytes.equals(files[`${name}.png` as keyof typeof files] as Buffer)];
+    }),
+  );
+  expect(sizes).toEqual([
+    [80, 80, false],
+    [130, 130, false],
+    [1920, 1080, false],
+  ]);
+  const audited = oxalis(root, "audit").err;
+  expect(audited).toContain("about.txt");
+  expect(audited).not.toContain("{identifiers.web}");
+});
+
+test("an app whose native projects are made at each build from one description has the client's name in it", () => {
+  const { root } = around({
+    "tiapp.xml": `<?xml version="1.0"?>\n<ti:app xmlns:ti="http://ti.works.example"><id>com.works.ledger</id><name>Ledger</name>
+      <version>1.0</version><publisher>Ledger Works</publisher><copyright>2012 by Ledger Works</copyright>
+      <modules><module><id>com.other.maker</id></module></modules></ti:app>`,
+    "Resources/app.js": "Ti.UI.createWindow();\n",
+  });
+  const made = readFileSync(join(root, "variants/kelp/tiapp.xml"), "utf8");
+  expect(made).toContain("<id>example.kelp.kelpandohara</id><name>Kelp &amp; O'Hara</name>");
+  expect(made).toContain("<version>2.5.1</version><publisher>Kelp &amp; O'Hara Ltd</publisher>");
+  expect(made).toContain("<module><id>com.other.maker</id></module>");
+  expect(oxalis(root, "audit")).toMatchObject({ code: 0 });
+});
+
+test("who keeps a package is the client, by name and address", async () => {
+  const settings = {
+    appId: "com.crate.desk",
+    productName: "Plain Crate",
+    icon: "icon.png",
+    linux: { maintainer: "Crate Works <mail@crate.example>" },
+  };
+  const folder = await desktop({ ...shell, "electron-builder.json": JSON.stringify(settings, null, 2) }, ["3-acre"]);
+  expect(oxalis(folder, "generate", "-q")).toMatchObject({ code: 0 });
+  const { linux } = JSON.parse(readFileSync(join(folder, "variants/3-acre/electron-builder.json"), "utf8"));
+  expect(linux.maintainer).toBe("Three Acre Growers Ltd <crew@3acre.example>");
 });

@@ -24,6 +24,16 @@ test.each<[file: string, text: string, terms: string[]]>([
     "[Desktop Entry]\nName=Fernhollow\nName[de]=Farnmulde\nExec=fernhollow %U\n",
     ["Fernhollow", "Farnmulde"],
   ],
+  [
+    "manifest.xml",
+    '<OfficeApp><ProviderName>Fern Works</ProviderName><DisplayName DefaultValue="Fernhollow"/></OfficeApp>',
+    ["Fern Works", "Fernhollow"],
+  ],
+  [
+    "tiapp.xml",
+    '<ti:app xmlns:ti="http://ti.example"><id>org.fern.hollow</id><name>Fernhollow</name><publisher>Fern Works</publisher></ti:app>',
+    ["org.fern.hollow", "Fernhollow", "Fern Works"],
+  ],
   ["data/app.desktop.in.in", "[Desktop Entry]\nName=Fernhollow\nExec=@bindir@/fh\n", ["Fernhollow"]],
   [
     "data/org.fern.Hollow.metainfo.xml.in",

@@ -29,19 +29,10 @@ export function hostFill(site: Site): Fill[] {
   ];
 }
 
-/** Somebody with an address behind their name, as packages name who keeps them: both become the client's. */
-export function personFill(site: Site): Fill[] {
-  const { name = "", email } = /^(?<name>[^<]*?)\s*<(?<email>[^<>\s]+@[^<>\s]+)>$/.exec(site.value)?.groups ?? {};
-  // What is written with escapes is not told apart.
-  if (email === undefined || site.end - site.start !== site.value.length)
-    return [{ holds: "owner", site, shape: "text" }];
-  const at = site.start + site.value.indexOf(email);
-  const part = (start: number, value: string): Site => ({ ...site, start, end: start + value.length, value });
-  return [
-    ...(name === "" ? [] : [{ holds: "owner", site: part(site.start, name), shape: "text" } as const]),
-    { holds: "email", site: part(at, email), shape: "text" },
-  ];
-}
+/** Whoever keeps a package, with an address behind the name where the template has one: it becomes the client. */
+export const personFill = (site: Site): Fill[] => [
+  { holds: /<[^<>\s]+@[^<>\s]+>\s*$/.test(site.value) ? "desktop.maintainer" : "owner", site, shape: "text" },
+];
 
 /** A scheme of the template's own becomes the client's; those that everybody has stay. */
 export function schemeFill(site: Site): Fill[] {

@@ -107,6 +107,14 @@ const facts = {
     says: "What a Windows installer knows the app by, a GUID: of two apps with one, each removes the other",
     pattern: "{identifiers.desktop guid}",
   },
+  "desktop.maintainer": {
+    says: "Who keeps a package for Linux, with an address",
+    pattern: "{owner} <{email}>",
+  },
+  "web.addInId": {
+    says: "What an add-in of an office program is known by, a GUID",
+    pattern: "{identifiers.base guid}",
+  },
   "apple.encryption": {
     says: "Whether the app uses encryption that needs papers for export: true or false",
     isOptional: true,

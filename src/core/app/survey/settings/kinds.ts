@@ -102,7 +102,7 @@ const packaged: SettingsKind = {
   places: [
     { at: "productName", holds: "app.name", platform: "desktop" },
     { at: "version", holds: "version", platform: "desktop" },
-    { at: "author", holds: "owner", platform: "desktop" },
+    { at: "author", holds: "person", platform: "desktop" },
     { at: "author.name", holds: "owner", platform: "desktop" },
     { at: "author.email", holds: "email", platform: "desktop" },
     { at: "author.url", holds: "host", platform: "desktop" },
@@ -218,6 +218,31 @@ const resourced: SettingsKind = {
   pictures: [],
 };
 
+/** An app for televisions and signs, a page in a package (webOS, appinfo.json). */
+const television: SettingsKind = {
+  says: "what a television knows an app by",
+  file: /(^|\/)appinfo\.json$/,
+  root: [["id", "title"]],
+  makes: [{ platform: "web" }],
+  wraps: true,
+  places: [
+    { at: "id", holds: "identifiers.base" },
+    { at: "title", holds: "app.name" },
+    { at: "version", holds: "version" },
+    { at: "vendor", holds: "owner" },
+    { at: "iconColor", holds: "colors.ground", shape: "color" },
+    { at: "bgColor", holds: "colors.start", shape: "color" },
+  ],
+  pictures: [
+    ...["icon", "largeIcon", "mediumIcon", "extraLargeIcon", "miniicon"].map((at) => ({
+      ...{ at, kind: "shell" as const, platform: "web" as const },
+    })),
+    ...["splashBackground", "bgImage"].map((at) => ({
+      ...{ at, kind: "start-full" as const, platform: "web" as const },
+    })),
+  ],
+};
+
 /** Every kind of settings, the more telling ones first: of two that fit a file, the first counts. */
 export const settingsKinds: readonly SettingsKind[] = [
   managed,
@@ -225,6 +250,7 @@ export const settingsKinds: readonly SettingsKind[] = [
   packer,
   shell,
   wrapper,
+  television,
   resourced,
   packaged,
 ];

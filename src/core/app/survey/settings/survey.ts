@@ -16,6 +16,7 @@ import {
   type PartSurvey,
 } from "../../template/found.ts";
 import type { Wants } from "../../template/missing.ts";
+import { descriptions } from "./described.ts";
 import type { SettingPlace, SettingsKind } from "./kind.ts";
 import { type PictureKind, settingsPicture } from "./pictures.ts";
 import { folderOf, makes, settingsOf } from "./recognise.ts";
@@ -35,12 +36,14 @@ export const wrapsPages = (template: Folder): boolean =>
 export function withSettings(template: Folder, native: readonly PartSurvey[], wants: Wants): PartSurvey[] {
   const found = settingsOf(template);
   const pages = widgets(template);
+  const inXml = descriptions(template);
   // One that lies deeper is a native project's copy, not what makes one.
   const topmost = pages.find(({ file }) => file.split("/").length <= 2)?.file;
   const made = platforms.flatMap((platform): PartSurvey[] => {
     if (native.some((part) => part.platform === platform)) return [];
     const maker = found.find(({ kind, settings, root }) => makes(kind, settings, root, platform));
-    const file = maker?.settings.file ?? (platform === "android" || platform === "ios" ? topmost : undefined);
+    const told = inXml.find(({ makes: making }) => making.includes(platform))?.file;
+    const file = maker?.settings.file ?? told ?? (platform === "android" || platform === "ios" ? topmost : undefined);
     return file === undefined ? [] : [emptyPart(platform, folderOf(file))];
   });
   const parts = [...native, ...made].sort((a, b) => platforms.indexOf(a.platform) - platforms.indexOf(b.platform));
@@ -49,7 +52,7 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
   const held = found.flatMap(({ kind, settings, root }) =>
     !kind.goesWith || has(kind.goesWith) ? heldBy(template, kind, settings, root, isMade, wants) : [],
   );
-  const inPages = pages.flatMap(({ fills, pictures }): SettingsFound[] => [
+  const inPages = [...pages, ...inXml].flatMap(({ fills, pictures }): SettingsFound[] => [
     { platform: undefined, fills },
     ...pictures.map(({ platform, use }) => ({ platform, pictures: [use] })),
   ]);

@@ -142,7 +142,7 @@ const readElsewhere: readonly { file: RegExp; field: Field }[] = [
 ];
 
 /** An identifier is the platform's that reads it, or in whose folder it lies; everybody's where several share that. */
-function fieldFor({ parts }: Template, { file, kind }: Residue): Field {
+function fieldFor({ parts }: Template, { file, kind, text = "" }: Residue): Field {
   if (kind !== "identifier") return fieldsOf[kind ?? "name"];
   const reader = readElsewhere.find((each) => each.file.test(file));
   if (reader) return reader.field;
@@ -150,5 +150,7 @@ function fieldFor({ parts }: Template, { file, kind }: Residue): Field {
     .filter(({ folder }) => folder === "" || file.startsWith(`${folder}/`))
     .sort((a, b) => b.folder.length - a.folder.length)[0];
   const shared = parts.filter(({ folder }) => folder === own?.folder).length > 1;
-  return own && !shared ? `identifiers.${own.platform}` : "identifiers.base";
+  // A page is known by a path; what stands on its head like a domain's name is another system's.
+  const isPath = own?.platform !== "web" || text.startsWith("/");
+  return own && !shared && isPath ? `identifiers.${own.platform}` : "identifiers.base";
 }

@@ -130,6 +130,12 @@ export const carriers: readonly Carrier[] = [
   { kind: "owner", file: /(^|\/)appinfo\.json$/, key: /^vendor$/ },
   { kind: "identifier", file: /(^|\/)appinfo\.json$/, key: /^id$/ },
   { kind: "identifier", file: /(^|\/)config\.xml$/, key: /^tizen:application@(id|package)$/ },
+  // Add-ins of office programs, and apps whose native projects are made at each build.
+  { kind: "name", file: /(^|\/)manifest[\w.-]*\.xml$/, key: /^DisplayName@DefaultValue$/ },
+  { kind: "owner", file: /(^|\/)manifest[\w.-]*\.xml$/, key: /^ProviderName$/ },
+  { kind: "name", file: /(^|\/)tiapp\.xml$/, key: /^name$/ },
+  { kind: "identifier", file: /(^|\/)tiapp\.xml$/, key: /^id$/ },
+  { kind: "owner", file: /(^|\/)tiapp\.xml$/, key: /^publisher$/ },
   // Environment files, which a build puts in.
   {
     kind: "name",

@@ -73,6 +73,12 @@ const xml: Reader = (_, source) =>
     ];
   });
 
+/** Texts of what stands directly below the root: deeper ones are of what an app takes from others. */
+const top: Reader = (_, source) =>
+  parseXml(source).children.flatMap(({ name, text, children, innerStart }) =>
+    children.length === 0 && text.trim() !== "" ? [{ key: name, value: text.trim(), at: innerStart }] : [],
+  );
+
 /**
  * A manifest. Of its labels, only those by which people know the app count as its name: the application's, and those
  * of what opens it.
@@ -201,6 +207,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   },
   { file: /\.(plist|entitlements)$/, read: plist },
   { file: /(^|\/)AndroidManifest\.xml$/, read: androidManifest },
+  { file: /(^|\/)tiapp\.xml$/, read: top },
   { file: /\.(xml|appxmanifest|resw|resx|storyboard|xib|wxs|wxi|wxl)$/i, read: xml },
   { file: /\.html?$/i, read: page },
   { file: /\.rc$/i, read: resourceScript },
