@@ -227,3 +227,18 @@ test("who keeps a package is the client, by name and address", async () => {
   const { linux } = JSON.parse(readFileSync(join(folder, "variants/3-acre/electron-builder.json"), "utf8"));
   expect(linux.maintainer).toBe("Three Acre Growers Ltd <crew@3acre.example>");
 });
+
+test("an app of a television that is known by an address has the client's; what only its maker gives out is told", () => {
+  const { root } = around({
+    "config.xml": `<?xml version="1.0" encoding="UTF-8"?>
+<widget xmlns="http://www.w3.org/ns/widgets" xmlns:tizen="http://tizen.org/ns/widgets" id="http://ledger.works.example/Ledger" version="1.0.0">
+  <tizen:application id="Ab12Cd34Ef.Ledger" package="Ab12Cd34Ef" required_version="2.3"/>
+  <content src="index.html"/><name>Ledger</name></widget>`,
+    "index.html": "<!doctype html><html><head><title>Ledger</title></head><body></body></html>",
+  });
+  const made = readFileSync(join(root, "variants/kelp/config.xml"), "utf8");
+  expect(made).toContain('id="http://kelp.example/Ledger" version="2.5.1"');
+  expect(made).toContain("<name>Kelp &amp; O'Hara</name>");
+  const { code, err } = oxalis(root, "audit");
+  expect([code, err]).toEqual([1, expect.stringContaining("Ab12Cd34Ef")]);
+});

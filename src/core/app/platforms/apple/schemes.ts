@@ -5,7 +5,7 @@ import { isCallback } from "../../template/callbacks.ts";
 const types = "CFBundleURLTypes";
 
 /** The value behind a key of a property list's dictionary. */
-const valueOf = (list: XmlElement | undefined, key: string): XmlElement | undefined => {
+const valueAt = (list: XmlElement | undefined, key: string): XmlElement | undefined => {
   const children = list?.children ?? [];
   return children[children.findIndex((each) => each.name === "key" && each.text === key) + 1];
 };
@@ -17,9 +17,9 @@ const valueOf = (list: XmlElement | undefined, key: string): XmlElement | undefi
 export function schemeCuts(file: string, text: string, root: XmlElement): Cut[] {
   const list = root.children[0];
   const isThere = list?.children.some((each) => each.name === "key" && each.text === types);
-  const entries = isThere ? (valueOf(list, types)?.children ?? []).filter(({ name }) => name === "dict") : [];
+  const entries = isThere ? (valueAt(list, types)?.children ?? []).filter(({ name }) => name === "dict") : [];
   const schemesOf = (entry: XmlElement) =>
-    (valueOf(entry, "CFBundleURLSchemes")?.children ?? []).filter(({ name }) => name === "string");
+    (valueAt(entry, "CFBundleURLSchemes")?.children ?? []).filter(({ name }) => name === "string");
   const kept = entries.filter((entry) => schemesOf(entry).some((each) => isCallback(each.text)));
   if (kept.length === 0) return keyCuts(file, text, root, [types]);
   return entries.flatMap((entry) =>

@@ -60,7 +60,10 @@ function readWidget(template: Folder, file: string, root: XmlElement): Widget {
     if (site && site.value.trim() !== "" && !site.value.includes("$"))
       fills.push({ holds, site: trim(template, site), shape });
   };
-  fill("identifiers.base", attributeSite(file, root, "id"));
+  const id = attributeSite(file, root, "id");
+  // Some systems know an app by an address, as the form has it first (W3C, Packaged Web Apps).
+  if (id && /^[a-z]+:\/\//i.test(id.value)) fills.push(...hostFill(id));
+  else fill("identifiers.base", id);
   fill("identifiers.android", attributeSite(file, root, "android-packageName"));
   fill("identifiers.ios", attributeSite(file, root, "ios-CFBundleIdentifier"));
   fill("version", attributeSite(file, root, "version"));
