@@ -242,3 +242,43 @@ test("an app of a television that is known by an address has the client's; what 
   const { code, err } = oxalis(root, "audit");
   expect([code, err]).toEqual([1, expect.stringContaining("Ab12Cd34Ef")]);
 });
+
+test("a program for Linux is a client's by its entry, by what software centres show, and by its icon; its code's names stay", async () => {
+  const entry =
+    "[Desktop Entry]\nType=Application\nName=Ledger\nName[de]=Kassenbuch\nComment=Keeps books\nExec=ledger %U\nIcon=works.Ledger\nActions=new;\n" +
+    "\n[Desktop Action new]\nName=New book\nExec=ledger --new\n";
+  const about =
+    '<?xml version="1.0"?><component type="desktop-application"><id>works.Ledger</id><name>Ledger</name>' +
+    '<name xml:lang="de">Kassenbuch</name><developer id="works"><name>Ledger Works</name></developer>' +
+    '<url type="homepage">https://ledger.works.example/</url><url type="bugtracker">https://bugs.others.example/</url></component>';
+  const { root, started } = around({
+    "meson.build": "project('ledger', 'c')\nexecutable('ledger', 'main.c')\n",
+    "data/works.Ledger.desktop.in": entry,
+    "data/works.Ledger.metainfo.xml.in": about,
+    "data/icons/hicolor/48x48/apps/works.Ledger.png": await square(48),
+    "main.c": '#include "ledger.h"\nint main(void) { return ledger_run("works.Ledger"); }\n',
+    NEWS: "Ledger 1.1: Ledger opens faster.\n",
+    "po/de.po": '# Ledger Works\n#: main.c:1\nmsgid "Keeps books"\nmsgstr "Führt Bücher"\n',
+    "external/other/other.desktop": "[Desktop Entry]\nType=Application\nName=Other\n",
+  });
+  expect(started.out).toContain("Desktop");
+  const read = (file: string) => readFileSync(join(root, "variants/kelp", file), "utf8");
+  const made = read("data/works.Ledger.desktop.in");
+  expect(made.match(/^Name.*$/gm)).toEqual(["Name=Kelp & O'Hara", "Name[de]=Kelp & O'Hara", "Name=New book"]);
+  expect(made).toContain("Exec=ledger %U\nIcon=works.Ledger\n");
+  const shown = read("data/works.Ledger.metainfo.xml.in");
+  expect(shown.match(/<name[^>]*>[^<]*/g)).toEqual([
+    "<name>Kelp &amp; O'Hara",
+    '<name xml:lang="de">Kelp &amp; O\'Hara',
+    "<name>Kelp &amp; O'Hara Ltd",
+  ]);
+  expect(shown).toContain("https://kelp.example/</url>");
+  expect(shown).toContain("https://bugs.others.example/");
+  expect(read("external/other/other.desktop")).toContain("Name=Other");
+  const icon = readFileSync(join(root, "variants/kelp/data/icons/hicolor/48x48/apps/works.Ledger.png"));
+  expect([(await sharp(icon).metadata()).width, icon.equals(await square(48))]).toEqual([48, false]);
+  // News of the project and what translators note are in no program.
+  const { code, err } = oxalis(root, "audit");
+  expect(err).not.toMatch(/NEWS|de\.po/);
+  expect([code, err]).toEqual([1, expect.stringContaining("works.Ledger")]);
+});

@@ -143,6 +143,25 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "projects, targets and executables",
   },
   {
+    file: /\.(po|pot)$/,
+    line: longPattern()`
+      ^\#|^"(Project-Id-Version|Report-Msgid-Bugs-To|PO-Revision-Date|POT-Creation-Date|Last-Translator
+      |Language-Team|Language|MIME-Version|Content-T[\w-]+|Plural-Forms|X-[\w-]+)\b
+    `,
+    reason: "what translators and their tools note of a translation",
+  },
+  {
+    file: longPattern("i")`
+      ^(?:.*\/)?(NEWS|ChangeLog[\w.-]*|CHANGES|AUTHORS|MAINTAINERS|CONTRIBUTORS|HACKING|THANKS|TODO|[\w.-]+\.doap)
+      (\.(md|txt|adoc|rst))?$
+    `,
+    reason: "documentation of the project",
+  },
+  {
+    file: /(^|\/)\.(gitlab-ci|travis|appveyor|cirrus)\.ya?ml$|(^|\/)(appveyor\.yml|Jenkinsfile|azure-pipelines\.yml)$/,
+    reason: "settings of editors and build servers",
+  },
+  {
     file: /(^|\/)(\.github|\.vscode|\.idea|\.gitlab|\.circleci)\//,
     reason: "settings of editors and build servers",
   },

@@ -1,15 +1,12 @@
 import { firstOfEachPlace, type PartSurvey, type SurveyPart } from "../../template/found.ts";
 import { surveyXcode } from "../apple/survey.ts";
+import { surveyEntries } from "./entries.ts";
 import { surveyLinux } from "./linux.ts";
 
-/**
- * Surveys the apps for desktops of a template: the Mac's, and a Linux runner beside it; undefined where there is
- * neither.
- */
+/** Surveys the apps for desktops of a template: the Mac's, a Linux runner, programs; undefined where there is none. */
 export const surveyDesktop: SurveyPart = (template, around) => {
-  const parts = [surveyXcode("desktop")(template, around), surveyLinux(template, around)].filter(
-    (part) => part !== undefined,
-  );
+  const surveys = [surveyXcode("desktop"), surveyLinux, surveyEntries];
+  const parts = surveys.map((survey) => survey(template, around)).filter((part) => part !== undefined);
   const [first, ...others] = parts;
   return first && others.reduce(together, first);
 };
