@@ -40,9 +40,15 @@ for (const name of Object.keys(rows) as CommandName[])
     process.exitCode = await loadWork(name).call(name, args, options);
   });
 
+/** `help keys make` is `keys make --help`: a command of two words is asked for by both. */
+function asWritten([node = "", script = "", first, ...more]: readonly string[]): string[] {
+  const given = first === undefined ? more : [first, ...more];
+  return [node, script, ...(first === "help" && more.length > 1 ? [...more, "--help"] : given)];
+}
+
 async function start(): Promise<void> {
   try {
-    await program.parseAsync();
+    await program.parseAsync(asWritten(process.argv));
   } catch (error) {
     if (error instanceof CommanderError) {
       process.exitCode = error.exitCode === 0 ? 0 : wrongUse;

@@ -242,17 +242,6 @@ const cases: Case[] = [
     says: ["The template has no part for windows."],
   },
   {
-    what: "a manifest that names a resource which is nowhere",
-    change: replaced(
-      "template/android/app/src/main/AndroidManifest.xml",
-      /android:label="@string\/\w+"/,
-      'android:label="@string/nowhere"',
-    ),
-    code: "template-syntax",
-    place: "template/android/app/src/main/AndroidManifest.xml:",
-    says: ["@string/nowhere is nowhere in the template's resources."],
-  },
-  {
     what: "an agency's name of two lines",
     change: replaced("oxalis.yaml", /^( +name:) .*$/m, '$1 "Lantern\\nBcc: other@else.example"'),
     code: "text-invalid",

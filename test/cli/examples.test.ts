@@ -72,7 +72,9 @@ test("every example in --help does what it says", async () => {
   };
   for (const name of Object.keys(rows) as (keyof typeof rows)[]) {
     await prepare(name);
-    expect(oxalis(folder, ...name.split(" "), "--help").out).toContain(`Examples:\n  oxalis ${examples[name][0]}`);
+    const told = oxalis(folder, ...name.split(" "), "--help");
+    expect(told.out).toContain(`Examples:\n  oxalis ${examples[name][0]}`);
+    expect(oxalis(folder, "help", ...name.split(" "))).toEqual(told);
     // They serve until they are ended: other tests ask them.
     if (name === "stand-in" || name === "serve-contents") continue;
     for (const example of examples[name]) {

@@ -282,3 +282,16 @@ test("a program for Linux is a client's by its entry, by what software centres s
   expect(err).not.toMatch(/NEWS|de\.po/);
   expect([code, err]).toEqual([1, expect.stringContaining("works.Ledger")]);
 });
+
+test("a name that a build writes from elsewhere is one gap with its line; all else of the app is made", () => {
+  const folder = workspaceWith(["3-acre"]);
+  edit(folder, "template/android/app/src/main/AndroidManifest.xml", (text) =>
+    text.replace(/android:label="@string\/\w+"/, 'android:label="@string/written_by_the_build"'),
+  );
+  expect(oxalis(folder, "generate")).toMatchObject({ code: 0 });
+  const { err } = oxalis(folder, "check");
+  expect(err).toContain("the label @string/written_by_the_build is nowhere in the template's resources.");
+  expect(err).toMatch(/AndroidManifest\.xml:\d+:\d+/);
+  const made = readFileSync(join(folder, "variants/3-acre/android/app/build.gradle.kts"), "utf8");
+  expect(made).toContain("example.n3acre.n3acregreens");
+});

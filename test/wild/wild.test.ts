@@ -1,4 +1,4 @@
-import { cpSync, existsSync, readFileSync, writeFileSync } from "node:fs";
+import { cpSync, existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { oxalis, temporaryFolder } from "../support/oxalis.ts";
@@ -34,14 +34,22 @@ describe.each(all)("%s", (kind, table) => {
   });
 });
 
-test("a folder with parts of an app that are not understood says which, and what to do", () => {
+test("resources of an app whose projects are made at each build: one part is taken, the other told, and so are names from elsewhere", () => {
   const root = temporaryFolder();
   kinds.nativeResources(join(root));
-  const { code, err } = oxalis(root, "init", "--template", ".", "--agency", "Quayside");
-  expect(code).toBe(1);
-  expect(err).not.toContain("holds no app");
-  expect(err).toContain("App_Resources/Android/src/main/AndroidManifest.xml: an Android manifest");
-  expect(err).toContain("App_Resources/iOS/Info.plist: a property list, with no Xcode project that names it");
+  const { code, out, err } = oxalis(root, "init", "--template", ".", "--agency", "Quayside");
+  expect([code, out]).toEqual([0, expect.stringMatching(/Android\s+App_Resources\/Android/)]);
+  for (const what of ["launcher", "adaptive-foreground", "start-mark"])
+    expect(out).toMatch(new RegExp(`Picture ${what}\\s+5 files, drawn anew`));
+  expect(err).toMatch(/the label @string\/app_name is nowhere in the template's resources/);
+  expect(err).toContain("Not understood, and left as it is: App_Resources/iOS/Info.plist");
+  const less = temporaryFolder();
+  kinds.nativeResources(less);
+  rmSync(join(less, "App_Resources/Android/app.gradle"));
+  const refused = oxalis(less, "init", "--template", ".", "--agency", "Quayside");
+  expect([refused.code, refused.err]).toEqual([1, expect.not.stringContaining("holds no app")]);
+  expect(refused.err).toContain("App_Resources/Android/src/main/AndroidManifest.xml: an Android manifest");
+  expect(refused.err).toContain("App_Resources/iOS/Info.plist: a property list of an app whose Xcode project");
   const empty = temporaryFolder();
   cpSync(pictures, join(empty, "art"), { recursive: true });
   expect(oxalis(empty, "init", "--template", ".", "--agency", "Quayside").err).toContain("holds no app");

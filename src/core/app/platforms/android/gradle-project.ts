@@ -34,6 +34,9 @@ export interface GradleValue {
 }
 
 const scriptForm = /(^|\/)build\.gradle(\.kts)?$/;
+
+/** The part of a script that an app gives, whose project is made around it at each build. */
+const partOfScript = /(^|\/)App_Resources\/Android\/app\.gradle$/;
 const settingsScripts = ["settings.gradle", "settings.gradle.kts"];
 const applicationPlugin = /com\.android\.application|plugins\.android\.?application/i;
 
@@ -41,9 +44,9 @@ const applicationPlugin = /com\.android\.application|plugins\.android\.?applicat
 export function appModules(template: Folder): AppModule[] {
   return template
     .list()
-    .filter((file) => scriptForm.test(file))
+    .filter((file) => scriptForm.test(file) || partOfScript.test(file))
     .map((script) => ({ script, statements: statementsOf(template, script) }))
-    .filter(({ statements }) => statements.some(makesApp))
+    .filter(({ script, statements }) => partOfScript.test(script) || statements.some(makesApp))
     .map(({ script, statements }) => {
       const folder = script.slice(0, Math.max(0, script.lastIndexOf("/")));
       const root = rootOf(template, folder);

@@ -1,7 +1,7 @@
 import { attributeOf, attributeSite, find, type XmlElement } from "../../../formats/splice/formats/xml.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { draw, type Follows, filling, mergeFollowed, type Ways } from "./following.ts";
-import { colorSites, readReference, refuseDangling } from "./resources.ts";
+import { colorSites, dangling, readReference } from "./resources.ts";
 import type { AndroidRole } from "./titles.ts";
 
 /** A launcher icon: its bitmaps, and where it is adaptive, the layers. */
@@ -9,7 +9,7 @@ export function launcher(ways: Ways, site: Site, role: AndroidRole, manifestFile
   const ref = readReference(site.value);
   if (!ref) return {};
   const files = ways.resources.files(ref);
-  if (files.length === 0) refuseDangling(ways.template, manifestFile, site, "icon");
+  if (files.length === 0) return dangling(ways.template, manifestFile, site, "icon");
   const layers = files
     .filter((file) => file.endsWith(".xml") && ways.resources.xml(file).name === "adaptive-icon")
     .flatMap((file) =>

@@ -2,13 +2,13 @@ import { textSite } from "../../../formats/splice/formats/xml.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { namedText } from "../../template/named-text.ts";
 import { type Follows, filling, longestChain, mergeFollowed, type Ways } from "./following.ts";
-import { type ResourceRef, readReference, refuseDangling } from "./resources.ts";
+import { dangling, type ResourceRef, readReference } from "./resources.ts";
 
 export function label(ways: Ways, site: Site, manifestFile: string): Follows {
   const ref = readReference(site.value);
   if (!ref) return filling("app.label", [site]);
   const found = textsBehind(ways, ref, 0);
-  if (found.length === 0) refuseDangling(ways.template, manifestFile, site, "label");
+  if (found.length === 0) return dangling(ways.template, manifestFile, site, "label");
   return filling("app.label", found);
 }
 
@@ -19,7 +19,7 @@ export function label(ways: Ways, site: Site, manifestFile: string): Follows {
 export function ownLabel(ways: Ways, site: Site, manifestFile: string, names: readonly string[]): Follows {
   const ref = readReference(site.value);
   const texts = ref ? textsBehind(ways, ref, 0) : [site];
-  if (ref && texts.length === 0) refuseDangling(ways.template, manifestFile, site, "label");
+  if (ref && texts.length === 0) return dangling(ways.template, manifestFile, site, "label");
   const whole = texts.filter(({ value }) => names.includes(value));
   const within = texts.filter((text) => !whole.includes(text)).flatMap((text) => namedText(text, names));
   return mergeFollowed([filling("app.label", whole), { fills: within }]);

@@ -4,7 +4,7 @@ import type { Form } from "../../../formats/splice/forms.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
-import { attempt, refuse } from "../../../ground/problems/result.ts";
+import { attempt } from "../../../ground/problems/result.ts";
 import { escapeRegExp } from "../../../ground/values/regexp.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import type { AppModule } from "./gradle-project.ts";
@@ -175,9 +175,12 @@ export function styleItems(
   });
 }
 
-/** A manifest that names a resource which is nowhere would only fail later, in the build. */
-export function refuseDangling(template: Folder, file: string, site: Site, what: string): never {
-  refuse("template-syntax", `The ${what} ${site.value} is nowhere in the template's resources.`, {
-    place: placeAt(template.source(file), site.start),
-  });
-}
+/** What a manifest names and no resource is: a build may write it, from somewhere that cannot be followed. */
+export const dangling = (template: Folder, file: string, site: Site, what: string): { gaps: Problem[] } => ({
+  gaps: [
+    problem("template-gap", `Android: the ${what} ${site.value} is nowhere in the template's resources.`, {
+      ...{ severity: "warning", place: placeAt(template.source(file), site.start) },
+      fix: "Where a build writes it, give the file that it takes it from under `fill` of template.yaml; else mend it.",
+    }),
+  ],
+});
