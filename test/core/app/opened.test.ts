@@ -371,4 +371,27 @@ describe("an archive", () => {
       { numRuns: 200 },
     );
   });
+
+  test("that leads back into itself, or names one text again and again, comes to an end", async () => {
+    const program = windowsProgram();
+    // The root of its resources: as many entries as can be said, each of which is the root again.
+    const root = program.indexOf(".rsrc") === -1 ? 0 : program.readUInt32LE(program.indexOf(".rsrc") + 20);
+    const entries = Buffer.alloc(65_535 * 8);
+    for (let at = 0; at < entries.length; at += 8) {
+      entries.writeUInt32LE(16, at);
+      entries.writeUInt32LE(0x80000000, at + 4);
+    }
+    const endless = Buffer.concat([program.subarray(0, root + 16), entries]);
+    endless.writeUInt16LE(0, root + 12);
+    endless.writeUInt16LE(65_535, root + 14);
+    expect([root > 0, (await facts(endless))?.kind]).toEqual([true, "program"]);
+    const [count, text] = [200_000, Buffer.from(`\u0001${"hill ".repeat(20_000)}\0`)];
+    const header = Buffer.alloc(112 + count * 4);
+    header.write("dex\n035\0", 0, "latin1");
+    header.writeUInt32LE(count, 56);
+    header.writeUInt32LE(112, 60);
+    for (let index = 0; index < count; index++) header.writeUInt32LE(header.length, 112 + index * 4);
+    const whole = Buffer.concat([header, text]);
+    expect(saidIn("classes.dex", whole)?.length).toBeLessThan(2 * whole.length);
+  });
 });

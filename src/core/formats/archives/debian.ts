@@ -29,9 +29,13 @@ function* membersIn(bytes: Buffer): Generator<readonly [name: string, content: B
 export function openDebian(bytes: Uint8Array): PackageFiles | undefined {
   const buffer = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (buffer.toString("latin1", 0, mark.length) !== mark) return undefined;
+  const opened = new Set<string>();
   return heldFiles(
     [...membersIn(buffer)].flatMap(([name, content]): [string, Uint8Array][] => {
       const [, part] = /^(control|data)\.tar(\.\w+)?$/.exec(name) ?? [];
+      // It has one of each: a hundred of them could hold a hundred times as much as is unpacked.
+      if (part !== undefined && opened.has(part)) return [];
+      if (part !== undefined) opened.add(part);
       const plain = part === undefined ? undefined : unpacked(content);
       const files = plain && openTar(plain);
       if (part === undefined || !files) return [[name, content]];

@@ -33,7 +33,9 @@ export function openXar(bytes: Uint8Array): Installer | undefined {
   const contents = root && find(root, "toc");
   if (!contents) return undefined;
   const heap = header + packed;
-  const files = heldFiles(filesBelow(contents, "", (at, size) => buffer.subarray(heap + at, heap + at + size)));
+  const files = heldFiles(
+    filesBelow(contents, "", (at, size) => buffer.subarray(heap + at, heap + at + size), { left: mostOf.unpacked }),
+  );
   const signature = contents.children.find(({ name }) => name === "signature");
   const named = signature && find(signature, "X509Certificate");
   const certificate = named && Buffer.from(named.text, "base64");
@@ -45,6 +47,7 @@ function* filesBelow(
   parent: XmlElement,
   folder: string,
   held: (at: number, size: number) => Buffer,
+  room: { left: number },
 ): Generator<readonly [string, Uint8Array]> {
   for (const file of parent.children) {
     if (file.name !== "file") continue;
@@ -52,7 +55,7 @@ function* filesBelow(
     const path = `${folder}${own("name")?.text.trim() ?? ""}`;
     const data = own("data");
     if (!data) {
-      yield* filesBelow(file, `${path}/`, held);
+      yield* filesBelow(file, `${path}/`, held, room);
       continue;
     }
     const number = (name: string) => Number(data.children.find((each) => each.name === name)?.text.trim());
@@ -63,9 +66,12 @@ function* filesBelow(
     const isPacked = encoding && /gzip/.test(attributeOf(encoding, "style") ?? "");
     const stored = held(at, length);
     const content = isPacked
-      ? attempted(() => inflateSync(stored, { maxOutputLength: mostOf.unpacked }))
+      ? attempted(() => inflateSync(stored, { maxOutputLength: Math.max(1, room.left) }))
       : (stored as Uint8Array);
     if (!content) continue;
+    // Many files may name the same bytes.
+    room.left -= content.length;
+    if (room.left < 0) return;
     const copied = /(^|\/)Payload$/.test(path) ? filesInCopy(unpacked(content) ?? content) : undefined;
     if (copied) for (const [name, each] of copied) yield [`${path}/${name}`, each];
     else yield [path, content];

@@ -13,12 +13,15 @@ export function textsOfCode(bytes: Uint8Array): string[] | undefined {
   if (data.length < 112 || data.toString("latin1", 0, 4) !== "dex\n") return undefined;
   const [count, places] = [Math.min(data.readUInt32LE(header.count), most), data.readUInt32LE(header.places)];
   const all: string[] = [];
-  for (let index = 0; index < count && places + index * 4 + 4 <= data.length; index++) {
+  // Texts lie one behind the other: all of them are no longer than the file, unless some are told again and again.
+  let room = data.length;
+  for (let index = 0; index < count && room > 0 && places + index * 4 + 4 <= data.length; index++) {
     let at = data.readUInt32LE(places + index * 4);
     // How many characters comes first, seven bits a byte; the text ends with a zero.
     while (at < data.length && data.readUInt8(at) & 0x80) at++;
     const end = data.indexOf(0, at + 1);
     if (end === -1 || at >= data.length) continue;
+    room -= end - at;
     const text = data.toString("utf8", at + 1, end);
     if (!isOfCode(text)) all.push(text);
   }

@@ -102,6 +102,9 @@ function blobsIn(signature: Buffer): Map<number, Buffer> | undefined {
   return found;
 }
 
+/** Smallest page that code is signed by, in bytes (Apple, cs_blobs.h): smaller ones would be millions. */
+const smallestPage = 4_096;
+
 /** What a code directory says (Apple, cs_blobs.h, CS_CodeDirectory). */
 function directoryIn(directory: Buffer) {
   const number = (at: number) => directory.readUInt32BE(at);
@@ -117,7 +120,7 @@ function directoryIn(directory: Buffer) {
     names: { identifier: text(number(20)), ...(team === undefined ? {} : { team }) },
     slot: (index: number) => (index <= number(24) ? sumAt(-index).toString("hex") : undefined),
     isOver(program: Buffer): boolean {
-      if (page < 2 || pages !== Math.ceil(limit / page) || limit > program.length) return false;
+      if (page < smallestPage || pages !== Math.ceil(limit / page) || limit > program.length) return false;
       return Array.from({ length: pages }, (_, index) => index).every((index) => {
         const piece = program.subarray(index * page, Math.min((index + 1) * page, limit));
         return createHash(hash).update(piece).digest().subarray(0, size).equals(sumAt(index));

@@ -1,8 +1,11 @@
 /** Kinds of resources, by their numbers (Microsoft, Resource Types). */
 const kinds = { icon: 3, iconGroup: 14, version: 16 } as const;
 
-/** Most entries of a directory of resources, and most strings of a version, that are looked at. */
+/** Most entries of all directories of resources together, and most strings of a version, that are looked at. */
 const most = 4_096;
+
+/** A version's blocks say their length in 16 bits: none is longer. */
+const longestVersion = 65_535;
 
 /** What a program for Windows says and shows by its resources. */
 export interface ProgramResources {
@@ -22,19 +25,20 @@ interface Section {
 /** Reads the resources of a program. @param optional offset of the optional header @param isOf64 of 64 bits */
 export function resourcesIn(data: Buffer, optional: number, isOf64: boolean): ProgramResources {
   const directories = optional + (isOf64 ? 112 : 96);
-  const root = placeOf(data.readUInt32LE(directories + 16), sectionsOf(data, optional));
+  const sections = sectionsOf(data, optional);
+  const root = placeOf(data.readUInt32LE(directories + 16), sections);
   if (root === undefined) return { said: {}, icons: [] };
-  const all = [...entriesBelow(data, root, root, 0, [])];
+  const all = [...entriesBelow(data, root, root, [], { left: most })];
   const of = (kind: number) =>
     all.flatMap(({ path, at }) => {
       if (path[0] !== kind || at + 8 > data.length) return [];
-      const from = placeOf(data.readUInt32LE(at), sectionsOf(data, optional));
+      const from = placeOf(data.readUInt32LE(at), sections);
       const size = data.readUInt32LE(at + 4);
       return from === undefined || from + size > data.length ? [] : [data.subarray(from, from + size)];
     });
   const [version] = of(kinds.version);
   return {
-    said: version ? Object.fromEntries(stringsIn(version, 0, version.length, 0)) : {},
+    said: version ? Object.fromEntries(stringsIn(version, 0, Math.min(version.length, longestVersion), 0)) : {},
     icons:
       of(kinds.iconGroup).length > 0 ? of(kinds.icon).filter((each) => each.toString("latin1", 1, 4) === "PNG") : [],
   };
@@ -65,18 +69,19 @@ function* entriesBelow(
   data: Buffer,
   root: number,
   at: number,
-  depth: number,
   path: readonly number[],
+  room: { left: number },
 ): Generator<{ path: readonly number[]; at: number }> {
   if (at + 16 > data.length) return;
-  const count = Math.min(data.readUInt16LE(at + 12) + data.readUInt16LE(at + 14), most);
+  const count = data.readUInt16LE(at + 12) + data.readUInt16LE(at + 14);
   for (let index = 0, entry = at + 16; index < count && entry + 8 <= data.length; index++, entry += 8) {
+    // A directory may name itself, as often as it has entries.
+    if (room.left-- <= 0) return;
     const [id, to] = [data.readUInt32LE(entry), data.readUInt32LE(entry + 4)];
     const next = root + (to & 0x7fffffff);
-    // Only kinds that are read are followed: a directory may name itself, three levels deep.
-    if (depth === 0 && !(Object.values(kinds) as number[]).includes(id)) continue;
+    if (path.length === 0 && !(Object.values(kinds) as number[]).includes(id)) continue;
     if (to >>> 31 === 0) yield { path: [...path, id], at: next };
-    else if (depth < 2) yield* entriesBelow(data, root, next, depth + 1, [...path, id]);
+    else if (path.length < 2) yield* entriesBelow(data, root, next, [...path, id], room);
   }
 }
 
