@@ -1,13 +1,10 @@
 import { createHash } from "node:crypto";
-import type { PackageFiles } from "../../formats/archives/files.ts";
+import { mostOf, type PackageFiles } from "../../formats/archives/files.ts";
 import { readPropertyList } from "../../formats/packages/property-list.ts";
 import { type CodeSignature, readCodeSignature } from "../../formats/programs/mach-o.ts";
 
 /** How an app is sealed: who signed its program, and whether all of it is as it was signed. */
 export type Seal = Pick<CodeSignature, "certificate" | "entitlements" | "holds">;
-
-/** Most bytes that are held against a seal; of a larger app the program and its lists alone are looked at. */
-const most = 512 * 1024 * 1024;
 
 /** The seal of an app (Apple, "Code Signing in Depth"); undefined where it has none. @param program below the folder */
 export async function sealOf(files: PackageFiles, folder: string, program: string): Promise<Seal | undefined> {
@@ -40,7 +37,7 @@ function areResources(files: PackageFiles, folder: string): boolean | undefined 
       return sum ? [[`${folder}${name}`, sum] as const] : [];
     }),
   );
-  const { files: all, left } = files.readAll((name) => sums.has(name), most);
+  const { files: all, left } = files.readAll((name) => sums.has(name), mostOf.held);
   const areSame = Object.entries(all).every(([name, content]) =>
     createHash("sha256")
       .update(content)

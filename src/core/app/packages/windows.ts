@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import type { PackageFiles } from "../../formats/archives/files.ts";
+import { mostOf, type PackageFiles } from "../../formats/archives/files.ts";
 import { attributeOf, find, parseXml, walk } from "../../formats/splice/formats/xml.ts";
 import { readSignature } from "../../ground/certificates/signature.ts";
 import { attempt, orElse } from "../../ground/problems/result.ts";
@@ -90,7 +90,7 @@ function changedBlocks(files: PackageFiles): string[] {
   const own = files.names.filter((name) => !apart.has(name) && !name.endsWith("/"));
   const isOwn = new Set(own);
   // Of a package too large to be looked through, what is left out is not told.
-  const all = files.readAll((name) => isOwn.has(name), mostHeld);
+  const all = files.readAll((name) => isOwn.has(name), mostOf.held);
   return [
     ...own.filter((name) => {
       const blocks = known.get(decoded(name));
@@ -100,9 +100,6 @@ function changedBlocks(files: PackageFiles): string[] {
     ...[...known.keys()].filter((name) => !isOwn.has(name) && !isOwn.has(encodeURI(name))),
   ];
 }
-
-/** Most bytes of a package that are held against its block map. */
-const mostHeld = 512 * 1024 * 1024;
 
 const isAsBlocks = (bytes: Uint8Array, blocks: readonly string[]): boolean =>
   blocks.length === Math.ceil(bytes.length / blockSize) &&

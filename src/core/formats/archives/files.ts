@@ -13,8 +13,14 @@ export interface PackageFiles {
   odd: readonly string[];
 }
 
-/** Most files that an archive is looked into for, most bytes of one of them, and of all that are unpacked in one go. */
-export const mostOf = { files: 100_000, bytes: 64 * 1024 * 1024, unpacked: 1024 * 1024 * 1024 };
+/**
+ * Most files that an archive is looked into for, most bytes of one of them, of all that are unpacked in one go, and of
+ * all that are held against a list of their sums: of a larger one the list alone is looked at.
+ */
+export const mostOf = {
+  ...{ files: 100_000, bytes: 64 * 1024 * 1024, unpacked: 1024 * 1024 * 1024 },
+  held: 512 * 1024 * 1024,
+};
 
 /** Whether a name leads out of the folder that an archive is unpacked into. */
 export const leadsOutside = (name: string): boolean => /(^|\/)\.\.(\/|$)|^\/|\\|\0/.test(name);

@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import { readSignature } from "../../ground/certificates/signature.ts";
-import type { PackageFiles } from "../archives/files.ts";
+import { mostOf, type PackageFiles } from "../archives/files.ts";
 
 /** The certificate of whoever signed a package by a list of its files, and whether all is as it was signed. */
 export interface ListSigner {
@@ -8,9 +8,6 @@ export interface ListSigner {
   certificate: Uint8Array;
   holds: boolean | undefined;
 }
-
-/** Most bytes that are held against a list; of a larger package the list alone is looked at. */
-const most = 512 * 1024 * 1024;
 
 /** Digests of a list, by how it calls them (JAR File Specification, "Signed JAR File"). */
 const digests: Readonly<Record<string, string>> = { "SHA-256": "sha256", "SHA-512": "sha512", SHA1: "sha1" };
@@ -46,7 +43,7 @@ function areAsListed(files: PackageFiles, list: Uint8Array): boolean | undefined
     sectionsOf(list).flatMap((each) => (each.has("Name") ? [[each.get("Name"), each] as const] : [])),
   );
   const isListed = (name: string) => !name.startsWith("META-INF/") && !name.endsWith("/");
-  const { files: all, left } = files.readAll(isListed, most);
+  const { files: all, left } = files.readAll(isListed, mostOf.held);
   const areSame = Object.entries(all).every(([name, content]) =>
     [...(known.get(name) ?? [])].some(([key, value]) => {
       const hash = digests[key.replace(/-Digest$/, "")];

@@ -3,6 +3,7 @@ import { furtherNames, type Variant } from "../../app/variant/variant.ts";
 import { isSameName } from "../../ground/certificates/x500.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import type { Platform } from "../../ground/values/platform.ts";
+import { allStores } from "../../stores/all.ts";
 
 /** What a package has to be. */
 export interface ExpectedPackage {
@@ -18,9 +19,6 @@ export interface ExpectedPackage {
 
 /** Whose certificate every developer's tools have: no store takes what it signs. */
 const everybodys = /^(?:C=US, O=Android, )?CN=Android Debug|CN=Android Debug\b/;
-
-/** The store takes nothing new for an older system (Google Play, "Target API level requirements", since 2026-08-31). */
-const leastTarget = 36;
 
 type Code = "package-foreign" | "package-stale" | "package-unfit" | "package-signer";
 
@@ -103,6 +101,9 @@ function profileOf({ profile, identifier }: PackageFacts, { today }: ExpectedPac
 
 function fitnessOf(facts: PackageFacts): Verdict[] {
   const unfit = (says: string): Verdict => ({ code: "package-unfit", says });
+  const leastTarget = Math.max(
+    ...allStores.flatMap(({ takes, leastTarget: least }) => (takes.includes("android") && least ? least.level : [])),
+  );
   const target = facts.kind === "apk" || facts.kind === "aab" ? Number(facts.target ?? facts.minimum ?? 1) : undefined;
   return [
     ...(facts.isDebuggable ? [unfit("can be looked into while it runs: no store takes it")] : []),

@@ -4,7 +4,7 @@ import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { isCallback } from "../../template/callbacks.ts";
 import type { FeatureFound, FeatureSearch } from "../../template/feature-places.ts";
 import { both, rowOf } from "../../template/needs.ts";
-import { mergedPermissions } from "./merged.ts";
+import { mergedPermissions, permission } from "./merged.ts";
 
 /** What template.yaml may say that a feature needs of a manifest. */
 export const androidDeclares = ["permissions", "components"] as const;
@@ -17,8 +17,6 @@ interface AndroidNeeds {
   /** Filters of activities that open the app by an address. */
   links?: true;
 }
-
-const permission = (...names: string[]) => names.map((name) => `android.permission.${name}`);
 
 /** What features that most apps know need (Android, Manifest.permission and app manifest). */
 const known: Readonly<Record<string, AndroidNeeds>> = {
@@ -112,7 +110,7 @@ export const androidFeatures: FeatureSearch = (template, files, { name: feature,
     }
   }
   const lacking = (declared.android?.permissions ?? []).filter((name) => !there.has(name));
-  const merged = mergedPermissions(template);
+  const merged: ReadonlySet<string> = wanted.permissions.size > 0 ? mergedPermissions(template) : new Set();
   const come = [...wanted.permissions].filter((name) => merged.has(name));
   return {
     cuts,

@@ -1,6 +1,7 @@
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 
-const permission = (...names: string[]) => names.map((name) => `android.permission.${name}`);
+/** Permissions of the system itself, by their last word. */
+export const permission = (...names: string[]) => names.map((name) => `android.permission.${name}`);
 
 /** What libraries bring into an app's manifest by their own, as each one's manifest has it. */
 const libraries: readonly { named: RegExp; brings: readonly string[] }[] = [
