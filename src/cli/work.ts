@@ -29,6 +29,7 @@ const commands: { readonly [N in CommandName]: () => Promise<{ run: Run<N> }> } 
   release: () => import("./commands/release.ts"),
   build: () => import("./commands/build.ts"),
   builds: () => import("./commands/builds.ts"),
+  submit: () => import("./commands/submit.ts"),
   inspect: () => import("./commands/inspect.ts"),
   worker: () => import("./commands/worker.ts"),
   queue: () => import("./commands/queue.ts"),

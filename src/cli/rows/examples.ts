@@ -36,6 +36,7 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
   ],
   build: ["build --dry-run"],
   builds: ["builds", "builds saltmarsh --all"],
+  submit: ["submit saltmarsh --dry-run", "submit saltmarsh --store google-play --out 20%"],
   inspect: ["inspect saltmarsh.ipa"],
   worker: ["worker --once", "worker --platforms android,web --name attic --once"],
   queue: ["queue"],
@@ -52,7 +53,7 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
   retire: ["retire saltmarsh", "retire saltmarsh --back"],
   "rename-identifier": ["rename-identifier saltmarsh android example.saltmarsh.boxes"],
   clean: ["clean", "clean --variants"],
-  "stand-in": ["stand-in authority --port 0"],
+  "stand-in": ["stand-in authority --port 0", "stand-in store --port 0 --accepts --rate 3600"],
   schema: ["schema brief"],
   completion: ["completion bash"],
 };

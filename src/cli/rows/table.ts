@@ -3,6 +3,7 @@ import { platforms } from "../../core/ground/values/platform.ts";
 import { buildRows } from "./builds.ts";
 import { keyRows } from "./keys.ts";
 import { machineRows } from "./machines.ts";
+import { passageRows } from "./passages.ts";
 import { recordRows } from "./records.ts";
 import type { Row } from "./row.ts";
 import { atStage, client, clients, inWorkspace, ofClients, pageLanguage, report, told } from "./shared.ts";
@@ -188,6 +189,7 @@ export const rows = {
   ...recordRows,
   ...versionRows,
   ...buildRows,
+  ...passageRows,
   ...keyRows,
   ...machineRows,
   clean: {
@@ -208,10 +210,25 @@ export const rows = {
   },
   "stand-in": {
     says: "serve, on this machine alone, a stand-in for a service that cannot be had here: for tries and tests",
-    arguments: { what: { says: "which one", needed: "required", of: ["authority"] } },
+    arguments: { what: { says: "which one", needed: "required", of: ["authority", "store"] } },
     options: {
       ...told,
       port: { kind: "text", value: "<number>", standard: "4100", says: "where it listens; 0 for any that is free" },
+      folder: {
+        kind: "text",
+        value: "<dir>",
+        standard: ".oxalis/stand-in-store",
+        says: "where stores keep what they know, and the credentials that they show once",
+      },
+      owner: { kind: "text", value: "<name>", standard: "The studio", says: "whose accounts the stores have" },
+      rate: { kind: "text", value: "<times>", standard: "1", says: "how much faster than time the stores' clock goes" },
+      accepts: { kind: "flag", says: "whatever waits for review is accepted in time; otherwise a person decides" },
+      seed: {
+        kind: "text",
+        value: "<text>",
+        standard: "",
+        says: "what chance follows from, where it is to be the same",
+      },
     },
   },
   schema: {

@@ -6,6 +6,7 @@ import type { Slot } from "../pictures/slots/slot.ts";
 import type { AccountCode } from "./account-code.ts";
 import type { CaptureRow } from "./capture-row.ts";
 import type { CategoryName } from "./categories.ts";
+import type { Conduct } from "./conduct.ts";
 import type { DataForm } from "./data-kinds.ts";
 import type { StoreQuestion } from "./question.ts";
 import type { SharedQuestion } from "./questions-in-common.ts";
@@ -57,6 +58,8 @@ export interface StoreDefinition {
   /** What it knows an account by, and an app within it. */
   accounts: readonly AccountCode[];
   share: Sharing;
+  /** How it behaves towards what it is given. */
+  conduct: Conduct;
   /** What it calls each category; undefined where it has none that fits. */
   categories: Readonly<Record<CategoryName, string | undefined>>;
   /** Languages that its record may have, as it calls them (BCP 47); any where it does not say. */

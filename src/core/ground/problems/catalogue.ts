@@ -5,6 +5,7 @@ import { ofKeys } from "./of-keys.ts";
 import { ofPictures } from "./of-pictures.ts";
 import { ofRecords } from "./of-records.ts";
 import { ofRosters } from "./of-rosters.ts";
+import { ofStores } from "./of-stores.ts";
 import { ofWork } from "./of-work.ts";
 
 const kinds = {
@@ -14,6 +15,7 @@ const kinds = {
   ...ofRecords,
   ...ofKeys,
   ...ofBuilds,
+  ...ofStores,
   ...ofWork,
 } satisfies Record<string, ProblemKind>;
 

@@ -3,6 +3,7 @@ import type { Delivery, Mail, MailServer } from "../../ground/mail/send.ts";
 import type { Result } from "../../ground/problems/result.ts";
 import type { Program, Ran } from "../../ground/processes/run.ts";
 import type { Secret } from "../../ground/values/secret.ts";
+import type { StoreKey } from "../../ground/values/store.ts";
 import type { BuildStep } from "../../making/building/outcome.ts";
 import type { Cache } from "../../making/jobs/cache.ts";
 import type { MakingStep } from "../../making/make/generate.ts";
@@ -12,6 +13,7 @@ export type Event =
   | MakingStep
   | BuildStep
   | WorkerStep
+  | SubmittingStep
   /** No other machine is there to draw: it is done here. */
   | { what: "drawn-here" }
   /** A sheet was taken to be written in this encoding. */
@@ -25,6 +27,9 @@ export type WorkerStep =
   | { what: "took"; job: string; says: string; attempt: number }
   /** How it went: it has ended, was given up, or came when another machine had it. */
   | { what: "carried"; job: string; how: "ended" | "given-up" | "late"; seconds: number; why?: string };
+
+/** Told while something is done in a store. */
+export type SubmittingStep = { what: "acting" | "acted" | "awaiting"; client: string; store: StoreKey; says: string };
 
 /** What the world gives an operation: nothing else of it is asked for. */
 export interface Ports {
@@ -54,6 +59,12 @@ export interface Ports {
   sendMail(server: MailServer, mail: Mail): Promise<Delivery>;
   /** What is wrong with an address when it is opened; undefined where it answers. */
   reach(address: string): Promise<string | undefined>;
+  /** Asks an interface over HTTP. */
+  fetch(request: Request): Promise<Response>;
+  /** The time, in milliseconds since 1970: tokens go by it. */
+  now(): number;
+  /** Lets so many milliseconds pass. */
+  pause(time: number): Promise<void>;
   /** What this machine is called where several work together. */
   machine(): string;
   /** Whether somebody has asked this run to end, once it has done what it is at. */

@@ -1,5 +1,6 @@
 import { appleAccounts } from "../apple/accounts.ts";
 import { appleCategories } from "../apple/categories.ts";
+import { appleConduct } from "../apple/conduct.ts";
 import { appleData } from "../apple/data.ts";
 import { appleGoods } from "../apple/goods.ts";
 import { appleLanguages } from "../apple/languages.ts";
@@ -26,6 +27,7 @@ export const appStore: StoreDefinition = {
   questions: appleQuestions,
   accounts: appleAccounts,
   share: shareApple,
+  conduct: appleConduct,
   categories: appleCategories,
   languages: appleLanguages,
   goods: appleGoods,

@@ -3,6 +3,7 @@ import { askedEverywhere } from "../questions-in-common.ts";
 import { googlePlayAccounts } from "./accounts.ts";
 import { googlePlayCaptures } from "./captures.ts";
 import { googlePlayCategories } from "./categories.ts";
+import { googlePlayConduct } from "./conduct.ts";
 import { googlePlayData } from "./data.ts";
 import { googlePlayLanguages } from "./languages.ts";
 import { googlePlayPictures } from "./pictures.ts";
@@ -28,6 +29,7 @@ export const googlePlay: StoreDefinition = {
   questions: googlePlayQuestions,
   accounts: googlePlayAccounts,
   share: shareGooglePlay,
+  conduct: googlePlayConduct,
   categories: googlePlayCategories,
   languages: googlePlayLanguages,
   leastTarget: { level: 36, since: "2026-08-31", source: 'Play Console help, "Target API level requirements"' },

@@ -1,5 +1,6 @@
 import { appleAccounts } from "../apple/accounts.ts";
 import { appleCategories } from "../apple/categories.ts";
+import { appleConduct } from "../apple/conduct.ts";
 import { appleData } from "../apple/data.ts";
 import { appleGoods } from "../apple/goods.ts";
 import { appleLanguages } from "../apple/languages.ts";
@@ -27,6 +28,7 @@ export const macAppStore: StoreDefinition = {
   questions: appleQuestions,
   accounts: appleAccounts,
   share: shareApple,
+  conduct: appleConduct,
   categories: appleCategories,
   // Its apps may speak of telephones, on which they are often found too.
   languages: appleLanguages,

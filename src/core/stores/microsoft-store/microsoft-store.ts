@@ -3,6 +3,7 @@ import { askedEverywhere } from "../questions-in-common.ts";
 import { microsoftStoreAccounts } from "./accounts.ts";
 import { microsoftStoreCaptures } from "./captures.ts";
 import { microsoftStoreCategories } from "./categories.ts";
+import { microsoftStoreConduct } from "./conduct.ts";
 import { microsoftStoreData } from "./data.ts";
 import { microsoftStoreQuestions } from "./questions.ts";
 import { microsoftStoreRecord } from "./record.ts";
@@ -24,6 +25,7 @@ export const microsoftStore: StoreDefinition = {
   questions: microsoftStoreQuestions,
   accounts: microsoftStoreAccounts,
   share: shareMicrosoft,
+  conduct: microsoftStoreConduct,
   categories: microsoftStoreCategories,
   /** Partner Center, "View app identity details". */
   assigned: [

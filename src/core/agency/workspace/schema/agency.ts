@@ -5,6 +5,7 @@ import { pageLanguages } from "../../../ground/values/page-language.ts";
 import { platforms, usualPlatforms } from "../../../ground/values/platform.ts";
 import { variableForm } from "../../../ground/values/secret.ts";
 import { briefSchema, color, fontFile, lineOfText } from "./brief.ts";
+import { interfacesSchema } from "./interfaces.ts";
 
 /** What several clients may have in common: all that a brief may say, but for what is each client's own. */
 const sharedSchema = briefSchema
@@ -164,6 +165,7 @@ export const agencySchema = z.strictObject({
     .optional(),
   machines: machinesSchema.prefault({}),
   builds: buildsSchema.prefault({}),
+  interfaces: interfacesSchema.default({}).describe("How programs work in the stores, by store"),
   stages: z
     .record(stageName, stageSchema)
     .default({})

@@ -1,0 +1,126 @@
+import { type Problem, problem } from "../../ground/problems/problem.ts";
+import { daysAfter } from "../../ground/values/day.ts";
+import type { StoreDefinition } from "../../stores/definition.ts";
+import type { Passage, Place } from "./passage.ts";
+import { hoursSaid, type UsualWait, type Waited } from "./waits.ts";
+
+/** What a producer, or the store, is to do next, and by when. */
+interface Due {
+  says: string;
+  /** The day by which, as 2026-03-01. */
+  by?: string;
+  severity: Problem["severity"];
+  fix?: string;
+}
+
+interface DueAt {
+  store: StoreDefinition;
+  client: string;
+  /** As 2026-03-01. */
+  today: string;
+  usual: Readonly<Record<Waited, UsualWait>>;
+  /** Since when, in the day's own words: now (milliseconds since 1970). */
+  now: number;
+}
+
+/** A refusal that nobody answers for so many days is an error. */
+const mostUnanswered = 3;
+
+/** So many days before something ends it is told. */
+const notice = 14;
+
+/** What is due at a place, beside what ends. */
+function atPlace(passage: Passage, at: DueAt): Due[] {
+  const { store, usual, now } = at;
+  const since = passage.since === undefined ? now : Date.parse(passage.since);
+  const hours = (now - since) / 3_600_000;
+  const days = Math.floor(hours / 24);
+  const version = passage.coming?.version ?? "";
+  const slow = (waited: Waited, what: string): Due[] =>
+    hours <= usual[waited].long
+      ? []
+      : [
+          {
+            says: `${what} for ${hoursSaid(hours)}: ${hoursSaid(usual[waited].usual)} are usual.`,
+            severity: "warning",
+            fix: `Look into ${store.title}, whether it asks for something.`,
+          },
+        ];
+  const { rule, place, says = "" } = passage.refusal ?? {};
+  const because = [rule, place === undefined ? undefined : `(${place})`, says].filter(Boolean).join(" ");
+  const found: Partial<Record<Place, Due[]>> = {
+    sent: slow("processing", `${store.title} has been taking build ${passage.build?.build} in`),
+    unusable: [
+      {
+        says: `${store.title} refused build ${passage.build?.build}: ${passage.build?.why ?? "it does not say why"}.`,
+        severity: "error",
+      },
+    ],
+    waiting: slow("review", `Version ${version} has been waiting`),
+    "in-review": slow("review", `Version ${version} has been looked at`),
+    refused: [refusal(`${store.title} refused version ${version}: ${because}`, days)],
+    asked: [refusal(`${store.title} asks about version ${version}: ${because}`, days)],
+    approved: [{ says: `Version ${version} is approved, and waits to be let out.`, severity: "warning" }],
+    paused: paused(passage, at, days),
+    ready: [
+      {
+        says: `Version ${version || passage.build?.version} is there, and nobody has sent it for review.`,
+        severity: "warning",
+      },
+    ],
+  };
+  return found[passage.place] ?? [];
+}
+
+const refusal = (says: string, days: number): Due => ({
+  says: `${says.replace(/\.$/, "")}.${days >= 1 ? ` Unanswered for ${days} ${days === 1 ? "day" : "days"}.` : ""}`,
+  severity: days >= mostUnanswered ? "error" : "warning",
+});
+
+function paused({ since, share, coming }: Passage, { store, today }: DueAt, days: number): Due[] {
+  const { goesOut } = store.conduct;
+  const most = "mostPausedDays" in goesOut ? goesOut.mostPausedDays : undefined;
+  const says = `Version ${coming?.version} is halted at ${share} % for ${days} ${days === 1 ? "day" : "days"}.`;
+  const by = most === undefined || since === undefined ? {} : { by: daysAfter(since.slice(0, 10), most) };
+  return [{ says, severity: "by" in by && by.by !== undefined && by.by <= today ? "error" : "warning", ...by }];
+}
+
+/** What ends by itself. */
+function ending({ place, since, build, happened }: Passage, { store, today }: DueAt): Due[] {
+  const { nameHeld, testsFor } = store.conduct;
+  const found: Due[] = [];
+  const created = happened.find(({ kind }) => kind === "created");
+  const isSent = happened.some(({ kind }) => kind === "submitted");
+  if (nameHeld && created && !isSent && place !== "nothing" && since !== undefined) {
+    const by = daysAfter(created.at.slice(0, 10), nameHeld.days);
+    if (by <= daysAfter(today, notice))
+      found.push({
+        says: `${store.title} lets go of the name, as far as is known, on ${by}: nothing was sent for review.`,
+        by,
+        severity: "warning",
+      });
+  }
+  if (testsFor && build?.state === "ready" && happened.some(({ kind }) => kind === "testing-allowed")) {
+    const by = daysAfter(build.since.slice(0, 10), testsFor.days);
+    if (by <= daysAfter(today, notice))
+      found.push({ says: `Build ${build.build} cannot be tried from ${by} on.`, by, severity: "warning" });
+  }
+  if (build?.state === "ended")
+    found.push({ says: `Build ${build.build} can no longer be tried.`, severity: "warning" });
+  return found;
+}
+
+/** What is due in a store for a client: what waits for long, what ends, what somebody has to do. */
+export function dueIn(passage: Passage, at: DueAt): Problem[] {
+  const { store, client } = at;
+  const agreements = passage.agreements.map(
+    (each): Due => ({ says: `${store.title} goes on with nothing before "${each}" is signed.`, severity: "error" }),
+  );
+  return [...agreements, ...atPlace(passage, at), ...ending(passage, at)].map(({ says, by, severity, fix }) =>
+    problem(passage.place === "refused" || passage.place === "asked" ? "review-refused" : "passage-due", says, {
+      ...{ client, severity },
+      ...(by === undefined ? {} : { expected: `by ${by}` }),
+      ...(fix === undefined ? {} : { fix }),
+    }),
+  );
+}

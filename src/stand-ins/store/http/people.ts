@@ -1,0 +1,126 @@
+import type { Hono } from "hono";
+import * as z from "zod";
+import { sumForm } from "../../../core/ground/values/hash.ts";
+import { type StoreKey, storeKeys } from "../../../core/ground/values/store.ts";
+import type { Clock } from "../clock.ts";
+import type { Account } from "../engine/kept.ts";
+import { happen } from "../engine/kept.ts";
+import { decide } from "../engine/reviews.ts";
+import type { Keeping } from "../keeping.ts";
+import { reviewPage } from "../pages/review.tsx";
+import { seenPage } from "../pages/seen.tsx";
+import { startPage, waits } from "../pages/start.tsx";
+import type { OpenStore } from "../store.ts";
+
+interface PeopleWith {
+  stores: Readonly<Record<StoreKey, OpenStore>>;
+  keeping: Keeping;
+  clock: Clock;
+}
+
+const decisionForm = z.object({
+  store: z.enum(storeKeys),
+  app: z.string().max(40),
+  decision: z.enum(["accept", "refuse", "ask"]),
+  rule: z.string().max(100).default(""),
+  place: z.string().max(200).default(""),
+  says: z.string().max(4000).default(""),
+});
+
+const agreementForm = z.object({ account: z.string().max(60), agreement: z.string().max(200) });
+const clockForm = z.object({ hours: z.coerce.number().min(0).max(20_000) });
+
+/** Pages of the people who run the stores: the clock, what waits to be reviewed, what users see. */
+export function addPeople(service: Hono, { stores, keeping, clock }: PeopleWith): void {
+  // A page from elsewhere sends nothing here.
+  service.use("*", async (context, next) => {
+    const origin = context.req.header("origin");
+    const isOwn = origin === undefined || (URL.canParse(origin) && new URL(origin).host === context.req.header("host"));
+    return context.req.method === "GET" || isOwn ? next() : context.text("Another page asks for this.", 403);
+  });
+
+  service.get("/", (context) =>
+    context.html(
+      startPage({
+        now: clock.now(),
+        isByHand: Object.values(stores).some(({ manner }) => manner.isByHand),
+        stores: storeKeys.map((key) => ({
+          store: stores[key].store,
+          apps: stores[key].everything(),
+          accounts: accountsIn(key),
+        })),
+      }),
+    ),
+  );
+  const accountsIn = (key: StoreKey): Account[] =>
+    [...keeping.accounts.getRange()].map(({ value }) => value).filter(({ store }) => store === key);
+
+  service.post("/clock", async (context) => {
+    const form = clockForm.safeParse(await context.req.parseBody());
+    if (!form.success) return context.text("So far it cannot be put forward.", 400);
+    clock.forward(form.data.hours * 3_600_000);
+    return context.redirect("/", 303);
+  });
+
+  service.get("/review", (context) => {
+    const waiting = storeKeys.flatMap((key) =>
+      stores[key]
+        .everything()
+        .filter(waits)
+        .map((app) => ({ store: stores[key].store, app })),
+    );
+    waiting.sort((a, b) => (a.app.version?.since ?? 0) - (b.app.version?.since ?? 0));
+    return context.html(reviewPage({ waiting }));
+  });
+
+  service.post("/review", async (context) => {
+    const form = decisionForm.safeParse(await context.req.parseBody());
+    if (!form.success) return context.text("It is not as the page sends it.", 400);
+    const { store, app, decision, rule, place, says } = form.data;
+    if (decision !== "accept" && says.trim() === "") return context.text("Say what is wrong, or what is asked.", 422);
+    const open = stores[store];
+    const outcome = open.asStaff(app, (kept, now) =>
+      decide(
+        open.store,
+        kept,
+        decision === "accept"
+          ? { decision }
+          : { decision, rule: rule || "no rule named", says, ...(place === "" ? {} : { place }) },
+        now,
+      ),
+    );
+    return "app" in outcome ? context.redirect("/review", 303) : context.text(outcome.wrong, outcome.status as 409);
+  });
+
+  service.post("/agreements", async (context) => {
+    const form = agreementForm.safeParse(await context.req.parseBody());
+    const account = form.success ? keeping.accounts.get(form.data.account) : undefined;
+    if (!form.success || !account || !(form.data.agreement in account.agreements))
+      return context.text("There is no such agreement.", 404);
+    const { agreement } = form.data;
+    const isSigned = account.agreements[agreement] !== null;
+    const agreements = { ...account.agreements, [agreement]: isSigned ? null : clock.now() };
+    keeping.within(() => keeping.accounts.putSync(account.account, { ...account, agreements }));
+    const kind = isSigned ? "agreement-open" : "agreement-signed";
+    const open = stores[account.store];
+    for (const { app, account: own } of open.everything())
+      if (own === account.account)
+        open.asStaff(app, (kept, now) => ({ app: happen(kept, now, { kind, says: agreement }) }));
+    return context.redirect("/", 303);
+  });
+
+  service.get("/seen/:store/:app", (context) => {
+    const key = storeKeys.find((each) => each === context.req.param("store"));
+    const app = key && stores[key].everything().find((each) => each.app === context.req.param("app"));
+    return key && app ? context.html(seenPage(stores[key].store, app)) : context.text("There is no such app.", 404);
+  });
+
+  service.get("/pictures/:sum", (context) => {
+    const sum = context.req.param("sum");
+    const known = sumForm.test(sum) ? keeping.uploads.get(sum) : undefined;
+    if (!known?.isWhole || known.kind !== "picture") return context.text("There is no such picture.", 404);
+    const bytes = keeping.bytesOf(sum);
+    const type = bytes.subarray(0, 4).toString("hex") === "89504e47" ? "image/png" : "image/jpeg";
+    return context.body(Uint8Array.from(bytes), 200, { "content-type": type, "x-content-type-options": "nosniff" });
+  });
+}
