@@ -1,6 +1,7 @@
 import { relative } from "node:path";
 import wrapAnsi from "wrap-ansi";
 import { builtSaid, type PlatformBuilt } from "../../core/agency/history/builds.ts";
+import { type Passage, passageSaid } from "../../core/clients/passage/passage.ts";
 import { isError } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import type { StoreKey } from "../../core/ground/values/store.ts";
@@ -45,8 +46,12 @@ const asData = (each: ClientStanding): object => ({
     problems: more.problems.map(placeData),
     passed: more.passed,
   })),
+  passages: each.passages.map(passageData),
+  due: each.due.map(placeData),
   problems: each.problems.map(placeData),
 });
+
+const passageData = ({ happened: _, ...passage }: Passage): object => passage;
 
 const builtData = ({ platform, good, failed }: PlatformBuilt): object => ({
   platform,
@@ -56,13 +61,15 @@ const builtData = ({ platform, good, failed }: PlatformBuilt): object => ({
 
 async function showCsv(clients: readonly ClientStanding[], { raw }: Terminal): Promise<void> {
   const { csvText } = await import("../../core/clients/roster/sheet.ts");
-  const head = allStores.flatMap(({ key }) => [`${key} done`, `${key} required`, `${key} recommended`]);
+  const head = allStores.flatMap(({ key }) => [`${key} done`, `${key} required`, `${key} recommended`, `${key} is`]);
   const rows = clients.map((each) => [
     each.client,
     each.name,
     ...allStores.flatMap(({ key }) => {
       const own = each.stores.find(({ store }) => store === key);
-      return own ? [own.required.done, own.required.total, own.recommended.done].map(String) : ["", "", ""];
+      const passage = each.passages.find(({ store }) => store === key);
+      const is = passage ? passageSaid(passage) : "";
+      return [...(own ? [own.required.done, own.required.total, own.recommended.done].map(String) : ["", "", ""]), is];
     }),
     nextOf(each)?.message ?? "",
     nextOf(each)?.who ?? "",
@@ -116,11 +123,22 @@ function meter(each: ClientStanding, key: StoreKey, { out }: Terminal): string {
   const standing = each.stores.find(({ store }) => store === key);
   // Of a brief that cannot be used, nobody knows what it wants.
   if (!standing) return each.record ? out.dim("not wanted") : out.red("unknown");
+  const passage = each.passages.find(({ store }) => store === key);
   const { required, recommended } = standing;
+  if (passage && isComplete(standing)) return placed(passage, out);
   const more = recommended.total > 0 ? out.dim(` +${recommended.done}/${recommended.total}`) : "";
   return isComplete(standing)
     ? `${out.green("complete")}${more}`
     : `${out.yellow(`${required.done} of ${required.total}`)}${more}`;
+}
+
+/** Where a whole record's app is: what waits for somebody stands out. */
+function placed(passage: Passage, out: Terminal["out"]): string {
+  const said = passageSaid(passage);
+  if (passage.place === "live") return out.green(said);
+  return passage.place === "refused" || passage.place === "asked" || passage.place === "unusable"
+    ? out.red(said)
+    : out.yellow(said);
 }
 
 function settling({ what, who, clients }: Settles, { out, settings }: Terminal): string[] {

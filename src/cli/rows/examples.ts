@@ -37,6 +37,8 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
   build: ["build --dry-run"],
   builds: ["builds", "builds saltmarsh --all"],
   submit: ["submit saltmarsh --dry-run", "submit saltmarsh --store google-play --out 20%"],
+  events: ["events --since 2026-03-01", "events saltmarsh --json-lines"],
+  wait: ["wait saltmarsh approved --store google-play --within 0"],
   inspect: ["inspect saltmarsh.ipa"],
   worker: ["worker --once", "worker --platforms android,web --name attic --once"],
   queue: ["queue"],

@@ -1,7 +1,8 @@
+import { awaitedNames } from "../../core/clients/passage/awaited.ts";
 import { storeKeys } from "../../core/ground/values/store.ts";
 import { stepNames } from "../../core/making/submitting/step-names.ts";
 import type { Row } from "./row.ts";
-import { clients, inWorkspace, ofClients, withPassPhrase } from "./shared.ts";
+import { client, clients, inWorkspace, ofClients, withPassPhrase } from "./shared.ts";
 
 const store = {
   kind: "texts",
@@ -41,6 +42,40 @@ export const passageRows = {
       },
       takeBack: { kind: "flag", says: "take back a version that was sent, of one client and store" },
       dryRun: { kind: "flag", says: "say what would be done, and do nothing" },
+    },
+  },
+  events: {
+    says: "list what has happened to apps in stores; tell it on as a feed, by mail, or to an address",
+    arguments: { clients },
+    options: {
+      ...inWorkspace,
+      ...ofClients,
+      ...withPassPhrase,
+      store,
+      since: { kind: "text", value: "<day>", says: "only what has happened on that day or later" },
+      look: { kind: "flag", says: "ask the stores first what is new" },
+      jsonLines: { kind: "flag", says: "print a line of JSON an event" },
+      feed: { kind: "text", value: "<file>", says: "also write them as an Atom feed" },
+      mail: { kind: "text", value: "<address>", says: "send what nobody was told of there, as one letter" },
+      hook: { kind: "text", value: "<address>", says: "send it there over HTTP, a signed message an event" },
+    },
+  },
+  wait: {
+    says: "wait until something has happened to an app in a store: 0 it has, 1 it will not, 3 the time is over",
+    arguments: {
+      client,
+      event: { says: "what is waited for", needed: "required", of: awaitedNames },
+    },
+    options: {
+      ...inWorkspace,
+      ...withPassPhrase,
+      store: {
+        kind: "choice",
+        value: "<store>",
+        of: storeKeys,
+        says: "in which; the only one that it wants otherwise",
+      },
+      within: { kind: "text", value: "<minutes>", standard: "60", says: "so long at most" },
     },
   },
 } as const satisfies Record<string, Row>;

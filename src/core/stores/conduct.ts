@@ -39,6 +39,8 @@ interface Wait extends Known {
 
 /** A step that a person does in a store's own pages. */
 export interface HandStep {
+  /** What it is called when somebody says that it is done. */
+  name: string;
   /** What has happened when it is done. */
   done: HappeningKind;
   /** Where in the store's pages, as it calls them. */
@@ -60,6 +62,8 @@ export interface Conduct {
   waits: Readonly<Record<"processing" | "review" | "testing", Wait>>;
   /** Kinds of packages that it takes, the one that it wants of new apps first. */
   packages: readonly string[];
+  /** Whether a package has to be signed when it is sent. */
+  wantsSigned: boolean;
   /** Whether texts and pictures may be sent for review with no new build. */
   reviewsTextsAlone: boolean;
   /** Agreements that an account has to have signed before anything goes on. */

@@ -1,4 +1,5 @@
-import { createHmac } from "node:crypto";
+import { stampOf } from "../../core/ground/interfaces/message.ts";
+import { secretOf } from "../../core/ground/values/secret.ts";
 import type { StoreKey } from "../../core/ground/values/store.ts";
 import type { Account, KeptApp } from "./engine/kept.ts";
 import type { Keeping, KeptMessage } from "./keeping.ts";
@@ -17,21 +18,14 @@ const mostTried = 8;
 /** Longest that an address may take, in milliseconds. */
 const patience = 5000;
 
-/** What signs a message: of its time and its text, so that it cannot be sent again later (HMAC-SHA256, base64url). */
-const signatureOf = (secret: string, time: string, body: string): string =>
-  createHmac("sha256", secret).update(`${time}.${body}`).digest("base64url");
-
 export function openHooks(keeping: Keeping, real: () => number): Hooks {
   const { messages, accounts } = keeping;
 
   async function send(key: string, message: KeptMessage, { hook }: Account): Promise<void> {
     if (!hook) return;
-    const time = String(Math.floor(real() / 1000));
     const headers = {
       "content-type": "application/json",
-      "message-id": key,
-      "message-time": time,
-      "message-signature": signatureOf(hook.secret, time, message.body),
+      ...stampOf(secretOf(hook.secret), key, Math.floor(real() / 1000), message.body),
     };
     try {
       const signal = AbortSignal.timeout(patience);

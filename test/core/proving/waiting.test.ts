@@ -13,6 +13,8 @@ const missing = (field: string, count = 0): Problem =>
 const standing = (client: string, problems: Problem[], letters: Letter[]): ClientStanding => ({
   client,
   name: client,
+  passages: [],
+  due: [],
   stores: [],
   unshared: [],
   codesMissing: [],

@@ -60,6 +60,8 @@ const standing = (store: StoreKey, lines: LineStanding[]): Standing => ({
 const board = (stores: Standing[], unshared: ClientStanding["unshared"] = []): ClientStanding => ({
   client: "hill",
   name: "Hill",
+  passages: [],
+  due: [],
   stores,
   unshared,
   problems: [],

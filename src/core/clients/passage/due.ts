@@ -116,11 +116,13 @@ export function dueIn(passage: Passage, at: DueAt): Problem[] {
   const agreements = passage.agreements.map(
     (each): Due => ({ says: `${store.title} goes on with nothing before "${each}" is signed.`, severity: "error" }),
   );
-  return [...agreements, ...atPlace(passage, at), ...ending(passage, at)].map(({ says, by, severity, fix }) =>
-    problem(passage.place === "refused" || passage.place === "asked" ? "review-refused" : "passage-due", says, {
+  const isAnswered = passage.place !== "refused" && passage.place !== "asked";
+  return [...agreements, ...atPlace(passage, at), ...ending(passage, at)].map(({ says, by, severity, fix }) => ({
+    ...problem(isAnswered ? "passage-due" : "review-refused", says, {
       ...{ client, severity },
       ...(by === undefined ? {} : { expected: `by ${by}` }),
       ...(fix === undefined ? {} : { fix }),
     }),
-  );
+    ...(passage.since === undefined ? {} : { since: passage.since.slice(0, 10) }),
+  }));
 }

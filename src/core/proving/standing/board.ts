@@ -8,6 +8,7 @@ import { ofClient, type Problem, problem } from "../../ground/problems/problem.t
 import { attempt } from "../../ground/problems/result.ts";
 import { keyFindings } from "../keys/findings.ts";
 import { type ClientStanding, standings } from "./clients.ts";
+import { readPassages } from "./passages.ts";
 
 /** How far the picked clients are with their stores, and the letters that each got; held against all of them. */
 export function boardOf(
@@ -20,10 +21,12 @@ export function boardOf(
   const others = all.map((each) => told.get(each.client) ?? withRecord(workspace, each));
   const keys = keyFindings(workspace, { all, picked }, today);
   const standing = standings(workspace, others, picked, today);
+  const passages = readPassages(workspace, today);
   return standing.map(({ problems: ofStores, ...rest }) => {
     const builds = attempt(() => lastBuilt(buildsOf.read(workspace.root, rest.client) ?? {}));
     const each = {
       ...rest,
+      ...passages.of(rest.client),
       ...(builds.ok && builds.value.length > 0 ? { built: builds.value } : {}),
       problems: [
         ...ofStores,

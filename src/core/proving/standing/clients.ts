@@ -2,6 +2,7 @@ import type { PlatformBuilt } from "../../agency/history/builds.ts";
 import type { Letter } from "../../agency/history/letters.ts";
 import { wantedStores } from "../../agency/workspace/wanted.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
+import type { Passage } from "../../clients/passage/passage.ts";
 import type { ClientView, Told } from "../../clients/record/read.ts";
 import type { StoreRecord } from "../../clients/record/record.ts";
 import { isError, type Problem, problem, stopsClient } from "../../ground/problems/problem.ts";
@@ -31,6 +32,9 @@ export interface ClientStanding {
   asked?: string;
   /** How far each platform is that was built for the store. */
   built?: readonly PlatformBuilt[];
+  /** Where its app is in each store in which something has happened, and what is due there. */
+  passages: readonly Passage[];
+  due: readonly Problem[];
 }
 
 /** Where clients stand with their stores; whoever is nearest to done comes first. */
@@ -58,6 +62,8 @@ export function standings(
           codesMissing: [],
           unassigned: [],
           letters: [],
+          passages: [],
+          due: [],
           problems: problems.filter(isError),
         };
       const waived = client.brief?.data.waived ?? [];
@@ -72,6 +78,8 @@ export function standings(
         name,
         record: resolved.told.record,
         letters: [],
+        passages: [],
+        due: [],
         unassigned:
           accounts.whose === "client"
             ? wanted.filter((store) => notGiven(store, resolved.told.record).length > 0).map(({ key }) => key)
@@ -102,7 +110,7 @@ export function standings(
 const isTold = (each: ClientView): each is ClientView & { told: Told } => each.told !== undefined;
 
 /** Everything that is found of a client, whichever store it concerns; what several say of one thing once. */
-export function findingsOf({ problems, stores }: ClientStanding): Problem[] {
+export function findingsOf({ problems, due, stores }: ClientStanding): Problem[] {
   const told = new Map<string, { first: Problem; also: string[] }>();
   for (const { title, problems: own } of stores)
     for (const each of own) {
@@ -115,7 +123,7 @@ export function findingsOf({ problems, stores }: ClientStanding): Problem[] {
   const merged = [...told.values()].map(({ first, also }) =>
     also.length === 0 ? first : { ...first, message: `${first.message} ${[...new Set(also)].join(", ")} too.` },
   );
-  return [...problems, ...merged];
+  return [...due, ...problems, ...merged];
 }
 
 /** What keeps a client from being done that comes first; what only might be better where nothing does. */

@@ -3,6 +3,7 @@ import type { Who } from "../../ground/problems/who.ts";
 import type { ClientStanding } from "../../proving/standing/clients.ts";
 import { type LineStanding, openIn } from "../../proving/standing/standing.ts";
 import { allStores } from "../../stores/all.ts";
+import { happeningSaid } from "../../stores/happening.ts";
 
 /** So many characters of a text are shown on a sheet. */
 const mostShown = 200;
@@ -24,7 +25,7 @@ export function dataOf(clients: readonly ClientStanding[], today: string): strin
     people.indexOf(who),
     ...(since && since < today ? [since] : []),
   ];
-  const data = clients.map(({ client, name, stores: all, problems }) => {
+  const data = clients.map(({ client, name, stores: all, problems, due, passages }) => {
     const texts: string[] = [];
     const placeOf = (text: string): number => {
       const at = texts.indexOf(text);
@@ -47,7 +48,11 @@ export function dataOf(clients: readonly ClientStanding[], today: string): strin
         standing.creation,
       ];
     });
-    return { c: client, n: name, p: weightiest(problems).map(told), t: texts, s: standings };
+    const happened = passages.map(({ store, happened: own }) => [
+      store,
+      own.map((each) => [each.at.slice(0, 10), happeningSaid(each)]),
+    ]);
+    return { c: client, n: name, p: weightiest([...due, ...problems]).map(told), t: texts, s: standings, h: happened };
   });
   const seen = Object.fromEntries(
     allStores.map(({ key, title, seenFirst, record }) => [

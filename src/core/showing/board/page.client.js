@@ -37,12 +37,16 @@ const needs = { q: "required", c: "recommended", t: "optional" };
 const states = { g: "given", d: "draft", m: "missing", w: "to be mended" };
 const severities = { e: "error", w: "warning", n: "note" };
 
-function sheetOf([key, lines, told, [done, total, ...lacking], creation], texts) {
+function sheetOf([key, lines, told, [done, total, ...lacking], creation], texts, happened) {
   const [title, seenFirst, rows] = data.stores[key];
   const section = make("section");
   section.append(
     make("h3", title),
-    make("p", creation.length > 0 ? `For its creation: ${creation.join(", ")}.` : "Ready for creation.", "count"),
+    ...(happened.length > 0
+      ? []
+      : [
+          make("p", creation.length > 0 ? `For its creation: ${creation.join(", ")}.` : "Ready for creation.", "count"),
+        ]),
     make("p", `${done} of ${total}${lacking.length > 0 ? "; still open:" : ""}`, "count"),
   );
   if (lacking.length > 0) {
@@ -68,8 +72,20 @@ function sheetOf([key, lines, told, [done, total, ...lacking], creation], texts)
     row.append(text);
     table.append(row);
   }
-  section.append(table, findings(told));
+  section.append(...passage(happened), table, findings(told));
   return section;
+}
+
+/** What has happened in a store, the latest first. */
+function passage(happened) {
+  if (happened.length === 0) return [];
+  const list = make("ol", undefined, "happened");
+  for (const [day, says] of [...happened].reverse()) {
+    const item = make("li");
+    item.append(make("time", day), ` ${says}`);
+    list.append(item);
+  }
+  return [list];
 }
 
 function findings(told) {
@@ -87,7 +103,8 @@ function findings(told) {
 }
 
 function open(at, store) {
-  const { c, n, p, t, s } = data.clients[at];
+  const { c, n, p, t, s, h } = data.clients[at];
+  const happenedIn = (key) => h.find(([each]) => each === key)?.[1] ?? [];
   const close = make("button", "Close", "close");
   close.type = "button";
   close.addEventListener("click", () => dialog.close());
@@ -95,7 +112,13 @@ function open(at, store) {
   name.id = "sheet-name";
   name.dir = "auto";
   const stores = [...s].sort(([one], [other]) => (other === store) - (one === store));
-  dialog.replaceChildren(close, name, make("p", c), findings(p), ...stores.map((each) => sheetOf(each, t)));
+  dialog.replaceChildren(
+    close,
+    name,
+    make("p", c),
+    findings(p),
+    ...stores.map((each) => sheetOf(each, t, happenedIn(each[0]))),
+  );
   dialog.showModal();
   dialog.scrollTop = 0;
 }

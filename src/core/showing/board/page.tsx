@@ -1,5 +1,6 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
 import { builtSaid } from "../../agency/history/builds.ts";
+import { type Passage, passageSaid } from "../../clients/passage/passage.ts";
 import { isError } from "../../ground/problems/problem.ts";
 import filters from "../../pages/parts/filters.css";
 import { Head } from "../../pages/parts/head.tsx";
@@ -164,6 +165,7 @@ function Row({ standing, at, used, hasBuilds, today }: RowProps) {
       {used.map(({ key, title }) => (
         <Meter
           standing={all.find(({ store }) => store === key)}
+          passage={standing.passages.find(({ store }) => store === key)}
           title={title}
           otherwise={standing.record ? "not wanted" : "unknown"}
           key={key}
@@ -189,7 +191,14 @@ function Row({ standing, at, used, hasBuilds, today }: RowProps) {
   );
 }
 
-function Meter({ standing, title, otherwise }: { standing: Standing | undefined; title: string; otherwise: string }) {
+interface MeterProps {
+  standing: Standing | undefined;
+  passage: Passage | undefined;
+  title: string;
+  otherwise: string;
+}
+
+function Meter({ standing, passage, title, otherwise }: MeterProps) {
   if (!standing)
     return (
       <span class="meter">
@@ -206,6 +215,7 @@ function Meter({ standing, title, otherwise }: { standing: Standing | undefined;
         {isComplete(standing) ? "complete" : `${required.done} of ${required.total}`}
         <em>{recommended.total > 0 ? ` +${recommended.done}/${recommended.total}` : ""}</em>
       </b>
+      {passage ? <span class={`place ${passage.place}`}>{passageSaid(passage)}</span> : null}
       <em>{open.length > 0 ? `open: ${open.map(partLacking).join(", ")}` : ""}</em>
     </span>
   );

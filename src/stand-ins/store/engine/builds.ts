@@ -44,13 +44,14 @@ function faultOf(
 ): string | undefined {
   if (!facts) return "This is no package that can be read.";
   const { kind, identifier, signer, unfit } = facts;
-  const { packages } = store.conduct;
+  const { packages, wantsSigned } = store.conduct;
   if (!packages.includes(kind)) return `A package of the form ${kind} is not taken here, but ${packages.join(" or ")}.`;
   if (identifier !== app.identifier) return `The package is of ${identifier}, the record of ${app.identifier}.`;
   if (facts.version !== "" && !facts.version.startsWith(version))
     return `The package says version ${facts.version}, not ${version}.`;
   if (facts.build !== "" && facts.build !== String(build) && !facts.build.includes(String(build)))
     return `The package says build ${facts.build}, not ${build}.`;
+  if (wantsSigned && !signer) return "The package is not signed.";
   if (app.signer !== undefined && signer && signer.sha256 !== app.signer)
     return `The package is signed by ${signer.subject}: the first one was signed by somebody else.`;
   if (signer?.holds === false) return "The package is not as it was signed.";

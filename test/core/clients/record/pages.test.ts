@@ -139,6 +139,8 @@ describe("the board as a page", () => {
   const standing = (name: string, more: Partial<ClientStanding> = {}): ClientStanding => ({
     client: "hill",
     name,
+    passages: [],
+    due: [],
     stores: [standingIn(storeOf("google-play"), record({ name }), [], "2026-11-26")],
     unshared: [],
     problems: [],
