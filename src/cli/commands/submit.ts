@@ -1,19 +1,48 @@
+import { relative } from "node:path";
 import { isError } from "../../core/ground/problems/problem.ts";
-import { succeed } from "../../core/ground/problems/result.ts";
+import { mapResult, succeed } from "../../core/ground/problems/result.ts";
 import { stepsSaid } from "../../core/making/submitting/act.ts";
 import type { Step } from "../../core/making/submitting/steps/step.ts";
+import { writeHandSheets } from "../../core/operations/hand-sheets.ts";
+import { noteDone } from "../../core/operations/note-done.ts";
 import type { Submitted } from "../../core/operations/running/one-submission.ts";
 import type { Event } from "../../core/operations/running/ports.ts";
 import { type AllSubmitted, submitApps } from "../../core/operations/submit.ts";
 import { stores } from "../../core/stores/all.ts";
 import { happeningSaid } from "../../core/stores/happening.ts";
-import type { Run } from "../command.ts";
+import type { GivenTo, Run, With } from "../command.ts";
 import { placeData } from "../view/data.ts";
 import { showGrouped } from "../view/groups.ts";
 import { openRunning, type Running } from "../view/running.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
-export const run: Run<"submit"> = async ({ store, ...given }, { terminal, ports }) => {
+export const run: Run<"submit"> = async (given, using) => {
+  if (given.sheet) return writeSheets(given, using);
+  return given.done === undefined ? submit(given, using) : note({ ...given, done: given.done }, using);
+};
+
+async function writeSheets({ store, ...given }: GivenTo<"submit">, { terminal, ports }: With) {
+  return mapResult(await writeHandSheets({ ...given, stores: store }, ports), (sheets) => {
+    const { json, print, out } = terminal;
+    if (given.json) json({ sheets });
+    else if (!given.quiet)
+      for (const { file } of sheets) print(`Open ${out.cyan(relative(ports.folder, file) || file)}`);
+    return 0;
+  });
+}
+
+async function note({ store, ...given }: GivenTo<"submit"> & { done: string }, { terminal, ports }: With) {
+  return mapResult(await noteDone({ ...given, stores: store }, ports), (noted) => {
+    const { json, print, out } = terminal;
+    if (given.json) json({ noted });
+    else if (!given.quiet)
+      for (const { client, store: key, happening } of noted)
+        print(`${out.green("✓")} ${client}, ${stores[key].title}: ${happeningSaid(happening)}`);
+    return 0;
+  });
+}
+
+const submit: Run<"submit"> = async ({ store, ...given }, { terminal, ports }) => {
   const running = openRunning(terminal);
   const on = (event: Event) => tell(event, running);
   const done = await submitApps({ ...given, stores: store }, { ...ports, on });

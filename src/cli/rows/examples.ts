@@ -36,7 +36,11 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
   ],
   build: ["build --dry-run"],
   builds: ["builds", "builds saltmarsh --all"],
-  submit: ["submit saltmarsh --dry-run", "submit saltmarsh --store google-play --out 20%"],
+  submit: [
+    "submit saltmarsh --sheet",
+    "submit saltmarsh --store google-play --done record --app 4973928457",
+    'submit saltmarsh --store google-play --done refused --because "4.3: What is seen is not what is told"',
+  ],
   events: ["events --since 2026-03-01", "events saltmarsh --json-lines"],
   wait: ["wait saltmarsh approved --store google-play --within 0"],
   inspect: ["inspect saltmarsh.ipa"],

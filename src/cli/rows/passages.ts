@@ -42,6 +42,22 @@ export const passageRows = {
       },
       takeBack: { kind: "flag", says: "take back a version that was sent, of one client and store" },
       dryRun: { kind: "flag", says: "say what would be done, and do nothing" },
+      sheet: { kind: "flag", says: "write the store's own steps as a page, to be done by hand, and do nothing there" },
+      output: {
+        kind: "text",
+        short: "-o",
+        value: "<file>",
+        says: "where that page goes, or the folder of several; among the variants otherwise",
+      },
+      done: { kind: "text", value: "<step>", says: "note a step of that page as done, or what the store has said" },
+      because: {
+        kind: "text",
+        value: "<text>",
+        says: "of what is noted: what the store says, its rule in front of a colon",
+      },
+      share: { kind: "text", value: "<percent>", says: "of what is noted: for which share of the people" },
+      on: { kind: "text", value: "<day>", says: "of what is noted: the day, where that was not today" },
+      app: { kind: "text", value: "<number>", says: "of a record that is noted: what the store calls the app" },
     },
   },
   events: {

@@ -47,6 +47,8 @@ export interface HandStep {
   at: string;
   /** What is done there. */
   says: string;
+  /** What goes in there. */
+  takes?: readonly ("creation" | "texts" | "answers" | "pictures" | "package")[];
 }
 
 /** How a store behaves towards what it is given. */

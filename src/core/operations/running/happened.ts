@@ -1,9 +1,10 @@
 import pLimit from "p-limit";
 import { happeningsOf, inOrder, type KeptHappening } from "../../agency/history/happenings.ts";
 import { emptyLedger, type Ledger, ledgers } from "../../agency/history/ledger.ts";
+import type { Variant } from "../../app/variant/variant.ts";
 import { writeTogether } from "../../ground/files/writing/together.ts";
 import { refuse } from "../../ground/problems/result.ts";
-import type { Platform } from "../../ground/values/platform.ts";
+import { type Platform, platforms } from "../../ground/values/platform.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
 import type { StoreHappening } from "../../making/submitting/wire.ts";
 import { stores } from "../../stores/all.ts";
@@ -74,3 +75,12 @@ export function keptFrom(store: StoreKey, { identifier: _, ...happened }: StoreH
   const { app, kind, ...rest } = happened;
   return { store, kind, ...rest, ...(kind === "created" ? { app } : {}) };
 }
+
+/** The identifiers of a client's app, by platform. */
+export const identifiersOf = ({ values }: Variant): Partial<Record<Platform, string>> =>
+  Object.fromEntries(
+    platforms.flatMap((platform) => {
+      const value = values[`identifiers.${platform}`]?.value;
+      return value === undefined ? [] : [[platform, value]];
+    }),
+  );

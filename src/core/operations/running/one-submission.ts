@@ -5,7 +5,6 @@ import { passageOf } from "../../clients/passage/passage.ts";
 import { partInside, sizeInside } from "../../ground/files/reading/part.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { attemptAsync, refuse, stop } from "../../ground/problems/result.ts";
-import { type Platform, platforms } from "../../ground/values/platform.ts";
 import type { Act } from "../../making/submitting/act.ts";
 import { isRefused, type Refused, type StoreDoor, type Tagged } from "../../making/submitting/door.ts";
 import { perform } from "../../making/submitting/perform.ts";
@@ -13,7 +12,7 @@ import { nextAct, planSubmitting } from "../../making/submitting/plan.ts";
 import type { StepName } from "../../making/submitting/step-names.ts";
 import type { AskedOf, Step } from "../../making/submitting/steps/step.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
-import { keptFrom, noteHappenings } from "./happened.ts";
+import { identifiersOf, keptFrom, noteHappenings } from "./happened.ts";
 import type { Ports } from "./ports.ts";
 import type { Wanted } from "./wanted.ts";
 
@@ -94,14 +93,6 @@ export async function noteOf(
   const happenings = happened.map((each) => keptFrom(store.key, each));
   return noteHappenings({ root, client, happenings, identifiers: identifiersOf(variant) });
 }
-
-const identifiersOf = ({ values }: Variant): Partial<Record<Platform, string>> =>
-  Object.fromEntries(
-    platforms.flatMap((platform) => {
-      const value = values[`identifiers.${platform}`]?.value;
-      return value === undefined ? [] : [[platform, value]];
-    }),
-  );
 
 interface Going {
   acts: Act[];
