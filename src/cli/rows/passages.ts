@@ -60,6 +60,43 @@ export const passageRows = {
       app: { kind: "text", value: "<number>", says: "of a record that is noted: what the store calls the app" },
     },
   },
+  testers: {
+    says: "list who tries which clients' apps: invited when, come or not, with which build",
+    arguments: { clients },
+    options: {
+      ...inWorkspace,
+      ...ofClients,
+      ...withPassPhrase,
+      look: { kind: "flag", says: "ask the stores first who takes part" },
+      csv: { kind: "flag", says: "print the list as CSV" },
+    },
+  },
+  "testers import": {
+    says: "take a sheet of testers in: name, address, language, platforms, group, clients, consent",
+    arguments: { file: { says: "a sheet: CSV or XLSX", needed: "required" } },
+    options: { ...inWorkspace, dryRun: { kind: "flag", says: "say what would be taken, and write nothing" } },
+  },
+  "testers export": {
+    says: "write the testers as such a sheet",
+    arguments: { file: { says: "where to write it: .csv or .xlsx", needed: "required" } },
+    options: inWorkspace,
+  },
+  "testers invite": {
+    says: "invite those who try clients' apps, each in their language, once a version",
+    arguments: { clients },
+    options: {
+      ...inWorkspace,
+      ...ofClients,
+      ...withPassPhrase,
+      again: { kind: "flag", says: "also who was invited to this version before, or may have been" },
+      dryRun: { kind: "flag", says: "show the letters, and send none" },
+    },
+  },
+  "testers end": {
+    says: "end that somebody tries apps; with --erase, take everything of them out",
+    arguments: { address: { says: "their address", needed: "required" } },
+    options: { ...inWorkspace, erase: { kind: "flag", says: "nothing of them stays in the workspace" } },
+  },
   events: {
     says: "list what has happened to apps in stores; tell it on as a feed, by mail, or to an address",
     arguments: { clients },

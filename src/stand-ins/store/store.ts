@@ -5,6 +5,7 @@ import type { StoreDefinition } from "../../core/stores/definition.ts";
 import type { Clock } from "./clock.ts";
 import { foldedName, isChanged, unsigned } from "./engine/apps.ts";
 import { type Account, type KeptApp, type KeptUpload, type Outcome, type Wrong, wrong } from "./engine/kept.ts";
+import { buildOn, markIn } from "./engine/testing.ts";
 import { atTime } from "./engine/time.ts";
 import type { Hooks } from "./hooks.ts";
 import { appKey, type Keeping, type KeptAnswer } from "./keeping.ts";
@@ -253,7 +254,15 @@ export function wireOf(app: KeptApp, account: Account) {
     ...(out
       ? { out: { share: out.share, isPhased: out.isPhased, isPaused: out.isPaused, since: timeOf(out.since) } }
       : {}),
-    testers: app.testers,
+    testers: Object.fromEntries(
+      Object.entries(app.testers).map(([track, people]) => [
+        track,
+        people.map(({ address, group, came }) => ({
+          ...{ address, group, link: `/join/${app.store}/${app.app}/${markIn(app.app, address)}` },
+          ...(came === undefined ? {} : { came: timeOf(came), build: buildOn(app, track) }),
+        })),
+      ]),
+    ),
     testing: app.testing.map(({ decidesAt: _, ...each }) => each),
     agreements: unsigned(account),
     isChanged: isChanged(app),

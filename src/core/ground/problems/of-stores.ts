@@ -50,8 +50,24 @@ export const ofStores = {
     title: "Something in a store that ends, waits for long, or is to be done by a day",
     fix: "Do what is named.",
   },
-  "wait-over": {
-    title: "A wait that ended before what it waited for",
-    fix: "Wait again, or look at the board.",
+  "tester-invalid": {
+    title: "Somebody in a sheet of testers who cannot be taken",
+    fix: "Mend the row, and import the sheet again: who was taken stays.",
+  },
+  "tester-twice": {
+    title: "Somebody who stands twice among the testers",
+    fix: "Take one of the two entries out of testers.yaml.",
+  },
+  "tester-unknown": {
+    title: "Somebody who is not among the testers",
+    fix: "`oxalis testers` lists them, by their addresses.",
+  },
+  "tester-unasked": {
+    title: "Testers who have not agreed to be asked",
+    fix: "Ask them, and give the day of it as `consent` in testers.yaml; nobody else is told to a store, or written to.",
+  },
+  "tester-unsure": {
+    title: "An invitation that may have arrived",
+    fix: "Ask whether it has; `--again` sends it once more.",
   },
 } satisfies Record<string, ProblemKind>;

@@ -27,6 +27,13 @@ export const goodsWire = z.object({ id: line, name: line, kind: line, price: lin
 
 export const testerWire = z.object({ address: z.email().max(320), group: line });
 
+/** Somebody who tries an app, as the store knows them. */
+const triesWire = testerWire.extend({
+  link: line.optional().describe("Where they agree to take part: an address, or a path of the same host"),
+  came: time.optional().describe("When they did"),
+  build: build.optional().describe("The last build that they have"),
+});
+
 const stations = [
   "open",
   "waiting",
@@ -86,7 +93,7 @@ export const appWire = z
       .optional(),
     live: z.object({ version, build, since: time }).optional(),
     out: z.object({ share, isPhased: z.boolean(), isPaused: z.boolean(), since: time }).optional(),
-    testers: z.partialRecord(z.enum(trackKinds), z.array(testerWire)),
+    testers: z.partialRecord(z.enum(trackKinds), z.array(triesWire)),
     testing: z.array(testingWire),
     agreements: z.array(line).describe("Those of the account that nobody has signed: nothing goes on without them"),
     isChanged: z.boolean().describe("Whether the record differs from what people see"),

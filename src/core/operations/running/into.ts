@@ -1,3 +1,4 @@
+import { readTesters } from "../../agency/workspace/testers.ts";
 import { wantedStores } from "../../agency/workspace/wanted.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Resolved, Variant } from "../../app/variant/variant.ts";
@@ -39,10 +40,16 @@ export async function intoStores(input: At & OfClients & Into, ports: Ports): Pr
   const keys = await chooseNamed(workspace, input, "submission-unclear");
   const { all, picked } = await resolvePicked(workspace, keys);
   const standing = new Map(boardOf(workspace, { all, picked }, ports.today()).map((each) => [each.client, each]));
+  const testers = readTesters(workspace.root);
+  const today = ports.today();
   const into = picked.filter(isWhole).flatMap((view) =>
     wantedStores(workspace, view.client)
       .filter(({ key }) => input.stores.length === 0 || input.stores.includes(key))
-      .map((store) => ({ view, store, wanted: wantedIn(workspace, store, view, standing.get(view.client.key)) })),
+      .map((store) => ({
+        view,
+        store,
+        wanted: wantedIn(workspace, store, view, { standing: standing.get(view.client.key), testers, today }),
+      })),
   );
   const broken = picked.filter((view) => !isWhole(view));
   return {

@@ -57,7 +57,12 @@ interface KnownApp {
 }
 
 /** Apps of a client that stores have given a number to. */
-function appsOf({ root }: Workspace, { client }: Resolved, wanted: readonly StoreKey[], doors: Doors): KnownApp[] {
+export function appsOf(
+  { root }: Workspace,
+  { client }: Resolved,
+  wanted: readonly StoreKey[],
+  doors: Doors,
+): KnownApp[] {
   const happened = happeningsOf.read(root, client.key) ?? [];
   return allStores
     .filter(({ key }) => (wanted.length === 0 || wanted.includes(key)) && doors.has(key))

@@ -1,9 +1,11 @@
 import { buildsAt, buildsOf } from "../../agency/history/builds.ts";
+import type { Testers } from "../../agency/workspace/schema/testers.ts";
 import { variantPath } from "../../agency/workspace/stage.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Variant } from "../../app/variant/variant.ts";
 import { captureFiles } from "../../clients/record/captures.ts";
 import type { ClientView, Told } from "../../clients/record/read.ts";
+import { byTrack } from "../../clients/testers/who.ts";
 import { isError } from "../../ground/problems/problem.ts";
 import { buildFolder } from "../../making/building/work.ts";
 import { readReceipt } from "../../making/jobs/receipt.ts";
@@ -24,7 +26,7 @@ export function wantedIn(
   workspace: Workspace,
   store: StoreDefinition,
   view: ClientView & { variant: Variant; told: Told },
-  standing: ClientStanding | undefined,
+  { standing, testers, today }: { standing: ClientStanding | undefined; testers: Testers | undefined; today: string },
 ): Wanted {
   const { client, variant, told } = view;
   const { root } = workspace;
@@ -44,6 +46,7 @@ export function wantedIn(
       pictures,
       goods: goods.map(({ id, name, kind, price }) => ({ id, name, kind, price })),
       build: lastGood(root, store, client.key),
+      testers: testers && byTrack(store, testers, client.key, today),
     },
     lacks: {
       creation,

@@ -9,6 +9,7 @@ import { lookAt } from "../../ground/files/writing/door.ts";
 import { toldAs } from "../../ground/problems/retell.ts";
 import { pageLanguages } from "../../ground/values/page-language.ts";
 import { type InstallWord, english as install } from "./en/install.ts";
+import { type InviteWord, english as invite } from "./en/invite.ts";
 import { english, type Word, type Words } from "./en/letter.ts";
 import { type PictureWord, english as pictures } from "./en/pictures.ts";
 import { type Say, tables } from "./letter.ts";
@@ -20,7 +21,7 @@ export const wordsFile = (language: string): string => `words/${language}.yaml`;
 const namesIn = (text: string): string[] => [...text.matchAll(/\{(\w+)\}/g)].map(([, name = ""]) => name);
 
 /** Words that stand in one line of a mail's head. */
-const ofOneLine: readonly Word[] = ["subject"];
+const ofOneLine: readonly Word[] = ["subject", "inviteSubject"];
 
 /** A text in place of an English one: with no other names in braces. */
 const inPlaceOf = (word: Word, text: string) =>
@@ -38,11 +39,10 @@ const schema = z.strictObject(
   >,
 );
 
-/** Words that files of before do not have, of pictures and of installing: not given, they stay English. */
-const laterWords = Object.fromEntries(Object.keys({ ...pictures, ...install }).map((word) => [word, true])) as Record<
-  PictureWord | InstallWord,
-  true
->;
+/** Words that files of before do not have, of pictures, of installing and of trying: not given, they stay English. */
+const laterWords = Object.fromEntries(
+  Object.keys({ ...pictures, ...install, ...invite }).map((word) => [word, true]),
+) as Record<PictureWord | InstallWord | InviteWord, true>;
 
 /** The agency's own words in a language, over those that come with Oxalis. Stops: words-invalid. */
 function ownWords(root: string, language: string): Words | undefined {

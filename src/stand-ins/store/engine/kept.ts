@@ -63,6 +63,13 @@ export interface KeptVersion {
   decidesAt?: Time;
 }
 
+/** Somebody who tries it, and since when they take part. */
+export interface KeptTester {
+  address: string;
+  group: string;
+  came?: Time;
+}
+
 interface KeptTesting {
   track: TrackKind;
   build: number;
@@ -90,7 +97,7 @@ export interface KeptApp {
   version?: KeptVersion;
   live?: { version: string; build: number; since: Time };
   out?: { share: number; isPhased: boolean; isPaused: boolean; since: Time; nextAt?: Time };
-  testers: Readonly<Partial<Record<TrackKind, readonly { address: string; group: string }[]>>>;
+  testers: Readonly<Partial<Record<TrackKind, readonly KeptTester[]>>>;
   testing: readonly KeptTesting[];
   /** The signer of the first build that it took. */
   signer?: string;

@@ -1,7 +1,8 @@
+import { sha256 } from "../../../core/ground/values/hash.ts";
 import type { TrackKind } from "../../../core/stores/conduct.ts";
 import type { StoreDefinition } from "../../../core/stores/definition.ts";
 import { takes } from "./chance.ts";
-import { changed, happen, type KeptApp, type Outcome, wrong } from "./kept.ts";
+import { changed, happen, type KeptApp, type KeptTester, type Outcome, wrong } from "./kept.ts";
 
 /** Says who tries the app on a track. */
 export function setTesters(
@@ -17,7 +18,9 @@ export function setTesters(
   const groups = new Set(testers.map(({ group }) => group)).size;
   if (track.mostGroups !== undefined && groups > track.mostGroups)
     return wrong(422, `${track.title}: at most ${track.mostGroups} groups.`, { rule: "testers", place: "testers" });
-  return { app: changed(app, { testers: { ...app.testers, [kind]: testers } }) };
+  const before = new Map(app.testers[kind]?.map((each) => [each.address, each]));
+  const now = testers.map(({ address, group }) => ({ ...before.get(address), address, group }));
+  return { app: changed(app, { testers: { ...app.testers, [kind]: now } }) };
 }
 
 /** Gives a build to those who try it; where the store looks at it before, once a version. */
@@ -51,6 +54,29 @@ export function giveToTesters(
 
 const versionOf = ({ builds }: KeptApp, build: number): string | undefined =>
   builds.find((each) => each.build === build)?.version;
+
+/** What somebody is known by in the address where they agree to take part. */
+export const markIn = (app: string, address: string): string => sha256(`${app} ${address}`).slice(0, 20);
+
+/** Somebody takes part from now on. */
+export function takePart(app: KeptApp, mark: string, now: number): Outcome {
+  const isMeant = ({ address }: KeptTester) => markIn(app.app, address) === mark;
+  const all = Object.values(app.testers).flat();
+  if (!all.some(isMeant)) return wrong(404, "Nobody was invited by this address.");
+  const testers = Object.fromEntries(
+    Object.entries(app.testers).map(([kind, people]) => [
+      kind,
+      people.map((each) => (isMeant(each) ? { ...each, came: each.came ?? now } : each)),
+    ]),
+  );
+  return { app: changed(app, { testers }) };
+}
+
+/** The last build that whoever takes part on a track has. */
+export const buildOn = ({ testing }: KeptApp, track: string): number | undefined => {
+  const allowed = testing.filter((each) => each.track === track && each.state === "allowed").map(({ build }) => build);
+  return allowed.length === 0 ? undefined : Math.max(...allowed);
+};
 
 /** A build that waited may be tried. */
 export function allowTesting(app: KeptApp, track: TrackKind, build: number, at: number): KeptApp {

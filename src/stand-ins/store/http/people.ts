@@ -6,7 +6,9 @@ import type { Clock } from "../clock.ts";
 import type { Account } from "../engine/kept.ts";
 import { happen } from "../engine/kept.ts";
 import { decide } from "../engine/reviews.ts";
+import { takePart } from "../engine/testing.ts";
 import type { Keeping } from "../keeping.ts";
+import { joinPage } from "../pages/join.tsx";
 import { reviewPage } from "../pages/review.tsx";
 import { seenPage } from "../pages/seen.tsx";
 import { startPage, waits } from "../pages/start.tsx";
@@ -113,6 +115,24 @@ export function addPeople(service: Hono, { stores, keeping, clock }: PeopleWith)
     const key = storeKeys.find((each) => each === context.req.param("store"));
     const app = key && stores[key].everything().find((each) => each.app === context.req.param("app"));
     return key && app ? context.html(seenPage(stores[key].store, app)) : context.text("There is no such app.", 404);
+  });
+
+  const joined = (store: string, app: string) => {
+    const key = storeKeys.find((each) => each === store);
+    const kept = key && stores[key].everything().find((each) => each.app === app);
+    return key && kept ? { open: stores[key], kept } : undefined;
+  };
+  service.get("/join/:store/:app/:mark", (context) => {
+    const { store, app } = context.req.param();
+    const found = joined(store, app);
+    return found ? context.html(joinPage(found.open.store, found.kept)) : context.text("There is no such app.", 404);
+  });
+  service.post("/join/:store/:app/:mark", (context) => {
+    const { store, app, mark } = context.req.param();
+    const found = joined(store, app);
+    if (!found) return context.text("There is no such app.", 404);
+    const outcome = found.open.asStaff(app, (kept, now) => takePart(kept, mark, now));
+    return "app" in outcome ? context.text("You take part. Thank you!") : context.text(outcome.wrong, 404);
   });
 
   service.get("/pictures/:sum", (context) => {

@@ -1,6 +1,7 @@
 import type { Words } from "../en/letter.ts";
 import { sharingIn } from "../sharing.ts";
 import { german as install } from "./install.ts";
+import { german as invite } from "./invite.ts";
 import { german as pictures } from "./pictures.ts";
 
 export const german: Words = {
@@ -90,5 +91,6 @@ export const german: Words = {
   released: "Der Tag, an dem sie erscheinen soll",
   ...pictures,
   ...install,
+  ...invite,
   ...sharingIn("de"),
 };

@@ -1,6 +1,7 @@
 import type { Sharing } from "../../../stores/definition.ts";
 import { sharingIn } from "../sharing.ts";
 import { type InstallWord, english as install } from "./install.ts";
+import { type InviteWord, english as invite } from "./invite.ts";
 import { type PictureWord, english as pictures } from "./pictures.ts";
 
 /** What a letter says, in English; other languages have the same keys. Names in braces are put in. */
@@ -92,10 +93,10 @@ const own = {
 } as const;
 
 /**
- * A word of letters: one of those above, what is said of pictures and of installing, or what a store calls how its
+ * A word of letters: one of those above, what is said of pictures, of installing and of trying, or what a store calls how its
  * account is shared.
  */
-export type Word = keyof typeof own | PictureWord | InstallWord | Sharing["word"];
+export type Word = keyof typeof own | PictureWord | InstallWord | InviteWord | Sharing["word"];
 export type Words = Readonly<Record<Word, string>>;
 
-export const english: Words = { ...own, ...pictures, ...install, ...sharingIn("en") };
+export const english: Words = { ...own, ...pictures, ...install, ...invite, ...sharingIn("en") };

@@ -1,6 +1,7 @@
 import type { Words } from "../en/letter.ts";
 import { sharingIn } from "../sharing.ts";
 import { spanish as install } from "./install.ts";
+import { spanish as invite } from "./invite.ts";
 import { spanish as pictures } from "./pictures.ts";
 
 export const spanish: Words = {
@@ -92,5 +93,6 @@ export const spanish: Words = {
   released: "El día en que debe aparecer",
   ...pictures,
   ...install,
+  ...invite,
   ...sharingIn("es"),
 };

@@ -1,6 +1,7 @@
 import type { Words } from "../en/letter.ts";
 import { sharingIn } from "../sharing.ts";
 import { french as install } from "./install.ts";
+import { french as invite } from "./invite.ts";
 import { french as pictures } from "./pictures.ts";
 
 export const french: Words = {
@@ -92,5 +93,6 @@ export const french: Words = {
   released: "Le jour où elle doit paraître",
   ...pictures,
   ...install,
+  ...invite,
   ...sharingIn("fr"),
 };
