@@ -34,6 +34,7 @@ const commands: { readonly [N in CommandName]: () => Promise<{ run: Run<N> }> } 
   "testers export": () => import("./commands/testers/export.ts"),
   "testers invite": () => import("./commands/testers/invite.ts"),
   "testers end": () => import("./commands/testers/end.ts"),
+  update: () => import("./commands/update.ts"),
   events: () => import("./commands/events.ts"),
   wait: () => import("./commands/wait.ts"),
   submit: () => import("./commands/submit.ts"),

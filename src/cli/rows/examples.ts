@@ -41,6 +41,7 @@ export const examples: Readonly<Record<CommandName, readonly string[]>> = {
     "submit saltmarsh --store google-play --done record --app 4973928457",
     'submit saltmarsh --store google-play --done refused --because "4.3: What is seen is not what is told"',
   ],
+  update: ['update "*" --dry-run', "update saltmarsh --minor --dry-run"],
   testers: ["testers", "testers saltmarsh --csv"],
   "testers import": ["testers import people.csv --dry-run"],
   "testers export": ["testers export people.csv"],

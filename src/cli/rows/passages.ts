@@ -1,4 +1,5 @@
 import { awaitedNames } from "../../core/clients/passage/awaited.ts";
+import { passes } from "../../core/clients/release/passes.ts";
 import { storeKeys } from "../../core/ground/values/store.ts";
 import { stepNames } from "../../core/making/submitting/step-names.ts";
 import type { Row } from "./row.ts";
@@ -58,6 +59,50 @@ export const passageRows = {
       share: { kind: "text", value: "<percent>", says: "of what is noted: for which share of the people" },
       on: { kind: "text", value: "<day>", says: "of what is noted: the day, where that was not today" },
       app: { kind: "text", value: "<number>", says: "of a record that is noted: what the store calls the app" },
+    },
+  },
+  update: {
+    says: "bring the template as it is now to clients: numbers, builds, stores; a few first, then the others",
+    arguments: { clients },
+    options: {
+      ...inWorkspace,
+      ...ofClients,
+      ...withPassPhrase,
+      except: {
+        kind: "texts",
+        value: "<client>",
+        says: "not this one, or those of a pattern; may be given several times",
+      },
+      major: { kind: "flag", says: "the next version: 2.0.0 after 1.4.2", conflicts: ["minor", "patch"] },
+      minor: { kind: "flag", says: "the next version: 1.5.0 after 1.4.2", conflicts: ["major", "patch"] },
+      patch: { kind: "flag", says: "the next version: 1.4.3 after 1.4.2", conflicts: ["major", "minor"] },
+      note: {
+        kind: "texts",
+        value: "<language=text>",
+        says: "what is new, a pattern as in drafts; may be given several times",
+      },
+      first: { kind: "text", value: "<count>", standard: "3", says: "so many clients go first" },
+      passes: {
+        kind: "choice",
+        value: "<when>",
+        of: passes,
+        standard: "submitted",
+        says: "how far those have to come before the others follow",
+      },
+      until: {
+        kind: "choice",
+        value: "<step>",
+        of: stepNames,
+        standard: "review",
+        says: "how far each goes into the stores",
+      },
+      wait: {
+        kind: "text",
+        value: "<minutes>",
+        standard: "30",
+        says: "so long a store is waited for that takes a package in",
+      },
+      dryRun: { kind: "flag", says: "say what people will notice, and do nothing" },
     },
   },
   testers: {

@@ -1,121 +1,24 @@
 import { ledgers } from "../agency/history/ledger.ts";
+import { seenAt } from "../agency/history/seen.ts";
 import { pickClients } from "../agency/workspace/read.ts";
-import { variantPath } from "../agency/workspace/stage.ts";
-import type { Workspace } from "../agency/workspace/workspace.ts";
-import { openTemplate, templateRevision } from "../app/survey/template.ts";
-import { receiptFile } from "../app/variant/receipt-file.ts";
-import type { Resolved } from "../app/variant/variant.ts";
-import { resolvePicked } from "../clients/derive/resolve.ts";
-import type { ClientView } from "../clients/record/read.ts";
-import {
-  judgeNotes,
-  type Kind,
-  type PlannedRelease,
-  planRelease,
-  planTakingBack,
-  type TakenBack,
-} from "../clients/release/release.ts";
-import { lookAt } from "../ground/files/writing/door.ts";
+import { planTakingBack, type TakenBack } from "../clients/release/release.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
-import { isError, type Problem, stoppedPlatforms } from "../ground/problems/problem.ts";
-import { allOf, attempt, stopAt, unwrap } from "../ground/problems/result.ts";
-import type { Platform } from "../ground/values/platform.ts";
-import { readReceipt, receiptSum } from "../making/jobs/receipt.ts";
-import { findOpen, findUnconfirmed, findUnproven, type Held } from "../proving/held-back.ts";
-import { boardOf } from "../proving/standing/board.ts";
+import { allOf, stopAt, unwrap } from "../ground/problems/result.ts";
 import { chooseNamed, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
-import { noted, type Ports } from "./running/ports.ts";
+import { type Released, type ReleaseInput, releaseIn } from "./running/releasing.ts";
 import { type At, inWorkspace } from "./running/workspace.ts";
-
-interface Input extends At, OfClients {
-  /** Absent for a first release. */
-  kind?: Kind | undefined;
-  /** What changed, such as "de=Neue Kisten"; a note without a language is in the workspace's own. */
-  notes: readonly string[];
-  /** Only for these platforms; for all that a client wants where there are none. */
-  platforms: readonly Platform[];
-  /** Also what no whole variant proves. */
-  force: boolean;
-  dryRun: boolean;
-}
-
-/** Which numbers were taken, and which were not, because of what. */
-export interface Released {
-  releases: readonly PlannedRelease[];
-  problems: readonly Problem[];
-}
 
 /**
  * Takes the next version and build number: decided while the workspace is held, and written together. What is asked for
  * wrongly stops all; what is found of one client's platform stops that one.
  */
 export const releaseClients = operation(
-  (input: Input, ports): Promise<Released> =>
-    inWorkspace(input, ports, { writes: !input.dryRun }, async (workspace) => {
-      const clients = await chooseNamed(workspace, input, "release-refused");
-      const resolved = await resolvePicked(workspace, clients);
-      const request = {
-        ...(input.kind ? { kind: input.kind } : {}),
-        notes: notesByLanguage(input.notes, workspace.agency.data.defaults.locale ?? "en"),
-        today: ports.today(),
-        ...noted(ports),
-        template: templateRevision(openTemplate(workspace)),
-      };
-      const ready = resolved.picked.filter(({ variant }) => variant !== undefined);
-      const asked = ready.map((each) => ({ each, platforms: platformsFor(each, input.platforms) }));
-      const planned = asked.map(({ each, platforms }) => planRelease(each, { ...request, platforms }));
-      stopAt([
-        ...judgeNotes({ ...request, platforms: asked.flatMap(({ platforms }) => platforms) }),
-        ...planned.flatMap((each) => (each.ok ? [] : each.problems)),
-      ]);
-      const held = input.force ? [] : await heldBack(workspace, { all: resolved.all, picked: ready }, input, ports);
-      const releases = asked.flatMap(({ each, platforms }) => {
-        const proven = platforms.filter((platform) => !isHeld(held, each.client.key, platform));
-        // One that is held lets no other through, unless those were named.
-        const isPart = proven.length < platforms.length || stoppedPlatforms(each.problems).length > 0;
-        const left = isPart && input.platforms.length === 0 ? [] : proven;
-        const sum = variantSum(workspace, each.client.key);
-        const plan = planRelease(each, { ...request, platforms: left, ...(sum === undefined ? {} : { variant: sum }) });
-        return plan.ok ? [plan.value] : [];
-      });
-      const changes = releases.flatMap(({ client, ledger }) => ledgers.changes(workspace.root, client, ledger));
-      if (!input.dryRun && changes.length > 0) writeTogether(workspace.root, changes);
-      const faulty = resolved.picked.filter((each) => !ready.includes(each));
-      const stopped = faulty.flatMap(({ problems }) => problems.filter(isError));
-      return { releases, problems: [...stopped, ...held.map(({ problem }) => problem)] };
-    }),
+  (input: At & OfClients & ReleaseInput, ports): Promise<Released> =>
+    inWorkspace(input, ports, { writes: !input.dryRun }, async (workspace) =>
+      releaseIn(workspace, await chooseNamed(workspace, input, "release-refused"), input, ports),
+    ),
 );
-
-/** What a client takes a number for: what it is made for, of what is asked for. */
-const platformsFor = ({ variant }: ClientView, wanted: readonly Platform[]): Platform[] =>
-  variant?.platforms.filter((platform) => wanted.length === 0 || wanted.includes(platform)) ?? [];
-
-/** What is not proven or not complete, of what is asked for. */
-async function heldBack(
-  workspace: Workspace,
-  resolved: { all: readonly Resolved[]; picked: readonly ClientView[] },
-  { platforms: wanted }: Pick<Input, "platforms">,
-  ports: Ports,
-): Promise<Held[]> {
-  const held = [
-    ...findUnconfirmed(resolved.picked),
-    ...(await findUnproven(workspace, resolved)),
-    ...findOpen(boardOf(workspace, resolved, ports.today())),
-  ];
-  return held.filter(({ platforms }) => wanted.length === 0 || platforms.some((each) => wanted.includes(each)));
-}
-
-/** The sum of a client's variant as it lies there; undefined where there is none that can be read. */
-function variantSum(workspace: Workspace, key: string): string | undefined {
-  const folder = variantPath(workspace, key);
-  if (!lookAt(workspace.root, `${folder}/${receiptFile}`)) return undefined;
-  const receipt = attempt(() => readReceipt(workspace.root, folder, key));
-  return receipt.ok ? receiptSum(receipt.value) : undefined;
-}
-
-const isHeld = (held: readonly Held[], client: string, platform: Platform): boolean =>
-  held.some(({ problem, platforms }) => isError(problem) && problem.client === client && platforms.includes(platform));
 
 /** Takes the last release of clients back, of all named clients or none. */
 export const takeBack = operation(
@@ -126,16 +29,11 @@ export const takeBack = operation(
       stopAt(named.flatMap(({ problems }) => problems.filter(({ code }) => code === "ledger-damaged")));
       const planned = named.map(({ key, ledger }) => planTakingBack({ client: key, ...(ledger ? { ledger } : {}) }));
       const taken = unwrap(allOf(planned));
-      const changes = taken.flatMap(({ client, ledger }) => ledgers.changes(workspace.root, client, ledger));
+      const changes = taken.flatMap(({ client, ledger, taken: { build } }) => {
+        const { [build]: _, ...seen } = seenAt.read(workspace.root, client) ?? {};
+        return [...ledgers.changes(workspace.root, client, ledger), ...seenAt.changes(workspace.root, client, seen)];
+      });
       if (!input.dryRun) writeTogether(workspace.root, changes);
       return taken;
     }),
 );
-
-function notesByLanguage(given: readonly string[], locale: string): Record<string, string> {
-  const pairs = given.map((text) => {
-    const [, language, note] = /^([a-z]{2,3}(?:-[A-Za-z0-9]+)*)=([\s\S]*)$/.exec(text) ?? [];
-    return language && note !== undefined ? [language, note.trim()] : [locale, text.trim()];
-  });
-  return Object.fromEntries(pairs);
-}

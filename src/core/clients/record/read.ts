@@ -99,7 +99,7 @@ function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Pr
 const known = new WeakMap<Workspace, readonly string[]>();
 
 /** What the template's Android manifests ask for; nothing where it cannot be read: that is told elsewhere. */
-function askedPermissions(workspace: Workspace): readonly string[] {
+export function askedPermissions(workspace: Workspace): readonly string[] {
   const before = known.get(workspace);
   if (before) return before;
   const template = attempt(() => openTemplate(workspace));

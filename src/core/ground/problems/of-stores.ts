@@ -50,6 +50,10 @@ export const ofStores = {
     title: "Something in a store that ends, waits for long, or is to be done by a day",
     fix: "Do what is named.",
   },
+  "update-held": {
+    title: "Clients whose update waits for those that go first",
+    fix: "Mend what failed, or wait, and call again: it goes on where it stopped.",
+  },
   "tester-invalid": {
     title: "Somebody in a sheet of testers who cannot be taken",
     fix: "Mend the row, and import the sheet again: who was taken stays.",

@@ -1,0 +1,93 @@
+import type { Seen } from "../../agency/history/seen.ts";
+import { suppliedArt, type Variant } from "../../app/variant/variant.ts";
+import { questions } from "../../stores/all.ts";
+import type { StoreRecord } from "../record/record.ts";
+
+/** Something that people who have an app notice of an update, or are asked. */
+export interface Notice {
+  what: "name" | "label" | "picture" | "permission" | "purpose" | "feature" | "answer";
+  /** In a sentence, for a producer. */
+  says: string;
+  /** People have to agree to it, or are asked by the system. */
+  isAsked?: true;
+}
+
+/** What people see of an app as it is worked out now. @param permissions that the template's Android manifests ask for */
+export function seenOf(variant: Variant, { declared }: StoreRecord, permissions: readonly string[]): Seen {
+  const { names, art, features } = variant;
+  const called = (what: "name" | "label") => ({
+    ...(names.first ? { "": names.first[what].value } : {}),
+    ...Object.fromEntries(Object.entries(names.further).map(([language, each]) => [language, each[what].value])),
+  });
+  const on = features.filter(({ isOn }) => isOn);
+  return {
+    names: called("name"),
+    labels: called("label"),
+    pictures: Object.fromEntries(suppliedArt(art).map(({ at, picture }) => [at.join("."), picture.hash])),
+    permissions: [...new Set(permissions)].sort(),
+    purposes: Object.fromEntries(
+      on.flatMap(({ name, usage }) => (usage.first ? [[name, usage.first.value] as const] : [])),
+    ),
+    features: on.map(({ name }) => name),
+    answers: Object.fromEntries(
+      declared.flatMap(({ declaration: { name }, answer }) => (answer ? [[name, answer.value] as const] : [])),
+    ),
+  };
+}
+
+type Texts = Readonly<Record<string, string>>;
+
+const keysOf = (before: Texts, now: Texts): string[] => [...new Set([...Object.keys(before), ...Object.keys(now)])];
+
+/** What of some texts is otherwise now. */
+const changed = (before: Texts, now: Texts) =>
+  keysOf(before, now)
+    .filter((key) => before[key] !== now[key])
+    .map((key) => ({ key, before: before[key], now: now[key] }));
+
+const inLanguage = (key: string): string => (key === "" ? "" : ` (${key})`);
+
+/** What people notice of an update, what they are asked first. */
+export function noticesOf(before: Seen, now: Seen): Notice[] {
+  const added = now.permissions.filter((each) => !before.permissions.includes(each));
+  const gone = before.permissions.filter((each) => !now.permissions.includes(each));
+  const featureChanges = [
+    ...now.features.filter((each) => !before.features.includes(each)).map((each) => `${each} is new`),
+    ...before.features.filter((each) => !now.features.includes(each)).map((each) => `${each} is gone`),
+  ];
+  return [
+    ...added.map((each): Notice => ({ what: "permission", says: `it asks for ${plainName(each)}`, isAsked: true })),
+    ...changed(before.purposes, now.purposes).flatMap(({ key, now: text }): Notice[] =>
+      text === undefined
+        ? []
+        : [{ what: "purpose", says: `${key} is asked for with other words: ${text}`, isAsked: true }],
+    ),
+    ...gone.map((each): Notice => ({ what: "permission", says: `it no longer asks for ${plainName(each)}` })),
+    ...changed(before.names, now.names).map(
+      ({ key, now: name = "none" }): Notice => ({ what: "name", says: `its name${inLanguage(key)} is ${name}` }),
+    ),
+    ...changed(before.labels, now.labels).map(
+      ({ key, now: name = "none" }): Notice => ({
+        what: "label",
+        says: `the name under its icon${inLanguage(key)} is ${name}`,
+      }),
+    ),
+    ...changed(before.pictures, now.pictures).map(
+      ({ key, now: sum }): Notice => ({
+        what: "picture",
+        says: `${key} is ${sum === undefined ? "gone" : "another picture"}`,
+      }),
+    ),
+    ...featureChanges.map((says): Notice => ({ what: "feature", says })),
+    ...changed(before.answers, now.answers).map(
+      ({ key, before: former = "nothing", now: answer = "nothing" }): Notice => ({
+        what: "answer",
+        says: `${questionSaid(key)}: ${answer} instead of ${former}`,
+      }),
+    ),
+  ];
+}
+
+const plainName = (permission: string): string => permission.replace(/^android\.permission\./, "");
+
+const questionSaid = (name: string): string => questions.find((each) => each.name === name)?.asks ?? name;
