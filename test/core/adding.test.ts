@@ -106,6 +106,7 @@ const additions: readonly Addition[] = [
         .map(titledIn),
       titledIn("stores/google-play/google-play.ts"),
       titledIn("stores/choice-words.ts"),
+      titledIn("stores/happening.ts"),
       ...["apple", "google-play", "microsoft-store"].map((store) => `stores/${store}/accounts.ts`).map(titledIn),
     ],
   },

@@ -39,11 +39,15 @@ const serveStores = async ({ port, json, ...given }: GivenTo<"stand-in">, { term
   timer.unref();
   const kept = keepShown(folder, stores.shown);
   const done = await serveUntilEnded(stores, { host: loopback, port }, (address) => {
-    if (json) return terminal.json({ address, folder, credentials: kept });
+    const settings = settingsFor(address, stores.ways);
+    if (json) {
+      terminal.json({ address, folder, credentials: kept, settings });
+      return;
+    }
     terminal.print(`Stand-in stores at ${address}: their people's page, and each store's description below it`);
     if (kept.length > 0)
       terminal.print(`\nShown once, kept in ${folder}:\n${kept.map((each) => `  ${each}`).join("\n")}`);
-    terminal.print(`\nIn oxalis.yaml:\n\n${settingsFor(address, stores.ways)}`);
+    terminal.print(`\nIn oxalis.yaml:\n\n${settings}`);
   });
   clearInterval(timer);
   return done;

@@ -85,11 +85,8 @@ function show({ submitted, problems }: AllSubmitted, dryRun: boolean, terminal: 
   if (all.length > 0) note(`${showGrouped(all, settings.verbose === true, err)}\n`);
   if (settings.quiet) return;
   const acts = submitted.reduce((sum, each) => sum + each.acts.length, 0);
-  print(
-    dryRun
-      ? out.dim("Nothing was done.")
-      : `${countOf(submitted.length, "app")} in stores: ${acts === 0 ? "nothing was to be done" : `${countOf(acts, "act")} done`}.`,
-  );
+  const said = acts === 0 ? "nothing was to be done" : `${countOf(acts, "act")} done`;
+  print(dryRun ? out.dim("Nothing was done.") : `${countOf(submitted.length, "app")} in stores: ${said}.`);
 }
 
 const marks: Readonly<Record<Step["state"], (terminal: Terminal) => string>> = {

@@ -7,9 +7,9 @@ import { ofClient, type Problem, problem } from "../ground/problems/problem.ts";
 import { attempt, refuse } from "../ground/problems/result.ts";
 import { isDay } from "../ground/values/day.ts";
 import { sha256 } from "../ground/values/hash.ts";
-import { pageLanguageOf } from "../ground/values/page-language.ts";
 import type { StoreKey } from "../ground/values/store.ts";
 import { accentOf } from "../pages/parts/accent.ts";
+import { wordsInFirst } from "../pages/words/own.ts";
 import { digestOf } from "../showing/news/digest.tsx";
 import { newsFeed } from "../showing/news/feed.ts";
 import { type NewsItem, newsId } from "../showing/news/news.ts";
@@ -83,11 +83,11 @@ async function tellOn(
   ports: Ports,
 ): Promise<Pick<News, "feed" | "mailed" | "hooked" | "problems">> {
   const { agency } = workspace.agency.data;
-  const language = pageLanguageOf(agency.language);
+  const words = wordsInFirst(workspace.root, [agency.language]);
   const file =
     feed === undefined
       ? undefined
-      : writeOutput(workspace.root, ports, { named: feed }, newsFeed(agency.name, items, language));
+      : writeOutput(workspace.root, ports, { named: feed }, newsFeed(agency.name, items, words));
   const mailed = mail === undefined ? undefined : await mailTo(mail, workspace, items, ports);
   const hooked = hook === undefined ? undefined : await sendTo(hook, workspace.root, items, ports);
   return {
@@ -116,8 +116,8 @@ async function mailTo(to: string, workspace: Workspace, items: readonly NewsItem
         problem("mail-refused", "The agency has no e-mail address to send from: agency.email in oxalis.yaml."),
       ],
     };
-  const language = pageLanguageOf(agency.language);
-  const letter = digestOf({ agency: agency.name, accent: accentOf(workspace).accent, language, items: fresh });
+  const words = wordsInFirst(workspace.root, [agency.language]);
+  const letter = digestOf({ agency: agency.name, accent: accentOf(workspace).accent, words, items: fresh });
   const id = `${sha256(fresh.map(newsId).join("\n")).slice(0, 32)}@${agency.email.split("@").at(-1)}`;
   const server = { address, password: ports.secret("OXALIS_SMTP_PASSWORD") };
   const from = { name: agency.name, address: agency.email };

@@ -1,10 +1,9 @@
 import { type Trying, tryingOf } from "../agency/history/trying.ts";
 import type { Tester } from "../agency/workspace/schema/testers.ts";
-import { readTesters, testersFile } from "../agency/workspace/testers.ts";
+import { readTesters } from "../agency/workspace/testers.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
 import { type Tries, triersOf } from "../clients/testers/who.ts";
 import { type Problem, problem } from "../ground/problems/problem.ts";
-import { refuse } from "../ground/problems/result.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { openDoors } from "./running/doors.ts";
 import { operation } from "./running/operation.ts";
@@ -32,11 +31,7 @@ export interface AllTesters {
 /** Who tries the apps of which clients: invited when, come or not, with which build. */
 export const listTesters = operation(async (input: Input, ports): Promise<AllTesters> => {
   const workspace = await openWorkspace(input, ports);
-  const testers = readTesters(workspace.root);
-  if (!testers)
-    return refuse("tester-unknown", `There is no ${testersFile} yet.`, {
-      fix: "`oxalis testers import <sheet>` makes one.",
-    });
+  const testers = readTesters(workspace.root) ?? { groups: {}, testers: [] };
   const { all, picked } = await resolvePicked(workspace, await chooseClients(workspace, input));
   const doors = openDoors(workspace, all, ports);
   const problems: Problem[] = [];

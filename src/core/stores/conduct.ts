@@ -28,7 +28,7 @@ export interface Track extends Known {
   joins: "store-link" | "tester-app" | "account";
 }
 
-/** How a version reaches the people who have the app: any share of them, or shares that the store has fixed, a day each. */
+/** How a version reaches those who have the app: any share of them, or shares that the store has fixed, a day each. */
 type GoingOut = Known & ({ shares: "any" } | { shares: readonly number[]; mostPausedDays: number });
 
 /** How long something takes there, in hours, as the store or common knowledge has it: mostly, and at most as a rule. */
@@ -53,7 +53,7 @@ export interface HandStep {
 
 /** How a store behaves towards what it is given. */
 export interface Conduct {
-  /** How a program shows who it is: by a token that an interface key signs, or by one that it gets for its credentials. */
+  /** How a program shows who it is: by a token that an interface key signs, or one that it gets for credentials. */
   enters: "signed" | "credentials";
   tracks: readonly Track[];
   goesOut: GoingOut;

@@ -1,6 +1,6 @@
 import { relative } from "node:path";
 import { mapResult } from "../../../core/ground/problems/result.ts";
-import { exportTesters } from "../../../core/operations/import-testers.ts";
+import { exportTesters } from "../../../core/operations/people-sheet.ts";
 import type { Run } from "../../command.ts";
 
 export const run: Run<"testers export"> = async (given, { terminal, ports }) =>

@@ -1,5 +1,5 @@
 import { mapResult } from "../../../core/ground/problems/result.ts";
-import { importTesters } from "../../../core/operations/import-testers.ts";
+import { importTesters } from "../../../core/operations/people-sheet.ts";
 import type { Run } from "../../command.ts";
 import { placeData } from "../../view/data.ts";
 import { showProblems } from "../../view/problems.ts";

@@ -17,6 +17,10 @@ export const run: Run<"testers"> = async (given, { terminal, ports }) => {
     raw(csvText([headings, ...testers.map(rowOf)]).trimEnd());
   } else if (!given.quiet) {
     if (testers.length > 0) print(table(headings, testers.map(rowOf), out, room));
+    if (people.length === 0) {
+      print("Nobody tries the apps yet: `oxalis testers import <sheet>` takes people in.");
+      return mapResult(done, () => 0);
+    }
     const apps = new Set(testers.map(({ client }) => client)).size;
     const came = testers.filter(({ trying }) => trying.came).length;
     print(

@@ -47,7 +47,8 @@ function atPlace(passage: Passage, at: DueAt): Due[] {
           },
         ];
   const { rule, place, says = "" } = passage.refusal ?? {};
-  const because = [rule, place === undefined ? undefined : `(${place})`, says].filter(Boolean).join(" ");
+  const by = [rule, place === undefined ? undefined : `(${place})`].filter(Boolean).join(" ");
+  const because = by === "" ? says : `${by}: ${says}`;
   const found: Partial<Record<Place, Due[]>> = {
     sent: slow("processing", `${store.title} has been taking build ${passage.build?.build} in`),
     unusable: [

@@ -12,7 +12,7 @@ export interface Notice {
   isAsked?: true;
 }
 
-/** What people see of an app as it is worked out now. @param permissions that the template's Android manifests ask for */
+/** What people see of an app as it is now. @param permissions that the template's Android manifests ask for */
 export function seenOf(variant: Variant, { declared }: StoreRecord, permissions: readonly string[]): Seen {
   const { names, art, features } = variant;
   const called = (what: "name" | "label") => ({

@@ -2,7 +2,7 @@ import { isMap, isSeq, parseDocument, type YAMLMap } from "yaml";
 import type { Tester } from "../../agency/workspace/schema/testers.ts";
 
 /** How testers.yaml looks where nobody has written one. */
-const fresh = `# Who tries the apps before everybody gets them. It holds people's names and addresses: think of who sees it.
+const fresh = `# Who tries the apps before everybody gets them: names and addresses of people. Think of who sees it.
 groups: {}
 testers: []
 `;

@@ -68,7 +68,7 @@ export const ofStores = {
   },
   "tester-unasked": {
     title: "Testers who have not agreed to be asked",
-    fix: "Ask them, and give the day of it as `consent` in testers.yaml; nobody else is told to a store, or written to.",
+    fix: "Ask them, and give the day of it as `consent` in testers.yaml: only then are they written to.",
   },
   "tester-unsure": {
     title: "An invitation that may have arrived",

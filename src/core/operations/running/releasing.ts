@@ -60,7 +60,9 @@ export async function releaseIn(
     said: notesFor(each.variant, notes),
   }));
   stopAt(uniqueOf(asked.flatMap(({ said }) => said.problems)));
-  const planned = asked.map(({ each, platforms, said }) => planRelease(each, { ...request, notes: said.notes, platforms }));
+  const planned = asked.map(({ each, platforms, said }) =>
+    planRelease(each, { ...request, notes: said.notes, platforms }),
+  );
   stopAt([
     ...uniqueOf(asked.flatMap(({ platforms, said }) => judgeNotes({ notes: said.notes, platforms }))),
     ...planned.flatMap((each) => (each.ok ? [] : each.problems)),

@@ -38,7 +38,9 @@ export function wantedIn(
   const creation = (own?.lines ?? [])
     .filter(({ field, state }) => store.creates.includes(field) && state !== "given")
     .map(({ title, field }): Lack => ({ what: title, who: recordFields[field].who }));
-  const found = [...(standing?.problems ?? []), ...(own?.problems ?? [])].filter(isError);
+  const found = [...(standing?.problems ?? []), ...(own?.problems ?? [])].filter(
+    (each) => isError(each) && (each.platform === undefined || store.takes.includes(each.platform)),
+  );
   const once = new Map(found.map(({ message, who }) => [message, { what: message, who }]));
   return {
     wants: {

@@ -1,7 +1,8 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
-import type { PageLanguage } from "../../ground/values/page-language.ts";
+import { pageLanguageOf } from "../../ground/values/page-language.ts";
+import type { LanguageWords } from "../../pages/words/own.ts";
 import { LetterFrame, small } from "../letters/frame.tsx";
-import { type NewsItem, newsId, newsSaid, newsTitle } from "./news.ts";
+import { type NewsItem, newsId, newsSaid } from "./news.ts";
 
 /** News as a letter to the team: by client, the oldest first. */
 export interface Digest {
@@ -13,16 +14,17 @@ export interface Digest {
 interface DigestFrom {
   agency: string;
   accent: string;
-  language: PageLanguage;
+  words: LanguageWords;
   items: readonly NewsItem[];
 }
 
-export function digestOf({ agency, accent, language, items }: DigestFrom): Digest {
+export function digestOf({ agency, accent, words: { say, language: tag }, items }: DigestFrom): Digest {
+  const language = pageLanguageOf(tag);
   const clients = [...new Set(items.map(({ client }) => client))].map((client) => {
     const own = items.filter((each) => each.client === client);
     return { client, name: own[0]?.name ?? client, own };
   });
-  const subject = `${newsTitle[language]}: ${clients
+  const subject = `${say("newsTitle")}: ${clients
     .map(({ name }) => name)
     .slice(0, 3)
     .join(", ")}${clients.length > 3 ? " …" : ""}`;
@@ -30,7 +32,7 @@ export function digestOf({ agency, accent, language, items }: DigestFrom): Diges
     .map(({ name, own }) => `${name}\n${own.map((each) => `  ${dayOf(each)}  ${newsSaid(each, language)}`).join("\n")}`)
     .join("\n\n");
   const html = renderToStaticMarkup(
-    <LetterFrame title={newsTitle[language]} {...{ agency, accent, language }} width={640} thanks="">
+    <LetterFrame title={say("newsTitle")} {...{ agency, accent, language }} width={640} thanks="">
       {clients.map(({ client, name, own }) => (
         <section key={client}>
           <h2 style="margin: 18px 0 6px; font-size: 16px" dir="auto">

@@ -1,7 +1,8 @@
 import { Feed } from "feed";
 import { renderToStaticMarkup } from "preact-render-to-string";
-import type { PageLanguage } from "../../ground/values/page-language.ts";
-import { type NewsItem, newsId, newsSaid, newsTitle } from "./news.ts";
+import { pageLanguageOf } from "../../ground/values/page-language.ts";
+import type { LanguageWords } from "../../pages/words/own.ts";
+import { type NewsItem, newsId, newsSaid } from "./news.ts";
 
 /** Text within a feed is markup: what stands in it stays text. */
 const asMarkup = (text: string): string => renderToStaticMarkup(text as never);
@@ -10,11 +11,12 @@ const asMarkup = (text: string): string => renderToStaticMarkup(text as never);
 const most = 200;
 
 /** News as a feed (RFC 4287), the latest first. */
-export function newsFeed(agency: string, items: readonly NewsItem[], language: PageLanguage): string {
+export function newsFeed(agency: string, items: readonly NewsItem[], { say, language: tag }: LanguageWords): string {
+  const language = pageLanguageOf(tag);
   const latest = [...items].reverse().slice(0, most);
   const feed = new Feed({
     id: `urn:oxalis:${encodeURIComponent(agency)}`,
-    title: `${newsTitle[language]} · ${agency}`,
+    title: `${say("newsTitle")} · ${agency}`,
     language,
     copyright: "",
     generator: "Oxalis",

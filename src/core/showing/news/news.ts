@@ -1,5 +1,5 @@
 import type { KeptHappening } from "../../agency/history/happenings.ts";
-import type { InEach, PageLanguage } from "../../ground/values/page-language.ts";
+import type { PageLanguage } from "../../ground/values/page-language.ts";
 import { stores } from "../../stores/all.ts";
 import { happeningSaid } from "../../stores/happening.ts";
 
@@ -17,11 +17,3 @@ export const newsId = ({ client, store, id }: Pick<NewsItem, "client" | "store" 
 /** A piece of news as a sentence. */
 export const newsSaid = (item: NewsItem, language: PageLanguage): string =>
   `${stores[item.store].title}: ${happeningSaid(item, language)}`;
-
-/** What news are headed by. */
-export const newsTitle: InEach = {
-  en: "From the stores",
-  de: "Aus den Stores",
-  fr: "Nouvelles des boutiques",
-  es: "Noticias de las tiendas",
-};

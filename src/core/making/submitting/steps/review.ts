@@ -6,7 +6,7 @@ const name = "review";
 
 /** The store's look at a version: sent when everything is there, answered where it asks or refuses. */
 export function reviewStep(at: SubmittingAt): Step {
-  const { has, asked, store } = at;
+  const { has, asked, store, wants } = at;
   if (!has) return later(name, "when there is a record");
   const { version } = has;
   if (isLookedAt(has) && version) {
@@ -20,10 +20,12 @@ export function reviewStep(at: SubmittingAt): Step {
   }
   if (version?.station === "approved" || version?.station === "going-out" || version?.station === "paused")
     return done(name, `version ${version.version} was approved`);
-  if (version?.station === "live" && !(has.isChanged && store.conduct.reviewsTextsAlone))
-    return has.isChanged
-      ? later(name, "what has changed goes along with the next build")
-      : done(name, `version ${version.version} was approved`);
+  if (version?.station === "live") {
+    if (wants.build && wants.build.build !== has.live?.build)
+      return later(name, `when build ${wants.build.build} stands for version ${wants.build.version}`);
+    if (!has.isChanged) return done(name, `version ${version.version} was approved`);
+    if (!store.conduct.reviewsTextsAlone) return later(name, "what has changed goes along with the next build");
+  }
   return unsent(at, has);
 }
 

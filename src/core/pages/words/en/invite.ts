@@ -1,5 +1,6 @@
-/** What whoever is to try an app is told, in English; other languages have the same keys. */
+/** What whoever tries an app, or hears from stores, is told, in English; other languages have the same keys. */
 export const english = {
+  newsTitle: "From the stores",
   inviteSubject: "{name}: please try it",
   inviteIntro: "Before everybody gets version {version} of {name}, we ask you to try it.",
   inviteHow: "What you do",

@@ -92,10 +92,7 @@ const own = {
   released: "The day on which it is to appear",
 } as const;
 
-/**
- * A word of letters: one of those above, what is said of pictures, of installing and of trying, or what a store calls how its
- * account is shared.
- */
+/** A word of letters: one of those above, of pictures, installing or trying, or how a store's account is shared. */
 export type Word = keyof typeof own | PictureWord | InstallWord | InviteWord | Sharing["word"];
 export type Words = Readonly<Record<Word, string>>;
 

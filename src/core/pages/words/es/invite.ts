@@ -1,6 +1,7 @@
 import type { InviteWords } from "../en/invite.ts";
 
 export const spanish: InviteWords = {
+  newsTitle: "Noticias de las tiendas",
   inviteSubject: "{name}: le pedimos que la pruebe",
   inviteIntro: "Antes de que todos reciban la versión {version} de {name}, le pedimos que la pruebe.",
   inviteHow: "Cómo hacerlo",

@@ -1,11 +1,13 @@
 import type { InviteWords } from "../en/invite.ts";
 
 export const french: InviteWords = {
+  newsTitle: "Nouvelles des boutiques",
   inviteSubject: "{name}\u00a0: merci de l'essayer",
   inviteIntro: "Avant que tout le monde reçoive la version {version} de {name}, nous vous demandons de l'essayer.",
   inviteHow: "Comment faire",
   inviteLink:
-    "Sur l'appareil, connecté à {store} en tant que {address}, ouvrez cette page et acceptez de participer\u00a0: {link}",
+    "Sur l'appareil, connecté à {store} en tant que {address}, ouvrez cette page et acceptez de " +
+    "participer\u00a0: {link}",
   inviteWritten:
     "{store} vous écrit de lui-même à {address}. Ouvrez ce message sur l'appareil et acceptez de participer.",
   inviteApp: "Installez d'abord TestFlight depuis l'App Store sur l'appareil.",
