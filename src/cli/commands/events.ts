@@ -1,17 +1,45 @@
 import { relative } from "node:path";
 import { isError } from "../../core/ground/problems/problem.ts";
-import { succeed } from "../../core/ground/problems/result.ts";
+import { type Result, succeed } from "../../core/ground/problems/result.ts";
 import { type News, showEvents } from "../../core/operations/events.ts";
-import type { NewsItem } from "../../core/showing/news/news.ts";
+import { openListener } from "../../core/operations/listen.ts";
+import { type NewsItem, newsSaid } from "../../core/showing/news/news.ts";
 import { stores } from "../../core/stores/all.ts";
 import { happeningSaid } from "../../core/stores/happening.ts";
-import type { Run } from "../command.ts";
+import type { GivenTo, Run, With } from "../command.ts";
+import { serveUntilEnded } from "../serve.ts";
 import { placeData } from "../view/data.ts";
 import { showProblems } from "../view/problems.ts";
 import { table } from "../view/table.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
-export const run: Run<"events"> = async ({ store, ...given }, { terminal, ports }) => {
+export const run: Run<"events"> = (given, using) =>
+  given.listen === undefined ? list(given, using) : listen({ ...given, listen: given.listen }, using);
+
+/** What hears listens to this machine alone: what leads there from elsewhere is somebody's own. */
+const loopback = "127.0.0.1";
+
+/** Hears until somebody ends it. */
+async function listen(
+  given: GivenTo<"events"> & { listen: string },
+  { terminal, ports }: With,
+): Promise<Result<number>> {
+  const opened = await openListener(given, ports);
+  if (!opened.ok) return opened;
+  const { raw, note, err } = terminal;
+  const { listeningService } = await import("../../services/messages/service.ts");
+  const service = listeningService(opened.value, ({ items, problems, wrong }) => {
+    for (const item of items)
+      raw(given.json || given.jsonLines ? JSON.stringify(item) : `${item.client}  ${newsSaid(item, "en")}`);
+    if (wrong !== undefined) note(err.yellow(`A message was not taken: ${wrong}.`));
+    if (problems.length > 0) note(showProblems(problems, err));
+  });
+  return serveUntilEnded(service, { host: loopback, port: given.listen }, (address) =>
+    note(`Hears at ${address}${opened.value.told.length > 0 ? `; told: ${opened.value.told.join(", ")}` : ""}`),
+  );
+}
+
+const list: Run<"events"> = async ({ store, ...given }, { terminal, ports }) => {
   const done = await showEvents({ ...given, stores: store }, ports);
   if (!done.ok) return done;
   const { items, problems, feed } = done.value;

@@ -156,6 +156,8 @@ export const passageRows = {
       feed: { kind: "text", value: "<file>", says: "also write them as an Atom feed" },
       mail: { kind: "text", value: "<address>", says: "send what nobody was told of there, as one letter" },
       hook: { kind: "text", value: "<address>", says: "send it there over HTTP, a signed message an event" },
+      listen: { kind: "text", value: "<port>", says: "hear what stores tell, on this port, until it is ended" },
+      knownAs: { kind: "text", value: "<address>", says: "of what listens: where stores reach it; they are told" },
     },
   },
   wait: {

@@ -2,6 +2,7 @@ import type * as z from "zod";
 import type { Answered, Ask, Asked } from "../../ground/interfaces/asked.ts";
 import { problem } from "../../ground/problems/problem.ts";
 import { stop } from "../../ground/problems/result.ts";
+import { reveal, type Secret } from "../../ground/values/secret.ts";
 import { appWire, happeningWire, pageOf, type StoreApp, type StoreHappening, uploadedWire, wrongWire } from "./wire.ts";
 
 /** An app as a store has it, and the tag of that state: what is changed is changed only where it is still that. */
@@ -31,6 +32,8 @@ export interface StoreDoor {
   upload(asked: Asked): Promise<{ received: number; isWhole: boolean } | Refused>;
   /** What has happened to an app behind an id, the oldest first. */
   happenings(app: string, after: string | undefined): Promise<StoreHappening[]>;
+  /** Lets it tell an address what happens, in messages that this secret signs. */
+  sendMessagesTo(address: string, secret: Secret): Promise<void>;
 }
 
 export const isRefused = <T>(of: T | Refused): of is Refused => typeof of === "object" && of !== null && "wrong" in of;
@@ -87,6 +90,11 @@ export function openDoor(title: string, ask: Ask): StoreDoor {
     async upload(asked) {
       const answered = await ask(asked);
       return isFine(answered) ? read(uploadedWire, answered, asked) : refusal(answered, asked);
+    },
+    async sendMessagesTo(address, secret) {
+      const asked: Asked = { method: "PUT", path: "/hook", body: { address, secret: reveal(secret) } };
+      const answered = await ask(asked);
+      if (!isFine(answered)) unlike(asked, String(answered.status));
     },
     async happenings(app, after) {
       const all: StoreHappening[] = [];
