@@ -1,4 +1,5 @@
 import { Hono } from "hono";
+import { readPackage } from "../../core/app/packages/read.ts";
 import { type StoreKey, storeKeys } from "../../core/ground/values/store.ts";
 import { stores } from "../../core/stores/all.ts";
 import { openAccounts, type ShownOnce } from "./accounts.ts";
@@ -8,7 +9,7 @@ import { addPeople } from "./http/people.ts";
 import { storeService } from "./http/service.ts";
 import { openKeeping } from "./keeping.ts";
 import type { Way } from "./shown.ts";
-import { type Manner, type OpenStore, openStore } from "./store.ts";
+import { type Look, type Manner, type OpenStore, openStore } from "./store.ts";
 import { fairWeather, newThrottle, type Weather, weatherWire } from "./weather.ts";
 
 interface Asked extends Manner {
@@ -20,6 +21,8 @@ interface Asked extends Manner {
   owner: string;
   /** The machine's own clock, in milliseconds since 1970. */
   real?: () => number;
+  /** How packages are looked into. */
+  look?: Look;
 }
 
 /** Stores that stand in for those which cannot be had here: one engine, the rules of each from its own folder. */
@@ -38,7 +41,16 @@ export interface StandInStores {
   close(): Promise<void>;
 }
 
-export function standInStores({ folder, rate, owner, real = Date.now, ...manner }: Asked): StandInStores {
+const lookInto: Look = async (bytes) => (await readPackage(bytes))?.facts;
+
+export function standInStores({
+  folder,
+  rate,
+  owner,
+  real = Date.now,
+  look = lookInto,
+  ...manner
+}: Asked): StandInStores {
   const keeping = openKeeping(folder);
   const clock = openClock(keeping, rate, real);
   const hooks = openHooks(keeping, real);
@@ -46,7 +58,7 @@ export function standInStores({ folder, rate, owner, real = Date.now, ...manner 
   const shown = openAccounts(keeping, owner, clock.now());
   let weather = fairWeather;
   const open = Object.fromEntries(
-    storeKeys.map((key) => [key, openStore({ store: stores[key], keeping, clock, manner, hooks })]),
+    storeKeys.map((key) => [key, openStore({ store: stores[key], keeping, clock, manner, hooks, look })]),
   ) as Record<StoreKey, OpenStore>;
   const service = new Hono();
   for (const key of storeKeys)

@@ -1,4 +1,4 @@
-import { readPackage } from "../../core/app/packages/read.ts";
+import type { PackageFacts } from "../../core/app/packages/facts.ts";
 import { sha256 } from "../../core/ground/values/hash.ts";
 import type { StoreKey } from "../../core/ground/values/store.ts";
 import type { StoreDefinition } from "../../core/stores/definition.ts";
@@ -25,7 +25,11 @@ export interface StoreWith {
   clock: Clock;
   manner: Manner;
   hooks: Hooks;
+  look: Look;
 }
+
+/** Looks into a package: what it says of itself; undefined where it is none that is known. */
+export type Look = (bytes: Uint8Array) => Promise<PackageFacts | undefined>;
 
 /** How an act is asked for: under which key, setting out from which state, saying what. */
 export interface AskedAct {
@@ -48,7 +52,7 @@ const takenKey = (store: StoreKey, what: "identifier" | "name", value: string): 
   `${store} ${what} ${what === "name" ? foldedName(value) : value}`;
 
 /** A store: acts on what it keeps, each whole or not at all, and once under one key. */
-export function openStore({ store, keeping, clock, manner, hooks }: StoreWith) {
+export function openStore({ store, keeping, clock, manner, hooks, look }: StoreWith) {
   const { apps, taken, answers } = keeping;
 
   /** An app as it is now, of this account. */
@@ -205,7 +209,7 @@ export function openStore({ store, keeping, clock, manner, hooks }: StoreWith) {
       }),
 
     /** What the package of an upload says of itself; undefined where it is none. */
-    packageOf: async (sum: string) => (await readPackage(keeping.bytesOf(sum)))?.facts,
+    packageOf: (sum: string) => look(keeping.bytesOf(sum)),
     upload: (sum: string): KeptUpload | undefined => keeping.uploads.get(sum),
   };
 }

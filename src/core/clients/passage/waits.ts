@@ -53,7 +53,8 @@ function tookOf({ from, to }: (typeof spans)[Waited], all: readonly KeptHappenin
 
 /** A time in hours, as people say it. */
 export function hoursSaid(hours: number): string {
-  if (hours < 1) return `${Math.max(1, Math.round(hours * 60))} minutes`;
+  const minutes = Math.max(1, Math.round(hours * 60));
+  if (hours < 1) return minutes === 1 ? "a minute" : `${minutes} minutes`;
   if (hours < 48) return hours === 1 ? "an hour" : `${Math.round(hours)} hours`;
   return `${Math.round(hours / 24)} days`;
 }

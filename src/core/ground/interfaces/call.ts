@@ -93,12 +93,14 @@ function requestOf(base: string, { method, path, body, bytes, key, match }: Aske
   });
 }
 
+/** What Node calls the faults of certificates (its documentation, "X509 certificate error codes"), and of TLS. */
+const certificateFaults = /CERT|CRL|TLS|SSL|SELF_SIGNED|INVALID_(?:CA|PURPOSE)|UNABLE_TO|PATH_LENGTH|HOSTNAME_MISMATCH/;
+
 /** What kept a call from being answered, in words. */
 function whyOf(error: Error): string {
   if (error.name === "TimeoutError") return "does not answer in time";
   const cause = error.cause as (Error & { code?: string }) | undefined;
-  if (/CERT|TLS|SSL|SELF_SIGNED/.test(cause?.code ?? ""))
-    return `shows a certificate that does not fit (${cause?.code})`;
+  if (certificateFaults.test(cause?.code ?? "")) return `shows a certificate that does not fit (${cause?.code})`;
   return `cannot be reached (${cause?.code ?? cause?.message ?? error.message})`;
 }
 

@@ -102,7 +102,7 @@ interface Going {
 
 async function go(at: Submitting, door: StoreDoor, ports: Ports, { acts, stepsOf, seen }: Going): Promise<void> {
   const { store, wants, lacks, until, dryRun, client } = at;
-  let asked: AskedOf & { takeBack?: boolean } = at.asked;
+  let asked: AskedOf = at.asked;
   let has = await door.find(wants.identifier);
   seen(has);
   refuseForgotten(at, has);
@@ -112,7 +112,7 @@ async function go(at: Submitting, door: StoreDoor, ports: Ports, { acts, stepsOf
   for (;;) {
     const steps = planSubmitting({ store, has: has?.app, wants, lacks, asked, today: ports.today() });
     stepsOf.now = steps;
-    const act = asked.takeBack ? takingBack(has) : nextAct(steps, until);
+    const act = at.asked.takeBack ? takingBack(has) : nextAct(steps, until);
     if (dryRun || acts.length >= mostActs) return;
     if (!act) {
       const isAwaited = has && steps.some(({ name, state }) => name === "build" && state === "waits") && reaches(until);
@@ -137,6 +137,8 @@ async function go(at: Submitting, door: StoreDoor, ports: Ports, { acts, stepsOf
     seen(has);
     acts.push(act);
     ports.on({ what: "acted", client, store: store.key, says: act.says });
+    // What was taken back is not sent again by the same call.
+    if (act.kind === "withdraw") return;
     asked = withoutDone(asked, act);
   }
 }
@@ -144,15 +146,10 @@ async function go(at: Submitting, door: StoreDoor, ports: Ports, { acts, stepsOf
 const reaches = (until: StepName): boolean => until !== "record" && until !== "details";
 
 /** What was asked for is asked for once. */
-function withoutDone(asked: AskedOf & { takeBack?: boolean }, { kind }: Act): AskedOf & { takeBack?: boolean } {
-  const { reply, out, takeBack, ...rest } = asked;
-  return {
-    ...rest,
-    ...(reply === undefined || kind === "reply" ? {} : { reply }),
-    ...(out === undefined || kind === "release" ? {} : { out }),
-    ...(takeBack && kind !== "withdraw" ? { takeBack } : {}),
-  };
-}
+const withoutDone = ({ reply, out }: AskedOf, { kind }: Act): AskedOf => ({
+  ...(reply === undefined || kind === "reply" ? {} : { reply }),
+  ...(out === undefined || kind === "release" ? {} : { out }),
+});
 
 function takingBack(has: Tagged | undefined): Act | undefined {
   const version = has?.app.version?.version;
