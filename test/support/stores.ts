@@ -86,9 +86,16 @@ const platformsOf: Readonly<Record<StoreKey, { platform: string; kind: PackageFa
 /** Identifiers of clients' apps, as the demo has them: the same on every platform. */
 const identifiers: Readonly<Record<string, string>> = {
   "3-acre": "example.n3acre.n3acregreens",
+  "brennans-bothy": "example.brennans.brennansbothybox",
+  "ferme-duclos": "example.fermeduclos.lafermeduclos",
+  "high-hedges": "example.highhedges.highhedgesfarm",
+  "orchard-lane": "example.orchardlane.orchardlaneboxes",
   "root-and-leaf": "example.rootandleaf.rootandleaf",
   saltmarsh: "example.saltmarsh.saltmarshroots",
+  "zelena-griadka": "example.griadka.zelenahriadka",
 };
+
+export const allClients = Object.keys(identifiers);
 
 /** Puts a good build of a client's into its history, whose package says what it has to. */
 export function buildFor(
