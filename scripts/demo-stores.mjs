@@ -46,7 +46,7 @@ export async function goIntoStores(folder, oxalis) {
     await decide("3-acre", { decision: "accept" });
     await decide("saltmarsh", { decision: "accept" });
     const says = "The pictures show another app's colours.";
-    await decide("root-and-leaf", { decision: "refuse", rule: "Metadata", place: "phone 1", says });
+    await decide("root-and-leaf", { decision: "refuse", rule: "Metadata", where: "phone 1", says });
     submit("3-acre", "--out", "everybody");
     submit("saltmarsh", "--out", "everybody");
     await later(5 * day);

@@ -8,6 +8,7 @@ import { parseYaml } from "../../src/core/agency/documents/document.ts";
 import { validate } from "../../src/core/agency/documents/validate.ts";
 import { agencySchema } from "../../src/core/agency/workspace/schema/agency.ts";
 import { briefSchema } from "../../src/core/agency/workspace/schema/brief.ts";
+import { testersSchema } from "../../src/core/agency/workspace/schema/testers.ts";
 import { templateSchema } from "../../src/core/app/platforms/template-schema.ts";
 import { oxalis, workspaceWith } from "../support/oxalis.ts";
 
@@ -69,7 +70,7 @@ describe("examples with a command", () => {
   });
 });
 
-const schemas = { agency: agencySchema, brief: briefSchema, template: templateSchema };
+const schemas = { agency: agencySchema, brief: briefSchema, template: templateSchema, testers: testersSchema };
 
 test.each(fences(/^yaml /))("$page: the example of a $info file is valid", ({ info, text }) => {
   const kind = info.replace("yaml ", "") as keyof typeof schemas;

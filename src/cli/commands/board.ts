@@ -135,8 +135,8 @@ function meter(each: ClientStanding, key: StoreKey, { out }: Terminal): string {
 /** Where a whole record's app is: what waits for somebody stands out. */
 function placed(passage: Passage, out: Terminal["out"]): string {
   const said = passageSaid(passage);
-  if (passage.place === "live") return out.green(said);
-  return passage.place === "refused" || passage.place === "asked" || passage.place === "unusable"
+  if (passage.is === "live") return out.green(said);
+  return passage.is === "refused" || passage.is === "asked" || passage.is === "unusable"
     ? out.red(said)
     : out.yellow(said);
 }

@@ -11,6 +11,7 @@ import { identifiersOf, noteHappenings } from "./running/happened.ts";
 import { type Into, intoStores } from "./running/into.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
+import { seenChanges } from "./running/seen.ts";
 import type { At } from "./running/workspace.ts";
 
 interface Input extends At, OfClients, Into {
@@ -43,7 +44,9 @@ export const noteDone = operation(async (input: Input, ports): Promise<NotedByHa
     const made = { version: view.variant.values.version?.value, build: numberOf(view.variant) };
     const happening = happeningOf(store, input, { made: wanted.wants.build ?? made, before }, ports);
     const identifiers = identifiersOf(view.variant);
-    await noteHappenings({ root: workspace.root, client, happenings: [happening], identifiers });
+    const { kind, build } = happening;
+    const beside = () => (kind === "build-sent" && build !== undefined ? seenChanges(workspace, view, build) : []);
+    await noteHappenings({ root: workspace.root, client, happenings: [happening], identifiers, beside });
     all.push({ client, store: store.key, happening });
   }
   if (all.length === 0) refuse("submission-unclear", "No such client wants such a store.");

@@ -161,7 +161,7 @@ export interface Happening {
   says?: string | undefined;
   /** The store's rule that it names, and where in the record or the app it applies. */
   rule?: string | undefined;
-  place?: string | undefined;
+  where?: string | undefined;
   /** What the store calls the app: it is known by that from then on. */
   app?: string | undefined;
 }

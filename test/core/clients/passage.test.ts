@@ -60,7 +60,7 @@ test.each([
   [["created", "name-lapsed"], "nothing", "nothing sent"],
 ] as const)("by %j an app is %s", (all, place, said) => {
   const passage = passageOf("google-play", history(all as never));
-  expect([passage.place, passageSaid(passage)]).toEqual([place, said]);
+  expect([passage.is, passageSaid(passage)]).toEqual([place, said]);
 });
 
 test("a build that ends, or testers who may try one, change nothing of where a version is", () => {
@@ -70,8 +70,8 @@ test("a build that ends, or testers who may try one, change nothing of where a v
     ["told", { says: "facts" }],
   ] as const;
   for (const all of [reviewed, live, [...live, ...next]])
-    expect(passageOf("google-play", history([...all, ...more] as never)).place).toBe(
-      passageOf("google-play", history(all as never)).place,
+    expect(passageOf("google-play", history([...all, ...more] as never)).is).toBe(
+      passageOf("google-play", history(all as never)).is,
     );
 });
 
@@ -84,8 +84,8 @@ test("whatever happens in whatever order, an app is somewhere, and a store's his
       const passage = passageOf("google-play", [...mine, ...theirs]);
       expect(passage.happened).toHaveLength(own.length);
       expect(passageSaid(passage)).not.toMatch(/undefined/);
-      if (passage.place === "live") expect(passage.coming).toBeUndefined();
-      if (passage.share !== undefined) expect(["going-out", "paused"]).toContain(passage.place);
+      if (passage.is === "live") expect(passage.coming).toBeUndefined();
+      if (passage.share !== undefined) expect(["going-out", "paused"]).toContain(passage.is);
     }),
   );
 });
@@ -105,7 +105,7 @@ describe("what is due", () => {
   };
 
   test("a refusal waits for an answer, and is an error after three days", () => {
-    const refused = [...reviewed, ["refused", { rule: "4.3", place: "description", says: "The same as others." }]];
+    const refused = [...reviewed, ["refused", { rule: "4.3", where: "description", says: "The same as others." }]];
     expect(due(refused, 0)).toEqual([
       "review-refused | warning | Google Play refused version 1.0.0: 4.3 (description): The same as others.",
     ]);

@@ -73,7 +73,7 @@ test("from nothing to a live app: each step once, and what has happened is kept"
   expect(states(third)).toMatchObject({ review: "done", release: "lacks" });
   const out = await submit(folder, ports, ["saltmarsh"], { out: "everybody" });
   expect(acts(out)).toEqual(["release"]);
-  expect(passageIn(folder, "saltmarsh")).toMatchObject({ place: "live", live: { version: "1.0.0", build: 1 } });
+  expect(passageIn(folder, "saltmarsh")).toMatchObject({ is: "live", live: { version: "1.0.0", build: 1 } });
   expect(kindsIn(folder, "saltmarsh")).toEqual([
     ...["created", "told", "told", "told", "told", "build-sent", "build-ready", "attached"],
     ...["submitted", "review-began", "approved", "live"],
@@ -103,7 +103,7 @@ test("a number is spent when it is sent: what the store refuses is told, and the
   const build = first.submitted[0]?.steps.find(({ name }) => name === "build");
   expect(build).toMatchObject({ state: "lacks", says: expect.stringContaining("example.somebody") });
   expect(build?.lacks[0]?.what).toMatch(/the next number/);
-  expect(passageIn(folder, "3-acre")).toMatchObject({ place: "unusable", build: { build: 4, state: "refused" } });
+  expect(passageIn(folder, "3-acre")).toMatchObject({ is: "unusable", build: { build: 4, state: "refused" } });
   // Neither the same number nor one below it is taken once more.
   buildFor(folder, "3-acre", "google-play", 4, "1.0.0", { labels: { "": "other bytes" } });
   expect(states(await submit(folder, ports, ["3-acre"])).build).toBe("lacks");
@@ -120,7 +120,7 @@ test("what is refused is answered, what is asked too; what was sent can be taken
   expect(acts(back)).toEqual(["withdraw"]);
   expect(acts(await submit(folder, ports, ["saltmarsh"]))).toEqual(["submit"]);
   judged.forward(hour);
-  await review({ decision: "refuse", rule: "Metadata", place: "short", says: "It says nothing." });
+  await review({ decision: "refuse", rule: "Metadata", where: "short", says: "It says nothing." });
   const refused = await submit(folder, ports, ["saltmarsh"]);
   expect(refused.submitted[0]?.steps.find(({ name }) => name === "review")).toMatchObject({
     state: "lacks",
@@ -128,7 +128,7 @@ test("what is refused is answered, what is asked too; what was sent can be taken
   });
   expect(passageIn(folder, "saltmarsh").refusal).toEqual({
     rule: "Metadata",
-    place: "short",
+    where: "short",
     says: "It says nothing.",
   });
   expect(acts(await submit(folder, ports, ["saltmarsh"], { reply: "It says more now." }))).toEqual(["reply", "submit"]);
@@ -164,17 +164,17 @@ test("an update goes out to a share, is halted, goes on, and what is live stays 
   await live(2, "1.1.0");
   await go("20%");
   expect(passageIn(folder, "saltmarsh")).toMatchObject({
-    ...{ place: "going-out", share: 20, live: { version: "1.0.0" }, coming: { version: "1.1.0", build: 2 } },
+    ...{ is: "going-out", share: 20, live: { version: "1.0.0" }, coming: { version: "1.1.0", build: 2 } },
   });
   expect((await go("phases")).submitted[0]?.steps.at(-1)?.lacks[0]?.what).toMatch(/20%/);
   expect((await go("10%")).submitted[0]?.steps.at(-1)?.lacks[0]?.what).toBe("a share above 20 %");
   await go("halt");
-  expect(passageIn(folder, "saltmarsh")).toMatchObject({ place: "paused", share: 20 });
+  expect(passageIn(folder, "saltmarsh")).toMatchObject({ is: "paused", share: 20 });
   await go("go-on");
   await go("50%");
-  expect(passageIn(folder, "saltmarsh")).toMatchObject({ place: "going-out", share: 50 });
+  expect(passageIn(folder, "saltmarsh")).toMatchObject({ is: "going-out", share: 50 });
   await go("everybody");
-  expect(passageIn(folder, "saltmarsh")).toMatchObject({ place: "live", live: { version: "1.1.0", build: 2 } });
+  expect(passageIn(folder, "saltmarsh")).toMatchObject({ is: "live", live: { version: "1.1.0", build: 2 } });
   expect(passageIn(folder, "saltmarsh").share).toBeUndefined();
 });
 

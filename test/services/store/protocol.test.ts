@@ -178,7 +178,7 @@ test("names and identifiers are one app's; a name that nothing was sent for is l
   expect(await create("Hill", "Other")).toMatchObject({ status: 409, body: { rule: "identifier unique" } });
   expect(await create("Dale", " hill FARM ")).toMatchObject({
     status: 409,
-    body: { rule: "name unique", place: "name" },
+    body: { rule: "name unique", where: "name" },
   });
   stores.forward(91 * day);
   const second = await create("Dale", "Hill Farm");

@@ -17,7 +17,7 @@ const schema = z.strictObject({
   share: z.number().min(0).max(100).optional(),
   says: z.string().max(20_000).optional(),
   rule: z.string().max(1000).optional(),
-  place: z.string().max(1000).optional(),
+  where: z.string().max(1000).optional(),
   app: z.string().max(1000).optional(),
 });
 

@@ -1,7 +1,7 @@
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { daysAfter } from "../../ground/values/day.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
-import type { Passage, Place } from "./passage.ts";
+import type { Passage, Whereabouts } from "./passage.ts";
 import { hoursSaid, type UsualWait, type Waited } from "./waits.ts";
 
 /** What a producer, or the store, is to do next, and by when. */
@@ -46,10 +46,10 @@ function atPlace(passage: Passage, at: DueAt): Due[] {
             fix: `Look into ${store.title}, whether it asks for something.`,
           },
         ];
-  const { rule, place, says = "" } = passage.refusal ?? {};
-  const by = [rule, place === undefined ? undefined : `(${place})`].filter(Boolean).join(" ");
+  const { rule, where, says = "" } = passage.refusal ?? {};
+  const by = [rule, where === undefined ? undefined : `(${where})`].filter(Boolean).join(" ");
   const because = by === "" ? says : `${by}: ${says}`;
-  const found: Partial<Record<Place, Due[]>> = {
+  const found: Partial<Record<Whereabouts, Due[]>> = {
     sent: slow("processing", `${store.title} has been taking build ${passage.build?.build} in`),
     unusable: [
       {
@@ -70,7 +70,7 @@ function atPlace(passage: Passage, at: DueAt): Due[] {
       },
     ],
   };
-  return found[passage.place] ?? [];
+  return found[passage.is] ?? [];
 }
 
 const refusal = (says: string, days: number): Due => ({
@@ -87,12 +87,12 @@ function paused({ since, share, coming }: Passage, { store, today }: DueAt, days
 }
 
 /** What ends by itself. */
-function ending({ place, since, build, happened }: Passage, { store, today }: DueAt): Due[] {
+function ending({ is, since, build, happened }: Passage, { store, today }: DueAt): Due[] {
   const { nameHeld, testsFor } = store.conduct;
   const found: Due[] = [];
   const created = happened.find(({ kind }) => kind === "created");
   const isSent = happened.some(({ kind }) => kind === "submitted");
-  if (nameHeld && created && !isSent && place !== "nothing" && since !== undefined) {
+  if (nameHeld && created && !isSent && is !== "nothing" && since !== undefined) {
     const by = daysAfter(created.at.slice(0, 10), nameHeld.days);
     if (by <= daysAfter(today, notice))
       found.push({
@@ -117,7 +117,7 @@ export function dueIn(passage: Passage, at: DueAt): Problem[] {
   const agreements = passage.agreements.map(
     (each): Due => ({ says: `${store.title} goes on with nothing before "${each}" is signed.`, severity: "error" }),
   );
-  const isAnswered = passage.place !== "refused" && passage.place !== "asked";
+  const isAnswered = passage.is !== "refused" && passage.is !== "asked";
   return [...agreements, ...atPlace(passage, at), ...ending(passage, at)].map(({ says, by, severity, fix }) => ({
     ...problem(isAnswered ? "passage-due" : "review-refused", says, {
       ...{ client, severity },

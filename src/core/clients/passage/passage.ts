@@ -3,7 +3,7 @@ import type { StoreKey } from "../../ground/values/store.ts";
 import type { HappeningKind } from "../../stores/happening.ts";
 
 /** Where a client's app is in a store. */
-export type Place =
+export type Whereabouts =
   | "nothing"
   | "created"
   | "sent"
@@ -29,7 +29,7 @@ interface VersionThere {
 /** A client's app on its way through a store, as its history tells it; by whoever the steps were done. */
 export interface Passage {
   store: StoreKey;
-  place: Place;
+  is: Whereabouts;
   /** Since when it is there (ISO 8601); absent where nothing has happened. */
   since?: string;
   /** What the store calls the app. */
@@ -38,7 +38,7 @@ export interface Passage {
   coming?: VersionThere;
   /** Of the people who have the app, so many percent have that version. */
   share?: number;
-  refusal?: { rule?: string | undefined; place?: string | undefined; says: string };
+  refusal?: { rule?: string | undefined; where?: string | undefined; says: string };
   /** The version that everybody has: another than the one on its way. */
   live?: VersionThere;
   /** The last build that was sent, and what became of it. */
@@ -67,21 +67,21 @@ const versionOf = ({ coming }: Passage, { version, build, at }: KeptHappening): 
 });
 
 const goesTo =
-  (place: Place): Turn =>
-  (before, of) => ({ place, since: of.at, coming: versionOf(before, of) });
+  (is: Whereabouts): Turn =>
+  (before, of) => ({ is, since: of.at, coming: versionOf(before, of) });
 
 const buildIs =
   (state: "processing" | "ready" | "refused" | "ended"): Turn =>
-  ({ build: before, place }, { build = before?.build ?? 0, version = before?.version, says, at }) => ({
+  ({ build: before, is }, { build = before?.build ?? 0, version = before?.version, says, at }) => ({
     build: { build, version, state, since: at, why: says },
-    ...(isBeforeReview(place) && state !== "ended" ? { place: placeWith[state], since: at } : {}),
+    ...(isBeforeReview(is) && state !== "ended" ? { is: placeWith[state], since: at } : {}),
   });
 
 const placeWith = { processing: "sent", ready: "ready", refused: "unusable" } as const;
 
 /** Whether no version is on its way that a new build does not take the place of. */
-const isBeforeReview = (place: Place): boolean =>
-  ["nothing", "created", "sent", "ready", "unusable", "live"].includes(place);
+const isBeforeReview = (is: Whereabouts): boolean =>
+  ["nothing", "created", "sent", "ready", "unusable", "live"].includes(is);
 
 const testingIs =
   (state: "waiting" | "allowed" | "refused"): Turn =>
@@ -89,11 +89,11 @@ const testingIs =
 
 /** What each happening makes of a passage. */
 const turns: Readonly<Record<HappeningKind, Turn>> = {
-  created: ({ place }, { at, app }) => ({
-    ...(place === "nothing" ? { place: "created", since: at } : {}),
+  created: ({ is }, { at, app }) => ({
+    ...(is === "nothing" ? { is: "created", since: at } : {}),
     ...(app === undefined ? {} : { app }),
   }),
-  "name-lapsed": (_, { at }) => ({ place: "nothing", since: at }),
+  "name-lapsed": (_, { at }) => ({ is: "nothing", since: at }),
   "agreement-open": ({ agreements }, { says = "" }) => ({ agreements: [...new Set([...agreements, says])] }),
   "agreement-signed": ({ agreements }, { says }) => ({ agreements: agreements.filter((each) => each !== says) }),
   told: () => ({}),
@@ -103,7 +103,7 @@ const turns: Readonly<Record<HappeningKind, Turn>> = {
   "build-ended": buildIs("ended"),
   attached: (before, of) => ({
     coming: versionOf(before, of),
-    ...(isBeforeReview(before.place) ? { place: "ready", since: of.at } : {}),
+    ...(isBeforeReview(before.is) ? { is: "ready", since: of.at } : {}),
   }),
   "testing-sent": testingIs("waiting"),
   "testing-allowed": testingIs("allowed"),
@@ -113,41 +113,41 @@ const turns: Readonly<Record<HappeningKind, Turn>> = {
   "review-began": goesTo("in-review"),
   asked: (before, of) => ({ ...goesTo("asked")(before, of), refusal: refusalOf(of) }),
   refused: (before, of) => ({ ...goesTo("refused")(before, of), refusal: refusalOf(of) }),
-  answered: ({ place }, { at }) => ({ place: place === "asked" ? "waiting" : "ready", since: at }),
+  answered: ({ is }, { at }) => ({ is: is === "asked" ? "waiting" : "ready", since: at }),
   approved: goesTo("approved"),
   out: (before, of) => ({ ...goesTo("going-out")(before, of), share: of.share ?? 0 }),
   paused: (before, of) => ({ ...goesTo("paused")(before, of), share: of.share ?? before.share ?? 0 }),
-  live: (before, of) => ({ place: "live", since: of.at, live: versionOf(before, of) }),
+  live: (before, of) => ({ is: "live", since: of.at, live: versionOf(before, of) }),
 };
 
-const refusalOf = ({ rule, place, says = "" }: KeptHappening) => ({ rule, place, says });
+const refusalOf = ({ rule, where, says = "" }: KeptHappening) => ({ rule, where, says });
 
-/** What no longer holds at a place. */
+/** What no longer holds where an app is now. */
 function cleared(passage: Passage): Passage {
   const { refusal, share, coming, ...rest } = passage;
-  const { place } = passage;
+  const { is } = passage;
   return {
     ...rest,
-    ...(refusal && (place === "refused" || place === "asked") ? { refusal } : {}),
-    ...(share !== undefined && (place === "going-out" || place === "paused") ? { share } : {}),
-    ...(coming && place !== "live" ? { coming } : {}),
+    ...(refusal && (is === "refused" || is === "asked") ? { refusal } : {}),
+    ...(share !== undefined && (is === "going-out" || is === "paused") ? { share } : {}),
+    ...(coming && is !== "live" ? { coming } : {}),
   };
 }
 
 /** Where a client's app is in a store, by all that has happened there, the oldest first. */
 export function passageOf(store: StoreKey, all: readonly KeptHappening[]): Passage {
   const happened = all.filter((each) => each.store === store);
-  let passage: Passage = { store, place: "nothing", agreements: [], happened };
+  let passage: Passage = { store, is: "nothing", agreements: [], happened };
   for (const of of happened) passage = cleared({ ...passage, ...turns[of.kind](passage, of) });
   return passage;
 }
 
 /** The same in a few words: "refused since 2026-03-01", "1.1.0 for 20 %, 1.0.0 before". */
-export function passageSaid({ place, since, coming, share, live, build }: Passage): string {
+export function passageSaid({ is, since, coming, share, live, build }: Passage): string {
   const day = since?.slice(0, 10);
   const version = coming?.version ?? build?.version ?? "";
-  const before = live && place !== "live" ? `, ${live.version} live` : "";
-  const said: Readonly<Record<Place, string>> = {
+  const before = live && is !== "live" ? `, ${live.version} live` : "";
+  const said: Readonly<Record<Whereabouts, string>> = {
     nothing: "nothing sent",
     created: `created ${day}`,
     sent: `${version} taken in`,
@@ -162,5 +162,5 @@ export function passageSaid({ place, since, coming, share, live, build }: Passag
     paused: `${version} halted at ${share ?? 0} %`,
     live: `${live?.version} live`,
   };
-  return `${said[place].trim()}${before}`;
+  return `${said[is].trim()}${before}`;
 }

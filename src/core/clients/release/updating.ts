@@ -2,22 +2,22 @@ import type { KeptHappening } from "../../agency/history/happenings.ts";
 import { type Ledger, lastRelease, type Release } from "../../agency/history/ledger.ts";
 import type { Seen } from "../../agency/history/seen.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
-import { type Passage, type Place, passageOf } from "../passage/passage.ts";
+import { type Passage, passageOf, type Whereabouts } from "../passage/passage.ts";
 import { type Notice, noticesOf } from "./notices.ts";
 import type { Passes } from "./passes.ts";
 
 /** Places from which on each is so. */
-const enough: Readonly<Record<Exclude<Passes, "built">, readonly Place[]>> = {
+const enough: Readonly<Record<Exclude<Passes, "built">, readonly Whereabouts[]>> = {
   submitted: ["waiting", "in-review", "approved", "going-out", "live"],
   approved: ["approved", "going-out", "live"],
   live: ["live"],
 };
 
 /** Whether a version has come far enough in a store. */
-export function hasPassed({ place, coming, live }: Passage, version: string, wanted: Passes): boolean {
+export function hasPassed({ is, coming, live }: Passage, version: string, wanted: Passes): boolean {
   if (wanted === "built") return true;
-  const there = place === "live" ? live?.version : coming?.version;
-  return there === version && enough[wanted].includes(place);
+  const there = is === "live" ? live?.version : coming?.version;
+  return there === version && enough[wanted].includes(is);
 }
 
 /** What an update is for a client. */

@@ -15,7 +15,7 @@ export interface Tagged {
 export interface Refused {
   wrong: string;
   rule?: string | undefined;
-  place?: string | undefined;
+  where?: string | undefined;
   lacks?: readonly string[] | undefined;
   /** The record is another than was looked at: by somebody else, or by a call of which no answer came. */
   isChanged: boolean;

@@ -49,7 +49,7 @@ const stations = [
 /** How far a version is. */
 export type Station = (typeof stations)[number];
 
-const refusalWire = z.object({ rule: line, place: line.optional(), says: prose });
+const refusalWire = z.object({ rule: line, where: line.optional(), says: prose });
 
 export const buildWire = z.object({
   build,
@@ -148,7 +148,7 @@ export const happeningWire = z.object({
   share: share.optional(),
   says: prose.optional(),
   rule: line.optional(),
-  place: line.optional(),
+  where: line.optional(),
 });
 
 export type StoreHappening = z.infer<typeof happeningWire>;
@@ -161,6 +161,6 @@ export const pageOf = <T extends z.ZodType>(of: T) =>
 export const wrongWire = z.object({
   wrong: prose,
   rule: line.optional().describe("The store's rule that it goes against"),
-  place: line.optional().describe("The field, picture or file"),
+  where: line.optional().describe("The field, picture or file"),
   lacks: z.array(line).optional().describe("Everything that is not there yet"),
 });

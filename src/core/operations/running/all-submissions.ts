@@ -9,6 +9,7 @@ import { openDoors } from "./doors.ts";
 import { type Into, intoStores } from "./into.ts";
 import { type Submitted, submitOne } from "./one-submission.ts";
 import type { Ports } from "./ports.ts";
+import { seenChanges } from "./seen.ts";
 import type { At } from "./workspace.ts";
 
 export interface SubmitInput extends At, OfClients, Into {
@@ -57,6 +58,7 @@ export async function submitAll(input: SubmitInput, ports: Ports): Promise<AllSu
             ...{ ...wanted, workspace, client: client.key, variant, store, asked, patience },
             ...{ until: input.until, dryRun: input.dryRun },
             door: () => doors.of(view, store.key),
+            seen: (build) => seenChanges(workspace, view, build),
           },
           ports,
         );

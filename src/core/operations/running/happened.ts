@@ -2,7 +2,7 @@ import pLimit from "p-limit";
 import { happeningsOf, inOrder, type KeptHappening } from "../../agency/history/happenings.ts";
 import { emptyLedger, type Ledger, ledgers } from "../../agency/history/ledger.ts";
 import type { Variant } from "../../app/variant/variant.ts";
-import { writeTogether } from "../../ground/files/writing/together.ts";
+import { type Change, writeTogether } from "../../ground/files/writing/together.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import { type Platform, platforms } from "../../ground/values/platform.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
@@ -23,10 +23,18 @@ export interface Noted {
   happenings: readonly KeptHappening[];
   /** The identifiers that the client's app has: a store that accepts one fixes it. */
   identifiers: Readonly<Partial<Record<Platform, string>>>;
+  /** What is kept beside it, where something is new. */
+  beside?: (fresh: readonly KeptHappening[]) => readonly Change[];
 }
 
 /** Keeps what has happened to a client's app in stores, each once. Returns what is new. Stops: history-damaged */
-export const noteHappenings = ({ root, client, happenings, identifiers }: Noted): Promise<readonly KeptHappening[]> =>
+export const noteHappenings = ({
+  root,
+  client,
+  happenings,
+  identifiers,
+  beside,
+}: Noted): Promise<readonly KeptHappening[]> =>
   oneAtATime(() =>
     holding(
       root,
@@ -42,6 +50,7 @@ export const noteHappenings = ({ root, client, happenings, identifiers }: Noted)
         writeTogether(root, [
           ...happeningsOf.changes(root, client, inOrder([...before, ...fresh])),
           ...(fixed === ledger ? [] : ledgers.changes(root, client, fixed)),
+          ...(beside?.(fresh) ?? []),
         ]);
         return fresh;
       },

@@ -3,6 +3,7 @@ import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Variant } from "../../app/variant/variant.ts";
 import { passageOf } from "../../clients/passage/passage.ts";
 import { partInside, sizeInside } from "../../ground/files/reading/part.ts";
+import type { Change } from "../../ground/files/writing/together.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { attemptAsync, refuse, stop } from "../../ground/problems/result.ts";
 import type { Act } from "../../making/submitting/act.ts";
@@ -12,7 +13,7 @@ import { nextAct, planSubmitting } from "../../making/submitting/plan.ts";
 import type { StepName } from "../../making/submitting/step-names.ts";
 import type { AskedOf, Step } from "../../making/submitting/steps/step.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
-import { identifiersOf, keptFrom, noteHappenings } from "./happened.ts";
+import { identifiersOf, keptFrom, type Noted, noteHappenings } from "./happened.ts";
 import type { Ports } from "./ports.ts";
 import type { Wanted } from "./wanted.ts";
 
@@ -36,6 +37,8 @@ interface Submitting extends Wanted {
   store: StoreDefinition;
   door: () => Promise<StoreDoor>;
   asked: AskedOf & { takeBack?: boolean };
+  /** What is kept of what people see at a number. */
+  seen: (build: number) => readonly Change[];
   /** The last step that is done. */
   until: StepName;
   dryRun: boolean;
@@ -75,8 +78,10 @@ export async function submitOne(at: Submitting, ports: Ports): Promise<Submitted
       .map((each) => ({ ...each, client: each.client ?? client })),
   };
 
-  function noteFrom({ variant }: Submitting, through: StoreDoor, named: string) {
-    return noteOf(workspace.root, { client, variant, store }, through, named);
+  function noteFrom({ variant, seen }: Submitting, through: StoreDoor, named: string) {
+    return noteOf(workspace.root, { client, variant, store }, through, named, (fresh) =>
+      fresh.flatMap(({ kind, build }) => (kind === "build-sent" && build !== undefined ? seen(build) : [])),
+    );
   }
 }
 
@@ -86,12 +91,16 @@ export async function noteOf(
   { client, variant, store }: { client: string; variant: Variant; store: StoreDefinition },
   door: StoreDoor,
   app: string,
+  beside?: Noted["beside"],
 ): Promise<readonly KeptHappening[]> {
   const before = (happeningsOf.read(root, client) ?? []).filter((each) => each.store === store.key);
   const last = before.findLast(({ by, id }) => by === undefined && id.startsWith(`${app}-`));
   const happened = await door.happenings(app, last?.id);
   const happenings = happened.map((each) => keptFrom(store.key, each));
-  return noteHappenings({ root, client, happenings, identifiers: identifiersOf(variant) });
+  return noteHappenings({
+    ...{ root, client, happenings, identifiers: identifiersOf(variant) },
+    ...(beside ? { beside } : {}),
+  });
 }
 
 interface Going {
@@ -159,8 +168,8 @@ function takingBack(has: Tagged | undefined): Act | undefined {
 /** A store that no longer knows an app that it had: nobody creates it anew unasked. */
 function refuseForgotten({ workspace, client, store, wants }: Submitting, has: Tagged | undefined): void {
   if (has) return;
-  const { app, place } = passageOf(store.key, happeningsOf.read(workspace.root, client) ?? []);
-  if (app === undefined || place === "nothing") return;
+  const { app, is } = passageOf(store.key, happeningsOf.read(workspace.root, client) ?? []);
+  if (app === undefined || is === "nothing") return;
   refuse("submission-changed", `${store.title} knows no app ${wants.identifier}: it called it ${app} before.`, {
     client,
     fix: "Look into the store whether it is in another account, or was renamed.",
@@ -168,7 +177,7 @@ function refuseForgotten({ workspace, client, store, wants }: Submitting, has: T
 }
 
 function refusedBy(store: StoreDefinition, act: Act, of: Refused, client: string): Problem {
-  const rule = of.rule === undefined ? "" : ` (${of.rule}${of.place === undefined ? "" : `: ${of.place}`})`;
+  const rule = of.rule === undefined ? "" : ` (${of.rule}${of.where === undefined ? "" : `: ${of.where}`})`;
   const lacks = of.lacks && of.lacks.length > 0 ? { expected: of.lacks.join("; ") } : {};
   if (of.isChanged)
     return problem("submission-changed", `Somebody else changes the record in ${store.title}.`, { client });

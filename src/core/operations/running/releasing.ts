@@ -1,14 +1,12 @@
 import { ledgers } from "../../agency/history/ledger.ts";
-import { seenAt } from "../../agency/history/seen.ts";
 import { variantPath } from "../../agency/workspace/stage.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { openTemplate, templateRevision } from "../../app/survey/template.ts";
 import { receiptFile } from "../../app/variant/receipt-file.ts";
 import type { Resolved, Variant } from "../../app/variant/variant.ts";
 import { resolvePicked } from "../../clients/derive/resolve.ts";
-import { askedPermissions, type ClientView } from "../../clients/record/read.ts";
+import type { ClientView } from "../../clients/record/read.ts";
 import { notesFor } from "../../clients/release/notes.ts";
-import { seenOf } from "../../clients/release/notices.ts";
 import { judgeNotes, type Kind, type PlannedRelease, planRelease } from "../../clients/release/release.ts";
 import { lookAt } from "../../ground/files/writing/door.ts";
 import { type Change, writeTogether } from "../../ground/files/writing/together.ts";
@@ -19,6 +17,7 @@ import { readReceipt, receiptSum } from "../../making/jobs/receipt.ts";
 import { findOpen, findUnconfirmed, findUnproven, type Held } from "../../proving/held-back.ts";
 import { boardOf } from "../../proving/standing/board.ts";
 import { noted, type Ports } from "./ports.ts";
+import { seenChanges } from "./seen.ts";
 
 export interface ReleaseInput {
   /** Absent for a first release. */
@@ -84,7 +83,7 @@ export async function releaseIn(
   });
   const changes = releases.flatMap(({ client, ledger, after }) => [
     ...ledgers.changes(workspace.root, client, ledger),
-    ...seenChanges(workspace, resolved.picked, client, after.build),
+    ...seenOfNumber(workspace, resolved.picked, client, after.build),
   ]);
   if (!input.dryRun && changes.length > 0) writeTogether(workspace.root, changes);
   const faulty = resolved.picked.filter((each) => !isMade(each));
@@ -92,12 +91,9 @@ export async function releaseIn(
   return { releases, problems: [...stopped, ...held.map(({ problem }) => problem)] };
 }
 
-/** What people see of an app at a number that it takes: an update is held against that. */
-function seenChanges(workspace: Workspace, picked: readonly ClientView[], client: string, build: number): Change[] {
-  const { variant, told } = picked.find((each) => each.client.key === client) ?? {};
-  if (!variant || !told) return [];
-  const seen = seenOf(variant, told.record, askedPermissions(workspace));
-  return seenAt.changes(workspace.root, client, { ...seenAt.read(workspace.root, client), [build]: seen });
+function seenOfNumber(workspace: Workspace, picked: readonly ClientView[], key: string, build: number): Change[] {
+  const { client, variant, told } = picked.find((each) => each.client.key === key) ?? {};
+  return client && variant && told ? seenChanges(workspace, { client, variant, told }, build) : [];
 }
 
 const isMade = (view: ClientView): view is ClientView & { variant: Variant } => view.variant !== undefined;

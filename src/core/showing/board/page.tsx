@@ -215,7 +215,7 @@ function Meter({ standing, passage, title, otherwise }: MeterProps) {
         {isComplete(standing) ? "complete" : `${required.done} of ${required.total}`}
         <em>{recommended.total > 0 ? ` +${recommended.done}/${recommended.total}` : ""}</em>
       </b>
-      {passage ? <span class={`place ${passage.place}`}>{passageSaid(passage)}</span> : null}
+      {passage ? <span class={`place ${passage.is}`}>{passageSaid(passage)}</span> : null}
       <em>{open.length > 0 ? `open: ${open.map(partLacking).join(", ")}` : ""}</em>
     </span>
   );

@@ -28,7 +28,7 @@ export function newsFeed(agency: string, items: readonly NewsItem[], { say, lang
       id: `urn:oxalis:${encodeURIComponent(newsId(item))}`,
       link: `urn:oxalis:${encodeURIComponent(item.client)}`,
       date: new Date(item.at),
-      description: asMarkup([item.rule, item.place, item.says].filter(Boolean).join(" · ")),
+      description: asMarkup([item.rule, item.where, item.says].filter(Boolean).join(" · ")),
     });
   return feed.atom1();
 }

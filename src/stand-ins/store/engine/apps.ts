@@ -33,8 +33,8 @@ export function createApp(
   const missing = store.creates.filter((field) => field !== "name" && field !== "sku" && facts[field] === undefined);
   if (missing.length > 0) return wrong(422, `${missing.join(", ")} is to be given.`, { lacks: missing });
   if (at.others.identifier)
-    return wrong(409, `${identifier} is another app's.`, { rule: "identifier unique", place: "identifier" });
-  if (at.others.name) return wrong(409, `"${name}" is another app's name.`, { rule: "name unique", place: "name" });
+    return wrong(409, `${identifier} is another app's.`, { rule: "identifier unique", where: "identifier" });
+  if (at.others.name) return wrong(409, `"${name}" is another app's name.`, { rule: "name unique", where: "name" });
   const { nameHeld } = store.conduct;
   const app: KeptApp = {
     ...{ app: at.app, store: store.key, account: account.account, revision: 0, identifier, name, language },

@@ -18,7 +18,7 @@ export function takeBuild(
   if (build <= highest)
     return wrong(409, `Build ${build} is not above ${highest}: a number is used once, and rises.`, {
       rule: "number rises",
-      place: "build",
+      where: "build",
     });
   const why = faultOf(store, app, sent, facts);
   const readyAt = now + takes(seed, `${app.app} ${build}`, store.conduct.waits.processing);
@@ -28,6 +28,7 @@ export function takeBuild(
     ...(why === undefined ? {} : { why }),
     ...(testsFor ? { until: readyAt + testsFor.days * day } : {}),
     ...(facts?.signer ? { signer: facts.signer.sha256 } : {}),
+    ...(facts && facts.version === facts.build ? { packageVersion: facts.version } : {}),
   };
   const { heldUntil: _, ...used } = app;
   return {
@@ -47,15 +48,33 @@ function faultOf(
   const { packages, wantsSigned } = store.conduct;
   if (!packages.includes(kind)) return `A package of the form ${kind} is not taken here, but ${packages.join(" or ")}.`;
   if (identifier !== app.identifier) return `The package is of ${identifier}, the record of ${app.identifier}.`;
-  if (facts.version !== "" && !facts.version.startsWith(version))
-    return `The package says version ${facts.version}, not ${version}.`;
-  if (facts.build !== "" && facts.build !== String(build) && !facts.build.includes(String(build)))
-    return `The package says build ${facts.build}, not ${build}.`;
+  const numbered = numberFault(app, { version, build }, facts);
+  if (numbered) return numbered;
   if (wantsSigned && !signer) return "The package is not signed.";
   if (app.signer !== undefined && signer && signer.sha256 !== app.signer)
     return `The package is signed by ${signer.subject}: the first one was signed by somebody else.`;
   if (signer?.holds === false) return "The package is not as it was signed.";
   return unfit[0] === undefined ? undefined : `The package ${unfit[0]}.`;
+}
+
+/** What is wrong with what a package calls itself. */
+function numberFault(
+  { builds }: KeptApp,
+  { version, build }: { version: string; build: number },
+  facts: PackageFacts,
+): string | undefined {
+  // Some have one number for both, which is their own: it rises from one package to the next.
+  if (facts.version !== "" && facts.version === facts.build) {
+    const former = builds.find(
+      (each) => each.packageVersion !== undefined && !isAbove(facts.version, each.packageVersion),
+    );
+    return former && `The package says version ${facts.version}, which is not above ${former.packageVersion}.`;
+  }
+  if (facts.version !== "" && !facts.version.startsWith(version))
+    return `The package says version ${facts.version}, not ${version}.`;
+  return facts.build === "" || facts.build === String(build)
+    ? undefined
+    : `The package says build ${facts.build}, not ${build}.`;
 }
 
 /** The processing of a build is over. */
@@ -74,13 +93,13 @@ export function endProcessing(app: KeptApp, { build, why }: KeptBuild, at: numbe
 /** Lets a build stand for a version. */
 export function attach(app: KeptApp, { version, build }: { version: string; build: number }, now: number): Outcome {
   const there = app.builds.find((each) => each.build === build);
-  if (!there) return wrong(404, `There is no build ${build}.`, { place: "build" });
+  if (!there) return wrong(404, `There is no build ${build}.`, { where: "build" });
   if (there.state !== "ready")
-    return wrong(409, `Build ${build} cannot be used: it is ${there.state}.`, { place: "build" });
+    return wrong(409, `Build ${build} cannot be used: it is ${there.state}.`, { where: "build" });
   if (there.version !== version)
     return wrong(422, `Build ${build} is of version ${there.version}.`, {
       rule: "version of the build",
-      place: "version",
+      where: "version",
     });
   if (isHeld(app)) return wrong(409, `Version ${app.version?.version} is looked at.`, { rule: "in review" });
   if (app.version?.station === "approved")
@@ -90,7 +109,7 @@ export function attach(app: KeptApp, { version, build }: { version: string; buil
   if (app.live && !isAbove(version, app.live.version))
     return wrong(422, `Version ${version} is not above ${app.live.version}.`, {
       rule: "version rises",
-      place: "version",
+      where: "version",
     });
   const attached = changed(app, { version: { version, build, station: "open", since: now } });
   return { app: happen(attached, now, { kind: "attached", build, version }) };

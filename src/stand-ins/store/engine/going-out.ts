@@ -12,12 +12,12 @@ export function goOut(store: StoreDefinition, app: KeptApp, how: GoingOut, now: 
     return wrong(409, "No version is approved.", { rule: "approved first" });
   const { shares } = store.conduct.goesOut;
   if ((how.how === "share" || how.how === "phases") && !app.live)
-    return wrong(422, "A first version goes to everybody.", { rule: "first version", place: "share" });
+    return wrong(422, "A first version goes to everybody.", { rule: "first version", where: "share" });
   switch (how.how) {
     case "everybody":
       return { app: toEverybody(app, now) };
     case "share":
-      if (shares !== "any") return wrong(422, `Shares are ${shares.join(", ")} %.`, { rule: "shares", place: "share" });
+      if (shares !== "any") return wrong(422, `Shares are ${shares.join(", ")} %.`, { rule: "shares", where: "share" });
       if (out && how.share <= out.share) return wrong(422, `It is out for ${out.share} % already.`, { rule: "shares" });
       if (how.share >= 100) return { app: toEverybody(app, now) };
       return { app: toShare(app, how.share, { isPhased: false }, now) };

@@ -50,6 +50,8 @@ export interface KeptBuild {
   /** SHA-256 of the certificate that signs it, where the package says so, and what its manifest asks for. */
   signer?: string;
   permissions: readonly string[];
+  /** What the package calls itself, where version and number are one. */
+  packageVersion?: string;
 }
 
 export interface KeptVersion {
@@ -57,7 +59,7 @@ export interface KeptVersion {
   build?: number;
   station: Station;
   since: Time;
-  refusal?: { rule: string; place?: string | undefined; says: string };
+  refusal?: { rule: string; where?: string | undefined; says: string };
   /** When the people who review begin, and when they decide where nobody does it on the page. */
   beginsAt?: Time;
   decidesAt?: Time;
@@ -123,7 +125,7 @@ export interface Wrong {
   status: 403 | 404 | 409 | 412 | 422;
   wrong: string;
   rule?: string;
-  place?: string;
+  where?: string;
   lacks?: readonly string[];
 }
 

@@ -7,13 +7,13 @@ import type { Looked } from "./look.ts";
 /** What the people who review say. */
 export type Decision =
   | { decision: "accept" }
-  | { decision: "refuse" | "ask"; rule: string; place?: string | undefined; says: string };
+  | { decision: "refuse" | "ask"; rule: string; where?: string | undefined; says: string };
 
 /** Whether a version, or a record that has changed alone, can be sent. */
 function notToSend(store: StoreDefinition, app: KeptApp): Outcome | undefined {
   const { version } = app;
   if (!version || version.build === undefined)
-    return wrong(422, "No build stands for a version.", { lacks: ["a build"], place: "build" });
+    return wrong(422, "No build stands for a version.", { lacks: ["a build"], where: "build" });
   if (isHeld(app)) return wrong(409, `Version ${version.version} was sent already.`, { rule: "in review" });
   if (version.station === "open" || version.station === "refused") return undefined;
   if (version.station === "live" && store.conduct.reviewsTextsAlone && isChanged(app)) return undefined;
@@ -77,9 +77,9 @@ export function decide(store: StoreDefinition, app: KeptApp, of: Decision, now: 
   if (!version || !isHeld(app)) return wrong(409, "Nothing waits to be looked at.", { rule: "one version" });
   const { version: named } = version;
   if (of.decision !== "accept") {
-    const { rule, place, says, decision } = of;
+    const { rule, where, says, decision } = of;
     const station = decision === "ask" ? "asked" : "refused";
-    const refusal = { rule, says, ...(place === undefined ? {} : { place }) };
+    const refusal = { rule, says, ...(where === undefined ? {} : { where }) };
     const told = changed(app, { version: { ...open(version, now), station, refusal } });
     return { app: happen(told, now, { kind: station, version: named, ...refusal }) };
   }

@@ -12,12 +12,12 @@ export function setTesters(
   testers: readonly { address: string; group: string }[],
 ): Outcome {
   const track = store.conduct.tracks.find((each) => each.kind === kind);
-  if (!track) return wrong(404, `There are no ${kind} testers here.`, { place: "testers" });
+  if (!track) return wrong(404, `There are no ${kind} testers here.`, { where: "testers" });
   if (testers.length > track.most)
-    return wrong(422, `${track.title}: at most ${track.most}.`, { rule: "testers", place: "testers" });
+    return wrong(422, `${track.title}: at most ${track.most}.`, { rule: "testers", where: "testers" });
   const groups = new Set(testers.map(({ group }) => group)).size;
   if (track.mostGroups !== undefined && groups > track.mostGroups)
-    return wrong(422, `${track.title}: at most ${track.mostGroups} groups.`, { rule: "testers", place: "testers" });
+    return wrong(422, `${track.title}: at most ${track.mostGroups} groups.`, { rule: "testers", where: "testers" });
   const before = new Map(app.testers[kind]?.map((each) => [each.address, each]));
   const now = testers.map(({ address, group }) => ({ ...before.get(address), address, group }));
   return { app: changed(app, { testers: { ...app.testers, [kind]: now } }) };
@@ -31,11 +31,11 @@ export function giveToTesters(
   { now, seed }: { now: number; seed: string },
 ): Outcome {
   const there = app.builds.find((each) => each.build === build);
-  if (there?.state !== "ready") return wrong(409, `Build ${build} cannot be tried.`, { place: "build" });
+  if (there?.state !== "ready") return wrong(409, `Build ${build} cannot be tried.`, { where: "build" });
   let given = app;
   for (const kind of tracks) {
     const track = store.conduct.tracks.find((each) => each.kind === kind);
-    if (!track) return wrong(404, `There are no ${kind} testers here.`, { place: "testers" });
+    if (!track) return wrong(404, `There are no ${kind} testers here.`, { where: "testers" });
     const before = given.testing.filter((each) => each.track === kind);
     if (before.some((each) => each.build === build)) continue;
     const isKnown = before.some(

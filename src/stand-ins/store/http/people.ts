@@ -25,7 +25,7 @@ const decisionForm = z.object({
   app: z.string().max(40),
   decision: z.enum(["accept", "refuse", "ask"]),
   rule: z.string().max(100).default(""),
-  place: z.string().max(200).default(""),
+  where: z.string().max(200).default(""),
   says: z.string().max(4000).default(""),
 });
 
@@ -78,7 +78,7 @@ export function addPeople(service: Hono, { stores, keeping, clock }: PeopleWith)
   service.post("/review", async (context) => {
     const form = decisionForm.safeParse(await context.req.parseBody());
     if (!form.success) return context.text("It is not as the page sends it.", 400);
-    const { store, app, decision, rule, place, says } = form.data;
+    const { store, app, decision, rule, where, says } = form.data;
     if (decision !== "accept" && says.trim() === "") return context.text("Say what is wrong, or what is asked.", 422);
     const open = stores[store];
     const outcome = open.asStaff(app, (kept, now) =>
@@ -87,7 +87,7 @@ export function addPeople(service: Hono, { stores, keeping, clock }: PeopleWith)
         kept,
         decision === "accept"
           ? { decision }
-          : { decision, rule: rule || "no rule named", says, ...(place === "" ? {} : { place }) },
+          : { decision, rule: rule || "no rule named", says, ...(where === "" ? {} : { where }) },
         now,
       ),
     );

@@ -133,7 +133,7 @@ export function storeService({ open, weather, throttle, real }: ServiceWith): Op
   ): Outcome => {
     const name = language === app.language ? fields.name : undefined;
     if (name !== undefined && open.isTaken("name", name, app.app))
-      return wrong(409, `"${name}" is another app's name.`, { rule: "name unique", place: "name" });
+      return wrong(409, `"${name}" is another app's name.`, { rule: "name unique", where: "name" });
     const { [language]: _, ...others } = app.draft.texts;
     const texts = Object.keys(fields).length > 0 ? { ...others, [language]: fields } : others;
     const named = name === undefined ? app : { ...app, name };
@@ -155,7 +155,7 @@ export function storeService({ open, weather, throttle, real }: ServiceWith): Op
     const pictures = context.req.valid("json");
     return change(context, pictures, (app, now) => {
       const missing = pictures.find(({ sum }) => !open.upload(sum)?.isWhole);
-      if (missing) return wrong(422, `No picture was uploaded as ${missing.sum}.`, { place: missing.slot });
+      if (missing) return wrong(422, `No picture was uploaded as ${missing.sum}.`, { where: missing.slot });
       return tell(app, { pictures }, "pictures", now);
     });
   });
@@ -167,7 +167,7 @@ export function storeService({ open, weather, throttle, real }: ServiceWith): Op
     return change(context, sent, (app, now) =>
       there?.isWhole
         ? takeBuild(store, app, sent, { facts, now, seed: manner.seed })
-        : wrong(422, `No package was uploaded as ${sent.sum}.`, { place: "sum" }),
+        : wrong(422, `No package was uploaded as ${sent.sum}.`, { where: "sum" }),
     );
   });
   service.openapi(route.versionRoute, (context) => {

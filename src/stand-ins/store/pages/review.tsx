@@ -48,7 +48,7 @@ function Case({ store, app }: { store: StoreDefinition; app: KeptApp }) {
           Rule <input name="rule" autocomplete="off" maxLength={100} />
         </label>
         <label>
-          Where <input name="place" autocomplete="off" maxLength={200} placeholder="description" />
+          Where <input name="where" autocomplete="off" maxLength={200} placeholder="description" />
         </label>
         <label class="wide">
           What is wrong, or asked <textarea name="says" rows={2} maxLength={4000} />

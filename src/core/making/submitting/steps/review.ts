@@ -45,9 +45,9 @@ function unsent({ lacks, wants, store }: Omit<SubmittingAt, "has">, has: StoreAp
 }
 
 export function refusedSaid({ version }: StoreApp): string {
-  const { rule = "", place, says = "it does not say why" } = version?.refusal ?? {};
-  const where = place === undefined ? "" : ` (${place})`;
-  return `${version?.station === "asked" ? "asks" : "refused"}${rule === "" ? "" : ` by ${rule}`}${where}: ${says}`;
+  const { rule = "", where, says = "it does not say why" } = version?.refusal ?? {};
+  const at = where === undefined ? "" : ` (${where})`;
+  return `${version?.station === "asked" ? "asks" : "refused"}${rule === "" ? "" : ` by ${rule}`}${at}: ${says}`;
 }
 
 const toAnswer = ({ version }: StoreApp): Lack => ({
