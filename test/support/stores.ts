@@ -13,7 +13,7 @@ import { type StandInStores, standInStores } from "../../src/stand-ins/store/sta
 import { edit, oxalis, temporaryFolder, workspaceWith } from "./oxalis.ts";
 
 /** Where stores are, for whoever asks them without a port. */
-export const address = "http://127.0.0.1:1";
+const address = "http://127.0.0.1:1";
 
 export const hour = 3_600_000;
 export const day = 24 * hour;
@@ -113,7 +113,7 @@ export function buildFor(
 }
 
 /** Puts a package where builds lie, and notes it as a good one. */
-export function putBuild(
+function putBuild(
   folder: string,
   { client, platform, version, build }: { client: string; platform: string; version: string; build: number },
   bytes: Buffer,

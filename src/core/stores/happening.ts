@@ -144,7 +144,7 @@ const facts = {
 
 export type HappeningKind = keyof typeof facts;
 
-export const happenings: Readonly<Record<HappeningKind, InEach>> = facts;
+const happenings: Readonly<Record<HappeningKind, InEach>> = facts;
 
 export const happeningKinds = Object.keys(facts) as [HappeningKind, ...HappeningKind[]];
 

@@ -51,7 +51,10 @@ export function updateFor({ client, ledger, template, stores, happened, seen, no
   const live = passages.flatMap(({ store, live: own }) => (own ? [[store, own] as const] : []));
   const liveBuilds = live.flatMap(([, { build }]) => build ?? []);
   const former = taken ? ledger?.releases.at(-2) : last;
-  const build = liveBuilds.length > 0 ? Math.min(...liveBuilds) : former?.build;
+  // What everybody has; otherwise what was sent last; otherwise what the number before was taken for.
+  const sent = passages.flatMap(({ build: own }) => own?.build ?? []);
+  const [having] = [liveBuilds, sent].filter((each) => each.length > 0);
+  const build = having ? Math.min(...having) : former?.build;
   const before = build === undefined ? undefined : seen[build];
   return {
     client,

@@ -9,7 +9,7 @@ export interface Pace {
 }
 
 /** Longest that anybody waits because an interface says so, in seconds: what asks for more is taken at that. */
-export const longestPatience = 120;
+const longestPatience = 120;
 
 /** @param atOnce calls at a time */
 export function newPace(atOnce: number, { now, pause }: Pick<World, "now" | "pause">): Pace {

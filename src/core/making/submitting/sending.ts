@@ -7,7 +7,7 @@ export interface FileReader {
 }
 
 /** So many bytes go over the wire at a time. */
-export const partSize = 4 * 1024 * 1024;
+const partSize = 4 * 1024 * 1024;
 
 /** Sends a file to a store, from where it stopped before; nothing where it is there. Returns why it was refused. */
 export async function sendFile(

@@ -51,7 +51,7 @@ export type Station = (typeof stations)[number];
 
 const refusalWire = z.object({ rule: line, where: line.optional(), says: prose });
 
-export const buildWire = z.object({
+const buildWire = z.object({
   build,
   version,
   sum,

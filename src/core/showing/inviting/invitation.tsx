@@ -23,7 +23,7 @@ export interface Invitation {
 }
 
 /** What somebody does, step by step. */
-export function stepsFor({ ways, name, address, words: { say } }: Invitation): string[] {
+function stepsFor({ ways, name, address, words: { say } }: Invitation): string[] {
   return ways.flatMap((way): string[] => {
     if (way.joins === "page") return [say("invitePage", { link: way.link })];
     const { storeTitle: store, link } = way;

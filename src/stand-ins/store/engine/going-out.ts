@@ -60,7 +60,7 @@ function halted(app: KeptApp, version: KeptVersion, out: NonNullable<KeptApp["ou
 }
 
 /** Everybody gets it, and sees what its record says. */
-export function toEverybody({ out: _, ...app }: KeptApp, now: number): KeptApp {
+function toEverybody({ out: _, ...app }: KeptApp, now: number): KeptApp {
   const version = app.version as KeptVersion;
   const { version: named, build = 0 } = version;
   const live = changed(app, {

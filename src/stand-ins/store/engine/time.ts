@@ -65,9 +65,3 @@ export function atTime(store: StoreDefinition, app: KeptApp, now: number, isByHa
     then = next.come(then);
   }
 }
-
-/** When something comes next by itself; undefined where nothing does. */
-export const nextComing = (store: StoreDefinition, app: KeptApp, isByHand: boolean): number | undefined =>
-  comingTo(store, app, isByHand)
-    .map(({ at }) => at)
-    .sort((a, b) => a - b)[0];

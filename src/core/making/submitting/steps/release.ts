@@ -49,7 +49,7 @@ function asAsked({ version, live, out: now }: StoreApp, how: GoingOut, store: St
 }
 
 /** How something goes out, for a producer. */
-export function goingSaid(how: GoingOut): string {
+function goingSaid(how: GoingOut): string {
   if (how.how === "share") return `out for ${how.share} %`;
   return { phases: "out in the store's phases", halt: "halt", "go-on": "go on", everybody: "out for everybody" }[
     how.how

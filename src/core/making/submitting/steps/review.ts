@@ -44,7 +44,7 @@ function unsent({ lacks, wants, store }: Omit<SubmittingAt, "has">, has: StoreAp
   return toDo(name, "everything is there", [{ kind: "submit", step: name, says }]);
 }
 
-export function refusedSaid({ version }: StoreApp): string {
+function refusedSaid({ version }: StoreApp): string {
   const { rule = "", where, says = "it does not say why" } = version?.refusal ?? {};
   const at = where === undefined ? "" : ` (${where})`;
   return `${version?.station === "asked" ? "asks" : "refused"}${rule === "" ? "" : ` by ${rule}`}${at}: ${says}`;
