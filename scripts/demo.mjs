@@ -2,7 +2,8 @@
 import { existsSync } from "node:fs";
 import { resolve } from "node:path";
 import { buildDemo, has, makeDemoKeys } from "./demo-keys.mjs";
-import { installPackages, must, requireNode } from "./run.mjs";
+import { goIntoStores } from "./demo-stores.mjs";
+import { installPackages, must, requireNode, run } from "./run.mjs";
 
 requireNode();
 installPackages();
@@ -19,6 +20,9 @@ const hasTools = has("aapt2", "zipalign", "apksigner");
 if (hasTools) {
   buildDemo(folder, oxalis);
   must("node", [oxalis, "builds", "-q", "-C", folder, "--page", resolve(folder, "builds.html")]);
+  await goIntoStores(folder, oxalis);
+  // It ends with 1, since something is missing still: that is what it shows.
+  run("node", [oxalis, "board", "-C", folder, "--page", resolve(folder, "board.html")]);
 } else
   passedOver.push(
     "Android packages: they are built by aapt2, zipalign and apksigner (Debian's aapt, zipalign, apksigner)",
@@ -28,7 +32,7 @@ console.log(`
 Done. Look at it:
 
     the proof page      ${resolve(folder, "variants/proof.html")}
-${hasTools ? `    what was built      ${resolve(folder, "builds.html")}\n` : ""}    a client's apps     ${resolve(folder, "variants/brennans-bothy")}
+${hasTools ? `    where it all is     ${resolve(folder, "board.html")}\n    what was built      ${resolve(folder, "builds.html")}\n` : ""}    a client's apps     ${resolve(folder, "variants/brennans-bothy")}
     what it came from   ${resolve(folder, "clients/brennans-bothy/brief.yaml")}
 
     what signs them     oxalis keys; the vault beside it opens by "this opens an example alone"

@@ -7,6 +7,7 @@ import { join, resolve } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { chromium } from "playwright-core";
 import { makeDemoKeys, passPhrase } from "./demo-keys.mjs";
+import { goIntoStores } from "./demo-stores.mjs";
 
 const shots = resolve("docs/screenshots");
 const work = mkdtempSync(join(tmpdir(), "oxalis-shots-"));
@@ -180,16 +181,19 @@ await page.screenshot({
   clip: { x: 0, y: 0, width: 1280, height: 1080 },
   fullPage: true,
 });
+oxalis("builds", "--page", join(work, "builds.html"), "-C", keyed);
+await page.goto(`file://${join(work, "builds.html")}`);
+await page.screenshot({ path: join(shots, "builds.png"), clip: { x: 0, y: 0, width: 1280, height: 620 } });
+process.env.OXALIS_PASSPHRASE = passPhrase;
+oxalis("build", "root-and-leaf", "--platform", "android", "-q", "-C", keyed);
+await goIntoStores(keyed, program);
 try {
-  oxalis("board", "--page", join(work, "board.html"), "-q", "-C", demo);
+  oxalis("board", "--page", join(work, "board.html"), "-q", "-C", keyed);
 } catch {
   // It ends with 1 while something is missing, as the demo shows.
 }
 await page.goto(`file://${join(work, "board.html")}`);
 await page.screenshot({ path: join(shots, "board.png") });
-oxalis("builds", "--page", join(work, "builds.html"), "-C", keyed);
-await page.goto(`file://${join(work, "builds.html")}`);
-await page.screenshot({ path: join(shots, "builds.png"), clip: { x: 0, y: 0, width: 1280, height: 620 } });
 oxalis("copy-sheet", "3-acre", "app-store", "-o", join(work, "copy.html"), "-C", demo);
 await page.goto(`file://${join(work, "copy.html")}`);
 await page.screenshot({ path: join(shots, "copy-sheet.png") });
