@@ -12,6 +12,13 @@ const store = {
   says: "only this one; may be given several times",
 } as const;
 
+const wait = {
+  kind: "text",
+  value: "<minutes>",
+  standard: "30",
+  says: "so long a store is waited for that takes a package in",
+} as const;
+
 /** Commands about the way of apps into stores. */
 export const passageRows = {
   submit: {
@@ -29,12 +36,7 @@ export const passageRows = {
         standard: "release",
         says: "go no further than this step",
       },
-      wait: {
-        kind: "text",
-        value: "<minutes>",
-        standard: "30",
-        says: "so long a store is waited for that takes a package in",
-      },
+      wait,
       reply: { kind: "text", value: "<text>", says: "answer a refusal or a question, of one client and store" },
       out: {
         kind: "text",
@@ -96,12 +98,7 @@ export const passageRows = {
         standard: "review",
         says: "how far each goes into the stores",
       },
-      wait: {
-        kind: "text",
-        value: "<minutes>",
-        standard: "30",
-        says: "so long a store is waited for that takes a package in",
-      },
+      wait,
       dryRun: { kind: "flag", says: "say what people will notice, and do nothing" },
     },
   },

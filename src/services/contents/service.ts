@@ -1,4 +1,3 @@
-import { createHash, timingSafeEqual } from "node:crypto";
 import { createRoute, OpenAPIHono, z } from "@hono/zod-openapi";
 import { folderContents, pathOfSum } from "../../core/ground/contents/folder.ts";
 import { lookAt } from "../../core/ground/files/writing/door.ts";
@@ -6,7 +5,7 @@ import { given, receive } from "../../core/ground/files/writing/received.ts";
 import { attemptAsync } from "../../core/ground/problems/result.ts";
 import { sumForm } from "../../core/ground/values/hash.ts";
 import { largestPackage } from "../../core/ground/values/package.ts";
-import { reveal, type Secret } from "../../core/ground/values/secret.ts";
+import { isSameSecret, reveal, type Secret } from "../../core/ground/values/secret.ts";
 
 const sum = z.string().regex(sumForm).openapi({ description: "SHA-256 in lower-case hexadecimal digits" });
 const wrong = z.object({ wrong: z.string() }).openapi("Wrong");
@@ -53,7 +52,7 @@ export function contentsService(root: string, token: Secret): OpenAPIHono {
   for (const path of ["/missing", "/contents/*"])
     service.use(path, async (context, next) => {
       const [kind, own = ""] = (context.req.header("authorization") ?? "").split(" ");
-      if (kind !== "Bearer" || !isSame(own, reveal(token)))
+      if (kind !== "Bearer" || !isSameSecret(own, reveal(token)))
         return context.json({ wrong: "the token is not known" }, 401);
       return next();
     });
@@ -83,7 +82,3 @@ export function contentsService(root: string, token: Secret): OpenAPIHono {
   });
   return service;
 }
-
-/** Whether two texts are the same, in a time that tells nothing of where they differ. */
-const isSame = (one: string, other: string): boolean =>
-  timingSafeEqual(createHash("sha256").update(one).digest(), createHash("sha256").update(other).digest());

@@ -1,6 +1,7 @@
-import { createHash, randomBytes, timingSafeEqual } from "node:crypto";
+import { randomBytes } from "node:crypto";
 import { decodeProtectedHeader, importSPKI, jwtVerify } from "jose";
 import { sha256 } from "../../core/ground/values/hash.ts";
+import { isSameSecret } from "../../core/ground/values/secret.ts";
 import type { StoreKey } from "../../core/ground/values/store.ts";
 import type { Account } from "./engine/kept.ts";
 import type { Keeping } from "./keeping.ts";
@@ -68,7 +69,7 @@ export function tokenFor(
   const account = [...keeping.accounts.getRange()]
     .map(({ value }) => value)
     .find((each) => each.store === store && each.credentials?.client === client);
-  if (!account?.credentials || !isSame(sha256(secret), account.credentials.secretSum)) return undefined;
+  if (!account?.credentials || !isSameSecret(sha256(secret), account.credentials.secretSum)) return undefined;
   const token = randomBytes(32).toString("base64url");
   keeping.within(() =>
     keeping.tokens.putSync(sha256(token), { account: account.account, until: real() + lasts * 1000 }),
@@ -83,7 +84,3 @@ function decoded(text: string): string {
     return text;
   }
 }
-
-/** Whether two texts are the same, in a time that tells nothing of where they differ. */
-const isSame = (one: string, other: string): boolean =>
-  timingSafeEqual(createHash("sha256").update(one).digest(), createHash("sha256").update(other).digest());
