@@ -10,6 +10,8 @@ import { refuse } from "../ground/problems/result.ts";
 import type { BuildOutcome } from "../making/building/outcome.ts";
 import { generate } from "../making/make/generate.ts";
 import type { StepName } from "../making/submitting/step-names.ts";
+import { boardOf } from "../proving/standing/board.ts";
+import type { ClientStanding } from "../proving/standing/clients.ts";
 import { buildAll } from "./running/all-builds.ts";
 import { submitAll } from "./running/all-submissions.ts";
 import { chooseNamed, type OfClients } from "./running/chosen.ts";
@@ -58,10 +60,14 @@ export const updateClients = operation(async (input: Input, ports): Promise<AllU
   const named = await chooseNamed(workspace, input, "submission-unclear");
   const left = new Set(input.except.length === 0 ? [] : pickClients(workspace, input.except).map(({ key }) => key));
   const keys = pickClients(workspace, named).flatMap(({ key }) => (left.has(key) ? [] : [key]));
-  const { picked } = await resolvePicked(workspace, keys);
+  const { all, picked } = await resolvePicked(workspace, keys);
   const broken = picked.filter(({ variant, told }) => !variant || !told);
   const problems: Problem[] = broken.flatMap(({ problems: own }) => own.filter(isError));
-  const planned = updatesFor(workspace, picked).map(
+  const asked = questionsOf(boardOf(workspace, { all, picked }, ports.today()));
+  // A question that nobody has answered stops those whom it concerns, and holds nobody else back.
+  problems.push(...[...asked.values()].flat());
+  const sound = picked.filter(({ client }) => !asked.has(client.key));
+  const planned = updatesFor(workspace, sound).map(
     (each, at): Updated => ({
       ...each,
       ...{ batch: at < count ? 1 : 2, state: "would", builds: [], submitted: [] },
@@ -83,6 +89,17 @@ export const updateClients = operation(async (input: Input, ports): Promise<AllU
   }
   return { updates, problems };
 });
+
+/** What stores ask of each client's app that nobody has answered, or that its features contradict. */
+function questionsOf(board: readonly ClientStanding[]): Map<string, readonly Problem[]> {
+  const open = board.map(({ client, stores, problems }) => {
+    const found = [...problems, ...stores.flatMap((each) => each.problems)].filter(
+      (each) => isError(each) && (each.code === "declaration-missing" || each.code === "declaration-contradicted"),
+    );
+    return [client, [...new Map(found.map((each) => [each.message, each])).values()]] as const;
+  });
+  return new Map(open.filter(([, found]) => found.length > 0));
+}
 
 function heldBack(held: readonly Updated[], count: number, wanted: Passes): Problem {
   const failed = held.filter(({ state }) => state === "failed").map(({ client }) => client);

@@ -273,6 +273,12 @@ test("an update goes to a few first, and to the others when these have come far 
     updates.map(({ client, batch, state }) => `${client} ${batch} ${state}`);
   expect(states(await update({ dryRun: true }))).toEqual(["3-acre 1 would", "saltmarsh 2 would"]);
   expect(states(await update({ dryRun: true, except: ["3-*"] }))).toEqual(["saltmarsh 1 would"]);
+  // A question that nobody has answered stops those whom it concerns, and holds nobody else back.
+  editBrief(folder, "3-acre", (text) => text.replace(/^store:\n/m, "store:\n  declares: { gambling: perhaps }\n"));
+  const asked = await update({ dryRun: true });
+  expect(states(asked)).toEqual(["saltmarsh 1 would"]);
+  expect(asked.problems.map(({ client, code }) => [client, code])).toContainEqual(["3-acre", "declaration-missing"]);
+  editBrief(folder, "3-acre", (text) => text.replace("  declares: { gambling: perhaps }\n", ""));
   // What goes first is a file that the store does not take: the other one waits.
   const first = await update();
   expect(states(first)).toEqual(["3-acre 1 under-way", "saltmarsh 2 not-begun"]);

@@ -211,6 +211,19 @@ test("phases go on by themselves, a day each, and stand still while halted", asy
   expect(shares()).toEqual([100, 1, 2, 5, 5, 10, 20, 50, 100]);
 });
 
+test("goods are told once, and told anew when one of them changes", async () => {
+  const { stores: own } = openStores();
+  const folder = storeWorkspace(["saltmarsh"], own);
+  const ports = portsFor(folder, own);
+  const goods = "  goods: [{ id: box, name: A box, kind: once, price: 9 GBP }]\n";
+  editBrief(folder, "saltmarsh", (text) => text.replace("store:\n", `store:\n${goods}`));
+  const go = () => submit(folder, ports, ["saltmarsh"], { until: "details" });
+  expect(acts(await go())).toEqual(["create", "texts", "facts", "answers", "pictures", "goods"]);
+  expect(acts(await go())).toEqual([]);
+  editBrief(folder, "saltmarsh", (text) => text.replace("9 GBP", "11 GBP"));
+  expect(acts(await go())).toEqual(["goods"]);
+});
+
 test("a name that somebody has stops its client alone", async () => {
   const { stores: own } = openStores();
   const folder = storeWorkspace(["saltmarsh", "3-acre"], own);
