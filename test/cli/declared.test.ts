@@ -108,3 +108,30 @@ test("what a store has assigned is asked of whoever has the account there, and o
   expect(asked("ferme-duclos")).toContain("Microsoft Store: Package/Identity/Publisher");
   expect(asked("ferme-duclos")).toContain("Espace partenaires");
 });
+
+test("what the template's manifest asks for is asked about, and only then", () => {
+  const folder = workspaceWith(["saltmarsh"]);
+  const asked = () => {
+    const { clients } = JSON.parse(oxalis(folder, "board", "--json").out) as {
+      clients: { stores: { store: string; problems: { code: string; message: string }[] }[] }[];
+    };
+    const play = clients[0]?.stores.find(({ store }) => store === "google-play");
+    return play?.problems.filter(({ code }) => code === "declaration-missing").map(({ message }) => message);
+  };
+  expect(asked()).toEqual([]);
+  const manifest = "template/android/app/src/main/AndroidManifest.xml";
+  const permission = (name: string, tag = "uses-permission") => `<${tag} android:name="android.permission.${name}" />`;
+  const internet = permission("INTERNET");
+  edit(folder, manifest, (text) =>
+    text.replace(
+      internet,
+      internet + permission("USE_EXACT_ALARM") + permission("READ_MEDIA_IMAGES", "uses-permission-sdk-23"),
+    ),
+  );
+  expect(asked()).toEqual(["Google Play asks what nobody has answered: photos-access, exact-alarms."]);
+  edit(folder, "template.yaml", (text) =>
+    text.replace("declares:\n", "declares:\n  exact-alarms: declared\n  photos-access: not needed\n"),
+  );
+  expect(asked()).toEqual([]);
+  expect(oxalis(folder, "board", "-q").err).toContain("asks for android.permission.READ_MEDIA_IMAGES");
+});

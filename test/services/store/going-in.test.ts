@@ -64,6 +64,15 @@ test("from nothing to a live app: each step once, and what has happened is kept"
   buildFor(folder, "saltmarsh", "google-play");
   const second = await submit(folder, ports, ["saltmarsh"]);
   expect(acts(second)).toEqual(["send", "attach", "submit"]);
+  // What people see at that number is kept: the next update is held against it.
+  expect(historyEntry(folder, "saltmarsh", "seen-1")).toMatchObject({
+    labels: { "": "Saltmarsh" },
+    systems: {
+      android: "API level 24",
+      ios: expect.stringMatching(/^iOS \d/),
+      windows: expect.stringMatching(/^Windows 10\./),
+    },
+  });
   expect(states(second)).toMatchObject({ build: "done", review: "waits", release: "later" });
   expect(acts(await submit(folder, ports, ["saltmarsh"]))).toEqual([]);
 

@@ -12,6 +12,8 @@ const schema = z.strictObject({
   pictures: texts,
   /** What its Android manifest asks for. */
   permissions: z.array(z.string()),
+  /** The least system that it runs on, by platform. */
+  systems: texts.default({}),
   /** What people read when it asks, by feature. */
   purposes: texts,
   features: z.array(z.string()),

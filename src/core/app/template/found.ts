@@ -92,6 +92,8 @@ export interface PartSurvey extends Found {
   namespace?: string;
   /** The level of the system that it is made for, and where it says so. */
   target?: { level: number; place: Place };
+  /** The least system that it runs on, as it writes that itself, where it does. */
+  minimum?: string;
   /** Languages that its build keeps of all texts, where it says so: others are left out without a word. */
   keeps?: { languages: readonly string[]; place: Place };
   /** Permissions that its manifests ask for, by their full names; those that libraries bring are not among them. */

@@ -5,6 +5,7 @@ import { furtherNames, type Resolved, type Variant } from "../../app/variant/var
 import { ofClient, type Problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import { fieldNames } from "../../ground/values/fields.ts";
+import type { Platform } from "../../ground/values/platform.ts";
 import type { Traced } from "../../ground/values/trail.ts";
 import type { Varying } from "../../ground/values/varying.ts";
 import { type RecordField, recordFieldNames, recordFields } from "../../stores/record-fields.ts";
@@ -67,7 +68,7 @@ function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Pr
   }
   const features = variant.features.filter(({ isOn }) => isOn).map(({ name }) => name);
   const { captures, problems: ofCaptures } = readCaptures(client);
-  const having = { features, permissions: askedPermissions(workspace) };
+  const having = { features, permissions: templateFacts(workspace).permissions };
   const { declared, collected, problems: unanswered } = declaredFor(workspace, client, having);
   const former = formerVersion(client, variant);
   const isMade = policy.at !== undefined && values.privacy?.first?.value === policy.at;
@@ -95,17 +96,29 @@ function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Pr
   };
 }
 
-/** Asked for once for each client. */
-const known = new WeakMap<Workspace, readonly string[]>();
+/** What is known of a template that clients' records and updates are held against. */
+interface TemplateFacts {
+  /** What its Android manifests ask for. */
+  permissions: readonly string[];
+  /** The least system that each of its parts runs on. */
+  systems: Readonly<Partial<Record<Platform, string>>>;
+}
 
-/** What the template's Android manifests ask for; nothing where it cannot be read: that is told elsewhere. */
-export function askedPermissions(workspace: Workspace): readonly string[] {
+/** Asked for once for each client. */
+const known = new WeakMap<Workspace, TemplateFacts>();
+
+/** What a template asks for, and runs on; nothing where it cannot be read: that is told elsewhere. */
+export function templateFacts(workspace: Workspace): TemplateFacts {
   const before = known.get(workspace);
   if (before) return before;
   const template = attempt(() => openTemplate(workspace));
-  const asked = template.ok ? template.value.parts.flatMap(({ permissions = [] }) => permissions) : [];
-  known.set(workspace, asked);
-  return asked;
+  const parts = template.ok ? template.value.parts : [];
+  const facts: TemplateFacts = {
+    permissions: parts.flatMap(({ permissions = [] }) => permissions),
+    systems: Object.fromEntries(parts.flatMap(({ platform, minimum }) => (minimum ? [[platform, minimum]] : []))),
+  };
+  known.set(workspace, facts);
+  return facts;
 }
 
 /** Whether nobody has said it: neither the client, nor its group, nor the agency. */

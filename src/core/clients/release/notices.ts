@@ -1,19 +1,26 @@
 import type { Seen } from "../../agency/history/seen.ts";
 import { suppliedArt, type Variant } from "../../app/variant/variant.ts";
+import { type Platform, platformNames } from "../../ground/values/platform.ts";
 import { questions } from "../../stores/all.ts";
 import type { StoreRecord } from "../record/record.ts";
 
 /** Something that people who have an app notice of an update, or are asked. */
 export interface Notice {
-  what: "name" | "label" | "picture" | "permission" | "purpose" | "feature" | "answer";
+  what: "name" | "label" | "system" | "picture" | "permission" | "purpose" | "feature" | "answer";
   /** In a sentence, for a producer. */
   says: string;
   /** People have to agree to it, or are asked by the system. */
   isAsked?: true;
 }
 
-/** What people see of an app as it is now. @param permissions that the template's Android manifests ask for */
-export function seenOf(variant: Variant, { declared }: StoreRecord, permissions: readonly string[]): Seen {
+/** What of the template people come to see: what its Android manifests ask for, and what each part runs on. */
+interface OfTemplate {
+  permissions: readonly string[];
+  systems: Readonly<Partial<Record<Platform, string>>>;
+}
+
+/** What people see of an app as it is now. */
+export function seenOf(variant: Variant, { declared }: StoreRecord, { permissions, systems }: OfTemplate): Seen {
   const { names, art, features } = variant;
   const called = (what: "name" | "label") => ({
     ...(names.first ? { "": names.first[what].value } : {}),
@@ -25,6 +32,7 @@ export function seenOf(variant: Variant, { declared }: StoreRecord, permissions:
     labels: called("label"),
     pictures: Object.fromEntries(suppliedArt(art).map(({ at, picture }) => [at.join("."), picture.hash])),
     permissions: [...new Set(permissions)].sort(),
+    systems: Object.fromEntries(variant.platforms.flatMap((each) => (systems[each] ? [[each, systems[each]]] : []))),
     purposes: Object.fromEntries(
       on.flatMap(({ name, usage }) => (usage.first ? [[name, usage.first.value] as const] : [])),
     ),
@@ -61,6 +69,12 @@ export function noticesOf(before: Seen, now: Seen): Notice[] {
       text === undefined
         ? []
         : [{ what: "purpose", says: `${key} is asked for with other words: ${text}`, isAsked: true }],
+    ),
+    ...changed(before.systems, now.systems).map(
+      ({ key, before: former = "not said", now: least = "not said" }): Notice => ({
+        what: "system",
+        says: `on ${platformNames[key as Platform]} it runs from ${least} on, from ${former} before`,
+      }),
     ),
     ...gone.map((each): Notice => ({ what: "permission", says: `it no longer asks for ${plainName(each)}` })),
     ...changed(before.names, now.names).map(

@@ -52,6 +52,7 @@ export const surveyAndroid: SurveyPart = (template, { wants, inStore }) => {
     names: heldValues(fills, "app.label", "app.name"),
     ...(namespace ? { namespace } : {}),
     ...targetOf(template, first),
+    ...minimumOf(template, first),
     ...keptLanguages(template, modules),
     permissions: [...new Set(modules.flatMap((module) => permissionsOf(template, module)))],
     fills,
@@ -77,15 +78,25 @@ const storeIcons = (template: Folder, modules: readonly AppModule[]): string[] =
         /\/(?:(?:ic_launcher|icon)\w*[-_](?:playstore|web)|(?:playstore|play_store)[-_]icon)\.png$/.test(file),
     );
 
-/** The API level that the app is made for, where its script says it as a number. */
-function targetOf(template: Folder, { script }: AppModule): Pick<PartSurvey, "target"> {
+/** An API level that an app's script says as a number, by the names of the setting. */
+function levelIn(template: Folder, { script }: AppModule, names: readonly string[]) {
   const source = template.source(script);
   const settings = gradleSettings(script, source.text);
-  const [found] = ["targetSdk", "targetSdkVersion"].flatMap((name) =>
-    findSettings(settings, name, ["android", "defaultConfig"]),
-  );
+  const [found] = names.flatMap((name) => findSettings(settings, name, ["android", "defaultConfig"]));
   const level = Number(found?.site.value);
-  return found && Number.isInteger(level) ? { target: { level, place: placeAt(source, found.site.start) } } : {};
+  return found && Number.isInteger(level) ? { level, place: placeAt(source, found.site.start) } : undefined;
+}
+
+/** The API level that the app is made for. */
+function targetOf(template: Folder, module: AppModule): Pick<PartSurvey, "target"> {
+  const target = levelIn(template, module, ["targetSdk", "targetSdkVersion"]);
+  return target ? { target } : {};
+}
+
+/** The least one that it runs on. */
+function minimumOf(template: Folder, module: AppModule): Pick<PartSurvey, "minimum"> {
+  const minimum = levelIn(template, module, ["minSdk", "minSdkVersion"]);
+  return minimum ? { minimum: `API level ${minimum.level}` } : {};
 }
 
 /** Lists of the languages that a package keeps (Android Gradle plugin, resourceConfigurations and localeFilters). */
@@ -103,13 +114,16 @@ function keptLanguages(template: Folder, modules: readonly AppModule[]): Pick<Pa
   return {};
 }
 
+/** What manifests ask for: always, and from a level of the system on (Android, uses-permission-sdk-23). */
+const asking = ["uses-permission", "uses-permission-sdk-23"];
+
 /** What an app's manifests ask for. */
 const permissionsOf = (template: Folder, { folder }: AppModule): string[] =>
-  manifestsOf(template, folder).flatMap((file) =>
-    findAll(parseXml(template.source(file)), "manifest/uses-permission").flatMap(
-      (element) => attributeOf(element, "android:name") ?? [],
-    ),
-  );
+  manifestsOf(template, folder).flatMap((file) => {
+    const root = parseXml(template.source(file));
+    const elements = asking.flatMap((name) => findAll(root, name));
+    return elements.flatMap((element) => attributeOf(element, "android:name") ?? []);
+  });
 
 type ModuleSurvey = Followed & { namespace: string | undefined };
 

@@ -83,7 +83,16 @@ function surveyProjects(template: Folder, wants: Wants, platform: Platform): Par
     pictures: [...new Map(found.pictures.map((each) => [each.path, each])).values()],
     brandFiles: [...new Set(found.brandFiles)].sort(),
     signed: surveys.flatMap(({ signed }) => signed),
+    ...minimumOf(first.app, platform),
   };
+}
+
+/** The least system that an app runs on (Xcode build settings, deployment targets). */
+function minimumOf(app: XcodeTarget, platform: Platform): Pick<PartSurvey, "minimum"> {
+  const [name, system] =
+    platform === "ios" ? ["IPHONEOS_DEPLOYMENT_TARGET", "iOS"] : ["MACOSX_DEPLOYMENT_TARGET", "macOS"];
+  const version = setting(app, name);
+  return version === undefined || !/^[\d.]+$/.test(version) ? {} : { minimum: `${system} ${version}` };
 }
 
 type Surveyed = Found & {

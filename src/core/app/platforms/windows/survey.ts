@@ -101,8 +101,17 @@ export const surveyWindows: SurveyPart = (template) => {
     added: [],
     missing: [],
     gaps: packages.flatMap((each) => each.gaps),
+    ...minimumOf(template, manifests[0]),
   };
 };
+
+/** The least system that a package runs on (Package manifest schema, TargetDeviceFamily). */
+function minimumOf(template: Folder, manifest: string | undefined): Pick<PartSurvey, "minimum"> {
+  if (manifest === undefined) return {};
+  const [family] = findAll(parseXml(template.source(manifest)), "TargetDeviceFamily");
+  const version = family && attributeOf(family, "MinVersion");
+  return version === undefined ? {} : { minimum: `Windows ${version}` };
+}
 
 const folderOf = (file: string): string => (file.includes("/") ? file.slice(0, file.lastIndexOf("/")) : "");
 
