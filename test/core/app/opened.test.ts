@@ -12,6 +12,7 @@ import { readablePng } from "../../../src/core/formats/packages/apple-png.ts";
 import { saidIn } from "../../../src/core/formats/packages/said.ts";
 import { segmentAlignment } from "../../../src/core/formats/programs/elf.ts";
 import { readCodeSignature } from "../../../src/core/formats/programs/mach-o.ts";
+import { certificateFacts } from "../../../src/core/ground/certificates/certificate.ts";
 import {
   appleProgram,
   asParts,
@@ -370,6 +371,22 @@ describe("an archive", () => {
       }),
       { numRuns: 200 },
     );
+  });
+
+  test.runIf(hasTool("openssl"))("whose signer's certificate is changed anywhere has none, or another one", () => {
+    const { certificate } = signingPair();
+    const der = Buffer.from(readFileSync(certificate, "utf8").replace(/-----.*-----|\n/g, ""), "base64");
+    const read = new Map<string, number>();
+    for (let at = 0; at < der.length; at++)
+      for (const to of [0, 255]) {
+        const changed = Buffer.from(der);
+        changed[at] = to;
+        const found = certificateFacts(changed);
+        const is = found === undefined ? "none" : found.sha256 === certificateFacts(der)?.sha256 ? "same" : "other";
+        read.set(is, (read.get(is) ?? 0) + (changed.equals(der) ? 0 : 1));
+      }
+    expect(read.get("same")).toBe(0);
+    expect(Math.min(read.get("none") ?? 0, read.get("other") ?? 0)).toBeGreaterThan(50);
   });
 
   test("that leads back into itself, or names one text again and again, comes to an end", async () => {

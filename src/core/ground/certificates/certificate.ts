@@ -60,8 +60,14 @@ export const publicHalfOf = (key: Secret): string => halfOf(publicOf(key));
 
 const halfOf = (key: KeyObject): string => key.export({ type: "spki", format: "der" }).toString("base64");
 
+/** A certificate whose key and times can be read: the system reads them only when they are asked for. */
 function parsed(bytes: string | Uint8Array): X509Certificate | undefined {
-  return attempted(() => new X509Certificate(bytes));
+  return attempted(() => {
+    const read = new X509Certificate(bytes);
+    const isWhole =
+      read.publicKey.type === "public" && [read.validFrom, read.validTo].every((at) => !Number.isNaN(Date.parse(at)));
+    return isWhole ? read : undefined;
+  });
 }
 
 /** The most particular part first, as people write it. */
