@@ -18,6 +18,7 @@ import { lookIntoStores } from "./running/looking.ts";
 import { operation } from "./running/operation.ts";
 import { writeOutput } from "./running/output.ts";
 import type { Ports } from "./running/ports.ts";
+import { messageId, senderOf } from "./running/sender.ts";
 import { keepTold, untold } from "./running/told.ts";
 import { type At, openWorkspace } from "./running/workspace.ts";
 
@@ -107,20 +108,12 @@ async function mailTo(to: string, workspace: Workspace, items: readonly NewsItem
   const { agency } = workspace.agency.data;
   const fresh = untold(workspace.root, "mail", items);
   if (fresh.length === 0) return { count: 0, problems: [] };
-  const address = ports.secret("OXALIS_SMTP");
-  if (!address) return { count: 0, problems: [problem("mail-refused", "OXALIS_SMTP names no mail server.")] };
-  if (!agency.email)
-    return {
-      count: 0,
-      problems: [
-        problem("mail-refused", "The agency has no e-mail address to send from: agency.email in oxalis.yaml."),
-      ],
-    };
+  const sender = attempt(() => senderOf(workspace, ports));
+  if (!sender.ok) return { count: 0, problems: sender.problems };
+  const { server, from } = sender.value;
   const words = wordsInFirst(workspace.root, [agency.language]);
   const letter = digestOf({ agency: agency.name, accent: accentOf(workspace).accent, words, items: fresh });
-  const id = `${sha256(fresh.map(newsId).join("\n")).slice(0, 32)}@${agency.email.split("@").at(-1)}`;
-  const server = { address, password: ports.secret("OXALIS_SMTP_PASSWORD") };
-  const from = { name: agency.name, address: agency.email };
+  const id = messageId(sha256(fresh.map(newsId).join("\n")), from);
   const delivery = await ports.sendMail(server, { ...letter, id, from, to, attachments: [] });
   // What may have arrived is not sent again: it would be the same letter.
   if (delivery.state === "taken" || delivery.state === "unsure") keepTold(workspace.root, "mail", fresh);

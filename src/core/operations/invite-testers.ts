@@ -6,7 +6,7 @@ import type { Resolved } from "../app/variant/variant.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
 import { agreed, type Tries, triersOf } from "../clients/testers/who.ts";
 import { ofClient, type Problem, problem } from "../ground/problems/problem.ts";
-import { refuse } from "../ground/problems/result.ts";
+import { attempt, refuse } from "../ground/problems/result.ts";
 import { sha256 } from "../ground/values/hash.ts";
 import { platforms } from "../ground/values/platform.ts";
 import { buildFolder } from "../making/building/work.ts";
@@ -19,6 +19,7 @@ import { chooseNamed, type OfClients } from "./running/chosen.ts";
 import { openDoors } from "./running/doors.ts";
 import { operation } from "./running/operation.ts";
 import type { Ports } from "./running/ports.ts";
+import { messageId, senderOf } from "./running/sender.ts";
 import { keepTrying, lookAtTesters } from "./running/trying.ts";
 import { type At, openWorkspace } from "./running/workspace.ts";
 
@@ -127,26 +128,21 @@ interface Sent {
 
 /** Sends one; that it is about to be sent is kept before, so that nobody gets it twice unasked. */
 async function send(
-  { root, agency }: Workspace,
+  workspace: Workspace,
   letter: { client: string; address: string; subject: string; text: string; html: string },
   { mark, version }: { mark: string; version: string },
   ports: Ports,
 ): Promise<Sent> {
-  const address = ports.secret("OXALIS_SMTP");
-  const { name, email } = agency.data.agency;
-  const none = (message: string): Sent => ({
-    state: "refused",
-    problems: [problem("mail-refused", message)],
-    isEnd: true,
-  });
-  if (!address) return none("OXALIS_SMTP names no mail server.");
-  if (!email) return none("The agency has no e-mail address to send from: agency.email in oxalis.yaml.");
-  const keep = (change: (before: Trying) => Trying) => keepTrying(root, letter.client, new Map([[mark, change]]));
+  const sender = attempt(() => senderOf(workspace, ports));
+  if (!sender.ok) return { state: "refused", problems: sender.problems, isEnd: true };
+  const { server, from } = sender.value;
+  const keep = (change: (before: Trying) => Trying) =>
+    keepTrying(workspace.root, letter.client, new Map([[mark, change]]));
   await keep((before) => ({ ...before, invited: ports.today(), version, state: "unsure" }));
-  const id = `${sha256(`${mark} ${version}`).slice(0, 32)}@${email.split("@").at(-1)}`;
+  const id = messageId(sha256(`${mark} ${version}`), from);
   const { subject, text, html, address: to } = letter;
-  const mail = { id, from: { name, address: email }, to, subject, text, html, attachments: [] };
-  const delivery = await ports.sendMail({ address, password: ports.secret("OXALIS_SMTP_PASSWORD") }, mail);
+  const mail = { id, from, to, subject, text, html, attachments: [] };
+  const delivery = await ports.sendMail(server, mail);
   if (delivery.state === "taken") {
     await keep((before) => ({ ...before, state: "invited" }));
     return { state: "sent", problems: [], isEnd: false };

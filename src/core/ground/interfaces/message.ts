@@ -1,5 +1,5 @@
-import { createHmac, timingSafeEqual } from "node:crypto";
-import { reveal, type Secret } from "../values/secret.ts";
+import { createHmac } from "node:crypto";
+import { isSameSecret, reveal, type Secret } from "../values/secret.ts";
 
 /** What goes along with a message that one program sends another: its id, its time in seconds, and what signs both. */
 export interface Stamp {
@@ -23,8 +23,6 @@ const signatureOf = (secret: Secret, id: string, time: string, body: string): st
 /** What is wrong with a message; undefined of one that is what its sender sent just now. @param now in seconds */
 export function faultOfMessage(secret: Secret, stamp: Partial<Stamp>, body: string, now: number): string | undefined {
   const { "message-id": id = "", "message-time": time = "", "message-signature": signature = "" } = stamp;
-  const own = Buffer.from(signatureOf(secret, id, time, body));
-  const given = Buffer.from(signature);
-  if (own.length !== given.length || !timingSafeEqual(own, given)) return "its signature does not fit";
+  if (!isSameSecret(signatureOf(secret, id, time, body), signature)) return "its signature does not fit";
   return Math.abs(Number(time) - now) <= mostApart ? undefined : "it is of another time";
 }

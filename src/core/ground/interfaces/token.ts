@@ -17,10 +17,15 @@ function kept(make: () => Promise<{ token: Secret; until: number }>, { now }: Pi
   let last: Promise<{ token: Secret; until: number }> | undefined;
   return {
     async token(isAnew) {
-      const known = isAnew ? undefined : await last;
+      const known = last && !isAnew ? await last : undefined;
       if (known && known.until - early > now()) return known.token;
-      last = make();
-      return (await last).token;
+      const made = make();
+      last = made;
+      // What failed is not kept: the next call asks anew.
+      made.catch(() => {
+        if (last === made) last = undefined;
+      });
+      return (await made).token;
     },
   };
 }

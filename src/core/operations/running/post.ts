@@ -8,6 +8,7 @@ import { sha256 } from "../../ground/values/hash.ts";
 import type { Asked } from "../../showing/letters/asked.ts";
 import { namesOf } from "../../showing/letters/letter.ts";
 import { noted, type Ports } from "./ports.ts";
+import { senderOf } from "./sender.ts";
 import { holding } from "./workspace.ts";
 
 /** Sends letters, one after the other, and keeps of each what became of it. */
@@ -30,12 +31,9 @@ const patience = 60_000;
  * The way to a mail server. That a letter is about to be sent is kept before, since whoever dies between a server's
  * answer and the note of it would send it twice. While a server is asked, the workspace is free.
  */
-export function openPost({ root, agency }: Workspace, again: boolean, ports: Ports): Post {
-  const address = ports.secret("OXALIS_SMTP");
-  const { name, email } = agency.data.agency;
-  if (!address) refuse("mail-refused", "OXALIS_SMTP names no mail server.");
-  if (!email) refuse("mail-refused", "The agency has no e-mail address to send from: agency.email in oxalis.yaml.");
-  const server = { address, password: ports.secret("OXALIS_SMTP_PASSWORD") };
+export function openPost(workspace: Workspace, again: boolean, ports: Ports): Post {
+  const { root } = workspace;
+  const { server, from } = senderOf(workspace, ports);
   let unreached: Problem | undefined;
   let left = 0;
   return {
@@ -48,11 +46,11 @@ export function openPost({ root, agency }: Workspace, again: boolean, ports: Por
       }
       const { id, wasOpen } = await keepIntent(root, asked, to, {
         again,
-        from: email,
+        from: from.address,
         today: ports.today(),
         ...noted(ports),
       });
-      const delivery = await ports.sendMail(server, { ...letter, id, from: { name, address: email }, to });
+      const delivery = await ports.sendMail(server, { ...letter, id, from, to });
       if (delivery.state === "unreached") unreached = delivery.problem;
       const settled = await attemptAsync(() => settle(root, client, { id, wasOpen }, delivery));
       const told = delivery.state === "refused" || delivery.state === "unsure" ? [delivery.problem] : [];

@@ -1,3 +1,4 @@
+import { sizeSaid } from "../../../ground/values/size.ts";
 import type { WantedBuild } from "../wants.ts";
 import type { StoreApp } from "../wire.ts";
 import { done, isLookedAt, lacking, later, type Step, type SubmittingAt, toDo, waits } from "./step.ts";
@@ -35,8 +36,6 @@ function unsent(has: StoreApp, build: WantedBuild, title: string): Step {
   const highest = Math.max(0, ...has.builds.map((each) => each.build));
   if (build.build <= highest)
     return lacking(name, `${title} has build ${highest} already, and takes none below it`, [nextNumber]);
-  const says = `send build ${build.build} of version ${build.version}, ${megabytes(build.size)}`;
+  const says = `send build ${build.build} of version ${build.version}, ${sizeSaid(build.size)}`;
   return toDo(name, `build ${build.build} is to be sent`, [{ kind: "send", step: name, says, build }]);
 }
-
-const megabytes = (size: number): string => `${(size / 1_000_000).toFixed(1)} MB`;
