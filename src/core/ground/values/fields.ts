@@ -1,11 +1,19 @@
 import type { Platform } from "./platform.ts";
 
+/** What a value that a brief gives has to look like: a line, a text of a pattern, or a GUID such as the example. */
+export type GivenForm =
+  | { most: number }
+  | { matches: RegExp; expected: string; inCapitals?: true }
+  | { guidSuchAs: string };
+
 /** What is known of a field before any client is looked at. */
 export interface FieldFact {
   /** What it is, for a producer. */
   says: string;
   /** Its path in a brief, where a brief may give it. */
   brief?: readonly string[];
+  /** Where the schema of briefs has no form of its own for it. */
+  form?: GivenForm;
   /** How it is made where nobody gives it; oxalis.yaml may say otherwise under `patterns`. */
   pattern?: string;
   /** Without it no variant can be made. */
@@ -75,11 +83,24 @@ const facts = {
     brief: ["scheme"],
     pattern: "{identifiers.base}",
   },
-  "signing.team": { says: "Apple team that signs the app", brief: ["signing", "team"] },
-  "signing.profile": { says: "Name of the provisioning profile", brief: ["signing", "profile"] },
+  "signing.team": {
+    says: "Apple team that signs the app",
+    brief: ["signing", "team"],
+    form: { matches: /^[A-Z0-9]{10}$/, expected: "an Apple team ID: ten letters or digits, upper case" },
+  },
+  "signing.profile": {
+    says: "Name of the app's provisioning profile",
+    brief: ["signing", "profile"],
+    form: { most: 200 },
+  },
   "signing.appFingerprint": {
     says: "SHA-256 of the certificate that the store signs the Android app with, as the store shows it",
     brief: ["signing", "appFingerprint"],
+    form: {
+      matches: /^(?:[0-9A-F]{2}:){31}[0-9A-F]{2}$/,
+      expected: "a SHA-256 fingerprint: 32 pairs of hexadecimal digits with colons",
+      inCapitals: true,
+    },
   },
   "signing.fingerprints": { says: "SHA-256 of all that signs the Android app: the store's, and the client's own" },
   "signing.thumbprint": { says: "SHA-1 of the certificate that signs packages for Windows, as projects name it" },
@@ -87,16 +108,19 @@ const facts = {
   "windows.publisher": {
     says: "Publisher, equal to the certificate's subject",
     brief: ["windows", "publisher"],
+    form: { most: 300 },
     pattern: "CN={owner distinguished}",
   },
   "windows.publisherName": {
     says: "Publisher's name, as the store shows it",
     brief: ["windows", "publisherName"],
+    form: { most: 256 },
     pattern: "{owner}",
   },
   "windows.phoneId": {
     says: "Product ID of the package on telephones, a GUID",
     brief: ["windows", "phoneId"],
+    form: { guidSuchAs: "69a6de70-03db-47e3-a053-5b8c7c11a4d1" },
     pattern: "{identifiers.windows guid}",
   },
   "windows.version": {

@@ -1,7 +1,7 @@
 import * as z from "zod";
 import { parseColor } from "../../../ground/values/color.ts";
 import { deviceClasses, orientations } from "../../../ground/values/devices.ts";
-import { fieldNames, fields } from "../../../ground/values/fields.ts";
+import { fieldNames, fields, type GivenForm } from "../../../ground/values/fields.ts";
 import { languageTag } from "../../../ground/values/language.ts";
 import { steeringIn } from "../../../ground/values/plain-text.ts";
 import { type Platform, platforms } from "../../../ground/values/platform.ts";
@@ -51,6 +51,21 @@ export const fontFile = z
 
 /** Every colour that a brief may give. */
 const givenColors = fieldNames.flatMap((name) => (fields[name].color ? (fields[name].brief?.slice(1) ?? []) : []));
+
+/** The schema of a form that stands with its field. */
+function schemaOf(form: GivenForm) {
+  if ("guidSuchAs" in form) return z.guid(`a GUID such as ${form.guidSuchAs}`);
+  if ("most" in form) return lineOfText(form.most);
+  return (form.inCapitals ? z.string().trim().toUpperCase() : z.string()).regex(form.matches, form.expected);
+}
+
+/** What a brief may give below one of its keys, by the forms that stand with the fields. */
+const givenOf = (key: string): Record<string, z.ZodType<string>> =>
+  Object.fromEntries(
+    Object.values(fields).flatMap(({ brief: [first, name] = [], form, says }) =>
+      first === key && name && form ? [[name, schemaOf(form).describe(says)]] : [],
+    ),
+  );
 
 const percent = z.number().min(0).max(100);
 
@@ -156,28 +171,14 @@ export const briefSchema = z.strictObject({
   devices: z.enum(deviceClasses).describe("What the app is for").optional(),
   signing: z
     .strictObject({
-      team: z.string().regex(/^[A-Z0-9]{10}$/, "an Apple team ID: ten letters or digits, upper case"),
-      appFingerprint: z
-        .string()
-        .trim()
-        .toUpperCase()
-        .regex(/^(?:[0-9A-F]{2}:){31}[0-9A-F]{2}$/, "a SHA-256 fingerprint: 32 pairs of hexadecimal digits with colons")
-        .describe("SHA-256 of the certificate that the store signs the Android app with"),
-      profile: lineOfText(200).describe("Name of the app's provisioning profile"),
+      ...givenOf("signing"),
       profiles: z
         .record(z.string().min(1).max(100), lineOfText(200))
         .describe("Names of the profiles of extensions and companions, by their targets"),
     })
     .partial()
     .optional(),
-  windows: z
-    .strictObject({
-      publisher: lineOfText(300).describe("An X.500 name, equal to the subject of the certificate"),
-      publisherName: lineOfText(256).describe("The name of the store account, as people see it"),
-      phoneId: z.guid("a GUID such as 69a6de70-03db-47e3-a053-5b8c7c11a4d1"),
-    })
-    .partial()
-    .optional(),
+  windows: z.strictObject(givenOf("windows")).partial().optional(),
 });
 
 export type Brief = z.infer<typeof briefSchema>;
