@@ -4,7 +4,7 @@ import { unzipSync } from "fflate";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { edit, startOxalis, temporaryFolder } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";
-import { keyed, typedAs, withVault } from "../support/vault.ts";
+import { keyed, typedAs, withCheapVault } from "../support/vault.ts";
 
 const team = "AB12CD34EF";
 const otherTeam = "ZZ12CD34EF";
@@ -46,8 +46,8 @@ const profile = (name: string, more: object) =>
 const pemOf = () => readFileSync(join(made, "right.cer"), "utf8");
 const signed = (own: string) => `${own}\nsigning:\n  team: ${team}\n`;
 
-describe("what an authority makes", () => {
-  const { folder, vault } = withVault(["3-acre", "high-hedges", "saltmarsh"]);
+describe("what an authority makes", async () => {
+  const { folder, vault } = await withCheapVault(["3-acre", "high-hedges", "saltmarsh"]);
   for (const client of ["saltmarsh", "high-hedges"]) edit(folder, `clients/${client}/brief.yaml`, signed);
   const requestFile = join(folder, "requests/high-hedges-apple-distribution.certSigningRequest");
   const pem = () => readFileSync(requestFile, "utf8");

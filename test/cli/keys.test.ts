@@ -6,7 +6,7 @@ import { openKeyStore } from "../../src/core/ground/certificates/key-store.ts";
 import { secretOf } from "../../src/core/ground/values/secret.ts";
 import { edit, oxalis, program, startWith, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";
-import { keyed, passPhrase, typed, withVault } from "../support/vault.ts";
+import { keyed, makeCheap, passPhrase, typed, withCheapVault, withVault } from "../support/vault.ts";
 
 const storePassword = "as-it-came-92";
 
@@ -28,7 +28,7 @@ const keysIn = (folder: string, ...more: string[]) => {
 describe("keys", () => {
   const { folder, vault } = withVault(["3-acre", "saltmarsh"]);
 
-  test("are made where they are missing, each for its client and role, and never over what is there", () => {
+  test("are made where they are missing, each for its client and role, and never over what is there", async () => {
     expect(oxalis(folder, "keys", "make").err).toContain("passphrase-missing");
     expect(keyed(folder, ["keys", "make", "--dry-run"]).out).toContain("4 keys would be made.");
     expect(readdirSync(join(vault, ".."))).toEqual([]);
@@ -44,6 +44,7 @@ describe("keys", () => {
     ]);
     for (const file of filesBelow(vault).filter((each) => !each.includes(".oxalis")))
       expect([file, statSync(file).mode & 0o777]).toEqual([file, 0o600]);
+    await makeCheap(vault);
     const before = keysIn(folder);
     expect(keyed(folder, ["keys", "make"]).out).toContain("Nothing is missing.");
     expect(keysIn(folder)).toEqual(before);
@@ -204,8 +205,8 @@ describe("keys", () => {
   });
 });
 
-describe.runIf(hasTool("keytool") && hasTool("openssl"))("a key that somebody has", () => {
-  const { folder, vault } = withVault(["3-acre", "saltmarsh"]);
+describe.runIf(hasTool("keytool") && hasTool("openssl"))("a key that somebody has", async () => {
+  const { folder, vault } = await withCheapVault(["3-acre", "saltmarsh"]);
   const made = temporaryFolder();
   const store = (name: string, ...more: string[]) => {
     const file = join(made, name);
@@ -353,8 +354,8 @@ test("a vault that would be committed, a pass phrase from a descriptor, a run th
   expect(filesBelow(vault).filter((each) => /\.age$/.test(each))).toHaveLength(5);
 });
 
-test("a site says of the app that opens its addresses what signs it: the client's, not the template's", () => {
-  const { folder } = withVault(["3-acre"]);
+test("a site says of the app that opens its addresses what signs it: the client's, not the template's", async () => {
+  const { folder } = await withCheapVault(["3-acre"]);
   const old = Array.from({ length: 32 }, () => "AB").join(":");
   const another = old.replaceAll("AB", "CD");
   const target = { namespace: "android_app", package_name: "example.lanternfield.plaincrate" };

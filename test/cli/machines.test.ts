@@ -9,7 +9,7 @@ import { withoutBuilds, withSteps } from "../support/builds.ts";
 import { contents, edit, oxalis, startWith, temporaryFolder } from "../support/oxalis.ts";
 import { openWay, startRedis } from "../support/server.ts";
 import { tool } from "../support/tools.ts";
-import { keyed, withVault } from "../support/vault.ts";
+import { keyed, withCheapVault } from "../support/vault.ts";
 
 const token = { OXALIS_TOKEN: "open-sesame" };
 const started: ChildProcess[] = [];
@@ -123,8 +123,8 @@ describe("several machines", () => {
     await redis.stop();
   });
 
-  test("sign from a vault of their own: nothing secret is in a queue or its contents, and no other machine takes it", () => {
-    const { folder, vault } = withVault(["3-acre"]);
+  test("sign from a vault of their own: nothing secret is in a queue or its contents, and no other machine takes it", async () => {
+    const { folder, vault } = await withCheapVault(["3-acre"]);
     const steps =
       'echo "by $SIGNING_STORE_PASSWORD" && cp "$SIGNING_STORE" ../own && mkdir ../out && cp ../own ../out/a.zip';
     const builds = `builds:\n  android:\n    steps:\n      - run: ${JSON.stringify(steps)}\n    gives: { other: out/a.zip }\n`;

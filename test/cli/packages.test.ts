@@ -5,7 +5,7 @@ import { describe, expect, test } from "vitest";
 import { withoutBuilds, withSteps } from "../support/builds.ts";
 import { edit, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";
-import { keyed, withVault } from "../support/vault.ts";
+import { keyed, withCheapVault } from "../support/vault.ts";
 
 /** Programs that stand still for 63 seconds, as the system lists them. */
 const running63 = (): string[] =>
@@ -166,8 +166,8 @@ const android = `
 
 test.runIf(hasTool("aapt2"))(
   "a build gets the client's own key for its time alone, and nothing tells its password",
-  () => {
-    const { folder } = withVault(["3-acre"]);
+  async () => {
+    const { folder } = await withCheapVault(["3-acre"]);
     edit(folder, "template.yaml", (text) => `${withoutBuilds(text)}\nbuilds:${android}`);
     expect(keyed(folder, ["keys", "make"]).code).toBe(0);
     const { code, out, err } = keyed(folder, ["build", "--platform", "android", "-v"]);

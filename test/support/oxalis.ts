@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { createHash } from "node:crypto";
 import {
   cpSync,
@@ -14,6 +14,7 @@ import {
 import { tmpdir } from "node:os";
 import { dirname, join, relative } from "node:path";
 import { afterAll } from "vitest";
+import { callResident } from "./resident.ts";
 
 const root = join(import.meta.dirname, "../..");
 export const program = join(root, "dist/oxalis.js");
@@ -25,16 +26,12 @@ export interface Ran {
   err: string;
 }
 
-/** Runs the built program. */
-export function oxalis(folder: string, ...args: string[]): Ran {
-  const { status, stdout, stderr } = spawnSync("node", [program, ...args], {
-    cwd: folder,
-    encoding: "utf8",
-    env: { ...process.env, NO_COLOR: "1", COLUMNS: "120" },
-    maxBuffer: 64 * 1024 * 1024,
-  });
-  return { code: status, out: stdout, err: stderr };
-}
+/** Calls the built program. */
+export const oxalis = (folder: string, ...args: string[]): Ran => callWith({}, folder, ...args);
+
+/** The same, with more in its environment. */
+export const callWith = (more: Readonly<Record<string, string>>, folder: string, ...args: string[]): Ran =>
+  callResident(program, { folder, args, environment: { ...process.env, NO_COLOR: "1", COLUMNS: "120", ...more } });
 
 /** Starts the built program and leaves it running. */
 export const startOxalis = (folder: string, ...args: string[]) => startWith({}, folder, ...args);
@@ -59,24 +56,44 @@ afterAll(() => {
   for (const folder of temporary) rmSync(folder, { recursive: true, force: true });
 });
 
-/** Pictures of the demo that this build has drawn, for all test files: drawn once a build, and copied. */
+/** Pictures of the demo that this build has drawn, for all test files: drawn once a build, by one, and copied. */
 function drawnBefore(): string {
   const built = createHash("sha256")
     .update(readdirSync(join(root, "dist")).sort().join())
     .digest("hex");
   const kept = join(root, "node_modules/.cache/drawn", built.slice(0, 16));
-  if (!existsSync(kept)) {
-    const folder = temporaryFolder();
-    cpSync(demoFolder, folder, { recursive: true });
-    oxalis(folder, "generate", "-q");
-    mkdirSync(dirname(kept), { recursive: true });
-    const beside = `${kept}.${process.pid}`;
-    for (const name of ["cache", "pictures.json"])
-      cpSync(join(folder, ".oxalis", name), join(beside, name), { recursive: true });
-    // Another test file may have been first.
-    if (!existsSync(kept)) renameSync(beside, kept);
+  const turn = `${kept}.drawing`;
+  while (!existsSync(kept)) {
+    if (!takesTurn(turn)) {
+      Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 200);
+      continue;
+    }
+    drawInto(kept);
+    rmSync(turn);
   }
   return kept;
+}
+
+/** Whether nobody is at it, or whoever was is gone. @param turn a file that says who is */
+function takesTurn(turn: string): boolean {
+  mkdirSync(dirname(turn), { recursive: true });
+  try {
+    writeFileSync(turn, String(process.pid), { flag: "wx" });
+    return true;
+  } catch {
+    const other = existsSync(turn) ? readFileSync(turn, "utf8") : "";
+    if (other && !existsSync(`/proc/${other}`)) rmSync(turn, { force: true });
+    return false;
+  }
+}
+
+function drawInto(kept: string): void {
+  const folder = temporaryFolder();
+  cpSync(demoFolder, folder, { recursive: true });
+  oxalis(folder, "generate", "-q");
+  for (const name of ["cache", "pictures.json"])
+    cpSync(join(folder, ".oxalis", name), join(`${kept}.${process.pid}`, name), { recursive: true });
+  renameSync(`${kept}.${process.pid}`, kept);
 }
 
 /** The demo workspace with only these clients, and with some files written otherwise. */

@@ -1,10 +1,12 @@
 import { spawnSync } from "node:child_process";
+import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { edit, program, temporaryFolder, workspaceWith } from "./oxalis.ts";
+import { Decrypter, Encrypter, generateIdentity, identityToRecipient } from "age-encryption";
+import { callWith, edit, temporaryFolder, workspaceWith } from "./oxalis.ts";
 
 export const passPhrase = "heron kettle anvil moss";
 
-/** A workspace beside its vault. */
+/** A workspace beside its vault, which is not made yet. */
 export function withVault(clients: readonly string[]): { folder: string; vault: string } {
   const folder = workspaceWith(clients);
   const vault = join(temporaryFolder(), "vault");
@@ -12,15 +14,37 @@ export function withVault(clients: readonly string[]): { folder: string; vault: 
   return { folder, vault };
 }
 
-/** Runs a command with the pass phrase in its environment, and what else is given. */
-export function keyed(folder: string, args: readonly string[], env: Readonly<Record<string, string>> = {}) {
-  const { status, stdout, stderr } = spawnSync("node", [program, ...args], {
-    cwd: folder,
-    encoding: "utf8",
-    env: { ...process.env, NO_COLOR: "1", COLUMNS: "120", OXALIS_PASSPHRASE: passPhrase, ...env },
-  });
-  return { code: status, out: stdout, err: stderr };
+/** A pass phrase is guessed at next to no cost (scrypt, N = 2^10); what Oxalis makes costs a second an opening. */
+async function putUnder(phrase: string, content: Uint8Array): Promise<Uint8Array> {
+  const encrypter = new Encrypter();
+  encrypter.setPassphrase(phrase);
+  encrypter.setScryptWorkFactor(10);
+  return encrypter.encrypt(content);
 }
+
+/** Lets a vault be opened cheaply from now on, by the format's own library. */
+export async function makeCheap(vault: string): Promise<void> {
+  const file = join(vault, "vault-key.age");
+  const decrypter = new Decrypter();
+  decrypter.addPassphrase(passPhrase);
+  writeFileSync(file, await putUnder(passPhrase, await decrypter.decrypt(readFileSync(file))));
+}
+
+/** A workspace beside a vault that is there, and cheap to open. */
+export async function withCheapVault(clients: readonly string[]): Promise<{ folder: string; vault: string }> {
+  const made = withVault(clients);
+  const identity = await generateIdentity();
+  const recipient = await identityToRecipient(identity);
+  mkdirSync(made.vault, { mode: 0o700 });
+  const ownOnly = { mode: 0o600 };
+  writeFileSync(join(made.vault, "vault.json"), JSON.stringify({ form: 1, recipient }), ownOnly);
+  writeFileSync(join(made.vault, "vault-key.age"), await putUnder(passPhrase, Buffer.from(`${identity}\n`)), ownOnly);
+  return made;
+}
+
+/** Runs a command with the pass phrase in its environment, and what else is given. */
+export const keyed = (folder: string, args: readonly string[], env: Readonly<Record<string, string>> = {}) =>
+  callWith({ OXALIS_PASSPHRASE: passPhrase, ...env }, folder, ...args);
 
 /** Types the pass phrase wherever a program asks for one, on a terminal; gives what the terminal showed. */
 export const typed = (...command: string[]) => typedAs(passPhrase, ...command);
