@@ -13,7 +13,8 @@ import {
   stopsClient,
 } from "../../ground/problems/problem.ts";
 import { contrast, parseColor, readableOn } from "../../ground/values/color.ts";
-import { type Field, type FieldFact, fieldNames, fields } from "../../ground/values/fields.ts";
+import { type Field, fieldNames, fields } from "../../ground/values/fields.ts";
+import type { FieldFact } from "../../ground/values/known-of-field.ts";
 import { platformOf } from "../../ground/values/platform.ts";
 import type { Place } from "../../ground/values/source.ts";
 import { isDerived, type Traced, trace, withStep, writtenAt } from "../../ground/values/trail.ts";

@@ -1,7 +1,8 @@
 import type { Client } from "../../agency/workspace/workspace.ts";
 import type { ProblemCode } from "../../ground/problems/catalogue.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
-import { type FieldFact, fieldNames, fields } from "../../ground/values/fields.ts";
+import { fieldNames, fields } from "../../ground/values/fields.ts";
+import type { FieldFact } from "../../ground/values/known-of-field.ts";
 
 /**
  * A client with what of its brief can be read, so that a fault in one line hides no other line's. Nothing is made of

@@ -9,7 +9,8 @@ import { write } from "../../formats/splice/forms.ts";
 import type { Edit, Site } from "../../formats/splice/site.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { mapResult, type Result, stop, succeed } from "../../ground/problems/result.ts";
-import { type Field, type FieldFact, fields } from "../../ground/values/fields.ts";
+import { type Field, fields } from "../../ground/values/fields.ts";
+import type { FieldFact } from "../../ground/values/known-of-field.ts";
 import { askedFor, usageTexts } from "./features.ts";
 
 /** A place of the template, and what goes there for a client; undefined where nobody gives it. */

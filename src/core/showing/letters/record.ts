@@ -1,5 +1,6 @@
 import type { ClientView } from "../../clients/record/read.ts";
-import { type FieldFact, fields } from "../../ground/values/fields.ts";
+import { fields } from "../../ground/values/fields.ts";
+import type { FieldFact } from "../../ground/values/known-of-field.ts";
 import { pageLanguageOf } from "../../ground/values/page-language.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
 import type { Say } from "../../pages/words/letter.ts";

@@ -1,7 +1,8 @@
 import * as z from "zod";
 import { parseColor } from "../../../ground/values/color.ts";
 import { deviceClasses, orientations } from "../../../ground/values/devices.ts";
-import { fieldNames, fields, type GivenForm } from "../../../ground/values/fields.ts";
+import { fieldNames, fields } from "../../../ground/values/fields.ts";
+import type { GivenForm } from "../../../ground/values/known-of-field.ts";
 import { languageTag } from "../../../ground/values/language.ts";
 import { steeringIn } from "../../../ground/values/plain-text.ts";
 import { type Platform, platforms } from "../../../ground/values/platform.ts";
