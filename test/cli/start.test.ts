@@ -38,6 +38,12 @@ beforeAll(() => {
   whole = readFileSync(kept());
 });
 
+test("the start holds what reads a command line, and no other package: help waits for nothing else", () => {
+  const { sources }: { sources: string[] } = JSON.parse(readFileSync(`${program}.map`, "utf8"));
+  const packages = sources.flatMap((source) => /node_modules\/([^/]+)/.exec(source)?.[1] ?? []);
+  expect([...new Set(packages)]).toEqual(["commander"]);
+});
+
 test("what the engine compiles is kept where the program is used, and taken at the next run", () => {
   const asked = spawnSync("node", ["-e", asks, join(dirname(program), work), kept()], { encoding: "utf8" });
   expect(asked.stdout).toBe("false\n");

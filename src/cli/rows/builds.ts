@@ -1,5 +1,5 @@
-import { receivers } from "../../core/agency/history/builds.ts";
 import { platforms } from "../../core/ground/values/platform.ts";
+import { receivers } from "../../core/ground/values/receiver.ts";
 import type { Row } from "./row.ts";
 import { atStage, clients, inWorkspace, ofClients, withPassPhrase } from "./shared.ts";
 

@@ -1,7 +1,8 @@
-import { type BuildRecord, buildSlot, buildsAt, buildsOf, type Receiver } from "../agency/history/builds.ts";
+import { type BuildRecord, buildSlot, buildsAt, buildsOf } from "../agency/history/builds.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import { refuse } from "../ground/problems/result.ts";
 import { type Platform, platformNames } from "../ground/values/platform.ts";
+import type { Receiver } from "../ground/values/receiver.ts";
 import { onlyThing } from "./running/one-thing.ts";
 import { operation } from "./running/operation.ts";
 import { noted } from "./running/ports.ts";

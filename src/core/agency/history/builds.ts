@@ -3,6 +3,7 @@ import { day } from "../../ground/values/day.ts";
 import { sumForm } from "../../ground/values/hash.ts";
 import { resultKinds } from "../../ground/values/package.ts";
 import { type Platform, platformNames, platforms } from "../../ground/values/platform.ts";
+import { receivers } from "../../ground/values/receiver.ts";
 import { latestOf } from "./latest.ts";
 
 const builtFile = z.strictObject({
@@ -14,11 +15,6 @@ const builtFile = z.strictObject({
 });
 
 export type BuiltFile = z.infer<typeof builtFile>;
-
-/** Whom a build may be given to. */
-export const receivers = ["testers", "store"] as const;
-
-export type Receiver = (typeof receivers)[number];
 
 const buildSchema = z.strictObject({
   form: z.literal(1),
