@@ -1,6 +1,8 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
+import { randomBytes } from "node:crypto";
+import { existsSync, readdirSync, readFileSync, statSync } from "node:fs";
+import { basename, join } from "node:path";
 import type { Browser, Page } from "playwright-core";
+import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { german as germanGuide } from "../../src/core/pages/words/de/guide.ts";
 import { german } from "../../src/core/pages/words/de/page.ts";
@@ -98,6 +100,42 @@ describe.runIf(hasTool("chromium"))("in Chromium", () => {
     await page.goto(`file://${file}`);
     return page;
   };
+
+  test("pictures of a large page lie beside it and come as they come into view; what it shows no longer goes", async () => {
+    const own = workspaceWith(["3-acre", "brennans-bothy"]);
+    const noise = randomBytes(1024 * 500 * 3);
+    for (const client of ["3-acre", "brennans-bothy"]) {
+      const art = join(own, "clients", client, "art/noise.png");
+      await sharp(noise, { raw: { width: 1024, height: 500, channels: 3 } }).toFile(art);
+      const slot = "    android/feature-graphic: art/noise.png\n";
+      edit(own, `clients/${client}/brief.yaml`, (text) =>
+        text.includes("  slots:\n")
+          ? text.replace("  slots:\n", `  slots:\n${slot}`)
+          : text.replace("art:\n", `art:\n  slots:\n${slot}`),
+      );
+    }
+    expect(oxalis(own, "generate", "-q").code).toBe(0);
+    const file = join(own, "variants/proof.html");
+    expect(oxalis(own, "proof").err).toContain("in variants/proof-pictures; `--one-file` keeps them in the page.");
+    expect(statSync(file).size).toBeLessThan(200_000);
+    const beside = readdirSync(join(own, "variants/proof-pictures"));
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const [asked, failed]: [string[], string[]] = [[], []];
+    page.on("requestfailed", (request) => void failed.push(request.url()));
+    page.on("requestfinished", (request) => void asked.push(basename(request.url())));
+    await page.goto(`file://${file}`);
+    const lazy = asked.length;
+    expect(lazy).toBeLessThan(beside.length);
+    await page.evaluate("scrollTo(0, document.body.scrollHeight)");
+    await expect.poll(() => new Set(asked).size).toBeGreaterThan(lazy + 15);
+    expect(beside).toEqual(expect.arrayContaining(asked.filter((name) => name !== "proof.html")));
+    expect(failed).toEqual([]);
+    await page.close();
+    // One page for each choice of clients; the same one with less to show has nothing left beside it.
+    expect(JSON.parse(oxalis(own, "proof", "--one-file", "--json").out)).not.toHaveProperty("pictures");
+    expect(existsSync(join(own, "variants/proof-pictures"))).toBe(false);
+    expect(statSync(file).size).toBeGreaterThan(3_000_000);
+  });
 
   test("a sheet that is written from right to left is so throughout", async () => {
     const page = await open(written().file, 1280);

@@ -184,6 +184,10 @@ export const rows = {
         says: "where to write the page; otherwise variants/proof.html, or beside it for some clients or a stage",
       },
       language: pageLanguage,
+      oneFile: {
+        kind: "flag",
+        says: "all pictures within the page, however large it gets; otherwise those of a large one lie in a folder beside it",
+      },
     },
   },
   ...recordRows,

@@ -1,6 +1,9 @@
 import type { PageLanguage } from "../../ground/values/page-language.ts";
 import type { Sheet } from "../../pages/parts/sheet.ts";
 
+/** The picture that is shown by its shape alone. */
+export const masked = "and-mono";
+
 /** Why a client is not on the page: words of the page's. */
 export type Why = "notMade" | "outOfDate" | "faulty";
 

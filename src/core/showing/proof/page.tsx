@@ -6,7 +6,7 @@ import { Head } from "../../pages/parts/head.tsx";
 import { Pic } from "../../pages/parts/parts.tsx";
 import type { Sheet } from "../../pages/parts/sheet.ts";
 import { type Say, sayIn } from "../../pages/words/page.ts";
-import type { ProofModel } from "./model.ts";
+import { masked, type ProofModel } from "./model.ts";
 import script from "./page.client.js?raw";
 import { NameScene, StartScene, StoreScene, TargetScene } from "./scenes.tsx";
 import style from "./style.css";
@@ -79,8 +79,8 @@ const leading = (sheet: Sheet): string =>
 const pictureRules = ({ key, pictures }: Sheet): string =>
   [...pictures]
     .map(([name, uri]) => {
-      const property = name === "and-mono" ? `-webkit-mask-image:url(${uri});mask-image` : "background-image";
-      return `.c-${key} .p-${name},.c-${key}.p-${name}{${property}:url(${uri})}`;
+      const property = name === masked ? `-webkit-mask-image:url("${uri}");mask-image` : "background-image";
+      return `.c-${key} .p-${name},.c-${key}.p-${name}{${property}:url("${uri}")}`;
     })
     .join("\n");
 

@@ -23,26 +23,33 @@ import { accentOf } from "../../pages/parts/accent.ts";
 import type { Sheet } from "../../pages/parts/sheet.ts";
 import type { ProofModel, Why } from "./model.ts";
 import { proofPage } from "./page.tsx";
+import { type Picture, placePictures } from "./pictures.ts";
 import { signingOf } from "./signing.ts";
 
 export interface Proof {
   html: string;
+  /** Pictures that lie beside the page, by their names; none where all of them stand in it. */
+  beside: ReadonlyMap<string, Uint8Array>;
   shown: readonly string[];
   /** Clients that could not be shown: their variant is not there, or not what its inputs now say. */
   absent: ProofModel["absent"];
 }
 
+export interface ProofOf {
+  keys: readonly string[];
+  /** The page's language; the only client's, or the agency's, where absent. */
+  language?: PageLanguage | undefined;
+  today: string;
+  /** Folder beside the page for pictures, where they are too many to stand in it; absent: all stand in it. */
+  folder?: string | undefined;
+}
+
 /** Makes the page from the variants as they lie on disk. Writes nothing. */
-export async function makeProof(
-  workspace: Workspace,
-  keys: readonly string[],
-  wanted: PageLanguage | undefined,
-  today: string,
-): Promise<Proof> {
+export async function makeProof(workspace: Workspace, { keys, folder, ...of }: ProofOf): Promise<Proof> {
   const { all, picked } = await resolvePicked(workspace, keys);
-  const signing = signingOf(workspace, { all, picked }, today);
+  const signing = signingOf(workspace, { all, picked }, of.today);
   const template = openTemplate(workspace);
-  const sheets: Sheet[] = [];
+  const sheets: Seen[] = [];
   const absent: ProofModel["absent"][number][] = [];
   for (const resolved of picked) {
     const client = resolved.client.key;
@@ -52,18 +59,16 @@ export async function makeProof(
   }
   const { agency } = workspace.agency.data;
   const own = picked.length === 1 ? picked[0]?.values.locale?.value : undefined;
-  const language = wanted ?? pageLanguageOf(own, agency.language, workspace.agency.data.defaults.locale);
+  const language = of.language ?? pageLanguageOf(own, agency.language, workspace.agency.data.defaults.locale);
   const { compare } = new Intl.Collator(language, { numeric: true });
   sheets.sort((a, b) => compare(a.values["app.name"] ?? "", b.values["app.name"] ?? ""));
-  const html = proofPage({
-    agency: agency.name,
-    language,
-    ...accentOf(workspace),
-    sheets,
-    absent,
-  });
-  return { html, shown: sheets.map((sheet) => sheet.key), absent };
+  const placed = placePictures(sheets, folder);
+  const html = proofPage({ agency: agency.name, language, ...accentOf(workspace), sheets: placed.sheets, absent });
+  return { html, beside: placed.beside, shown: sheets.map((sheet) => sheet.key), absent };
 }
+
+/** A client's sheet with its pictures as they lie in the variant. */
+type Seen = Omit<Sheet, "pictures"> & { pictures: ReadonlyMap<string, Picture> };
 
 /** A client's sheet, or why there is none. */
 function sheetOf(
@@ -71,14 +76,14 @@ function sheetOf(
   all: Template,
   resolved: Resolved,
   signing: Sheet["signing"],
-): Sheet | { absent: { why: Why; reason: string } } {
+): Seen | { absent: { why: Why; reason: string } } {
   const { client } = resolved;
   const own = templateFor(all, resolved);
   if (!own.ok) return faulty(own.problems);
   const { variant, template } = own.value;
   const root = variantFolder(workspace, client.key);
   if (!isFolder(root)) return missing("notMade", "It has not been generated yet.");
-  const read = attempt((): Sheet | undefined => {
+  const read = attempt((): Seen | undefined => {
     const folder = openFolder(root, variantPath(workspace, client.key));
     const receipt = readReceipt(workspace.root, variantPath(workspace, client.key), client.key);
     const plan = planVariant(variant, template, receipt.layout);
@@ -97,7 +102,7 @@ function sheetOf(
       signing,
       pictures: new Map([
         ...pictures(template, folder),
-        ...icons.map(({ picture, use }) => [picture, dataUri(folder, use.path)] as const),
+        ...icons.map(({ picture, use }) => [picture, pictureAt(folder, use.path)] as const),
       ]),
       state: workspace.stage ? `${workspace.stage.name}-${sum}` : sum,
       files: plan.entries.length,
@@ -133,16 +138,10 @@ function ownWords({ content }: Variant): string | undefined {
 const plainValues = (variant: Variant): Sheet["values"] =>
   Object.fromEntries(Object.entries(variant.values).map(([field, traced]) => [field as Field, traced.value]));
 
-const mediaTypes: Readonly<Record<string, string>> = {
-  ".png": "image/png",
-  ".svg": "image/svg+xml",
-  ".ico": "image/x-icon",
-};
-
-function dataUri(folder: Folder, path: string): string {
-  const type = mediaTypes[extname(path).toLowerCase()] ?? "image/png";
-  return `data:${type};base64,${Buffer.from(folder.bytes(path)).toString("base64")}`;
-}
+const pictureAt = (folder: Folder, path: string): Picture => ({
+  kind: extname(path).toLowerCase(),
+  bytes: folder.bytes(path),
+});
 
 /** What the app is called in each language, where it has several. */
 function namesOf(variant: Variant): Sheet["names"] {
@@ -159,8 +158,8 @@ function namesOf(variant: Variant): Sheet["names"] {
   }));
 }
 
-function pictures(template: Template, folder: Folder): Map<string, string> {
-  const found = new Map<string, string>();
+function pictures(template: Template, folder: Folder): Map<string, Picture> {
+  const found = new Map<string, Picture>();
   const uses = template.parts.flatMap((part) => part.pictures);
   for (const { name, platform, role, qualifiers } of platforms.flatMap(
     (platform) => definitions[platform].scenes.pictures,
@@ -171,7 +170,7 @@ function pictures(template: Template, folder: Folder): Map<string, string> {
       )
       .find((each) => each !== undefined);
     if (!use || !folder.has(use.path)) continue;
-    found.set(name, dataUri(folder, use.path));
+    found.set(name, pictureAt(folder, use.path));
   }
   return found;
 }
