@@ -2,7 +2,7 @@ import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { beforeEach, describe, expect, test } from "vitest";
 import { historyOf } from "../support/history.ts";
-import { contents, edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+import { edit, oxalis, sums, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;
 const brief = "clients/3-acre/brief.yaml";
@@ -65,11 +65,11 @@ test("versions rise as asked, and a build number is used once, on every platform
 
 test("a release of several clients is all or nothing", () => {
   oxalis(folder, "release", "3-acre", "--force");
-  const before = contents(join(folder, "clients"));
+  const before = sums(join(folder, "clients"));
   const { code, err } = oxalis(folder, "release", "3-acre", "saltmarsh");
   expect(code).toBe(1);
   expect(err).toContain("3-acre is at 1.0.0: say how the next version follows.");
-  expect(contents(join(folder, "clients"))).toEqual(before);
+  expect(sums(join(folder, "clients"))).toEqual(before);
   expect(oxalis(folder, "release", "saltmarsh", "--rebuild").err).toContain("there is nothing to build again");
   expect(oxalis(folder, "release", "3-acre", "--minor", "--major").code).toBe(2);
 });

@@ -1,11 +1,11 @@
 import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { dirname, extname, join } from "node:path";
 import readXlsxFile from "read-excel-file/node";
 import sharp from "sharp";
 import { beforeEach, describe, expect, test } from "vitest";
 import writeXlsxFile from "write-excel-file/node";
 import { parse } from "yaml";
-import { contents, edit, oxalis, workspaceWith } from "../support/oxalis.ts";
+import { edit, oxalis, sums, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;
 const at = (file: string) => join(folder, file);
@@ -20,11 +20,11 @@ beforeEach(() => {
 });
 
 test.each(["roster.csv", "roster.xlsx"])("importing an export changes nothing: %s", (file) => {
-  const before = contents(at("clients"));
+  const before = sums(at("clients"));
   expect(oxalis(folder, "export", file).code).toBe(0);
   const { code, out } = oxalis(folder, "import", file);
   expect([code, out]).toEqual([0, "0 new clients, 0 changed, 3 as before.\n"]);
-  expect(contents(at("clients"))).toEqual(before);
+  expect(sums(at("clients"))).toEqual(before);
 });
 
 test("an export holds every field as given and as worked out, and nothing that a spreadsheet would run", () => {
@@ -61,10 +61,10 @@ describe("known clients are updated field by field", () => {
   });
 
   test("--dry-run shows what would change and writes nothing", () => {
-    const before = contents(folder);
+    const before = sums(folder);
     const file = sheet("key;name\n3-acre;Four Acres\n", "x.csv");
     expect(oxalis(folder, "import", file, "--dry-run").out).toContain("app.name  3 Acre Greens → Four Acres");
-    expect([...contents(folder)].filter(([path]) => path !== "x.csv")).toEqual([...before]);
+    expect([...sums(folder)].filter(([path]) => path !== "x.csv")).toEqual([...before]);
   });
 });
 
@@ -275,7 +275,7 @@ describe("cells and rows that cannot be taken", () => {
     "brennans-bothy,Again,,\nnew-one,New,,many\n???,None,,\n";
 
   test("are told with row, column and reason; with --strict nothing is taken", () => {
-    const before = contents(at("clients"));
+    const before = sums(at("clients"));
     const { code, err, out } = oxalis(folder, "import", sheet(rows), "--strict");
     expect(code).toBe(1);
     for (const said of [
@@ -288,7 +288,7 @@ describe("cells and rows that cannot be taken", () => {
       expect(err).toContain(said);
     }
     expect(out).toContain("2 new clients, 2 changed, 0 as before, 3 rows refused, 2 cells left out. Nothing was taken");
-    expect(contents(at("clients"))).toEqual(before);
+    expect(sums(at("clients"))).toEqual(before);
   });
 
   test("do not keep the good ones out", () => {
@@ -426,6 +426,20 @@ describe("whoever is known is known under another name, too", () => {
     expect(oxalis(folder, "import", sheet(row)).out).toBe("0 new clients, 0 changed, 1 as before.\n");
     const other = sheet(row.replace("fruit-17", "fruit-18").replace("Fruit", "Juice"));
     expect(oxalis(folder, "import", other, "--new", "fruit-18").out).toContain("new  fruit-18");
+  });
+
+  test("a client's logo or name under a key that nobody has is asked about, too", () => {
+    const [, icon = ""] = /icon: (\S+)/.exec(briefOf("orchard-lane")) ?? [];
+    const logos = temporaryFolder();
+    cpSync(at(`clients/orchard-lane/${icon}`), join(logos, `marsh-pottery${extname(icon)}`));
+    const row = sheet("key,Name,Domain\nmarsh-pottery,Marsh Pottery,pottery.example\n");
+    const { code, err } = oxalis(folder, "import", row, "--pictures", logos);
+    expect([code, existsSync(at("clients/marsh-pottery"))]).toEqual([1, false]);
+    expect(err).toContain(`marsh-pottery has the logo of Orchard Lane Boxes (orchard-lane), ${icon}`);
+    const isNew = ["--new", "marsh-pottery", "--dry-run"];
+    expect(oxalis(folder, "import", row, "--pictures", logos, ...isNew).out).toContain("new  marsh-pottery");
+    const rekeyed = sheet("key,Name\nold-lane,Orchard Lane Boxes\n");
+    expect(oxalis(folder, "import", rekeyed).err).toMatch(/old-lane has the name of Orchard Lane Boxes/);
   });
 
   test("where the client has a row of its own, or what they share is several clients', nobody is asked", () => {

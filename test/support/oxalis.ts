@@ -126,3 +126,7 @@ export function contents(folder: string): Map<string, Buffer> {
   const paths = files.map((entry) => relative(folder, join(entry.parentPath, entry.name))).sort();
   return new Map(paths.map((path) => [path, readFileSync(join(folder, path))]));
 }
+
+/** The same by their sums: to be held against each other. */
+export const sums = (folder: string): Map<string, string> =>
+  new Map([...contents(folder)].map(([path, bytes]) => [path, createHash("sha256").update(bytes).digest("hex")]));

@@ -1,9 +1,28 @@
 import { storeKeys } from "../../core/ground/values/store.ts";
 import type { Row } from "./row.ts";
-import { client, clients, inWorkspace, ofClients } from "./shared.ts";
+import { atStage, client, clients, inWorkspace, ofClients, pageLanguage } from "./shared.ts";
 
 /** Commands about what stores are told of an app. */
 export const recordRows = {
+  proof: {
+    says: "write the page to look at and sign off",
+    arguments: { clients },
+    options: {
+      ...atStage,
+      ...ofClients,
+      output: {
+        kind: "text",
+        short: "-o",
+        value: "<file>",
+        says: "where to write the page; otherwise variants/proof.html, or beside it for some clients or a stage",
+      },
+      language: pageLanguage,
+      oneFile: {
+        kind: "flag",
+        says: "all pictures within the page; otherwise those of a large one lie in a folder beside it",
+      },
+    },
+  },
   board: {
     says: "show how complete each client's record is for each store, what is next, and who must act",
     arguments: { clients },

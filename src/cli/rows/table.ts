@@ -171,25 +171,6 @@ export const rows = {
       report,
     },
   },
-  proof: {
-    says: "write the page to look at and sign off",
-    arguments: { clients },
-    options: {
-      ...atStage,
-      ...ofClients,
-      output: {
-        kind: "text",
-        short: "-o",
-        value: "<file>",
-        says: "where to write the page; otherwise variants/proof.html, or beside it for some clients or a stage",
-      },
-      language: pageLanguage,
-      oneFile: {
-        kind: "flag",
-        says: "all pictures within the page, however large it gets; otherwise those of a large one lie in a folder beside it",
-      },
-    },
-  },
   ...recordRows,
   ...versionRows,
   ...buildRows,

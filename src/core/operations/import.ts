@@ -13,6 +13,7 @@ import { collectionOf, noItems, readItems, sheetsOfItems } from "../clients/rost
 import { asSaid, type Said } from "../clients/roster/known.ts";
 import { judgeMapping, type Mapping, matchColumns, readMapping } from "../clients/roster/match.ts";
 import { type FoundPictures, findPictures, withPictures } from "../clients/roster/pictures/find.ts";
+import { askByLogo } from "../clients/roster/pictures/same-logo.ts";
 import { atCell, type Settling } from "../clients/roster/row.ts";
 import { type ReadSheet, readSheet } from "../clients/roster/sheet.ts";
 import { readInside } from "../ground/files/reading/folder.ts";
@@ -62,25 +63,28 @@ export const importRoster = operation(async (input: Input, ports): Promise<Impor
   if (read.guessed) ports.on({ what: "encoding", guessed: read.guessed });
   for (const line of read.quotes) ports.on({ what: "quote", line });
   return inWorkspace(input, ports, { writes: !input.dryRun }, async (workspace) => {
-    const decided = decide(workspace, read, basename(path), input);
     const from = resolve(ports.folder, input.pictures ?? "");
-    const pictures: FoundPictures =
+    const rows = decide(workspace, read, basename(path), input);
+    const found: FoundPictures =
       input.pictures === undefined
         ? { pictures: [], left: [], problems: [] }
-        : await findPictures({ folder: from, shown: input.pictures }, decided.clients, workspace);
+        : await findPictures({ folder: from, shown: input.pictures }, rows.clients, workspace);
+    const decided = askByLogo(workspace, rows, found, { said: saidOf(workspace, input), from });
+    const taken = new Set(decided.clients.map(({ key }) => key));
+    const pictures = { ...found, pictures: found.pictures.filter(({ client }) => taken.has(client)) };
     const clients = decided.clients.map((client) => withPictures(client, pictures.pictures));
     const plan = { ...decided, clients };
     const changed = plan.clients.filter((client) => client.isNew || client.changes.length > 0);
-    const taken = !input.dryRun && (plan.refused.length === 0 || !input.strict);
+    const isTaken = !input.dryRun && (plan.refused.length === 0 || !input.strict);
     const foreseen = await foresee(workspace, { ...plan, clients: changed }, pictures.pictures);
-    if (taken) {
+    if (isTaken) {
       const art = pictures.pictures.map(
         ({ client, from: file, to }): Change => [`clients/${client}/${to}`, readInside(from, file, file)],
       );
       const changes = [...filesOf(workspace, plan, input), ...art];
       if (changes.length > 0) writeTogether(workspace.root, changes);
     }
-    return { plan, changed, foreseen, pictures, taken };
+    return { plan, changed, foreseen, pictures, taken: isTaken };
   });
 });
 

@@ -62,6 +62,8 @@ const marks = [
   { heading: "domain", says: "the domain", of: ({ brief }: Client) => brief?.data.domain },
   { heading: "email", says: "the address", of: ({ brief }: Client) => brief?.data.email },
   { heading: "owner", says: "the owner", of: ({ brief }: Client) => brief?.data.owner },
+  // A name under another key is an earlier key's, unless the row has a domain, which says otherwise.
+  { heading: "app.name", says: "the name", of: ({ brief }: Client) => brief?.data.app?.name, unless: "domain" },
 ] as const;
 
 /** A client that a row may be of, though it is called otherwise there, and what they have in common. */
@@ -73,7 +75,9 @@ interface Likely {
 
 /** @param missing clients of whom the sheet has no row otherwise */
 function likelyIn(cells: readonly Cell[], missing: readonly Client[]): Likely | undefined {
-  for (const { heading, says, of } of marks) {
+  const has = (heading: string) => cells.some(({ column }) => column.heading === heading);
+  for (const { heading, says, of, ...mark } of marks) {
+    if ("unless" in mark && has(mark.unless)) continue;
     const cell = cells.find(({ column }) => column.heading === heading);
     const value = cell && String(cell.value);
     const same = value ? missing.filter((each) => asSaid(of(each) ?? "") === asSaid(value)) : [];
@@ -106,14 +110,35 @@ export function whoseRows(
     if (said.has(asSaid(name))) return { key: said.get(asSaid(name)) ?? key };
     const likely = likelyIn(cells, missing);
     if (!likely) return { key };
-    const { client, says, value } = likely;
-    const called = client.brief?.data.app?.name ?? client.key;
-    return {
-      fault: {
-        code: "row-unsure",
-        message: `${name} has ${says} of ${called} (${client.key}), ${value}, and the sheet has no other row for it.`,
-        expected: `--same "${name}=${client.key}" where it is the same client, --new "${name}" where it is another`,
-      },
-    };
+    return { fault: unsure(name, likely) };
   });
+}
+
+/** A row that may be of a client under another name, or under an earlier key. */
+function unsure(name: string, { client, says, value }: Likely): RowFault {
+  const called = client.brief?.data.app?.name ?? client.key;
+  return {
+    code: "row-unsure",
+    message: `${name} has ${says} of ${called} (${client.key}), ${value}, and the sheet has no other row for it.`,
+    expected: `--same "${name}=${client.key}" where it is the same client, --new "${name}" where it is another`,
+  };
+}
+
+/**
+ * The same of a new client whose logo is, to the byte, that of a client whom the sheet lacks.
+ * @param sums of the logos that were found for the new client; @param logosOf gives those of a client there is
+ */
+export function unsureByLogo(
+  cells: readonly Cell[],
+  sums: ReadonlySet<string>,
+  missing: readonly Client[],
+  { said, logosOf }: { said: Said; logosOf(client: Client): ReadonlyMap<string, string> },
+): RowFault | undefined {
+  const name = nameIn(cells) ?? "";
+  if (said.has(asSaid(name))) return undefined;
+  const same = missing.flatMap((client) =>
+    [...logosOf(client)].flatMap(([sum, file]) => (sums.has(sum) ? [{ client, says: "the logo", value: file }] : [])),
+  );
+  const [first] = same;
+  return first && same.every(({ client }) => client === first.client) ? unsure(name, first) : undefined;
 }
