@@ -97,9 +97,11 @@ const additions: readonly Addition[] = [
     what: "a language of pages",
     said: [["ground/values/page-language.ts", '"es"] as const', '"es", "it"] as const']],
     follows: [
-      ...["page", "guide", "letter"].map(
+      ...["page", "guide", "letter", "board"].map(
         (file) => [`pages/words/${file}.ts`, "en: english", "it: english, en: english"] as const,
       ),
+      ["pages/words/board.ts", "de: germanFound", "it: germanFound, de: germanFound"],
+      ["pages/words/board.ts", "de: germanFields", "it: germanFields, de: germanFields"],
       ...["apple", "google-play", "microsoft-store"].map((store) => `stores/${store}/share.ts`).map(titledIn),
       ...["android", "desktop", "ios", "web", "windows"]
         .map((platform) => `app/platforms/${platform}/titles.ts`)

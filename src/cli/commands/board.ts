@@ -1,7 +1,7 @@
 import { relative } from "node:path";
 import wrapAnsi from "wrap-ansi";
-import { builtSaid, type PlatformBuilt } from "../../core/agency/history/builds.ts";
-import { type Passage, passageSaid } from "../../core/clients/passage/passage.ts";
+import type { PlatformBuilt } from "../../core/agency/history/builds.ts";
+import type { Passage } from "../../core/clients/passage/passage.ts";
 import { isError } from "../../core/ground/problems/problem.ts";
 import { mapResult } from "../../core/ground/problems/result.ts";
 import type { StoreKey } from "../../core/ground/values/store.ts";
@@ -9,6 +9,7 @@ import { lookAtBoard } from "../../core/operations/board.ts";
 import type { ClientStanding } from "../../core/proving/standing/clients.ts";
 import { findingsOf, isComplete, isCompleteEverywhere, nextOf } from "../../core/proving/standing/clients.ts";
 import { type Settles, settlesMost } from "../../core/proving/standing/settles.ts";
+import { builtOnBoard, placeSaid, speakingOn } from "../../core/showing/board/saying.ts";
 import { allStores } from "../../core/stores/all.ts";
 import type { Run } from "../command.ts";
 import { placeData } from "../view/data.ts";
@@ -16,6 +17,9 @@ import { showGrouped } from "../view/groups.ts";
 import { isShown as isTold } from "../view/problems.ts";
 import { table } from "../view/table.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
+
+/** A terminal speaks English, as all commands do. */
+const inEnglish = speakingOn("en");
 
 export const run: Run<"board"> = async (given, { terminal, ports }) => {
   const looked = await lookAtBoard(given, ports);
@@ -68,7 +72,7 @@ async function showCsv(clients: readonly ClientStanding[], { raw }: Terminal): P
     ...allStores.flatMap(({ key }) => {
       const own = each.stores.find(({ store }) => store === key);
       const passage = each.passages.find(({ store }) => store === key);
-      const is = passage ? passageSaid(passage) : "";
+      const is = passage ? placeSaid(passage, inEnglish) : "";
       return [...(own ? [own.required.done, own.required.total, own.recommended.done].map(String) : ["", "", ""]), is];
     }),
     nextOf(each)?.message ?? "",
@@ -102,7 +106,7 @@ function show(clients: readonly ClientStanding[], today: string, terminal: Termi
     clients.map((each) => [
       each.client,
       ...used.map(({ key }) => meter(each, key, terminal)),
-      ...(hasBuilds ? [builtSaid(each.built ?? []).join("; ")] : []),
+      ...(hasBuilds ? [builtOnBoard(each.built ?? [], inEnglish).join("; ")] : []),
     ]),
     out,
     room,
@@ -134,7 +138,7 @@ function meter(each: ClientStanding, key: StoreKey, { out }: Terminal): string {
 
 /** Where a whole record's app is: what waits for somebody stands out. */
 function placed(passage: Passage, out: Terminal["out"]): string {
-  const said = passageSaid(passage);
+  const said = placeSaid(passage, inEnglish);
   if (passage.is === "live") return out.green(said);
   return passage.is === "refused" || passage.is === "asked" || passage.is === "unusable"
     ? out.red(said)
@@ -170,7 +174,7 @@ const block = (
 ): string[] => [
   terminal.out.bold(each.client),
   ...used.map(({ key, title }) => `  ${title}: ${meter(each, key, terminal)}`),
-  ...(each.built ? [`  built: ${builtSaid(each.built).join("; ")}`] : []),
+  ...(each.built ? [`  built: ${builtOnBoard(each.built, inEnglish).join("; ")}`] : []),
   ...nextSaid(each, today, terminal),
 ];
 

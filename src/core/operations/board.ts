@@ -2,6 +2,7 @@ import pLimit from "p-limit";
 import type { Workspace } from "../agency/workspace/workspace.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
 import { type Problem, problem } from "../ground/problems/problem.ts";
+import { type PageLanguage, pageLanguageOf } from "../ground/values/page-language.ts";
 import { writtenAt } from "../ground/values/trail.ts";
 import { accentOf } from "../pages/parts/accent.ts";
 import { boardOf } from "../proving/standing/board.ts";
@@ -18,6 +19,8 @@ import { type At, openWorkspace } from "./running/workspace.ts";
 interface Input extends At, OfClients {
   /** Also write the board as a page into this file. */
   page?: string | undefined;
+  /** The page's language; the agency's where absent. */
+  language?: PageLanguage | undefined;
   /** Open every address of a record. */
   reach: boolean;
 }
@@ -33,8 +36,9 @@ export const lookAtBoard = operation(
     );
     const clients = waitingSince(workspace, input.reach ? await openAddresses(found, ports) : found, ports);
     if (input.page === undefined) return { clients };
-    const { name: agency } = workspace.agency.data.agency;
-    const html = boardPage({ agency, ...accentOf(workspace), clients, today: ports.today() });
+    const { agency: own, defaults } = workspace.agency.data;
+    const language = input.language ?? pageLanguageOf(own.language, defaults.locale);
+    const html = boardPage({ agency: own.name, language, ...accentOf(workspace), clients, today: ports.today() });
     return { clients, page: writeOutput(workspace.root, ports, { named: input.page }, html) };
   },
 );

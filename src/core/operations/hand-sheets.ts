@@ -1,9 +1,10 @@
 import { join } from "node:path";
 import { happeningsOf } from "../agency/history/happenings.ts";
-import { passageOf, passageSaid } from "../clients/passage/passage.ts";
+import { passageOf } from "../clients/passage/passage.ts";
 import { refuse } from "../ground/problems/result.ts";
 import type { StoreKey } from "../ground/values/store.ts";
 import { accentOf } from "../pages/parts/accent.ts";
+import { placeSaid, speakingOn } from "../showing/board/saying.ts";
 import { handSheetPage } from "../showing/handsheet/page.tsx";
 import { handSteps } from "../showing/handsheet/steps.ts";
 import type { OfClients } from "./running/chosen.ts";
@@ -35,7 +36,7 @@ export const writeHandSheets = operation(async (input: Input, ports): Promise<Wr
     const html = handSheetPage({
       ...{ agency, ...accentOf(workspace), client, store: store.key, storeTitle: store.title },
       name: wanted.wants.name || client,
-      place: passageSaid(passageOf(store.key, happened)),
+      place: placeSaid(passageOf(store.key, happened), speakingOn("en")),
       steps: handSteps({ ...wanted, store, record: view.told.record, happened }),
     });
     const usual = `variants/by-hand-${client}-${store.key}.html`;

@@ -3,11 +3,12 @@ import { describe, expect, test } from "vitest";
 import { happeningsOf, type KeptHappening } from "../../../src/core/agency/history/happenings.ts";
 import { type Awaited, awaitedState } from "../../../src/core/clients/passage/awaited.ts";
 import { dueIn } from "../../../src/core/clients/passage/due.ts";
-import { passageOf, passageSaid } from "../../../src/core/clients/passage/passage.ts";
+import { passageOf } from "../../../src/core/clients/passage/passage.ts";
 import { hoursSaid, usualWait } from "../../../src/core/clients/passage/waits.ts";
 import { writeTogether } from "../../../src/core/ground/files/writing/together.ts";
 import { attempt } from "../../../src/core/ground/problems/result.ts";
 import type { StoreKey } from "../../../src/core/ground/values/store.ts";
+import { placeSaid, speakingOn } from "../../../src/core/showing/board/saying.ts";
 import { stores } from "../../../src/core/stores/all.ts";
 import { type HappeningKind, happeningKinds, happeningSaid } from "../../../src/core/stores/happening.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
@@ -60,7 +61,7 @@ test.each([
   [["created", "name-lapsed"], "nothing", "nothing sent"],
 ] as const)("by %j an app is %s", (all, place, said) => {
   const passage = passageOf("google-play", history(all as never));
-  expect([passage.is, passageSaid(passage)]).toEqual([place, said]);
+  expect([passage.is, placeSaid(passage, speakingOn("en"))]).toEqual([place, said]);
 });
 
 test("a build that ends, or testers who may try one, change nothing of where a version is", () => {
@@ -83,7 +84,7 @@ test("whatever happens in whatever order, an app is somewhere, and a store's his
       const theirs = history(others, "app-store");
       const passage = passageOf("google-play", [...mine, ...theirs]);
       expect(passage.happened).toHaveLength(own.length);
-      expect(passageSaid(passage)).not.toMatch(/undefined/);
+      expect(placeSaid(passage, speakingOn("en"))).not.toMatch(/undefined/);
       if (passage.is === "live") expect(passage.coming).toBeUndefined();
       if (passage.share !== undefined) expect(["going-out", "paused"]).toContain(passage.is);
     }),

@@ -2,7 +2,7 @@ import * as z from "zod";
 import { day } from "../../ground/values/day.ts";
 import { sumForm } from "../../ground/values/hash.ts";
 import { resultKinds } from "../../ground/values/package.ts";
-import { type Platform, platformNames, platforms } from "../../ground/values/platform.ts";
+import { type Platform, platforms } from "../../ground/values/platform.ts";
 import { receivers } from "../../ground/values/receiver.ts";
 import { latestOf } from "./latest.ts";
 
@@ -76,17 +76,6 @@ export const lastBuilt = (all: BuildRecords): PlatformBuilt[] =>
     const good = own.find(({ state }) => state === "good");
     return [{ platform, ...(good ? { good } : {}), ...(last.state === "failed" ? { failed: last.build } : {}) }];
   });
-
-/** The same in a few words: "1.4.0 (12)", once where platforms are alike, of each where they differ. */
-export function builtSaid(built: readonly PlatformBuilt[]): string[] {
-  const each = built.map(({ platform, good, failed }) => ({
-    platform,
-    said: [good && `${good.version} (${good.build})`, failed && `${failed} failed`].filter(Boolean).join(", "),
-  }));
-  const all = new Set(each.map(({ said }) => said));
-  if (all.size === 1) return [...all];
-  return each.map(({ platform, said }) => `${platformNames[platform]} ${said}`);
-}
 
 /** The builds of a stage and platform, the latest first. */
 export const buildsAt = (all: BuildRecords, stage: string, platform: Platform): BuildRecord[] =>

@@ -141,26 +141,3 @@ export function passageOf(store: StoreKey, all: readonly KeptHappening[]): Passa
   for (const of of happened) passage = cleared({ ...passage, ...turns[of.kind](passage, of) });
   return passage;
 }
-
-/** The same in a few words: "refused since 2026-03-01", "1.1.0 for 20 %, 1.0.0 before". */
-export function passageSaid({ is, since, coming, share, live, build }: Passage): string {
-  const day = since?.slice(0, 10);
-  const version = coming?.version ?? build?.version ?? "";
-  const before = live && is !== "live" ? `, ${live.version} live` : "";
-  const said: Readonly<Record<Whereabouts, string>> = {
-    nothing: "nothing sent",
-    created: `created ${day}`,
-    sent: `${version} taken in`,
-    ready: `${version} there, not sent for review`,
-    unusable: `build ${build?.build} refused`,
-    waiting: `${version} waits since ${day}`,
-    "in-review": `${version} in review since ${day}`,
-    asked: `${version} asked about ${day}`,
-    refused: `${version} refused ${day}`,
-    approved: `${version} approved ${day}`,
-    "going-out": `${version} for ${share ?? 0} %`,
-    paused: `${version} halted at ${share ?? 0} %`,
-    live: `${live?.version} live`,
-  };
-  return `${said[is].trim()}${before}`;
-}

@@ -8,6 +8,8 @@ import { type ClientStanding, findingsOf } from "./clients.ts";
 export interface Settles {
   /** What is lacking, as all of them have it. */
   what: string;
+  /** The finding that says it, of the first of them. */
+  of: Problem;
   who: Who;
   /** Keys of the clients, in the board's order. */
   clients: readonly string[];
@@ -30,11 +32,11 @@ const mostNamed = 5;
 
 /** What several clients lack alike, whatever settles it for most of them first; errors alone, and the first few. */
 export function settlesMost(clients: readonly ClientStanding[]): Settles[] {
-  const found = new Map<string, { what: string; who: Who; clients: Set<string> }>();
+  const found = new Map<string, Omit<Settles, "clients"> & { clients: Set<string> }>();
   for (const standing of clients)
     for (const each of findingsOf(standing).filter(isError)) {
       const { key, what } = matterOf(each);
-      const known = found.get(key) ?? { what, who: each.who, clients: new Set() };
+      const known = found.get(key) ?? { what, of: each, who: each.who, clients: new Set() };
       found.set(key, known);
       known.clients.add(standing.client);
     }

@@ -1,5 +1,7 @@
 // Filters the rows, and draws a client's sheet when its row is chosen.
 const data = JSON.parse(document.getElementById("data").textContent);
+/** A word of the page's language, with what is put into it. */
+const say = (word, put = {}) => data.words[word].replace(/\{(\w+)\}/g, (_, name) => String(put[name] ?? ""));
 const form = document.querySelector(".filters");
 const rows = [...document.querySelectorAll(".row")];
 const dialog = document.querySelector("dialog");
@@ -30,11 +32,11 @@ function filter() {
     row.hidden = !isShown;
     if (isShown) shown++;
   }
-  form.elements.count.textContent = `${shown} shown`;
+  form.elements.count.textContent = say("shown", { count: shown });
 }
 
 const needs = { q: "required", c: "recommended", t: "optional" };
-const states = { g: "given", d: "draft", m: "missing", w: "to be mended" };
+const states = { g: "given", d: "draft", m: "missing", w: "mend" };
 const severities = { e: "error", w: "warning", n: "note" };
 
 function sheetOf([key, lines, told, [done, total, ...lacking], creation], texts, happened) {
@@ -45,9 +47,13 @@ function sheetOf([key, lines, told, [done, total, ...lacking], creation], texts,
     ...(happened.length > 0
       ? []
       : [
-          make("p", creation.length > 0 ? `For its creation: ${creation.join(", ")}.` : "Ready for creation.", "count"),
+          make(
+            "p",
+            creation.length > 0 ? say("forCreation", { what: creation.join(", ") }) : say("readyForCreation"),
+            "count",
+          ),
         ]),
-    make("p", `${done} of ${total}${lacking.length > 0 ? "; still open:" : ""}`, "count"),
+    make("p", say("doneOf", { done, total }) + (lacking.length > 0 ? say("stillOpen") : ""), "count"),
   );
   if (lacking.length > 0) {
     const list = make("ol", undefined, "lacking");
@@ -56,19 +62,19 @@ function sheetOf([key, lines, told, [done, total, ...lacking], creation], texts,
   }
   const table = make("table");
   for (const [at, state, used, place, fallback] of lines) {
-    const [name, need, most] = rows[at];
+    const [name, need, most, isCut] = rows[at];
     const value = texts[place] ?? "";
     const isOpen = state === "m" && need !== "q";
-    const row = make("tr", undefined, isOpen ? "open" : states[state].split(" ")[0]);
+    const row = make("tr", undefined, isOpen ? "open" : states[state] === "mend" ? "to" : states[state]);
     row.append(make("th", name));
-    row.append(make("td", states[state] + (state === "m" ? `, ${needs[need]}` : ""), "state"));
-    row.append(make("td", used ? (most ? `${used} of ${most}` : "") : "", "used"));
+    row.append(make("td", say(states[state]) + (state === "m" ? `, ${say(needs[need])}` : ""), "state"));
+    row.append(make("td", used ? (most ? say("doneOf", { done: used, total: most }) : "") : "", "used"));
     const text = make("td", undefined, "text");
-    if (name.toLowerCase().includes("description") && used > seenFirst) {
+    if (isCut && used > seenFirst) {
       text.append(make("span", value.slice(0, seenFirst)), make("del", value.slice(seenFirst)));
     } else text.textContent = value;
     text.dir = "auto";
-    if (fallback) text.append(make("small", `the same in ${fallback}`));
+    if (fallback) text.append(make("small", say("sameIn", { languages: fallback })));
     row.append(text);
     table.append(row);
   }
@@ -93,9 +99,9 @@ function findings(told) {
   for (const [severity, code, message, who, since] of told) {
     const item = make("li", undefined, severities[severity]);
     item.append(
-      make("b", severities[severity]),
+      make("b", say(severities[severity])),
       ` ${message} `,
-      make("small", `${code}, for the ${data.people[who]}${since ? `, since ${since}` : ""}`),
+      make("small", `${code}, ${data.people[who]}${since ? `, ${say("since", { day: since })}` : ""}`),
     );
     list.append(item);
   }
@@ -105,7 +111,7 @@ function findings(told) {
 function open(at, store) {
   const { c, n, p, t, s, h } = data.clients[at];
   const happenedIn = (key) => h.find(([each]) => each === key)?.[1] ?? [];
-  const close = make("button", "Close", "close");
+  const close = make("button", say("close"), "close");
   close.type = "button";
   close.addEventListener("click", () => dialog.close());
   const name = make("h2", n);

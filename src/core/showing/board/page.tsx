@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from "preact-render-to-string";
-import { builtSaid } from "../../agency/history/builds.ts";
-import { type Passage, passageSaid } from "../../clients/passage/passage.ts";
+import type { Passage } from "../../clients/passage/passage.ts";
 import { isError } from "../../ground/problems/problem.ts";
+import type { PageLanguage } from "../../ground/values/page-language.ts";
 import filters from "../../pages/parts/filters.css";
 import { Head } from "../../pages/parts/head.tsx";
 import top from "../../pages/parts/top.css";
@@ -13,15 +13,27 @@ import {
   nextOf,
 } from "../../proving/standing/clients.ts";
 import { type Settles, settlesMost } from "../../proving/standing/settles.ts";
-import type { Part, Standing } from "../../proving/standing/standing.ts";
+import type { Standing } from "../../proving/standing/standing.ts";
 import { allStores } from "../../stores/all.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
 import { dataOf } from "./data.ts";
 import script from "./page.client.js?raw";
+import {
+  builtOnBoard,
+  clientsSaid,
+  findingSaid,
+  lackingSaid,
+  placeSaid,
+  type Speaking,
+  settlesSaid,
+  speakingOn,
+  whoWords,
+} from "./saying.ts";
 import style from "./style.css";
 
 export interface BoardModel {
   agency: string;
+  language: PageLanguage;
   accent: string;
   onAccent: string;
   clients: readonly ClientStanding[];
@@ -33,32 +45,36 @@ export interface BoardModel {
 export const boardPage = (model: BoardModel): string =>
   `<!doctype html>\n${renderToStaticMarkup(<Page {...model} />)}\n`;
 
-function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
+function Page({ agency, language, accent, onAccent, clients, today }: BoardModel) {
+  const speaking = speakingOn(language);
+  const { say } = speaking;
   const used = allStores.filter(({ key }) => clients.some((each) => each.stores.some(({ store }) => store === key)));
   const done = clients.filter(isCompleteEverywhere).length;
   const hasBuilds = clients.some(({ built }) => built);
   return (
-    <html lang="en">
-      <Head title={`Board · ${agency}`} accent={accent} onAccent={onAccent} style={`${top}\n${filters}\n${style}`} />
+    <html lang={language}>
+      <Head
+        title={`${say("board")} · ${agency}`}
+        accent={accent}
+        onAccent={onAccent}
+        style={`${top}\n${filters}\n${style}`}
+      />
       <body>
         <header class="top">
           <p>{agency}</p>
-          <h1>Board</h1>
-          <p class="lead">
-            {clients.length} {clients.length === 1 ? "client" : "clients"}, {done} complete for every store. Whoever is
-            nearest to done comes first.
-          </p>
+          <h1>{say("board")}</h1>
+          <p class="lead">{say("lead", { clients: clientsSaid(clients.length, speaking), done })}</p>
         </header>
-        <Most settles={settlesMost(clients)} />
+        <Most settles={settlesMost(clients)} speaking={speaking} />
         <search>
           <form class="filters">
             <label>
-              Client <input type="search" name="text" autocomplete="off" />
+              {say("client")} <input type="search" name="text" autocomplete="off" />
             </label>
             <label>
-              Store{" "}
+              {say("store")}{" "}
               <select name="store">
-                <option value="">any</option>
+                <option value="">{say("any")}</option>
                 {used.map(({ key, title }) => (
                   <option value={key} key={key}>
                     {title}
@@ -67,33 +83,38 @@ function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
               </select>
             </label>
             <label>
-              State{" "}
+              {say("state")}{" "}
               <select name="state">
-                <option value="">any</option>
-                <option value="open">something is missing</option>
-                <option value="done">complete</option>
+                <option value="">{say("any")}</option>
+                <option value="open">{say("lacking")}</option>
+                <option value="done">{say("complete")}</option>
               </select>
             </label>
             <label>
-              Who acts{" "}
+              {say("acts")}{" "}
               <select name="who">
-                <option value="">anybody</option>
-                <option value="client">client</option>
-                <option value="producer">producer</option>
-                <option value="designer">designer</option>
-                <option value="developer">developer</option>
+                <option value="">{say("anybody")}</option>
+                {(["client", "producer", "designer", "developer"] as const).map((who) => (
+                  <option value={who} key={who}>
+                    {say(whoWords[who])}
+                  </option>
+                ))}
               </select>
             </label>
-            <output name="count">{clients.length} shown</output>
+            <output name="count">{say("shown", { count: clients.length })}</output>
           </form>
         </search>
         <main style={`--stores:${used.length + (hasBuilds ? 1 : 0)}`}>
           {clients.map((each, at) => (
-            <Row standing={each} at={at} used={used} hasBuilds={hasBuilds} today={today} key={each.client} />
+            <Row {...{ standing: each, at, used, hasBuilds, today, speaking }} key={each.client} />
           ))}
         </main>
         <dialog aria-labelledby="sheet-name" />
-        <script type="application/json" id="data" dangerouslySetInnerHTML={{ __html: dataOf(clients, today) }} />
+        <script
+          type="application/json"
+          id="data"
+          dangerouslySetInnerHTML={{ __html: dataOf(clients, today, speaking) }}
+        />
         <script dangerouslySetInnerHTML={{ __html: script }} />
       </body>
     </html>
@@ -101,18 +122,19 @@ function Page({ agency, accent, onAccent, clients, today }: BoardModel) {
 }
 
 /** What settles most comes first; each shows its clients alone. */
-function Most({ settles }: { settles: readonly Settles[] }) {
+function Most({ settles, speaking }: { settles: readonly Settles[]; speaking: Speaking }) {
+  const { say } = speaking;
   if (settles.length === 0) return null;
   return (
     <section class="most" aria-labelledby="most">
-      <h2 id="most">Settles most</h2>
+      <h2 id="most">{say("most")}</h2>
       <ul>
-        {settles.map(({ what, who, clients }) => (
+        {settles.map(({ what, of, who, clients }) => (
           <li key={what}>
             <button type="button" data-clients={clients.join(" ")} aria-pressed="false">
-              {clients.length} clients
+              {clientsSaid(clients.length, speaking)}
             </button>{" "}
-            <i class={`who ${who}`}>{who}</i> {what}
+            <i class={`who ${who}`}>{say(whoWords[who])}</i> {settlesSaid({ what, of }, speaking)}
           </li>
         ))}
       </ul>
@@ -128,14 +150,16 @@ interface RowProps {
   /** Whether any client has builds. */
   hasBuilds: boolean;
   today: string;
+  speaking: Speaking;
 }
 
-function Row({ standing, at, used, hasBuilds, today }: RowProps) {
+function Row({ standing, at, used, hasBuilds, today, speaking }: RowProps) {
+  const { say } = speaking;
   const { client, name, stores: all } = standing;
   const next = nextOf(standing);
   const waits = [
-    ...(next?.since && next.since < today ? [`since ${next.since}`] : []),
-    ...(standing.asked ? [`asked on ${standing.asked}`] : []),
+    ...(next?.since && next.since < today ? [say("since", { day: next.since })] : []),
+    ...(standing.asked ? [say("asked", { day: standing.asked })] : []),
   ];
   return (
     <button
@@ -167,23 +191,26 @@ function Row({ standing, at, used, hasBuilds, today }: RowProps) {
           standing={all.find(({ store }) => store === key)}
           passage={standing.passages.find(({ store }) => store === key)}
           title={title}
-          otherwise={standing.record ? "not wanted" : "unknown"}
+          otherwise={say(standing.record ? "notWanted" : "unknown")}
+          speaking={speaking}
           key={key}
         />
       ))}
       {hasBuilds ? (
         <span class="meter">
-          <small>Built</small>
-          <b class="built">{standing.built ? builtSaid(standing.built).join("\n") : <em>not yet</em>}</b>
+          <small>{say("built")}</small>
+          <b class="built">
+            {standing.built ? builtOnBoard(standing.built, speaking).join("\n") : <em>{say("notYet")}</em>}
+          </b>
         </span>
       ) : null}
       <span class="next">
         {next ? (
           <>
-            <i class={`who ${next.who}`}>{next.who}</i> {next.message}
+            <i class={`who ${next.who}`}>{say(whoWords[next.who])}</i> {findingSaid(next, speaking)}
           </>
         ) : (
-          "Nothing is missing."
+          say("nothing")
         )}
         {waits.length > 0 ? <small>{waits.join(", ")}</small> : null}
       </span>
@@ -196,9 +223,11 @@ interface MeterProps {
   passage: Passage | undefined;
   title: string;
   otherwise: string;
+  speaking: Speaking;
 }
 
-function Meter({ standing, passage, title, otherwise }: MeterProps) {
+function Meter({ standing, passage, title, otherwise, speaking }: MeterProps) {
+  const { say } = speaking;
   if (!standing)
     return (
       <span class="meter">
@@ -212,15 +241,13 @@ function Meter({ standing, passage, title, otherwise }: MeterProps) {
     <span class="meter" data-store={standing.store}>
       <small>{title}</small>
       <b>
-        {isComplete(standing) ? "complete" : `${required.done} of ${required.total}`}
+        {isComplete(standing) ? say("complete") : say("doneOf", { done: required.done, total: required.total })}
         <em>{recommended.total > 0 ? ` +${recommended.done}/${recommended.total}` : ""}</em>
       </b>
-      {passage ? <span class={`place ${passage.is}`}>{passageSaid(passage)}</span> : null}
-      <em>{open.length > 0 ? `open: ${open.map(partLacking).join(", ")}` : ""}</em>
+      {passage ? <span class={`place ${passage.is}`}>{placeSaid(passage, speaking)}</span> : null}
+      <em>
+        {open.length > 0 ? say("open", { what: open.map((part) => lackingSaid(part, speaking)).join(", ") }) : ""}
+      </em>
     </span>
   );
 }
-
-/** What of a kind is not there yet: "2 texts". */
-const partLacking = ({ kind, done, total }: Part): string =>
-  `${total - done} ${total - done === 1 ? kind.slice(0, -1) : kind}`;

@@ -1,11 +1,7 @@
 import { describe, expect, test } from "vitest";
-import {
-  type BuildRecord,
-  type BuildRecords,
-  builtSaid,
-  lastBuilt,
-} from "../../../../src/core/agency/history/builds.ts";
+import { type BuildRecord, type BuildRecords, lastBuilt } from "../../../../src/core/agency/history/builds.ts";
 import { platforms } from "../../../../src/core/ground/values/platform.ts";
+import { builtOnBoard, speakingOn } from "../../../../src/core/showing/board/saying.ts";
 import { agesIn, agesSaid } from "../../../../src/core/stores/ages.ts";
 import { allStores } from "../../../../src/core/stores/all.ts";
 import { categoryNames, isOfGames } from "../../../../src/core/stores/categories.ts";
@@ -61,7 +57,10 @@ test("how far builds are is said once where platforms are alike, and of each whe
     ...{ platform, build, state },
   });
   const said = (...all: readonly BuildRecord[]) =>
-    builtSaid(lastBuilt(Object.fromEntries(all.map((each, at) => [`${at}`, each])) satisfies BuildRecords)).join("; ");
+    builtOnBoard(
+      lastBuilt(Object.fromEntries(all.map((each, at) => [`${at}`, each])) satisfies BuildRecords),
+      speakingOn("en"),
+    ).join("; ");
   expect(said()).toBe("");
   expect(said(record("web", 1, "good"), record("android", 1, "good"))).toBe("1.2.0 (1)");
   expect(said(record("web", 1, "good"), record("web", 2, "failed"))).toBe("1.2.0 (1), 2 failed");

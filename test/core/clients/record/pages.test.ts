@@ -1,17 +1,26 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import type { KeptHappening } from "../../../../src/core/agency/history/happenings.ts";
+import { dueIn } from "../../../../src/core/clients/passage/due.ts";
+import { passageOf } from "../../../../src/core/clients/passage/passage.ts";
 import { type Capture, captureFiles } from "../../../../src/core/clients/record/captures.ts";
 import { kitFiles } from "../../../../src/core/clients/record/kit.ts";
 import type { RecordValue, StoreRecord } from "../../../../src/core/clients/record/record.ts";
+import { type ProblemCode, problemKinds } from "../../../../src/core/ground/problems/catalogue.ts";
 import { problem } from "../../../../src/core/ground/problems/problem.ts";
 import type { StoreKey } from "../../../../src/core/ground/values/store.ts";
 import { trace } from "../../../../src/core/ground/values/trail.ts";
+import { foundIn } from "../../../../src/core/pages/words/board.ts";
+import { german, germanFound } from "../../../../src/core/pages/words/de/board.ts";
+import { type BoardWord, english, type FoundKey, foundKeys } from "../../../../src/core/pages/words/en/board.ts";
+import { spanish, spanishFound } from "../../../../src/core/pages/words/es/board.ts";
+import { french, frenchFound } from "../../../../src/core/pages/words/fr/board.ts";
 import { type ClientStanding, findingsOf } from "../../../../src/core/proving/standing/clients.ts";
 import { settlesMost } from "../../../../src/core/proving/standing/settles.ts";
 import { standingIn } from "../../../../src/core/proving/standing/standing.ts";
 import { boardPage } from "../../../../src/core/showing/board/page.tsx";
 import { copySheetPage } from "../../../../src/core/showing/copysheet/page.tsx";
-import { allStores } from "../../../../src/core/stores/all.ts";
+import { allStores, stores } from "../../../../src/core/stores/all.ts";
 import type { StoreDefinition } from "../../../../src/core/stores/definition.ts";
 import { type RecordField, recordFields } from "../../../../src/core/stores/record-fields.ts";
 import { contentsOf } from "../../../support/html.ts";
@@ -150,8 +159,52 @@ describe("the board as a page", () => {
     ...more,
   });
   const page = (clients: ClientStanding[], today = "2026-11-26") =>
-    boardPage({ agency: "Quayside", ...colors, clients, today });
+    boardPage({ agency: "Quayside", language: "en", ...colors, clients, today });
   const dataOf = (html: string) => JSON.parse(/id="data">(.*?)<\/script>/s.exec(html)?.[1] ?? "");
+
+  test.each(["de", "fr", "es"] as const)(
+    "speaks %s, all of it: what is found, what is due, where an app is",
+    (language) => {
+      const happened = (kind: "created" | "submitted" | "refused", at: string) =>
+        ({ store: "app-store", kind, at, version: "1.0.0", says: "Login", app: "1" }) as KeptHappening;
+      const all = [
+        happened("created", "2026-01-01"),
+        happened("submitted", "2026-01-02"),
+        happened("refused", "2026-01-05"),
+      ];
+      const passage = passageOf("app-store", all);
+      const usual = { usual: 24, long: 72, from: "stated" } as const;
+      const due = dueIn(passage, {
+        ...{ store: stores["app-store"], client: "hill", today: "2026-01-09", now: Date.parse("2026-01-09") },
+        usual: { processing: usual, review: usual, testing: usual },
+      });
+      const problems = (Object.keys(problemKinds) as ProblemCode[])
+        .filter((code) => foundIn(language, code, {}) !== undefined)
+        .map((code) => problem(code, "told in English", { about: ["store", "texts", "en", "subtitle"] }));
+      expect(problems.length).toBeGreaterThan(40);
+      const html = boardPage({
+        ...{ agency: "Quayside", language, ...colors, today: "2026-01-09" },
+        clients: [standing("Hill", { problems, due, passages: [passage] })],
+      });
+      expect(html).toContain(`<html lang="${language}">`);
+      const { p: found } = dataOf(html).clients[0];
+      expect(found).toHaveLength(problems.length + due.length);
+      expect(JSON.stringify(found)).not.toMatch(/told in English|refused version|\{|undefined/);
+      expect(contentsOf(html).text).not.toMatch(/Settles most|is missing|Who acts|not wanted|\bopen:|in review/);
+      for (const key of foundKeys) expect([key, foundIn(language, key, {})]).not.toEqual([key, undefined]);
+    },
+  );
+
+  test("in each language puts in what the others do", () => {
+    const puts = (text: string) => [...text.matchAll(/\{\w+\}/g)].map(([name]) => name).sort();
+    for (const others of [german, french, spanish])
+      for (const [word, text] of Object.entries(english))
+        expect([word, puts(others[word as BoardWord])]).toEqual([word, puts(text)]);
+    for (const others of [frenchFound, spanishFound])
+      for (const [key, text] of Object.entries(germanFound))
+        if (!key.includes("-") || key.startsWith("trial") || key === "name-lapses")
+          expect([key, puts(others[key as FoundKey])]).toEqual([key, puts(text)]);
+  });
 
   test("holds any name as text, in its rows and in its data", () => {
     const marks = fc.string({ unit: fc.constantFrom(..."<>&\"'/!-scriptSCRIPT \u2028{}\\".split("")), maxLength: 30 });
@@ -184,6 +237,7 @@ describe("the board as a page", () => {
   test("says of what kind is what a store still wants", () => {
     const page = boardPage({
       agency: "Lanternfield",
+      language: "en",
       accent: "#000000",
       onAccent: "#ffffff",
       clients: [standing("Hill")],
@@ -222,7 +276,7 @@ describe("the board as a page", () => {
       return standing(client, { client, stores });
     };
     const all = [both("hill", "en"), both("dale", "fr"), standing("Else", { client: "else", stores: [] })];
-    expect(settlesMost(all)).toEqual([
+    expect(settlesMost(all).map(({ of: _, ...each }) => each)).toEqual([
       { what: "A draft that nobody has approved: short description", who: "producer", clients: ["hill", "dale"] },
     ]);
     expect(findingsOf(all[0] as ClientStanding).map(({ message }) => message)).toEqual([

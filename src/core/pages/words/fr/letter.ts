@@ -84,7 +84,7 @@ export const french: Words = {
   deletion: "Page où l'on fait supprimer son compte",
   licence: "Vos propres conditions de licence, le cas échéant",
   video: "Page avec une vidéo de l'application",
-  phone: "Téléphone affiché dans la boutique, avec +",
+  phone: "Téléphone affiché dans les stores, avec +",
   contactName: "Qui peut être interrogé sur l'application",
   contactEmail: "E-mail de la personne à interroger sur l'application",
   contactPhone: "Téléphone de la personne à interroger sur l'application, avec +",
