@@ -5,6 +5,7 @@ import { describe, expect, test } from "vitest";
 import { openKeyStore } from "../../src/core/ground/certificates/key-store.ts";
 import { secretOf } from "../../src/core/ground/values/secret.ts";
 import { edit, oxalis, program, startWith, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { windowsProgram } from "../support/packages.ts";
 import { hasTool, tool } from "../support/tools.ts";
 import { keyed, makeCheap, passPhrase, typed, withCheapVault, withVault } from "../support/vault.ts";
 
@@ -14,6 +15,8 @@ const filesBelow = (folder: string) =>
   readdirSync(folder, { recursive: true, withFileTypes: true })
     .filter((each) => each.isFile())
     .map((each) => join(each.parentPath, each.name));
+
+type Three = [string, string, string];
 
 const keysIn = (folder: string, ...more: string[]) => {
   const { clients } = JSON.parse(keyed(folder, ["keys", ...more, "--json"]).out);
@@ -75,6 +78,15 @@ describe("keys", () => {
         expect(listed).toContain(`SHA256: ${acre?.keys.find((each) => each.role === role)?.sha256}`);
         const shown = tool("openssl", ["pkcs12", "-in", store, "-passin", `pass:${password}`, "-nodes"]).toString();
         expect(shown).toContain("BEGIN PRIVATE KEY");
+        // What signs for Windows takes the store as it is, and verifies what it has signed by it.
+        if (role === "windows-package" && hasTool("osslsigncode")) {
+          const [own, program, out] = ["own.pem", "app.exe", "signed.exe"].map((each) => join(at, each)) as Three;
+          writeFileSync(own, tool("openssl", ["pkcs12", "-in", store, "-passin", `pass:${password}`, "-nokeys"]));
+          writeFileSync(program, windowsProgram());
+          const by = ["-pkcs12", store, "-pass", password, "-h", "sha256"];
+          tool("osslsigncode", ["sign", ...by, "-in", program, "-out", out]);
+          expect(`${tool("osslsigncode", ["verify", "-CAfile", own, "-in", out])}`).toContain("Succeeded");
+        }
         rmSync(store);
       }
       // And the other way round: what age locks, Oxalis opens.
@@ -319,6 +331,13 @@ describe.runIf(hasTool("keytool") && hasTool("openssl"))("a key that somebody ha
     ]);
     expect(await opened(store("jdk8.p12", "-dname", "CN=Hill", "-J-Dkeystore.pkcs12.legacy"))).toEqual(["upload"]);
   });
+});
+
+test("a client that has errors gets no key, and it is told why: nothing is said to be complete", () => {
+  const { folder } = withVault(["3-acre"]);
+  edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace(/^ {2}brand: .*$/m, '  brand: "#12"'));
+  const { code, out, err } = keyed(folder, ["keys", "make"]);
+  expect([code, out, err]).toEqual([1, "No key is made.\n", expect.stringContaining("color-invalid")]);
 });
 
 test("a vault that would be committed, a pass phrase from a descriptor, a run that is killed", async () => {

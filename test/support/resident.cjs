@@ -3,7 +3,7 @@
 const { openSync, readSync, writeSync } = require("node:fs");
 
 const [, script, program, questions, answers] = process.argv;
-const asked = openSync(questions, "r+");
+const asked = openSync(questions, "r");
 const answered = openSync(answers, "w");
 const { start } = require(program);
 
@@ -35,7 +35,11 @@ process.on("exit", (code) => printed && answer(code));
 function next() {
   const pieces = [];
   const room = Buffer.alloc(65_536);
-  while (pieces.at(-1)?.at(-1) !== 10) pieces.push(Buffer.from(room.subarray(0, readSync(asked, room))));
+  while (pieces.at(-1)?.at(-1) !== 10) {
+    const length = readSync(asked, room);
+    if (length === 0) process.exit(); // whoever asks is gone
+    pieces.push(Buffer.from(room.subarray(0, length)));
+  }
   return JSON.parse(Buffer.concat(pieces).toString());
 }
 

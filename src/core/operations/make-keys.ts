@@ -7,7 +7,7 @@ import { ownKeys, wantedRoles } from "../clients/keys/standing.ts";
 import type { ClientView } from "../clients/record/read.ts";
 import { nameParts } from "../ground/certificates/x500.ts";
 import { type Change, writeTogether } from "../ground/files/writing/together.ts";
-import { ofClient, type Problem, problem } from "../ground/problems/problem.ts";
+import { isError, ofClient, type Problem, problem } from "../ground/problems/problem.ts";
 import { refuse } from "../ground/problems/result.ts";
 import { keepSecrets, type OpenVault } from "../ground/vault/vault.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
@@ -80,7 +80,12 @@ async function decide(
       continue;
     }
     known.set(key, own.value.records);
-    for (const role of view.variant ? wantedRoles(view.variant) : []) {
+    if (!view.variant) {
+      // Which keys it wants follows from what it is: whatever stops that is to be mended first.
+      problems.push(...view.problems.filter(isError));
+      continue;
+    }
+    for (const role of wantedRoles(view.variant)) {
       if (own.value.records[role] || keyRoleFacts[role].comes !== "made") continue;
       const unfit = subjectProblem(view, role);
       if (unfit) problems.push(unfit);

@@ -1,6 +1,8 @@
+import pLimit from "p-limit";
 import { resolvePicked } from "../clients/derive/resolve.ts";
 import { isError } from "../ground/problems/problem.ts";
 import { noteProven } from "../ground/vault/proven.ts";
+import type { OpenVault } from "../ground/vault/vault.ts";
 import { type ClientSigning, signingStandings } from "../proving/keys/findings.ts";
 import { proveKey, proveProfile } from "../proving/keys/prove.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
@@ -19,25 +21,31 @@ export const proveKeys = operation(async (input: Input, ports): Promise<ClientSi
   const { all, picked } = await resolvePicked(workspace, await chooseClients(workspace, input));
   const vault = await openedVault(workspace, ports);
   const standings = signingStandings(workspace, { all, picked }, { today: ports.today() });
-  const proven: ClientSigning[] = [];
-  for (const standing of standings) {
-    const keys: ClientSigning["keys"][number][] = [];
-    for (const each of standing.keys) {
-      const found = each.record
-        ? await proveKey(vault, each.keptWith ?? standing.client, each.role, each.record, standing.client)
-        : [];
-      keys.push({ ...each, problems: [...found, ...each.problems] });
-    }
-    const profiles: ClientSigning["profiles"][number][] = [];
-    for (const each of standing.profiles) {
-      const found = each.record ? await proveProfile(vault, standing.client, each.record) : [];
-      profiles.push({ ...each, problems: [...found, ...each.problems] });
-    }
-    proven.push({ ...standing, keys, profiles });
-  }
+  const limit = pLimit(atOnce);
+  const proven = await Promise.all(
+    standings.map((standing): Promise<ClientSigning> => limit(() => proveClient(vault, standing))),
+  );
   const sound = proven.flatMap(({ keys, profiles }) =>
     [...keys, ...profiles].flatMap(({ record, problems }) => (record && !problems.some(isError) ? [record.name] : [])),
   );
   noteProven(vault.root, sound, ports.today());
   return proven;
 });
+
+/** So many clients at once: what the system's own cryptography does of one goes on beside the next. */
+const atOnce = 4;
+
+async function proveClient(vault: OpenVault, standing: ClientSigning): Promise<ClientSigning> {
+  const keys: ClientSigning["keys"][number][] = [];
+  for (const each of standing.keys) {
+    const keeper = each.keptWith ?? standing.client;
+    const found = each.record ? await proveKey(vault, keeper, each.role, each.record, standing.client) : [];
+    keys.push({ ...each, problems: [...found, ...each.problems] });
+  }
+  const profiles: ClientSigning["profiles"][number][] = [];
+  for (const each of standing.profiles) {
+    const found = each.record ? await proveProfile(vault, standing.client, each.record) : [];
+    profiles.push({ ...each, problems: [...found, ...each.problems] });
+  }
+  return { ...standing, keys, profiles };
+}

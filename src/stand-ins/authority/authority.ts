@@ -1,10 +1,11 @@
-import { randomBytes, randomUUID } from "node:crypto";
+import { randomUUID } from "node:crypto";
 import type { pki } from "node-forge";
 import { build, type PlistValue } from "plist";
 import type { ProfileKind } from "../../core/app/platforms/apple/profile.ts";
 import { type KeyRole, keyRoleFacts } from "../../core/clients/keys/roles.ts";
 import { loadForge } from "../../core/ground/certificates/forge.ts";
 import { type NamePart, newKey } from "../../core/ground/certificates/self-signed.ts";
+import { newSerial } from "../../core/ground/certificates/serial.ts";
 import { reveal } from "../../core/ground/values/secret.ts";
 
 /**
@@ -62,7 +63,7 @@ export async function newAuthority(now: () => Date): Promise<Authority> {
   ): pki.Certificate => {
     const certificate = pki.createCertificate();
     certificate.publicKey = publicKey;
-    certificate.serialNumber = `00${randomBytes(16).toString("hex")}`;
+    certificate.serialNumber = newSerial();
     certificate.validity.notBefore = now();
     certificate.validity.notAfter = new Date(now().getTime() + given.days * 86_400_000);
     const subject = given.subject.map((part) => ({ ...part, valueTagClass: 12 as never }));

@@ -22,7 +22,7 @@ export const run: Run<"keys make"> = async (given, { terminal, ports }) =>
           const is = out.green(given.dryRun ? "would make" : "made");
           print(`${is}  ${client.padEnd(longest)}  ${keyRoleFacts[role].title}${until}${mark}`);
         }
-        print(madeSaid(made.length, given.dryRun));
+        print(madeSaid(made.length, problems.some(isError), given.dryRun));
         if (made.length > 0 && !given.dryRun)
           print(
             out.dim(
@@ -34,5 +34,7 @@ export const run: Run<"keys make"> = async (given, { terminal, ports }) =>
     return problems.some(isError) ? 1 : 0;
   });
 
-const madeSaid = (count: number, dryRun: boolean): string =>
-  count === 0 ? "Nothing is missing." : `${countOf(count, "key")} ${dryRun ? "would be made" : "made"}.`;
+const madeSaid = (count: number, isHeld: boolean, dryRun: boolean): string => {
+  if (count > 0) return `${countOf(count, "key")} ${dryRun ? "would be made" : "made"}.`;
+  return isHeld ? "No key is made." : "Nothing is missing.";
+};

@@ -8,8 +8,7 @@ import {
   X509Certificate,
 } from "node:crypto";
 import { attempted } from "../values/attempted.ts";
-import type { Secret } from "../values/secret.ts";
-import { reveal } from "../values/secret.ts";
+import { reveal, type Secret, secretOf } from "../values/secret.ts";
 
 /** What a certificate says, as people compare it. */
 export interface CertificateFacts {
@@ -83,10 +82,26 @@ export function algorithmOf({ asymmetricKeyType, asymmetricKeyDetails }: KeyObje
   return [asymmetricKeyType?.toUpperCase(), asymmetricKeyDetails?.modulusLength].filter(Boolean).join(" ");
 }
 
-/** Whether a certificate is of a private key: it has the same public half. @param certificate DER, as base64 */
-export function isOfKey(privateKey: Secret, certificate: string): boolean {
-  return parsed(Buffer.from(certificate, "base64"))?.checkPrivateKey(createPrivateKey(reveal(privateKey))) ?? false;
+/** Private keys by the secrets that hold them: to read one again takes as long as to sign by it. */
+const opened = new WeakMap<Secret, KeyObject>();
+
+/** @param privateKey PKCS#8 as PEM. Throws where it is none. */
+function openedKey(privateKey: Secret): KeyObject {
+  const key = opened.get(privateKey) ?? createPrivateKey(reveal(privateKey));
+  opened.set(privateKey, key);
+  return key;
 }
+
+/** A private key as a secret: PKCS#8 as PEM. */
+export function secretKey(key: KeyObject): Secret {
+  const secret = secretOf(key.export({ type: "pkcs8", format: "pem" }) as string);
+  opened.set(secret, key);
+  return secret;
+}
+
+/** Whether a certificate is of a private key: it has the same public half. @param certificate DER, as base64 */
+export const isOfKey = (privateKey: KeyObject, certificate: string): boolean =>
+  parsed(Buffer.from(certificate, "base64"))?.checkPrivateKey(privateKey) ?? false;
 
 /** Whether a private key is a certificate's own: what the one signs, the other verifies. */
 export function isPair(privateKey: Secret, certificate: string): boolean {
@@ -98,11 +113,11 @@ export function isPair(privateKey: Secret, certificate: string): boolean {
 export function provesPair(privateKey: Secret, publicKey: KeyObject): boolean {
   const nonce = randomBytes(32);
   try {
-    return verify("sha256", nonce, publicKey, sign("sha256", nonce, createPrivateKey(reveal(privateKey))));
+    return verify("sha256", nonce, publicKey, sign("sha256", nonce, openedKey(privateKey)));
   } catch {
     return false;
   }
 }
 
 /** The public half of a private key. @param privateKey PKCS#8 as PEM */
-export const publicOf = (privateKey: Secret): KeyObject => createPublicKey(createPrivateKey(reveal(privateKey)));
+export const publicOf = (privateKey: Secret): KeyObject => createPublicKey(openedKey(privateKey));

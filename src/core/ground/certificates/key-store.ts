@@ -1,8 +1,8 @@
 import { createPrivateKey } from "node:crypto";
 import type { asn1 as forms } from "node-forge";
 import { attempted } from "../values/attempted.ts";
-import { reveal, type Secret, secretOf } from "../values/secret.ts";
-import { isOfKey, pemOf } from "./certificate.ts";
+import { reveal, type Secret } from "../values/secret.ts";
+import { isOfKey, pemOf, secretKey } from "./certificate.ts";
 import { loadForge } from "./forge.ts";
 
 type Asn1 = forms.Asn1;
@@ -72,11 +72,11 @@ export async function openKeyStore(bytes: Uint8Array, password: Secret): Promise
   );
   const entries = [...bagsOf(pkcs8ShroudedKeyBag), ...bagsOf(keyBag)].flatMap((bag): KeyEntry[] => {
     const form = bag.key ? pki.wrapRsaPrivateKey(pki.privateKeyToAsn1(bag.key)) : bag.asn1;
-    const key = attempted(() => keyPem(derOf(form)));
-    const own = key === undefined ? undefined : certificates.find((each) => isOfKey(secretOf(key), each));
+    const key = attempted(() => createPrivateKey({ key: derOf(form), format: "der", type: "pkcs8" }));
+    const own = key && certificates.find((each) => isOfKey(key, each));
     if (own === undefined || key === undefined) return [];
     const alias = String(bag.attributes?.friendlyName?.[0] ?? "");
-    return [{ alias, key: secretOf(key), certificate: pemOf(own) }];
+    return [{ alias, key: secretKey(key), certificate: pemOf(own) }];
   });
   return entries.length > 0 ? entries : "no-key";
 }
@@ -88,9 +88,7 @@ async function openOlder(bytes: Uint8Array, password: Secret): Promise<readonly 
   const entries = Object.entries(found).flatMap(([alias, { key, cert }]): KeyEntry[] => {
     const own = key === undefined ? undefined : attempted(() => createPrivateKey(key));
     if (!own || cert === undefined) return [];
-    return [
-      { alias, key: secretOf(own.export({ type: "pkcs8", format: "pem" }) as string), certificate: firstOf(cert) },
-    ];
+    return [{ alias, key: secretKey(own), certificate: firstOf(cert) }];
   });
   return entries.length > 0 ? entries : "no-key";
 }
@@ -98,6 +96,3 @@ async function openOlder(bytes: Uint8Array, password: Secret): Promise<readonly 
 /** The first certificate of a chain: the key's own. */
 const firstOf = (chain: string): string =>
   /-----BEGIN CERTIFICATE-----[\s\S]*?-----END CERTIFICATE-----/.exec(chain)?.[0] ?? chain;
-
-const keyPem = (der: Buffer): string =>
-  createPrivateKey({ key: der, format: "der", type: "pkcs8" }).export({ type: "pkcs8", format: "pem" }) as string;

@@ -1,8 +1,9 @@
-import { generateKeyPair, randomBytes } from "node:crypto";
+import { generateKeyPair } from "node:crypto";
 import { promisify } from "node:util";
 import type { pki } from "node-forge";
 import { reveal, type Secret, secretOf } from "../values/secret.ts";
 import { loadForge } from "./forge.ts";
+import { newSerial } from "./serial.ts";
 
 const generate = promisify(generateKeyPair);
 
@@ -35,8 +36,7 @@ export async function selfSigned(
   const own = pki.privateKeyFromPem(reveal(key)) as pki.rsa.PrivateKey;
   const certificate = pki.createCertificate();
   certificate.publicKey = pki.setRsaPublicKey(own.n, own.e);
-  // Positive, as RFC 5280 wants it.
-  certificate.serialNumber = `00${randomBytes(16).toString("hex")}`;
+  certificate.serialNumber = newSerial();
   certificate.validity.notBefore = new Date(`${given.from}T00:00:00Z`);
   certificate.validity.notAfter = new Date(`${given.until}T00:00:00Z`);
   const name = given.subject.map((part) => ({ ...part, valueTagClass: 12 as never }));
