@@ -1,4 +1,3 @@
-import pLimit from "p-limit";
 import { type KeyRecord, type KeyRecords, keysOf } from "../agency/history/keys.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
 import { newMaterial, openKey, secretFiles } from "../clients/keys/material.ts";
@@ -15,6 +14,9 @@ import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
 import { vaultFolder, withVault } from "./running/vault.ts";
 import { type At, openWorkspace } from "./running/workspace.ts";
+
+/** So many keys are made at a time: the system makes them beside each other. */
+const atOnce = 4;
 
 interface Input extends At, OfClients {
   dryRun: boolean;
@@ -48,8 +50,10 @@ export const makeKeys = operation(async (input: Input, ports): Promise<MadeKeys>
   if (first.wanted.length === 0) return { made: [], problems: first.problems };
   return withVault(input, ports, before, async (vault, workspace) => {
     const { wanted, problems, known } = await decide(workspace, input);
-    const limit = pLimit(2);
-    const settled = await Promise.all(wanted.map((each) => limit(() => settle(vault, each, ports))));
+    const settled: Settled[] = [];
+    // A few at a time: where one fails, none is begun any more.
+    for (let at = 0; at < wanted.length; at += atOnce)
+      settled.push(...(await Promise.all(wanted.slice(at, at + atOnce).map((each) => settle(vault, each, ports)))));
     const secrets = settled.flatMap(({ secrets }) => secrets);
     if (secrets.length > 0) await keepSecrets(vault, secrets);
     writeTogether(workspace.root, changesOf(workspace.root, settled, known));

@@ -1,7 +1,9 @@
 import { expect, test } from "vitest";
 import { happeningsOf } from "../../../src/core/agency/history/happenings.ts";
 import { passageOf } from "../../../src/core/clients/passage/passage.ts";
+import { secretOf } from "../../../src/core/ground/values/secret.ts";
 import { decide } from "../../../src/stand-ins/store/engine/reviews.ts";
+import { contents } from "../../support/oxalis.ts";
 import {
   buildFor,
   day,
@@ -118,6 +120,41 @@ test("a number is spent when it is sent: what the store refuses is told, and the
   expect(states(await submit(folder, ports, ["3-acre"])).build).toBe("lacks");
   buildFor(folder, "3-acre", "google-play", 5);
   expect(acts(await submit(folder, ports, ["3-acre"]))).toEqual(["send", "attach", "submit"]);
+});
+
+test("whoever reviews gets an access: its password is named, sent along, and written nowhere", async () => {
+  const { stores: own } = openStores({ isByHand: true });
+  const folder = storeWorkspace(["saltmarsh"], own);
+  editBrief(folder, "saltmarsh", (text) =>
+    text.replace(/^store:\n/m, "store:\n  review: { user: visitor@reviews.example, password: env:REVIEW_LOGIN }\n"),
+  );
+  buildFor(folder, "saltmarsh", "google-play");
+  const ports = portsFor(folder, own);
+  const unset = await submit(folder, ports, ["saltmarsh"]);
+  expect(unset.submitted[0]?.problems.map(({ code, message }) => [code, message])).toEqual([
+    ["variable-unset", "REVIEW_LOGIN is not set."],
+  ]);
+  const password = "tide tables by the door";
+  const secret = (name: string) => (name === "REVIEW_LOGIN" ? secretOf(password) : ports.secret(name));
+  const bodies: string[] = [];
+  const sent = await submit(
+    folder,
+    portsFor(folder, own, {
+      secret,
+      fetch: async (request) => {
+        if (request.url.endsWith("/reviews")) bodies.push(await request.clone().text());
+        return own.fetch(request);
+      },
+    }),
+    ["saltmarsh"],
+  );
+  expect(acts(sent)).toEqual(["submit"]);
+  expect(bodies.map((each) => JSON.parse(each))).toEqual([{ access: { user: "visitor@reviews.example", password } }]);
+  expect(JSON.stringify(sent)).not.toContain(password);
+  for (const [path, bytes] of contents(folder)) expect([path, bytes.includes(password)]).toEqual([path, false]);
+  const page = await (await own.fetch(new Request("http://127.0.0.1:1/review"))).text();
+  expect(page).toContain("visitor@reviews.example");
+  expect(page).not.toContain(password);
 });
 
 test("what is refused is answered, what is asked too; what was sent can be taken back", async () => {

@@ -70,7 +70,7 @@ test("what a machine of a store refuses, the board has told; what the board pass
         expect([what, key, isPassed]).toEqual([what, key, false]);
         continue;
       }
-      const answer = await door.act({ method: "POST", path: `/apps/${has.app.app}/reviews` });
+      const answer = await door.act({ method: "POST", path: `/apps/${has.app.app}/reviews`, body: {} });
       const isTaken = !("wrong" in answer);
       expect([what, key, isTaken, "wrong" in answer ? answer.wrong : ""]).toEqual([
         what,

@@ -202,9 +202,9 @@ test("what is asked for twice under one key is done once; something else under i
   expect((await ask("GET", at)).tag).toBe(first.tag);
   expect(await ask("PUT", `${at}/facts`, { email: "b@hill.example" }, key)).toMatchObject({ status: 422 });
   // What was refused is not kept: it can be asked for when something else has changed.
-  const refused = await ask("POST", `${at}/reviews`, undefined, { "idempotency-key": "r" });
+  const refused = await ask("POST", `${at}/reviews`, {}, { "idempotency-key": "r" });
   expect(refused.status).toBe(422);
-  expect((await ask("POST", `${at}/reviews`, undefined, { "idempotency-key": "r" })).status).toBe(422);
+  expect((await ask("POST", `${at}/reviews`, {}, { "idempotency-key": "r" })).status).toBe(422);
 });
 
 test("what has changed since it was read is not written over", async () => {

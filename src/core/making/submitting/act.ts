@@ -14,6 +14,13 @@ export const stepsSaid: Readonly<Record<StepName, string>> = {
   release: "how it goes out",
 };
 
+/** How whoever reviews signs in: the password is named, and given when the act is done. */
+export interface ReviewAccess {
+  user: string;
+  /** env:NAME */
+  password: string;
+}
+
 type Fields = Readonly<Record<string, string>>;
 
 /** One thing that is done in a store: plain data. */
@@ -28,7 +35,7 @@ export type ActOf =
   | { kind: "testers"; track: TrackKind; testers: readonly object[] }
   | { kind: "test"; build: number; tracks: readonly TrackKind[] }
   | { kind: "reply"; text: string }
-  | { kind: "submit" }
+  | { kind: "submit"; access?: ReviewAccess | undefined }
   | { kind: "withdraw" }
   | { kind: "release"; how: GoingOut };
 

@@ -1,5 +1,6 @@
 import type { Asked } from "../../ground/interfaces/asked.ts";
-import { type Act, keyOfAct } from "./act.ts";
+import { reveal, type Secret } from "../../ground/values/secret.ts";
+import { type Act, keyOfAct, type ReviewAccess } from "./act.ts";
 import { pathOf, type Refused, type StoreDoor, type Tagged } from "./door.ts";
 import { type FileReader, sendFile } from "./sending.ts";
 
@@ -12,16 +13,18 @@ export interface PerformAt {
   before: Tagged | undefined;
   /** Reads a part of a file of the workspace. */
   read: FileReader;
+  /** What a variable holds, named as env:NAME. Stops: variable-unset */
+  secret(named: string): Secret;
 }
 
 /** Does one act in a store; under one key, however often it is asked for, it is done once. */
-export async function perform(act: Act, { door, store, before, read }: PerformAt): Promise<Tagged | Refused> {
+export async function perform(act: Act, { door, store, before, read, secret }: PerformAt): Promise<Tagged | Refused> {
   for (const { sum, file, kind, size } of filesOf(act)) {
     const sent = await sendFile(door, { sum, file, kind, size }, read);
     if (sent) return sent;
   }
   const { app, tag } = before ? { app: before.app.app, tag: before.tag } : { app: "", tag: undefined };
-  const asked = { ...requestOf(act, app), key: keyOfAct(store, app, act, tag) };
+  const asked = { ...requestOf(act, app, secret), key: keyOfAct(store, app, act, tag) };
   return door.act(tag === undefined ? asked : { ...asked, match: tag });
 }
 
@@ -40,8 +43,14 @@ function filesOf(act: Act): SentFile[] {
   return [...once.values()].map(({ sum, file }) => ({ sum, file, kind: "picture" }));
 }
 
+/** How whoever reviews signs in, with the password itself: into the request, and nowhere else. */
+const opened = ({ user, password }: ReviewAccess, secret: PerformAt["secret"]) => ({
+  user,
+  password: reveal(secret(password)),
+});
+
 /** An act as it is asked for. */
-function requestOf(act: Act, app: string): Asked {
+function requestOf(act: Act, app: string, secret: PerformAt["secret"]): Asked {
   const at = pathOf(app);
   switch (act.kind) {
     case "create":
@@ -68,7 +77,7 @@ function requestOf(act: Act, app: string): Asked {
     case "reply":
       return { method: "POST", path: `${at}/replies`, body: { says: act.text } };
     case "submit":
-      return { method: "POST", path: `${at}/reviews` };
+      return { method: "POST", path: `${at}/reviews`, body: act.access ? { access: opened(act.access, secret) } : {} };
     case "withdraw":
       return { method: "DELETE", path: `${at}/reviews` };
     case "release":

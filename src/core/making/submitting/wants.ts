@@ -8,6 +8,8 @@ import type { StoreDefinition } from "../../stores/definition.ts";
 import { recordFields } from "../../stores/record-fields.ts";
 import { rowsFor } from "../../stores/record-row.ts";
 
+import type { ReviewAccess } from "./act.ts";
+
 type Fields = Readonly<Record<string, string>>;
 
 /** Facts of the app itself: its features, a line each, and the class of devices that it is for. */
@@ -53,6 +55,8 @@ export interface Wants {
   goods: readonly { id: string; name: string; kind: string; price: string }[];
   /** The last good build for the store; none where nothing was built. */
   build?: WantedBuild | undefined;
+  /** How whoever reviews signs in; absent where nobody says. */
+  access?: ReviewAccess | undefined;
   /** A day, or "at once": when a version that is approved goes out by itself. */
   released?: string | undefined;
   /** Absent where nobody says who tries it: what the store has stays. */

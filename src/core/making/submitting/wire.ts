@@ -124,6 +124,10 @@ export const uploadedWire = z.object({
 export const sentBuildWire = z.object({ sum, version, build });
 export const attachedWire = z.object({ version, build });
 export const replyWire = z.object({ says: prose.min(1) });
+/** What goes along with a version that is sent for review: how the people who look at it sign in. */
+export const reviewWire = z.object({
+  access: z.object({ user: prose.min(1), password: prose.min(1) }).optional(),
+});
 export const testedWire = z.object({ build, tracks: z.array(z.enum(trackKinds)).min(1) });
 
 /** How a version goes out: to a share, in the store's phases, halted, on with it, or to everybody. */

@@ -96,7 +96,8 @@ interface SigningKey {
 const unsaid = (store: StoreKey, what: string): never =>
   refuse("interface-missing", `\`interfaces: { ${store}: … }\` in oxalis.yaml does not say ${what}.`);
 
-function secretIn(ports: Ports, variable: string): Secret {
+/** What a variable holds that is named as env:NAME. Stops: variable-unset */
+export function secretIn(ports: Pick<Ports, "secret">, variable: string): Secret {
   const name = variable.slice("env:".length);
   return ports.secret(name) ?? refuse("variable-unset", `${name} is not set.`);
 }

@@ -13,6 +13,7 @@ import { nextAct, planSubmitting } from "../../making/submitting/plan.ts";
 import type { StepName } from "../../making/submitting/step-names.ts";
 import type { AskedOf, Step } from "../../making/submitting/steps/step.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
+import { secretIn } from "./doors.ts";
 import { identifiersOf, keptFrom, type Noted, noteHappenings } from "./happened.ts";
 import type { Ports } from "./ports.ts";
 import type { Wanted } from "./wanted.ts";
@@ -115,6 +116,7 @@ async function go(at: Submitting, door: StoreDoor, ports: Ports, { acts, stepsOf
   let has = await door.find(wants.identifier);
   seen(has);
   refuseForgotten(at, has);
+  const secret = (named: string) => secretIn(ports, named);
   let changed = 0;
   let waited = 0;
   let pause = looks.first;
@@ -134,7 +136,13 @@ async function go(at: Submitting, door: StoreDoor, ports: Ports, { acts, stepsOf
       continue;
     }
     ports.on({ what: "acting", client, store: store.key, says: act.says });
-    const outcome = await perform(act, { door, store: store.key, before: has, read: readerIn(at.workspace.root) });
+    const outcome = await perform(act, {
+      door,
+      store: store.key,
+      before: has,
+      read: readerIn(at.workspace.root),
+      secret,
+    });
     if (isRefused(outcome)) {
       if (outcome.isChanged && has && changed++ < mostChanged) {
         has = await door.read(has.app.app);

@@ -1,7 +1,8 @@
 import { buildsAt, buildsOf } from "../../agency/history/builds.ts";
+import { layerField } from "../../agency/workspace/layers.ts";
 import type { Testers } from "../../agency/workspace/schema/testers.ts";
 import { variantPath } from "../../agency/workspace/stage.ts";
-import type { Workspace } from "../../agency/workspace/workspace.ts";
+import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
 import type { Variant } from "../../app/variant/variant.ts";
 import { captureFiles } from "../../clients/record/captures.ts";
 import type { ClientView, Told } from "../../clients/record/read.ts";
@@ -9,6 +10,7 @@ import { byTrack } from "../../clients/testers/who.ts";
 import { isError } from "../../ground/problems/problem.ts";
 import { buildFolder } from "../../making/building/work.ts";
 import { readReceipt } from "../../making/jobs/receipt.ts";
+import type { ReviewAccess } from "../../making/submitting/act.ts";
 import type { Lack } from "../../making/submitting/steps/step.ts";
 import { recordWants, type WantedBuild, type WantedPicture, type Wants } from "../../making/submitting/wants.ts";
 import type { ClientStanding } from "../../proving/standing/clients.ts";
@@ -48,6 +50,7 @@ export function wantedIn(
       pictures,
       goods: goods.map(({ id, name, kind, price }) => ({ id, name, kind, price })),
       build: lastGood(root, store, client.key),
+      access: accessOf(workspace, client),
       testers: testers && byTrack(store, testers, client.key, today),
     },
     lacks: {
@@ -58,6 +61,13 @@ export function wantedIn(
       ],
     },
   };
+}
+
+/** How whoever reviews signs in, where a user and a password are named: as the brief, a group or the defaults say. */
+function accessOf(workspace: Workspace, client: Client): ReviewAccess | undefined {
+  const said = (name: string) => layerField(workspace, client, ["store", "review", name])?.value;
+  const [user, password] = [said("user"), said("password")];
+  return user === undefined || password === undefined ? undefined : { user, password };
 }
 
 /** A store's pictures as they lie in a variant. */

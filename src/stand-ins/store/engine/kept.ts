@@ -60,6 +60,8 @@ export interface KeptVersion {
   station: Station;
   since: Time;
   refusal?: { rule: string; where?: string | undefined; says: string };
+  /** As whom the people who review sign in; the password that came along is not kept. */
+  access?: string;
   /** When the people who review begin, and when they decide where nobody does it on the page. */
   beginsAt?: Time;
   decidesAt?: Time;

@@ -27,9 +27,9 @@ export function submit(
   store: StoreDefinition,
   account: Account,
   app: KeptApp,
-  at: { now: number; seed: string; looked: Looked },
+  at: { now: number; seed: string; looked: Looked; user?: string | undefined },
 ): Outcome {
-  const { now, seed, looked } = at;
+  const { now, seed, looked, user } = at;
   const not = closedTo(account) ?? notToSend(store, app);
   if (not) return not;
   const [first] = looked.wrong;
@@ -40,10 +40,11 @@ export function submit(
     });
   const version = app.version as KeptVersion;
   const long = takes(seed, `${app.app} ${app.revision} review`, store.conduct.waits.review);
-  const { refusal: _, ...rest } = version;
+  const { refusal: _, access: __, ...rest } = version;
   const sent: KeptVersion = {
     ...{ ...rest, station: "waiting", since: now },
     ...{ beginsAt: now + Math.round(long / 2), decidesAt: now + long },
+    ...(user === undefined ? {} : { access: user }),
   };
   return { app: happen(changed(app, { version: sent }), now, { kind: "submitted", version: version.version }) };
 }

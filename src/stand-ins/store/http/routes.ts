@@ -10,6 +10,7 @@ import {
   pageOf,
   pictureWire,
   replyWire,
+  reviewWire,
   sentBuildWire,
   testedWire,
   testerWire,
@@ -173,16 +174,12 @@ export const goingOutRoute = onApp(
   goingOutWire,
 );
 
-export const submitRoute = createRoute({
-  ...{
-    method: "post",
-    path: "/apps/{app}/reviews",
-    summary: "Sends the version for review; a machine looks at it first",
-  },
-  ...secured,
-  request: { ...ofApp, headers: actHeaders },
-  responses: acted,
-});
+export const submitRoute = onApp(
+  "post",
+  "/apps/{app}/reviews",
+  "Sends the version for review; a machine looks at it first",
+  reviewWire,
+);
 
 export const withdrawRoute = createRoute({
   ...{ method: "delete", path: "/apps/{app}/reviews", summary: "Takes the version back" },

@@ -183,14 +183,15 @@ export function storeService({ open, weather, throttle, real }: ServiceWith): Op
     const of = context.req.valid("json");
     return change(context, of, (app, now) => giveToTesters(store, app, of, { now, seed: manner.seed }));
   });
-  service.openapi(route.submitRoute, (context) =>
-    change(context, undefined, (app, now) =>
+  service.openapi(route.submitRoute, (context) => {
+    const user = context.req.valid("json").access?.user;
+    return change(context, user, (app, now) =>
       submit(store, context.get("account"), app, {
-        ...{ now, seed: manner.seed },
+        ...{ now, seed: manner.seed, user },
         looked: lookAtRecord(store, app, pictureOf, today()),
       }),
-    ),
-  );
+    );
+  });
   service.openapi(route.withdrawRoute, (context) => change(context, undefined, withdraw));
   service.openapi(route.repliesRoute, (context) => {
     const { says } = context.req.valid("json");

@@ -27,6 +27,11 @@ function Case({ store, app }: { store: StoreDefinition; app: KeptApp }) {
         {store.title} · {app.identifier} · version {version?.version} (build {version?.build}) · since{" "}
         {minuteOf(version?.since ?? 0)} · <a href={`/seen/${store.key}/${app.app}`}>what people see</a>
       </p>
+      {version?.access ? (
+        <p class="facts">
+          Signs in as <b dir="auto">{version.access}</b>, by a password that was sent along.
+        </p>
+      ) : null}
       {texts.description ? (
         <p class="text" dir="auto">
           {texts.description}

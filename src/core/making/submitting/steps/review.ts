@@ -41,7 +41,9 @@ function unsent({ lacks, wants, store }: Omit<SubmittingAt, "has">, has: StoreAp
     return lacking(name, `${all.length === 1 ? "one thing lacks" : `${all.length} things lack`}`, all);
   if (!isAlike(differenceOf(has, wants))) return later(name, "when all is told");
   const says = `send version ${version?.version} to ${store.title} for review`;
-  return toDo(name, "everything is there", [{ kind: "submit", step: name, says }]);
+  return toDo(name, "everything is there", [
+    { kind: "submit", step: name, says, ...(wants.access ? { access: wants.access } : {}) },
+  ]);
 }
 
 function refusedSaid({ version }: StoreApp): string {
