@@ -1,7 +1,7 @@
 import { sha256 } from "../../ground/values/hash.ts";
 import type { TrackKind } from "../../stores/conduct.ts";
 import type { StepName } from "./step-names.ts";
-import type { WantedBuild, WantedPicture } from "./wants.ts";
+import type { ReviewAccess, WantedBuild, WantedPicture } from "./wants.ts";
 import type { GoingOut } from "./wire.ts";
 
 /** What each is, for a producer. */
@@ -13,13 +13,6 @@ export const stepsSaid: Readonly<Record<StepName, string>> = {
   review: "the store's look at it",
   release: "how it goes out",
 };
-
-/** How whoever reviews signs in: the password is named, and given when the act is done. */
-export interface ReviewAccess {
-  user: string;
-  /** env:NAME */
-  password: string;
-}
 
 type Fields = Readonly<Record<string, string>>;
 

@@ -1,8 +1,9 @@
 import type { Asked } from "../../ground/interfaces/asked.ts";
 import { reveal, type Secret } from "../../ground/values/secret.ts";
-import { type Act, keyOfAct, type ReviewAccess } from "./act.ts";
+import { type Act, keyOfAct } from "./act.ts";
 import { pathOf, type Refused, type StoreDoor, type Tagged } from "./door.ts";
 import { type FileReader, sendFile } from "./sending.ts";
+import type { ReviewAccess } from "./wants.ts";
 
 /** What an act is done with. */
 export interface PerformAt {

@@ -8,8 +8,6 @@ import type { StoreDefinition } from "../../stores/definition.ts";
 import { recordFields } from "../../stores/record-fields.ts";
 import { rowsFor } from "../../stores/record-row.ts";
 
-import type { ReviewAccess } from "./act.ts";
-
 type Fields = Readonly<Record<string, string>>;
 
 /** Facts of the app itself: its features, a line each, and the class of devices that it is for. */
@@ -40,6 +38,13 @@ export interface WantedBuild {
 export interface WantedTester {
   address: string;
   group: string;
+}
+
+/** How whoever reviews signs in: the password is named, and given when the act is done. */
+export interface ReviewAccess {
+  user: string;
+  /** env:NAME */
+  password: string;
 }
 
 /** What a store is to have of a client's app. */

@@ -10,9 +10,14 @@ import { byTrack } from "../../clients/testers/who.ts";
 import { isError } from "../../ground/problems/problem.ts";
 import { buildFolder } from "../../making/building/work.ts";
 import { readReceipt } from "../../making/jobs/receipt.ts";
-import type { ReviewAccess } from "../../making/submitting/act.ts";
 import type { Lack } from "../../making/submitting/steps/step.ts";
-import { recordWants, type WantedBuild, type WantedPicture, type Wants } from "../../making/submitting/wants.ts";
+import {
+  type ReviewAccess,
+  recordWants,
+  type WantedBuild,
+  type WantedPicture,
+  type Wants,
+} from "../../making/submitting/wants.ts";
 import type { ClientStanding } from "../../proving/standing/clients.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
 import { recordFields } from "../../stores/record-fields.ts";
