@@ -205,7 +205,7 @@ async function storeOf(vault: OpenVault, { client, open, facts, record }: Extrac
   const content = await readSecret(vault, waitingFile(client, request.name));
   if (!content) return refuse("key-lost", `The key of ${request.name} is not in the vault.`, { client });
   const key = secretOf(Buffer.from(content).toString());
-  if (!isPair(key, facts.certificate))
+  if (!(await isPair(key, facts.certificate)))
     return refuse("key-changed", `The key of ${request.name} is not the one that was asked with.`, { client });
   const entry = { alias: request.name, key, certificate: pemOf(facts.certificate) };
   const password = newPassword();

@@ -7,6 +7,7 @@ import {
   verify,
   X509Certificate,
 } from "node:crypto";
+import { promisify } from "node:util";
 import { attempted } from "../values/attempted.ts";
 import { reveal, type Secret, secretOf } from "../values/secret.ts";
 
@@ -82,6 +83,9 @@ export function algorithmOf({ asymmetricKeyType, asymmetricKeyDetails }: KeyObje
   return [asymmetricKeyType?.toUpperCase(), asymmetricKeyDetails?.modulusLength].filter(Boolean).join(" ");
 }
 
+/** Signs beside whatever else is done. */
+const signed = promisify(sign);
+
 /** Private keys by the secrets that hold them: to read one again takes as long as to sign by it. */
 const opened = new WeakMap<Secret, KeyObject>();
 
@@ -104,16 +108,16 @@ export const isOfKey = (privateKey: KeyObject, certificate: string): boolean =>
   parsed(Buffer.from(certificate, "base64"))?.checkPrivateKey(privateKey) ?? false;
 
 /** Whether a private key is a certificate's own: what the one signs, the other verifies. */
-export function isPair(privateKey: Secret, certificate: string): boolean {
+export async function isPair(privateKey: Secret, certificate: string): Promise<boolean> {
   const read = parsed(Buffer.from(certificate, "base64"));
   return read !== undefined && provesPair(privateKey, read.publicKey);
 }
 
 /** The same of a public key alone. @param privateKey PKCS#8 as PEM */
-export function provesPair(privateKey: Secret, publicKey: KeyObject): boolean {
+export async function provesPair(privateKey: Secret, publicKey: KeyObject): Promise<boolean> {
   const nonce = randomBytes(32);
   try {
-    return verify("sha256", nonce, publicKey, sign("sha256", nonce, openedKey(privateKey)));
+    return verify("sha256", nonce, publicKey, await signed("sha256", nonce, openedKey(privateKey)));
   } catch {
     return false;
   }

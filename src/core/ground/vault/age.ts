@@ -27,12 +27,21 @@ export async function sealTo(recipient: string, content: Uint8Array): Promise<Ui
   return await encrypter.encrypt(content);
 }
 
-/** Opens what was sealed to an identity; undefined where it was sealed to another, or was changed. */
-export async function openBy(identity: Secret, sealed: Uint8Array): Promise<Uint8Array | undefined> {
+/** What opens for an identity: its public half is worked out once, not for each file. */
+const openers = new WeakMap<Secret, Decrypter>();
+
+function openerFor(identity: Secret): Decrypter {
+  const known = openers.get(identity);
+  if (known) return known;
   const decrypter = new Decrypter();
   decrypter.addIdentity(reveal(identity));
-  return opened(decrypter, sealed);
+  openers.set(identity, decrypter);
+  return decrypter;
 }
+
+/** Opens what was sealed to an identity; undefined where it was sealed to another, or was changed. */
+export const openBy = (identity: Secret, sealed: Uint8Array): Promise<Uint8Array | undefined> =>
+  opened(openerFor(identity), sealed);
 
 export async function lockWith(passPhrase: Secret, content: Uint8Array): Promise<Uint8Array> {
   const encrypter = new Encrypter();

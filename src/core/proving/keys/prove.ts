@@ -31,7 +31,7 @@ export async function proveKey(
   if (opened === "changed") return tell("key-changed", `Its ${title}, ${record.name}, does not open as it was kept.`);
   if (markOf(opened.facts) !== markOf(record))
     return tell("key-changed", `Its ${title} is another one than was recorded: ${markOf(opened.facts)}.`);
-  if (!signs(opened, record))
+  if (!(await signs(opened, record)))
     return tell("key-changed", `What its ${title} signs is not verified by what was recorded of it.`);
   return [];
 }
@@ -52,9 +52,9 @@ export async function proveProfile(vault: OpenVault, client: string, record: Pro
   return [];
 }
 
-const signs = ({ key, facts }: OpenedKey, { certificate, point }: KeyRecord): boolean =>
+const signs = async ({ key, facts }: OpenedKey, { certificate, point }: KeyRecord): Promise<boolean> =>
   certificate === undefined
-    ? point === facts.point && provesPair(key, fromPoint(point ?? ""))
+    ? point === facts.point && (await provesPair(key, fromPoint(point ?? "")))
     : isPair(key, certificate);
 
 /** A public key from its uncompressed point (SEC 1). */
