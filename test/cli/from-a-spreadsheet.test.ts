@@ -1,8 +1,10 @@
 import { cpSync, existsSync, readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
+import { openChromium } from "../support/chromium.ts";
 import { edit, oxalis, temporaryFolder } from "../support/oxalis.ts";
 import { writeSchools } from "../support/schools.ts";
+import { hasTool } from "../support/tools.ts";
 
 const root = join(import.meta.dirname, "../..");
 const page = readFileSync(join(root, "docs/from-a-spreadsheet.md"), "utf8");
@@ -53,4 +55,15 @@ test("the page's own steps lead from a workbook and a folder of logos to proven 
   // So many are found by what is written, in the list and below.
   expect(proof).toContain('<search class="find">');
   for (const key of made) expect(proof.match(new RegExp(`data-text="${key} `, "g"))).toHaveLength(2);
+  if (!hasTool("chromium")) return;
+  // A name that is chosen leads to its sheet, though those between have no size before they are seen.
+  const browser = await openChromium();
+  const shown = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await shown.goto(`file://${join(at, "variants/proof.html")}`);
+  const last = shown.locator("nav a").last();
+  const sheet = shown.locator((await last.getAttribute("href")) ?? "");
+  await last.click();
+  // It comes to stand at the top, or as far up as the page's end lets it.
+  await expect.poll(async () => (await sheet.boundingBox())?.y ?? 9999).toBeLessThan(40);
+  await browser.close();
 });
