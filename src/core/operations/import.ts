@@ -64,12 +64,13 @@ export const importRoster = operation(async (input: Input, ports): Promise<Impor
   for (const line of read.quotes) ports.on({ what: "quote", line });
   return inWorkspace(input, ports, { writes: !input.dryRun }, async (workspace) => {
     const from = resolve(ports.folder, input.pictures ?? "");
-    const rows = decide(workspace, read, basename(path), input);
+    const said = saidOf(workspace, input);
+    const rows = decide(workspace, { read, file: basename(path), said }, input);
     const found: FoundPictures =
       input.pictures === undefined
         ? { pictures: [], left: [], problems: [] }
         : await findPictures({ folder: from, shown: input.pictures }, rows.clients, workspace);
-    const decided = askByLogo(workspace, rows, found, { said: saidOf(workspace, input), from });
+    const decided = askByLogo(workspace, rows, found, { said, from });
     const taken = new Set(decided.clients.map(({ key }) => key));
     const pictures = { ...found, pictures: found.pictures.filter(({ client }) => taken.has(client)) };
     const clients = decided.clients.map((client) => withPictures(client, pictures.pictures));
@@ -88,7 +89,11 @@ export const importRoster = operation(async (input: Input, ports): Promise<Impor
   });
 });
 
-function decide(workspace: Workspace, read: ReadSheet, file: string, input: Input): ImportPlan {
+function decide(
+  workspace: Workspace,
+  { read, file, said }: { read: ReadSheet; file: string; said: Said },
+  input: Input,
+): ImportPlan {
   const { notes, agency, clients } = workspace;
   const known = columnsOf(
     notes.data,
@@ -114,7 +119,7 @@ function decide(workspace: Workspace, read: ReadSheet, file: string, input: Inpu
     matched: { ...matched, unknown: [...matched.unknown, ...items.unknown] },
     items,
     settling,
-    said: saidOf(workspace, input),
+    said,
     lastImport: lastImports(workspace),
   });
   const aside = (answers?.aside ?? []).map(({ line, fault }) => atCell("row-aside", file, line, fault));

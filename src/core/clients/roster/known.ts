@@ -124,21 +124,26 @@ function unsure(name: string, { client, says, value }: Likely): RowFault {
   };
 }
 
+/** A client's logo: whose it is, and its file. */
+export interface Logo {
+  client: Client;
+  file: string;
+}
+
 /**
  * The same of a new client whose logo is, to the byte, that of a client whom the sheet lacks.
- * @param sums of the logos that were found for the new client; @param logosOf gives those of a client there is
+ * @param found sums of the logos that were found for it @param logos of the clients whom the sheet lacks, by their sums
  */
 export function unsureByLogo(
   cells: readonly Cell[],
-  sums: ReadonlySet<string>,
-  missing: readonly Client[],
-  { said, logosOf }: { said: Said; logosOf(client: Client): ReadonlyMap<string, string> },
+  found: readonly string[],
+  logos: ReadonlyMap<string, readonly Logo[]>,
+  said: Said,
 ): RowFault | undefined {
   const name = nameIn(cells) ?? "";
   if (said.has(asSaid(name))) return undefined;
-  const same = missing.flatMap((client) =>
-    [...logosOf(client)].flatMap(([sum, file]) => (sums.has(sum) ? [{ client, says: "the logo", value: file }] : [])),
-  );
-  const [first] = same;
-  return first && same.every(({ client }) => client === first.client) ? unsure(name, first) : undefined;
+  const [first, ...others] = found.flatMap((sum) => logos.get(sum) ?? []);
+  return first && others.every(({ client }) => client === first.client)
+    ? unsure(name, { client: first.client, says: "the logo", value: first.file })
+    : undefined;
 }

@@ -4,7 +4,7 @@ import { attempt } from "../../../ground/problems/result.ts";
 import { sha256 } from "../../../ground/values/hash.ts";
 import type { ArtRole } from "../../../pictures/slots/art-roles.ts";
 import type { ImportPlan } from "../import.ts";
-import { type Said, unsureByLogo } from "../known.ts";
+import { type Logo, type Said, unsureByLogo } from "../known.ts";
 import { atCell } from "../row.ts";
 import type { FoundPictures } from "./find.ts";
 
@@ -12,16 +12,19 @@ import type { FoundPictures } from "./find.ts";
 const logoRoles = ["icon", "mark", "mono", "wide"] as const satisfies readonly ArtRole[];
 const isLogo = (role: ArtRole): boolean => (logoRoles as readonly ArtRole[]).includes(role);
 
-/** The logos of a client that lie in its folder: their files by their sums. */
-function logosOf({ root }: Workspace, { key, brief }: Client): Map<string, string> {
-  const art = brief?.data.art ?? {};
-  return new Map(
-    logoRoles.flatMap((role) => {
-      const file = art[role];
-      const read = file === undefined ? undefined : attempt(() => readInside(root, `clients/${key}/${file}`, file));
-      return file !== undefined && read?.ok ? [[sha256(read.value), file] as const] : [];
-    }),
-  );
+/** The logos that lie in clients' folders, by their sums. */
+function logosOf({ root }: Workspace, clients: readonly Client[]): Map<string, Logo[]> {
+  const logos = new Map<string, Logo[]>();
+  for (const client of clients)
+    for (const role of logoRoles) {
+      const file = client.brief?.data.art?.[role];
+      const read =
+        file === undefined ? undefined : attempt(() => readInside(root, `clients/${client.key}/${file}`, file));
+      if (file === undefined || !read?.ok) continue;
+      const sum = sha256(read.value);
+      logos.set(sum, [...(logos.get(sum) ?? []), { client, file }]);
+    }
+  return logos;
 }
 
 /**
@@ -34,14 +37,18 @@ export function askByLogo(
   { pictures }: FoundPictures,
   { said, from }: { said: Said; from: string },
 ): ImportPlan {
+  const found = new Map<string, string[]>();
+  for (const each of pictures.filter(({ role }) => isLogo(role)))
+    found.set(each.client, [...(found.get(each.client) ?? []), sha256(readInside(from, each.from, each.from))]);
+  const unknown = plan.clients.filter(({ key, isNew }) => isNew && found.has(key));
+  if (unknown.length === 0) return plan;
   const stated = new Set(plan.clients.map(({ key }) => key));
-  const missing = workspace.clients.filter(({ key }) => !stated.has(key));
-  const own = (key: string) => pictures.filter(({ client, role }) => client === key && isLogo(role));
-  const faults = plan.clients.flatMap(({ key, isNew, cells, row }) => {
-    const sums = isNew ? own(key).map((each) => sha256(readInside(from, each.from, each.from))) : [];
-    if (sums.length === 0) return [];
-    const given = { said, logosOf: (client: Client) => logosOf(workspace, client) };
-    const fault = unsureByLogo(cells, new Set(sums), missing, given);
+  const logos = logosOf(
+    workspace,
+    workspace.clients.filter(({ key }) => !stated.has(key)),
+  );
+  const faults = unknown.flatMap(({ key, cells, row }) => {
+    const fault = unsureByLogo(cells, found.get(key) ?? [], logos, said);
     return fault ? [{ key, problem: atCell("row-refused", plan.file, row, fault) }] : [];
   });
   const asked = new Set(faults.map(({ key }) => key));
