@@ -113,6 +113,33 @@ test("a sheet lets people choose in their own words, and says what stands there 
   for (const said of choicesIn("category", "de")) expect(categoryNames).toContain(choiceSaid("category", said));
 });
 
+test("yes and no are a box to tick, in the client's language, and what comes back is the question's own word", () => {
+  const own = templateSchema.parse({
+    questions: { terrace: { asks: "Has it a terrace?", kind: "choice", options: ["no", "yes"] } },
+  });
+  const missing = problem("answer-missing", "It is not answered.", { about: ["answers", "terrace"], who: "client" });
+  const choices = (language: string) =>
+    things(board([]), { language, notes: own }, [missing]).flatMap((group) =>
+      group.things.map((thing) => thing.inSheet.choices),
+    );
+  expect(["en", "de", "fr", "es", "sv"].map(choices)).toEqual([
+    [["☑ yes", "☐ no"]],
+    [["☑ ja", "☐ nein"]],
+    [["☑ oui", "☐ non"]],
+    [["☑ sí", "☐ no"]],
+    [["☑ yes", "☐ no"]],
+  ]);
+  const read = (cell: string) => columnOfField("answers.terrace", own)?.read(cell);
+  const ticked = ["☑ ja", "☑ sí", "✓", "x", "TRUE", "WAHR", "Oui", "YES"];
+  const empty = ["☐ nein", "☐ no", "☐", "FALSE", "faux", "Non", "no"];
+  expect([...ticked, ...empty, "perhaps", "☒"].map(read)).toEqual([
+    ...ticked.map(() => "yes"),
+    ...empty.map(() => "no"),
+    "perhaps",
+    "☒",
+  ]);
+});
+
 test("letters have a word for everything that a client supplies, in every language with the same braces", () => {
   const puts = (text: string) => [...text.matchAll(/\{\w+\}/g)].map(([name]) => name).sort();
   for (const field of recordFieldNames)

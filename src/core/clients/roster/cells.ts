@@ -1,5 +1,6 @@
 import { countryNamed } from "../../ground/values/country.ts";
 import { languageNamed, languageTagOf } from "../../ground/values/language.ts";
+import { tickOf, yesOrNo } from "../../ground/values/yes-or-no.ts";
 import { choiceSaid } from "../../stores/choice-words.ts";
 
 /** How a cell is brought into the form that a brief has, and how a brief's value is written into a cell. */
@@ -127,8 +128,16 @@ export const dayOf: CellForm = {
 /** One of a few words, however it is capitalized. */
 export const word: CellForm = { read: (cell) => cell.toLowerCase(), write: plainly };
 
-const on: ReadonlySet<string> = new Set(["on", "yes", "y", "x", "true", "1", "ja", "an", "oui", "sí", "si", "✓"]);
-const off: ReadonlySet<string> = new Set(["off", "no", "n", "false", "0", "-", "nein", "aus", "non"]);
+/** One of the words that a question offers, however it is capitalized; a tick or an empty box where it wants yes or no. */
+export function optionOf(options: readonly string[]): CellForm {
+  const tick = tickOf(options);
+  const same = (cell: string) => options.find((option) => option.toLowerCase() === cell.trim().toLowerCase());
+  const ticked = (cell: string) => {
+    const meant = yesOrNo(cell);
+    return tick && meant !== undefined ? tick[meant ? "yes" : "no"] : undefined;
+  };
+  return { read: (cell) => same(cell) ?? ticked(cell) ?? cell, write: plainly };
+}
 
 /** One of a field's choices, by its own name or by a word for it in one of four languages. */
 export const choiceOf = (field: string): CellForm => ({ read: (cell) => choiceSaid(field, cell), write: plainly });
@@ -155,9 +164,6 @@ export const countries: CellForm = {
 
 /** On or off, as people tick things in sheets; a feature with a text of its own is on. */
 export const onOrOff: CellForm = {
-  read(cell) {
-    const said = cell.toLowerCase();
-    return on.has(said) ? true : off.has(said) ? false : cell;
-  },
+  read: (cell) => yesOrNo(cell) ?? cell,
   write: (value) => (value === undefined ? "" : value === false || value === "off" ? "off" : "on"),
 };

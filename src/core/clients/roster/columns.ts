@@ -14,6 +14,7 @@ import {
   list,
   number,
   onOrOff,
+  optionOf,
   text,
   wholeNumber,
   word,
@@ -99,7 +100,8 @@ const usage = (name: string, tag?: string): Column =>
 
 const answer = (name: string, { questions }: Pick<TemplateNotes, "questions">): Column => {
   const question = questions[name];
-  const form = question?.kind === "number" ? number : text;
+  const { kind, options } = question ?? {};
+  const form = kind === "number" ? number : kind === "choice" && options ? optionOf(options) : text;
   const says = question ? asksIn(question.asks) : `Answer to ${name}`;
   return column(["answers", name], says, question?.example ?? "", form, [name, says]);
 };
