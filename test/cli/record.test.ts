@@ -154,6 +154,19 @@ describe("one client's record", () => {
     expect(oxalis(folder, "check", "3-acre").err).toContain("one of google-play, app-store, mac-app-store");
   });
 
+  test("a terminal shows the board in the agency's language, and each finding whole in the one of all commands", () => {
+    const said = oxalis(folder, "board", "brennans-bothy", "--language", "fr", "--verbose");
+    expect(said.out).toMatch(/^client +Google Play .*\nbrennans-bothy +\d+ sur \d+/);
+    expect(said.out).toMatch(/\n {2}.* \((production|client)\)\n/);
+    expect(said.out).toContain("1 client, 0 au complet pour chaque store.");
+    expect(said.out).not.toMatch(/ is | wants |nobody/);
+    expect(said.err).toMatch(/^error {2}.*\[record-missing\]$/m);
+    const agency = readFileSync(join(folder, "oxalis.yaml"));
+    edit(folder, "oxalis.yaml", (text) => text.replace(/^agency:\n/m, "agency:\n  language: de\n"));
+    expect(oxalis(folder, "board", "3-acre").out).toContain("3-acre  vollständig");
+    writeFileSync(join(folder, "oxalis.yaml"), agency);
+  });
+
   test("a brief with errors stands on the board with its record; one that cannot be read, last, with what is wrong", () => {
     edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace("domain: 3acre.example\n", ""));
     const { code, out } = oxalis(folder, "board");

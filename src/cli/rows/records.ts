@@ -35,7 +35,7 @@ export const recordRows = {
       },
       csv: { kind: "flag", says: "print the board as CSV" },
       page: { kind: "text", value: "<file.html>", says: "also write the board as a page" },
-      language: pageLanguage,
+      language: { ...pageLanguage, says: "of the board; otherwise the agency's" },
     },
   },
   ask: {

@@ -19,7 +19,7 @@ import { type At, openWorkspace } from "./running/workspace.ts";
 interface Input extends At, OfClients {
   /** Also write the board as a page into this file. */
   page?: string | undefined;
-  /** The page's language; the agency's where absent. */
+  /** The board's language; the agency's where absent. */
   language?: PageLanguage | undefined;
   /** Open every address of a record. */
   reach: boolean;
@@ -27,7 +27,7 @@ interface Input extends At, OfClients {
 
 /** Where clients stand with every store that they want. */
 export const lookAtBoard = operation(
-  async (input: Input, ports): Promise<{ clients: ClientStanding[]; page?: string }> => {
+  async (input: Input, ports): Promise<{ clients: ClientStanding[]; language: PageLanguage; page?: string }> => {
     const workspace = await openWorkspace(input, ports);
     const found = boardOf(
       workspace,
@@ -35,11 +35,11 @@ export const lookAtBoard = operation(
       ports.today(),
     );
     const clients = waitingSince(workspace, input.reach ? await openAddresses(found, ports) : found, ports);
-    if (input.page === undefined) return { clients };
     const { agency: own, defaults } = workspace.agency.data;
     const language = input.language ?? pageLanguageOf(own.language, defaults.locale);
+    if (input.page === undefined) return { clients, language };
     const html = boardPage({ agency: own.name, language, ...accentOf(workspace), clients, today: ports.today() });
-    return { clients, page: writeOutput(workspace.root, ports, { named: input.page }, html) };
+    return { clients, language, page: writeOutput(workspace.root, ports, { named: input.page }, html) };
   },
 );
 

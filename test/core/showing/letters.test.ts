@@ -117,7 +117,7 @@ test("yes and no are a box to tick, in the client's language, and what comes bac
   const own = templateSchema.parse({
     questions: { terrace: { asks: "Has it a terrace?", kind: "choice", options: ["no", "yes"] } },
   });
-  const missing = problem("answer-missing", "It is not answered.", { about: ["answers", "terrace"], who: "client" });
+  const missing = problem("answer-missing", "It is not answered.", { about: ["answers", "terrace"] });
   const choices = (language: string) =>
     things(board([]), { language, notes: own }, [missing]).flatMap((group) =>
       group.things.map((thing) => thing.inSheet.choices),

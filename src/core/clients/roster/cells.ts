@@ -128,7 +128,7 @@ export const dayOf: CellForm = {
 /** One of a few words, however it is capitalized. */
 export const word: CellForm = { read: (cell) => cell.toLowerCase(), write: plainly };
 
-/** One of the words that a question offers, however it is capitalized; a tick or an empty box where it wants yes or no. */
+/** One of the words that a question offers, however it is capitalized; a box with or without a tick for yes and no. */
 export function optionOf(options: readonly string[]): CellForm {
   const tick = tickOf(options);
   const same = (cell: string) => options.find((option) => option.toLowerCase() === cell.trim().toLowerCase());

@@ -63,7 +63,9 @@ function Page({ agency, language, accent, onAccent, clients, today }: BoardModel
         <header class="top">
           <p>{agency}</p>
           <h1>{say("board")}</h1>
-          <p class="lead">{say("lead", { clients: clientsSaid(clients.length, speaking), done })}</p>
+          <p class="lead">
+            {say("sum", { clients: clientsSaid(clients.length, speaking), done })} {say("order")}
+          </p>
         </header>
         <Most settles={settlesMost(clients)} speaking={speaking} />
         <search>

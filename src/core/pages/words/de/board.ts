@@ -2,11 +2,13 @@ import type { BoardWords, FieldWords, FoundWords } from "../en/board.ts";
 
 export const german: BoardWords = {
   board: "Übersicht",
-  lead: "{clients}, {done} für jeden Store vollständig. Wer am wenigsten braucht, steht oben.",
+  sum: "{clients}, {done} für jeden Store vollständig.",
+  order: "Wer am wenigsten braucht, steht oben.",
   oneClient: "1 Kunde",
   clients: "{count} Kunden",
   most: "Erledigt am meisten",
   client: "Kunde",
+  ofClients: "Kunden",
   store: "Store",
   state: "Stand",
   any: "alle",
@@ -37,6 +39,8 @@ export const german: BoardWords = {
   pictures: "{count} Bilder",
   forCreation: "Zum Anlegen fehlt: {what}.",
   readyForCreation: "Kann angelegt werden.",
+  oneRule: "1 Regel ist erfüllt",
+  rules: "{count} Regeln sind erfüllt",
   stillOpen: "; noch offen:",
   required: "nötig",
   recommended: "empfohlen",

@@ -3,11 +3,13 @@ import type { RecordField } from "../../../stores/record-fields.ts";
 /** What the board says, in English; other languages have the same keys. Names in braces are put in. */
 export const english = {
   board: "Board",
-  lead: "{clients}, {done} complete for every store. Whoever is nearest to done comes first.",
+  sum: "{clients}, {done} complete for every store.",
+  order: "Whoever is nearest to done comes first.",
   oneClient: "1 client",
   clients: "{count} clients",
   most: "Settles most",
   client: "Client",
+  ofClients: "Clients",
   store: "Store",
   state: "State",
   any: "any",
@@ -38,6 +40,8 @@ export const english = {
   pictures: "{count} pictures",
   forCreation: "For its creation: {what}.",
   readyForCreation: "Ready for creation.",
+  oneRule: "1 rule holds",
+  rules: "{count} rules hold",
   stillOpen: "; still open:",
   required: "required",
   recommended: "recommended",

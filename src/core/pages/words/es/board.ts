@@ -2,11 +2,13 @@ import type { BoardWords, FieldWords, FoundWords } from "../en/board.ts";
 
 export const spanish: BoardWords = {
   board: "Panel",
-  lead: "{clients}, {done} completos para todas las tiendas. Primero, quien está más cerca de terminar.",
+  sum: "{clients}, {done} completos para todas las tiendas.",
+  order: "Primero, quien está más cerca de terminar.",
   oneClient: "1 cliente",
   clients: "{count} clientes",
   most: "Lo que más resuelve",
   client: "Cliente",
+  ofClients: "Clientes",
   store: "Tienda",
   state: "Estado",
   any: "todo",
@@ -37,6 +39,8 @@ export const spanish: BoardWords = {
   pictures: "{count} imágenes",
   forCreation: "Para crear la ficha falta: {what}.",
   readyForCreation: "La ficha se puede crear.",
+  oneRule: "se cumple 1 regla",
+  rules: "se cumplen {count} reglas",
   stillOpen: "; aún falta:",
   required: "obligatorio",
   recommended: "recomendado",

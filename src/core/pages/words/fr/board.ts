@@ -2,11 +2,13 @@ import type { BoardWords, FieldWords, FoundWords } from "../en/board.ts";
 
 export const french: BoardWords = {
   board: "Tableau de bord",
-  lead: "{clients}, {done} au complet pour chaque store. Les plus avancés sont en tête.",
+  sum: "{clients}, {done} au complet pour chaque store.",
+  order: "Les plus avancés sont en tête.",
   oneClient: "1 client",
   clients: "{count} clients",
   most: "Ce qui règle le plus",
   client: "Client",
+  ofClients: "Clients",
   store: "Store",
   state: "État",
   any: "tout",
@@ -37,6 +39,8 @@ export const french: BoardWords = {
   pictures: "{count} images",
   forCreation: "Pour créer la fiche, il manque\u00a0: {what}.",
   readyForCreation: "La fiche peut être créée.",
+  oneRule: "1 règle respectée",
+  rules: "{count} règles respectées",
   stillOpen: "\u00a0; il reste\u00a0:",
   required: "obligatoire",
   recommended: "conseillé",
