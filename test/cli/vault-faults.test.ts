@@ -1,3 +1,4 @@
+import { spawnSync } from "node:child_process";
 import { cpSync, existsSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { strToU8, zipSync } from "fflate";
@@ -5,13 +6,13 @@ import { expect, test } from "vitest";
 import { secretOf } from "../../src/core/ground/values/secret.ts";
 import { lockWith } from "../../src/core/ground/vault/age.ts";
 import { newAuthority } from "../../src/stand-ins/authority/authority.ts";
-import { edit, startWith, temporaryFolder } from "../support/oxalis.ts";
-import { keyed, passPhrase, withVault } from "../support/vault.ts";
+import { contents, edit, program, startWith, temporaryFolder } from "../support/oxalis.ts";
+import { keyed, passPhrase, withCheapVault, withVault } from "../support/vault.ts";
 
 const team = "AB12CD34EF";
 
 test("a run that is killed while it accepts leaves what was or what is to be; two at once accept a thing once", async () => {
-  const { folder, vault } = withVault(["saltmarsh"]);
+  const { folder, vault } = await withCheapVault(["saltmarsh"]);
   edit(folder, "clients/saltmarsh/brief.yaml", (text) => `${text}\nsigning:\n  team: ${team}\n`);
   expect(keyed(folder, ["keys", "request"]).code).toBe(0);
   const request = readFileSync(join(folder, "requests/saltmarsh-apple-distribution.certSigningRequest"), "utf8");
@@ -30,7 +31,7 @@ test("a run that is killed while it accepts leaves what was or what is to be; tw
     cpSync(vault, own, { recursive: true });
     return [home, own] as const;
   };
-  for (const after of [1900, 2300, 2700]) {
+  for (const after of [300, 500, 700]) {
     const [home, own] = copied();
     const { running, ended } = start(home, own);
     await new Promise((resolve) => setTimeout(resolve, after));
@@ -54,10 +55,43 @@ test("a run that is killed while it accepts leaves what was or what is to be; tw
     "saltmarsh-apple-distribution.password.age",
   ]);
   // Another agency's vault has none of it.
-  const other = withVault(["saltmarsh"]);
+  const other = await withCheapVault(["saltmarsh"]);
   expect(keyed(other.folder, ["keys", "make"]).code).toBe(0);
   expect(keyed(home, ["keys", "prove"], { OXALIS_VAULT: other.vault }).err).toContain("vault-other");
 });
+
+/** Runs what a shell says where a folder is mounted to be read, by a user who could write there otherwise. */
+const asReadOnly = (folder: string, command: string) =>
+  spawnSync(
+    "unshare",
+    ["-rm", "sh", "-c", `mount --bind ${folder} ${folder} && mount -o remount,bind,ro ${folder} && ${command}`],
+    {
+      encoding: "utf8",
+      env: { ...process.env, OXALIS_PASSPHRASE: passPhrase },
+    },
+  );
+
+test.skipIf(asReadOnly(temporaryFolder(), "true").status !== 0)(
+  "a vault that can only be read is proven and exported; nothing is made for it, or recorded",
+  async () => {
+    const { folder, vault } = await withCheapVault(["saltmarsh"]);
+    expect(keyed(folder, ["keys", "make"]).code).toBe(0);
+    const archive = join(temporaryFolder(), "keys.zip.age");
+    const run = (...args: string[]) => asReadOnly(vault, `cd ${folder} && node ${program} ${args.join(" ")}`);
+    expect(run("keys", "prove")).toMatchObject({ status: 0 });
+    expect(run("keys", "export", archive)).toMatchObject({
+      status: 0,
+      stdout: expect.stringMatching(/keys\.zip\.age/),
+    });
+    const restored = join(temporaryFolder(), "vault");
+    expect(keyed(folder, ["keys", "restore", archive], { OXALIS_VAULT: restored }).code).toBe(0);
+    expect(keyed(folder, ["keys", "prove"], { OXALIS_VAULT: restored }).code).toBe(0);
+    const before = contents(folder);
+    edit(folder, "clients/saltmarsh/brief.yaml", (text) => `${text}\nsigning:\n  team: ${team}\n`);
+    expect(run("keys", "request")).toMatchObject({ status: 1, stderr: expect.stringContaining("write-failed") });
+    expect([...contents(folder).keys()].filter((file) => !before.has(file))).toEqual([]);
+  },
+);
 
 test("an archive of keys that leads outside, holds too much, or is no archive is refused, and leaves nothing", async () => {
   const { folder } = withVault(["saltmarsh"]);

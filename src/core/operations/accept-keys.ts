@@ -17,7 +17,7 @@ import { type Change, writeTogether } from "../ground/files/writing/together.ts"
 import type { Problem } from "../ground/problems/problem.ts";
 import { attemptAsync, refuse, unwrap } from "../ground/problems/result.ts";
 import { secretOf } from "../ground/values/secret.ts";
-import { keepSecrets, type OpenVault, putSealed, readSecret } from "../ground/vault/vault.ts";
+import type { OpenVault } from "../ground/vault/open.ts";
 import { signedApps } from "../proving/keys/findings.ts";
 import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
@@ -167,7 +167,7 @@ async function keep(vault: OpenVault, { root, clients }: Workspace, all: readonl
     if (each.what === "profile") secrets.push([profileFile(each.client, each.record.name), each.bytes]);
     else secrets.push(...(await storeOf(vault, each)));
   }
-  await keepSecrets(vault, secrets);
+  await vault.keep(secrets);
   const own = new Map<string, OwnKeys>(clients.map((client) => [client.key, unwrap(ownKeys({ client }))]));
   for (const each of all) {
     const known = own.get(each.client);
@@ -184,10 +184,10 @@ async function keep(vault: OpenVault, { root, clients }: Workspace, all: readonl
     ];
   });
   writeTogether(root, changes);
-  const answered = all.flatMap((each): Change[] =>
+  const answered = all.flatMap((each): [file: string, content: undefined][] =>
     each.what === "certificate" ? [[waitingFile(each.client, each.open.request.name), undefined]] : [],
   );
-  putSealed(vault.root, answered);
+  await vault.keep(answered);
 }
 
 function withAccepted(known: OwnKeys, each: Decided): OwnKeys {
@@ -202,7 +202,7 @@ async function storeOf(vault: OpenVault, { client, open, facts, record }: Extrac
   const { request, role } = open;
   if (request.vault !== vault.recipient)
     return refuse("vault-other", `The key of ${request.name} lies in another vault.`, { client });
-  const content = await readSecret(vault, waitingFile(client, request.name));
+  const content = await vault.read(waitingFile(client, request.name));
   if (!content) return refuse("key-lost", `The key of ${request.name} is not in the vault.`, { client });
   const key = secretOf(Buffer.from(content).toString());
   if (!(await isPair(key, facts.certificate)))

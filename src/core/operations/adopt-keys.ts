@@ -16,7 +16,7 @@ import { teamOf } from "../ground/certificates/extensions.ts";
 import { writeTogether } from "../ground/files/writing/together.ts";
 import { expectedAmong } from "../ground/problems/nearest.ts";
 import { refuse, stop, unwrap } from "../ground/problems/result.ts";
-import { hasSecret, keepSecrets, type OpenVault } from "../ground/vault/vault.ts";
+import type { OpenVault } from "../ground/vault/open.ts";
 import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
@@ -51,7 +51,7 @@ export const adoptKey = operation(async (input: Input, ports): Promise<AdoptedKe
   if (input.dryRun) return decide(await ownersIn(before, input), looked, "", input, ports);
   return withVault(input, ports, before, async (vault, workspace) => {
     const owners = await ownersIn(workspace, input);
-    const isTaken = (file: string) => hasSecret(vault, file);
+    const isTaken = (file: string) => vault.has(file);
     const adopted = decide(owners, looked, vault.recipient, input, ports, isTaken);
     if (!adopted.isKnown) await keep(vault, workspace.root, adopted, looked);
     return adopted;
@@ -114,6 +114,6 @@ async function keep(
   { client, role, record, owner }: AdoptedKey & { owner: Owner },
   { material }: LookedInto,
 ): Promise<void> {
-  await keepSecrets(vault, secretFiles(client, role, record.name, material));
+  await vault.keep(secretFiles(client, role, record.name, material));
   writeTogether(root, keysOf.changes(root, client, { ...owner.keys, [role]: record }));
 }

@@ -10,7 +10,7 @@ import { openVault, putSealed, vaultAt } from "../ground/vault/vault.ts";
 import { readNamed } from "./running/named.ts";
 import { operation } from "./running/operation.ts";
 import { vaultFolder, vaultOf } from "./running/vault.ts";
-import { type At, holding, inWorkspace, openWorkspace } from "./running/workspace.ts";
+import { type At, holding, holdingToRead, inWorkspace, openWorkspace } from "./running/workspace.ts";
 
 interface Input extends At {
   file: string;
@@ -43,7 +43,7 @@ export const exportKeys = operation(async (input: Input, ports): Promise<KeptKey
   const passPhrase = await ports.passPhrase("of the vault");
   // A file that nobody can open later is no copy.
   await openVault(vault, passPhrase);
-  return holding(vault.root, async () => {
+  return holdingToRead(vault.root, async () => {
     const files: Record<string, Uint8Array> = {};
     for (const path of vaultFiles(vault.root)) files[`${inVault}${path}`] = readInside(vault.root, path, path);
     const secrets = Object.keys(files).length;

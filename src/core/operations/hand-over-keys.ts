@@ -8,7 +8,8 @@ import { writeWhole } from "../ground/files/writing/whole.ts";
 import { refuse, unwrap } from "../ground/problems/result.ts";
 import { reveal } from "../ground/values/secret.ts";
 import { lockWith } from "../ground/vault/age.ts";
-import { type OpenVault, openVault, readSecret, refuseWeak } from "../ground/vault/vault.ts";
+import type { OpenVault } from "../ground/vault/open.ts";
+import { openVault, refuseWeak } from "../ground/vault/vault.ts";
 import { chooseClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
 import { vaultOf } from "./running/vault.ts";
@@ -73,7 +74,7 @@ async function filesOf(
   const files: Record<string, Uint8Array> = {};
   const names = new Map<string, string[]>();
   const put = async (name: string, from: string, to: string) => {
-    const content = await readSecret(vault, from);
+    const content = await vault.read(from);
     if (!content) return refuse("key-lost", `${name} is not in the vault, or does not open.`, { client });
     files[to] = content;
     names.set(name, [...(names.get(name) ?? []), to]);

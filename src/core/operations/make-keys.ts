@@ -8,7 +8,7 @@ import { nameParts } from "../ground/certificates/x500.ts";
 import { type Change, writeTogether } from "../ground/files/writing/together.ts";
 import { isError, ofClient, type Problem, problem } from "../ground/problems/problem.ts";
 import { refuse } from "../ground/problems/result.ts";
-import { keepSecrets, type OpenVault } from "../ground/vault/vault.ts";
+import type { OpenVault } from "../ground/vault/open.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
@@ -55,7 +55,7 @@ export const makeKeys = operation(async (input: Input, ports): Promise<MadeKeys>
     for (let at = 0; at < wanted.length; at += atOnce)
       settled.push(...(await Promise.all(wanted.slice(at, at + atOnce).map((each) => settle(vault, each, ports)))));
     const secrets = settled.flatMap(({ secrets }) => secrets);
-    if (secrets.length > 0) await keepSecrets(vault, secrets);
+    if (secrets.length > 0) await vault.keep(secrets);
     writeTogether(workspace.root, changesOf(workspace.root, settled, known));
     return { made: settled.map(({ made }) => made), problems };
   });

@@ -1,8 +1,7 @@
 import pLimit from "p-limit";
 import { resolvePicked } from "../clients/derive/resolve.ts";
 import { isError } from "../ground/problems/problem.ts";
-import { noteProven } from "../ground/vault/proven.ts";
-import type { OpenVault } from "../ground/vault/vault.ts";
+import type { OpenVault } from "../ground/vault/open.ts";
 import { type ClientSigning, signingStandings } from "../proving/keys/findings.ts";
 import { proveKey, proveProfile } from "../proving/keys/prove.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
@@ -28,7 +27,7 @@ export const proveKeys = operation(async (input: Input, ports): Promise<ClientSi
   const sound = proven.flatMap(({ keys, profiles }) =>
     [...keys, ...profiles].flatMap(({ record, problems }) => (record && !problems.some(isError) ? [record.name] : [])),
   );
-  noteProven(vault.root, sound, ports.today());
+  vault.noteProven(sound, ports.today());
   return proven;
 });
 

@@ -11,7 +11,7 @@ import { nameParts, nameText } from "../ground/certificates/x500.ts";
 import { type Change, writeTogether } from "../ground/files/writing/together.ts";
 import { refuse, unwrap } from "../ground/problems/result.ts";
 import { reveal, secretOf } from "../ground/values/secret.ts";
-import { keepSecrets, type OpenVault, readSecret } from "../ground/vault/vault.ts";
+import type { OpenVault } from "../ground/vault/open.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
 import { noted, type Ports } from "./running/ports.ts";
@@ -55,7 +55,7 @@ export const requestKeys = operation(async (input: Input, ports): Promise<Writte
     const settled: Settled[] = [];
     for (const each of asked) settled.push(await settle(vault, each, ports));
     const secrets = settled.flatMap((each) => each.secrets);
-    if (secrets.length > 0) await keepSecrets(vault, secrets);
+    if (secrets.length > 0) await vault.keep(secrets);
     const requests = new Map(
       workspace.clients.map((client) => [client.key, unwrap(ownKeys({ client })).requests] as const),
     );
@@ -97,7 +97,7 @@ async function settle(vault: OpenVault, asked: Asked, ports: Ports): Promise<Set
   if (open && open.vault !== vault.recipient)
     return refuse("vault-other", `The key of ${name}, asked for on ${open.on}, lies in another vault.`, { client });
   const file = waitingFile(client, name);
-  const there = await readSecret(vault, file);
+  const there = await vault.read(file);
   if (open && !there)
     return refuse("key-lost", `The key of ${name}, asked for on ${open.on}, is not in the vault.`, { client });
   const key = there ? secretOf(Buffer.from(there).toString()) : await newKey(keyRoleFacts[role].algorithm);

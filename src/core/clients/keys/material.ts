@@ -4,7 +4,7 @@ import { algorithmOf, certificateFacts, publicOf } from "../../ground/certificat
 import { type KeyEntry, keyStoreBytes, openKeyStore } from "../../ground/certificates/key-store.ts";
 import { type NamePart, newKey, selfSigned } from "../../ground/certificates/self-signed.ts";
 import { reveal, type Secret, secretOf } from "../../ground/values/secret.ts";
-import { hasSecret, type OpenVault, readSecret } from "../../ground/vault/vault.ts";
+import type { OpenVault } from "../../ground/vault/open.ts";
 import { type KeyRole, keyFile, keyRoleFacts, passwordFile } from "./roles.ts";
 
 /** What everybody may know of a key by itself. */
@@ -96,11 +96,11 @@ export async function openKey(
 ): Promise<OpenedKey | "lost" | "changed"> {
   const { form } = keyRoleFacts[role];
   const files = [keyFile(client, role, name), ...(form === "store" ? [passwordFile(client, name)] : [])];
-  if (!files.every((file) => hasSecret(vault, file))) return "lost";
-  const content = await readSecret(vault, keyFile(client, role, name));
+  if (!files.every((file) => vault.has(file))) return "lost";
+  const content = await vault.read(keyFile(client, role, name));
   if (!content) return "changed";
   if (form === "key") return openedPoint(secretOf(Buffer.from(content).toString()));
-  const password = await readSecret(vault, passwordFile(client, name));
+  const password = await vault.read(passwordFile(client, name));
   if (!password) return "changed";
   const entries = await openKeyStore(content, secretOf(Buffer.from(password).toString()));
   if (typeof entries === "string") return "changed";

@@ -5,6 +5,8 @@ import { type Change, writeTogether } from "../files/writing/together.ts";
 import { attempt, refuse } from "../problems/result.ts";
 import { reveal, type Secret, secretOf } from "../values/secret.ts";
 import { lockWith, newSealing, openBy, sealTo, unlockWith } from "./age.ts";
+import type { OpenVault } from "./open.ts";
+import { noteProven } from "./proven.ts";
 
 /** Where secrets lie: a folder outside version control, each file sealed to the vault's own key. */
 export interface Vault {
@@ -12,11 +14,6 @@ export interface Vault {
   root: string;
   /** What the vault is known by, and what its files are sealed to. Public. */
   recipient: string;
-}
-
-/** A vault that somebody has opened by its pass phrase. */
-export interface OpenVault extends Vault {
-  identity: Secret;
 }
 
 /** Says which vault a folder is. */
@@ -64,35 +61,32 @@ export async function makeVault(root: string, passPhrase: Secret): Promise<OpenV
     [keyFile, locked],
     [publicFile, `${JSON.stringify({ form: 1, recipient }, null, 2)}\n`],
   ]);
-  return { root, recipient, identity };
+  return openedBy({ root, recipient }, identity);
 }
 
 /** Opens a vault. Stops: passphrase-wrong, which says no more than that it does not open. */
 export async function openVault(vault: Vault, passPhrase: Secret): Promise<OpenVault> {
   const identity = await unlockWith(passPhrase, readInside(vault.root, keyFile, keyFile));
   if (!identity) return refuse("passphrase-wrong", "The vault does not open by this pass phrase.");
-  return { ...vault, identity: secretOf(Buffer.from(identity).toString().trim()) };
+  return openedBy(vault, secretOf(Buffer.from(identity).toString().trim()));
 }
 
-/** A file of a vault, opened; undefined where it is not there, is another vault's, or was changed. */
-export async function readSecret({ root, identity }: OpenVault, file: string): Promise<Uint8Array | undefined> {
-  const seen = lookAt(root, file);
-  if (!seen || seen.size > largest) return undefined;
-  return openBy(identity, readInside(root, file, file));
-}
-
-/** Whether a file of a vault is there, as it lies. */
-export const hasSecret = ({ root }: Vault, file: string): boolean => isThere(root) && lookAt(root, file) !== undefined;
-
-/** Seals files into a vault: all of them or none; readable by their owner alone. The vault has to be held. */
-export async function keepSecrets(
-  { root, recipient }: Vault,
-  files: readonly (readonly [file: string, content: Uint8Array])[],
-): Promise<void> {
-  const sealed: [string, Uint8Array][] = [];
-  for (const [file, content] of files) sealed.push([file, await sealTo(recipient, content)]);
-  putSealed(root, sealed);
-}
+/** The folder as a vault that is open: each file is readable by its owner alone. */
+const openedBy = ({ root, recipient }: Vault, identity: Secret): OpenVault => ({
+  recipient,
+  has: (file) => isThere(root) && lookAt(root, file) !== undefined,
+  async read(file) {
+    const seen = lookAt(root, file);
+    if (!seen || seen.size > largest) return undefined;
+    return openBy(identity, readInside(root, file, file));
+  },
+  async keep(files) {
+    const sealed: Change[] = [];
+    for (const [file, content] of files) sealed.push([file, content && (await sealTo(recipient, content))]);
+    putSealed(root, sealed);
+  },
+  noteProven: (names, on) => noteProven(root, names, on),
+});
 
 /** For their owner alone (POSIX). */
 const ownMode = 0o600;

@@ -7,7 +7,7 @@ import { thisSystem } from "../../ground/systems/system.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import { largestPackage } from "../../ground/values/package.ts";
 import { platformNames } from "../../ground/values/platform.ts";
-import type { OpenVault } from "../../ground/vault/vault.ts";
+import type { OpenVault } from "../../ground/vault/open.ts";
 import type { Given } from "../../making/building/collect.ts";
 import { type BuildOrder, inputsOfOrder, orderOf } from "../../making/building/order.ts";
 import {

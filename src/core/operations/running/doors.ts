@@ -9,7 +9,7 @@ import { credentialsEntry, signedEntry } from "../../ground/interfaces/token.ts"
 import { refuse } from "../../ground/problems/result.ts";
 import type { Secret } from "../../ground/values/secret.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
-import type { OpenVault } from "../../ground/vault/vault.ts";
+import type { OpenVault } from "../../ground/vault/open.ts";
 import { openDoor, type StoreDoor } from "../../making/submitting/door.ts";
 import { accountsOf } from "../../proving/standing/accounts.ts";
 import { stores } from "../../stores/all.ts";

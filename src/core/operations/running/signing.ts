@@ -6,7 +6,7 @@ import { heldKeys, ownKeys } from "../../clients/keys/standing.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { refuse, unwrap } from "../../ground/problems/result.ts";
 import { type Secret, secretOf } from "../../ground/values/secret.ts";
-import { type OpenVault, readSecret } from "../../ground/vault/vault.ts";
+import type { OpenVault } from "../../ground/vault/open.ts";
 import { nothingToSign, type OpenedSigning } from "../../making/building/perform.ts";
 import type { PlannedBuild } from "../../making/building/prepare.ts";
 import { type SigningPlan, signingPlan } from "../../making/building/signing.ts";
@@ -104,7 +104,7 @@ async function open(vault: OpenVault, { files, secrets, plain }: SigningPlan, cl
     if (!opened.has(sealed))
       opened.set(
         sealed,
-        (await readSecret(vault, sealed)) ??
+        (await vault.read(sealed)) ??
           refuse("key-lost", `${sealed} is not in the vault, or does not open.`, { client }),
       );
   const contentOf = (sealed: string) => opened.get(sealed) ?? new Uint8Array();

@@ -5,7 +5,8 @@ import { isCommitted } from "../../ground/files/reading/ignored.ts";
 import { makeRoot } from "../../ground/files/writing/door.ts";
 import { refuse } from "../../ground/problems/result.ts";
 import { reveal, type Secret } from "../../ground/values/secret.ts";
-import { makeVault, type OpenVault, openVault, refuseWeak, type Vault, vaultAt } from "../../ground/vault/vault.ts";
+import type { OpenVault } from "../../ground/vault/open.ts";
+import { makeVault, openVault, refuseWeak, type Vault, vaultAt } from "../../ground/vault/vault.ts";
 import type { Ports } from "./ports.ts";
 import { type At, holding, inWorkspace } from "./workspace.ts";
 

@@ -4,6 +4,7 @@ import { atStage } from "../../agency/workspace/stage.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { readWorkspace } from "../../app/survey/workspace.ts";
 import { patience, withLock } from "../../ground/files/holding/lock.ts";
+import { canWriteIn } from "../../ground/files/writing/door.ts";
 import { hasOpen, settleOpen } from "../../ground/files/writing/transaction.ts";
 import { attemptAsync, stop } from "../../ground/problems/result.ts";
 import type { Ports } from "./ports.ts";
@@ -61,3 +62,7 @@ export async function inWorkspace<T>(
  */
 export const holding = <T>(root: string, work: () => Promise<T>, wait?: number): Promise<T> =>
   withLock(root, work, () => settleOpen(root), wait);
+
+/** Reads a folder while nobody changes it: held where it can be, and as it is where nothing can be written there. */
+export const holdingToRead = <T>(root: string, work: () => Promise<T>): Promise<T> =>
+  canWriteIn(root) || hasOpen(root) ? holding(root, work) : work();

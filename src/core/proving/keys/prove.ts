@@ -6,7 +6,7 @@ import { type KeyRole, keyRoleFacts, profileFile } from "../../clients/keys/role
 import { markOf } from "../../clients/keys/standing.ts";
 import { isPair, provesPair } from "../../ground/certificates/certificate.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
-import { hasSecret, type OpenVault, readSecret } from "../../ground/vault/vault.ts";
+import type { OpenVault } from "../../ground/vault/open.ts";
 
 /**
  * Opens a client's key, holds it against what was recorded of it, and has it sign something that its public half
@@ -44,8 +44,8 @@ export async function proveProfile(vault: OpenVault, client: string, record: Pro
   ];
   if (record.vault !== vault.recipient)
     return tell("vault-other", `The profile "${title}" lies in another vault, ${record.vault.slice(0, 12)}….`);
-  const content = await readSecret(vault, profileFile(client, name));
-  if (!content && !hasSecret(vault, profileFile(client, name)))
+  const content = await vault.read(profileFile(client, name));
+  if (!content && !vault.has(profileFile(client, name)))
     return tell("key-lost", `The profile "${title}", ${name}, is not in the vault.`);
   if (!content || createHash("sha256").update(content).digest("hex") !== record.sha256)
     return tell("key-changed", `The profile "${title}", ${name}, is not as it was kept.`);

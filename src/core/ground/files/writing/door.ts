@@ -1,4 +1,5 @@
 import {
+  accessSync,
   appendFileSync,
   chmodSync,
   constants,
@@ -120,6 +121,16 @@ export function nameAnew(root: string, from: string, to: string): void {
   } catch (error) {
     if (!/^(EPERM|ENOTSUP|ENOSYS|EMLINK)$/.test((error as NodeJS.ErrnoException).code ?? "")) throw error;
     copyFileSync(source, target, constants.COPYFILE_EXCL);
+  }
+}
+
+/** Whether anything can be written into a folder: not where its disk is mounted to be read, or it is another's. */
+export function canWriteIn(root: string): boolean {
+  try {
+    accessSync(root, constants.W_OK);
+    return true;
+  } catch {
+    return false;
   }
 }
 
