@@ -130,6 +130,7 @@ function stateOf(
 /** What a list says of a key or profile, by what was found of it. */
 const states = {
   "key-ends": "ends",
+  "key-early": "not valid yet",
   "key-shared": "shared",
   "key-weak": "weak",
   "key-unfit": "unfit",

@@ -184,7 +184,7 @@ export function judgeKey(
   const { until, from, algorithm } = record;
   const ended = comes === "requested" ? "`oxalis keys request --renew` asks for another one." : loss;
   const tell = (
-    code: "key-ends" | "key-weak" | "key-unfit" | "key-foreign",
+    code: "key-ends" | "key-early" | "key-weak" | "key-unfit" | "key-foreign",
     message: string,
     severity: Problem["severity"] = "error",
   ) => problem(code, message, { client, platform, severity, ...(code === "key-ends" ? { fix: ended } : {}) });
@@ -194,7 +194,7 @@ export function judgeKey(
     ...(until !== undefined && until >= today && until <= daysAfter(today, notice)
       ? [tell("key-ends", `Its ${title} ends on ${until}.`, "warning")]
       : []),
-    ...(from !== undefined && from > today ? [tell("key-ends", `Its ${title} begins on ${from} only.`)] : []),
+    ...(from !== undefined && from > today ? [tell("key-early", `Its ${title} begins on ${from} only.`)] : []),
     ...(beyond !== undefined && until !== undefined && until <= beyond
       ? [tell("key-unfit", `Its ${title} ends on ${until}; the store wants one that lasts beyond ${beyond}.`)]
       : []),

@@ -48,6 +48,10 @@ export const ofKeys = {
     title: "A certificate that has ended, or soon does",
     fix: "Make or ask for another one in time.",
   },
+  "key-early": {
+    title: "A certificate that does not hold yet",
+    fix: "Look at this machine's clock, and at that of the one that made it; otherwise wait for that day.",
+  },
   "key-weak": {
     title: "A key that is too short for what it is for",
     fix: "Make another one, before the first upload.",

@@ -109,7 +109,7 @@ describe("what a client's app wants keys for", () => {
       [{}, []],
       [{ until: "2026-11-28" }, ["key-ends", "key-unfit"]],
       [{ until: "2026-12-29" }, ["key-ends", "key-unfit"]],
-      [{ from: "2026-11-30" }, ["key-ends"]],
+      [{ from: "2026-11-30" }, ["key-early"]],
       [{ until: "2033-10-22" }, ["key-unfit"]],
       [{ until: "2033-10-23" }, []],
       [{ algorithm: "RSA 1024" }, ["key-weak"]],
