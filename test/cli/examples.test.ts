@@ -10,6 +10,7 @@ import { newKey, selfSigned } from "../../src/core/ground/certificates/self-sign
 import { secretOf } from "../../src/core/ground/values/secret.ts";
 import { newAuthority } from "../../src/stand-ins/authority/authority.ts";
 import { edit, oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { cheapVault, passPhrase } from "../support/vault.ts";
 
 /** Words of a line, as a shell takes them apart. */
 const wordsOf = (line: string): string[] =>
@@ -42,9 +43,10 @@ test("every example in --help does what it says", async () => {
   const store = await keyStoreBytes({ alias: "upload", key, certificate }, secretOf("as it came"));
   for (const file of ["saltmarsh-upload.p12", "old.p12"]) writeFileSync(join(folder, file), store);
   const vault = join(temporaryFolder(), "vault");
+  await cheapVault(vault);
   Object.assign(process.env, {
     OXALIS_VAULT: vault,
-    OXALIS_PASSPHRASE: "four words of nobody",
+    OXALIS_PASSPHRASE: passPhrase,
     OXALIS_STORE_PASSWORD: "as it came",
     OXALIS_HAND_OVER_PASSPHRASE: "words for who leaves",
   });

@@ -13,7 +13,6 @@ import {
 } from "node:fs";
 import { tmpdir } from "node:os";
 import { dirname, join, relative } from "node:path";
-import { afterAll } from "vitest";
 import { callResident } from "./resident.ts";
 
 const root = join(import.meta.dirname, "../..");
@@ -52,9 +51,11 @@ export function temporaryFolder(): string {
 }
 
 const temporary: string[] = [];
-afterAll(() => {
-  for (const folder of temporary) rmSync(folder, { recursive: true, force: true });
-});
+
+/** Takes away the folders that were made so far. */
+export function removeTemporary(): void {
+  for (const folder of temporary.splice(0)) rmSync(folder, { recursive: true, force: true });
+}
 
 /** Pictures of the demo that this build has drawn, for all test files: drawn once a build, by one, and copied. */
 function drawnBefore(): string {

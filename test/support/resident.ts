@@ -2,7 +2,6 @@ import { execFileSync, spawn } from "node:child_process";
 import { mkdtempSync, openSync, readSync, rmSync, writeSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { afterAll } from "vitest";
 
 /** One call of the program. */
 export interface Call {
@@ -23,7 +22,12 @@ interface Resident {
 }
 
 let resident: Resident | undefined;
-afterAll(() => resident?.end());
+
+/** Ends the program's process, where there is one. */
+export function endResident(): void {
+  resident?.end();
+  resident = undefined;
+}
 
 /** Bytes of memory beyond which the next call has a process of its own. */
 const most = 1_500_000_000;
@@ -36,8 +40,7 @@ export function callResident(program: string, given: Call): Answer {
   resident ??= openResident(program);
   const { bytes, ...answer } = resident.call(given);
   if (bytes > most || answer.code > 2) {
-    resident.end();
-    resident = undefined;
+    endResident();
   }
   return answer;
 }

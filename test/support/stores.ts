@@ -1,4 +1,5 @@
-import { cpSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import { openPorts } from "../../src/cli/ports.ts";
 import type { PackageFacts } from "../../src/core/app/packages/facts.ts";
@@ -139,13 +140,19 @@ function putBuild(
   writeFileSync(history, `${JSON.stringify(entry, null, 2)}\n`);
 }
 
-/** Workspaces that were made before, by their clients: each test gets a copy. */
+/** Workspaces that were made before, by their clients: each test gets a copy. They stay as long as the process. */
 const made = new Map<string, string>();
+process.once("exit", () => {
+  for (const folder of made.values()) rmSync(folder, { recursive: true, force: true });
+});
 
 /** A workspace of these clients, made, that knows where its stores are. */
 export function storeWorkspace(clients: readonly string[], stores: StandInStores): string {
-  const before = made.get(clients.join()) ?? workspaceWith(clients);
-  if (!made.has(clients.join())) oxalis(before, "generate", "-q");
+  const before = made.get(clients.join()) ?? mkdtempSync(join(tmpdir(), "oxalis-test-"));
+  if (!made.has(clients.join())) {
+    cpSync(workspaceWith(clients), before, { recursive: true });
+    oxalis(before, "generate", "-q");
+  }
   made.set(clients.join(), before);
   const folder = temporaryFolder();
   cpSync(before, folder, { recursive: true });

@@ -33,13 +33,18 @@ export async function makeCheap(vault: string): Promise<void> {
 /** A workspace beside a vault that is there, and cheap to open. */
 export async function withCheapVault(clients: readonly string[]): Promise<{ folder: string; vault: string }> {
   const made = withVault(clients);
+  await cheapVault(made.vault);
+  return made;
+}
+
+/** Makes a vault that is cheap to open. */
+export async function cheapVault(vault: string): Promise<void> {
   const identity = await generateIdentity();
   const recipient = await identityToRecipient(identity);
-  mkdirSync(made.vault, { mode: 0o700 });
+  mkdirSync(vault, { mode: 0o700 });
   const ownOnly = { mode: 0o600 };
-  writeFileSync(join(made.vault, "vault.json"), JSON.stringify({ form: 1, recipient }), ownOnly);
-  writeFileSync(join(made.vault, "vault-key.age"), await putUnder(passPhrase, Buffer.from(`${identity}\n`)), ownOnly);
-  return made;
+  writeFileSync(join(vault, "vault.json"), JSON.stringify({ form: 1, recipient }), ownOnly);
+  writeFileSync(join(vault, "vault-key.age"), await putUnder(passPhrase, Buffer.from(`${identity}\n`)), ownOnly);
 }
 
 /** Runs a command with the pass phrase in its environment, and what else is given. */

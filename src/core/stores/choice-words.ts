@@ -86,8 +86,14 @@ const forWhom: Readonly<Record<(typeof audiences)[number], InEach>> = {
   adults: { en: "Adults", de: "Erwachsene", fr: "Adultes", es: "Adultos" },
 };
 
-/** Words that a field of a record may have, as people read and write them, by the field. */
-const choiceWords = { category: categories, subcategory: categories, audience: forWhom } as const;
+/** A box with a tick, and one without. */
+const boxes: Readonly<Record<"yes" | "no", InEach>> = {
+  yes: { en: "☑ yes", de: "☑ ja", fr: "☑ oui", es: "☑ sí" },
+  no: { en: "☐ no", de: "☐ nein", fr: "☐ non", es: "☐ no" },
+};
+
+/** Words that a field of a record, or yes and no, may have, as people read and write them; by the field. */
+const choiceWords = { category: categories, subcategory: categories, audience: forWhom, tick: boxes } as const;
 
 const choices: Readonly<Record<string, Readonly<Record<string, InEach>>>> = choiceWords;
 

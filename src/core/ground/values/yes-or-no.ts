@@ -1,5 +1,3 @@
-import type { PageLanguage } from "./page-language.ts";
-
 /** As people say it in a sheet, and as spreadsheet programs show what they keep as true and false. */
 const yes: ReadonlySet<string> = new Set(
   "yes y x true 1 on ja j an oui o sí si s wahr vrai verdadero ✓ ✔ ☑".split(" "),
@@ -20,11 +18,3 @@ export function tickOf(options: readonly string[]): { yes: string; no: string } 
   const [ticked, empty] = [true, false].map((meant) => options.find((option) => yesOrNo(option) === meant));
   return options.length === 2 && ticked !== undefined && empty !== undefined ? { yes: ticked, no: empty } : undefined;
 }
-
-/** A box with a tick, and one without, as people choose them. */
-export const boxes: Readonly<Record<PageLanguage, readonly [yes: string, no: string]>> = {
-  en: ["☑ yes", "☐ no"],
-  de: ["☑ ja", "☐ nein"],
-  fr: ["☑ oui", "☐ non"],
-  es: ["☑ sí", "☐ no"],
-};

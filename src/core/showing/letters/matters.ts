@@ -2,8 +2,8 @@ import { basename } from "node:path";
 import { asksIn } from "../../agency/workspace/schema/questions.ts";
 import type { TemplateNotes } from "../../agency/workspace/schema/template.ts";
 import type { Problem } from "../../ground/problems/problem.ts";
-import { pageLanguageOf } from "../../ground/values/page-language.ts";
-import { boxes, tickOf } from "../../ground/values/yes-or-no.ts";
+import { tickOf } from "../../ground/values/yes-or-no.ts";
+import { choicesIn } from "../../stores/choice-words.ts";
 import { placeInBrief, type RecordField, recordFieldNames } from "../../stores/record-fields.ts";
 import type { LetterFrom, Thing } from "./asked.ts";
 import { fieldSaid, matters, reasons } from "./wording.ts";
@@ -37,7 +37,7 @@ export function matterThing(found: Problem, { view, notes, language, say }: Lett
       label: asksIn(asks, language),
       hints: [...hints, ...such],
       ...now,
-      choices: options && (tickOf(options) ? boxes[pageLanguageOf(language)] : options),
+      choices: options && (tickOf(options) ? choicesIn("tick", language) : options),
     };
   }
   // Nobody has put that into words for clients: as producers are told, rather than not at all.
