@@ -16,7 +16,7 @@ must("node", [oxalis, "demo", folder]);
 must("node", [oxalis, "clients", "-C", folder]);
 const passedOver = await makeDemoKeys(folder, oxalis);
 for (const command of ["generate", "audit", "proof", "clients"]) must("node", [oxalis, command, "-C", folder]);
-const hasTools = has("aapt2", "zipalign", "apksigner");
+const hasTools = has("aapt2", "zipalign", "apksigner", "osslsigncode");
 if (hasTools) {
   buildDemo(folder, oxalis);
   must("node", [oxalis, "builds", "-q", "-C", folder, "--page", resolve(folder, "builds.html")]);
@@ -25,7 +25,7 @@ if (hasTools) {
   run("node", [oxalis, "board", "-C", folder, "--page", resolve(folder, "board.html")]);
 } else
   passedOver.push(
-    "Android packages: they are built by aapt2, zipalign and apksigner (Debian's aapt, zipalign, apksigner)",
+    "packages of Android and Windows: they are built by aapt2, zipalign, apksigner and osslsigncode (Debian packages of these names; aapt2 is in aapt)",
   );
 
 console.log(`

@@ -226,6 +226,22 @@ describe("a mark as it will look", () => {
   });
 });
 
+test("a label that cutting left of a name is told; so is a hand in which a language's people would not write", () => {
+  const named = (name: string, locale: string) => {
+    edit(folder, brief, (text) =>
+      text.replace(/^( *)name: .*/m, `$1name: ${name}`).replace(/^locale: .*/m, `locale: ${locale}`),
+    );
+    return oxalis(folder, "check", "3-acre").err;
+  };
+  edit(folder, brief, (text) => (/^locale:/m.test(text) ? text : `locale: en\n${text}`).replace(/^ *label: .*\n/m, ""));
+  expect(named("Wochenmarktgesellschaft", "de")).toMatch(
+    /there is room for "Wochenmar\." alone, of "Wochen.*: that is cut, and may be no name\. +\[label-short\]/,
+  );
+  expect(named("Three Acre Greens", "en")).not.toContain("label-short");
+  expect(named("سبزی منڈی", "ur")).toMatch(/lettered in Noto Sans Arabic, .* Nastaliq\. +\[lettering-hand\]/);
+  expect(named("سوق الخضار", "ar")).not.toContain("lettering-hand");
+});
+
 test("a name that no font letters is told, with its letters; the client's own font letters it, a broken one is told", async () => {
   edit(folder, brief, (text) => text.replace("3 Acre Greens", "三畝農場"));
   expect(oxalis(folder, "check", "3-acre").err).toContain("no font at hand has 三 畝 農 場.");

@@ -215,6 +215,50 @@ test("an app whose native projects are made at each build from one description h
   expect(oxalis(root, "audit")).toMatchObject({ code: 0 });
 });
 
+test("one project for several systems gives the client's name, identifier and pictures; names of its code stay", () => {
+  const mark =
+    '<svg width="456" height="456" viewBox="0 0 456 456" xmlns="http://www.w3.org/2000/svg"><path fill="#512bd4" d="M9 9h300v99z"/></svg>';
+  const { root } = around({
+    "Ledger.csproj": `<Project Sdk="Microsoft.NET.Sdk">
+  <PropertyGroup>
+    <RootNamespace>Ledger</RootNamespace>
+    <UseMaui>true</UseMaui>
+    <ApplicationTitle>Ledger</ApplicationTitle>
+    <ApplicationId>com.works.ledger</ApplicationId>
+    <ApplicationDisplayVersion>1.0</ApplicationDisplayVersion>
+    <ApplicationVersion>1</ApplicationVersion>
+  </PropertyGroup>
+  <ItemGroup>
+    <MauiIcon Include="Art\\Icon\\back.svg" ForegroundFile="Art\\Icon\\front.svg" Color="#512BD4" />
+    <MauiSplashScreen Include="Art\\start.svg" Color="#512BD4" BaseSize="128,128" />
+  </ItemGroup>
+</Project>
+`,
+    "Art/Icon/back.svg": mark,
+    "Art/Icon/front.svg": mark,
+    "Art/start.svg": mark,
+    "App.xaml.cs": "namespace Ledger;\npublic partial class App : Application { }\n",
+    "Shell.xaml":
+      '<Shell\n    x:Class="Ledger.Shell"\n    xmlns:local="clr-namespace:Ledger"\n    Title="Ledger">\n</Shell>\n',
+  });
+  const made = (file: string) => readFileSync(join(root, "variants/kelp", file), "utf8");
+  const project = made("Ledger.csproj");
+  for (const said of [
+    "<ApplicationTitle>Kelp</ApplicationTitle>",
+    "<ApplicationId>example.kelp.kelpandohara</ApplicationId>",
+    "<ApplicationDisplayVersion>2.5.1</ApplicationDisplayVersion>",
+    "<RootNamespace>Ledger</RootNamespace>",
+  ])
+    expect(project).toContain(said);
+  expect(project).not.toMatch(/#512bd4/i);
+  for (const file of ["Icon/back", "Icon/front", "start"]) expect(made(`Art/${file}.svg`)).not.toContain("#512bd4");
+  const { code, err } = oxalis(root, "audit");
+  expect([code, [...err.matchAll(/^ {3}(\S+:\d+:\d+)/gm)].map(([, place]) => place)]).toEqual([
+    1,
+    ["variants/kelp/Shell.xaml:4:12"],
+  ]);
+});
+
 test("who keeps a package is the client, by name and address", async () => {
   const settings = {
     appId: "com.crate.desk",

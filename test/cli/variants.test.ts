@@ -186,6 +186,8 @@ test("names in further languages stand in each platform's own form, and the proj
   expect(read("windows/Package.appxmanifest")).toContain(
     '<Resource Language="fr" />\r\n    <Resource Language="en" />\r\n    <Resource Language="ar" />',
   );
+  // Whoever speaks none of them sees the main one's texts.
+  expect(read("windows/Storefront.csproj")).toContain("<DefaultLanguage>fr</DefaultLanguage>");
   // A page has one manifest, and cannot choose among several.
   expect(existsSync(variant("ferme-duclos", "web/shop.ar.webmanifest"))).toBe(false);
 });

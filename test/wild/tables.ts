@@ -575,7 +575,7 @@ export const windowsCpp: Table = {
   },
   drawn: [`${images}/*.png`, "windows/TideTable/*.ico"],
   gone: [`${images}/LockScreenLogo.scale-200.png`, `${images}/StoreLogo.png`],
-  made: packed.map((name) => `${images}/${name}.png`),
+  made: [...packed.map((name) => `${images}/${name}.png`), "store/microsoft-store/{tile,box,poster}.png"],
   stays: [
     ["windows/TideTable/TideTable.cpp", 'viewOptions.ComponentName(L"TideTable")'],
     ["windows/TideTable.Package/TideTable.Package.wapproj", "..\\TideTable\\TideTable.vcxproj"],

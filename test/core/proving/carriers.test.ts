@@ -34,6 +34,12 @@ test.each<[file: string, text: string, terms: string[]]>([
     '<ti:app xmlns:ti="http://ti.example"><id>org.fern.hollow</id><name>Fernhollow</name><publisher>Fern Works</publisher></ti:app>',
     ["org.fern.hollow", "Fernhollow", "Fern Works"],
   ],
+  [
+    "Fern.csproj",
+    "<Project><PropertyGroup><UseMaui>true</UseMaui><ApplicationTitle>Fernhollow</ApplicationTitle>" +
+      "<ApplicationId>org.fern.hollow</ApplicationId><Company>Fern Works</Company></PropertyGroup></Project>",
+    ["Fernhollow", "org.fern.hollow", "Fern Works"],
+  ],
   ["data/app.desktop.in.in", "[Desktop Entry]\nName=Fernhollow\nExec=@bindir@/fh\n", ["Fernhollow"]],
   [
     "data/org.fern.Hollow.metainfo.xml.in",

@@ -36,3 +36,12 @@ export function refuseNamed(
 
 const isFound = ({ finds }: { finds(files: FileIndex): readonly string[] }, files: FileIndex): boolean =>
   finds(files).length > 0;
+
+/** A template without the folders that go to nobody: an app that is made in them is not the one that is surveyed. */
+export function withoutLeft(folder: Folder, leave: readonly string[]): Folder {
+  const whole = leave.filter((pattern) => pattern.endsWith("/**"));
+  if (whole.length === 0) return folder;
+  const isLeft = picomatch(whole, { dot: true });
+  const kept = folder.list().filter((file) => !isLeft(file));
+  return { ...folder, list: () => kept };
+}

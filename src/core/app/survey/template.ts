@@ -18,6 +18,7 @@ import { type Fill, firstOfEachPlace, heldValues, nothingFound, type PartSurvey 
 import type { Wants } from "../template/missing.ts";
 import { namedPlace } from "../template/places.ts";
 import { pubspecFills } from "../template/pubspec.ts";
+import { keepStageMarks } from "../template/stage-marks.ts";
 import { receiptFile } from "../variant/receipt-file.ts";
 import { type AnswerPlaces, answerPlaces, givenByClients } from "./answers.ts";
 import { withColors } from "./colors.ts";
@@ -27,7 +28,7 @@ import { deviceFills } from "./devices.ts";
 import { featurePlaces } from "./features.ts";
 import { identityFills } from "./identities.ts";
 import { kinFills } from "./kin.ts";
-import { refuseNamed } from "./left-out.ts";
+import { refuseNamed, withoutLeft } from "./left-out.ts";
 import { noApp } from "./no-app.ts";
 import { withOwnPictures } from "./own-pictures.ts";
 import { chooseParts } from "./parts.ts";
@@ -91,7 +92,7 @@ function surveyed(workspace: Workspace): Template {
   const { agency, notes } = workspace;
   const folder = openFolder(workspace.template, agency.data.template);
   const wants: Wants = (kind) => notes.data.missing[kind] !== "leave";
-  const all = withColors(workspace, folder, surveyTemplate(folder, wants), wants);
+  const all = withColors(workspace, folder, surveyTemplate(withoutLeft(folder, notes.data.leave), wants), wants);
   const wanted = agency.data.platforms;
   const lacking = wanted.filter((platform) => !all.some((part) => part.platform === platform));
   if (lacking.length > 0) {
@@ -180,10 +181,9 @@ export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartS
   const native = platforms.flatMap(
     (platform) => definitions[platform].survey(folder, { ...around, inStore: picturesFor(platform) }) ?? [],
   );
-  const parts = withSettings(folder, native, wants).map((part) => ({
-    ...part,
-    fills: [...part.fills, ...deviceFills(folder, part)],
-  }));
+  const parts = withSettings(folder, native, wants).map((part) =>
+    keepStageMarks({ ...part, fills: [...part.fills, ...deviceFills(folder, part)] }),
+  );
   const [first, ...others] = parts;
   if (!first) refuse("template-empty", ...noApp(folder));
   const shown = around.wrapsPages ? wrappedPages(folder) : nothingFound;

@@ -135,7 +135,7 @@ export const ofInputs = {
     fix: "Nothing has to be done: from 600 dp on, systems turn every app that is made for the current target.",
   },
   "label-short": {
-    title: "A label that is one word of a longer name",
+    title: "A label that is a part of a longer name",
     fix: "Ask the client what the app is called for short, and give it as `app: { label: … }`.",
   },
   "label-wide": {

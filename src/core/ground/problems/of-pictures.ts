@@ -92,6 +92,10 @@ export const ofPictures = {
       "Ask for the logo with its lettering, as `art.wide`, or give a font that has these letters, as `art.font`; " +
       "without them, banners show the mark alone.",
   },
+  "lettering-hand": {
+    title: "A name that is lettered in another hand than its language is written in",
+    fix: "Ask for the logo with its lettering, as `art.wide`, or give a font in that hand, as `art.font`; or leave it.",
+  },
   "lettering-refused": {
     title: "A name that this machine cannot letter",
     fix: "Let the process have more addresses (ulimit -v), or make this client on another machine.",

@@ -38,6 +38,7 @@ const others = {
     "art-photo",
     "art-blank",
     "name-unlettered",
+    "lettering-hand",
     "font-unreadable",
   ],
   developer: [

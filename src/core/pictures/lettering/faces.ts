@@ -36,6 +36,21 @@ export function scriptOf(letter: string, before?: string): ScriptWithFont | unde
   return having.find((script) => script === before) ?? having[0];
 }
 
+/** A script as one language writes it mostly, where the font that comes for the script has another hand. */
+interface Hand {
+  script: ScriptWithFont;
+  usual: string;
+  comes: string;
+}
+
+const nastaliq: Hand = { script: "Arabic", usual: "Nastaliq", comes: "Naskh" };
+
+/** By language (CLDR, default styles): Urdu, Kashmiri, Punjabi of Pakistan, Saraiki. */
+const hands: Readonly<Record<string, Hand>> = { ur: nastaliq, ks: nastaliq, pnb: nastaliq, skr: nastaliq };
+
+/** The hand that a language is mostly written in, where that is not the one of its script's font. */
+export const handOf = (locale: string): Hand | undefined => hands[locale.split("-")[0] ?? ""];
+
 /** Scripts that put no blanks between words (Unicode Line Breaking Algorithm, classes SA and ID). */
 export const withoutBlanks = new RegExp(
   ["Thai", "Lao", "Khmer", "Myanmar", "Han", "Hiragana", "Katakana"].map((script) => `\\p{Script=${script}}`).join("|"),

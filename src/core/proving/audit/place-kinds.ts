@@ -130,7 +130,17 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "schemes and workspaces name targets and products",
   },
   {
-    file: /\.(sln|slnx|vcxproj|csproj|wapproj|vbproj|filters|props|targets|def|idl|natvis)$/i,
+    file: /\.(sln|slnx|vcxproj|wapproj|filters|props|targets|def|idl|natvis)$/i,
+    reason: "projects, namespaces and executables",
+  },
+  {
+    file: /\.xaml$/i,
+    line: /^\s*(?:<[\w.:]+\s+)?(?:x:Class|x:DataType|xmlns(?::\w+)?)="[^"]*"\s*>?\s*$/,
+    reason: "classes and namespaces",
+  },
+  {
+    file: /\.(cs|vb)proj$/i,
+    line: /^(?!.*<(?:ApplicationTitle|ApplicationId|AssemblyTitle|Product|Company|Authors|Copyright|Description)\b)/,
     reason: "projects, namespaces and executables",
   },
   {

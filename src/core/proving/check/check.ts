@@ -9,10 +9,10 @@ import { resolvePicked } from "../../clients/derive/resolve.ts";
 import type { ClientView } from "../../clients/record/read.ts";
 import { isError, ofClient, type Problem, problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
-import { writtenAt } from "../../ground/values/trail.ts";
 import { tellEnlarged } from "../../making/plan/enlarged.ts";
 import { planVariant } from "../../making/plan/plan.ts";
 import { likenessOf } from "../../pictures/artwork/likeness.ts";
+import { tellLettering } from "./lettered.ts";
 import { judgeLikeness, type TemplatePicture } from "./likeness.ts";
 import { openPrivacyJudge } from "./privacy.ts";
 
@@ -104,7 +104,7 @@ function judgePlan(resolved: Resolved, all: Template): Problem[] {
     ...tellEnlarged(plan, resolved),
     ...tellUnsigned(resolved, template),
     ...tellDropped(client.key, variant, template),
-    ...tellUnlettered(resolved, variant, template),
+    ...tellLettering(resolved, variant, template),
   ];
 }
 
@@ -142,33 +142,3 @@ function tellUnsigned({ client, values }: Resolved, { parts }: Template): Proble
     }),
   ];
 }
-
-/** Names with letters that no font at hand has, where some picture of the template is lettered. */
-function tellUnlettered({ client, art }: Resolved, { lettering, names }: Variant, template: Template): Problem[] {
-  const isAsked = template.parts.some(({ pictures }) => pictures.some(({ slot }) => slot.lettered));
-  if (!isAsked || art.given.wide) return [];
-  const all = [
-    { name: names.first?.name, lacking: lettering.first?.lacking },
-    ...Object.entries(lettering.further).map(([locale, { lacking }]) => ({
-      name: names.further[locale]?.name,
-      lacking,
-    })),
-  ];
-  return all.flatMap(({ name, lacking = [] }) => {
-    if (!name || lacking.length === 0) return [];
-    const message = `"${name.value}" cannot be lettered: no font at hand has ${listOf(lacking)}.`;
-    return [
-      problem("name-unlettered", `${message} Banners show the mark alone.`, {
-        severity: "warning",
-        client: client.key,
-        place: writtenAt(name),
-      }),
-    ];
-  });
-}
-
-/** So many letters are named. */
-const mostNamed = 6;
-
-const listOf = (letters: readonly string[]): string =>
-  letters.slice(0, mostNamed).join(" ") + (letters.length > mostNamed ? ` and ${letters.length - mostNamed} more` : "");

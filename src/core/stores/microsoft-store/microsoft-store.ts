@@ -5,6 +5,7 @@ import { microsoftStoreCaptures } from "./captures.ts";
 import { microsoftStoreCategories } from "./categories.ts";
 import { microsoftStoreConduct } from "./conduct.ts";
 import { microsoftStoreData } from "./data.ts";
+import { microsoftStorePictures } from "./pictures.ts";
 import { microsoftStoreQuestions } from "./questions.ts";
 import { microsoftStoreRecord } from "./record.ts";
 import { shareMicrosoft } from "./share.ts";
@@ -14,7 +15,7 @@ export const microsoftStore: StoreDefinition = {
   title: "Microsoft Store",
   takes: ["windows"],
   isUsual: true,
-  pictures: [],
+  pictures: microsoftStorePictures,
   record: microsoftStoreRecord,
   // Partner Center help, "Create your app by reserving a name".
   creates: ["name"],
@@ -34,7 +35,16 @@ export const microsoftStore: StoreDefinition = {
     { field: "windows.publisherName", title: "Package/Properties/PublisherDisplayName" },
   ],
   ownNames: [/\b(windows (?:10|11|phone|store)|microsoft store)\b/i],
-  titles: {},
+  titles: {
+    "store-tile": { en: "Store tile", de: "Store-Kachel", fr: "Vignette de boutique", es: "Mosaico de tienda" },
+    "store-box": {
+      en: "Box art",
+      de: "Store-Logo, quadratisch",
+      fr: "Logo carré de boutique",
+      es: "Logo cuadrado de tienda",
+    },
+    "store-poster": { en: "Store poster", de: "Store-Poster", fr: "Affiche de boutique", es: "Cartel de tienda" },
+  },
   /** Partner Center, "Create app store listings". */
   mostNotes: 1500,
 };

@@ -54,6 +54,126 @@ test("Android: a Groovy script at the top, a literal label, a bitmap icon, a pla
   expect(part.missing.map((each) => each.kind)).toEqual(["adaptive-icon", "round-icon"]);
 });
 
+test("televisions and headsets: icons in layers, the mark in front on nothing, the ground at the back; the top shelf", () => {
+  const shelf = "App/A.xcassets/Sign & Shelf.brandassets";
+  const layers = (names: string[], ending: string) =>
+    JSON.stringify({ layers: names.map((name) => ({ filename: `${name}.${ending}` })) });
+  const set = (idiom: string, ...images: [filename: string, scale: string][]) =>
+    JSON.stringify({ images: images.map(([filename, scale]) => ({ idiom, filename, scale })) });
+  const part = survey({
+    "App.xcodeproj/project.pbxproj": `{ objects = {
+      P = { isa = PBXProject; targets = (T); };
+      T = { isa = PBXNativeTarget; name = App; productType = "com.apple.product-type.application"; buildConfigurationList = L; };
+      L = { isa = XCConfigurationList; buildConfigurations = (C); };
+      C = { isa = XCBuildConfiguration; name = Release; buildSettings = {
+        SDKROOT = appletvos; PRODUCT_BUNDLE_IDENTIFIER = org.shed.app; INFOPLIST_FILE = App/Info.plist;
+        ASSETCATALOG_COMPILER_APPICON_NAME = "Sign & Shelf"; }; };
+    }; }`,
+    "App/Info.plist": "<plist><dict><key>CFBundleDisplayName</key><string>Shed</string></dict></plist>",
+    [`${shelf}/Contents.json`]: JSON.stringify({
+      assets: [
+        { size: "1280x768", idiom: "tv", filename: "Store.imagestack", role: "primary-app-icon" },
+        { size: "400x240", idiom: "tv", filename: "Home.imagestack", role: "primary-app-icon" },
+        { size: "2320x720", idiom: "tv", filename: "Wide.imageset", role: "top-shelf-image-wide" },
+      ],
+    }),
+    [`${shelf}/Store.imagestack/Contents.json`]: layers(["Front", "Back"], "imagestacklayer"),
+    [`${shelf}/Store.imagestack/Front.imagestacklayer/Content.imageset/Contents.json`]: set("tv", ["f.png", "1x"]),
+    [`${shelf}/Store.imagestack/Back.imagestacklayer/Content.imageset/Contents.json`]: set("tv", ["b.png", "1x"]),
+    [`${shelf}/Home.imagestack/Contents.json`]: layers(["Front", "Middle", "Back"], "imagestacklayer"),
+    ...Object.fromEntries(
+      ["Front", "Middle", "Back"].map((name) => [
+        `${shelf}/Home.imagestack/${name}.imagestacklayer/Content.imageset/Contents.json`,
+        set("tv", ["one.png", "1x"], ["two.png", "2x"]),
+      ]),
+    ),
+    [`${shelf}/Wide.imageset/Contents.json`]: set("tv", ["wide.png", "1x"], ["wide-2.png", "2x"]),
+    [`${shelf}/Wide.imageset/wide.png`]: "png",
+    "App/A.xcassets/Head.solidimagestack/Contents.json": layers(["Front", "Back"], "solidimagestacklayer"),
+    "App/A.xcassets/Head.solidimagestack/Front.solidimagestacklayer/Content.imageset/Contents.json": set("vision", [
+      "v.png",
+      "2x",
+    ]),
+    "App/A.xcassets/Head.solidimagestack/Back.solidimagestacklayer/Content.imageset/Contents.json": set("vision", [
+      "v.png",
+      "2x",
+    ]),
+  });
+  const told = part.pictures.map(
+    ({ slot, path }) =>
+      `${path
+        .replace("App/A.xcassets/", "")
+        .replace(`${shelf.split("/")[2]}/`, "")
+        .replace("/Content.imageset", "")} ` +
+      `${slot.width}x${slot.height} ${slot.from} on ${slot.ground.kind}, alpha ${slot.alpha}`,
+  );
+  expect(told.sort()).toEqual([
+    "Head.solidimagestack/Back.solidimagestacklayer/v.png 1024x1024 ground on full, alpha none",
+    "Head.solidimagestack/Front.solidimagestacklayer/v.png 1024x1024 mark on none, alpha kept",
+    "Home.imagestack/Back.imagestacklayer/one.png 400x240 ground on full, alpha none",
+    "Home.imagestack/Back.imagestacklayer/two.png 800x480 ground on full, alpha none",
+    "Home.imagestack/Front.imagestacklayer/one.png 400x240 mark on none, alpha kept",
+    "Home.imagestack/Front.imagestacklayer/two.png 800x480 mark on none, alpha kept",
+    "Home.imagestack/Middle.imagestacklayer/one.png 400x240 ground on none, alpha kept",
+    "Home.imagestack/Middle.imagestacklayer/two.png 800x480 ground on none, alpha kept",
+    "Store.imagestack/Back.imagestacklayer/b.png 1280x768 ground on full, alpha none",
+    "Store.imagestack/Front.imagestacklayer/f.png 1280x768 mark on none, alpha kept",
+    "Wide.imageset/wide-2.png 4640x1440 wide on full, alpha none",
+    "Wide.imageset/wide.png 2320x720 wide on full, alpha none",
+  ]);
+  expect(part.brandFiles).toContain(`${shelf}/Wide.imageset/wide.png`);
+  expect(part.gaps.map(({ message }) => message).join()).not.toContain("icon");
+});
+
+test("several projects side by side: what has the app's identifier is the app, for another device; another app is told", () => {
+  const project = (folder: string, id: string, script = "") => ({
+    [`${folder}/settings.gradle`]: "include ':app'\n",
+    [`${folder}/app/build.gradle`]: `android {\n  defaultConfig { applicationId '${id}' }\n${script}}\n`,
+    [`${folder}/app/src/main/AndroidManifest.xml`]:
+      '<manifest xmlns:android="http://schemas.android.com/apk/res/android"><application android:label="Shed"/></manifest>',
+  });
+  const part = survey({
+    ...project("counter", "org.other"),
+    ...project("examples/demo", "org.example"),
+    ...project("phone", "org.shed", "  productFlavors { trial { applicationId 'org.shed.trial' } }\n"),
+    ...project("wear", "org.shed"),
+    ...project("tv", "org.shed.tv"),
+  });
+  expect(part.folder).toBe("phone");
+  expect(held(part).filter((each) => each.startsWith("identifiers."))).toEqual([
+    "identifiers.android phone/app/build.gradle |org.shed|",
+    "identifiers.android phone/app/build.gradle |org.shed.trial|.trial",
+    "identifiers.android tv/app/build.gradle |org.shed.tv|.tv",
+    "identifiers.android wear/app/build.gradle |org.shed|",
+  ]);
+  const told = part.gaps.map(({ message }) => message).filter((message) => message.includes("of its own"));
+  expect(told).toEqual([
+    "Android: counter/app makes an app of its own, org.other, beside phone/app; nothing in it is replaced.",
+  ]);
+});
+
+test("flavours keep what tells them from the name, before it or behind it; a longer name is no flavour", () => {
+  const strings = (name: string) => `<resources><string name="app_name">${name}</string></resources>`;
+  const part = survey({
+    "build.gradle": "android { defaultConfig { applicationId 'org.shed.app' } }\n",
+    "src/main/AndroidManifest.xml":
+      '<manifest xmlns:android="http://schemas.android.com/apk/res/android"><application android:label="@string/app_name"/></manifest>',
+    "src/main/res/values/strings.xml": strings("Shed"),
+    "src/dev/res/values/strings.xml": strings("Shed Dev"),
+    "src/stg/res/values/strings.xml": strings("[STG] Shed"),
+    "src/qa/res/values/strings.xml": strings("Shed (QA)"),
+    "src/tv/res/values/strings.xml": strings("Shed TV"),
+  });
+  expect(held(part).filter((each) => each.startsWith("app.label"))).toEqual([
+    "app.label src/dev/res/values/strings.xml |Shed Dev| Dev",
+    "app.label src/main/res/values/strings.xml |Shed|",
+    "app.label src/qa/res/values/strings.xml |Shed (QA)| (QA)",
+    "app.label src/stg/res/values/strings.xml [STG] |[STG] Shed|",
+    "app.label src/tv/res/values/strings.xml |Shed TV|",
+  ]);
+  expect([...part.names].sort()).toEqual(["Shed", "Shed TV"]);
+});
+
 test("Android: notifications, a plate under the start icon, branding, start pictures in both turns, night", () => {
   const res = "src/main/res";
   const part = survey({

@@ -29,6 +29,7 @@ import { androidIdentities } from "./identities.ts";
 import { label, ownLabel } from "./labels.ts";
 import { opensApp } from "./manifest.ts";
 import { missingIn } from "./missing.ts";
+import { type AndroidApps, appsOf, identifierOf } from "./projects.ts";
 import { openAndroidResources, type ResourceRef, readReference } from "./resources.ts";
 import { signingLine } from "./signing.ts";
 import { theme } from "./start-screens.ts";
@@ -36,11 +37,13 @@ import { type Gap, identifierFills, type Manifest, versionFills } from "./values
 
 /** Surveys the Android apps of a template's Gradle project; undefined where there is none. */
 export const surveyAndroid: SurveyPart = (template, { wants, inStore }) => {
-  const [first, ...others] = appModules(template);
-  if (!first) return undefined;
-  // A watch's or a television's app is one with the phone's where both are in one project.
-  const modules = [first, ...others.filter(({ root }) => root === first.root)];
-  const surveys = modules.map((module) => surveyModule(template, module, wants, inStore));
+  const apps = appsOf(appModules(template));
+  if (!apps) return undefined;
+  const { first } = apps;
+  // A watch's or a television's app is one with the phone's.
+  const modules = [first, ...apps.further];
+  const main = identifierOf(first);
+  const surveys = modules.map((module) => surveyModule(template, module, { wants, inStore, main }));
   const fills = firstOfEachPlace(surveys.flatMap((each) => each.fills));
   const namespace = surveys[0]?.namespace;
   const beside = storeIcons(template, modules);
@@ -64,9 +67,22 @@ export const surveyAndroid: SurveyPart = (template, { wants, inStore }) => {
     brandFiles: [...new Set([...surveys.flatMap((each) => each.brandFiles), ...beside])].sort(),
     added: surveys.flatMap((each) => each.added),
     missing: surveys.flatMap((each) => each.missing),
-    gaps: surveys.flatMap((each) => each.gaps),
+    gaps: [...surveys.flatMap((each) => each.gaps), ...apps.others.map((each) => otherApp(template, each, first))],
   };
 };
+
+/** An app that has nothing in common with the one that clients get. */
+function otherApp(template: Folder, { module, identifier }: AndroidApps["others"][number], first: AppModule): Problem {
+  const whose = identifier === undefined ? "" : `, ${identifier}`;
+  const message =
+    `Android: ${module.folder || "the template's own folder"} makes an app of its own${whose}, beside ` +
+    `${first.folder || "that of the template's own folder"}; nothing in it is replaced.`;
+  return problem("template-gap", message, {
+    severity: "warning",
+    place: placeAt(template.source(module.script), 0),
+    fix: "Name the folder that is no client's app under `leave` in template.yaml; what is left is taken.",
+  });
+}
 
 /** The store's icon as the platform's studio leaves it beside the resources (Android Studio, Image Asset). */
 const storeIcons = (template: Folder, modules: readonly AppModule[]): string[] =>
@@ -127,7 +143,14 @@ const permissionsOf = (template: Folder, { folder }: AppModule): string[] =>
 
 type ModuleSurvey = Followed & { namespace: string | undefined };
 
-function surveyModule(template: Folder, module: AppModule, wants: Wants, inStore: readonly Slot[]): ModuleSurvey {
+interface ModuleGiven {
+  wants: Wants;
+  inStore: readonly Slot[];
+  /** The identifier of the app, which this module may be a part of. */
+  main: string | undefined;
+}
+
+function surveyModule(template: Folder, module: AppModule, { wants, inStore, main: ofApp }: ModuleGiven): ModuleSurvey {
   const resources = openAndroidResources(template, module);
   const ways = openWays(template, resources, inStore);
   const gap: Gap = (what, file, at, severity = "warning") =>
@@ -158,7 +181,7 @@ function surveyModule(template: Folder, module: AppModule, wants: Wants, inStore
       .filter(({ attributes }) => attributes.has("android:label"))
       .map((element) => ({ isApp: isAppItself(element), site: attributeSite(file, element, "android:label") }));
 
-  let found = mergeFollowed([identifierFills(module, gap), ...versionFills(template, module, manifests, gap)]);
+  let found = mergeFollowed([identifierFills(module, gap, ofApp), ...versionFills(template, module, manifests, gap)]);
   for (const manifest of manifests) {
     const { file, root } = manifest;
     const labels = labelled(manifest);

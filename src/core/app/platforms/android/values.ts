@@ -43,10 +43,11 @@ export const versionFills = (
   });
 
 /** The application ID wherever it is given; a flavour's keeps what it has behind the others'. */
-export function identifierFills(module: AppModule, gap: Gap): Partial<Followed> {
+export function identifierFills(module: AppModule, gap: Gap, ofApp?: string): Partial<Followed> {
   const values = valuesOf(module, "applicationId");
   const base = values.find(({ statement }) => statement.blocks.at(-1) === "defaultConfig") ?? values[0];
-  const identifier = base?.sites[0]?.value;
+  const own = base?.sites[0]?.value;
+  const identifier = ofApp !== undefined && own?.startsWith(`${ofApp}.`) ? ofApp : own;
   if (values.length === 0) {
     const made = madeFromNamespace(module);
     const none = gap("nothing says which application ID the app has", module.script, 0, "error");

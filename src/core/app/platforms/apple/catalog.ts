@@ -76,6 +76,40 @@ export const iosLayerSlot: Slot<"icon"> = {
     "Icon Composer)",
 };
 
+/** What a layer of a stack holds, from the one in front to the one at the back. */
+const layers = {
+  front: { from: "mark", ground: { kind: "none" }, alpha: "kept" },
+  middle: { from: "ground", ground: { kind: "none" }, alpha: "kept" },
+  back: { from: "ground", ground: { kind: "full", color: "colors.ground" }, alpha: "none" },
+} as const;
+
+/** A layer of an icon that stands in several, of a television or a headset. */
+export const iconLayer = (
+  place: keyof typeof layers,
+  size: { width: number; height: number },
+  qualifier: string,
+): Slot<"icon-layer"> => ({
+  ...icon,
+  ...size,
+  ...layers[place],
+  role: "icon-layer",
+  qualifier: `${qualifier}-${place}`,
+  safe: { shape: "box", share: 0.6 },
+  rule: "Icons in layers: the one at the back opaque, the others on nothing; the system cuts and moves them",
+});
+
+/** A picture over the apps of a television's first row. */
+export const topShelf = (size: { width: number; height: number }, qualifier: string): Slot<"top-shelf"> => ({
+  ...icon,
+  ...size,
+  role: "top-shelf",
+  from: "wide",
+  lettered: true,
+  qualifier,
+  safe: { shape: "box", share: 0.6 },
+  rule: "Top shelf: opaque; its edges may be cut",
+});
+
 /** The start screen's mark at one scale; its size in points is the template's own. */
 const iosStartSlot = (points: { width: number; height: number }, scale: number): Slot<"start-mark"> => ({
   platform: "ios",

@@ -10,6 +10,7 @@ import { iconOfIdiom, iosIconSlots } from "./catalog.ts";
 import { layeredIcon } from "./layered-icon.ts";
 import { appearances } from "./missing.ts";
 import { isApp, isShipped, readXcodeProjects, type XcodeProject, type XcodeTarget } from "./project.ts";
+import { stackedPictures } from "./stacks.ts";
 
 const { basename } = posix;
 
@@ -46,14 +47,16 @@ export function appIcons(assets: Assets, project: XcodeProject, targets: readonl
     if (!found.has(asset) && !isNamedElsewhere(template, asset, platform) && isMac === (platform === "desktop"))
       found.set(asset, { found: iconAsset(assets, asset), belongs: new Map() });
   }
-  if (found.size === 0) return undefined;
+  const stacked = stackedPictures(template, folder, own);
+  if (found.size === 0) return stacked.pictures.length > 0 ? stacked : undefined;
   const several = found.size > 1 || isOneOfMany;
-  return mergeFound(
-    [...found.values()].map(({ found: each, belongs }) => ({
+  return mergeFound([
+    stacked,
+    ...[...found.values()].map(({ found: each, belongs }) => ({
       ...each,
       pictures: each.pictures.map((use) => (several && belongs.size > 0 ? { ...use, belongs: told(belongs) } : use)),
     })),
-  );
+  ]);
 }
 
 /** Targets with their configurations, as they are read: "Tides: Debug, Release; Tides Clip: Release". */

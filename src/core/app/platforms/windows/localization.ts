@@ -1,5 +1,7 @@
-import { attributeOf, find, findAll, parseXml } from "../../../formats/splice/formats/xml.ts";
+import { posix } from "node:path";
+import { attributeOf, find, findAll, parseXml, textSite } from "../../../formats/splice/formats/xml.ts";
 import { write } from "../../../formats/splice/forms.ts";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { problem } from "../../../ground/problems/problem.ts";
 import {
   insertion,
@@ -44,8 +46,25 @@ export const localizeWindows: Localize = (template, part, names, main) => {
     const path = `${first.before}${locale}/${first.file}`;
     return { writes: [{ path, text: `${head}${data.join("")}</root>\n` }] };
   });
-  return mergeLocalized([...spoken, { inserts: listedLanguages(template, part, names, main) }]);
+  const inserts = listedLanguages(template, part, names, main);
+  return mergeLocalized([...spoken, { inserts, values: usualLanguage(template, first.before, main.locale) }]);
 };
+
+const project = /\.(wapproj|csproj|vcxproj|vbproj)$/i;
+
+/**
+ * The language of a project that whoever speaks none of the others gets (MSBuild, DefaultLanguage): the app's main one,
+ * whose texts are there by now. @param strings the folder of the languages' folders, with a slash at its end
+ */
+function usualLanguage(template: Folder, strings: string, main: string): Localized["values"] {
+  const around = posix.dirname(strings || ".");
+  const own = template.list().filter((file) => project.test(file) && (around === "." || file.startsWith(`${around}/`)));
+  return own.flatMap((file) => {
+    const [element] = findAll(parseXml(template.source(file)), "DefaultLanguage");
+    const site = textSite(file, element);
+    return site && site.value !== main ? [{ site, value: main }] : [];
+  });
+}
 
 /**
  * The languages that a manifest's list lacks. The first of the list is for whoever has none of the others (Microsoft,

@@ -74,7 +74,7 @@ const named: readonly { element: string; attribute?: string; role: string; earli
 export const isPackageManifest = (file: string): boolean => /(\.appxmanifest|(^|\/)AppxManifest\.xml)$/i.test(file);
 
 /** Surveys the Windows packages and programs of a template; undefined where there is neither. */
-export const surveyWindows: SurveyPart = (template) => {
+export const surveyWindows: SurveyPart = (template, { inStore }) => {
   const manifests = template.list().filter(isPackageManifest);
   const programs = programFolders(template, manifests);
   if (manifests.length === 0 && programs.length === 0) return undefined;
@@ -96,7 +96,11 @@ export const surveyWindows: SurveyPart = (template) => {
     identifiers: heldValues(fills, "identifiers.windows"),
     names: heldValues(fills, "app.name", "app.label"),
     fills,
-    pictures: [...new Map(pictures.map((each) => [each.path, each])).values()],
+    pictures: [
+      ...new Map(pictures.map((each) => [each.path, each])).values(),
+      // A program alone goes into the store as its installer does: by hand.
+      ...(manifests.length > 0 ? inStore.map((slot) => ({ slot, path: slot.path })) : []),
+    ],
     brandFiles: [...new Set([...brandFiles, ...own.flatMap((each) => each.pictures.map(({ path }) => path))])].sort(),
     added: [],
     missing: [],

@@ -1,5 +1,12 @@
 import { posix } from "node:path";
-import { attributeSite, findAll, parseXml, textSite, type XmlElement } from "../../../formats/splice/formats/xml.ts";
+import {
+  attributeOf,
+  attributeSite,
+  findAll,
+  parseXml,
+  textSite,
+  type XmlElement,
+} from "../../../formats/splice/formats/xml.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
@@ -14,6 +21,8 @@ interface DescribedPlace {
   element: string;
   attribute?: string;
   holds: Field | "host";
+  /** How the value is written there; as a text where absent. */
+  shape?: "color";
   /** Directly below the root alone: elements of the same name stand for other things deeper. */
   isTop?: true;
 }
@@ -22,13 +31,22 @@ interface DescribedPlace {
 interface DescriptionKind {
   file: RegExp;
   root: string;
+  /** An element that such a file has, and what stands in it. */
+  where?: { element: string; is: string };
   /** Platforms of which it makes an app by itself. */
   makes: readonly Platform[];
   /** The element that says where the app itself lies: addresses elsewhere are somebody else's. */
   lies?: { element: string; attribute: string };
   places: readonly DescribedPlace[];
   /** Elements and attributes that name a picture by an address or a path. */
-  pictures: readonly { element: string; attribute: string; kind: PictureKind; platform: Platform }[];
+  pictures: readonly {
+    element: string;
+    attribute: string;
+    kind: PictureKind;
+    platform: Platform;
+    /** What it is instead where the element has this attribute too. */
+    beside?: { attribute: string; kind: PictureKind };
+  }[];
   /** Pictures that go by their names beside it. */
   byName: readonly { path: string; kind: PictureKind; platform: Platform }[];
 }
@@ -53,6 +71,34 @@ const kinds: readonly DescriptionKind[] = [
       { path: "DefaultIcon-ios.png", kind: "icon", platform: "ios" },
       { path: "iTunesArtwork", kind: "icon", platform: "ios" },
     ],
+  },
+  {
+    // Microsoft, .NET MAUI documentation, "single project": the native projects are made at each build.
+    file: /\.csproj$/i,
+    root: "Project",
+    where: { element: "UseMaui", is: "true" },
+    makes: ["android", "ios"],
+    places: [
+      { element: "ApplicationTitle", holds: "app.label" },
+      { element: "ApplicationId", holds: "identifiers.base" },
+      { element: "Product", holds: "app.name" },
+      { element: "Company", holds: "owner" },
+      { element: "Copyright", holds: "copyright" },
+      { element: "ApplicationIdGuid", holds: "windows.phoneId" },
+      { element: "ApplicationDisplayVersion", holds: "version" },
+      { element: "ApplicationVersion", holds: "build" },
+      { element: "MauiIcon", attribute: "Color", holds: "colors.ground", shape: "color" },
+      { element: "MauiSplashScreen", attribute: "Color", holds: "colors.start", shape: "color" },
+    ],
+    pictures: [
+      {
+        ...{ element: "MauiIcon", attribute: "Include", kind: "icon", platform: "ios" },
+        beside: { attribute: "ForegroundFile", kind: "background" },
+      },
+      { element: "MauiIcon", attribute: "ForegroundFile", kind: "foreground", platform: "android" },
+      { element: "MauiSplashScreen", attribute: "Include", kind: "start", platform: "ios" },
+    ],
+    byName: [],
   },
   {
     // Microsoft, Office add-ins manifest (XML).
@@ -99,27 +145,35 @@ export function descriptions(template: Folder): Description[] {
       attempt(() => parseXml(template.source(file))),
       undefined,
     );
-    return root?.name === kind.root ? [described(template, file, root, kind)] : [];
+    const isKind =
+      root?.name === kind.root && (!kind.where || findAll(root, kind.where.element).some(says(kind.where.is)));
+    return root && isKind ? [described(template, file, root, kind)] : [];
   });
 }
+
+const says =
+  (text: string) =>
+  (element: XmlElement): boolean =>
+    element.text.trim().toLowerCase() === text;
 
 function described(template: Folder, file: string, root: XmlElement, kind: DescriptionKind): Description {
   const { lies } = kind;
   const at = lies && findAll(root, lies.element)[0];
   const own = at && lies && hostOf(attributeSite(file, at, lies.attribute)?.value ?? "");
-  const fills = kind.places.flatMap(({ element, attribute, holds, isTop }) =>
+  const fills = kind.places.flatMap(({ element, attribute, holds, isTop, shape }) =>
     (isTop ? root.children.filter(({ name }) => name === element) : findAll(root, element)).flatMap((each): Fill[] => {
       const site = attribute === undefined ? textSite(file, each) : attributeSite(file, each, attribute);
       if (!site || isOpen(site)) return [];
-      if (holds !== "host") return [{ holds, site, shape: "text" }];
+      if (holds !== "host") return [{ holds, site, shape: shape ?? "text" }];
       return own === undefined || hostOf(site.value) === own ? hostFill(site) : [];
     }),
   );
-  const paths = kind.pictures.flatMap(({ element, attribute, kind: drawn, platform }) =>
+  const paths = kind.pictures.flatMap(({ element, attribute, kind: drawn, platform, beside }) =>
     findAll(root, element).flatMap((each) => {
       const site = attributeSite(file, each, attribute);
-      const path = site && /\.png$/i.test(site.value) ? localPath(template, file, site.value) : undefined;
-      return path === undefined ? [] : [{ path, kind: drawn, platform }];
+      const path = site && /\.(png|svg)$/i.test(site.value) ? localPath(template, file, site.value) : undefined;
+      const isBeside = beside && attributeOf(each, beside.attribute) !== undefined;
+      return path === undefined ? [] : [{ path, kind: isBeside ? beside.kind : drawn, platform }];
     }),
   );
   const besides = kind.byName
@@ -135,11 +189,14 @@ function described(template: Folder, file: string, root: XmlElement, kind: Descr
 const hostOf = (address: string): string | undefined => /^[a-z]+:\/\/([^/:]+)/i.exec(address)?.[1]?.toLowerCase();
 
 /** Whether something is put in by the build, or nothing stands there. */
-const isOpen = ({ value }: Site): boolean => value.trim() === "" || /\$\{|\{\{|<%/.test(value);
+const isOpen = ({ value }: Site): boolean => value.trim() === "" || /\$[({]|\{\{|<%/.test(value);
 
 /** Where a picture lies that an address names: below the description, or in a folder that is served from the top. */
 function localPath(template: Folder, file: string, address: string): string | undefined {
-  const path = address.replace(/^[a-z]+:\/\/[^/]*\//i, "").replace(/[?#].*$/, "");
+  const path = address
+    .replaceAll("\\", "/")
+    .replace(/^[a-z]+:\/\/[^/]*\//i, "")
+    .replace(/[?#].*$/, "");
   const beside = posix.join(posix.dirname(file), path);
   return [beside, ...["public", "static", "src"].map((folder) => posix.join(posix.dirname(file), folder, path))].find(
     (each) => template.has(each),

@@ -8,6 +8,7 @@ import { shellIcon, shellSide } from "../../platforms/desktop/catalog.ts";
 import { favicon } from "../../platforms/web/manifest.ts";
 import type { PictureUse } from "../../template/found.ts";
 import { pictureSize } from "../../template/picture-size.ts";
+import { pictureUse } from "../../template/picture-use.ts";
 
 interface Size {
   width: number;
@@ -56,8 +57,7 @@ export function settingsPicture(template: Folder, kind: PictureKind, path: strin
   const has = pictureSize(template, path) ?? { width: size, height: size };
   if (kind === "favicon") return /\.(png|ico|svg)$/i.test(path) ? favicon(path, String(has.width))[0] : undefined;
   if (kind === "shell") return shellPicture(path, has);
-  if (!slot || extname(path).toLowerCase() !== ".png") return undefined;
-  return { slot: resize(slot, has), path };
+  return slot && /\.(png|svg)$/i.test(path) ? pictureUse(resize(slot, has), path) : undefined;
 }
 
 function shellPicture(path: string, { width }: Size): PictureUse | undefined {

@@ -77,6 +77,12 @@ export function fittedLabel(given: Traced): Traced {
   return withStep(words, { by: "rule", note: "cut to what has room under an icon", value });
 }
 
+/** Whether a label is less than words of a name: they were cut, in the middle or, where no blanks are, between them. */
+export function isCut(name: string, label: string): boolean {
+  const words = new Set(name.split(/\s+/));
+  return label.split(/\s+/).some((word) => !words.has(word));
+}
+
 /** The words in a row that have room and say most; of two such, the longer, then the earlier; one where none has. */
 function sayingMost(words: readonly string[]): string {
   const runs = words.flatMap((_, from) => words.slice(from).map((_, more) => words.slice(from, from + more + 1)));

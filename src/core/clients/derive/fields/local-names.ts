@@ -6,7 +6,7 @@ import { type Traced, trace, writtenAt } from "../../../ground/values/trail.ts";
 import type { Varying } from "../../../ground/values/varying.ts";
 import type { StoreDefinition } from "../../../stores/definition.ts";
 import { fittedLabel } from "./label.ts";
-import { roomForName, wideLabel } from "./rules.ts";
+import { roomForName, shortLabel, wideLabel } from "./rules.ts";
 
 /**
  * A client's names in the further languages it gives names or texts in; what a language lacks is made as for the
@@ -51,6 +51,7 @@ export function judgeLocalName(
     ...(expected === undefined
       ? []
       : [problem("name-invalid", message, { expected, place, about, facts: { value: name.value } })]),
+    ...shortLabel({ name, label }, place, ["app", "locales", locale, "label"]),
     ...wideLabel(label.value, writtenAt(label) ?? place),
   ];
 }

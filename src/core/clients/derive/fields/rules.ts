@@ -12,7 +12,7 @@ import { isDerived, type Traced, writtenAt } from "../../../ground/values/trail.
 import type { StoreDefinition } from "../../../stores/definition.ts";
 import { characters } from "../../record/count.ts";
 import { brokenRules } from "./identifier.ts";
-import { drawnWidth, roomForLabel, tellingWords } from "./label.ts";
+import { drawnWidth, isCut, roomForLabel, tellingWords } from "./label.ts";
 import { isReadingUnsure } from "./latin.ts";
 
 type Values = Partial<Record<Field, Traced>>;
@@ -71,9 +71,13 @@ export function judgeValues(client: Client, values: Values, { platforms: wanted,
       }),
     );
   });
-  const label = wideLabel(values["app.label"]?.value ?? "", place("app.label"));
+  const { "app.name": name, "app.label": label } = values;
+  const labels = [
+    ...wideLabel(label?.value ?? "", place("app.label")),
+    ...shortLabel({ name, label }, place("app.name"), ["app", "label"]),
+  ];
   return [
-    ...[...named, ...told, ...label, ...shortLabel(client, values), ...unsureIdentifier(client, values), ...refused],
+    ...[...named, ...told, ...labels, ...unsureIdentifier(client, values), ...refused],
     ...(wanted.includes("android") ? freeToTurn(values.orientation, place("orientation")) : []),
   ];
 }
@@ -101,15 +105,19 @@ export function roomForName(name: string, stores: readonly StoreDefinition[]): s
     : `at least ${Math.max(...strict.map(({ least }) => least))} characters in ${where}`;
 }
 
-/** Warns of a label that is one word of a name that has several. */
-function shortLabel(client: Client, values: Values): Problem[] {
-  const { "app.name": name, "app.label": label } = values;
-  if (!name || !label || !isDerived(label) || label.value === name.value) return [];
-  const words = tellingWords(name.value);
-  if (words.length < 2 || label.value.split(/\s+/).length > 1) return [];
-  const message = `Under the icon there is room for "${label.value}" alone, of "${name.value}".`;
-  const detail = { severity: "warning", place: placeOf(client, name), about: ["app", "label"] } as const;
-  return [problem("label-short", message, { ...detail, facts: { value: label.value } })];
+/** Warns of a label that was made of a name and says less: one word of several, or a word that was cut. */
+export function shortLabel(
+  { name, label }: { name: Traced | undefined; label: Traced | undefined },
+  place: Place | undefined,
+  about: readonly string[],
+): Problem[] {
+  if (!name || !label || label.trail[0]?.by === "brief" || label.value === name.value) return [];
+  const wasCut = isCut(name.value, label.value);
+  const isOneOfSeveral = tellingWords(name.value).length > 1 && label.value.split(/\s+/).length === 1;
+  if (!wasCut && !isOneOfSeveral) return [];
+  const room = `Under the icon there is room for "${label.value}" alone, of "${name.value}"`;
+  const message = wasCut ? `${room}: that is cut, and may be no name.` : `${room}.`;
+  return [problem("label-short", message, { severity: "warning", place, about, facts: { value: label.value } })];
 }
 
 /** Warns of an identifier that nobody can be sure of, before a release fixes it: of the name, or of the domain. */

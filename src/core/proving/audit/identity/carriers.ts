@@ -136,6 +136,9 @@ export const carriers: readonly Carrier[] = [
   { kind: "name", file: /(^|\/)tiapp\.xml$/, key: /^name$/ },
   { kind: "identifier", file: /(^|\/)tiapp\.xml$/, key: /^id$/ },
   { kind: "owner", file: /(^|\/)tiapp\.xml$/, key: /^publisher$/ },
+  { kind: "name", file: /\.csproj$/i, key: /^(ApplicationTitle|Product)$/ },
+  { kind: "identifier", file: /\.csproj$/i, key: /^ApplicationId$/ },
+  { kind: "owner", file: /\.csproj$/i, key: /^Company$/ },
   // Environment files, which a build puts in.
   {
     kind: "name",

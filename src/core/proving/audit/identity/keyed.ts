@@ -208,7 +208,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.(plist|entitlements)$/, read: plist },
   { file: /(^|\/)AndroidManifest\.xml$/, read: androidManifest },
   { file: /(^|\/)tiapp\.xml$/, read: top },
-  { file: /\.(xml|appxmanifest|resw|resx|storyboard|xib|wxs|wxi|wxl)$/i, read: xml },
+  { file: /\.(xml|appxmanifest|resw|resx|storyboard|xib|wxs|wxi|wxl|csproj|vbproj)$/i, read: xml },
   { file: /\.html?$/i, read: page },
   { file: /\.rc$/i, read: resourceScript },
   { file: /\.pbxproj$/, read: xcodeProject },
