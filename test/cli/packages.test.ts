@@ -79,7 +79,7 @@ describe("a build", () => {
     // A cause of one client's own stops nobody else.
     const second = states(folder);
     expect(second.said).toEqual(["3-acre 2 failed failed", "saltmarsh 1 good never"]);
-    expect(second.messages[0]).toMatch(/^"if \[ .*" ended with 1\.$/);
+    expect(second.messages[0]).toMatch(/^No \("if \[ .*" ended with 1\)\.$/);
     const missing = withSteps(["3-acre"], ["no-such-program-here --all"]);
     expect(states(missing).messages).toEqual(["no-such-program-here is not on this machine."]);
     const idle = withSteps(["3-acre"], ["true"]);
@@ -216,5 +216,31 @@ test.runIf(hasTool("aapt2"))(
     edit(folder, "template.yaml", (text) => text.replaceAll("$SIGNING_STORE", "$SIGNING_3_ACRE_STORE"));
     const again = keyed(folder, ["build", "--platform", "android", "--again", "-v"], given);
     expect([again.code, again.err]).toEqual([0, expect.stringContaining("it opens by •••")]);
+  },
+);
+
+test.runIf(["aapt2", "zipalign", "apksigner", "osslsigncode"].every(hasTool))(
+  "the example's packages are real ones, signed by each client's own key; one fails for a reason of its own",
+  async () => {
+    const { folder, vault } = await withCheapVault(["3-acre", "zelena-griadka"]);
+    expect(keyed(folder, ["keys", "make", "-q"]).code).toBe(0);
+    const { code, err, out } = keyed(folder, ["build"]);
+    expect([code, out]).toEqual([1, expect.stringContaining("7 builds: 4 built, 2 waiting, 1 failed.")]);
+    expect(err).toMatch(/^error {2}zelena-griadka: The shop weighs \d+ kB, and 2000 kB are what the server takes \(/m);
+    const at = join(folder, "builds/3-acre/store/1.0.0+1");
+    const record = JSON.parse(readFileSync(join(folder, "clients/3-acre/history/key-windows-package.json"), "utf8"));
+    const certificate = join(vault, "package.pem");
+    const lines = record.certificate.match(/.{1,64}/g).join("\n");
+    writeFileSync(certificate, `-----BEGIN CERTIFICATE-----\n${lines}\n-----END CERTIFICATE-----\n`);
+    expect(tool("osslsigncode", ["verify", "-CAfile", certificate, "-in", join(at, "windows/shop.msix")])).toContain(
+      "Signature verification: ok",
+    );
+    const manifest = Buffer.from(
+      unzipSync(readFileSync(join(at, "windows/shop.msix")))["AppxManifest.xml"] ?? [],
+    ).toString();
+    expect(manifest).toContain('Publisher="CN=Three Acre Growers Ltd"');
+    expect(manifest).toContain('DisplayName="3 Acre Greens"');
+    expect(tool("apksigner", ["verify", "--verbose", join(at, "android/shop.apk")])).toContain("Verifies");
+    expect(tool("tar", ["tzf", join(at, "web/site.tar.gz")])).toContain("./index.html");
   },
 );

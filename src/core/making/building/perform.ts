@@ -144,6 +144,13 @@ const shortly = (run: string): string => {
   return `"${line.length > mostTold ? `${line.slice(0, mostTold)}…` : line}"`;
 };
 
+/** The last word of a step, as a sentence that has no full stop yet. */
+const capitalized = (said: string): string =>
+  said
+    .replace(/^\s*(?:fatal )?(?:error|err!)\s*:\s*/i, "")
+    .replace(/^\p{Ll}/u, (letter) => letter.toUpperCase())
+    .replace(/\.$/, "");
+
 function failed(
   { client, platform }: BuildOrder,
   found: readonly Problem[],
@@ -151,15 +158,18 @@ function failed(
 ): Pick<Performed, "problem" | "isShared"> {
   const [first] = found;
   const isMissing = first?.code === "program-missing";
+  const said = first?.facts?.said;
   const says = known
     ? `${known.says.replace(/\.$/, "")}${known.at ? ` (${known.at})` : ""}.`
-    : (first?.message ?? "It has failed.");
+    : said === undefined
+      ? (first?.message ?? "It has failed.")
+      : `${capitalized(String(said))} (${first?.message.replace(/\.$/, "")}).`;
   return {
     isShared: isMissing || (known?.isShared ?? false),
     problem: problem(first?.code === "build-refused" ? first.code : "build-failed", says, {
       client,
       platform,
-      ...(known || first?.expected === undefined ? {} : { expected: first.expected }),
+      ...(known || said !== undefined || first?.expected === undefined ? {} : { expected: first.expected }),
       fix: "Look at the place that is named; build.log, in its folder below builds/, has all that was printed.",
     }),
   };

@@ -28,12 +28,15 @@ export async function runSteps(job: StepsJob, inputs: Inputs, to: To, runner: Ru
     });
     if (!ran.ok) return failed(...ran.problems);
     log += `${ran.value.out}${ran.value.err}`;
-    if (ran.value.code !== 0)
+    if (ran.value.code !== 0) {
+      const said = lastLine(ran.value.err) ?? lastLine(ran.value.out);
       return failed(
         problem("step-failed", `${called} ended with ${ran.value.code}.`, {
-          expected: lastLine(ran.value.err) ?? lastLine(ran.value.out) ?? "a step that ends with 0",
+          expected: said ?? "a step that ends with 0",
+          ...(said === undefined ? {} : { facts: { said } }),
         }),
       );
+    }
   }
   const found = job.results.map((wanted) => ({ wanted, paths: pathsOf(wanted, to) }));
   const missing = found.filter(({ paths }) => paths.length === 0);
