@@ -34,7 +34,7 @@ describe.each(all)("%s", (kind, table) => {
   });
 });
 
-test("resources of an app whose projects are made at each build: one part is taken, the other told, and so are names from elsewhere", () => {
+test("resources of an app whose projects are made at each build: both parts are taken, and names from elsewhere told", () => {
   const root = temporaryFolder();
   kinds.nativeResources(join(root));
   const { code, out, err } = oxalis(root, "init", "--template", ".", "--agency", "Quayside");
@@ -42,14 +42,16 @@ test("resources of an app whose projects are made at each build: one part is tak
   for (const what of ["launcher", "adaptive-foreground", "start-mark"])
     expect(out).toMatch(new RegExp(`Picture ${what}\\s+5 files, drawn anew`));
   expect(err).toMatch(/the label @string\/app_name is nowhere in the template's resources/);
-  expect(err).toContain("Not understood, and left as it is: App_Resources/iOS/Info.plist");
+  expect(out).toMatch(/iOS\s+App_Resources\/iOS/);
+  for (const [what, count] of Object.entries({ icon: 15, "start-full": 3, "start-mark": 3 }))
+    expect(out.slice(out.indexOf("\niOS "))).toMatch(new RegExp(`Picture ${what}\\s+${count} files, drawn anew`));
+  expect(err).not.toContain("Not understood");
   const less = temporaryFolder();
   kinds.nativeResources(less);
-  rmSync(join(less, "App_Resources/Android/app.gradle"));
+  for (const file of ["Android/app.gradle", "iOS/Info.plist"]) rmSync(join(less, "App_Resources", file));
   const refused = oxalis(less, "init", "--template", ".", "--agency", "Quayside");
   expect([refused.code, refused.err]).toEqual([1, expect.not.stringContaining("holds no app")]);
   expect(refused.err).toContain("App_Resources/Android/src/main/AndroidManifest.xml: an Android manifest");
-  expect(refused.err).toContain("App_Resources/iOS/Info.plist: a property list of an app whose Xcode project");
   const empty = temporaryFolder();
   cpSync(pictures, join(empty, "art"), { recursive: true });
   expect(oxalis(empty, "init", "--template", ".", "--agency", "Quayside").err).toContain("holds no app");

@@ -98,7 +98,7 @@ function fromGradle(template: Folder, { folder }: Part): ProposedSteps | undefin
 function fromXcode(template: Folder, { folder }: Part): ProposedSteps | undefined {
   const project = readXcodeProjects(template).find((each) => each.folder === folder);
   const app = project?.targets.find(isMainApp);
-  if (!project || !app) return undefined;
+  if (!project?.file.endsWith(".pbxproj") || !app) return undefined;
   const workspace = template
     .list()
     .map((file) => /^(.*\.xcworkspace)\/contents\.xcworkspacedata$/.exec(file)?.[1])

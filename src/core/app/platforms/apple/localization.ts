@@ -28,12 +28,14 @@ const stringsFile = "InfoPlist.strings";
 /** Property list keys that are shown to people, in the app's own InfoPlist.strings of each language. */
 export const localizeIos: Localize = (template, part, names, main) => {
   const file = part.fills.find(({ site }) => site.file.endsWith(".pbxproj"))?.site.file;
-  if (!file) return nothingLocalized;
+  const inFolder = (at: string) =>
+    [main, ...names].map((each) => inStrings(template, `${at}/${each.locale}.lproj/${stringsFile}`, each));
+  // Of a folder of resources, whatever lies in it goes into the project that is made of it.
+  if (!file)
+    return /(^|\/)App_Resources\/iOS$/.test(part.folder) ? mergeLocalized(inFolder(part.folder)) : nothingLocalized;
   const project = languagesIn(xcodeObjects(template.source(file)));
   const folder = posix.join(part.folder, project.folder);
-  const spoken = [main, ...names].map((each) =>
-    inStrings(template, `${folder}/${each.locale}.lproj/${stringsFile}`, each),
-  );
+  const spoken = inFolder(folder);
   const added = [main, ...names].filter((_, at) => spoken[at]?.writes).map(({ locale }) => locale);
   return mergeLocalized([
     ...spoken,

@@ -44,8 +44,9 @@ export function readXcodeProjects(template: Folder): XcodeProject[] {
     .sort((a, b) => a.split("/").length - b.split("/").length)
     .map((file) => readProject(template, file))
     .filter(({ targets }) => targets.some(isApp));
-  projectsOf.set(template, read);
-  return read;
+  const all = [...read, ...madeProjects(template)];
+  projectsOf.set(template, all);
+  return all;
 }
 
 /** Kinds of products that are apps with an icon of their own (Apple, product types). */
@@ -100,6 +101,41 @@ function readProject(template: Folder, file: string): XcodeProject {
       return { name, productType, settings: own, system: systemOf(productType, own), homes };
     }),
   };
+}
+
+/** The property list of an app whose project is made at each build. */
+const madeForm = /^((?:.*\/)?App_Resources\/(?:iOS|visionOS))\/Info\.plist$/;
+
+/**
+ * Projects that are made at each build from a folder of resources: a property list, catalogs, a start screen, and
+ * settings that the project gets (NativeScript documentation, "App_Resources"). Their own file is the property list.
+ */
+function madeProjects(template: Folder): XcodeProject[] {
+  return template.list().flatMap((file) => {
+    const folder = madeForm.exec(file)?.[1];
+    if (folder === undefined) return [];
+    const own = (setting: string): Site[] => {
+      if (setting === "INFOPLIST_FILE") return [{ file, start: 0, end: 0, value: "Info.plist", form: "raw" }];
+      return settingSites(template, `${folder}/build.xcconfig`, setting);
+    };
+    const catalogs = template.list().filter((each) => each.startsWith(`${folder}/`) && each.includes(".xcassets/"));
+    return [
+      {
+        file,
+        folder,
+        settings: [],
+        targets: [
+          {
+            name: "App",
+            productType: "com.apple.product-type.application",
+            system: folder.endsWith("iOS") && !folder.endsWith("visionOS") ? "phone" : "other",
+            settings: [settingsOf("Release", "App", undefined, own, undefined)],
+            homes: [...new Set(catalogs.map((each) => each.slice(0, each.indexOf(".xcassets/") + ".xcassets".length)))],
+          },
+        ],
+      },
+    ];
+  });
 }
 
 const systems: readonly { system: System; sdk: RegExp }[] = [

@@ -77,7 +77,7 @@ function surveyProjects(template: Folder, wants: Wants, platform: Platform): Par
     platform,
     folder: first.project.folder,
     identifiers: [...new Set(surveys.flatMap(({ identifier }) => identifier ?? []))],
-    names: heldValues(fills, "app.label", "app.name").filter((name) => !name.includes("$(")),
+    names: heldValues(fills, "app.label", "app.name").filter((name) => !/\$[({]/.test(name)),
     ...found,
     fills,
     pictures: [...new Map(found.pictures.map((each) => [each.path, each])).values()],
@@ -126,7 +126,7 @@ function surveyPart(template: Folder, wants: Wants, platform: Platform, part: Ta
     ...startScreen(part, main, assets),
   ]);
   const names = [...heldValues(found.fills, "app.label", "app.name"), targetName(app)].filter(
-    (name) => name.length > 2 && !name.includes("$("),
+    (name) => name.length > 2 && !/\$[({]/.test(name),
   );
   const { fills: signing, signed } = signingPlaces(template, known, app, ofCode);
   const texts = seenTexts(template, project, lists, [...new Set(names)], platform);

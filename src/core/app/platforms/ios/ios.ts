@@ -26,11 +26,6 @@ export const ios: PlatformDefinition<IosRole> = {
   missing: iosMissing,
   signs: [
     xcodeProject,
-    {
-      file: /(^|\/)App_Resources\/iOS\/Info\.plist$/,
-      lacks: "a property list of an app whose Xcode project is made at each build",
-      isApp: true,
-    },
     { file: /(^|\/)Info\.plist$/, lacks: "a property list, with no Xcode project that names it" },
     { file: /\.xcconfig$/, lacks: "a configuration file of Xcode, with no project beside it" },
   ],
