@@ -306,6 +306,18 @@ test("Windows: values in place, logos in a folder of their own, no wide tile", (
   expect(part.gaps.map((each) => each.message)).toContain("Windows: the manifest names no Wide310x150Logo.");
 });
 
+test("Web: what is added to a page that lies in a folder of its own lies beside it, as it is linked", () => {
+  const root = temporaryFolder();
+  mkdirSync(join(root, "src"));
+  writeFileSync(join(root, "src/index.html"), "<!doctype html><html><head><title>Shed</title></head></html>");
+  const [part] = surveyTemplate(openFolder(root), () => true);
+  const links = part?.fills.map(({ opens = "" }) => opens).join("") ?? "";
+  expect(links).toContain('<link rel="manifest" href="app.webmanifest">');
+  expect(links).toContain('<link rel="apple-touch-icon" href="icons/touch.png">');
+  expect(part?.added.map(({ path }) => path)).toEqual(["src/app.webmanifest"]);
+  expect(part?.pictures.filter(({ path }) => !path.startsWith("src/icons/"))).toEqual([]);
+});
+
 test("Web: links from the root and up the tree, icons that the manifest lists and those it does not", () => {
   const part = survey({
     "site/shop/index.html": `<!doctype html><title>Shed</title><link rel="manifest" href="../app.json">

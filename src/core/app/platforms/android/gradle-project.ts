@@ -9,6 +9,7 @@ import { lineSite } from "../../../formats/splice/formats/lines.ts";
 import { tomlStrings } from "../../../formats/splice/formats/toml.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
+import { ownAmong } from "../../template/of-others.ts";
 
 /** A statement, and the script it stands in. */
 export type Scripted = GradleStatement & { file: string };
@@ -42,9 +43,7 @@ const applicationPlugin = /com\.android\.application|plugins\.android\.?applicat
 
 /** The modules whose scripts make an app, the one nearest the top first. */
 export function appModules(template: Folder): AppModule[] {
-  return template
-    .list()
-    .filter((file) => scriptForm.test(file) || partOfScript.test(file))
+  return ownAmong(template.list().filter((file) => scriptForm.test(file) || partOfScript.test(file)))
     .map((script) => ({ script, statements: statementsOf(template, script) }))
     .filter(({ script, statements }) => partOfScript.test(script) || statements.some(makesApp))
     .map(({ script, statements }) => {

@@ -2,6 +2,7 @@ import { posix } from "node:path";
 import { entry, itemsOf, type OpenStep, openStepSite, textOf } from "../../../formats/splice/formats/openstep.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { ownAmong } from "../../template/of-others.ts";
 import { configurationFile, settingSites } from "./configuration.ts";
 import { isa, type XcodeObjects, xcodeObjects } from "./objects.ts";
 import { isOfCode } from "./products.ts";
@@ -38,9 +39,7 @@ const projectsOf = new WeakMap<Folder, XcodeProject[]>();
 export function readXcodeProjects(template: Folder): XcodeProject[] {
   const known = projectsOf.get(template);
   if (known) return known;
-  const read = template
-    .list()
-    .filter((each) => projectForm.test(each))
+  const read = [...ownAmong(template.list().filter((each) => projectForm.test(each)))]
     .sort((a, b) => a.split("/").length - b.split("/").length)
     .map((file) => readProject(template, file))
     .filter(({ targets }) => targets.some(isApp));

@@ -21,6 +21,7 @@ export const webMissing = {
 type Kind = keyof typeof webMissing;
 
 const manifestName = "app.webmanifest";
+const touchName = "icons/touch.png";
 
 /**
  * What a page's head lacks of an installable app, and the touch icon's link where one is added. @param hasManifest
@@ -54,7 +55,7 @@ export function missingInPage(
   const touch = {
     file,
     elements,
-    href: hrefTo(site, "icons/touch.png"),
+    href: hrefTo(site, touchName),
     after: at,
     line,
   };
@@ -74,12 +75,12 @@ export function missingInPage(
     lacking("web-manifest", !hasManifest && !has((each) => linksAs(each, "manifest")), () =>
       mergeFound([
         { fills: [inserted(`${line}<link rel="manifest" href="${hrefTo(site, manifestName)}">`)] },
-        newManifest(site),
+        newManifest(pathOf(site, file, manifestName)),
       ]),
     ),
     lacking("touch-icon", lacksTouch, () => ({
       fills: [inserted(`${line}<link rel="apple-touch-icon" href="${touch.href}">`)],
-      pictures: [{ slot: webSlot("touch", touchSide), path: posix.join(site.root, "icons/touch.png") }],
+      pictures: [{ slot: webSlot("touch", touchSide), path: pathOf(site, file, touchName) }],
     })),
   ]);
   return { found, ...(lacksTouch && wants("touch-icon") ? { touch } : {}) };
@@ -98,9 +99,12 @@ const themeColor = (file: string, at: number, holds: Fill["holds"], opens: strin
 /** A file that is served from the top, as a page beside it or one that a bundler moves there links it. */
 const hrefTo = (site: WebFolders, name: string): string => (site.root === site.folder ? name : `/${name}`);
 
-/** A manifest with its fields and icons, served from the top. */
-function newManifest({ root }: WebFolders): Partial<Found> {
-  const path = posix.join(root, manifestName);
+/** Where a file lies that a page links so: at the top of what is served, or beside the page. */
+const pathOf = (site: WebFolders, page: string, name: string): string =>
+  posix.join(site.root === site.folder ? posix.dirname(page) : site.root, name);
+
+/** A manifest with its fields and icons. */
+function newManifest(path: string): Partial<Found> {
   const fills: Fill[] = [];
   let text = "{\n";
   for (const [member, { holds, shape }] of Object.entries(manifestFields)) {
@@ -113,6 +117,6 @@ function newManifest({ root }: WebFolders): Partial<Found> {
   text += "\n  ]\n}\n";
   return {
     added: [{ path, text, fills }],
-    pictures: manifestIcons.map((slot) => ({ slot, path: posix.join(root, "icons", iconName(slot)) })),
+    pictures: manifestIcons.map((slot) => ({ slot, path: posix.join(posix.dirname(path), "icons", iconName(slot)) })),
   };
 }

@@ -1,3 +1,4 @@
+import { ownAmong } from "../../../app/template/of-others.ts";
 import { commonSchemes } from "../../../app/template/schemes.ts";
 import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
@@ -53,7 +54,7 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
   };
   const namespaces = new Set<string>();
   const statedOn: { of: string; key: string }[] = [];
-  for (const file of files) {
+  for (const file of ownAmong(files)) {
     // What is in no app says nothing of it.
     if (codeReason(file, {}) !== undefined || !mayCarry(template, file)) continue;
     const path = withoutBuildEnding(file);
