@@ -215,6 +215,24 @@ test("an app whose native projects are made at each build from one description h
   expect(oxalis(root, "audit")).toMatchObject({ code: 0 });
 });
 
+test("a page in a shell that a script packs is a program for desktops, by the name in its project's own file", () => {
+  const project = { name: "ledger-desk", productName: "Ledger", main: "main.js", author: { name: "Ledger Works" } };
+  const { root } = around({
+    "package.json": JSON.stringify({ ...project, version: "0.1.0", devDependencies: { "electron-packager": "6.0.2" } }),
+    "main.js": "const label = 'About Ledger';\n",
+    "app/app.html": "<!doctype html><html><head><title>Ledger</title></head><body></body></html>",
+  });
+  const made = JSON.parse(readFileSync(join(root, "variants/kelp/package.json"), "utf8"));
+  expect([made.productName, made.name, made.author.name]).toEqual([
+    "Kelp & O'Hara",
+    "ledger-desk",
+    "Kelp & O'Hara Ltd",
+  ]);
+  const { code, err } = oxalis(root, "audit");
+  expect([code, err]).toEqual([1, expect.stringContaining("'About {app.name}'")]);
+  expect(err).toContain("app/app.html");
+});
+
 test("one project for several systems gives the client's name, identifier and pictures; names of its code stay", () => {
   const mark =
     '<svg width="456" height="456" viewBox="0 0 456 456" xmlns="http://www.w3.org/2000/svg"><path fill="#512bd4" d="M9 9h300v99z"/></svg>';

@@ -140,3 +140,19 @@ test("where a text stands is told as it is written, however much of it is undone
   expect(foldedText("%ff%fe &bogus; \\u{110000}x")).toBeUndefined();
   expect(foldedText("Plain Crate")).toBeUndefined();
 });
+
+test.each<[path: string, text: string]>([
+  ["src/app.module.metadata.json", '[{"__symbolic":"module","metadata":{"PlainCrate":{"name":"Plain Crate"}}}]'],
+  ["src/app.js.map", '{"version":3,"sourceRoot":"","sources":["app.ts"],"sourcesContent":["// Plain Crate"]}'],
+  ["src/theme.scss", '@import "Plain Crate";'],
+  ["Shell.xaml", '    x:Class="Plain Crate"'],
+  ["Shop.csproj", "    <RootNamespace>Plain Crate</RootNamespace>"],
+])("what compilers and other files go by is code's: %s", (path, text) => {
+  expect(found(path, text)).toBe(0);
+});
+
+test("what people see in the same kinds of files is not", () => {
+  expect(found("Shell.xaml", '    Title="Plain Crate"')).toBeGreaterThan(0);
+  expect(found("Shop.csproj", "    <ApplicationTitle>Plain Crate</ApplicationTitle>")).toBeGreaterThan(0);
+  expect(found("src/theme.scss", '.a::before { content: "Plain Crate"; }')).toBeGreaterThan(0);
+});

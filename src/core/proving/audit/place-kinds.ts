@@ -126,6 +126,15 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "settings of tests and libraries, which nobody installs by themselves",
   },
   {
+    file: /\.(?:[cm]?js|css|ts)\.map$|\.tsbuildinfo$|\.(?:metadata|ngsummary)\.json$/,
+    reason: "what a compiler left beside code, of its classes and files",
+  },
+  {
+    file: /\.(?:s[ac]ss|less|styl|css)$/,
+    line: /^\s*@(?:import|use|forward|require|plugin)\b/,
+    reason: "style sheets take others in by their files' names",
+  },
+  {
     file: /\.(xcscheme|xcworkspacedata|xctestplan|xcsettings)$/,
     reason: "schemes and workspaces name targets and products",
   },

@@ -1,5 +1,5 @@
-import { longPattern } from "../../../ground/values/long-pattern.ts";
-import type { SettingPlace, SettingsKind } from "./kind.ts";
+import type { SettingsKind } from "./kind.ts";
+import { bareShell, packaged, packer, shell, windowedShell } from "./shells.ts";
 
 /** A managed app for telephones, whose native projects are made from its settings at each build. */
 const managed: SettingsKind = {
@@ -92,116 +92,6 @@ const wrapper: SettingsKind = {
   pictures: [],
 };
 
-/** What a project says of itself to whoever looks at the finished program. */
-const packaged: SettingsKind = {
-  says: "a project that makes a program for desktops",
-  file: /^package\.json$/,
-  root: [["name", "version", "main"]],
-  makes: [],
-  goesWith: "desktop",
-  places: [
-    { at: "productName", holds: "app.name", platform: "desktop" },
-    { at: "version", holds: "version", platform: "desktop" },
-    { at: "author", holds: "person", platform: "desktop" },
-    { at: "author.name", holds: "owner", platform: "desktop" },
-    { at: "author.email", holds: "email", platform: "desktop" },
-    { at: "author.url", holds: "host", platform: "desktop" },
-    { at: "homepage", holds: "host", platform: "desktop" },
-  ],
-  pictures: [],
-};
-
-const shellPlaces: readonly SettingPlace[] = [
-  { at: "appId", holds: "identifiers.desktop", platform: "desktop" },
-  { at: "productName", holds: "app.name", platform: "desktop" },
-  { at: "copyright", holds: "copyright", platform: "desktop" },
-  { at: "protocols.name", holds: "app.name", platform: "desktop" },
-  { at: "protocols.*.name", holds: "app.name", platform: "desktop" },
-  { at: "protocols.schemes.*", holds: "scheme-if-own", platform: "desktop" },
-  { at: "protocols.*.schemes.*", holds: "scheme-if-own", platform: "desktop" },
-  { at: "linux.maintainer", holds: "person", platform: "desktop" },
-  { at: "linux.vendor", holds: "owner", platform: "desktop" },
-  { at: "win.publisherName", holds: "owner", platform: "desktop" },
-  { at: "nsis.guid", holds: "desktop.installerId", platform: "desktop" },
-  { at: "msi.upgradeCode", holds: "desktop.installerId", platform: "desktop" },
-  { at: "appx.identityName", holds: "identifiers.windows", platform: "desktop" },
-  { at: "appx.publisher", holds: "windows.publisher", platform: "desktop" },
-  { at: "appx.publisherDisplayName", holds: "windows.publisherName", platform: "desktop" },
-  { at: "appx.displayName", holds: "app.name", platform: "desktop" },
-  { at: "appx.backgroundColor", holds: "colors.ground", shape: "color", platform: "desktop" },
-  { at: "publish.url", holds: "host", platform: "desktop" },
-  { at: "publish.*.url", holds: "host", platform: "desktop" },
-];
-
-/** A page in a shell for desktops, packed by its own settings. */
-const shell: SettingsKind = {
-  says: "settings of a desktop shell",
-  file: longPattern()`
-    ^(?:[^/]+\/)?(?:package\.json|[\w-]*build[\w-]*(?:\.config)?\.(?:json|ya?ml|[cm]?[jt]s)
-    |[\w-]+\.config\.[cm]?[jt]s)$
-  `,
-  root: [["appId", "productName"]],
-  makes: [{ platform: "desktop" }],
-  wraps: true,
-  places: shellPlaces,
-  pictures: [
-    ...["icon", "mac.icon", "win.icon", "linux.icon", "nsis.installerIcon", "nsis.uninstallerIcon"].map((at) => ({
-      at,
-      kind: "shell" as const,
-      platform: "desktop" as const,
-    })),
-  ],
-  byName: [
-    {
-      folder: "directories.buildResources",
-      files: ["icon.icns", "icon.ico", "icon.png", "icons/512x512.png"],
-      kind: "shell",
-      platform: "desktop",
-    },
-    { folder: "=resources", files: ["icon.png"], kind: "shell", platform: "desktop" },
-  ],
-};
-
-/** The same, in a shell whose settings name the windows and the pictures too. */
-const windowedShell: SettingsKind = {
-  says: "settings of a desktop shell",
-  file: /(^|\/)[\w.-]+\.conf\.json$/,
-  root: [["identifier", "productName"]],
-  makes: [{ platform: "desktop" }],
-  wraps: true,
-  places: [
-    { at: "identifier", holds: "identifiers.desktop", platform: "desktop" },
-    { at: "productName", holds: "app.name", platform: "desktop" },
-    { at: "version", holds: "version", platform: "desktop" },
-    { at: "app.windows.*.title", holds: "app.name", platform: "desktop" },
-    { at: "bundle.windows.wix.upgradeCode", holds: "desktop.installerId", platform: "desktop" },
-    { at: "bundle.publisher", holds: "owner", platform: "desktop" },
-    { at: "bundle.copyright", holds: "copyright", platform: "desktop" },
-    { at: "bundle.homepage", holds: "host", platform: "desktop" },
-  ],
-  pictures: [{ at: "bundle.icon.*", kind: "shell", platform: "desktop" }],
-};
-
-/** A packer's settings in code. */
-const packer: SettingsKind = {
-  says: "settings of a desktop shell",
-  file: /(^|\/)[\w.-]+\.config\.[cm]?[jt]s$/,
-  root: [["packagerConfig"]],
-  makes: [{ platform: "desktop" }],
-  wraps: true,
-  places: [
-    { at: "packagerConfig.name", holds: "app.name", platform: "desktop" },
-    { at: "packagerConfig.appBundleId", holds: "identifiers.desktop", platform: "desktop" },
-    { at: "packagerConfig.appCopyright", holds: "copyright", platform: "desktop" },
-    { at: "packagerConfig.protocols.*.name", holds: "app.name", platform: "desktop" },
-    { at: "packagerConfig.protocols.*.schemes.*", holds: "scheme-if-own", platform: "desktop" },
-    { at: "packagerConfig.win32metadata.CompanyName", holds: "owner", platform: "desktop" },
-    { at: "packagerConfig.win32metadata.ProductName", holds: "app.name", platform: "desktop" },
-    { at: "packagerConfig.win32metadata.FileDescription", holds: "app.name", platform: "desktop" },
-  ],
-  pictures: [{ at: "packagerConfig.icon", kind: "shell", platform: "desktop" }],
-};
-
 /**
  * A project whose native projects are made at each build from resources beside it: its identifier is in its settings.
  */
@@ -252,5 +142,6 @@ export const settingsKinds: readonly SettingsKind[] = [
   wrapper,
   television,
   resourced,
+  bareShell,
   packaged,
 ];
