@@ -40,6 +40,11 @@ test.each<[file: string, text: string, terms: string[]]>([
       "<ApplicationId>org.fern.hollow</ApplicationId><Company>Fern Works</Company></PropertyGroup></Project>",
     ["Fernhollow", "org.fern.hollow", "Fern Works"],
   ],
+  [
+    "data/shop.desktop",
+    "[Desktop Entry]\nName=Fernhollow\nActions=New;\n\n[Desktop Action New]\nName=New window\n",
+    ["Fernhollow"],
+  ],
   ["data/app.desktop.in.in", "[Desktop Entry]\nName=Fernhollow\nExec=@bindir@/fh\n", ["Fernhollow"]],
   [
     "data/org.fern.Hollow.metainfo.xml.in",

@@ -145,6 +145,8 @@ test.each<[path: string, text: string]>([
   ["src/app.module.metadata.json", '[{"__symbolic":"module","metadata":{"PlainCrate":{"name":"Plain Crate"}}}]'],
   ["src/app.js.map", '{"version":3,"sourceRoot":"","sources":["app.ts"],"sourcesContent":["// Plain Crate"]}'],
   ["src/theme.scss", '@import "Plain Crate";'],
+  ["Releasing.md", "How Plain Crate is released"],
+  ["shop.pro", "TARGET = Plain Crate"],
   ["Shell.xaml", '    x:Class="Plain Crate"'],
   ["Shop.csproj", "    <RootNamespace>Plain Crate</RootNamespace>"],
 ])("what compilers and other files go by is code's: %s", (path, text) => {
@@ -154,5 +156,7 @@ test.each<[path: string, text: string]>([
 test("what people see in the same kinds of files is not", () => {
   expect(found("Shell.xaml", '    Title="Plain Crate"')).toBeGreaterThan(0);
   expect(found("Shop.csproj", "    <ApplicationTitle>Plain Crate</ApplicationTitle>")).toBeGreaterThan(0);
+  expect(found("content/About.md", "Plain Crate brings boxes")).toBeGreaterThan(0);
+  expect(found("shop.pro", "QMAKE_TARGET_PRODUCT = Plain Crate")).toBeGreaterThan(0);
   expect(found("src/theme.scss", '.a::before { content: "Plain Crate"; }')).toBeGreaterThan(0);
 });

@@ -130,6 +130,11 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "what a compiler left beside code, of its classes and files",
   },
   {
+    file: /\.(?:pro|pri|prf|qrc)$/,
+    line: /^(?!.*\b(?:QMAKE_TARGET_(?:PRODUCT|COMPANY|COPYRIGHT|DESCRIPTION)|QMAKE_BUNDLE_NAME)\b)/,
+    reason: "projects name targets, files and resources",
+  },
+  {
     file: /\.(?:s[ac]ss|less|styl|css)$/,
     line: /^\s*@(?:import|use|forward|require|plugin)\b/,
     reason: "style sheets take others in by their files' names",
@@ -174,6 +179,11 @@ export const codePlaces: readonly CodePlace[] = [
       ^(?:.*\/)?(NEWS|ChangeLog[\w.-]*|CHANGES|AUTHORS|MAINTAINERS|CONTRIBUTORS|HACKING|THANKS|TODO|[\w.-]+\.doap)
       (\.(md|txt|adoc|rst))?$
     `,
+    reason: "documentation of the project",
+  },
+  {
+    // At the top, where no app has its texts.
+    file: /^[A-Z][\w.-]*\.(?:md|markdown|rst|adoc)$|^(?:CREDITS|INSTALL|COPYING)(?:\.txt)?$/,
     reason: "documentation of the project",
   },
   {

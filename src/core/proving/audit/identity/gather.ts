@@ -76,6 +76,10 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
     }
     for (const [, space = ""] of packageLines(template, file)) namespaces.add(space);
   }
+  // What is also what people call the app is met by them as that: it is looked for as the name.
+  for (const [key, { kind, text }] of terms)
+    if ((kind === "owner" || (kind === "identifier" && !text.includes("."))) && terms.has(`name ${text.toLowerCase()}`))
+      terms.delete(key);
   for (const { kind, text, place } of [...terms.values()]) {
     const short = kind === "name" ? shorterForm(text) : undefined;
     if (short !== undefined) add("name", short, place);

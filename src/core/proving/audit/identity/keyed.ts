@@ -171,6 +171,16 @@ const packageOfShell: Reader = (file, source, template) => {
 
 /** A line a key (freedesktop.org, Desktop Entry Specification; Inno Setup, script sections). */
 const keyLine = /^[ \t]*([A-Za-z][\w-]*(?:\[[\w@.-]+\])?)[ \t]*=[ \t]*([^\r\n]+)/gm;
+/** An entry's own keys; those of its actions are what they do, not what the app is called. */
+const desktopEntry: Reader = (file, source, template) => {
+  const groups = [...source.text.matchAll(/^[ \t]*\[([^\]\n]+)\]/gm)];
+  const groupAt = (at: number) => groups.findLast(({ index }) => index < at)?.[1];
+  return lines(keyLine)(file, source, template).map((each) => {
+    const group = groupAt(each.at);
+    return group === undefined || group === "Desktop Entry" ? each : { ...each, key: `${group}: ${each.key}` };
+  });
+};
+
 /** Definitions and version texts of an installer's script (NSIS; Inno Setup). */
 const installerLine = longPattern("gim")`
   ^[ \t]*(?:[!#]define[ \t]+(?:\/\w+[ \t]+)*|VIAddVersionKey[ \t]+(?:\/\S+[ \t]+)?["']?
@@ -195,7 +205,7 @@ const cmake: Reader = (file, source, template) => [
 const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /(^|\/)assetlinks\.json$/, read: statements },
   { file: /(^|\/)package\.json$/, read: packageOfShell },
-  { file: /\.desktop$/, read: lines(keyLine) },
+  { file: /\.desktop$/, read: desktopEntry },
   { file: /\.iss$/i, read: (...of) => [...lines(keyLine)(...of), ...lines(installerLine)(...of)] },
   { file: /\.ns[hi]$/i, read: lines(installerLine) },
   { file: /\.(cc|cpp|cxx|c|mm?|hpp?|py|vala|rs)$/, read: lines(namingCall) },
