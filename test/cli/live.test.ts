@@ -293,3 +293,26 @@ test("steps that are done by hand are the same on the board and in the history",
   // What a store has accepted is fixed, whoever noted it.
   expect(readFileSync(join(folder, "clients/saltmarsh/history/identifier-android.json"), "utf8")).toContain('"fixed"');
 });
+
+test("the example comes with what happened to it in stores where that is asked for, up to this day", () => {
+  const [plain, told] = [join(temporaryFolder(), "plain"), join(temporaryFolder(), "told")];
+  expect(oxalis(".", "demo", plain).code).toBe(0);
+  expect(oxalis(".", "demo", told, "--story").out).toContain("oxalis events");
+  expect(existsSync(join(plain, "testers.yaml"))).toBe(false);
+  for (const folder of [plain, told]) expect(existsSync(join(folder, "story.yaml"))).toBe(false);
+  const is = (folder: string) =>
+    JSON.parse(oxalis(folder, "board", "--json").out).clients.flatMap(
+      ({ client, passages }: { client: string; passages: { store: string; is: string; share?: number }[] }) =>
+        passages.map(({ store, is, share }) => [client, store, is, ...(share === undefined ? [] : [share])].join(" ")),
+    );
+  expect(is(plain)).toEqual([]);
+  expect(is(told).sort()).toEqual([
+    "3-acre google-play live",
+    "root-and-leaf google-play refused",
+    "saltmarsh app-store created",
+    "saltmarsh google-play going-out 20",
+    "zelena-griadka google-play created",
+  ]);
+  expect(oxalis(told, "board").out).toMatch(/refused version 1\.0\.0: .* Unanswered for 4 days\./);
+  expect(oxalis(told, "testers").out).toContain("1 of 10 have come.");
+});

@@ -5,10 +5,12 @@ import { mapResult } from "../../core/ground/problems/result.ts";
 import { writeDemo } from "../../core/operations/demo.ts";
 import type { Run } from "../command.ts";
 
-export const run: Run<"demo"> = async ({ folder }, { terminal, ports }) =>
-  mapResult(await writeDemo({ from: shippedDemo(), folder }, ports), (written) => {
+export const run: Run<"demo"> = async ({ folder, story }, { terminal, ports }) =>
+  mapResult(await writeDemo({ from: shippedDemo(), folder, story }, ports), (written) => {
     const shown = relative(ports.folder, written.folder) || ".";
-    terminal.print(`The example is in ${shown}. Next:\n\n    cd ${shown}\n    oxalis clients\n    oxalis generate`);
+    const next = story ? ["board", "events", "testers"] : ["clients", "generate"];
+    const lines = [`cd ${shown}`, ...next.map((command) => `oxalis ${command}`)];
+    terminal.print(`The example is in ${shown}. Next:\n\n${lines.map((line) => `    ${line}`).join("\n")}`);
     return 0;
   });
 

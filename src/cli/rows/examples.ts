@@ -2,7 +2,7 @@ import type { CommandName } from "./table.ts";
 
 /** Calls that show what a command is for, as they are typed behind `oxalis`. */
 export const examples: Readonly<Record<CommandName, readonly string[]>> = {
-  demo: ["demo ./market"],
+  demo: ["demo ./market", "demo ./told --story"],
   init: [
     "init ./farms --template ./shared-app --dry-run",
     'init ./farms --template ./shared-app --agency "Lanternfield"',

@@ -14,7 +14,12 @@ export const rows = {
   demo: {
     says: "write a full example into a new folder: an agency, its template, eight clients",
     arguments: { folder: { says: "a folder that is not there yet, or is empty", needed: "required" } },
-    options: {},
+    options: {
+      story: {
+        kind: "flag",
+        says: "with what has happened to it in stores: one client live, one refused, one out for a share, one waiting",
+      },
+    },
   },
   init: {
     says: "survey a shared app, say what is found where, and write a workspace around it",
