@@ -95,7 +95,7 @@ const views = [
   },
   {
     name: "build",
-    rows: 35,
+    rows: 40,
     inside: keyed,
     typed: [
       "oxalis build 3-acre saltmarsh",

@@ -107,6 +107,7 @@ const additions: readonly Addition[] = [
         .map((platform) => `app/platforms/${platform}/titles.ts`)
         .map(titledIn),
       titledIn("stores/google-play/google-play.ts"),
+      titledIn("stores/microsoft-store/microsoft-store.ts"),
       titledIn("stores/choice-words.ts"),
       titledIn("stores/happening.ts"),
       ...["apple", "google-play", "microsoft-store"].map((store) => `stores/${store}/accounts.ts`).map(titledIn),
