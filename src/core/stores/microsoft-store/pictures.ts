@@ -24,6 +24,8 @@ export const microsoftStorePictures: readonly Slot[] = [
   {
     ...inStore,
     role: "store-box",
+    // Larger than icons have to be.
+    from: "mark",
     path: "store/microsoft-store/box.png",
     width: 1080,
     height: 1080,
@@ -34,6 +36,8 @@ export const microsoftStorePictures: readonly Slot[] = [
   {
     ...inStore,
     role: "store-poster",
+    // No icon has that shape.
+    from: "mark",
     path: "store/microsoft-store/poster.png",
     width: 720,
     height: 1080,
