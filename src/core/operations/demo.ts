@@ -5,7 +5,7 @@ import { unwritten } from "../ground/files/writing/writer.ts";
 import { problem } from "../ground/problems/problem.ts";
 import { orStop, refuse } from "../ground/problems/result.ts";
 import { operation } from "./running/operation.ts";
-import { takeStory } from "./story.ts";
+import { takeStory } from "./running/story.ts";
 
 /** What a published package leaves out, since registries read it themselves. */
 const ignored = { file: ".gitignore", text: "variants/\nbuilds/\nletters/\n.oxalis/\n" };

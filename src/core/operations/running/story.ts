@@ -1,14 +1,14 @@
 import { parse } from "yaml";
 import * as z from "zod";
-import { happeningsOf, type KeptHappening } from "../agency/history/happenings.ts";
-import { type Trying, tryingOf } from "../agency/history/trying.ts";
-import { markOf } from "../clients/testers/who.ts";
-import { readInside } from "../ground/files/reading/folder.ts";
-import { removeFile } from "../ground/files/writing/door.ts";
-import { type Change, writeTogether } from "../ground/files/writing/together.ts";
-import { daysAfter } from "../ground/values/day.ts";
-import { storeKeys } from "../ground/values/store.ts";
-import { happeningKinds } from "../stores/happening.ts";
+import { happeningsOf, type KeptHappening } from "../../agency/history/happenings.ts";
+import { type Trying, tryingOf } from "../../agency/history/trying.ts";
+import { markOf } from "../../clients/testers/who.ts";
+import { readInside } from "../../ground/files/reading/folder.ts";
+import { removeFile } from "../../ground/files/writing/door.ts";
+import { type Change, writeTogether } from "../../ground/files/writing/together.ts";
+import { daysAfter } from "../../ground/values/day.ts";
+import { storeKeys } from "../../ground/values/store.ts";
+import { happeningKinds } from "../../stores/happening.ts";
 
 /** What the example has happened, in the example's own folder. */
 const storyFile = "story.yaml";
