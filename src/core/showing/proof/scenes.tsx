@@ -4,7 +4,7 @@ import { Pic, Scene } from "../../pages/parts/parts.tsx";
 import { grounds, has, labelOf, nameOf, type SceneProps, startSaid } from "../../pages/parts/scenes.ts";
 
 export function StoreScene({ sheet, say }: SceneProps) {
-  if (!has(sheet, "store-feature") && !has(sheet, "web-social")) return null;
+  if (!["store-feature", "web-social", "win-poster"].some((name) => has(sheet, name))) return null;
   return (
     <Scene title={say("inStore")} note={say("inStoreNote")}>
       {has(sheet, "store-feature") ? (
@@ -12,6 +12,17 @@ export function StoreScene({ sheet, say }: SceneProps) {
           <Pic name="store-feature" label={say("featureGraphic")} />
           <div>
             <Pic name="store-icon" label={say("storeIcon")} />
+            <span>
+              <b dir="auto">{nameOf(sheet)}</b>
+              <small dir="auto">{sheet.values.owner}</small>
+            </span>
+          </div>
+        </div>
+      ) : null}
+      {has(sheet, "win-poster") ? (
+        <div class="listing poster">
+          <Pic name="win-poster" label={say("storePoster")} />
+          <div>
             <span>
               <b dir="auto">{nameOf(sheet)}</b>
               <small dir="auto">{sheet.values.owner}</small>

@@ -64,6 +64,7 @@ export const windowsScenes: Scenes = {
     shown("win-unplated", "Square44x44Logo", "targetsize-48_altform-unplated"),
     shown("win-light", "Square44x44Logo", "targetsize-48_altform-lightunplated"),
     shown("win-badge", "BadgeLogo"),
+    shown("win-poster", "store-poster", "720x1080"),
     shown("program-icon", "program-icon", "256"),
   ],
   icons,

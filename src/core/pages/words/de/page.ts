@@ -75,6 +75,7 @@ export const german: Words = {
   tabIcon: "Icon im Tab",
   storeIcon: "Store-Icon",
   featureGraphic: "Vorstellungsgrafik",
+  storePoster: "Store-Poster",
   socialPicture: "Vorschaubild",
   notificationIcon: "Icon der Mitteilung",
 };

@@ -74,6 +74,7 @@ export const english = {
   tabIcon: "Tab icon",
   storeIcon: "Store icon",
   featureGraphic: "Feature graphic",
+  storePoster: "Store poster",
   socialPicture: "Social picture",
   notificationIcon: "Notification icon",
 } as const;

@@ -75,6 +75,7 @@ export const spanish: Words = {
   tabIcon: "Icono de la pestaña",
   storeIcon: "Icono de tienda",
   featureGraphic: "Gráfico de funciones",
+  storePoster: "Cartel de tienda",
   socialPicture: "Imagen para compartir",
   notificationIcon: "Icono de notificación",
 };

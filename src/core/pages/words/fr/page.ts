@@ -75,6 +75,7 @@ export const french: Words = {
   tabIcon: "Icône de l'onglet",
   storeIcon: "Icône de boutique",
   featureGraphic: "Image de présentation",
+  storePoster: "Affiche de boutique",
   socialPicture: "Image de partage",
   notificationIcon: "Icône de notification",
 };
