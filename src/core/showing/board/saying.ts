@@ -55,8 +55,12 @@ function aboutSaid(about: readonly string[], { language, say }: Speaking): strin
 /** What was found, as the board says it; told as it is, in English, where its language has no words for it. */
 export function findingSaid({ code, message, about = [], facts = {} }: Problem, speaking: Speaking): string {
   const { word = code, ...put } = facts;
-  return foundIn(speaking.language, String(word), { what: aboutSaid(about, speaking), ...put }) ?? message;
+  const said = foundIn(speaking.language, String(word), { what: aboutSaid(about, speaking), ...put });
+  return said?.replace(aboutNothing, ".") ?? message;
 }
+
+/** What is left of a sentence where nobody says what it is about. */
+const aboutNothing = /[ \u00a0]?: ?\.$/;
 
 /** What settles something for several: in English as they all have it, otherwise as the finding of the first. */
 export const settlesSaid = ({ what, of }: Pick<Settles, "what" | "of">, speaking: Speaking): string =>

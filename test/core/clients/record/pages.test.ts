@@ -7,6 +7,9 @@ import { type Capture, captureFiles } from "../../../../src/core/clients/record/
 import { kitFiles } from "../../../../src/core/clients/record/kit.ts";
 import type { RecordValue, StoreRecord } from "../../../../src/core/clients/record/record.ts";
 import { type ProblemCode, problemKinds } from "../../../../src/core/ground/problems/catalogue.ts";
+import { ofKeys } from "../../../../src/core/ground/problems/of-keys.ts";
+import { ofPictures } from "../../../../src/core/ground/problems/of-pictures.ts";
+import { ofRecords } from "../../../../src/core/ground/problems/of-records.ts";
 import { problem } from "../../../../src/core/ground/problems/problem.ts";
 import type { StoreKey } from "../../../../src/core/ground/values/store.ts";
 import { trace } from "../../../../src/core/ground/values/trail.ts";
@@ -202,8 +205,16 @@ describe("the board as a page", () => {
         expect([word, puts(others[word as BoardWord])]).toEqual([word, puts(text)]);
     for (const others of [frenchFound, spanishFound])
       for (const [key, text] of Object.entries(germanFound))
-        if (!key.includes("-") || key.startsWith("trial") || key === "name-lapses")
-          expect([key, puts(others[key as FoundKey])]).toEqual([key, puts(text)]);
+        expect([key, puts(others[key as FoundKey])]).toEqual([key, puts(text)]);
+  });
+
+  test("has words for whatever may be found of a client's pictures, record and keys", () => {
+    const ofCommands =
+      /^(lettering-refused|words-|vault-(missing|committed|damaged)|passphrase-|key-(unreadable|unclear|in-use))/;
+    const all = [ofPictures, ofRecords, ofKeys].flatMap((each) => Object.keys(each));
+    expect(all.length).toBeGreaterThan(70);
+    const known: readonly string[] = foundKeys;
+    expect(all.filter((code) => !ofCommands.test(code) && !known.includes(code))).toEqual([]);
   });
 
   test("holds any name as text, in its rows and in its data", () => {
