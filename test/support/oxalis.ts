@@ -103,8 +103,9 @@ export function workspaceWith(clients: readonly string[], changes: Readonly<Reco
   cpSync(demoFolder, folder, {
     recursive: true,
     filter: (source) => {
-      const key = /^clients\/([^/]+)/.exec(relative(demoFolder, source))?.[1];
-      return key === undefined || clients.includes(key);
+      const file = relative(demoFolder, source);
+      const key = /^clients\/([^/]+)/.exec(file)?.[1];
+      return file !== "story.yaml" && (key === undefined || clients.includes(key));
     },
   });
   cpSync(drawnBefore(), join(folder, ".oxalis"), { recursive: true });
