@@ -7,8 +7,7 @@ export default defineConfig({
   test: {
     testTimeout: 600_000,
     hookTimeout: 600_000,
-    // One more than a small machine has cores: some tests wait for what they have started.
-    maxWorkers: 3,
+    maxWorkers: 2,
     setupFiles: ["test/support/each-file.ts"],
     projects: [
       { extends: true, test: { name: "apart", include: apart } },

@@ -1,5 +1,6 @@
 import { spawn } from "node:child_process";
 import { createHash } from "node:crypto";
+import { once } from "node:events";
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { hostname } from "node:os";
 import { join } from "node:path";
@@ -266,7 +267,7 @@ test("a secret in the template stops every variant until it is taken out, left o
   expect(oxalis(own, "audit").out).toContain("nothing of the template");
 });
 
-test("what a run that died had decided is brought to its end by the next command, also one that only reads", () => {
+test("what a run that died had decided is brought to its end by the next command, also one that only reads", async () => {
   const own = workspaceWith(["3-acre"]);
   const steps = [{ path: "clients/3-acre/brief.yaml" }];
   const open = join(own, ".oxalis/open/1-a-0");
@@ -295,6 +296,7 @@ test("what a run that died had decided is brought to its end by the next command
     out: expect.not.stringContaining("Decided"),
   });
   child.kill("SIGKILL");
+  await once(child, "exit");
   expect(oxalis(own, "explain", "3-acre", "app.label").out).toContain("Decided");
   expect(readFileSync(join(own, brief), "utf8")).toBe(text);
   expect(existsSync(open)).toBe(false);
