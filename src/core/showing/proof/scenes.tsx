@@ -5,6 +5,12 @@ import { grounds, has, labelOf, nameOf, type SceneProps, startSaid } from "../..
 
 export function StoreScene({ sheet, say }: SceneProps) {
   if (!["store-feature", "web-social", "win-poster"].some((name) => has(sheet, name))) return null;
+  const ownedBy = (
+    <span>
+      <b dir="auto">{nameOf(sheet)}</b>
+      <small dir="auto">{sheet.values.owner}</small>
+    </span>
+  );
   return (
     <Scene title={say("inStore")} note={say("inStoreNote")}>
       {has(sheet, "store-feature") ? (
@@ -12,22 +18,14 @@ export function StoreScene({ sheet, say }: SceneProps) {
           <Pic name="store-feature" label={say("featureGraphic")} />
           <div>
             <Pic name="store-icon" label={say("storeIcon")} />
-            <span>
-              <b dir="auto">{nameOf(sheet)}</b>
-              <small dir="auto">{sheet.values.owner}</small>
-            </span>
+            {ownedBy}
           </div>
         </div>
       ) : null}
       {has(sheet, "win-poster") ? (
         <div class="listing poster">
           <Pic name="win-poster" label={say("storePoster")} />
-          <div>
-            <span>
-              <b dir="auto">{nameOf(sheet)}</b>
-              <small dir="auto">{sheet.values.owner}</small>
-            </span>
-          </div>
+          <div>{ownedBy}</div>
         </div>
       ) : null}
       {has(sheet, "web-social") ? (

@@ -1,4 +1,3 @@
-import { posix } from "node:path";
 import { type AppModule, valuesOf } from "./gradle-project.ts";
 
 /** The Android apps of a template: the one that clients get, what belongs to it in other projects, and others. */
@@ -8,8 +7,6 @@ export interface AndroidApps {
   further: readonly AppModule[];
   /** Modules that make another app, by their identifier. */
   others: readonly { module: AppModule; identifier: string | undefined }[];
-  /** Where several projects make apps that have nothing in common: nobody here knows which of them is meant. */
-  isUnsure: boolean;
 }
 
 /** Folders in which a library shows how it is used, or an app is tried. */
@@ -42,11 +39,8 @@ export function appsOf(modules: readonly AppModule[]): AndroidApps | undefined {
     first,
     further: related.flatMap(({ own }) => own.map(({ module }) => module)).filter((module) => module !== first),
     others: apart.flatMap(({ own }) => own),
-    isUnsure: apart.some(({ count, root }) => count === main.count && depth(root) === depth(main.root)),
   };
 }
-
-const depth = (folder: string): number => (folder === "" ? 0 : folder.split(posix.sep).length);
 
 /** Whether an identifier is another, or that one with something behind it. */
 const isSame = (base: string | undefined, identifier: string | undefined): boolean =>

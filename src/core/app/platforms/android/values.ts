@@ -7,6 +7,7 @@ import type { Fill } from "../../template/found.ts";
 import { isFromPubspec } from "../../template/pubspec.ts";
 import { type Followed, filling } from "./following.ts";
 import { type AppModule, valuesOf } from "./gradle-project.ts";
+import { identifierOf } from "./projects.ts";
 
 export type Gap = (what: string, file: string, at: number, severity?: "error" | "warning") => Problem;
 
@@ -45,8 +46,7 @@ export const versionFills = (
 /** The application ID wherever it is given; a flavour's keeps what it has behind the others'. */
 export function identifierFills(module: AppModule, gap: Gap, ofApp?: string): Partial<Followed> {
   const values = valuesOf(module, "applicationId");
-  const base = values.find(({ statement }) => statement.blocks.at(-1) === "defaultConfig") ?? values[0];
-  const own = base?.sites[0]?.value;
+  const own = identifierOf(module);
   const identifier = ofApp !== undefined && own?.startsWith(`${ofApp}.`) ? ofApp : own;
   if (values.length === 0) {
     const made = madeFromNamespace(module);

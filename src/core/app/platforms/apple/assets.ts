@@ -14,6 +14,7 @@ import type { Problem } from "../../../ground/problems/problem.ts";
 import { darkOf, type Field } from "../../../ground/values/fields.ts";
 import type { Platform } from "../../../ground/values/platform.ts";
 import { placeAt } from "../../../ground/values/source.ts";
+import type { Slot } from "../../../pictures/slots/slot.ts";
 import { type Fill, type Found, mergeFound, type PictureUse } from "../../template/found.ts";
 import type { Wants } from "../../template/missing.ts";
 import { pictureSize } from "../../template/picture-size.ts";
@@ -64,17 +65,29 @@ export function imageSet(
 ): Partial<Found> | undefined {
   const set = assetFolder(template, below, `${name}.imageset`);
   if (!set) return undefined;
+  return setPictures({ template, gap }, set, (image, own, scale) => {
+    const forms = fills ? iosStartFull : iosStartForms;
+    const [light, dark] = own ? forms(own, 1) : forms(points, scale);
+    const slot = isDark(image) ? dark : light;
+    return { ...slot, qualifier: slot.qualifier.replace(/^\d+x/, `${scale}x`) };
+  });
+}
+
+/**
+ * The pictures that an image set lists, and those of them that stay. @param slotOf the row of an entry: by the size of
+ * the template's own picture, where it is there, and the entry's scale
+ */
+export function setPictures(
+  { template, gap }: Pick<Assets, "template" | "gap">,
+  set: string,
+  slotOf: (image: JsonNode, own: { width: number; height: number } | undefined, scale: number) => Slot,
+): Partial<Found> {
   const named = images(parseJson(template.source(`${set}/Contents.json`)));
   const pictures = named.flatMap((image): PictureUse | PictureUse[] => {
     const file = text(image, "filename");
     const scale = Number.parseInt(text(image, "scale") ?? "1x", 10);
     if (file === undefined) return [];
-    const own = pictureSize(template, `${set}/${file}`);
-    const forms = fills ? iosStartFull : iosStartForms;
-    const [light, dark] = own ? forms(own, 1) : forms(points, scale);
-    const slot = isDark(image) ? dark : light;
-    const qualifier = slot.qualifier.replace(/^\d+x/, `${scale}x`);
-    return pictureUse({ ...slot, qualifier }, `${set}/${file}`) ?? [];
+    return pictureUse(slotOf(image, pictureSize(template, `${set}/${file}`), scale), `${set}/${file}`) ?? [];
   });
   // What nobody here draws stays, and is asked about: its list names it.
   const drawn = new Set(pictures.map(({ path }) => path));

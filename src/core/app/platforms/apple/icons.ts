@@ -47,7 +47,7 @@ export function appIcons(assets: Assets, project: XcodeProject, targets: readonl
     if (!found.has(asset) && !isNamedElsewhere(template, asset, platform) && isMac === (platform === "desktop"))
       found.set(asset, { found: iconAsset(assets, asset), belongs: new Map() });
   }
-  const stacked = stackedPictures(template, folder, own);
+  const stacked = stackedPictures(assets, folder, own);
   if (found.size === 0) return stacked.pictures.length > 0 ? stacked : undefined;
   const several = found.size > 1 || isOneOfMany;
   return mergeFound([

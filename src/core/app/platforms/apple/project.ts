@@ -127,7 +127,7 @@ function madeProjects(template: Folder): XcodeProject[] {
           {
             name: "App",
             productType: "com.apple.product-type.application",
-            system: folder.endsWith("iOS") && !folder.endsWith("visionOS") ? "phone" : "other",
+            system: folder.endsWith("/iOS") ? "phone" : "other",
             settings: [settingsOf("Release", "App", undefined, own, undefined)],
             homes: [...new Set(catalogs.map((each) => each.slice(0, each.indexOf(".xcassets/") + ".xcassets".length)))],
           },

@@ -2,9 +2,8 @@ import { findNodeAtLocation, type Node as JsonNode } from "jsonc-parser";
 import { parseJson } from "../../../formats/splice/formats/json.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import type { Slot } from "../../../pictures/slots/slot.ts";
-import { type Found, mergeFound, type PictureUse } from "../../template/found.ts";
-import { pictureSize } from "../../template/picture-size.ts";
-import { images, picturesIn, text } from "./assets.ts";
+import { type Found, mergeFound } from "../../template/found.ts";
+import { type Assets, setPictures, text } from "./assets.ts";
 import { iconLayer, topShelf } from "./catalog.ts";
 
 /**
@@ -13,7 +12,8 @@ import { iconLayer, topShelf } from "./catalog.ts";
  * one in front; layers between them are empty.
  * @param own whether an asset is the app's
  */
-export function stackedPictures(template: Folder, below: string, own: (asset: string) => boolean): Found {
+export function stackedPictures(assets: Given, below: string, own: (asset: string) => boolean): Found {
+  const { template } = assets;
   const folders = (form: RegExp) => [
     ...new Set(
       template.list().flatMap((file) => {
@@ -25,10 +25,12 @@ export function stackedPictures(template: Folder, below: string, own: (asset: st
   const stacks = folders(/^(.+\.(?:imagestack|solidimagestack))\/Contents\.json$/);
   const shelves = folders(/^(.+\.brandassets)\/Contents\.json$/);
   return mergeFound([
-    ...stacks.flatMap((stack) => layersOf(template, stack, pointsOf(template, stack))),
-    ...shelves.flatMap((shelf) => shelfPictures(template, shelf)),
+    ...stacks.flatMap((stack) => layersOf(assets, stack, pointsOf(template, stack))),
+    ...shelves.flatMap((shelf) => shelfPictures(assets, shelf)),
   ]);
 }
+
+type Given = Pick<Assets, "template" | "gap">;
 
 interface Points {
   width: number;
@@ -58,44 +60,36 @@ function pointsOf(template: Folder, stack: string): Points {
 }
 
 /** The layers of a stack, from the front, each an image set of its own. */
-function layersOf(template: Folder, stack: string, points: Points): Partial<Found>[] {
-  const root = parseJson(template.source(`${stack}/Contents.json`));
+function layersOf(assets: Given, stack: string, points: Points): Partial<Found>[] {
+  const root = parseJson(assets.template.source(`${stack}/Contents.json`));
   const names = (findNodeAtLocation(root, ["layers"])?.children ?? []).flatMap((each) => text(each, "filename") ?? []);
   return names.flatMap((name, at) => {
     const place = at === 0 ? "front" : at === names.length - 1 ? "back" : "middle";
-    return setPictures(template, `${stack}/${name}/Content.imageset`, points, (size, qualifier) =>
+    return sizedPictures(assets, `${stack}/${name}/Content.imageset`, points, (size, qualifier) =>
       iconLayer(place, size, qualifier),
     );
   });
 }
 
 /** Pictures of the top shelf: image sets that brand assets list with their size. */
-const shelfPictures = (template: Folder, shelf: string): Partial<Found>[] =>
-  listedIn(template, shelf).flatMap((asset) => {
+const shelfPictures = (assets: Given, shelf: string): Partial<Found>[] =>
+  listedIn(assets.template, shelf).flatMap((asset) => {
     const [name, points] = [text(asset, "filename"), sizeSaid(asset)];
     if (!name?.endsWith(".imageset") || !points) return [];
-    return setPictures(template, `${shelf}/${name}`, points, topShelf);
+    return sizedPictures(assets, `${shelf}/${name}`, points, topShelf);
   });
 
 /** Pictures of an image set, each as large as the template's own, or as its points and scale say. */
-function setPictures(
-  template: Folder,
+function sizedPictures(
+  assets: Given,
   set: string,
-  points: Points,
+  { width, height }: Points,
   slotOf: (size: Points, qualifier: string) => Slot,
 ): Partial<Found>[] {
-  const file = `${set}/Contents.json`;
-  if (!template.has(file)) return [];
-  const pictures = images(parseJson(template.source(file))).flatMap((image): PictureUse[] => {
-    const named = text(image, "filename");
-    if (named === undefined) return [];
-    const scale = Number.parseInt(text(image, "scale") ?? "1x", 10) || 1;
-    const scaled = { width: points.width * scale, height: points.height * scale };
-    const slot = slotOf(
-      pictureSize(template, `${set}/${named}`) ?? scaled,
-      `${text(image, "idiom") ?? "tv"}-${scale}x`,
-    );
-    return [{ slot, path: `${set}/${named}` }];
-  });
-  return [{ pictures, brandFiles: picturesIn(template, set) }];
+  if (!assets.template.has(`${set}/Contents.json`)) return [];
+  return [
+    setPictures(assets, set, (image, own, scale) =>
+      slotOf(own ?? { width: width * scale, height: height * scale }, `${text(image, "idiom") ?? "tv"}-${scale}x`),
+    ),
+  ];
 }

@@ -33,6 +33,9 @@ export const surveyXcode =
   (template, { wants }) =>
     surveyProjects(template, wants, platform);
 
+/** A name that the build puts together. */
+const hasVariable = /\$[({]/;
+
 const belongsTo = ({ system }: XcodeTarget, platform: Platform): boolean =>
   platform === "desktop" ? system === "mac" : system !== "mac";
 
@@ -77,7 +80,7 @@ function surveyProjects(template: Folder, wants: Wants, platform: Platform): Par
     platform,
     folder: first.project.folder,
     identifiers: [...new Set(surveys.flatMap(({ identifier }) => identifier ?? []))],
-    names: heldValues(fills, "app.label", "app.name").filter((name) => !/\$[({]/.test(name)),
+    names: heldValues(fills, "app.label", "app.name").filter((name) => !hasVariable.test(name)),
     ...found,
     fills,
     pictures: [...new Map(found.pictures.map((each) => [each.path, each])).values()],
@@ -126,7 +129,7 @@ function surveyPart(template: Folder, wants: Wants, platform: Platform, part: Ta
     ...startScreen(part, main, assets),
   ]);
   const names = [...heldValues(found.fills, "app.label", "app.name"), targetName(app)].filter(
-    (name) => name.length > 2 && !/\$[({]/.test(name),
+    (name) => name.length > 2 && !hasVariable.test(name),
   );
   const { fills: signing, signed } = signingPlaces(template, known, app, ofCode);
   const texts = seenTexts(template, project, lists, [...new Set(names)], platform);

@@ -3,6 +3,7 @@ import { attributeOf, find, findAll, parseXml, textSite } from "../../../formats
 import { write } from "../../../formats/splice/forms.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { problem } from "../../../ground/problems/problem.ts";
+import { attempt, orElse } from "../../../ground/problems/result.ts";
 import {
   insertion,
   type Localize,
@@ -60,8 +61,11 @@ function usualLanguage(template: Folder, strings: string, main: string): Localiz
   const around = posix.dirname(strings || ".");
   const own = template.list().filter((file) => project.test(file) && (around === "." || file.startsWith(`${around}/`)));
   return own.flatMap((file) => {
-    const [element] = findAll(parseXml(template.source(file)), "DefaultLanguage");
-    const site = textSite(file, element);
+    const root = orElse(
+      attempt(() => parseXml(template.source(file))),
+      undefined,
+    );
+    const site = root && textSite(file, findAll(root, "DefaultLanguage")[0]);
     return site && site.value !== main ? [{ site, value: main }] : [];
   });
 }

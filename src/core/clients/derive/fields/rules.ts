@@ -111,7 +111,7 @@ export function shortLabel(
   place: Place | undefined,
   about: readonly string[],
 ): Problem[] {
-  if (!name || !label || label.trail[0]?.by === "brief" || label.value === name.value) return [];
+  if (!name || !label || !(isDerived(label) || label.trail[0]?.by === "rule") || label.value === name.value) return [];
   const wasCut = isCut(name.value, label.value);
   const isOneOfSeveral = tellingWords(name.value).length > 1 && label.value.split(/\s+/).length === 1;
   if (!wasCut && !isOneOfSeveral) return [];
