@@ -9,7 +9,8 @@ export { answerForms, fileForms } from "../src/core/ground/values/answer-forms.t
 export { fieldNames, fields } from "../src/core/ground/values/fields.ts";
 export { platformNames } from "../src/core/ground/values/platform.ts";
 // The tables of the program that docs/ shows.
-export { carriers, termPlaces } from "../src/core/proving/audit/identity/carriers.ts";
+export { carriers } from "../src/core/proving/audit/identity/carriers.ts";
+export { termPlaces } from "../src/core/proving/audit/identity/kinds.ts";
 export { codePlaces } from "../src/core/proving/audit/place-kinds.ts";
 export { questions, stores } from "../src/core/stores/all.ts";
 export { dataKinds, dataMarks, purposes } from "../src/core/stores/data-kinds.ts";

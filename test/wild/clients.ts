@@ -54,9 +54,9 @@ export const rivers: Values = {
 
 export const languages = { he: "שלושה נהרות", de: "Drei Flüsse" };
 
-/** Writes both clients' briefs and pictures into a workspace. */
-export function writeClients(workspace: string, pictures: string): void {
-  for (const client of [kelp, rivers]) {
+/** Writes clients' briefs and pictures into a workspace. */
+export function writeClients(workspace: string, pictures: string, clients = [kelp, rivers]): void {
+  for (const client of clients) {
     const folder = join(workspace, "clients", client.key);
     mkdirSync(join(folder, "art"), { recursive: true });
     cpSync(join(pictures, "mark.svg"), join(folder, "art/mark.svg"));

@@ -506,7 +506,6 @@ export const desktopShell: Table = {
     ],
     "package.json": [
       ['"version": "1.0.0"', `"version": "${client.version}"`],
-      ['"description": "A minimal Electron application', `"description": "A minimal ${client.name} application`],
       ['"author": "example.com"', `"author": "${client.owner}"`],
       ['"homepage": "https://electron-vite.org"', `"homepage": "https://${client.domain}"`],
     ],

@@ -12,7 +12,7 @@ import { applyEdits } from "../../../src/core/formats/splice/site.ts";
 import { openFolder } from "../../../src/core/ground/files/reading/folder.ts";
 import { problem } from "../../../src/core/ground/problems/problem.ts";
 import { openAdviser } from "../../../src/core/proving/audit/advice/advice.ts";
-import type { TermKind } from "../../../src/core/proving/audit/identity/carriers.ts";
+import type { TermKind } from "../../../src/core/proving/audit/identity/kinds.ts";
 import { searchFor } from "../../../src/core/proving/audit/search/search.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 import { hasTool, tool } from "../../support/tools.ts";
@@ -31,7 +31,7 @@ function templateOf(files: Readonly<Record<string, string>>): Template {
 function advised(file: string, text: string, term: string, kind: TermKind = "name", more: Record<string, string> = {}) {
   const template = templateOf({ [file]: text, ...more });
   const place = { file, line: 1, column: 1, text: "" };
-  const adviser = openAdviser(template, { terms: [{ kind, text: term, place }], namespaces: [] });
+  const adviser = openAdviser(template, { terms: [{ kind, text: term, place }], namespaces: [], shells: new Map() });
   const at = text.search(new RegExp(term.replace(/[\s.]+/g, "[\\s._-]*"), "i"));
   const line = text.slice(0, at).split("\n").length;
   const lines = text.split("\n");
@@ -219,6 +219,7 @@ test("of a hundred made-up files, all that is advised at once leaves the file wh
             { kind: "identifier" as const, text: "com.crate.app", place },
           ],
           namespaces: [],
+          shells: new Map(),
         };
         const adviser = openAdviser(template, identity);
         const look = (content: string) =>

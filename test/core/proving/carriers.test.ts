@@ -123,3 +123,51 @@ test.each<[file: string, text: string]>([
   const terms = gatherIdentity(folderOf({ [file]: text }), [file], []).terms.map((term) => term.text.toLowerCase());
   expect(terms).not.toContain("fernhollow");
 });
+
+test.each([
+  ["a component's name for its developers", "src/Card.js", 'Fern.Card.displayName = "Fernhollow";\n'],
+  ["a feature of an installer", "setup/app.wxs", '<Wix><Feature Title="Fernhollow" /></Wix>'],
+  ["the title of an example's page", "lib/examples/card/index.html", "<title>Fernhollow</title>"],
+])("%s is nobody's name", (_, file, text) => {
+  expect(gatherIdentity(folderOf({ [file]: text }), [file], []).terms).toEqual([]);
+});
+
+test("of two ways to write a name, the one that people read is told", () => {
+  const files = {
+    "CMakeLists.txt": 'set(CPACK_PACKAGE_NAME "fernhollow")\n',
+    "a.desktop": "[Desktop Entry]\nName=FernHollow\n",
+  };
+  const { terms } = gatherIdentity(folderOf(files), Object.keys(files), []);
+  expect(terms.map(({ text }) => text)).toEqual(["FernHollow"]);
+});
+
+test.each([
+  ["nothing says another", {}, '{ "name": "fernhollow" }', "alone"],
+  [
+    "what packs it takes it",
+    { "forge.config.js": "module.exports = { packagerConfig: { name: pkg.name } };" },
+    "",
+    "taken",
+  ],
+  [
+    "what packs it says another",
+    { "forge.config.js": 'module.exports = { packagerConfig: { name: "Fern" } };' },
+    "",
+    undefined,
+  ],
+  ["the package says another", {}, ', "productName": "Fern"', undefined],
+])("a shell's program is called by its package where %s", (_, others, more, expected) => {
+  const own = `{ "name": "fernhollow", "main": "main.js", "devDependencies": { "electron": "30.0.0" }${more.startsWith(",") ? more : ""} }`;
+  const files = { "package.json": own, ...others };
+  const folder = folderOf(files as Record<string, string>);
+  const identity = gatherIdentity(folder, Object.keys(files), []);
+  expect(identity.shells.get("package.json")).toBe(expected);
+  const isFound = (text: string) =>
+    searchFor(identity, [], nobody)
+      .inFile("package.json", Buffer.from(text), "package.json")
+      .residue.some((each) => each.text === "fernhollow");
+  expect(isFound(own)).toBe(expected !== undefined);
+  // Where a variant's package says what the program is called, its own name is code's again; not where that is taken.
+  const named = own.replace(" }", ', "productName": "Kelp" }').replace("} }", '}, "productName": "Kelp" }');
+  if (expected) expect(isFound(named)).toBe(expected === "taken");
+});

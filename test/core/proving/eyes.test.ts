@@ -10,7 +10,7 @@ const terms = [
   { kind: "identifier" as const, text: "com.crate.shop", place },
 ];
 const nobody = { values: {}, names: { further: {} }, answers: {} };
-const search = searchFor({ terms, namespaces: [] }, [], nobody);
+const search = searchFor({ terms, namespaces: [], shells: new Map() }, [], nobody);
 const found = (path: string, bytes: Uint8Array | string) =>
   search.inFile(path, typeof bytes === "string" ? Buffer.from(bytes) : bytes, path).residue.length;
 
@@ -115,7 +115,7 @@ test("what is seen otherwise is told with its line, once; a client's own name is
     ["residue-name", 3, '"Plain Crate", which is the template\'s, is left in a.json, written otherwise.'],
   ]);
   const value = { value: "The Plain Crate & Co", trail: [] } as never;
-  const own = searchFor({ terms, namespaces: [] }, [], { ...nobody, values: { "app.name": value } });
+  const own = searchFor({ terms, namespaces: [], shells: new Map() }, [], { ...nobody, values: { "app.name": value } });
   const written = "<p>The Plain&nbsp;Crate &amp; Co</p>";
   expect(own.inFile("a.html", Buffer.from(written), "a.html").residue).toEqual([]);
 });
@@ -149,6 +149,17 @@ test.each<[path: string, text: string]>([
   ["shop.pro", "TARGET = Plain Crate"],
   ["Shell.xaml", '    x:Class="Plain Crate"'],
   ["Shop.csproj", "    <RootNamespace>Plain Crate</RootNamespace>"],
+  ["app/build.gradle", 'resValue "string", "build_config_package", "com.crate.shop"'],
+  ["lanes/Buildfile", 'archive(scheme: "Plain Crate")'],
+  ["src/Card.tsx", 'Card.displayName = "Plain Crate";'],
+  ["rpm/plain-crate.spec", "Name: plain-crate"],
+  ["pack/debian/changelog", "plain-crate (0.51.0-0) unstable; urgency=low"],
+  ["man/plain-crate.1.in", ".B plain-crate"],
+  ["CMakeLists.txt", "set (CPACK_PACKAGE_VERSION $\u007bplain_crate_VERSION})"],
+  ["data/meson.build", "desktop = 'plain-crate.desktop'"],
+  ["ui/main.ui", '<action name="plain_crate">'],
+  ["bun.lock", '"name": "plain-crate",'],
+  ["config.json", '{ "folder": "/ios/Plain-Crate/app" }'],
 ])("what compilers and other files go by is code's: %s", (path, text) => {
   expect(found(path, text)).toBe(0);
 });
@@ -159,4 +170,7 @@ test("what people see in the same kinds of files is not", () => {
   expect(found("content/About.md", "Plain Crate brings boxes")).toBeGreaterThan(0);
   expect(found("shop.pro", "QMAKE_TARGET_PRODUCT = Plain Crate")).toBeGreaterThan(0);
   expect(found("src/theme.scss", '.a::before { content: "Plain Crate"; }')).toBeGreaterThan(0);
+  expect(found("app/build.gradle", 'resValue "string", "about", "com.crate.shop"')).toBeGreaterThan(0);
+  expect(found("rpm/plain-crate.spec", "Summary: Plain Crate brings boxes")).toBeGreaterThan(0);
+  expect(found("ui/main.ui", "<string>About Plain Crate</string>")).toBeGreaterThan(0);
 });

@@ -29,9 +29,21 @@ export function hostFill(site: Site): Fill[] {
   ];
 }
 
+/** The address of whoever owns the app: the client's own, whole; what lies below it is the template's alone. */
+export function homeFill(site: Site): Fill[] {
+  const [whole] = hostFill(site);
+  if (!whole) return [];
+  const { before, after: _, ...fill } = whole;
+  return [{ ...fill, before: before?.replace(/www\.$/, "") || "https://" }];
+}
+
 /** Whoever keeps a package, with an address behind the name where the template has one: it becomes the client. */
 export const personFill = (site: Site): Fill[] => [
-  { holds: /<[^<>\s]+@[^<>\s]+>\s*$/.test(site.value) ? "desktop.maintainer" : "owner", site, shape: "text" },
+  {
+    holds: /<[^<>\s]+@[^<>\s]+>\s*(?:\([^()]*\)\s*)?$/.test(site.value) ? "desktop.maintainer" : "owner",
+    site,
+    shape: "text",
+  },
 ];
 
 /** A scheme of the template's own becomes the client's; those that everybody has stay. */

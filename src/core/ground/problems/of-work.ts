@@ -65,6 +65,12 @@ export const ofWork = {
     title: "The template folder holds no app",
     fix: "Point `template` in oxalis.yaml at the folder that holds the app's android, ios, windows or web part.",
   },
+  "app-in-example": {
+    title: "A template whose only app is the example of a library",
+    fix:
+      "Is it the app that clients get? Then point `template` in oxalis.yaml at its folder, so that variants hold it " +
+      "alone; otherwise at the app.",
+  },
   "platform-unused": {
     title: "A client that wants no platform of the agency's",
     fix: "Name one of them under `platforms` in the brief, or add the platform in oxalis.yaml.",

@@ -23,7 +23,7 @@ export interface Account {
 export function accountOf(template: Folder, part: PartSurvey): Account {
   const values = new Map<string, Account["values"][number]>();
   const filled = part.fills.filter(
-    ({ holds, site, shape }) => holds !== "key" && site.end > site.start && !isChannel(shape),
+    ({ holds, site, shape }) => holds !== "key" && site.end > site.start && !isChannel(shape) && !follows(shape),
   );
   for (const { holds, site, shape } of filled) {
     const value = shape === "red" ? "red, green, blue" : site.value.trim();
@@ -46,6 +46,9 @@ export function accountOf(template: Folder, part: PartSurvey): Account {
     gaps: part.gaps,
   };
 }
+
+/** What is set because another value is given, and says nothing of its own. */
+const follows = (shape: Fill["shape"]): boolean => shape === "manualSigning" || shape === "distributionIdentity";
 
 /** A colour's channels are one place: its red's. */
 const isChannel = (shape: Fill["shape"]): boolean => ["green", "blue", "alpha"].includes(shape);

@@ -6,7 +6,10 @@ import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import type { Field } from "../../ground/values/fields.ts";
 import { replacedIn } from "../../ground/values/replaced.ts";
 import type { Place } from "../../ground/values/source.ts";
+import { isOfCode, occurrenceIn } from "../../proving/audit/advice/occurrence.ts";
+import { tryFill } from "../../proving/audit/advice/proof.ts";
 import { gatherIdentity, type Identity } from "../../proving/audit/identity/gather.ts";
+import { shellName } from "../../proving/audit/identity/keyed.ts";
 import { codeReason } from "../../proving/audit/place-kinds.ts";
 import { searchFor } from "../../proving/audit/search/search.ts";
 
@@ -65,21 +68,27 @@ export function lookElsewhere(
     if (text === undefined) continue;
     const blanked = fills
       .filter(({ site }) => site.file === file)
-      .map(({ site }) => ({ ...site, text: " ".repeat(site.end - site.start) }));
+      .map(({ site }) => ({ ...site, text: blank(text.slice(site.start, site.end)) }));
     const searched = applyEdits(text, withoutOverlaps(blanked));
+    // A package's name is the program's no more where another is put in beside it.
+    const named = fills.some(({ site, opens }) => site.file === file && opens?.includes("productName"));
     const found = search
       .inFile(file, Buffer.from(searched), file)
-      .residue.flatMap(({ problem, text: what }) =>
-        problem.place && what
+      .residue.flatMap(({ problem, text: what, key }) =>
+        problem.place && what && !(named && key === shellName)
           ? [{ text: what, place: { ...problem.place, text: lineAt(text, problem.place.line) } }]
           : [],
       );
     if (found.length === 0) continue;
     const proposed = new Set<number>();
     for (const { at, site } of placesIn(template, file)) {
-      const pattern = asPattern(site.value, ownIn(file));
+      const here = ownIn(file);
+      const pattern = asPattern(site.value, here);
       if (
         pattern === undefined ||
+        // What is asked about where the audit finds it is not filled unasked.
+        isAsked(at, site.value, here) ||
+        tryFill({ folder: template, parts }, { file, at, with: pattern }) === undefined ||
         // What else of the template is in it is somebody's to decide: half of it filled would be worse than none.
         isLeftIn(pattern, identity) ||
         codeReason(file, { at }) !== undefined ||
@@ -94,6 +103,20 @@ export function lookElsewhere(
   }
   return { left, suggestions };
 }
+
+/** As long a value that says nothing, and that leaves its file in the file's own form. */
+const blank = (value: string): string => {
+  if (/^(["'`])[\s\S]*\1$/.test(value) && value.length > 1) return value[0] + blank(value.slice(1, -1)) + value.at(-1);
+  return value.replace(/[^\n]/g, /^\d+$/.test(value) ? "1" : "x");
+};
+
+/** Whether nobody knows what may stand where one of the template's names or identifiers stands. */
+const isAsked = (at: string, value: string, own: ReadonlyMap<string, Field>): boolean =>
+  [...own].some(([text, field]) => {
+    if (field.startsWith("colors.") || !value.includes(text)) return false;
+    const kind = field.startsWith("identifiers.") ? "identifier" : "name";
+    return (kind === "name" && isOfCode(at)) || "doubt" in occurrenceIn(value, { kind, found: text, text, field });
+  });
 
 /** Whether something that the template is known by is left in a pattern. */
 function isLeftIn(pattern: string, { terms }: Identity): boolean {

@@ -3,6 +3,7 @@ import { stringify } from "yaml";
 import { agencyFile } from "../../agency/workspace/locate.ts";
 import { ownColors } from "../../app/survey/colors.ts";
 import { type Content, contentOf } from "../../app/survey/content.ts";
+import { exampleAlone } from "../../app/survey/example-app.ts";
 import { notUnderstood } from "../../app/survey/no-app.ts";
 import { findSecrets } from "../../app/survey/secrets/find.ts";
 import { drawnFiles, surveyTemplate } from "../../app/survey/template.ts";
@@ -88,10 +89,13 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
   return {
     accounts: parts.map((part) => accountOf(opened, part)),
     secrets: findSecrets(opened, opened.list()).map(({ problem }) => problem),
-    unclear: notUnderstood(
-      opened,
-      parts.map(({ platform }) => platform),
-    ),
+    unclear: [
+      ...exampleAlone(opened, parts),
+      ...notUnderstood(
+        opened,
+        parts.map(({ platform }) => platform),
+      ),
+    ],
     left,
     suggestions,
     colors,

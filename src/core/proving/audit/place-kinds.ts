@@ -1,4 +1,5 @@
 import { longPattern } from "../../ground/values/long-pattern.ts";
+import { type CodePlace, unseenFiles } from "./unseen-files.ts";
 
 /**
  * What a place is for. People see a name, a text, a picture, a colour, an address; a system or a store identifies the
@@ -6,17 +7,11 @@ import { longPattern } from "../../ground/values/long-pattern.ts";
  */
 export type PlaceKind = "seen" | "identifies" | "code";
 
-/** A place that only code refers to: whichever side alone is changed, the app breaks. Never filled, and no residue. */
-interface CodePlace {
-  file: RegExp;
-  /** What of the file it is: names of settings that lead to it, or what stands in its lines. Absent: all of it. */
-  at?: RegExp;
-  line?: RegExp;
-  reason: string;
-}
-
 /** Before the names of settings that are of no app. */
 export const inNoApp = "in no app: ";
+
+/** A component's own name, for those who develop it: `Card.displayName = "Card"`. */
+export const componentName = /\b[A-Z]\w*\.displayName\s*=/;
 
 /**
  * Every place that only code refers to, each with its reason. By file, then by what stands there.
@@ -33,17 +28,14 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "a package's name and scripts are its package manager's",
   },
   {
+    file: /(^|\/)(components|packages|modules|plugins|libs?|libraries)\/.*\/?package\.json$/,
+    at: /^(author|contributors|maintainers)\b/,
+    reason: "whoever wrote a package that the app takes in",
+  },
+  {
     file: /(^|\/)(package|[\w-]*build[\w-]*|[\w-]+\.conf|[\w-]+\.config)\.(json|ya?ml|[cm]?[jt]s)$/,
     at: /(^|\.)(executableName|artifactName|mainBinaryName|binaryName|packageManager)$/,
     reason: "names of the executable and of the files that are made",
-  },
-  {
-    file: /(^|\/)src\/(main\/)?(java|kotlin|org|com)\/.*\.(html?|md|txt)$/,
-    reason: "beside code, and not packed",
-  },
-  {
-    file: /(^|\/)[\w-]*publish[\w-]*\.gradle(\.kts)?$/,
-    reason: "how a library is published; it is in no app",
   },
   {
     file: /\.rc$/i,
@@ -68,24 +60,6 @@ export const codePlaces: readonly CodePlace[] = [
       |UISceneConfigurationName|NSExtensionPrincipalClass|UILaunchStoryboardName)$
     `,
     reason: "names of the executable, its classes and its storyboards",
-  },
-  {
-    file: longPattern()`
-      (^|\/)(tsconfig[\w.-]*|jsconfig|babel\.config|metro\.config|jest\.config[\w.]*|\.eslintrc
-      |biome|turbo|nx|lerna)\.(json|[cm]?[jt]s)$
-    `,
-    reason: "settings of the tools that build",
-  },
-  {
-    file: longPattern()`
-      (^|\/)(package-lock\.json|yarn\.lock|pnpm-lock\.yaml|Podfile\.lock|Gemfile(\.lock)?
-      |Cargo\.lock|pubspec\.lock)$
-    `,
-    reason: "what a package manager wrote",
-  },
-  {
-    file: /(^|\/)(Podfile|Podfile\.properties\.json|Package\.swift|Package\.resolved|Brewfile)$/,
-    reason: "targets and packages, by the project's own names",
   },
   {
     file: /(^|\/)Cargo\.toml$/,
@@ -116,6 +90,16 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "namespaces, classes and modules",
   },
   {
+    file: /\.gradle(\.kts)?$|\/res\/values[^/]*\/[^/]+\.xml$/,
+    line: /\bbuild_config_package\b/,
+    reason: "the package of its classes, in which its settings are looked for",
+  },
+  {
+    file: /(^|\/)[A-Z][A-Za-z]+[Ff]ile$/,
+    line: /\b(scheme|workspace|xcodeproj|project|target|gradle_file|output_name)\s*[:(]/,
+    reason: "targets and packages, by the project's own names",
+  },
+  {
     file: /(^|\/)AndroidManifest\.xml$/,
     at: /^manifest@package$/,
     reason: "the namespace of its classes, where the build script says an application ID",
@@ -126,10 +110,6 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "settings of tests and libraries, which nobody installs by themselves",
   },
   {
-    file: /\.(?:[cm]?js|css|ts)\.map$|\.tsbuildinfo$|\.(?:metadata|ngsummary)\.json$/,
-    reason: "what a compiler left beside code, of its classes and files",
-  },
-  {
     file: /\.(?:pro|pri|prf|qrc)$/,
     line: /^(?!.*\b(?:QMAKE_TARGET_(?:PRODUCT|COMPANY|COPYRIGHT|DESCRIPTION)|QMAKE_BUNDLE_NAME)\b)/,
     reason: "projects name targets, files and resources",
@@ -138,14 +118,6 @@ export const codePlaces: readonly CodePlace[] = [
     file: /\.(?:s[ac]ss|less|styl|css)$/,
     line: /^\s*@(?:import|use|forward|require|plugin)\b/,
     reason: "style sheets take others in by their files' names",
-  },
-  {
-    file: /\.(xcscheme|xcworkspacedata|xctestplan|xcsettings)$/,
-    reason: "schemes and workspaces name targets and products",
-  },
-  {
-    file: /\.(sln|slnx|vcxproj|wapproj|filters|props|targets|def|idl|natvis)$/i,
-    reason: "projects, namespaces and executables",
   },
   {
     file: /\.xaml$/i,
@@ -175,49 +147,16 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "what translators and their tools note of a translation",
   },
   {
-    file: longPattern("i")`
-      ^(?:.*\/)?(NEWS|ChangeLog[\w.-]*|CHANGES|AUTHORS|MAINTAINERS|CONTRIBUTORS|HACKING|THANKS|TODO|[\w.-]+\.doap)
-      (\.(md|txt|adoc|rst))?$
-    `,
-    reason: "documentation of the project",
-  },
-  {
-    // At the top, where no app has its texts.
-    file: /^[A-Z][\w.-]*\.(?:md|markdown|rst|adoc)$|^(?:CREDITS|INSTALL|COPYING)(?:\.txt)?$/,
-    reason: "documentation of the project",
-  },
-  {
-    file: /(^|\/)\.(gitlab-ci|travis|appveyor|cirrus)\.ya?ml$|(^|\/)(appveyor\.yml|Jenkinsfile|azure-pipelines\.yml)$/,
-    reason: "settings of editors and build servers",
-  },
-  {
-    file: /(^|\/)(\.github|\.vscode|\.idea|\.gitlab|\.circleci)\//,
-    reason: "settings of editors and build servers",
-  },
-  {
-    file: longPattern("i")`
-      (^|\/)(\.gitignore|\.gitattributes|\.editorconfig|\.npmrc|\.watchmanconfig
-      |\.prettierrc[\w.]*|\.eslintrc[\w.]*|\.xcode\.env|gradlew(\.bat)?|gradle-wrapper\.properties
-      |proguard[\w.-]*\.(pro|txt)|NuGet\.config)$
-    `,
-    reason: "settings of the tools that build",
-  },
-  {
-    file: /(^|\/)(__tests__|tests?|androidTest|[\w-]*Tests|e2e|spec)\/|\.(test|spec)\.[cm]?[jt]sx?$/,
-    reason: "tests are in no app",
-  },
-  {
-    file: longPattern("i")`
-      ^(?!(?:.*\/)?(?:web|www|public|static|assets|res)\/)(?:.*\/)?(README|CHANGELOG|CONTRIBUTING
-      |LICEN[CS]E|NOTICE|DEVELOPMENT)[\w.-]*$
-    `,
-    reason: "notes for those who work on the template; they are in no app",
+    file: /\.([cm]?[jt]s|[jt]sx)$/,
+    line: componentName,
+    reason: "a component's name, for those who develop it",
   },
   {
     file: /\.(xml)$/,
     line: /\b(tools:context|android:name="\.|class="|customClass|customModule)/,
     reason: "classes",
   },
+  ...unseenFiles,
 ];
 
 /**

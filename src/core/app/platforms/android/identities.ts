@@ -44,6 +44,9 @@ const attributes: readonly IdentityAttribute[] = [
   { element: "instrumentation", attribute: "android:targetPackage", kind: "any" },
 ];
 
+/** A text by which settings of a build are looked for among the app's classes: it names their package, no app. */
+const classesPackage = /\bbuild_config_package\b/;
+
 interface App {
   template: Folder;
   module: AppModule;
@@ -147,8 +150,9 @@ function stringFills({ template, module, identifier }: App): Fill[] {
     .flatMap((file) =>
       rootOf(template, file).children.flatMap((element): Fill[] => {
         const site = element.name === "string" ? textSite(file, element, "android-string") : undefined;
-        if (site?.value.trim() !== identifier) return [];
-        const isScheme = /scheme/i.test(attributeOf(element, "name") ?? "");
+        const name = attributeOf(element, "name") ?? "";
+        if (site?.value.trim() !== identifier || classesPackage.test(name)) return [];
+        const isScheme = /scheme/i.test(name);
         return [{ holds: isScheme ? "scheme" : "identifiers.android", site, shape: "text" }];
       }),
     );

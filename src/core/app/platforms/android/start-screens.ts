@@ -4,9 +4,13 @@ import { darkOf, type Field } from "../../../ground/values/fields.ts";
 import { draw, type Follows, filling, isDrawn, longestChain, mergeFollowed, type Ways } from "./following.ts";
 import { colorSites, type ResourceRef, readReference, styleItems } from "./resources.ts";
 
-/** Which colour of a client a theme's attribute takes. */
+/**
+ * Which colour of a client a theme's attribute takes (Android documentation, Splash screens; the bootSplash ones are
+ * those of a widespread library's themes).
+ */
 const themeColors: Readonly<Record<string, Field>> = {
   windowSplashScreenBackground: "colors.start",
+  bootSplashBackground: "colors.start",
   windowSplashScreenIconBackgroundColor: "colors.ground",
   colorPrimary: "colors.brand",
   colorOnPrimary: "colors.brandText",
@@ -34,7 +38,8 @@ function themeItem(ways: Ways, name: string, site: Site, plate: boolean): Follow
   return [
     ...colored,
     name === "windowSplashScreenAnimatedIcon" ? draw(ways, plate ? "start-mark-plate" : "start-mark", picture) : {},
-    name === "windowSplashScreenBrandingImage" ? draw(ways, "start-branding", picture) : {},
+    name === "bootSplashLogo" ? draw(ways, "start-mark", picture) : {},
+    /^(windowSplashScreenBrandingImage|bootSplashBrand)$/.test(name) ? draw(ways, "start-branding", picture) : {},
     isGround ? (picture.type === "color" ? start(ways, site) : startScreen(ways, picture)) : {},
   ];
 }

@@ -74,6 +74,16 @@ export function imageSet(
 }
 
 /**
+ * Pictures of the start screen by device, as targets had them before storyboards: each over the whole screen, as large
+ * as the template's own (Apple, asset catalog reference, launch images).
+ */
+export function launchImages({ template, below, gap }: Pick<Assets, "template" | "below" | "gap">, name: string) {
+  const set = assetFolder(template, below, `${name}.launchimage`);
+  if (!set) return undefined;
+  return setPictures({ template, gap }, set, (_, own) => iosStartFull(own ?? iosStartPoints, 1)[0]);
+}
+
+/**
  * The pictures that an image set lists, and those of them that stay. @param slotOf the row of an entry: by the size of
  * the template's own picture, where it is there, and the entry's scale
  */
@@ -136,10 +146,14 @@ const componentFills = (holds: Field, siteOf: (channel: string) => Site | undefi
 /** The start screen's storyboard: its pictures, its ground, and the copies it keeps of named colours. */
 export function storyboard(assets: Assets, named: string): Found | undefined {
   const { template, below } = assets;
-  const name = named.replace(/\.storyboard$/, "");
-  const file = template
-    .list()
-    .find((each) => `/${each}`.endsWith(`/${name}.storyboard`) && (!below || each.startsWith(`${below}/`)));
+  const name = named.replace(/\.(storyboard|xib)$/, "");
+  // An interface file serves as well (Apple, UILaunchStoryboardName).
+  const file = [".storyboard", ".xib"].flatMap(
+    (end) =>
+      template
+        .list()
+        .find((each) => `/${each}`.endsWith(`/${name}${end}`) && (!below || each.startsWith(`${below}/`))) ?? [],
+  )[0];
   if (!file) return undefined;
   const root = parseXml(template.source(file));
   const views = findAll(root, "imageView").flatMap((view) => {

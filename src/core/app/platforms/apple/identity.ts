@@ -9,7 +9,7 @@ import type { Field } from "../../../ground/values/fields.ts";
 import type { Platform } from "../../../ground/values/platform.ts";
 import type { Fill } from "../../template/found.ts";
 import { namedText } from "../../template/named-text.ts";
-import type { XcodeProject, XcodeTarget } from "./project.ts";
+import { isMainApp, type XcodeProject, type XcodeTarget } from "./project.ts";
 import { type BuildSettings, soleVariable, variablesIn } from "./settings.ts";
 
 /** What is surveyed: some targets of a project, and what its app is called by the system. */
@@ -52,6 +52,15 @@ export function identifierFills(
   );
   const placeOf = ({ file, start }: Site) => `${file}:${start}`;
   const known = new Set(fills.map(({ site }) => placeOf(site)));
+  const others = part.targets
+    .filter(({ name }) => name !== app.name)
+    .flatMap((target) =>
+      target.settings.flatMap((settings) =>
+        otherApps(settings, isMainApp(target) ? app : undefined, identifier, holds),
+      ),
+    )
+    .filter(({ site }) => !known.has(placeOf(site)));
+  for (const { site } of others) known.add(placeOf(site));
   const apart = part.targets
     .filter(({ system }) => system === "watch" || system === "other")
     .flatMap(({ settings }) => settings.flatMap((each) => each.sites(identifierSetting)))
@@ -62,18 +71,57 @@ export function identifierFills(
     .filter((site) => !known.has(placeOf(site)) && site.value !== "" && !/\$[({]/.test(site.value));
   return [
     ...fills,
-    ...apart.map((site) => besideIdentifier(site, identifier, holds)),
+    ...others,
+    ...apart.map((site) => besideIdentifier(site, identifier, holds, app)),
     ...otherwise.map((site): Fill => ({ holds, site, shape: "text" })),
   ];
+}
+
+/**
+ * Further apps of a project, one for each stage or kind, and what these bring along: behind the client's identifier
+ * they keep what tells them apart, the rest of a word ("tidesDev" of "tides") or their last word.
+ * @param besides the first app, where this is one as well and nothing of it is in its identifier
+ */
+function otherApps(
+  settings: BuildSettings,
+  besides: XcodeTarget | undefined,
+  identifier: string,
+  holds: Field,
+): Fill[] {
+  return settings.sites(identifierSetting).flatMap((site): Fill[] => {
+    // What refers to a variable with the app's identifier follows that.
+    if (variablesIn(site.value).some((name) => settings.evaluated(name)?.includes(identifier))) return [];
+    const value = settings.expanded(site.value);
+    if (!/^[\w-]+(\.[\w-]+)+$/.test(value)) return [];
+    const after = suffixOf(value, identifier) ?? (besides ? lastWord(value, besides) : undefined);
+    return after === undefined
+      ? []
+      : [{ holds, site, shape: "text", ...(after && !identifier.endsWith(after) ? { after } : {}) }];
+  });
+}
+
+/** What an identifier has behind the app's, led by a full stop; undefined where it does not begin with that. */
+export function suffixOf(value: string, identifier: string): string | undefined {
+  if (!value.startsWith(identifier)) return undefined;
+  const rest = value.slice(identifier.length).replace(/^[.-]+/, "");
+  return rest === "" ? "" : `.${rest}`;
 }
 
 /**
  * A watch's or a television's app that is called otherwise than the telephone's: it keeps its last word, behind the
  * client's.
  */
-function besideIdentifier(site: Site, identifier: string, holds: Field): Fill {
-  const last = site.value.slice(site.value.lastIndexOf("."));
+function besideIdentifier(site: Site, identifier: string, holds: Field, app: XcodeTarget): Fill {
+  const last = lastWord(site.value, app);
   return { holds, site, shape: "text", ...(identifier.endsWith(last) ? {} : { after: last }) };
+}
+
+/** An identifier's last word, without the app's own name where more is in it: ".tvOS" of "org.shop.Tides-tvOS". */
+function lastWord(identifier: string, app: XcodeTarget): string {
+  const last = identifier.slice(identifier.lastIndexOf(".") + 1);
+  const name = [app.name, targetName(app)].find((each) => last.toLowerCase().startsWith(each.toLowerCase()));
+  const rest = name === undefined ? "" : last.slice(name.length).replace(/^[-_]+/, "");
+  return `.${rest || last}`;
 }
 
 /** A value that refers to a variable which holds the whole identifier follows it; another is written anew. */

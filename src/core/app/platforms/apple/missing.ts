@@ -9,7 +9,7 @@ import { findFile } from "../../template/find-file.ts";
 import { type Fill, type Found, insertedText, type SignedTarget } from "../../template/found.ts";
 import type { MissingKinds, Wants } from "../../template/missing.ts";
 import { iosIconSlots } from "./catalog.ts";
-import type { XcodePart } from "./identity.ts";
+import { suffixOf, type XcodePart } from "./identity.ts";
 import type { XcodeProject, XcodeTarget } from "./project.ts";
 
 /** What an app for iOS may lack. */
@@ -90,11 +90,12 @@ export function signingPlaces(
   const fills: Fill[] = teams.map((site) => ({ holds: "signing.team", site, shape: "text", optional: true }));
   const signedAs = ({ name, settings }: XcodeTarget): SignedTarget | undefined => {
     const bundle = settings.flatMap((each) => each.evaluated("PRODUCT_BUNDLE_IDENTIFIER") ?? [])[0];
-    if (!identifier || !bundle?.startsWith(identifier)) return undefined;
+    const suffix = identifier && bundle !== undefined ? suffixOf(bundle, identifier) : undefined;
+    if (suffix === undefined) return undefined;
     return {
       target: name === app.name ? undefined : name,
       holds: `identifiers.${platform}`,
-      suffix: bundle.slice(identifier.length),
+      suffix,
       ...entitlementsOf(template, project, settings),
     };
   };

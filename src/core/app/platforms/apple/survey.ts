@@ -16,7 +16,7 @@ import {
   type SurveyPart,
 } from "../../template/found.ts";
 import type { Wants } from "../../template/missing.ts";
-import { type Assets, colorSet, imageSet, storyboard } from "./assets.ts";
+import { type Assets, colorSet, imageSet, launchImages, storyboard } from "./assets.ts";
 import { encryptionFill } from "./export.ts";
 import { appIcons } from "./icons.ts";
 import { appIdentifier, identifierFills, localizedFills, seenTexts, settingFills, targetName } from "./identity.ts";
@@ -127,6 +127,7 @@ function surveyPart(template: Folder, wants: Wants, platform: Platform, part: Ta
     appIcons(assets, project, targets) ?? { gaps: [gap(noIcons(targets))] },
     ...accentColors(targets, assets),
     ...startScreen(part, main, assets),
+    ...startPictures(targets, assets),
   ]);
   const names = [...heldValues(found.fills, "app.label", "app.name"), targetName(app)].filter(
     (name) => name.length > 2 && !hasVariable.test(name),
@@ -172,9 +173,16 @@ function startScreen({ project, app }: TargetPart, main: PropertyList | undefine
     ...(image ? [imageSet(assets, image) ?? { gaps: [gap(`no image set named ${image}`)] }] : []),
     ...(color ? [colorSet(assets, color, "colors.start") ?? { gaps: [gap(`no colour set named ${color}`)] }] : []),
   ];
-  return ways.length === 0 && platform === "ios" && hasFiles(template, project, app)
+  const byDevice = startPictures([app], assets);
+  return ways.length + byDevice.length === 0 && platform === "ios" && hasFiles(template, project, app)
     ? [{ gaps: [gap("the start screen shows neither a picture nor a colour")] }]
     : ways;
+}
+
+/** What targets name to be shown by device while they start. */
+function startPictures(targets: readonly XcodeTarget[], assets: Assets): Partial<Found>[] {
+  const names = targets.filter(isApp).flatMap((each) => setting(each, "ASSETCATALOG_COMPILER_LAUNCHIMAGE_NAME") ?? []);
+  return [...new Set(names)].flatMap((name) => launchImages(assets, name) ?? []);
 }
 
 const noIcons = (targets: readonly XcodeTarget[]): string => {

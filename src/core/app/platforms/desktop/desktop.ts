@@ -20,7 +20,7 @@ export const desktop: PlatformDefinition<DesktopRole> = {
   mostBuilds: Number.POSITIVE_INFINITY,
   survey: surveyDesktop,
   leavesOut: () => [],
-  missing: {},
+  missing: { "program-name": "a name of the program's beside its package's" },
   signs: [xcodeProject, windowsProject],
   runsOn: "ubuntu",
   localize: inNoLanguage,

@@ -22,10 +22,14 @@ export interface WebFolders {
 /** Folders that bundlers serve from the top. */
 const servedFolders = ["public", "static"];
 
+/** Settings of bundlers that take what is to be served from the top out of the first of these folders. */
+const bundler = /(^|\/)(vite|astro|nuxt|vue|rsbuild|farm)\.config\.[cm]?[jt]s$/;
+
 export function openSite(template: Folder, folder: string): WebFolders {
   const below = (name: string) => (folder ? `${folder}/${name}` : name);
   const served = servedFolders.map(below).find((each) => template.list().some((file) => file.startsWith(`${each}/`)));
-  const root = served ?? folder;
+  const bundled = template.list().some((file) => posix.dirname(file) === (folder || ".") && bundler.test(file));
+  const root = served ?? (bundled ? below("public") : folder);
   const inside = (path: string) => (path.startsWith("..") ? undefined : path);
   return {
     template,
@@ -37,8 +41,10 @@ export function openSite(template: Folder, folder: string): WebFolders {
       const plain = href.replace(/^(?:%\w+%|<%[^%]*%>|\{\{[^}]*\}\})\/?/, "/").replace(/[?#].*$/, "");
       if (/^[a-z][a-z0-9+.-]*:|^\/\//i.test(plain)) return undefined;
       const fromTop = plain.startsWith("/");
-      const beside = inside(posix.normalize(posix.join(fromTop ? folder : posix.dirname(file), plain)));
-      const atTop = inside(posix.normalize(posix.join(root, plain)));
+      const path = plain.replace(/^\/+/, "");
+      if (path === "") return undefined;
+      const beside = inside(posix.normalize(posix.join(fromTop ? folder : posix.dirname(file), path)));
+      const atTop = inside(posix.normalize(posix.join(root, path)));
       if (beside !== undefined && template.has(beside)) return beside;
       if (atTop !== undefined && (fromTop || template.has(atTop))) return atTop;
       return beside;

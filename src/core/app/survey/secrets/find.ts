@@ -2,6 +2,8 @@ import picomatch from "picomatch";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { problemOfFile } from "../../../ground/problems/of-files.ts";
 import type { Problem } from "../../../ground/problems/problem.ts";
+import { longPattern } from "../../../ground/values/long-pattern.ts";
+import { escapeRegExp } from "../../../ground/values/regexp.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { type SecretKind, secretKinds } from "./kinds.ts";
 
@@ -20,17 +22,18 @@ const looked = 512 * 1024;
  * before what may be.
  */
 export function findSecrets(folder: Folder, files: readonly string[]): FoundSecret[] {
+  const userOf = (file: string) => takenBy(folder, files, file);
   return files.flatMap((file): FoundSecret[] => {
     const applying = secretKinds.filter(
       ({ within, except }) => within?.test(file) !== false && except?.test(file) !== true,
     );
     const byPath = applying.find(({ level, path }) => level === "stop" && path?.test(file));
-    if (byPath) return [told(folder, file, byPath)];
+    if (byPath) return [told(folder, file, byPath, undefined, userOf)];
     const text = Buffer.from(folder.glimpse(file).subarray(0, looked)).toString("latin1");
     for (const kind of applying) {
-      if (kind.path?.test(file)) return [told(folder, file, kind)];
+      if (kind.path?.test(file)) return [told(folder, file, kind, undefined, userOf)];
       const at = kind.content ? text.search(kind.content) : -1;
-      if (at !== -1) return [told(folder, file, kind, { text, at })];
+      if (at !== -1) return [told(folder, file, kind, { text, at }, userOf)];
     }
     return [];
   });
@@ -41,7 +44,8 @@ function told(
   { label }: Folder,
   file: string,
   { level, says }: SecretKind,
-  where?: { text: string; at: number },
+  where: { text: string; at: number } | undefined,
+  userOf: (file: string) => string | undefined,
 ): FoundSecret {
   const shown = label ? `${label}/${file}` : file;
   const place = where ? { ...placeAt({ file: shown, text: where.text }, where.at), text: "" } : undefined;
@@ -50,14 +54,33 @@ function told(
       ? (["secret-kept", `${where ? "holds" : "is"} ${says}.`] as const)
       : (["secret-likely", `${where ? "holds what looks like" : "is"} ${says}.`] as const);
   const severity = level === "stop" ? "error" : "warning";
-  return {
-    file,
-    level,
-    problem: {
-      ...problemOfFile(code, { file, shown }, said, { severity, place }),
-      settle: { list: "leave", entry: file },
-    },
-  };
+  const user = level === "stop" ? undefined : userOf(file);
+  const found = problemOfFile(code, { file, shown }, said, { severity, place });
+  const problem: Problem =
+    user === undefined ? { ...found, settle: { list: "leave", entry: file } } : { ...found, fix: takenAlong(user) };
+  return { file, level, problem };
+}
+
+const takenAlong = (user: string): string =>
+  `Look at it. ${user} takes it, so that nothing may build without: where everybody may have what is in it, name it ` +
+  "under `allow` in template.yaml with the reason; else let the developers take it from the machine that builds.";
+
+/** Files that say what a build or a program takes. */
+const taking = longPattern("i")`
+  \.(gradle(\.kts)?|[cm]?[jt]sx?|json|ya?ml|toml|xcscheme|pbxproj|xcconfig|properties|sh|rb|cmake)$
+  |(^|\/)([A-Z][A-Za-z]+[Ff]ile|CMakeLists\.txt)$
+`;
+
+/** Which other file names one that may hold a secret; undefined where none does. */
+function takenBy(folder: Folder, files: readonly string[], file: string): string | undefined {
+  const name = file.slice(file.lastIndexOf("/") + 1);
+  const named = new RegExp(`(?:^|[^\\w.-])${escapeRegExp(name)}(?![\\w.-])`);
+  return files.find(
+    (other) =>
+      other !== file &&
+      taking.test(other) &&
+      named.test(Buffer.from(folder.glimpse(other).subarray(0, looked)).toString("latin1")),
+  );
 }
 
 /** Those that template.yaml does not allow with a reason. */

@@ -119,7 +119,8 @@ export const secretKinds: readonly SecretKind[] = [
     level: "warn",
     says: "an environment file",
     path: /(^|\/)(\.env(\.[\w-]+)*|[\w-]+\.env|\.envrc)$/i,
-    except: /\.(example|sample|template|dist|defaults?)$/i,
+    // Where tools are on the developer's machine (React Native documentation, .xcode.env).
+    except: /\.(example|sample|template|dist|defaults?)$|(^|\/)[._]xcode\.env(\.local)?$/i,
   },
   {
     level: "warn",

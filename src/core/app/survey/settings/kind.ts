@@ -9,8 +9,8 @@ import type { PictureKind } from "./pictures.ts";
  */
 export interface SettingPlace {
   at: string;
-  /** host and scheme: only where the value has one of the template's own. */
-  holds: Field | "host" | "person" | "scheme-if-own";
+  /** host and scheme: only where the value has one of the template's own. home: an address, whole. */
+  holds: Field | "host" | "home" | "person" | "scheme-if-own";
   shape?: Shape;
   /** Left as it is where the client gives no value. */
   optional?: true;
@@ -25,6 +25,10 @@ export interface SettingsKind {
   file: RegExp;
   /** Members that the root has; the root is the outermost group that has all of one of these lists. */
   root: readonly (readonly string[])[];
+  /** Values of which one must be there, by what leads to it. */
+  has?: readonly string[];
+  /** Counts only where no settings of the template give one of these as a text. */
+  unless?: readonly string[];
   /** The platforms of which it makes an app by itself; where a group is named, only if the settings have it. */
   makes: readonly { platform: Platform; group?: string }[];
   /** Counts only where there is an app of this platform. */

@@ -1,4 +1,5 @@
 import type { SettingsKind } from "./kind.ts";
+import { namelessShell } from "./program-name.ts";
 import { bareShell, packaged, packer, shell, windowedShell } from "./shells.ts";
 
 /** A managed app for telephones, whose native projects are made from its settings at each build. */
@@ -108,6 +109,17 @@ const resourced: SettingsKind = {
   pictures: [],
 };
 
+/** The same, as earlier versions had it: in the package's own file (NativeScript 6 documentation, package.json). */
+const resourcedBefore: SettingsKind = {
+  ...resourced,
+  file: /^package\.json$/,
+  root: [
+    ["id", "tns-android"],
+    ["id", "tns-ios"],
+    ["id", "templateVersion"],
+  ],
+};
+
 /** An app for televisions and signs, a page in a package (webOS, appinfo.json). */
 const television: SettingsKind = {
   says: "what a television knows an app by",
@@ -142,6 +154,8 @@ export const settingsKinds: readonly SettingsKind[] = [
   wrapper,
   television,
   resourced,
+  resourcedBefore,
   bareShell,
+  namelessShell,
   packaged,
 ];

@@ -31,7 +31,7 @@ export function settingsOf(template: Folder): Recognised[] {
 }
 
 function recognisedIn(template: Folder): Recognised[] {
-  return template
+  const all = template
     .list()
     .filter((file) => !aside.test(file))
     .flatMap((file) => {
@@ -39,12 +39,24 @@ function recognisedIn(template: Folder): Recognised[] {
       const settings = kinds.length > 0 ? openSettings(template, file) : undefined;
       return settings
         ? kinds.flatMap((kind) => {
-            const root = rootOf(kind, settings);
+            const root = hasOne(kind, settings) ? rootOf(kind, settings) : undefined;
             return root ? [{ kind, settings, root }] : [];
           })
         : [];
     });
+  return all.filter((each) => !isStoodFor(each, all));
 }
+
+/** Whether others of the settings give what this kind stands in for. */
+const isStoodFor = ({ kind }: Recognised, all: readonly Recognised[]): boolean =>
+  all.some(({ settings, root }) =>
+    settings.values.some(
+      ({ path, site }) => kind.unless?.includes(path.slice(root.length).join(".")) && !site.value.includes("$"),
+    ),
+  );
+
+const hasOne = ({ has }: SettingsKind, { values }: Settings): boolean =>
+  has === undefined || values.some(({ path }) => has.includes(path.join(".")));
 
 /** The outermost group that has what the kind's root must have. */
 function rootOf({ root }: SettingsKind, { groups }: Settings): readonly string[] | undefined {

@@ -14,8 +14,8 @@ export const packaged: SettingsKind = {
     { at: "author", holds: "person", platform: "desktop" },
     { at: "author.name", holds: "owner", platform: "desktop" },
     { at: "author.email", holds: "email", platform: "desktop" },
-    { at: "author.url", holds: "host", platform: "desktop" },
-    { at: "homepage", holds: "host", platform: "desktop" },
+    { at: "author.url", holds: "home", platform: "desktop" },
+    { at: "homepage", holds: "home", platform: "desktop" },
   ],
   pictures: [],
 };
@@ -86,7 +86,7 @@ export const windowedShell: SettingsKind = {
     { at: "bundle.windows.wix.upgradeCode", holds: "desktop.installerId", platform: "desktop" },
     { at: "bundle.publisher", holds: "owner", platform: "desktop" },
     { at: "bundle.copyright", holds: "copyright", platform: "desktop" },
-    { at: "bundle.homepage", holds: "host", platform: "desktop" },
+    { at: "bundle.homepage", holds: "home", platform: "desktop" },
   ],
   pictures: [{ at: "bundle.icon.*", kind: "shell", platform: "desktop" }],
 };

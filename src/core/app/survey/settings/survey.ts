@@ -5,7 +5,7 @@ import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { type Platform, platformNames, platforms } from "../../../ground/values/platform.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { layeredIcon } from "../../platforms/apple/layered-icon.ts";
-import { hostFill, personFill, schemeFill } from "../../template/addresses.ts";
+import { homeFill, hostFill, personFill, schemeFill } from "../../template/addresses.ts";
 import {
   type Fill,
   type Found,
@@ -19,6 +19,7 @@ import type { Wants } from "../../template/missing.ts";
 import { descriptions } from "./described.ts";
 import type { SettingPlace, SettingsKind } from "./kind.ts";
 import { type PictureKind, settingsPicture } from "./pictures.ts";
+import { takenNames } from "./program-name.ts";
 import { folderOf, makes, settingsOf } from "./recognise.ts";
 import { desktopCode } from "./shell-code.ts";
 import { widgets } from "./widget.ts";
@@ -58,18 +59,34 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
   ]);
   const shellAt = found.find(({ kind }) => kind.makes.some(({ platform }) => platform === "desktop"));
   const inShell: SettingsFound[] = shellAt
-    ? [{ platform: "desktop", fills: desktopCode(template, folderOf(shellAt.settings.file)) }]
+    ? [
+        {
+          platform: "desktop",
+          fills: desktopCode(template, folderOf(shellAt.settings.file)),
+          gaps: takenNames(template),
+        },
+      ]
     : [];
   const all = [...held, ...inPages, ...inShell];
-  return parts.map((part, at) =>
-    joinParts(
+  return parts.map((part, at) => {
+    const joined = joinParts(
       part,
       all.filter(
         ({ platform }) => platform === part.platform || (at === 0 && (platform === undefined || !has(platform))),
       ),
-    ),
-  );
+    );
+    const lacks = shellAt && part.platform === "desktop" && joined.pictures.length === 0;
+    return lacks ? { ...joined, gaps: [...joined.gaps, noIcon(template, shellAt.settings.file)] } : joined;
+  });
 }
+
+/** A shell shows its maker's icon where its settings name none. */
+const noIcon = (template: Folder, file: string): Problem =>
+  problem("template-gap", "Desktop: nothing names the program's icon; systems show the shell's own.", {
+    severity: "warning",
+    place: placeAt(template.source(file), 0),
+    expected: "a PNG, an .ico or an .icns beside the settings, named there as the icon",
+  });
 
 const emptyPart = (platform: Platform, folder: string): PartSurvey => ({
   ...nothingFound,
@@ -111,7 +128,8 @@ function heldBy(
     });
   });
   const needed = (kind.needs ?? []).flatMap(({ group, member, holds, platform, lacks }): SettingsFound[] => {
-    if (!isMade(platform) || below.some(({ path }) => path.join(".") === `${group}.${member}`)) return [];
+    const at = group === "" ? member : `${group}.${member}`;
+    if (!isMade(platform) || below.some(({ path }) => path.join(".") === at)) return [];
     const fill = memberFill(settings, [...root], group, member, holds);
     const place = placeAt(template.source(file), fill?.site.start ?? 0);
     const missing = [{ kind: lacks, added: wants(lacks), place }];
@@ -145,6 +163,7 @@ function fillOf({ holds, shape = "text", optional }: SettingPlace, site: Setting
   // What the build puts in is no text of the template's.
   if (/\$\{|\{\{/.test(site.value) || site.value.trim() === "") return [];
   if (holds === "host") return hostFill(site);
+  if (holds === "home") return homeFill(site);
   if (holds === "person") return personFill(site);
   if (holds === "scheme-if-own") return schemeFill(site);
   return [{ holds, site, shape, ...(optional ? { optional } : {}) }];
@@ -159,7 +178,7 @@ function memberFill(
   holds: Fill["holds"],
 ): Fill | undefined {
   const find = (path: readonly string[]) => groups.find((each) => each.path.join(".") === path.join("."));
-  const own = find([...root, group]);
+  const own = find(group === "" ? root : [...root, group]);
   if (own) return { holds, shape: "text", ...own.place(member) };
   const above = find(root)?.place(group);
   if (!above) return undefined;

@@ -1,5 +1,4 @@
 import { drawnAs } from "../../../app/survey/own-pictures.ts";
-import type { Template } from "../../../app/survey/template.ts";
 import { namedSite } from "../../../app/template/places.ts";
 import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import { type Problem, reasonToGive, type Settlement, type SharedCause } from "../../../ground/problems/problem.ts";
@@ -7,9 +6,11 @@ import type { Field } from "../../../ground/values/fields.ts";
 import type { Place } from "../../../ground/values/source.ts";
 import { isPicture } from "../../../pictures/artwork/likeness.ts";
 import type { Identity } from "../identity/gather.ts";
+import { shellName } from "../identity/keyed.ts";
 import type { Residue } from "../search/search.ts";
 import { type Meant, provenFill } from "./fill.ts";
-import type { Doubt } from "./occurrence.ts";
+import { type Doubt, isOfCode } from "./occurrence.ts";
+import type { Surveyed } from "./proof.ts";
 import { questionOf } from "./question.ts";
 
 /** What a finding has in common with others, and the lines for template.yaml that settle it. */
@@ -28,7 +29,7 @@ const fieldsOf: Readonly<Record<Exclude<NonNullable<Residue["kind"]>, "identifie
 };
 
 /** Prepares advice for a template: places are named as its own files have them. */
-export function openAdviser(template: Template, identity: Identity): Adviser {
+export function openAdviser(template: Surveyed, identity: Identity): Adviser {
   const known = new Map<string, Advice>();
   const terms = new Map(identity.terms.map(({ text, place }) => [text, place]));
   return (residue) => {
@@ -61,8 +62,13 @@ const givenTeam = "Give the client's own as `signing: { team: … }` in its brie
 const givenKey =
   "Make or adopt the client's upload key (`oxalis keys`), and give the store's as `signing: { appFingerprint: … }`.";
 
-function adviceFor(template: Template, residue: Residue, identity: Identity): Advice {
+const nameless =
+  "It is the package's own name, which may have no blanks and capitals, and the program is shown under it. Let the " +
+  "developers give `productName` in package.json, and take that where the program is packed: it is filled then.";
+
+function adviceFor(template: Surveyed, residue: Residue, identity: Identity): Advice {
   const { file, problem, kind } = residue;
+  if (residue.key === shellName) return { fix: nameless };
   if (problem.code === "residue-picture") {
     const isDrawn = isPicture(file) || /\.(ico|icns)$/i.test(file);
     const settle: Settlement = isDrawn
@@ -78,12 +84,13 @@ function adviceFor(template: Template, residue: Residue, identity: Identity): Ad
 
 /** What would fill a place, proven; or why nobody can say. */
 function fillFor(
-  template: Template,
+  template: Surveyed,
   residue: Residue,
   { text: line, column }: Place,
   { terms }: Identity,
 ): Settlement | Doubt {
   const { file, key } = residue;
+  if (residue.kind === "name" && key !== undefined && isOfCode(key)) return "code";
   const content = textIfAny(template.folder.bytes(file)) ?? "";
   const found = foundAt(line, column - 1, residue.text ?? "");
   const own: Meant = {
@@ -105,6 +112,10 @@ function fillFor(
   }
   // As it stands in the variant, where lines above may have come or gone.
   const text = excerpt(line, column - 1, found);
+  // The word alone is meant only where all of its places are in texts too long to be quoted: else two entries overlap.
+  const isAlone = text === found && line.trim() !== found;
+  if (isAlone && content.split("\n").some((each) => each.includes(found) && each.trim().length <= longest))
+    return "part";
   const times = content.split(text).length - 1;
   if (times > 0) return provenFill(template, { file, text, times }, text, { meant, own });
   return content.includes(found) ? "unsafe" : "changed";
@@ -132,8 +143,20 @@ function excerpt(line: string, column: number, found: string): string {
     ({ 0: whole, index }) => index <= column && column + found.length <= index + whole.length && whole.includes(found),
   );
   const text = around?.[0] ?? line.trim();
-  return text.length <= 300 ? text : found;
+  if (text.length <= longest) return text;
+  // Of a long text, the sentence or the part of it.
+  const start = around?.index ?? line.indexOf(text);
+  let at = start;
+  for (const part of text.split(/(?<=[.!?;,])(?=\s)/)) {
+    if (at <= column && column + found.length <= at + part.length && part.length <= longest)
+      return part.replace(/^["'`>\s]+|["'`<\s]+$/g, "");
+    at += part.length;
+  }
+  return found;
 }
+
+/** Letters of a text that an entry quotes. */
+const longest = 600;
 
 /** What a site says of apps is read by the apps' own systems (Digital Asset Links; Apple, associated domains). */
 const readElsewhere: readonly { file: RegExp; field: Field }[] = [
@@ -142,7 +165,7 @@ const readElsewhere: readonly { file: RegExp; field: Field }[] = [
 ];
 
 /** An identifier is the platform's that reads it, or in whose folder it lies; everybody's where several share that. */
-function fieldFor({ parts }: Template, { file, kind, text = "" }: Residue): Field {
+function fieldFor({ parts }: Surveyed, { file, kind, text = "" }: Residue): Field {
   if (kind !== "identifier") return fieldsOf[kind ?? "name"];
   const reader = readElsewhere.find((each) => each.file.test(file));
   if (reader) return reader.field;

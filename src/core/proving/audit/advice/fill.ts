@@ -1,10 +1,10 @@
-import type { Template } from "../../../app/survey/template.ts";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
 import type { Settlement } from "../../../ground/problems/problem.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import { replacedIn } from "../../../ground/values/replaced.ts";
-import type { TermKind } from "../identity/carriers.ts";
+import type { TermKind } from "../identity/kinds.ts";
 import { type Doubt, occurrenceIn } from "./occurrence.ts";
-import { type FillEntry, probeOf, tryFill } from "./proof.ts";
+import { type FillEntry, probeOf, type Surveyed, tryFill } from "./proof.ts";
 
 /** A term of the template in a place: as it stands there, and as the template is known by it. */
 export interface Meant {
@@ -22,7 +22,7 @@ type Where = { file: string; at: string } | { file: string; text: string; times:
  * @param written what stands there, as the entry has it
  */
 export function provenFill(
-  template: Template,
+  template: Surveyed,
   where: Where,
   written: string,
   { meant, own }: { meant: readonly Meant[]; own: Meant },
@@ -37,7 +37,9 @@ export function provenFill(
   if (!first) return "unsafe";
   const expressions = new Map<Meant, string>();
   for (const { before } of first.changed) {
-    if ((own.kind === "name" || own.kind === "owner") && isFile(template, before)) return "file";
+    // What stands between tags is read.
+    const isRead = "text" in where && where.text.startsWith(">");
+    if ((own.kind === "name" || own.kind === "owner") && !isRead && isFile(template, before)) return "file";
     // What is a part of a longer term goes with that.
     let rest = before;
     for (const each of here) {
@@ -69,17 +71,17 @@ const ofFiles =
   /\.(?:png|jpe?g|webp|gif|svg|ico|icns|pdf|html?|[cm]?js|css|json|xml|plist|[ot]tf|mp[34]|wav|txt|md|xib)$/i;
 
 /** Whether a text is the name of a file of the template's, or of what a file is asked for by. */
-function isFile({ folder }: Template, value: string): boolean {
+function isFile({ folder }: Surveyed, value: string): boolean {
   const name = value.trim().split(/[\\/]/).at(-1) ?? "";
   if (!/^[\w.@ -]{3,}$/.test(name)) return false;
   const stems = stemsOf(folder);
   return stems.has(name) || (ofFiles.test(name) && stems.has(name.replace(ofFiles, "")));
 }
 
-const known = new WeakMap<Template["folder"], ReadonlySet<string>>();
+const known = new WeakMap<Folder, ReadonlySet<string>>();
 
 /** Names of files, as they are and without their endings; of folders too. */
-function stemsOf(folder: Template["folder"]): ReadonlySet<string> {
+function stemsOf(folder: Folder): ReadonlySet<string> {
   const before = known.get(folder);
   if (before) return before;
   const stems = new Set(

@@ -1,8 +1,8 @@
 import type { Field } from "../../../ground/values/fields.ts";
-import type { TermKind } from "../identity/carriers.ts";
+import type { TermKind } from "../identity/kinds.ts";
 
 /** Why no line is given for a place, and it is asked about instead. */
-export type Doubt = "code" | "page" | "file" | "part" | "unsafe" | "changed";
+export type Doubt = "code" | "page" | "file" | "part" | "person" | "unsafe" | "changed";
 
 /** What may stand where a term stands: a pattern's expression, or why nobody knows. */
 export type Occurrence = { expression: string } | { doubt: Doubt };
@@ -22,6 +22,8 @@ function asToken(found: string, text: string, field: Field): Occurrence {
   if (found === text) return { expression: `{${field}}` };
   if (found.toLowerCase() === text.toLowerCase() && hasBlank)
     return found === found.toUpperCase() ? { expression: `{${field} upper}` } : { expression: `{${field}}` };
+  // With blanks it is a text, however the template's own name is written elsewhere.
+  if (/\p{L}\s+\p{L}/u.test(found)) return { expression: `{${field}}` };
   if (/^[a-z0-9]+(-[a-z0-9]+)+$/.test(found)) return { expression: `{${field} hyphenated}` };
   if (/^[a-z0-9]+$/.test(found)) return { expression: `{${field} joined}` };
   // Written as a class or a variable is.
@@ -62,6 +64,12 @@ function ofIdentifier(value: string, found: string, field: Field): Occurrence {
   return { expression: `{${field}}` };
 }
 
+/** Settings by whose name a tool asks for code, a package or a folder, not for what people read. */
+const ofCode = /(^|[._-])(package|pkg|module|repo(sitory)?|slug|class|namespace|artifact)([._-]?(name|id))?$/i;
+
+/** Whether a tool asks for code, a package or a folder by what stands in a setting. @param key what leads to it */
+export const isOfCode = (key: string): boolean => ofCode.test(key);
+
 /** What may stand in a value where a term of a kind stands. @param value as the file's format reads it */
 export function occurrenceIn(
   value: string,
@@ -72,5 +80,7 @@ export function occurrenceIn(
   if (kind === "name" || kind === "owner") return ofName(value, found, text, field);
   if (kind === "host") return ofHost(value, found);
   if (kind === "identifier") return ofIdentifier(value, found, field);
+  // Somebody's name stands before it.
+  if (kind === "email" && /\p{L}[^<>]*[<([]+$/u.test(value.slice(0, value.indexOf(found)))) return doubt("person");
   return { expression: `{${field}}` };
 }

@@ -10,6 +10,9 @@ import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import { parsedOnce } from "../../../ground/files/reading/parsed-once.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 
+/** What of a template advice is held against: its files, and what a survey fills. */
+export type Surveyed = Pick<Template, "folder" | "parts">;
+
 /** A place of a file and what is to go there, as an entry of template.yaml says it. */
 export type FillEntry = { file: string; with: string } & ({ at: string } | { text: string; times: number });
 
@@ -44,7 +47,7 @@ export interface Tried {
  * Fills a place for a client that nobody has, and reads the file back by its own format: what is no text has to be as
  * it was. Undefined where it is not, where the place is not found, or where nobody here reads such files.
  */
-export function tryFill(template: Template, entry: FillEntry): Tried | undefined {
+export function tryFill(template: Surveyed, entry: FillEntry): Tried | undefined {
   const { file } = entry;
   if (textIfAny(template.folder.bytes(file)) === undefined) return undefined;
   const source = template.folder.source(file);
@@ -71,7 +74,7 @@ export function tryFill(template: Template, entry: FillEntry): Tried | undefined
 /** A template's file is tried many times, and read once. */
 const shapeBefore = parsedOnce((source) => ({ shape: shapeOf(source) }));
 
-function placesOf(template: Template, entry: FillEntry) {
+function placesOf(template: Surveyed, entry: FillEntry) {
   if ("at" in entry) {
     const site = namedSite(template.folder, entry.file, entry.at);
     return site && [{ site, form: undefined }];

@@ -7,6 +7,7 @@ const questions: Readonly<Record<Exclude<Doubt, "changed">, string>> = {
   page: "It is an address on the template's own site, and a client may have no such page. Which of the client's is it?",
   file: "It is the name of a file or of a resource, which others ask for by it. Do people see it?",
   part: "It is a part of a longer word, a path or a key. Do people or systems meet it?",
+  person: "It is somebody's address, behind their name. Is it told to anybody?",
   unsafe: "Nothing is sure to be read back there as it was meant. Do people or systems meet it?",
 };
 

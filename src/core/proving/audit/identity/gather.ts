@@ -4,9 +4,10 @@ import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { type Place, placeAt } from "../../../ground/values/source.ts";
-import { codeReason } from "../place-kinds.ts";
-import { carriers, statementKey, type TermKind } from "./carriers.ts";
-import { keyedValues } from "./keyed.ts";
+import { codeReason, componentName } from "../place-kinds.ts";
+import { carriers, statementKey } from "./carriers.ts";
+import { keyedValues, shellName } from "./keyed.ts";
+import type { TermKind } from "./kinds.ts";
 
 /** Something by which a template is known, and the first place that says so. */
 export interface Term {
@@ -22,6 +23,8 @@ export interface Identity {
   terms: readonly Term[];
   /** Namespaces and packages of its code. */
   namespaces: readonly string[];
+  /** Packages of desktop shells whose name is the program's: it is taken for it, or nothing else says one. */
+  shells: ReadonlyMap<string, "taken" | "alone">;
 }
 
 /** Words that name nothing, though they may stand where a name does. */
@@ -50,9 +53,13 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
   const terms = new Map<string, Term>();
   const add = (kind: TermKind, text: string, place: Place) => {
     const key = `${kind} ${text.toLowerCase()}`;
-    if (!terms.has(key)) terms.set(key, { kind, text, place, ...(isWeak(kind, text) ? { weak: true } : {}) });
+    const known = terms.get(key)?.text;
+    // Of two ways to write a name, the one that people read counts: a package's or a command's has no capitals.
+    if (known === undefined || (kind === "name" && known === known.toLowerCase() && text !== known))
+      terms.set(key, { kind, text, place, ...(isWeak(kind, text) ? { weak: true } : {}) });
   };
   const namespaces = new Set<string>();
+  const shells = new Map<string, "taken" | "alone">();
   const statedOn: { of: string; key: string }[] = [];
   for (const file of ownAmong(files)) {
     // What is in no app says nothing of it.
@@ -61,12 +68,16 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
     const known = carriers.filter((each) => each.file === undefined || each.file.test(path));
     for (const { key, value, at } of keyedValues(template, file)) {
       if (/^(namespace|testNamespace|PACKAGE_NAMESPACE)$/.test(key)) namespaces.add(value);
+      const isNamed = key === shellName ? namesProgram(template, files) : undefined;
+      if (key === shellName && isNamed === undefined) continue;
+      if (isNamed !== undefined) shells.set(file, isNamed);
       for (const { kind, key: form, part } of known) {
         if (!form.test(key)) continue;
         const text = (part ? part.exec(value)?.[1] : value)?.trim();
         const found = text === undefined ? undefined : accepts(kind, text);
         if (found === undefined) continue;
         const place = placeAt(template.source(file), at);
+        if (key.endsWith("displayName") && componentName.test(place.text)) continue;
         add(kind, found, place);
         const of = kind === "fingerprint" ? statementKey.exec(key)?.[1] : undefined;
         if (of !== undefined) statedOn.push({ of, key: `${kind} ${found.toLowerCase()}` });
@@ -86,7 +97,23 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
   }
   for (const name of further) add("name", name, { file: "template.yaml", line: 1, column: 1, text: "" });
   for (const { of, key } of statedOn) if (!terms.has(`identifier ${of.toLowerCase()}`)) terms.delete(key);
-  return { terms: [...terms.values()], namespaces: [...namespaces] };
+  return { terms: [...terms.values()], namespaces: [...namespaces], shells };
+}
+
+/** A program's name that what packs it takes from the package, in code. */
+const takesName = /\bpackagerConfig\s*:\s*\{[^}]*?\bname\s*:\s*(?!["'`]|[\w.$]*productName)[\w$]/;
+
+/** How a desktop shell's program is called by its package's name; undefined where something says another. */
+function namesProgram(template: Folder, files: readonly string[]): "taken" | "alone" | undefined {
+  const texts = files
+    .filter((file) => /\.(json5?|ya?ml|toml|[cm]?[jt]s)$/.test(file))
+    .map((file) => ({ file, text: textIfAny(template.bytes(file)) ?? "" }));
+  if (texts.some(({ text }) => takesName.test(text))) return "taken";
+  const isSaid = texts
+    .filter(({ text }) => /\b(productName|packagerConfig)\b/.test(text))
+    .flatMap(({ file }) => keyedValues(template, file))
+    .some(({ key, value }) => /(^|\.)(productName|packagerConfig\.name)$/.test(key) && !alias.test(value));
+  return isSaid ? undefined : "alone";
 }
 
 /** What stands behind a name to say which form of the app it is. */

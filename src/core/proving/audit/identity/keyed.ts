@@ -156,17 +156,18 @@ const keyedLines =
   (file, source) =>
     lineSites(file, source, format).map(({ key, site }) => ({ key, value: site.value, at: site.start }));
 
+/** What leads to the name of a desktop shell's package, which is the program's where nothing else says one. */
+export const shellName = "shell's name";
+
 /**
- * A shell's package names the app where nothing else does: the running program shows its name. What packs it may say a
- * name of its own in another file.
+ * A shell's package names the app where nothing else does: the running program shows its name. Whether another file
+ * says one is for whoever has all files.
  */
 const packageOfShell: Reader = (file, source, template) => {
   const all = settings(file, source, template);
   const has = (form: RegExp) => all.some(({ key }) => form.test(key));
-  const isPacked = has(/^(dev)?[dD]ependencies\.(electron-builder|electron-packager|@electron-forge\/)/);
-  const isNamed = has(/^((build\.)?productName|config\.forge\.packagerConfig\.name)$/);
-  const isShell = has(/^(dev)?[dD]ependencies\.(electron|nw)$/) && !isNamed && (!isPacked || has(/^build\./));
-  return all.map((each) => (isShell && each.key === "name" ? { ...each, key: "shell's name" } : each));
+  const isShell = has(/^(dev)?[dD]ependencies\.(electron|nw)$/) && !has(/^(dev)?[dD]ependencies\.electron-packager$/);
+  return all.map((each) => (isShell && each.key === "name" ? { ...each, key: shellName } : each));
 };
 
 /** A line a key (freedesktop.org, Desktop Entry Specification; Inno Setup, script sections). */

@@ -1,6 +1,6 @@
 import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
-import type { TermKind } from "../identity/carriers.ts";
+import type { TermKind } from "../identity/kinds.ts";
 import { codeReason } from "../place-kinds.ts";
 
 /** A hit of a term in a text file, and what stands around it. */
@@ -111,7 +111,7 @@ const markup: Language["isCode"] = (hit) => {
   if (name === "id" && hit.kind === "identifier") return false;
   return (
     (name !== undefined && codeAttributes.test(name)) ||
-    (name === "name" && hit.kind !== "identifier" && /\.xml$/.test(hit.file)) ||
+    (name === "name" && hit.kind !== "identifier" && /\.(xml|ui)$/.test(hit.file)) ||
     (name === "android:name" && !/\b(permission|meta-data)\b/.test(before(hit))) ||
     (name === "href" && !/^([a-z][a-z0-9+.-]*:|\/\/)/i.test(literalAround(hit) ?? ""))
   );
@@ -130,6 +130,12 @@ const targetSettings = longPattern()`
   |SWIFT_\w+|#include.*)\b
 `;
 
+/** How distributions for Linux pack a program. */
+const packaging = longPattern("i")`
+  (^|\/)(PKGBUILD|[\w.-]+\.(spec|dsc|changes|changelog|menu|ebuild|SlackBuild)
+  |[\w.-]*debian[.\/](control|changelog|rules|watch|copyright|compat|[\w.-]+\.(install|docs|manpages|dirs|links)))$
+`;
+
 const languages: readonly Language[] = [
   { file: /\.pbxproj$/, isCode: (hit) => !projectSettings.test(hit.line) },
   {
@@ -137,21 +143,36 @@ const languages: readonly Language[] = [
     isCode: (hit) => isComment(hit) || targetSettings.test(hit.line),
   },
   {
-    file: /\.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cs|dart|rs|go|py|rb|php|[cm]?[jt]s|[jt]sx|vue|svelte|astro)$/,
+    file: longPattern()`
+      \.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cxx|cs|vb|fs|dart|rs|go|py|rb|php|vala|lua|pl|pm|tcl|pas|scala|[cm]?[jt]s
+      |[jt]sx|vue|svelte|astro)$
+    `,
     isCode: program,
   },
   { file: /\.gradle(\.kts)?$/, isCode: (hit) => isComment(hit) || literalAround(hit) === undefined },
-  { file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx)$/i, isCode: markup },
+  { file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx|ui)$/i, isCode: markup },
   {
     file: /\.(css|scss|less|sass)$/,
     isCode: (hit) => isComment(hit) || literalAround(hit) === undefined || /\burl\(/.test(before(hit)),
   },
   {
     file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
-    isCode: (hit) => isComment(hit) || (literalAround(hit) === undefined && !bundleProperty.test(before(hit))),
+    isCode: (hit) =>
+      isComment(hit) ||
+      /\$\{[\w.-]*$/.test(before(hit)) ||
+      (literalAround(hit) === undefined && !bundleProperty.test(before(hit))),
   },
   { file: /\.desktop$/, isCode: ({ line }) => /^(Exec|TryExec|Icon|StartupWMClass|Path|#)/.test(line) },
-  { file: /\.(sh|bash|zsh|bat|cmd|ps1)$/, isCode: () => true },
+  { file: /\.(sh|bash|zsh|bat|cmd|ps1)$|(^|\/)(configure|autogen|bootstrap)$/, isCode: () => true },
+  // A package and a command keep their names where a distribution packs them; what is said of them is read.
+  { file: packaging, isCode: ({ kind, line }) => kind === "name" && !/^\s|\b(Summary|Description|title)\b/.test(line) },
+  {
+    file: longPattern()`
+      (^|\/)(meson\.build|meson_options\.txt|SCons(cript|truct)|Makefile(\.am)?|configure\.ac|wscript)$|\.(mk|m4)$
+    `,
+    isCode: ({ kind }) => kind === "name",
+  },
+  { file: /(^|\/)[\w.-]+\.[1-9]$/, isCode: ({ kind }) => kind === "name" },
   {
     file: /\.(json|jsonc|ya?ml|toml|properties|env)$/,
     isCode: (hit) => /^\s*#/.test(hit.line) || isKey(hit) || isPath(hit),
@@ -169,9 +190,10 @@ const isKey = (hit: Hit): boolean => /^[^"':]*["']?\s*:/.test(after(hit)) && /^[
 const isPath = (hit: Hit): boolean => {
   const literal = literalAround(hit);
   return (
-    hit.kind === "name" &&
+    (hit.kind === "name" || hit.kind === "scheme") &&
     literal !== undefined &&
     literal !== hit.found &&
+    !/^[a-z][\w+.-]*:/i.test(literal) &&
     /[/\\]|\.[a-z]{2,4}$|^[@\w.-]+$/.test(literal) &&
     !/\s/.test(literal)
   );

@@ -3,9 +3,9 @@ import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { placeAt, type Source } from "../../../ground/values/source.ts";
 import { readArchive } from "../archives.ts";
-import type { TermKind } from "../identity/carriers.ts";
 import type { Identity } from "../identity/gather.ts";
-import { keyedValues } from "../identity/keyed.ts";
+import { keyedValues, shellName } from "../identity/keyed.ts";
+import type { TermKind } from "../identity/kinds.ts";
 import { textsIn } from "./binary.ts";
 import { codeHit } from "./context.ts";
 import { foldedText } from "./folded.ts";
@@ -53,7 +53,7 @@ export interface TextSearch {
  * @param colors that brand the template, as #rrggbb.
  */
 export function searchFor(
-  { terms, namespaces }: Identity,
+  { terms, namespaces, shells }: Identity,
   colors: readonly string[],
   variant: Pick<Variant, "values" | "names" | "answers">,
 ): TextSearch {
@@ -78,7 +78,7 @@ export function searchFor(
       const inName = namesIn(sought, any, path, shown);
       if (text === undefined) return { residue: [...inName, ...inBinary(sought, any, path, bytes, shown)], code: [] };
       const isHit = any?.test(text) === true;
-      const searched = { source: { file: shown, text }, path, owned, ownedAsSeen, namespaces };
+      const searched = { source: { file: shown, text }, path, owned, ownedAsSeen, namespaces, shells };
       const found = isHit ? inText(sought, searched) : nothing;
       const seen = inFolded(sought, any, searched, found);
       return { residue: [...inName, ...found.residue, ...seen], code: found.code };
@@ -96,9 +96,10 @@ interface Searched {
   owned: readonly string[];
   ownedAsSeen: readonly string[];
   namespaces: readonly string[];
+  shells: Identity["shells"];
 }
 
-function inText(sought: readonly Sought[], { source, path, owned, namespaces }: Searched): SearchFound {
+function inText(sought: readonly Sought[], { source, path, owned, namespaces, shells }: Searched): SearchFound {
   const { text, file: shown } = source;
   let searched = maskCode(text, path, owned, namespaces);
   let keys: ((at: number) => string | undefined) | undefined;
@@ -110,7 +111,9 @@ function inText(sought: readonly Sought[], { source, path, owned, namespaces }: 
     keys ??= keysOf(path, source);
     for (const { 0: found, index } of hits) {
       const place = placeAt({ file: shown, text }, index);
-      const key = keys(index);
+      const led = keys(index);
+      const isShown = shells.get(path) === "taken" || (shells.has(path) && !/"productName"\s*:/.test(text));
+      const key = led === shellName && !isShown ? "name" : led;
       const isWhole = term.weak !== true || standsAlone(place.text, place.column - 1, found);
       if (!isWhole) continue;
       const hit = {

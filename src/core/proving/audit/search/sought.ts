@@ -1,8 +1,8 @@
 import type { Variant } from "../../../app/variant/variant.ts";
 import type { ProblemCode } from "../../../ground/problems/catalogue.ts";
 import { escapeRegExp } from "../../../ground/values/regexp.ts";
-import type { TermKind } from "../identity/carriers.ts";
 import type { Term } from "../identity/gather.ts";
+import type { TermKind } from "../identity/kinds.ts";
 
 /** A term of the template with the form in which it is looked for. */
 export interface Sought {

@@ -1,0 +1,112 @@
+import { longPattern } from "../../../ground/values/long-pattern.ts";
+import type { Carrier } from "./kinds.ts";
+
+/** What says how an app is called, from the platforms' and formats' own documentation. */
+export const naming: readonly Carrier[] = [
+  // Names that people see.
+  {
+    kind: "name",
+    file: /\.(plist|strings|xcstrings|pbxproj|xcconfig)$/,
+    key: /(^|\.|_)CFBundle(Display)?Name(\.|$)/,
+  },
+  { kind: "name", file: /\.pbxproj$/, key: /^PRODUCT_NAME$/ },
+  {
+    kind: "name",
+    file: /\.(storyboard|xib)$/,
+    key: /^menuItem@title$/,
+    part: /^(?:About|Quit|Hide) (?!Others$)(.+)$/,
+  },
+  {
+    kind: "name",
+    file: /\/res\/values[^/]*\/[^/]+\.xml$/,
+    key: /^string\/(app_?name|application_?name|launcher_name|app_label|title_activity_\w+)$/i,
+  },
+  { kind: "name", file: /AndroidManifest\.xml$/, key: /@android:label$/ },
+  {
+    kind: "name",
+    file: /\.gradle(\.kts)?$/,
+    key: /^string\/(app_?name|application_?name|launcher_name|app_label)$/i,
+  },
+  // A placeholder that a manifest's label asks for.
+  { kind: "name", file: /\.gradle(\.kts)?$/, key: /^(app|application|launcher)_?(label|name)$/i },
+  {
+    kind: "name",
+    file: /\.(appxmanifest|xml)$/i,
+    key: /^(DisplayName|uap:VisualElements@DisplayName|VisualElements@DisplayName|uap:DefaultTile@ShortName)$/,
+  },
+  { kind: "name", file: /\.rc$/i, key: /^(ProductName|FileDescription)$/ },
+  // The title of a page that an app begins with; what another page is called names that page, and so do examples.
+  {
+    kind: "name",
+    file: longPattern("i")`
+      ^(?!(?:.*\/)?(?:[\w-]*examples?|[\w-]*demos?|samples?)\/)(?:.*\/)?(index|main|app|home|default|start)\.html?$
+    `,
+    key: /^title$/,
+  },
+  {
+    kind: "name",
+    file: /\.html?$/i,
+    key: /^(meta\.(application-name|apple-mobile-web-app-title|og:site_name|og:title|twitter:title))$/,
+  },
+  { kind: "name", file: /(\.webmanifest|(^|\/)manifest\.json)$/, key: /^(name|short_name)$/ },
+  {
+    kind: "name",
+    file: /(^|\/)(app\.json|app\.config\.[cm]?[jt]s)$/,
+    key: /(^|\.)(displayName|(expo|config|default|exports)\.name|web\.(name|shortName))$/,
+  },
+  {
+    kind: "name",
+    file: /\.(json|ya?ml|[cm]?[jt]s)$/,
+    key: /(^|\.)(appName|productName|displayName|short_name|shortName|applicationName)$/,
+  },
+  {
+    kind: "name",
+    file: /\.([cm]?[jt]s|[jt]sx)$/,
+    key: longPattern()`
+      (^|\.)(metadata\.title(\.default)?|openGraph\.(title|siteName)|appleWebApp\.title
+      |head\.title|siteMetadata\.title|manifest\.name|BrowserWindow\.title|setName)$
+    `,
+  },
+  { kind: "name", file: /\.conf\.json$/, key: /^app\.windows\.\d+\.title$/ },
+  { kind: "name", file: /(^|\/)config\.xml$/, key: /^(name|name@short)$/ },
+  // Desktops, their installers and their shops.
+  { kind: "name", file: /(^|\/)package\.json$/, key: /^shell's name$/ },
+  { kind: "name", file: /\.desktop$/, key: /^Name(\[.+\])?$/ },
+  { kind: "name", file: /\.(metainfo|appdata)\.xml$/, key: /^name$/ },
+  {
+    kind: "name",
+    file: /\.wx[sil]$/i,
+    // Features and shortcuts are called by what they are for.
+    key: /^((Product|Package|Bundle)@Name|String\/(ProductName|AppName))$/,
+  },
+  {
+    kind: "name",
+    file: /\.(ns[hi]|iss)$/i,
+    key: /^(Name|Caption|(My)?App(Ver)?Name|(PRODUCT|APP)_?NAME|ProductName|FileDescription|DefaultGroupName)$/i,
+  },
+  {
+    kind: "name",
+    file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
+    key: longPattern()`
+      ^(CPACK_(BUNDLE|NSIS_DISPLAY|NSIS_PACKAGE|PACKAGE)_NAME|MACOSX_BUNDLE_BUNDLE_NAME
+      |(APP|APPLICATION|PRODUCT)_(DISPLAY_)?NAME)$
+    `,
+  },
+  {
+    kind: "name",
+    file: /\.(cc|cpp|cxx|c|mm?|hpp?|py|vala|rs)$/,
+    key: /^(setApplication(Display)?Name|g_set_application_name)$/,
+  },
+  // Televisions.
+  { kind: "name", file: /(^|\/)appinfo\.json$/, key: /^title$/ },
+  // Add-ins of office programs, and apps whose native projects are made at each build.
+  { kind: "name", file: /(^|\/)manifest[\w.-]*\.xml$/, key: /^DisplayName@DefaultValue$/ },
+  { kind: "name", file: /(^|\/)tiapp\.xml$/, key: /^name$/ },
+  { kind: "name", file: /\.csproj$/i, key: /^(ApplicationTitle|Product)$/ },
+  // Environment files, which a build puts in.
+  {
+    kind: "name",
+    file: /(^|\/)\.env(\.[\w-]+)?$/,
+    key: /(^|_)(APP|APPLICATION|SITE|PRODUCT|DISPLAY|BRAND)_?(DISPLAY_?)?(NAME|TITLE)$/i,
+  },
+];
