@@ -3,7 +3,9 @@ import { join } from "node:path";
 import { unzipSync, zipSync } from "fflate";
 import { describe, expect, test } from "vitest";
 import { withoutBuilds, withSteps } from "../support/builds.ts";
-import { edit, oxalis, startOxalis, workspaceWith } from "../support/oxalis.ts";
+import { openChromium } from "../support/chromium.ts";
+import { edit, oxalis, startOxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { serve } from "../support/site.ts";
 import { hasTool, tool } from "../support/tools.ts";
 import { keyed, withCheapVault } from "../support/vault.ts";
 
@@ -235,12 +237,24 @@ test.runIf(["aapt2", "zipalign", "apksigner", "osslsigncode"].every(hasTool))(
     expect(tool("osslsigncode", ["verify", "-CAfile", certificate, "-in", join(at, "windows/shop.msix")])).toContain(
       "Signature verification: ok",
     );
-    const manifest = Buffer.from(
+    const packed = Buffer.from(
       unzipSync(readFileSync(join(at, "windows/shop.msix")))["AppxManifest.xml"] ?? [],
     ).toString();
-    expect(manifest).toContain('Publisher="CN=Three Acre Growers Ltd"');
-    expect(manifest).toContain('DisplayName="3 Acre Greens"');
+    expect(packed).toContain('Publisher="CN=Three Acre Growers Ltd"');
+    expect(packed).toContain('DisplayName="3 Acre Greens"');
     expect(tool("apksigner", ["verify", "--verbose", join(at, "android/shop.apk")])).toContain("Verifies");
-    expect(tool("tar", ["tzf", join(at, "web/site.tar.gz")])).toContain("./index.html");
+    // What is to be unpacked on a server is the client's app there.
+    const site = temporaryFolder();
+    tool("tar", ["xzf", join(at, "web/site.tar.gz"), "-C", site]);
+    const [served, browser] = [await serve(site), await openChromium()];
+    const page = await browser.newPage();
+    await page.goto(served.address, { waitUntil: "networkidle" });
+    expect([await page.title(), await page.textContent("#shop-name")]).toEqual(["3 Acre Greens", "3 Acre Greens"]);
+    const manifest = await (await page.request.get(`${served.address}/shop.webmanifest`)).json();
+    expect([manifest.name, manifest.icons.length > 3]).toEqual(["3 Acre Greens", true]);
+    for (const { src } of manifest.icons)
+      expect((await page.request.get(`${served.address}/${src}`)).status()).toBe(200);
+    await browser.close();
+    served.close();
   },
 );

@@ -1,12 +1,11 @@
 import { cpSync, existsSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
-import { createServer } from "node:http";
-import type { AddressInfo } from "node:net";
-import { extname, join } from "node:path";
+import { join } from "node:path";
 import type { Browser } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { entry, itemsOf, parseOpenStep, textOf } from "../../src/core/formats/splice/formats/openstep.ts";
 import { openChromium } from "../support/chromium.ts";
 import { contents, oxalis, temporaryFolder } from "../support/oxalis.ts";
+import { serve } from "../support/site.ts";
 import { hasTool, tool } from "../support/tools.ts";
 
 /** What each client's app must be called on a device; from the briefs, by hand. */
@@ -259,34 +258,6 @@ describe.runIf(hasTool("chromium"))("in Chromium", () => {
 interface BrowserWindow {
   getComputedStyle(element: unknown): { backgroundImage: string; width: string };
   document: { documentElement: { scrollWidth: number } };
-}
-
-const mediaTypes: Record<string, string> = {
-  ".html": "text/html",
-  ".js": "text/javascript",
-  ".css": "text/css",
-  ".json": "application/json",
-  ".webmanifest": "application/manifest+json",
-  ".png": "image/png",
-  ".svg": "image/svg+xml",
-  ".ico": "image/x-icon",
-};
-
-async function serve(folder: string): Promise<{ address: string; close(): void }> {
-  const files = contents(folder);
-  const server = createServer((request, response) => {
-    const path = decodeURIComponent((request.url ?? "/").replace(/^\//, "").replace(/[?#].*$/, "")) || "index.html";
-    const body = files.get(path);
-    response.writeHead(body ? 200 : 404, {
-      "content-type": mediaTypes[extname(path)] ?? "application/octet-stream",
-    });
-    response.end(body);
-  });
-  await new Promise<void>((ready) => server.listen(0, "127.0.0.1", ready));
-  return {
-    address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
-    close: () => server.close(),
-  };
 }
 
 async function sizeOf(page: Awaited<ReturnType<Browser["newPage"]>>, url: string): Promise<string> {

@@ -1,6 +1,7 @@
-import { createHash } from "node:crypto";
+import { createHash, sign, X509Certificate } from "node:crypto";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
+import { deflateSync, inflateSync } from "node:zlib";
 import { zipSync } from "fflate";
 import { build } from "plist";
 import { NtExecutable, NtExecutableResource, Resource } from "resedit";
@@ -153,4 +154,19 @@ function blob(magic: number, content: Uint8Array): Buffer {
   head.writeUInt32BE(magic, 0);
   head.writeUInt32BE(8 + content.length, 4);
   return Buffer.concat([head, content]);
+}
+
+/** An installer for the Mac with a signature over the sum of its table, as such archives are signed (xar, RSA). */
+export function signedInstaller(plain: Buffer, { key, certificate }: ReturnType<typeof signingPair>): Buffer {
+  const [header, packed] = [plain.readUInt16BE(4), Number(plain.readBigUInt64BE(8))];
+  const table = inflateSync(plain.subarray(header, header + packed)).toString();
+  const heap = Buffer.from(plain.subarray(header + packed));
+  const der = new X509Certificate(readFileSync(certificate)).raw.toString("base64");
+  const signature = `<signature style="RSA"><offset>${heap.length}</offset><size>256</size><KeyInfo><X509Data><X509Certificate>${der}</X509Certificate></X509Data></KeyInfo></signature>`;
+  const written = deflateSync(table.replace("</checksum>", `</checksum>${signature}`));
+  createHash("sha1").update(written).digest().copy(heap, 0);
+  const head = Buffer.from(plain.subarray(0, header));
+  head.writeBigUInt64BE(BigInt(written.length), 8);
+  head.writeBigUInt64BE(BigInt(table.length + signature.length), 16);
+  return Buffer.concat([head, written, heap, sign("sha1", written, readFileSync(key))]);
 }

@@ -20,6 +20,7 @@ import {
   framework,
   macList,
   signedForWindows,
+  signedInstaller,
   signingPair,
   windowsPackage,
   windowsProgram,
@@ -249,7 +250,17 @@ describe("an app of Apple's systems", () => {
     const parts = [{ identifier: "example.hill.widget", version: "1.2.0", build: "7" }];
     const said = { identifier: "example.hill", labels: { "": "Hill" }, minimum: "13.0", parts };
     expect(await facts(readFileSync(join(at, "hill.pkg")))).toMatchObject({ ...said, kind: "installer" });
-    expect(await facts(readFileSync(join(at, "hill.zip")))).toMatchObject({ ...said, kind: "mac" });
+    expect(await facts(readFileSync(join(at, "hill.zip")))).toMatchObject({ ...said, kind: "mac", ticket: false });
+    const [list, ticket] = ["Info.plist", "CodeResources"].map((name) => `Hill.app/Contents/${name}`);
+    const stapled = { [list ?? ""]: Buffer.from(macList()), [ticket ?? ""]: Buffer.from("t") };
+    expect(await facts(zipSync(stapled))).toMatchObject({ kind: "mac", ticket: true });
+    const signed = signedInstaller(readFileSync(join(at, "hill.pkg")), signingPair());
+    expect((await facts(signed))?.signer).toMatchObject({ by: "the installer's signature", holds: true });
+    // In the table lie the sums of all files: whichever is another, the table is another too.
+    expect((await facts(flipped(signed, signed.length - 1)))?.signer?.holds).toBe(false);
+    const other = signedInstaller(readFileSync(join(at, "hill.pkg")), signingPair());
+    const exchanged = Buffer.concat([signed.subarray(0, signed.length - 256), other.subarray(other.length - 256)]);
+    expect((await facts(exchanged))?.signer?.holds).toBe(false);
   });
 
   test("has pictures that its tools have rewritten: they are read as what they show", async () => {
@@ -298,11 +309,58 @@ function rewritten(pixels: Buffer, width: number, height: number): Buffer {
   ]);
 }
 
+test("a Windows bundle is what its packages are, and each has to be what the bundle says", async () => {
+  const manifestOf = (version: string, more = "") =>
+    Buffer.from(`<Package xmlns="http://schemas.microsoft.com/appx/manifest/foundation/windows10">
+    <Identity Name="Hill.Farm" Publisher="CN=Hill" Version="${version}"/><Properties><DisplayName>Hill</DisplayName></Properties>${more}</Package>`);
+  const visual =
+    '<Applications><Application><VisualElements Square44x44Logo="Assets\\s.png"/></Application></Applications>';
+  const inner = (version: string) =>
+    zipSync({
+      "AppxManifest.xml": manifestOf(version, visual),
+      "Assets/s.png": Buffer.from("p"),
+      "a.pdb": Buffer.from("s"),
+    });
+  const bundle = (version: string, more: Record<string, Uint8Array> = {}) =>
+    zipSync({
+      "AppxMetadata/AppxBundleManifest.xml": Buffer.from(`<Bundle xmlns="http://schemas.microsoft.com/appx/2013/bundle">
+      <Identity Name="Hill.Farm" Publisher="CN=Hill" Version="1.2.7.0"/><Packages>
+      <Package Type="application" Version="1.2.7.0" Architecture="x64" FileName="x64.msix"/>
+      <Package Type="resource" Version="1.2.7.0" ResourceId="de" FileName="de.msix"/></Packages></Bundle>`),
+      "x64.msix": inner(version),
+      "de.msix": zipSync({ "AppxManifest.xml": manifestOf("1.2.7.0"), "de.txt": Buffer.from("Hügel") }),
+      ...more,
+    });
+  const opened = await readPackage(bundle("1.2.7.0"));
+  expect(opened?.facts).toMatchObject({
+    ...{
+      kind: "msixbundle",
+      identifier: "Hill.Farm",
+      version: "1.2.7.0",
+      publisher: "CN=Hill",
+      labels: { "": "Hill" },
+    },
+    ...{ symbols: ["a.pdb"], odd: [], closed: [] },
+  });
+  expect([...(opened?.icons.keys() ?? [])]).toEqual(["x64.msix/Assets/s.png"]);
+  // Whoever looks for what is left of a template looks into all of them.
+  const { files } = opened?.files.readAll(() => true, 1_000_000) ?? { files: {} as Record<string, Uint8Array> };
+  expect(Buffer.from(files["de.msix/de.txt"] ?? "").toString()).toBe("Hügel");
+  expect((await readPackage(bundle("1.2.8.0")))?.facts.odd).toEqual([
+    "x64.msix (another name, publisher or version than the bundle says)",
+  ]);
+  expect((await readPackage(bundle("1.2.7.0", { "arm64.msix": Buffer.from("no archive") })))?.facts.closed).toEqual([
+    "arm64.msix",
+  ]);
+  const sent = await readPackage(zipSync({ "a.msixbundle": bundle("1.2.7.0"), "x64.appxsym": Buffer.from("s") }));
+  expect([sent?.facts.kind, sent?.facts.symbols]).toEqual(["msixbundle", ["a.pdb", "x64.appxsym"]]);
+});
+
 describe("an archive", () => {
   const entry =
     "[Desktop Entry]\nName=Hill\nName[de]=Hügel\nIcon=hill\nMimeType=x-scheme-handler/hill;\n[Desktop Action A]\nName=New\n";
 
-  test("for Debian is read; of one that is packed in a way unknown here it is said so", async () => {
+  test("for Debian is read however it is packed; of one that claims too much to be unpacked it is said so", async () => {
     const at = folderOf({
       "tree/DEBIAN/control":
         "Package: hill\nVersion: 1.2.0-1\nArchitecture: all\nMaintainer: Hill <a@hill.example>\nDescription: x\n",
@@ -314,12 +372,20 @@ describe("an archive", () => {
       tool("dpkg-deb", [`-Z${packing}`, "--root-owner-group", "--build", join(at, "tree"), file]);
       return readPackage(readFileSync(file));
     };
-    const opened = await made("gzip");
-    expect(opened?.facts).toMatchObject({
-      ...{ kind: "debian", labels: { "": "Hill", de: "Hügel" }, version: "1.2.0-1", schemes: ["hill"], closed: [] },
-    });
-    expect([...(opened?.icons.keys() ?? [])]).toEqual(["data/usr/share/icons/hicolor/48x48/apps/hill.png"]);
-    expect((await made("xz"))?.facts.closed).toEqual(["control.tar.xz", "data.tar.xz"]);
+    for (const packing of ["gzip", "xz", "zstd"]) {
+      const opened = await made(packing);
+      expect([packing, opened?.facts]).toMatchObject([
+        packing,
+        { kind: "debian", labels: { "": "Hill", de: "Hügel" }, version: "1.2.0-1", schemes: ["hill"], closed: [] },
+      ]);
+      expect([...(opened?.icons.keys() ?? [])]).toEqual(["data/usr/share/icons/hicolor/48x48/apps/hill.png"]);
+    }
+    // A window of gigabytes, as a header may claim it.
+    const zstd = readFileSync(join(at, "zstd.deb"));
+    const from = zstd.indexOf(Buffer.from("28b52ffd", "hex"));
+    zstd.writeUInt8(zstd.readUInt8(from + 4) & ~0x20, from + 4);
+    zstd.writeUInt8(0xf8, from + 5);
+    expect((await readPackage(zstd))?.facts.closed).toContain("control.tar.zst");
   });
 
   test("of a page is read with what it links, and names of any length", async () => {

@@ -17,7 +17,12 @@ const forms = {
 } as const;
 
 /** What an iOS package, a Mac app or its installer says of itself; undefined where it is none. */
-export async function readApplePackage({ form, files, certificate }: Archive): Promise<OpenedPackage | undefined> {
+export async function readApplePackage({
+  form,
+  files,
+  certificate,
+  holds,
+}: Archive): Promise<OpenedPackage | undefined> {
   const main = (["ios", "mac"] as const)
     .map((system) => ({ system, file: outermost(files.names.filter((name) => forms[system].list.test(name))) }))
     .find(({ file }) => file !== undefined);
@@ -50,8 +55,10 @@ export async function readApplePackage({ form, files, certificate }: Archive): P
     ),
     // An installer is signed itself, by another certificate than the app in it.
     ...(form === "xar"
-      ? signerBy("the installer's signature", certificate, undefined)
+      ? signerBy("the installer's signature", certificate, holds)
       : signerBy("a code signature", seal?.certificate, seal?.holds)),
+    // It lies beside the app's own seal, once it is stapled (Apple, customizing the notarization workflow).
+    ...(main.system === "mac" ? { ticket: files.names.includes(`${folder}CodeResources`) } : {}),
     ...(known ? { profile: known } : {}),
     ...(entitlements ? { entitlements } : {}),
     parts: partsIn(files, folder),

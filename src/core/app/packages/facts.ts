@@ -29,6 +29,10 @@ export const packageKinds = {
     ...{ title: "Windows package", platforms: ["windows"], isNamed: true },
     use: "for the store, or to be installed where its signer is trusted",
   },
+  msixbundle: {
+    ...{ title: "Windows bundle", platforms: ["windows"], isNamed: true },
+    use: "for the store, or to be installed where its signer is trusted: systems take the part that fits them",
+  },
   program: {
     ...{ title: "Windows program", platforms: ["windows", "desktop"], isNamed: false },
     use: "to be started by hand: the app, or what installs it",
@@ -47,6 +51,9 @@ export const packageKinds = {
 } as const satisfies Record<string, PackageKindFacts>;
 
 export type PackageKind = keyof typeof packageKinds;
+
+/** Whether a kind has a manifest of Windows, whose version has four parts and whose publisher is a certificate's. */
+export const hasWindowsManifest = (kind: PackageKind): boolean => kind === "msix" || kind === "msixbundle";
 
 /** The certificate that a package names as its signer's. */
 export interface PackageSigner {
@@ -75,6 +82,8 @@ export interface PackageFacts {
   /** Whoever has it can look into it while it runs. */
   isDebuggable: boolean;
   signer?: PackageSigner;
+  /** Whether a Mac app brings the notary's ticket: without, a Mac asks for it over the network at the first start. */
+  ticket?: boolean;
   profile?: ProfileFacts;
   /** What its code is signed to be allowed. */
   entitlements?: Readonly<Record<string, unknown>>;

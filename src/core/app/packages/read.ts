@@ -2,6 +2,7 @@ import { openArchive } from "../../formats/archives/open.ts";
 import { largestPackage } from "../../ground/values/package.ts";
 import { readAndroidPackage } from "./android.ts";
 import { readApplePackage } from "./apple.ts";
+import { readWindowsBundle } from "./bundle.ts";
 import type { OpenedPackage } from "./facts.ts";
 import { readLinuxPackage } from "./linux.ts";
 import { readProgram } from "./program.ts";
@@ -12,13 +13,14 @@ import { readWindowsPackage } from "./windows.ts";
 export async function readPackage(bytes: Uint8Array): Promise<OpenedPackage | undefined> {
   if (bytes.length > largestPackage) return undefined;
   try {
-    const archive = openArchive(bytes);
+    const archive = await openArchive(bytes);
     if (!archive) return await readProgram(bytes);
     const { files } = archive;
     return (
       (await readAndroidPackage(bytes, files)) ??
       (await readApplePackage(archive)) ??
       (await readWindowsPackage(files)) ??
+      (await readWindowsBundle(files)) ??
       readLinuxPackage(archive) ??
       readWebArchive(files)
     );

@@ -48,7 +48,7 @@ export async function readWindowsPackage(files: PackageFiles): Promise<OpenedPac
 /** Sums of a package that its signature is over, each behind its mark (Microsoft, app package signature). */
 const signedSums = { AXBM: blockMap, AXCT: contentTypes } as const;
 
-async function signedBy(files: PackageFiles): Promise<Pick<PackageFacts, "signer">> {
+export async function signedBy(files: PackageFiles): Promise<Pick<PackageFacts, "signer">> {
   const signed = files.read("AppxSignature.p7x");
   const isMarked = signed && Buffer.from(signed.subarray(0, 4)).toString("latin1") === mark;
   const signature = isMarked ? await readSignature(signed.subarray(4)) : undefined;
@@ -62,7 +62,8 @@ async function signedBy(files: PackageFiles): Promise<Pick<PackageFacts, "signer
   return signerBy("the package's signature", signature.certificate, areSame ? signature.isOver(enclosed) : false);
 }
 
-function xmlIn(files: PackageFiles, file: string) {
+/** A file of a package as XML; undefined where it is not there, or is none. */
+export function xmlIn(files: PackageFiles, file: string) {
   const bytes = files.read(file);
   return (
     bytes &&
@@ -77,7 +78,7 @@ function xmlIn(files: PackageFiles, file: string) {
 const blockSize = 65_536;
 
 /** Files that the block map does not know, or knows otherwise: whoever installs the package is refused. */
-function changedBlocks(files: PackageFiles): string[] {
+export function changedBlocks(files: PackageFiles): string[] {
   const root = xmlIn(files, blockMap);
   if (!root) return [];
   const known = new Map<string, readonly string[]>();

@@ -26,23 +26,20 @@ function* membersIn(bytes: Buffer): Generator<readonly [name: string, content: B
  * Opens a package of Debian: its control files below `control/`, what it installs below `data/`. One whose parts are
  * packed in a way that is not unpacked here has these parts as they are.
  */
-export function openDebian(bytes: Uint8Array): PackageFiles | undefined {
+export async function openDebian(bytes: Uint8Array): Promise<PackageFiles | undefined> {
   const buffer = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (buffer.toString("latin1", 0, mark.length) !== mark) return undefined;
   const opened = new Set<string>();
-  return heldFiles(
-    [...membersIn(buffer)].flatMap(([name, content]): [string, Uint8Array][] => {
-      const [, part] = /^(control|data)\.tar(\.\w+)?$/.exec(name) ?? [];
-      // It has one of each: a hundred of them could hold a hundred times as much as is unpacked.
-      if (part !== undefined && opened.has(part)) return [];
-      if (part !== undefined) opened.add(part);
-      const plain = part === undefined ? undefined : unpacked(content);
-      const files = plain && openTar(plain);
-      if (part === undefined || !files) return [[name, content]];
-      return files.names.flatMap((each) => {
-        const held = files.read(each);
-        return held ? [[`${part}/${each}`, held] as [string, Uint8Array]] : [];
-      });
-    }),
-  );
+  const all: [string, Uint8Array][] = [];
+  for (const [name, content] of membersIn(buffer)) {
+    const [, part] = /^(control|data)\.tar(\.\w+)?$/.exec(name) ?? [];
+    // It has one of each: a hundred of them could hold a hundred times as much as is unpacked.
+    if (part !== undefined && opened.has(part)) continue;
+    if (part !== undefined) opened.add(part);
+    const plain = part === undefined ? undefined : await unpacked(content);
+    const files = plain && openTar(plain);
+    if (part === undefined || !files) all.push([name, content]);
+    else for (const each of files.names) all.push([`${part}/${each}`, files.read(each) ?? new Uint8Array()]);
+  }
+  return heldFiles(all);
 }

@@ -56,3 +56,40 @@ export function heldFiles(all: Iterable<readonly [name: string, content: Uint8Ar
     },
   };
 }
+
+/**
+ * Several archives as one, each below a path of its own.
+ * @param parts what stands before the names of each, its files, and which of them count; all where nobody says
+ */
+export function joinedFiles(
+  parts: readonly (readonly [before: string, files: PackageFiles, counts?: (name: string) => boolean])[],
+): PackageFiles {
+  const homes = new Map(
+    parts.flatMap(([before, files, counts]) =>
+      files.names
+        .filter((name) => counts?.(name) !== false)
+        .map((name) => [`${before}${name}`, { files, name }] as const),
+    ),
+  );
+  return {
+    names: [...homes.keys()],
+    odd: parts.flatMap(([before, { odd }]) => odd.map((name) => `${before}${name}`)),
+    read(path) {
+      const home = homes.get(path);
+      return home?.files.read(home.name);
+    },
+    readAll(wanted, mostInAll) {
+      let [room, left] = [mostInAll, 0];
+      const all: Record<string, Uint8Array> = {};
+      for (const [before, files, counts] of parts) {
+        const found = files.readAll((name) => counts?.(name) !== false && wanted(`${before}${name}`), room);
+        left += found.left;
+        for (const [name, content] of Object.entries(found.files)) {
+          all[`${before}${name}`] = content;
+          room -= content.length;
+        }
+      }
+      return { files: all, left };
+    },
+  };
+}

@@ -12,18 +12,20 @@ export interface Archive {
   files: PackageFiles;
   /** The certificate that the archive itself names as its signer's, as DER. */
   certificate?: Uint8Array;
+  /** Whether the archive is as it was signed; absent where that cannot be told. */
+  holds?: boolean;
 }
 
 /** Opens an archive, whatever its form; undefined where it is none, or too large. Nothing of it is written. */
-export function openArchive(bytes: Uint8Array): Archive | undefined {
+export async function openArchive(bytes: Uint8Array): Promise<Archive | undefined> {
   if (bytes.length > largestPackage) return undefined;
   const zip = openZip(bytes);
   if (zip) return { form: "zip", files: zip };
   const installer = openXar(bytes);
   if (installer) return { form: "xar", ...installer };
-  const debian = openDebian(bytes);
+  const debian = await openDebian(bytes);
   if (debian) return { form: "debian", files: debian };
-  const plain = unpacked(bytes);
+  const plain = await unpacked(bytes);
   const tar = plain && isTar(plain) ? openTar(plain) : undefined;
   return tar && { form: "tar", files: tar };
 }

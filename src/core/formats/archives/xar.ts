@@ -1,10 +1,11 @@
+import { createHash, verify, X509Certificate } from "node:crypto";
 import { inflateSync } from "node:zlib";
 import { attempt, orElse } from "../../ground/problems/result.ts";
 import { attempted } from "../../ground/values/attempted.ts";
 import { attributeOf, find, parseXml, type XmlElement } from "../splice/formats/xml.ts";
 import { filesInCopy } from "./copied.ts";
 import { heldFiles, mostOf, type PackageFiles } from "./files.ts";
-import { unpacked } from "./unpacked.ts";
+import { gunzipped } from "./unpacked.ts";
 
 /** Largest table of contents, in bytes. */
 const largestTable = 16 * 1024 * 1024;
@@ -13,6 +14,8 @@ const largestTable = 16 * 1024 * 1024;
 export interface Installer {
   files: PackageFiles;
   certificate?: Uint8Array;
+  /** Whether its table, with the sums of all files in it, is as it was signed; absent where that cannot be told. */
+  holds?: boolean;
 }
 
 /** Opens an extensible archive, as installers for the Mac are; what they install lies below `Payload/`. */
@@ -21,9 +24,8 @@ export function openXar(bytes: Uint8Array): Installer | undefined {
   if (buffer.toString("latin1", 0, 4) !== "xar!" || buffer.length < 28) return undefined;
   // The header says its own size, and that of the table behind it, packed.
   const [header, packed] = [buffer.readUInt16BE(4), Number(buffer.readBigUInt64BE(8))];
-  const table = attempted(() =>
-    inflateSync(buffer.subarray(header, header + packed), { maxOutputLength: largestTable }).toString(),
-  );
+  const written = buffer.subarray(header, header + packed);
+  const table = attempted(() => inflateSync(written, { maxOutputLength: largestTable }).toString());
   const root =
     table &&
     orElse(
@@ -39,8 +41,40 @@ export function openXar(bytes: Uint8Array): Installer | undefined {
   const signature = contents.children.find(({ name }) => name === "signature");
   const named = signature && find(signature, "X509Certificate");
   const certificate = named && Buffer.from(named.text, "base64");
-  return files && { files, ...(certificate ? { certificate } : {}) };
+  if (!files || !certificate) return files && { files };
+  const held = (node: XmlElement | undefined) => {
+    const number = (name: string) => Number((node && find(node, name)?.text.trim()) ?? -1);
+    const [at, size] = [heap + number("offset"), number("size")];
+    return at >= heap && size > 0 ? buffer.subarray(at, at + size) : undefined;
+  };
+  const checksum = contents.children.find(({ name }) => name === "checksum");
+  const sealed = { written, sum: held(checksum), style: checksum && attributeOf(checksum, "style") };
+  const holds = attributeOf(signature, "style") === "RSA" ? isSigned(sealed, held(signature), certificate) : undefined;
+  return { files, certificate, ...(holds === undefined ? {} : { holds }) };
 }
+
+/**
+ * Whether a table has the sum that lies behind it, and that sum is signed by the certificate's key (xar, the RSA
+ * style of signatures); undefined where the sum or the key is of a kind that is not known here.
+ */
+function isSigned(
+  { written, sum, style }: { written: Buffer; sum: Buffer | undefined; style: string | undefined },
+  signature: Buffer | undefined,
+  certificate: Uint8Array,
+): boolean | undefined {
+  const kind = style === undefined ? undefined : sums[style.toLowerCase()];
+  if (kind === undefined || !sum || !signature) return undefined;
+  if (!createHash(kind).update(written).digest().equals(sum)) return false;
+  return attempted(() => verify(kind, written, new X509Certificate(certificate).publicKey, signature));
+}
+
+/** Sums of a table, by what it calls them. */
+const sums: Readonly<Record<string, string>> = {
+  sha1: "sha1",
+  sha256: "sha256",
+  "sha-256": "sha256",
+  sha512: "sha512",
+};
 
 /** Files of the table, whose folders hold each other. */
 function* filesBelow(
@@ -72,7 +106,7 @@ function* filesBelow(
     // Many files may name the same bytes.
     room.left -= content.length;
     if (room.left < 0) return;
-    const copied = /(^|\/)Payload$/.test(path) ? filesInCopy(unpacked(content) ?? content) : undefined;
+    const copied = /(^|\/)Payload$/.test(path) ? filesInCopy(gunzipped(content) ?? content) : undefined;
     if (copied) for (const [name, each] of copied) yield [`${path}/${name}`, each];
     else yield [path, content];
   }

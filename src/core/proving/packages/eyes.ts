@@ -86,7 +86,7 @@ export async function openPackageEyes(workspace: Workspace, all: readonly Resolv
 }
 
 /** Kinds whose tools take pictures as they are. */
-const asDrawn: ReadonlySet<PackageKind> = new Set(["apk", "aab", "msix", "web"]);
+const asDrawn: ReadonlySet<PackageKind> = new Set(["apk", "aab", "msix", "msixbundle", "web"]);
 
 /** Most bytes of a package that are looked through. */
 const mostLooked = 256 * 1024 * 1024;

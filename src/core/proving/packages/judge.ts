@@ -1,4 +1,4 @@
-import { type PackageFacts, packageKinds } from "../../app/packages/facts.ts";
+import { hasWindowsManifest, type PackageFacts, packageKinds } from "../../app/packages/facts.ts";
 import { furtherNames, type Variant } from "../../app/variant/variant.ts";
 import { isSameName } from "../../ground/certificates/x500.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
@@ -49,7 +49,7 @@ function identityOf(facts: PackageFacts, expected: ExpectedPackage): Verdict[] {
   const identifier = fieldOf(expected, `identifiers.${platform}`);
   const isNamed = packageKinds[facts.kind].isNamed && (facts.kind !== "web" || facts.identifier !== "");
   const foreign = (says: string): Verdict => ({ code: "package-foreign", says });
-  const publisher = facts.kind === "msix" ? facts.publisher : undefined;
+  const publisher = hasWindowsManifest(facts.kind) ? facts.publisher : undefined;
   return [
     ...(!isNamed || facts.identifier === identifier
       ? []
@@ -67,8 +67,9 @@ function identityOf(facts: PackageFacts, expected: ExpectedPackage): Verdict[] {
 
 function versionOf(facts: PackageFacts, expected: ExpectedPackage): Verdict[] {
   const own = fieldOf(expected, "windows.version") ?? "";
-  const [version, build] =
-    facts.kind === "msix" ? [own, own] : [expected.version, facts.build === "" ? "" : String(expected.build)];
+  const [version, build] = hasWindowsManifest(facts.kind)
+    ? [own, own]
+    : [expected.version, facts.build === "" ? "" : String(expected.build)];
   // A program's has four parts, a package's of Debian a number of its own behind it.
   const isSame = facts.version === version || /^[-.~+]/.test(facts.version.slice(version.length));
   if (facts.version === "" || (facts.version.startsWith(version) && isSame && facts.build === build)) return [];

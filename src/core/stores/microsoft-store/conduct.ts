@@ -21,7 +21,7 @@ export const microsoftStoreConduct: Conduct = {
     review: { usual: 24, long: 72, source: 'Partner Center, "The app certification process"', asOf, sure: 80 },
     testing: { usual: 24, long: 72, source: 'Partner Center, "Package flights"', asOf, sure: 70 },
   },
-  packages: ["msix"],
+  packages: ["msix", "msixbundle"],
   // Partner Center, "App package requirements": the store signs what it takes.
   wantsSigned: false,
   reviewsTextsAlone: true,
