@@ -19,7 +19,8 @@ async function handOut(place: string, contents: string, count: number, wanted: n
   const all = Array.from({ length: count }, (_, at) =>
     handing.carry(`nothing.${process.pid}.${at}`, drawingKind, order, says),
   );
-  for (const done of await Promise.all(all)) if (!done?.ok) throw new Error("a job has not ended well");
+  for (const done of await Promise.all(all))
+    if (!done?.ok) throw new Error(`a job has not ended well: ${JSON.stringify(done)}`);
   console.log((performance.now() - started) / 1000);
   await handing.close();
 }

@@ -72,7 +72,8 @@ export async function benchMachines(roster, count) {
     platform: "node",
     format: "cjs",
     define: { "import.meta.url": "__filename" },
-    packages: "external",
+    external: ["lmdb", "sharp"],
+    mainFields: ["module", "main"],
     logLevel: "error",
   });
   const server = await startServer(halfWay);
@@ -84,14 +85,12 @@ export async function benchMachines(roster, count) {
       child.stdout.on("data", (data) => {
         text += data;
       });
-      await once(child, "close");
+      const [code] = await once(child, "close");
+      if (code !== 0 || !(Number(text) > 0)) throw new Error(`the jobs were not handed out: ${code}, "${text}"`);
       return Number(text);
     });
     return (took * 1000 * 2) / jobs;
   };
-  report("a job that does nothing, by a folder, in ms", await overhead(join(work, "queue"), 1000), 50);
-  report("the same by a Redis server, in ms", await overhead(server.near, 1000), 50);
-  report("the same with 50 ms to the server and back, in ms", await overhead(server.far, 200));
   const drawn = async (workers, queue) => {
     const folder = join(work, `drawn-${Math.random()}`);
     cpSync(roster, folder, { recursive: true });
@@ -104,17 +103,24 @@ export async function benchMachines(roster, count) {
       await setTimeout(2000);
       const started = performance.now();
       const child = spawn("node", [program, "generate", "-q", "--queue", "-C", folder], { stdio: "inherit" });
-      await once(child, "close");
+      const [code] = await once(child, "close");
+      if (code !== 0) throw new Error(`nothing was drawn: ${code}`);
       return performance.now() - started;
     });
   };
-  for (const [said, queue] of [
-    ["by a Redis server", server.near],
-    ["with 50 ms to it and back", server.far],
-  ])
-    report(
-      `${count} clients by two workers, as a share of one, ${said}`,
-      (await drawn(2, queue)) / (await drawn(1, queue)),
-    );
-  server.stop();
+  try {
+    report("a job that does nothing, by a folder, in ms", await overhead(join(work, "queue"), 1000), 50);
+    report("the same by a Redis server, in ms", await overhead(server.near, 1000), 50);
+    report("the same with 50 ms to the server and back, in ms", await overhead(server.far, 200));
+    for (const [said, queue] of [
+      ["by a Redis server", server.near],
+      ["with 50 ms to it and back", server.far],
+    ])
+      report(
+        `${count} clients by two workers, as a share of one, ${said}`,
+        (await drawn(2, queue)) / (await drawn(1, queue)),
+      );
+  } finally {
+    server.stop();
+  }
 }

@@ -1,5 +1,5 @@
 import { join, resolve } from "node:path";
-import { setTimeout } from "node:timers/promises";
+import { setImmediate, setTimeout } from "node:timers/promises";
 import { trimContents } from "../ground/contents/folder.ts";
 import { openNearby } from "../ground/contents/open.ts";
 import { makeRoot } from "../ground/files/writing/door.ts";
@@ -106,6 +106,8 @@ async function workOn(
       if (taken) {
         const how = await carry(taken, machine, hands, { lease, ports });
         worked[how === "ended" ? "ended" : how === "late" ? "late" : "givenUp"]++;
+        // Between small jobs nothing is waited for: whoever asks has to hear all the same that it is there.
+        await setImmediate();
       } else if (once) break;
       else await setTimeout(askEvery);
     }
