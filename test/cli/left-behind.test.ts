@@ -1,4 +1,4 @@
-import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { chmodSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import sharp from "sharp";
 import { expect, test } from "vitest";
@@ -356,4 +356,20 @@ test("a name that a build writes from elsewhere is one gap with its line; all el
   expect(err).toMatch(/AndroidManifest\.xml:\d+:\d+/);
   const made = readFileSync(join(folder, "variants/3-acre/android/app/build.gradle.kts"), "utf8");
   expect(made).toContain("example.n3acre.n3acregreens");
+});
+
+test("a program of the template that can no longer be run is told, and is made anew as one", () => {
+  const { root } = around({
+    "index.html": "<!doctype html><html><head><title>Ledger</title></head><body></body></html>",
+    "wrap.sh": "#!/bin/sh\n",
+  });
+  chmodSync(join(root, "app/wrap.sh"), 0o755);
+  expect(oxalis(root, "generate")).toMatchObject({ code: 0 });
+  const own = join(root, "variants/kelp/wrap.sh");
+  expect(oxalis(root, "audit").err).not.toContain("wrap.sh");
+  chmodSync(own, 0o644);
+  expect(oxalis(root, "audit").err).toContain("variants/kelp/wrap.sh can no longer be run.");
+  rmSync(own);
+  expect(oxalis(root, "generate")).toMatchObject({ code: 0 });
+  expect([statSync(own).mode & 0o100, oxalis(root, "audit").err.includes("wrap.sh")]).toEqual([0o100, false]);
 });

@@ -105,7 +105,7 @@ export const promised: Readonly<Record<string, Promised>> = {
       ["example/ios/example/Base.lproj/LaunchScreen.xib", 'text="Kelp &amp; O&#39;Hara"'],
     ],
     stays: [["src/Skeleton.tsx", 'Skeleton.Item.displayName = "SkeletonItem"']],
-    tells: ["The only app here is in example: it looks like the example of a library."],
+    tells: ["The only app here is in example/: it looks like the example of a library."],
   },
   "native shells around pages of another kind, with settings of their own beside": {
     of: ["bmfe-weex-eros-template", "template"],

@@ -45,6 +45,7 @@ const told: readonly (readonly [what: string, said: Said])[] = [
   ["brings", ({ parts = [] }) => parts.map(({ identifier }) => identifier).join(", ")],
   ["symbols", ({ symbols }) => (symbols.length > 0 ? filesSaid(symbols) : "")],
   ["unfit", ({ unfit }) => unfit.map((each) => `it ${each}`).join("; ")],
+  ["not as listed", ({ odd }) => filesSaid(odd)],
   ["not looked into", ({ closed }) => filesSaid(closed)],
   ["files", ({ files }) => String(files)],
 ];

@@ -13,10 +13,7 @@ export function exampleAlone(template: Folder, parts: readonly PartSurvey[]): Pr
   const folders = parts.map(({ folder }) => folder);
   if (folders.length === 0 || !folders.every((folder) => ofExamples.test(folder))) return [];
   if (!template.list().some((file) => libraries.test(file))) return [];
-  const shown = [...new Set(folders.map((folder) => ofExamples.exec(folder)?.[0] ?? folder))].sort();
-  return [
-    problem("app-in-example", `The only app here is in ${shown.join(", ")}: it looks like the example of a library.`, {
-      severity: "warning",
-    }),
-  ];
+  const shown = [...new Set(folders.map((folder) => `${ofExamples.exec(folder)?.[0] ?? folder}/`))].sort().join(", ");
+  const message = `The only app here is in ${shown}: it looks like the example of a library.`;
+  return [problem("app-in-example", message, { severity: "warning" })];
 }

@@ -21,7 +21,7 @@ import { type OthersSearch, searchForOthers } from "./others.ts";
 import { openPictureSearch, type PictureSearch } from "./pictures.ts";
 import { judgeReferences, type TemplateReferences, templateReferences } from "./references.ts";
 import { type CodeHit, type Residue, type SearchFound, searchFor } from "./search/search.ts";
-import { forged, strays, whole } from "./whole.ts";
+import { forged, strays, unrunnable, whole } from "./whole.ts";
 
 /** What an audit found out about one variant. */
 export interface Finding {
@@ -214,6 +214,7 @@ async function auditOne(
       ...problems.filter(isError),
       ...whole(plan, receipt, hashes, at),
       ...forged(plan, receipt, { hashes, template: template.folder, at }),
+      ...unrunnable(plan, folder, at),
       ...strays(plan, receipt, paths, at),
       ...(receipt.layout === "tree" ? judgeReferences(searches.references, variantFiles) : []),
       ...left,

@@ -46,6 +46,17 @@ function dueOf(entry: Entry, template: Folder): string | undefined {
   return sha256(splicedContent(entry, inputs));
 }
 
+/** Programs of the template that nobody can start any more in a variant: builds stop at them. */
+export function unrunnable(plan: Plan, variant: Folder, at: string): Problem[] {
+  return plan.entries.flatMap((entry) => {
+    const isProgram = (entry.kind === "keep" || entry.kind === "splice") && entry.executable;
+    const { path } = entry;
+    if (!isProgram || !variant.has(path) || variant.executable(path)) return [];
+    const fix = "Delete it and run `oxalis generate`: it is made anew as a program.";
+    return [problemOfFile("output-changed", { file: path, shown: `${at}/${path}` }, "can no longer be run.", { fix })];
+  });
+}
+
 function asProblem({ what, path }: FileChange, at: string, there: boolean): Problem {
   const file = { file: path, shown: `${at}/${path}` };
   switch (what) {

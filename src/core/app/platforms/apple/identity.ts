@@ -56,7 +56,7 @@ export function identifierFills(
     .filter(({ name }) => name !== app.name)
     .flatMap((target) =>
       target.settings.flatMap((settings) =>
-        otherApps(settings, isMainApp(target) ? app : undefined, identifier, holds),
+        otherApps(settings, isMainApp(target) && target.system === app.system ? app : undefined, identifier, holds),
       ),
     )
     .filter(({ site }) => !known.has(placeOf(site)));
@@ -80,7 +80,7 @@ export function identifierFills(
 /**
  * Further apps of a project, one for each stage or kind, and what these bring along: behind the client's identifier
  * they keep what tells them apart, the rest of a word ("tidesDev" of "tides") or their last word.
- * @param besides the first app, where this is one as well and nothing of it is in its identifier
+ * @param besides the first app, where this is one for the same system, and may be called quite otherwise
  */
 function otherApps(
   settings: BuildSettings,
@@ -94,9 +94,7 @@ function otherApps(
     const value = settings.expanded(site.value);
     if (!/^[\w-]+(\.[\w-]+)+$/.test(value)) return [];
     const after = suffixOf(value, identifier) ?? (besides ? lastWord(value, besides) : undefined);
-    return after === undefined
-      ? []
-      : [{ holds, site, shape: "text", ...(after && !identifier.endsWith(after) ? { after } : {}) }];
+    return after === undefined ? [] : [{ holds, site, shape: "text", ...(after ? { after } : {}) }];
   });
 }
 
