@@ -28,16 +28,26 @@ export function gunzipped(bytes: Uint8Array): Uint8Array | undefined {
   return form === "gzip" ? attempted(() => gunzipSync(bytes, { maxOutputLength: mostOf.unpacked })) : undefined;
 }
 
-async function fromXz(bytes: Uint8Array): Promise<Uint8Array | undefined> {
+/** Takes parts of what is unpacked, until there are more than is held. Throws then. */
+function collecting() {
   const parts: Uint8Array[] = [];
   let room = mostOf.unpacked;
-  try {
-    for await (const part of new XzReadableStream(new Blob([bytes as Uint8Array<ArrayBuffer>]).stream())) {
+  return {
+    take(part: Uint8Array) {
       room -= part.length;
-      if (room < 0) return undefined;
+      if (room < 0) throw new RangeError("more than is unpacked");
       parts.push(part);
-    }
-    return Buffer.concat(parts);
+    },
+    all: () => Buffer.concat(parts),
+  };
+}
+
+async function fromXz(bytes: Uint8Array): Promise<Uint8Array | undefined> {
+  const { take, all } = collecting();
+  try {
+    const stream = new XzReadableStream(new Blob([bytes as Uint8Array<ArrayBuffer>]).stream());
+    for await (const part of stream) take(part);
+    return all();
   } catch {
     return undefined;
   }
@@ -45,15 +55,9 @@ async function fromXz(bytes: Uint8Array): Promise<Uint8Array | undefined> {
 
 function fromZstd(bytes: Uint8Array): Uint8Array | undefined {
   if (!holdsModestly(bytes)) return undefined;
-  const parts: Uint8Array[] = [];
-  let room = mostOf.unpacked;
-  const stream = new Decompress((part) => {
-    room -= part.length;
-    if (room < 0) throw new RangeError("more than is unpacked");
-    parts.push(part);
-  });
-  stream.push(bytes, true);
-  return Buffer.concat(parts);
+  const { take, all } = collecting();
+  new Decompress(take).push(bytes, true);
+  return all();
 }
 
 /** What a reader has to hold of a stream at most, in bytes: no packer wants more unless it is told to. */

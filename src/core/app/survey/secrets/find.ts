@@ -17,19 +17,26 @@ export interface FoundSecret {
 /** Bytes of a file that are looked at. */
 const looked = 512 * 1024;
 
+const beginningOf = (folder: Folder, file: string): string =>
+  Buffer.from(folder.glimpse(file).subarray(0, looked)).toString("latin1");
+
 /**
  * Looks for secrets in files that variants get. The first kind that a file is of is told; what is never handed on,
  * before what may be.
  */
 export function findSecrets(folder: Folder, files: readonly string[]): FoundSecret[] {
-  const userOf = (file: string) => takenBy(folder, files, file);
+  let takers: Taker[] | undefined;
+  const userOf = (file: string) => {
+    takers ??= takersIn(folder, files);
+    return takenBy(takers, file);
+  };
   return files.flatMap((file): FoundSecret[] => {
     const applying = secretKinds.filter(
       ({ within, except }) => within?.test(file) !== false && except?.test(file) !== true,
     );
     const byPath = applying.find(({ level, path }) => level === "stop" && path?.test(file));
     if (byPath) return [told(folder, file, byPath, undefined, userOf)];
-    const text = Buffer.from(folder.glimpse(file).subarray(0, looked)).toString("latin1");
+    const text = beginningOf(folder, file);
     for (const kind of applying) {
       if (kind.path?.test(file)) return [told(folder, file, kind, undefined, userOf)];
       const at = kind.content ? text.search(kind.content) : -1;
@@ -71,16 +78,20 @@ const taking = longPattern("i")`
   |(^|\/)([A-Z][A-Za-z]+[Ff]ile|CMakeLists\.txt)$
 `;
 
+/** A file that says what is taken, as it is read. */
+interface Taker {
+  file: string;
+  text: string;
+}
+
+const takersIn = (folder: Folder, files: readonly string[]): Taker[] =>
+  files.filter((file) => taking.test(file)).map((file) => ({ file, text: beginningOf(folder, file) }));
+
 /** Which other file names one that may hold a secret; undefined where none does. */
-function takenBy(folder: Folder, files: readonly string[], file: string): string | undefined {
+function takenBy(takers: readonly Taker[], file: string): string | undefined {
   const name = file.slice(file.lastIndexOf("/") + 1);
   const named = new RegExp(`(?:^|[^\\w.-])${escapeRegExp(name)}(?![\\w.-])`);
-  return files.find(
-    (other) =>
-      other !== file &&
-      taking.test(other) &&
-      named.test(Buffer.from(folder.glimpse(other).subarray(0, looked)).toString("latin1")),
-  );
+  return takers.find((other) => other.file !== file && named.test(other.text))?.file;
 }
 
 /** Those that template.yaml does not allow with a reason. */

@@ -44,14 +44,14 @@ function recognisedIn(template: Folder): Recognised[] {
           })
         : [];
     });
-  return all.filter((each) => !isStoodFor(each, all));
+  return all.filter(({ kind: { unless } }) => unless === undefined || !isGiven(unless, all));
 }
 
-/** Whether others of the settings give what this kind stands in for. */
-const isStoodFor = ({ kind }: Recognised, all: readonly Recognised[]): boolean =>
+/** Whether settings of the template give one of these values as a text. @param named what leads to each */
+const isGiven = (named: readonly string[], all: readonly Recognised[]): boolean =>
   all.some(({ settings, root }) =>
     settings.values.some(
-      ({ path, site }) => kind.unless?.includes(path.slice(root.length).join(".")) && !site.value.includes("$"),
+      ({ path, site }) => named.includes(path.slice(root.length).join(".")) && !site.value.includes("$"),
     ),
   );
 
