@@ -22,7 +22,7 @@ const wings: Readonly<Record<string, readonly string[]>> = {
     "queue",
     "interfaces",
   ],
-  formats: ["splice", "references", "archives", "packages", "programs", "signatures"],
+  formats: ["splice", "references", "archives", "packages", "programs", "signatures", "films"],
   pictures: ["slots", "artwork", "lettering"],
   stores: [],
   agency: ["documents", "history", "workspace"],

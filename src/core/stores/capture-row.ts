@@ -1,10 +1,29 @@
+/** Classes of devices that pictures of a running app are taken on. */
+export type CaptureDevice =
+  | "phone"
+  | "iphone"
+  | "ipad"
+  | "mac"
+  | "desktop"
+  | "tablet-7"
+  | "tablet-10"
+  | "chromebook"
+  | "android-tv"
+  | "wear"
+  | "apple-watch"
+  | "apple-tv"
+  | "vision"
+  | "xbox"
+  | "hololens";
+
 /** Pictures of a running app that a store shows: for one class of devices. */
 export interface CaptureRow {
   /** The folder in which a client's pictures of it lie: captures/<device>/<language>/. */
-  device: "phone" | "iphone" | "ipad" | "mac" | "desktop";
+  device: CaptureDevice;
   /** What the store calls it. */
   title: string;
-  need: "required" | "recommended";
+  /** Optional: only an app that runs there has any, and what it has is looked at. */
+  need: "required" | "recommended" | "optional";
   /** Wanted only where the app runs on these: what its template says. */
   only?: "tablet";
   least: number;

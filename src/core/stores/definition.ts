@@ -8,6 +8,7 @@ import type { CaptureRow } from "./capture-row.ts";
 import type { CategoryName } from "./categories.ts";
 import type { Conduct } from "./conduct.ts";
 import type { DataForm } from "./data-kinds.ts";
+import type { PreviewRow } from "./preview-row.ts";
 import type { StoreQuestion } from "./question.ts";
 import type { SharedQuestion } from "./questions-in-common.ts";
 import type { RecordField } from "./record-fields.ts";
@@ -49,6 +50,8 @@ export interface StoreDefinition {
   mostNotes: number;
   /** Pictures of the running app that it shows. */
   captures: readonly CaptureRow[];
+  /** Films of it; none where the store takes none as files. */
+  previews: readonly PreviewRow[];
   /** How it wants to be told which data the app collects. */
   data: DataForm;
   /** What it asks of every app, of what several stores ask. */

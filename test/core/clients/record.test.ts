@@ -69,6 +69,7 @@ const record = (
   declared: [],
   collected: [],
   captures: captures(),
+  previews: [],
   policies: [],
   values: Object.fromEntries(
     Object.entries({ ...whole, ...changes }).flatMap(([field, text]) =>

@@ -1,4 +1,5 @@
 import { expect, test } from "vitest";
+import type { Capture } from "../../../src/core/clients/record/captures.ts";
 import type { StoreRecord } from "../../../src/core/clients/record/record.ts";
 import type { StoreKey } from "../../../src/core/ground/values/store.ts";
 import { trace } from "../../../src/core/ground/values/trail.ts";
@@ -85,6 +86,7 @@ const record = ({ values = {}, more = {} }: Given): StoreRecord => ({
   })),
   collected: [],
   captures,
+  previews: [],
   policies: [],
   derived: new Set(),
   devices: "both",
@@ -98,6 +100,39 @@ const told = (store: StoreKey, given: Given) =>
 
 const apple = ["app-store", "mac-app-store"] as const;
 const all = [...apple, "google-play", "microsoft-store"] as const;
+
+/** Pictures of a further class of devices, beside those that every record has. */
+const also = (device: Capture["device"], count: number, width: number, height: number): Given => ({
+  more: {
+    captures: [
+      ...captures,
+      ...Array.from({ length: count }, (_, at) => ({
+        ...{ device, language: "en-GB", file: `captures/${device}/en-GB/${at}.png`, hash: `${device}${at}` },
+        size: { width, height },
+      })),
+    ],
+  },
+});
+
+/** A picture that is not taken is missing, too. */
+const bothCaptures = ["error capture-invalid", "warning capture-missing"];
+
+/** Films of a device: of 20 seconds, in a size of the store's, but for what is said. */
+const filmed = (
+  device: "phone" | "iphone" | "ipad" | "mac",
+  ...films: { seconds?: number; bytes?: number; width?: number; isCut?: true }[]
+): Given => {
+  const [width, height] = { phone: [1080, 1920], iphone: [886, 1920], ipad: [1200, 1600], mac: [1920, 1080] }[device];
+  return {
+    more: {
+      previews: films.map(({ isCut, bytes = 20_000_000, seconds = 20, ...other }, at) => ({
+        ...{ device, language: "en-GB", file: `captures/${device}/en-GB/${at}.mp4`, bytes },
+        ...(isCut ? {} : { film: { seconds, size: { width: other.width ?? width ?? 0, height: height ?? 0 } } }),
+      })),
+    },
+  };
+};
+
 const sized = (device: string, width: number, height: number) => ({
   more: { captures: captures.map((each) => (each.device === device ? { ...each, size: { width, height } } : each)) },
 });
@@ -265,6 +300,18 @@ const refused: readonly (readonly [what: string, stores: readonly StoreKey[], gi
     "error capture-missing",
     "error capture-invalid",
   ],
+  ["three pictures of a Chromebook", ["google-play"], also("chromebook", 3, 1920, 1080), "warning capture-missing"],
+  ["a picture of a watch that is round about", ["google-play"], also("wear", 1, 450, 400), ...bothCaptures],
+  ["a television that stands", ["app-store"], also("apple-tv", 1, 1080, 1920), ...bothCaptures],
+  ["a watch of another size", ["app-store"], also("apple-watch", 1, 400, 500), ...bothCaptures],
+  ["a console of 1280 × 720", ["microsoft-store"], also("xbox", 1, 1280, 720), ...bothCaptures],
+  ["a preview of 8 seconds", ["app-store"], filmed("iphone", { seconds: 8 }), "error preview-invalid"],
+  ["a preview of 31 seconds", ["mac-app-store"], filmed("mac", { seconds: 31 }), "error preview-invalid"],
+  ["four previews", ["app-store"], filmed("ipad", {}, {}, {}, {}), "error preview-invalid"],
+  ["a preview of 501 MB", ["app-store"], filmed("iphone", { bytes: 501_000_000 }), "error preview-invalid"],
+  ["a preview that is cut short", ["app-store"], filmed("iphone", { isCut: true }), "error preview-invalid"],
+  ["a preview of another size", ["app-store"], filmed("iphone", { width: 887 }), "warning preview-invalid"],
+  ["a film that goes in as an address alone", ["google-play"], filmed("phone", {}), "warning preview-invalid"],
   [
     "an identity that was worked out",
     ["microsoft-store"],
@@ -306,6 +353,15 @@ const taken: readonly (readonly [what: string, stores: readonly StoreKey[], give
     ["app-store"],
     { more: { devices: "phone", captures: captures.filter(({ device }) => device !== "ipad") } },
   ],
+  ["four pictures of a Chromebook", ["google-play"], also("chromebook", 4, 1920, 1080)],
+  ["a tablet of 7 inches", ["google-play"], also("tablet-7", 1, 1200, 1920)],
+  ["a square watch", ["google-play"], also("wear", 1, 384, 384)],
+  ["a watch of 422 × 514", ["app-store"], also("apple-watch", 1, 422, 514)],
+  ["a television that lies", ["app-store"], also("apple-tv", 1, 3840, 2160)],
+  ["a headset", ["app-store"], also("vision", 1, 3840, 2160)],
+  ["a console of 1920 × 1080", ["microsoft-store"], also("xbox", 1, 1920, 1080)],
+  ["a preview of 15 seconds", ["app-store"], filmed("iphone", { seconds: 15 })],
+  ["three previews of 30 seconds", ["app-store"], filmed("iphone", ...Array(3).fill({ seconds: 30 }))],
   ["a desktop of 1366 × 768", ["microsoft-store"], sized("desktop", 1366, 768)],
   ["a name in capitals that is one word", ["google-play"], { values: { name: "HILLFARM Boxes" } }],
   [

@@ -18,7 +18,16 @@ import { tool } from "../../support/tools.ts";
 const given = (value: string) => ({ value, trail: [] });
 
 const record: StoreRecord = {
-  ...{ client: "hill", languages: ["en"], features: [], declared: [], collected: [], captures: [], policies: [] },
+  ...{
+    client: "hill",
+    languages: ["en"],
+    features: [],
+    declared: [],
+    collected: [],
+    captures: [],
+    previews: [],
+    policies: [],
+  },
   values: {
     name: { first: given("Hill & Dale"), further: {} },
     kind: { first: given("app"), further: {} },

@@ -1,3 +1,5 @@
+import { cpSync, rmSync } from "node:fs";
+import { join } from "node:path";
 import { expect, test } from "vitest";
 import { happeningsOf } from "../../../src/core/agency/history/happenings.ts";
 import { passageOf } from "../../../src/core/clients/passage/passage.ts";
@@ -255,6 +257,23 @@ test("phases go on by themselves, a day each, and stand still while halted", asy
   own.forward(5 * day);
   await go();
   expect(shares()).toEqual([100, 1, 2, 5, 5, 10, 20, 50, 100]);
+});
+
+test("films go in beside the pictures, from where they lie, and only what has changed", async () => {
+  const { stores: own } = openStores();
+  const folder = storeWorkspace(["saltmarsh"], own);
+  const ports = portsFor(folder, own);
+  const go = () => submit(folder, ports, ["saltmarsh"], { until: "details", stores: ["app-store"] });
+  await go();
+  const films = join(folder, "clients/saltmarsh/captures/iphone/en");
+  cpSync("test/fixtures/films/tour.mp4", join(films, "tour.mp4"));
+  const [told] = (await go()).submitted;
+  expect(told?.acts.map(({ says, changes }) => [says, changes])).toEqual([
+    ["send 1 film", ["+ clients/saltmarsh/captures/iphone/en/tour.mp4"]],
+  ]);
+  expect(acts(await go())).toEqual([]);
+  rmSync(join(films, "tour.mp4"));
+  expect(acts(await go())).toEqual(["pictures"]);
 });
 
 test("goods are told once, and told anew when one of them changes", async () => {

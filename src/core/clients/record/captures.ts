@@ -8,12 +8,12 @@ import { attempt } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
 import { allStores, stores } from "../../stores/all.ts";
-import type { CaptureRow } from "../../stores/capture-row.ts";
+import type { CaptureDevice } from "../../stores/capture-row.ts";
 import { isWhole } from "./whole-picture.ts";
 
 /** A picture of the running app that a client or the agency supplied. */
 export interface Capture {
-  device: CaptureRow["device"];
+  device: CaptureDevice;
   language: string;
   /** Relative to the workspace. */
   file: string;
@@ -22,7 +22,8 @@ export interface Capture {
   size?: { width: number; height: number };
 }
 
-const devices = [...new Set(allStores.flatMap(({ captures }) => captures.map(({ device }) => device)))];
+/** Every class of devices. */
+export const devices = [...new Set(allStores.flatMap(({ captures }) => captures.map(({ device }) => device)))];
 
 /** So many pictures of a device and a language are looked at: five times what the most generous store takes. */
 const mostLookedAt = 50;
@@ -73,7 +74,8 @@ function inFormerFolders(client: Client): FoundCaptures[] {
   );
 }
 
-const foldersIn = (client: Client, folder: string): string[] =>
+/** Folders within one of a client's. */
+export const foldersIn = (client: Client, folder: string): string[] =>
   entriesOf(join(client.folder, folder), folder)
     .filter((each) => each.isFolder)
     .map(({ name }) => name);

@@ -14,6 +14,7 @@ import { readCaptures } from "./captures.ts";
 import { declaredFor, wantsPolicy } from "./declared.ts";
 import { type Pieces, putOf } from "./drafts.ts";
 import { policyFor, policyMissing } from "./policy.ts";
+import { readPreviews } from "./previews.ts";
 import type { RecordValue, StoreRecord } from "./record.ts";
 import { onlyValue, type RecordFrom, spokenValue } from "./values.ts";
 
@@ -68,6 +69,7 @@ function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Pr
   }
   const features = variant.features.filter(({ isOn }) => isOn).map(({ name }) => name);
   const { captures, problems: ofCaptures } = readCaptures(client);
+  const { previews, problems: ofPreviews } = readPreviews(client);
   const having = { features, permissions: templateFacts(workspace).permissions };
   const { declared, collected, problems: unanswered } = declaredFor(workspace, client, having);
   const former = formerVersion(client, variant);
@@ -81,6 +83,7 @@ function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Pr
       declared,
       collected,
       captures,
+      previews,
       policies: isMade ? policy.texts : [],
       derived: new Set(fieldNames.filter((field) => isWorkedOut(variant.values[field]))),
       ...(former === undefined ? {} : { former }),
@@ -89,6 +92,7 @@ function resolveRecord(sources: RecordFrom): { record: StoreRecord; problems: Pr
     problems: [
       ...problems,
       ...ofCaptures,
+      ...ofPreviews,
       ...unanswered,
       ...policy.problems,
       ...(wantsPolicy(features, declared) && !values.privacy ? [policyMissing(client.key)] : []),

@@ -6,6 +6,7 @@ import type { RecordField } from "../../stores/record-fields.ts";
 import type { Capture } from "./captures.ts";
 import type { Declared } from "./declared.ts";
 import type { PolicyText } from "./policy.ts";
+import type { Preview } from "./previews.ts";
 
 /** A value of the record, with the way it came about. A list has its parts on lines. */
 export interface RecordValue extends Traced {
@@ -30,6 +31,8 @@ export interface StoreRecord {
   collected: readonly Collected[];
   /** Pictures of the running app. */
   captures: readonly Capture[];
+  /** Films of it. */
+  previews: readonly Preview[];
   /** Privacy policies that are made for it; none where it names one of its own. */
   policies: readonly PolicyText[];
   /** Values of the app that nobody has given: they were worked out. */

@@ -127,6 +127,10 @@ export const ofRecords = {
     title: "A picture of the running app that a store does not take",
     fix: "Capture it again on such a device; what is only scaled looks soft.",
   },
+  "preview-invalid": {
+    title: "A film of the running app that a store does not take",
+    fix: "Record or cut it again, as the store wants it; or take it out of the client's folder.",
+  },
   "account-missing": {
     title: "A code of the client's own store account that nobody gives",
     fix: "Ask for it, and for a share in the account: oxalis ask writes the steps.",

@@ -19,7 +19,7 @@ export interface Difference {
   /** Pictures that are to be there and are not, or not in that place. */
   pictures: readonly WantedPicture[];
   /** Pictures that are there and are not to be. */
-  picturesGone: number;
+  picturesGone: readonly { slot: string }[];
   goods: boolean;
 }
 
@@ -36,7 +36,7 @@ export function differenceOf(has: StoreApp, wants: Wants): Difference {
     facts: changesOf(has.facts, wants.facts),
     answers: changesOf(has.answers, wants.answers),
     pictures: wants.pictures.filter((each) => !there.has(placeOf(each))),
-    picturesGone: has.pictures.filter((each) => !wanted.has(placeOf(each))).length,
+    picturesGone: has.pictures.filter((each) => !wanted.has(placeOf(each))),
     goods: JSON.stringify(has.goods) !== JSON.stringify(wants.goods),
   };
 }
@@ -57,4 +57,4 @@ function changesOf(before: Fields = {}, after: Fields = {}): FieldChange[] {
 
 /** Whether nothing differs. */
 export const isAlike = ({ texts, facts, answers, pictures, picturesGone, goods }: Difference): boolean =>
-  Object.keys(texts).length + facts.length + answers.length + pictures.length + picturesGone === 0 && !goods;
+  Object.keys(texts).length + facts.length + answers.length + pictures.length + picturesGone.length === 0 && !goods;

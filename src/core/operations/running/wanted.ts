@@ -7,6 +7,7 @@ import type { Variant } from "../../app/variant/variant.ts";
 import { captureFiles } from "../../clients/record/captures.ts";
 import type { ClientView, Told } from "../../clients/record/read.ts";
 import { byTrack } from "../../clients/testers/who.ts";
+import { sumInside } from "../../ground/files/reading/part.ts";
 import { isError } from "../../ground/problems/problem.ts";
 import { buildFolder } from "../../making/building/work.ts";
 import { readReceipt } from "../../making/jobs/receipt.ts";
@@ -20,6 +21,7 @@ import {
 } from "../../making/submitting/wants.ts";
 import type { ClientStanding } from "../../proving/standing/clients.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
+import { previewSlot } from "../../stores/preview-row.ts";
 import { recordFields } from "../../stores/record-fields.ts";
 
 /** What a store is to have of a client, and what keeps it from being taken. */
@@ -39,7 +41,9 @@ export function wantedIn(
   const { root } = workspace;
   const files = readReceipt(root, variantPath(workspace, client.key), client.key).files;
   const isMade = Object.keys(files).length > 0;
-  const pictures = isMade ? picturesOf(store, variantPath(workspace, client.key), files, told) : [];
+  const pictures = isMade
+    ? [...picturesOf(store, variantPath(workspace, client.key), files, told), ...filmsOf(store, root, told)]
+    : [];
   const goods = client.brief?.data.store?.goods ?? [];
   const own = standing?.stores.find((each) => each.store === store.key);
   const creation = (own?.lines ?? [])
@@ -99,6 +103,15 @@ function picturesOf(
       const file = `${folder}/${path}`;
       return [{ slot, position, sum, file, ...(language === undefined ? {} : { language }) }];
     });
+}
+
+/** A store's films, as they lie in the client's folder. */
+function filmsOf({ previews: rows }: StoreDefinition, root: string, { record: { previews } }: Told): WantedPicture[] {
+  const own = previews.filter(({ device, film }) => film && rows.some((row) => row.device === device));
+  return own.map(({ device, language, file }, at): WantedPicture => {
+    const before = own.slice(0, at).filter((each) => each.device === device && each.language === language);
+    return { slot: previewSlot(device), language, position: before.length + 1, sum: sumInside(root, file), file };
+  });
 }
 
 /** Captures stand in the order in which the client has them. */

@@ -2,12 +2,12 @@ import { extname } from "node:path";
 import { type Capture, captureFolder } from "../../clients/record/captures.ts";
 import type { StoreRecord } from "../../clients/record/record.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
-import type { CaptureRow } from "../../stores/capture-row.ts";
+import type { CaptureDevice, CaptureRow } from "../../stores/capture-row.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
 
 /** How many pictures of a class of devices there are in the main language, of those that a store wants. */
 export interface CaptureStanding {
-  device: CaptureRow["device"];
+  device: CaptureDevice;
   title: string;
   need: CaptureRow["need"];
   /** Those that the store takes. */
@@ -43,7 +43,12 @@ export function judgeCaptures(
       return [problem("capture-invalid", `${file} ${fault}.`, { client, expected: takenBy(row), about })];
     });
     const own = ofDevice.filter(({ capture, fault }) => capture.language === language && fault === undefined);
-    return { row, count: own.length, faults, missing: countProblem(row, own.length, client, store) };
+    return {
+      row,
+      count: own.length,
+      faults,
+      missing: countProblem(row, { count: own.length, hasAny: ofDevice.length > 0 }, client, store),
+    };
   });
   return {
     standings: found.map(({ row, count, faults, missing }) => ({
@@ -61,7 +66,7 @@ export function judgeCaptures(
 
 function countProblem(
   { title, need, least, most, device, isUnsure }: Row,
-  count: number,
+  { count, hasAny }: { count: number; hasAny: boolean },
   client: string,
   store: StoreDefinition,
 ): Problem[] {
@@ -70,11 +75,11 @@ function countProblem(
     const message = `${store.title} takes ${most} of "${title}": there are ${count}.`;
     return [problem("capture-invalid", message, { client, about })];
   }
-  if (count >= least) return [];
-  const where = isUnsure ? ", if the app runs there" : "";
+  if (count >= least || (need === "optional" && !hasAny)) return [];
+  const where = isUnsure ? ", if the app runs there" : need === "optional" ? ", or none" : "";
   const message = `${store.title} wants ${least} of "${title}"${where}: there are ${count}.`;
   const fix = `Put them into the client's folder, as ${captureFolder(device)}/.`;
-  const severity = need === "required" ? "error" : isUnsure ? "warning" : "note";
+  const severity = need === "required" ? "error" : isUnsure || need === "optional" ? "warning" : "note";
   return [problem("capture-missing", message, { client, severity, about, fix })];
 }
 

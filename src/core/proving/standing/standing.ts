@@ -12,6 +12,7 @@ import type { StoreDefinition } from "../../stores/definition.ts";
 import { placeInBrief, type RecordField, recordFields } from "../../stores/record-fields.ts";
 import { type RecordRow, rowsFor } from "../../stores/record-row.ts";
 import { type CaptureStanding, judgeCaptures } from "./captured.ts";
+import { judgePreviews } from "./previewed.ts";
 import { rules } from "./rules/all.ts";
 import type { Examined, RecordLine, Remark } from "./rules/rule.ts";
 
@@ -111,6 +112,7 @@ export function standingIn(
     problems: [
       ...open.map((each) => each.problem),
       ...captured.problems,
+      ...judgePreviews(store, record),
       ...unansweredProblems(store, record, unanswered),
       ...unassigned(store, record),
       ...withoutPurpose(store, record.collected).map(({ kind, purposes }) =>

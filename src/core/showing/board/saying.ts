@@ -10,6 +10,7 @@ import { tables } from "../../pages/words/letter.ts";
 import { speakingFrom } from "../../pages/words/speak.ts";
 import type { Settles } from "../../proving/standing/settles.ts";
 import type { Part } from "../../proving/standing/standing.ts";
+import type { CaptureDevice } from "../../stores/capture-row.ts";
 import { type RecordField, recordFields } from "../../stores/record-fields.ts";
 import { matters } from "../letters/wording.ts";
 
@@ -30,12 +31,22 @@ export const whoWords: Readonly<Record<Who, BoardWord>> = {
 };
 
 /** Devices that pictures of the running app are of, as everybody calls them. */
-const deviceNames: Readonly<Record<string, string>> = {
+const deviceNames: Readonly<Record<CaptureDevice, string>> = {
   phone: "Android",
   iphone: "iPhone",
   ipad: "iPad",
   mac: "Mac",
   desktop: "Windows",
+  "tablet-7": "Android, 7″",
+  "tablet-10": "Android, 10″",
+  chromebook: "Chromebook",
+  "android-tv": "Android TV",
+  wear: "Wear OS",
+  "apple-watch": "Apple Watch",
+  "apple-tv": "Apple TV",
+  vision: "Apple Vision Pro",
+  xbox: "Xbox",
+  hololens: "HoloLens",
 };
 
 /** What a finding is about, in a language: a field, a text in one of the app's languages, a device, a picture. */
@@ -44,7 +55,8 @@ function aboutSaid(about: readonly string[], { language, say }: Speaking): strin
   const label = (field: string) => fieldIn(language, field as RecordField);
   const last = about.at(-1) ?? "";
   const [first, second, third] = about;
-  if (first === "captures") return say("captures", { device: deviceNames[second ?? ""] ?? second });
+  if (first === "captures" || first === "previews")
+    return say(first, { device: deviceNames[second as CaptureDevice] ?? second });
   if (first === "store" && Object.hasOwn(recordFields, last))
     return second === "texts" ? `${label(last)} (${third})` : label(last);
   if (Object.hasOwn(platformNames, last)) return platformNames[last as Platform];

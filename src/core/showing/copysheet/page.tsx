@@ -7,6 +7,7 @@ import top from "../../pages/parts/top.css";
 import type { CaptureStanding } from "../../proving/standing/captured.ts";
 import type { Standing } from "../../proving/standing/standing.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
+import type { PreviewRow } from "../../stores/preview-row.ts";
 import { isThere, itemsOf, type LackingItem, type SheetItem } from "./items.ts";
 import script from "./page.client.js?raw";
 import style from "./style.css";
@@ -54,6 +55,9 @@ function Page({ agency, accent, onAccent, name, identifier, store, record, stand
           {standing.captures.map((each) => (
             <Pictures standing={each} record={record} key={each.device} />
           ))}
+          {store.previews.map((each) => (
+            <Films row={each} record={record} key={each.device} />
+          ))}
           <h2 class="questions">Questions</h2>
           {items.questions.map((each) => (
             <Answer of={each} isEntered={isEntered(each)} key={each.title} />
@@ -91,6 +95,23 @@ function Pictures({ standing, record }: { standing: CaptureStanding; record: Sto
           ))}
         </ul>
       )}
+    </article>
+  );
+}
+
+/** Films of the running app for a class of devices, each by its file; nothing where there are none: none are needed. */
+function Films({ row, record }: { row: PreviewRow; record: StoreRecord }) {
+  const files = record.previews.filter(({ device }) => device === row.device).map(({ file }) => file);
+  if (files.length === 0) return null;
+  return (
+    <article class="item pictures">
+      <h2>{row.title}</h2>
+      <small>at most {row.most} a language</small>
+      <ul>
+        {files.map((file) => (
+          <li key={file}>{file}</li>
+        ))}
+      </ul>
     </article>
   );
 }

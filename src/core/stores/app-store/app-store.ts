@@ -10,6 +10,7 @@ import { appleRecord } from "../apple/record.ts";
 import { shareApple } from "../apple/share.ts";
 import type { StoreDefinition } from "../definition.ts";
 import { appStoreCaptures } from "./captures.ts";
+import { appStorePreviews } from "./previews.ts";
 
 export const appStore: StoreDefinition = {
   key: "app-store",
@@ -22,6 +23,7 @@ export const appStore: StoreDefinition = {
   creates: ["name", "sku"],
   seenFirst: 170,
   captures: appStoreCaptures,
+  previews: appStorePreviews,
   data: appleData,
   asks: appleAsks,
   questions: appleQuestions,

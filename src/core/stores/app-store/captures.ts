@@ -1,6 +1,10 @@
 import type { CaptureRow } from "../capture-row.ts";
 
-const asOf = "2026-11-01";
+const shown = {
+  formats: ["png", "jpg"],
+  source: 'App Store Connect help, "Screenshot specifications"',
+  asOf: "2026-11-01",
+} as const;
 
 export const appStoreCaptures: readonly CaptureRow[] = [
   {
@@ -17,9 +21,7 @@ export const appStoreCaptures: readonly CaptureRow[] = [
       [1284, 2778],
       [1242, 2688],
     ],
-    formats: ["png", "jpg"],
-    source: 'App Store Connect help, "Screenshot specifications"',
-    asOf,
+    ...shown,
   },
   {
     device: "ipad",
@@ -32,8 +34,45 @@ export const appStoreCaptures: readonly CaptureRow[] = [
       [2064, 2752],
       [2048, 2732],
     ],
-    formats: ["png", "jpg"],
-    source: 'App Store Connect help, "Screenshot specifications"',
-    asOf,
+    ...shown,
+  },
+  {
+    device: "apple-watch",
+    title: "Apple Watch screenshots",
+    need: "optional",
+    least: 1,
+    most: 10,
+    sizes: [
+      [422, 514],
+      [410, 502],
+      [416, 496],
+      [396, 484],
+      [368, 448],
+      [312, 390],
+    ],
+    ...shown,
+  },
+  {
+    device: "apple-tv",
+    title: "Apple TV screenshots",
+    need: "optional",
+    least: 1,
+    most: 10,
+    sizes: [
+      [1080, 1920],
+      [2160, 3840],
+    ],
+    isWide: true,
+    ...shown,
+  },
+  {
+    device: "vision",
+    title: "Apple Vision Pro screenshots",
+    need: "optional",
+    least: 1,
+    most: 10,
+    sizes: [[2160, 3840]],
+    isWide: true,
+    ...shown,
   },
 ];

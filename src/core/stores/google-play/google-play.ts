@@ -24,6 +24,7 @@ export const googlePlay: StoreDefinition = {
   creates: ["name", "kind", "price"],
   seenFirst: 80,
   captures: googlePlayCaptures,
+  previews: [],
   data: googlePlayData,
   asks: [...askedEverywhere, "deletion", "advertising"],
   questions: googlePlayQuestions,

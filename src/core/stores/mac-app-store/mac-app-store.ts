@@ -10,6 +10,7 @@ import { appleRecord } from "../apple/record.ts";
 import { shareApple } from "../apple/share.ts";
 import type { StoreDefinition } from "../definition.ts";
 import { macAppStoreCaptures } from "./captures.ts";
+import { macAppStorePreviews } from "./previews.ts";
 
 export const macAppStore: StoreDefinition = {
   key: "mac-app-store",
@@ -23,6 +24,7 @@ export const macAppStore: StoreDefinition = {
   creates: ["name", "sku"],
   seenFirst: 170,
   captures: macAppStoreCaptures,
+  previews: macAppStorePreviews,
   data: appleData,
   asks: appleAsks,
   questions: appleQuestions,

@@ -21,6 +21,7 @@ export const microsoftStore: StoreDefinition = {
   creates: ["name"],
   seenFirst: 200,
   captures: microsoftStoreCaptures,
+  previews: [],
   data: microsoftStoreData,
   asks: [...askedEverywhere, "advertising", "encryption"],
   questions: microsoftStoreQuestions,

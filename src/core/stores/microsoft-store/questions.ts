@@ -13,6 +13,14 @@ const hardware = [
   "gamepad",
   "motion",
   "telephony",
+  "memory-4gb",
+  "memory-8gb",
+  "memory-16gb",
+  "directx-11",
+  "directx-12",
+  "video-memory-2gb",
+  "video-memory-4gb",
+  "video-memory-6gb",
 ] as const;
 const requirements = {
   of: hardware,
@@ -24,8 +32,8 @@ const requirements = {
 
 /** What the Microsoft Store alone asks of every app. */
 export const microsoftStoreQuestions: readonly StoreQuestion[] = [
-  { name: "hardware", asks: "Which hardware does it need at least?", ...requirements },
-  { name: "hardware-wanted", asks: "Which hardware is it better with?", ...requirements },
+  { name: "hardware", asks: "What does it need of a device at least?", ...requirements },
+  { name: "hardware-wanted", asks: "What of a device is it better with?", ...requirements },
   {
     name: "accessible",
     asks: "Has it been tested against guidelines for accessibility?",

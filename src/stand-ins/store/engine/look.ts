@@ -1,6 +1,8 @@
 import { imageSize } from "image-size";
 import type { Capture } from "../../../core/clients/record/captures.ts";
+import type { Preview } from "../../../core/clients/record/previews.ts";
 import type { RecordValue, StoreRecord } from "../../../core/clients/record/record.ts";
+import { filmIn } from "../../../core/formats/films/film.ts";
 import { isError } from "../../../core/ground/problems/problem.ts";
 import { trace } from "../../../core/ground/values/trail.ts";
 import type { Varying } from "../../../core/ground/values/varying.ts";
@@ -8,6 +10,7 @@ import { capabilitiesFact, devicesFact } from "../../../core/making/submitting/w
 import { openIn, standingIn } from "../../../core/proving/standing/standing.ts";
 import { questions } from "../../../core/stores/all.ts";
 import type { StoreDefinition } from "../../../core/stores/definition.ts";
+import { previewSlot } from "../../../core/stores/preview-row.ts";
 import { type RecordField, recordFieldNames } from "../../../core/stores/record-fields.ts";
 import type { KeptApp, Parts } from "./kept.ts";
 
@@ -59,6 +62,7 @@ function recordOf(
       }),
     collected: [],
     captures: draft.pictures.flatMap((each) => captureOf(store, each, language, pictureOf)),
+    previews: draft.pictures.flatMap((each) => previewOf(store, each, language, pictureOf)),
     policies: [],
     derived: new Set(),
     ...(devices === undefined ? {} : { devices }),
@@ -101,6 +105,20 @@ function captureOf(
   return [
     { device: row.device, language: language ?? main, file: `${sum}.${format}`, hash: sum, ...(size ? { size } : {}) },
   ];
+}
+
+function previewOf(
+  store: StoreDefinition,
+  { slot, language, sum }: Parts["pictures"][number],
+  main: string,
+  pictureOf: (sum: string) => Uint8Array | undefined,
+): Preview[] {
+  const row = store.previews.find(({ device }) => previewSlot(device) === slot);
+  const bytes = row && pictureOf(sum);
+  if (!row || !bytes) return [];
+  const film = filmIn(bytes.length, (from, length) => bytes.subarray(from, from + length));
+  const about = { device: row.device, language: language ?? main, file: sum, bytes: bytes.length };
+  return [{ ...about, ...(film ? { film } : {}) }];
 }
 
 function measured(bytes: Uint8Array): { size?: { width: number; height: number }; format: string } {

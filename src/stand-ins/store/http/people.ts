@@ -29,6 +29,12 @@ const decisionForm = z.object({
   says: z.string().max(4000).default(""),
 });
 
+/** What is shown on pages, by four bytes of it. */
+const mediaTypes = [
+  { at: 0, hex: "89504e47", type: "image/png" },
+  { at: 4, hex: "66747970", type: "video/mp4" },
+];
+
 const agreementForm = z.object({ account: z.string().max(60), agreement: z.string().max(200) });
 const clockForm = z.object({ hours: z.coerce.number().min(0).max(20_000) });
 
@@ -140,7 +146,7 @@ export function addPeople(service: Hono, { stores, keeping, clock }: PeopleWith)
     const known = sumForm.test(sum) ? keeping.uploads.get(sum) : undefined;
     if (!known?.isWhole || known.kind !== "picture") return context.text("There is no such picture.", 404);
     const bytes = keeping.bytesOf(sum);
-    const type = bytes.subarray(0, 4).toString("hex") === "89504e47" ? "image/png" : "image/jpeg";
+    const type = mediaTypes.find(({ at, hex }) => bytes.toString("hex", at, at + 4) === hex)?.type ?? "image/jpeg";
     return context.body(Uint8Array.from(bytes), 200, { "content-type": type, "x-content-type-options": "nosniff" });
   });
 }

@@ -1,4 +1,5 @@
 import type { StoreDefinition } from "../../../core/stores/definition.ts";
+import { isPreviewSlot } from "../../../core/stores/preview-row.ts";
 import type { KeptApp } from "../engine/kept.ts";
 import { framed, minuteOf } from "./frame.tsx";
 
@@ -74,19 +75,20 @@ function Case({ store, app }: { store: StoreDefinition; app: KeptApp }) {
   );
 }
 
-/** An app's pictures, in their places. */
+/** An app's pictures and films, in their places. */
 export function Shots({ app }: { app: KeptApp }) {
   if (app.draft.pictures.length === 0) return null;
   return (
     <div class="shots">
-      {app.draft.pictures.map(({ slot, position, sum, language }) => (
-        <img
-          src={`/pictures/${sum}`}
-          alt={`${slot} ${position}${language ? ` (${language})` : ""}`}
-          loading="lazy"
-          key={`${slot}${position}${language}${sum}`}
-        />
-      ))}
+      {app.draft.pictures.map(({ slot, position, sum, language }) => {
+        const says = `${slot} ${position}${language ? ` (${language})` : ""}`;
+        const from = { src: `/pictures/${sum}`, key: `${slot}${position}${language}${sum}` };
+        return isPreviewSlot(slot) ? (
+          <video {...from} aria-label={says} controls preload="metadata" />
+        ) : (
+          <img {...from} alt={says} loading="lazy" />
+        );
+      })}
     </div>
   );
 }

@@ -39,6 +39,7 @@ const record = (values: Partial<Record<RecordField, string>>, french: Partial<Re
     declared: [],
     collected: [],
     captures: [],
+    previews: [],
     policies: [],
     derived: new Set(),
     values: Object.fromEntries(

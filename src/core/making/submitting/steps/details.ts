@@ -1,3 +1,4 @@
+import { isPreviewSlot } from "../../../stores/preview-row.ts";
 import type { Act } from "../act.ts";
 import { type Difference, differenceOf, type FieldChange, isAlike } from "../difference.ts";
 import type { Wants } from "../wants.ts";
@@ -32,12 +33,21 @@ const actsFor = (difference: Difference, wants: Wants): Act[] => [
 ];
 
 function picturesAct({ pictures: added, picturesGone: gone }: Difference, { pictures }: Wants): Act[] {
-  if (added.length + gone === 0) return [];
+  if (added.length + gone.length === 0) return [];
   const says = [
-    ...(added.length > 0 ? [`send ${count(added.length, "picture")}`] : []),
-    ...(gone > 0 ? [`take out ${count(gone, "picture")}`] : []),
+    ...(added.length > 0 ? [`send ${mediaSaid(added)}`] : []),
+    ...(gone.length > 0 ? [`take out ${mediaSaid(gone)}`] : []),
   ].join(" and ");
   return [{ kind: "pictures", step: name, pictures, says, changes: added.map(({ file }) => `+ ${file}`) }];
+}
+
+/** So many pictures and films. */
+function mediaSaid(all: readonly { slot: string }[]): string {
+  const films = all.filter(({ slot }) => isPreviewSlot(slot)).length;
+  const pictures = all.length - films;
+  return [...(pictures > 0 ? [count(pictures, "picture")] : []), ...(films > 0 ? [count(films, "film")] : [])].join(
+    " and ",
+  );
 }
 
 const goodsAct = ({ goods: differ }: Difference, { goods }: Wants): Act[] =>
