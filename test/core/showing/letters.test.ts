@@ -79,7 +79,7 @@ const notes = templateSchema.parse({
 
 const isField = (name: string) => columnOfField(name, notes) !== undefined;
 
-const invalid = { code: "record-invalid", who: "client" } as const;
+const invalid = { code: "record-invalid", who: "client", severity: "error" } as const;
 
 /** What a letter asks for, of a client with these problems and this standing. */
 const things = (standing: ClientStanding, more: Partial<LetterFrom> = {}, problems: Problem[] = []): Asked["groups"] =>
@@ -163,8 +163,8 @@ describe("a letter asks for", () => {
   test("what the client has to mend, not for a draft that the producer reads", () => {
     const stores = [
       standing("app-store", [
-        line("privacy", { state: "wrong", faults: [{ code: "record-invalid", who: "client" }] }),
-        line("description", { state: "draft", faults: [{ code: "draft-open", who: "producer" }] }),
+        line("privacy", { state: "wrong", faults: [invalid] }),
+        line("description", { state: "draft", faults: [{ code: "draft-open", who: "producer", severity: "error" }] }),
         line("subtitle", { need: "recommended" }),
       ]),
     ];
@@ -220,7 +220,7 @@ describe("a letter asks for", () => {
       state: "wrong",
       used: long.length,
       value: long,
-      faults: [{ code: "record-long", who: "client" }],
+      faults: [{ ...invalid, code: "record-long" }],
     });
     const [group] = things(board([standing("google-play", [wrong]), standing("microsoft-store", [line("short")])]));
     expect(group?.things).toHaveLength(1);
@@ -228,6 +228,25 @@ describe("a letter asks for", () => {
       `has ${long.length} characters now`,
       "up to 80 characters",
       "now: Boxes from the hill, every week of the year, for everybody w …",
+    ]);
+  });
+
+  test("what a store may refuse, too, and in which language it stands", () => {
+    const doubt = { code: "price-in-text", who: "client", severity: "warning" } as const;
+    const loud = { ...doubt, code: "title-loud", language: "de" } as const;
+    const lines = [
+      line("subtitle", { state: "given", need: "recommended", value: "From €9", used: 7, faults: [doubt] }),
+      line("name", { state: "given", faults: [loud] }),
+      // Nothing that could be said to a client.
+      line("keywords", { state: "given", faults: [{ ...doubt, code: "keywords-wasted" }] }),
+    ];
+    const [group] = things(board([standing("app-store", lines)]));
+    expect(group?.things).toEqual([
+      expect.objectContaining({
+        heading: "store.texts.en.subtitle",
+        hints: [english.namesPrice, "up to 30 characters", "now: From €9"],
+      }),
+      expect.objectContaining({ label: `${english.appName} (German)`, hints: [english.isLoud, "up to 30 characters"] }),
     ]);
   });
 

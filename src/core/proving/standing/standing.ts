@@ -26,10 +26,18 @@ export interface LineStanding {
   used?: number;
   most?: number;
   value?: string;
-  /** What is wrong with it, and who has to mend that. */
-  faults: readonly { code: ProblemCode; who: Who }[];
+  /** What is wrong with it, or should be looked at, and who has to mend that. */
+  faults: readonly LineFault[];
   /** Languages in which the main one's text stands in. */
   fallback: readonly string[];
+}
+
+export interface LineFault {
+  code: ProblemCode;
+  who: Who;
+  severity: Problem["severity"];
+  /** Absent of the main one, and of what is said once for all. */
+  language?: string;
 }
 
 /** What a store's record of a client has of what it wants. */
@@ -80,7 +88,7 @@ export function standingIn(
     findings.map((finding) => ({ finding, problem: asProblem(rule.code, rule.level, finding, looked) })),
   );
   const open = told.filter((each) => !isWaived(each.problem, store.key, waived, today));
-  const standings = lines.map((line) => lineStanding(line, open));
+  const standings = lines.map((line) => lineStanding(line, open, record.languages[0]));
   const captured = judgeCaptures(store, record);
   const declared = declaredTo(store.key, record.declared);
   const unanswered = declared.filter(({ answer }) => answer === undefined);
@@ -175,10 +183,12 @@ const isWaived = ({ code }: Problem, store: StoreKey, waived: readonly Waiver[],
 function lineStanding(
   { row, value }: RecordLine,
   open: readonly { finding: Remark; problem: Problem }[],
+  main: string | undefined,
 ): LineStanding {
-  const own = open.filter((each) => each.finding.row === row && isError(each.problem));
+  const own = open.filter((each) => each.finding.row === row && each.problem.severity !== "note");
+  const isWrong = own.some((each) => isError(each.problem));
   const first = value?.first;
-  const state = !first ? "missing" : first.isDraft ? "draft" : own.length > 0 ? "wrong" : "given";
+  const state = !first ? "missing" : first.isDraft ? "draft" : isWrong ? "wrong" : "given";
   return {
     field: row.field,
     title: row.title,
@@ -186,7 +196,10 @@ function lineStanding(
     state,
     ...(first ? { value: first.value, used: characters(asTaken(first.value, row)) } : {}),
     ...(row.most === undefined ? {} : { most: row.most }),
-    faults: own.map(({ problem: { code, who } }) => ({ code, who })),
+    faults: own.map(({ finding: { language }, problem: { code, who, severity } }) => ({
+      ...{ code, who, severity },
+      ...(language === undefined || language === main ? {} : { language }),
+    })),
     fallback: Object.entries(value?.further ?? {}).flatMap(([language, { isFallback }]) =>
       isFallback ? [language] : [],
     ),

@@ -1,3 +1,4 @@
+import { asTaken, characters } from "../../clients/record/count.ts";
 import type { ClientView } from "../../clients/record/read.ts";
 import { fields } from "../../ground/values/fields.ts";
 import type { FieldFact } from "../../ground/values/known-of-field.ts";
@@ -5,7 +6,7 @@ import { pageLanguageOf } from "../../ground/values/page-language.ts";
 import type { StoreKey } from "../../ground/values/store.ts";
 import type { Say } from "../../pages/words/letter.ts";
 import type { ClientStanding } from "../../proving/standing/clients.ts";
-import { type LineStanding, notGiven } from "../../proving/standing/standing.ts";
+import { type LineFault, type LineStanding, notGiven } from "../../proving/standing/standing.ts";
 import { accountCodes, stores } from "../../stores/all.ts";
 import { choicesIn } from "../../stores/choice-words.ts";
 import type { StoreDefinition } from "../../stores/definition.ts";
@@ -14,21 +15,25 @@ import type { RecordRow } from "../../stores/record-row.ts";
 import type { LetterFrom, Thing } from "./asked.ts";
 import { fieldSaid, reasonFor } from "./wording.ts";
 
-/** What a field of the records lacks, over all stores that ask for it. */
+/** What a field of the records lacks in a language, over all stores that ask for it. */
 interface Open {
+  field: RecordField;
+  language: string;
   row: RecordRow;
   isNeeded: boolean;
-  faults: readonly LineStanding[];
+  faults: readonly LineFault[];
+  /** Of the main language's text, as the line has it. */
+  line: LineStanding;
 }
 
 /** What stores still want of their records, once for all of them, and the accounts that the client has to share. */
 export function recordThings({ view, standing, language, say, agency }: LetterFrom): Thing[] {
   const main = view.values.locale?.value ?? "en";
-  const open = openFields(standing);
+  const open = openFields(standing, main);
   const shared = new Map((standing?.unshared ?? []).map((store) => [stores[store].share, store]));
   const codes = accountCodes.filter(({ name }) => standing?.codesMissing.includes(name));
   return [
-    ...[...open].map(([field, each]) => fieldThing(field, each, main, { language, say })),
+    ...open.map((each) => fieldThing(each, view, { language, say, main })),
     ...[...shared.values()].map((store) => shareThing(store, say, agency)),
     ...codes.map(({ name, asks }): Thing => {
       const label = asks[pageLanguageOf(language)];
@@ -52,53 +57,65 @@ const assignedThings = (store: StoreDefinition, { told }: ClientView, say: Say):
       })
     : [];
 
-function openFields(standing: ClientStanding | undefined): Map<RecordField, Open> {
-  const open = new Map<RecordField, Open>();
-  for (const { store, lines } of standing?.stores ?? [])
+function openFields(standing: ClientStanding | undefined, main: string): Open[] {
+  const open = new Map<string, Open>();
+  for (const { lines } of standing?.stores ?? [])
     for (const line of lines) {
       const { field, state, need, faults } = line;
-      const own = faults.filter(({ who }) => who === "client");
-      if (recordFields[field].who !== "client" || !(state === "missing" ? need !== "optional" : own.length > 0))
-        continue;
-      const row = stores[store].record.find((each) => each.field === field);
-      if (!row) continue;
-      const known = open.get(field);
-      // The strictest store's limit is the one to keep.
-      const isStricter =
-        !known || (row.most ?? Number.POSITIVE_INFINITY) < (known.row.most ?? Number.POSITIVE_INFINITY);
-      open.set(field, {
-        row: isStricter ? row : known.row,
-        isNeeded: known?.isNeeded === true || need === "required",
-        faults: [...(known?.faults ?? []), ...(own.length > 0 ? [line] : [])],
-      });
+      const row = strictest(field, standing);
+      if (!row || recordFields[field].who !== "client") continue;
+      const own = faults.filter((each) => isForClient(field, each));
+      const isLacking = state === "missing" && need !== "optional";
+      const languages = new Set([...(isLacking ? [main] : []), ...own.map((each) => each.language ?? main)]);
+      for (const language of languages) {
+        const known = open.get(`${field} ${language}`);
+        const told = state === "missing" ? [] : own.filter((each) => (each.language ?? main) === language);
+        open.set(`${field} ${language}`, {
+          ...{ field, language, row },
+          line: known && known.faults.length > 0 ? known.line : line,
+          isNeeded: known?.isNeeded === true || need === "required",
+          faults: [...(known?.faults ?? []), ...told],
+        });
+      }
     }
-  return open;
+  return [...open.values()];
 }
 
+/** The row of the store that takes least, of all that ask for a field: its limit is the one to keep. */
+const strictest = (field: RecordField, standing: ClientStanding | undefined): RecordRow | undefined =>
+  (standing?.stores ?? [])
+    .flatMap(({ store }) => stores[store].record.filter((each) => each.field === field))
+    .sort((one, other) => (one.most ?? Number.POSITIVE_INFINITY) - (other.most ?? Number.POSITIVE_INFINITY))[0];
+
+/** Whether the client has to mend it, and can be told why in its own words: of what is no error, only then. */
+const isForClient = (field: RecordField, { code, who, severity }: LineFault): boolean =>
+  who === "client" && (severity === "error" || reasonFor(field, code) !== undefined);
+
 function fieldThing(
-  field: RecordField,
-  { row, isNeeded, faults }: Open,
-  main: string,
-  { language, say }: Pick<LetterFrom, "language" | "say">,
+  { field, language: of, row, isNeeded, faults, line }: Open,
+  { told }: ClientView,
+  { language, say, main }: Pick<LetterFrom, "language" | "say"> & { main: string },
 ): Thing {
-  const why = faults.flatMap(({ faults: own, used }) =>
-    own.flatMap(({ code, who }) => {
-      const word = who === "client" ? reasonFor(field, code) : undefined;
-      return word ? [say(word, { used })] : [];
-    }),
-  );
-  const wrong = faults.find(({ state }) => state === "wrong");
+  const other = told?.record.values[field]?.further[of]?.value;
+  const { value, used } = of === main ? line : { value: other, used: other && characters(asTaken(other, row)) };
+  const why = faults.flatMap(({ code }) => {
+    const word = reasonFor(field, code);
+    return word ? [say(word, { used })] : [];
+  });
   const { example } = recordFields[field];
+  const { group, label } = fieldSaid(field, say);
+  const inOther = new Intl.DisplayNames(language, { type: "language" });
   return {
-    ...fieldSaid(field, say),
-    at: placeInBrief(field, main)?.join("."),
+    group,
+    label: of === main ? label : `${label} (${inOther.of(of) ?? of})`,
+    at: placeInBrief(field, of)?.join("."),
     hints: [
       ...new Set(why),
       ...limits(row, say),
       ...(example === undefined ? [] : [say("example", { example })]),
-      ...(isNeeded || wrong ? [] : [say("helps")]),
+      ...(isNeeded || faults.length > 0 ? [] : [say("helps")]),
     ],
-    now: wrong?.value,
+    now: faults.length > 0 ? value : undefined,
     choices: choicesIn(field, language),
   };
 }

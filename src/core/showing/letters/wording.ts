@@ -26,7 +26,7 @@ const groupOf: Readonly<Partial<Record<RecordField, Word>>> = {
 /** A field of a record as a letter names it, and in which part. */
 export const fieldSaid = (field: RecordField, say: Say): { group: Word; label: string } => ({
   group: groupOf[field] ?? "texts",
-  label: isWord(field) ? say(field) : recordFields[field].says,
+  label: field === "name" ? say("appName") : isWord(field) ? say(field) : recordFields[field].says,
 });
 
 /** The parts of a letter, in their order. */
@@ -76,6 +76,7 @@ export const reasons: Readonly<Partial<Record<ProblemCode, Word>>> = {
   "placeholder-left": "hasPlaceholder",
   "platform-named": "namesPlatform",
   "price-in-text": "namesPrice",
+  "title-loud": "isLoud",
   "category-none": "isNone",
   "countries-unknown": "isNone",
   "release-past": "isPast",

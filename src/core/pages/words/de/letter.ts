@@ -41,6 +41,7 @@ export const german: Words = {
   hasPlaceholder: "darin steht noch ein Platzhalter",
   namesPlatform: "bitte ohne die Namen anderer Plattformen",
   namesPrice: "bitte ohne Preise: Die zeigen die App-Stores selbst",
+  isLoud: "bitte ohne Bildzeichen, ohne Wörter nur in Großbuchstaben und ohne Werbung wie „Nr. 1“",
   isNone: "das gibt es in den App-Stores nicht",
   isPast: "dieser Tag ist vorbei",
   cannotOpen: "lässt sich nicht öffnen: bitte schicken Sie die Datei noch einmal",

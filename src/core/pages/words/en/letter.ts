@@ -42,6 +42,7 @@ const own = {
   hasPlaceholder: "a placeholder is left in it",
   namesPlatform: "please leave out the names of other platforms",
   namesPrice: "please leave prices out: the app stores show them themselves",
+  isLoud: "please without symbols, without words in capitals only, and without claims such as “No. 1”",
   isNone: "the app stores do not have this one",
   isPast: "this day is past",
   cannotOpen: "cannot be opened: please send it again",

@@ -43,6 +43,7 @@ export const spanish: Words = {
   hasPlaceholder: "queda un texto provisional",
   namesPlatform: "sin nombres de otras plataformas, por favor",
   namesPrice: "sin precios, por favor: las tiendas de aplicaciones los muestran por su cuenta",
+  isLoud: "sin símbolos, sin palabras solo en mayúsculas y sin afirmaciones como «n.º 1», por favor",
   isNone: "no existe en las tiendas de aplicaciones",
   isPast: "ese día ya ha pasado",
   cannotOpen: "no se puede abrir: envíenlo de nuevo, por favor",
