@@ -264,3 +264,25 @@ test("content of the template is told by file until somebody says that all apps 
     },
   ]);
 });
+
+test("what lies beside the variants, and a folder that holds nothing, is told", () => {
+  for (const stage of [[], ["--stage", "testers"]]) expect(oxalis(folder, "generate", ...stage).code).toBe(0);
+  expect(oxalis(folder, "proof").code).toBe(0);
+  const audited = (...args: string[]) => JSON.parse(oxalis(folder, "audit", "--json", ...args).out);
+  const messages = (of: { message: string }[]) => of.map(({ message }) => message);
+  for (const stage of [[], ["--stage", "testers"]])
+    expect(audited(...stage)).toMatchObject({ clients: [{ problems: [] }], beside: [] });
+  mkdirSync(inVariant("web/pictures/later"));
+  mkdirSync(join(folder, "variants/4-acre/web"), { recursive: true });
+  edit(folder, "variants/builds.json", (text) => text.replace(/"build": "\d+"/, '"build": "7"'));
+  const { clients, beside } = audited();
+  expect(messages(clients[0].problems)).toEqual([
+    "variants/3-acre/web/pictures/later is an empty folder that Oxalis did not make.",
+  ]);
+  expect(messages(beside)).toEqual([
+    "variants/4-acre is a folder of no client.",
+    "variants/builds.json does not say what is built from the variants now.",
+  ]);
+  expect(oxalis(folder, "audit", "--report", "a.xml").code).toBe(1);
+  expect(readFileSync(join(folder, "a.xml"), "utf8")).toContain('<testsuite name="beside the variants" tests="2"');
+});

@@ -21,7 +21,9 @@ import { made } from "./workspace.ts";
 
 /** Which files the audit names for one client, by what it says of them. */
 async function told(root: string): Promise<Map<string, Set<string>>> {
-  const [finding] = await audit(readWorkspace(root), [kelp.key]);
+  const {
+    findings: [finding],
+  } = await audit(readWorkspace(root), [kelp.key]);
   const files = new Map<string, Set<string>>();
   for (const { code, cause } of finding?.problems ?? []) {
     if (!cause) continue;

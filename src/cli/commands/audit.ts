@@ -1,6 +1,6 @@
 import { mapResult } from "../../core/ground/problems/result.ts";
 import { auditVariants } from "../../core/operations/audit.ts";
-import type { ContentLeft, Finding } from "../../core/proving/audit/audit.ts";
+import type { Audited, ContentLeft, Finding } from "../../core/proving/audit/audit.ts";
 import { type CauseFound, causesOf } from "../../core/proving/audit/causes.ts";
 import type { Run } from "../command.ts";
 import { showCause } from "../view/causes.ts";
@@ -9,10 +9,12 @@ import { showProblem } from "../view/problems.ts";
 import { countOf, type Terminal } from "../view/terminal.ts";
 
 export const run: Run<"audit"> = async (given, { terminal, ports }) =>
-  mapResult(await auditVariants(given, ports), (findings) => {
-    if (given.json) terminal.json({ clients: findings.map(asData), causes: causesOf(findings).map(causeData) });
-    else show(findings, terminal);
-    return findings.some(({ problems }) => problems.length > 0) ? 1 : 0;
+  mapResult(await auditVariants(given, ports), (audited) => {
+    const { findings, beside } = audited;
+    const data = () => ({ clients: findings.map(asData), causes: causesOf(findings).map(causeData) });
+    if (given.json) terminal.json({ ...data(), beside: beside.map(placeData) });
+    else show(audited, terminal);
+    return beside.length > 0 || findings.some(({ problems }) => problems.length > 0) ? 1 : 0;
   });
 
 /** Places of code, each once, however many variants have it. */
@@ -74,7 +76,7 @@ function tellContent(findings: readonly Finding[], { out, print, settings }: Ter
 /** Files of content that are named, unless --verbose asks for all. */
 const mostContent = 5;
 
-function show(findings: readonly Finding[], terminal: Terminal): void {
+function show({ findings, beside }: Audited, terminal: Terminal): void {
   const { out, err, settings, print, note } = terminal;
   const longest = Math.max(...findings.map((each) => each.client.length));
   for (const { client: key, files, problems, allowed } of findings) {
@@ -93,8 +95,10 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
   const shown = settings.verbose ? causes : causes.slice(0, mostShown);
   if (shown.length > 0)
     note(`\n${shown.map((each) => showCause(each, findings.length, settings.verbose === true, err)).join("\n\n")}\n`);
-  const more = causes.length - shown.length;
-  if (more > 0) note(`   … and ${countOf(more, "cause")} more; --verbose shows all.\n`);
+  const unseen = causes.length - shown.length;
+  if (unseen > 0) note(`   … and ${countOf(unseen, "cause")} more; --verbose shows all.\n`);
+  if (beside.length > 0)
+    note(`${shown.length > 0 ? "" : "\n"}${beside.map((each) => showProblem(each, err)).join("\n\n")}\n`);
   if (settings.verbose) {
     for (const { problem, reason } of findings.flatMap(({ allowed }) => allowed))
       note(`${showProblem(problem, err)}\n   ${err.green("allowed")}   ${reason}\n`);
@@ -114,6 +118,7 @@ function show(findings: readonly Finding[], terminal: Terminal): void {
       ),
     );
   const found = bad === 0 ? "all whole, nothing of the template's identity left" : `${bad} with findings`;
-  const color = bad === 0 ? out.green : out.red;
-  print(color(`${head}${found}${contentSaid(findings)}.`));
+  const more = beside.length === 0 ? "" : `; beside them, ${countOf(beside.length, "finding")}`;
+  const color = bad + beside.length === 0 ? out.green : out.red;
+  print(color(`${head}${found}${contentSaid(findings)}${more}.`));
 }

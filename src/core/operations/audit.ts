@@ -1,5 +1,5 @@
-import { audit, type Finding } from "../proving/audit/audit.ts";
-import { reporterFor } from "../proving/audit/report.ts";
+import { type Audited, audit } from "../proving/audit/audit.ts";
+import { type Reported, reporterFor } from "../proving/audit/report.ts";
 import { chooseClients, type OfClients } from "./running/chosen.ts";
 import { operation } from "./running/operation.ts";
 import { writeOutput } from "./running/output.ts";
@@ -12,11 +12,11 @@ interface Input extends At, OfClients {
 }
 
 /** Proves that variants are whole, and that nothing of the template is left in them. */
-export const auditVariants = operation(async ({ report, ...input }: Input, ports): Promise<Finding[]> => {
+export const auditVariants = operation(async ({ report, ...input }: Input, ports): Promise<Audited> => {
   const reporter = report === undefined ? undefined : reporterFor(report);
   let comparer: Comparer | undefined;
   const workspace = await openWorkspace(input, ports);
-  const findings = await audit(workspace, await chooseClients(workspace, input), (folders) => {
+  const audited = await audit(workspace, await chooseClients(workspace, input), (folders) => {
     comparer = ports.openComparer(folders);
     return comparer?.compare;
   }).finally(() => comparer?.close());
@@ -25,6 +25,11 @@ export const auditVariants = operation(async ({ report, ...input }: Input, ports
     sound: "whole, up to date, nothing of the template's identity",
     version: ports.version,
   } as const;
-  if (report !== undefined && reporter) writeOutput(workspace.root, ports, { named: report }, reporter(findings, of));
-  return findings;
+  if (report !== undefined && reporter)
+    writeOutput(workspace.root, ports, { named: report }, reporter(reported(audited), of));
+  return audited;
 });
+
+/** What is no client's stands under a name that none has. */
+const reported = ({ findings, beside }: Audited): Reported[] =>
+  beside.length === 0 ? findings : [...findings, { client: "beside the variants", problems: beside, allowed: [] }];

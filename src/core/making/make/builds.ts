@@ -104,13 +104,21 @@ jobs:
       - run: echo "Build \${{ matrix.identifier }} ${number} in \${{ matrix.folder }}"
 `;
 
-/** What a build server needs to know of all variants that are there; written only where it changed. */
-export async function writeBuilds(workspace: Workspace, all: readonly Resolved[], template: Template): Promise<void> {
-  const { root } = workspace;
-  const files = new Map([
+/** What a build server needs to know of all variants that are there, by file. */
+export const buildsFiles = async (
+  workspace: Workspace,
+  all: readonly Resolved[],
+  template: Template,
+): Promise<Map<string, string>> =>
+  new Map([
     ["variants/builds.json", `${JSON.stringify(await buildsOf(workspace, all, template), null, 1)}\n`],
     ["variants/builds.example.yml", exampleWorkflow],
   ]);
+
+/** Writes it, only where it changed. */
+export async function writeBuilds(workspace: Workspace, all: readonly Resolved[], template: Template): Promise<void> {
+  const { root } = workspace;
+  const files = await buildsFiles(workspace, all, template);
   for (const [file, text] of files)
     if (lookAt(root, file)?.isFile() && Buffer.from(readInside(root, file, file)).toString() === text)
       files.delete(file);

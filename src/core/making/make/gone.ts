@@ -6,13 +6,19 @@ import { attempt } from "../../ground/problems/result.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import { readReceipt } from "../jobs/receipt.ts";
 
+/** Folders below variants/ that some client's app may lie in, at one stage or another. */
+export function wantedVariants({ clients, agency }: Workspace): ReadonlySet<string> {
+  const stages = Object.keys(agency.data.stages);
+  return new Set(clients.flatMap(({ key }) => [key, ...stages.map((stage) => `${key}.${stage}`)]));
+}
+
 /**
  * Folders below variants/ that Oxalis made for clients or stages that are no more. @param of only these clients'; all
  * where absent
  */
-export function goneVariants({ root, clients, agency }: Workspace, of?: readonly string[]): string[] {
-  const stages = Object.keys(agency.data.stages);
-  const wanted = new Set(clients.flatMap(({ key }) => [key, ...stages.map((stage) => `${key}.${stage}`)]));
+export function goneVariants(workspace: Workspace, of?: readonly string[]): string[] {
+  const { root } = workspace;
+  const wanted = wantedVariants(workspace);
   return namesIn(root, "variants")
     .filter((name) => of === undefined || of.includes(name.replace(/\..*$/, "")))
     .filter((name) => !wanted.has(name) && lookAt(root, `variants/${name}/${receiptFile}`)?.isFile() === true)

@@ -16,12 +16,13 @@ import { drawnFor, readReceipt } from "../../making/jobs/receipt.ts";
 import { variantFolder } from "../../making/make/generate.ts";
 import { planVariant } from "../../making/plan/plan.ts";
 import { type Adviser, openAdviser } from "./advice/advice.ts";
+import { besideVariants } from "./beside.ts";
 import { gatherIdentity, type Identity } from "./identity/gather.ts";
 import { type OthersSearch, searchForOthers } from "./others.ts";
 import { openPictureSearch, type PictureSearch } from "./pictures.ts";
 import { judgeReferences, type TemplateReferences, templateReferences } from "./references.ts";
 import { type CodeHit, type Residue, type SearchFound, searchFor } from "./search/search.ts";
-import { forged, strays, unrunnable, whole } from "./whole.ts";
+import { forged, hollow, strays, unrunnable, whole } from "./whole.ts";
 
 /** What an audit found out about one variant. */
 export interface Finding {
@@ -43,15 +44,26 @@ export interface ContentLeft extends Content {
   reason?: string;
 }
 
+/** What an audit found out. */
+export interface Audited {
+  findings: Finding[];
+  /** What is wrong beside the variants, and no client's. */
+  beside: Problem[];
+}
+
 /**
  * Holds disk, receipt and plan of each variant against each other, and looks for what is left of the template: of an
  * identity that it gathers from the template's files by itself, whatever the survey followed. Writes nothing.
  */
-export const audit = async (
+export async function audit(
   workspace: Workspace,
   keys: readonly string[],
   openCompare?: (folders: number) => Compare | undefined,
-): Promise<Finding[]> => auditResolved(workspace, await resolvePicked(workspace, keys), openCompare);
+): Promise<Audited> {
+  const resolved = await resolvePicked(workspace, keys);
+  const findings = await auditResolved(workspace, resolved, openCompare);
+  return { findings, beside: await besideVariants(workspace, resolved.all, openTemplate(workspace)) };
+}
 
 /** The same of clients that are resolved already. */
 export async function auditResolved(
@@ -216,6 +228,7 @@ async function auditOne(
       ...forged(plan, receipt, { hashes, template: template.folder, at }),
       ...unrunnable(plan, folder, at),
       ...strays(plan, receipt, paths, at),
+      ...hollow(folder, at),
       ...(receipt.layout === "tree" ? judgeReferences(searches.references, variantFiles) : []),
       ...left,
       // What is no client's business is told here too: a variant may have been made before it was known.

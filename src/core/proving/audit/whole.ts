@@ -83,3 +83,11 @@ export function strays(plan: Plan, receipt: Receipt, files: readonly string[], a
     .filter((file) => !known.has(file))
     .map((file) => problemOfFile("output-stray", { file, shown: `${at}/${file}` }, "was not made by Oxalis."));
 }
+
+/** Folders that hold nothing: nobody makes one, and a build may take it for a place of something. */
+export const hollow = (variant: Folder, at: string): Problem[] =>
+  variant
+    .empty()
+    .map((file) =>
+      problemOfFile("output-stray", { file, shown: `${at}/${file}` }, "is an empty folder that Oxalis did not make."),
+    );

@@ -38,6 +38,8 @@ export interface Folder {
   hashIfAny(file: string): string | undefined;
   /** Whether the file may be run, as a build's start script must be. */
   executable(file: string): boolean;
+  /** Folders within it that hold nothing. */
+  empty(): readonly string[];
 }
 
 /** Largest text or picture that is read, in bytes. */
@@ -59,6 +61,7 @@ export function openFolder(root: string, label = "", options: { everything?: boo
   const reals = new Map<string, string>();
   let listed: readonly string[] | undefined;
   const links = new Set<string>();
+  const empty: string[] = [];
   let names: ReadonlySet<string> | undefined;
   const shown = (file: string) => (label ? `${label}/${file}` : file);
   const isPlain = (file: string) => listed !== undefined && folder.has(file) && !links.has(file);
@@ -69,8 +72,12 @@ export function openFolder(root: string, label = "", options: { everything?: boo
     root,
     label,
     list() {
-      listed ??= listFiles(root, shown, options.everything === true, links);
+      listed ??= listFiles(root, shown, options.everything === true, { links, empty });
       return listed;
+    },
+    empty() {
+      folder.list();
+      return empty;
     },
     has(file) {
       names ??= new Set(folder.list());

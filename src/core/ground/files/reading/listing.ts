@@ -43,17 +43,27 @@ function isBuilt(folder: string): boolean {
   return readdirSync(join(folder, "..")).some((name) => builders.test(name));
 }
 
-/** Every file below a folder, sorted. @param links takes those that are links to files inside. */
+/** What is learnt beside while files are listed. */
+export interface Aside {
+  /** Files that are links to files inside. */
+  links: Set<string>;
+  /** Folders that hold nothing. */
+  empty: string[];
+}
+
+/** Every file below a folder, sorted. */
 export function listFiles(
   root: string,
   shown: (file: string) => string,
   everything: boolean,
-  links: Set<string>,
+  { links, empty }: Aside,
 ): string[] {
   const files: string[] = [];
   const ignored = everything ? () => false : ignoredIn(root);
   const walk = (below: string) => {
-    for (const entry of entriesIn(join(root, below), below ? shown(below) : shown("."))) {
+    const entries = entriesIn(join(root, below), below ? shown(below) : shown("."));
+    if (entries.length === 0 && below) empty.push(below);
+    for (const entry of entries) {
       const file = below ? `${below}/${entry.name}` : entry.name;
       if (steeringIn(entry.name) || entry.name.includes("\ufffd"))
         refuse("file-name-invalid", `${shown(file)} has a name that is no text, or steers a terminal.`);
