@@ -278,12 +278,7 @@ export const promised: Readonly<Record<string, Promised>> = {
     ],
     stays: [["package.json", '"name": "ionic-app-base"']],
     drawn: ["resources/ios/icon/icon-1024.png", "resources/android/icon/drawable-hdpi-icon.png"],
-    asks: [
-      "residue-address package.json",
-      "residue-name config.xml",
-      "residue-picture resources/icon.png resources/splash.png",
-    ],
-    leaves: ["residue-name config.xml"],
+    asks: ["residue-address package.json", "residue-picture resources/icon.png resources/splash.png"],
   },
   "a page on a sign, which a television knows by its settings": {
     of: ["@webos-tools/cli", "files/templates/signage-sdk-templates/Flight_Schedule"],

@@ -11,6 +11,7 @@ test.each<[file: string, text: string, values: string[]]>([
   ["a.gradle", "name 'a' + \"b\"", ["a", "b"]],
   ["a.java", 'String a = "tab\\there";', ["tab\there"]],
   ["a.rs", "fn f<'a>(x: &'a str) { g(\"y\", 'z') }", ["y"]],
+  ["de.po", '# "no"\nmsgid "a \\"b\\""\nmsgstr ""\n"c\\n"\n', ['a "b"', "", "c\n"]],
   ["a.go", 'a := `raw \\n` + "b"', ["raw \\n", "b"]],
   ["a.rb", "a = 'x\\'y' + \"z\" # 'no'", ["x'y", "z"]],
   ["a.php", "<?php $a = 'x\\n'; // \"no\"", ["x\\n"]],

@@ -53,6 +53,10 @@ test.each<[what: string, file: string, text: string, term: string, kind: TermKin
   ["a title", "web/a.html", "<title>Plain Crate</title>", "Plain Crate", "name", ">{app.name}<"],
   ["a text around it", "a.kt", 'val a = "Welcome to Plain Crate!"', "Plain Crate", "name", '"Welcome to {app.name}!"'],
   ["a desktop entry", "a.desktop.in", "[Desktop Entry]\nName=Plain Crate\n", "Plain Crate", "name", "Name={app.name}"],
+  ["a translation", "de.po", 'msgid "About Plain Crate"\n', "Plain Crate", "name", '"About {app.name}"'],
+  ["a menu's text", "a.strings", '"x.title" = "Plain Crate";', "Plain Crate", "name", '"{app.name}"'],
+  ["the word itself", "a.ui", xml("<b>A simple plain crate, for all</b>"), "Plain Crate", "name", part],
+  ["what names files", "a.xml", xml("<id>org.crate.Plain</id>"), "org.crate.Plain", "identifier", file],
   ["a tag", "a.html", "<plain-crate title='x'></plain-crate>", "Plain Crate", "name", unsafe],
   ["an attribute's name", "a.xml", xml('<a plaincrate="1"/>'), "Plain Crate", "name", unsafe],
   ["a variable", "a.c", "int plain_crate = 1;\n", "Plain Crate", "name", unsafe],
@@ -78,8 +82,11 @@ test.each<[what: string, file: string, text: string, term: string, kind: TermKin
   ["a language that nobody here reads", "a.nim", 'echo "Plain Crate"', "Plain Crate", "name", unsafe],
   ["a text that has no end", "a.java", 'String a = "Plain Crate;\n', "Plain Crate", "name", unsafe],
 ])("%s gets what may stand there, or is asked about", (_, path, text, term, kind, advice) => {
-  const more = path === "a.json" && text.includes("icon") ? { "pictures/plain-crate.png": "" } : {};
-  expect(advised(path, text, term, kind, more as Record<string, string>)).toEqual(advice);
+  // Files that are called by it, too.
+  const more = Object.fromEntries(
+    ["pictures/plain-crate.png", "Plain Crate.app", "data/org.crate.Plain.desktop.in"].map((each) => [each, ""]),
+  );
+  expect(advised(path, text, term, kind, /icon|title|<id>/.test(text) ? more : {})).toEqual(advice);
 });
 
 /** A text in each language, and its line around it. */
@@ -101,6 +108,7 @@ const written: readonly [file: string, text: string][] = [
   ["a.toml", 'a = "Plain Crate"\n'],
   ["a.json", '{ "a": "Plain Crate" }'],
   ["a.strings", '"a" = "Plain Crate";\n'],
+  ["de.po", 'msgstr "Plain Crate"\n'],
 ];
 
 test("whatever a client is called, a text that is filled is read back as that by the file's own format", () => {

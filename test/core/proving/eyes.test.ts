@@ -158,6 +158,13 @@ test.each<[path: string, text: string]>([
   ["CMakeLists.txt", "set (CPACK_PACKAGE_VERSION $\u007bplain_crate_VERSION})"],
   ["data/meson.build", "desktop = 'plain-crate.desktop'"],
   ["ui/main.ui", '<action name="plain_crate">'],
+  ["ui/main.ui", '<interface domain="plain-crate">'],
+  ["data/crate.gschema.xml", '<schemalist gettext-domain="plain-crate">'],
+  ["data/crate.metainfo.xml.in", "<binary>plain-crate</binary>"],
+  ["pack/crate.wxs", "<Component Id='C.PlainCrate.exe' Guid='*'>"],
+  ["pack/crate.wxs", '<File Id="f" Name="PlainCrate.exe" Source="x">'],
+  ["en.lproj/Main.strings", '/* Class = "NSMenuItem"; title = "Plain Crate"; */'],
+  ["org.crate.Shop.json", '{ "command": "plain-crate" }'],
   ["bun.lock", '"name": "plain-crate",'],
   ["config.json", '{ "folder": "/ios/Plain-Crate/app" }'],
 ])("what compilers and other files go by is code's: %s", (path, text) => {
@@ -172,5 +179,7 @@ test("what people see in the same kinds of files is not", () => {
   expect(found("src/theme.scss", '.a::before { content: "Plain Crate"; }')).toBeGreaterThan(0);
   expect(found("app/build.gradle", 'resValue "string", "about", "com.crate.shop"')).toBeGreaterThan(0);
   expect(found("rpm/plain-crate.spec", "Summary: Plain Crate brings boxes")).toBeGreaterThan(0);
+  expect(found("pack/crate.wxs", "<Feature Id='f' Title='Plain Crate'>")).toBeGreaterThan(0);
+  expect(found("en.lproj/Main.strings", '"a.title" = "Plain Crate";')).toBeGreaterThan(0);
   expect(found("ui/main.ui", "<string>About Plain Crate</string>")).toBeGreaterThan(0);
 });

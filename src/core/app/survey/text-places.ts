@@ -14,7 +14,7 @@ const forms: readonly { endings: RegExp; quote?: string; form: Form }[] = [
   { endings: /^\.(json|jsonc|webmanifest|xcstrings|ya?ml|toml)$/, form: "json-inner" },
   { endings: /^\.(rb|php)$/, quote: "'", form: "single-inner" },
   { endings: /^\.rb$/, form: "ruby-inner" },
-  { endings: /^\.go$/, form: "double-inner" },
+  { endings: /^\.(go|pot?)$/, form: "double-inner" },
   { endings: /^\.rc2?$/, form: "resource-inner" },
   { endings: /^\.php$/, form: "php-inner" },
   { endings: /^\.([cm]?[jt]s|[jt]sx)$/, form: "code-inner" },

@@ -33,8 +33,9 @@ export function hostFill(site: Site): Fill[] {
 export function homeFill(site: Site): Fill[] {
   const [whole] = hostFill(site);
   if (!whole) return [];
-  const { before, after: _, ...fill } = whole;
-  return [{ ...fill, before: before?.replace(/www\.$/, "") || "https://" }];
+  const { before, after, ...fill } = whole;
+  const own = { ...fill, before: before?.replace(/www\.$/, "") || "https://" };
+  return [after === "/" ? { ...own, after } : own];
 }
 
 /** Whoever keeps a package, with an address behind the name where the template has one: it becomes the client. */

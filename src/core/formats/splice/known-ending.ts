@@ -11,7 +11,8 @@ export function withoutBuildEnding(path: string): string {
 
 /** Files that are XML, by their endings. */
 const xmlFiles = longPattern("i")`
-  \.(xml|plist|entitlements|svg|storyboard|xib|xaml|axaml|resw|resx|appxmanifest|wxs|wxi|wxl|ui|qrc|manifest)$
+  \.(xml|plist|entitlements|svg|storyboard|xib|xaml|axaml|resw|resx|appxmanifest|wxs|wxi|wxl|ui|qrc|manifest
+  |page|docbook|dbk)$
 `;
 
 export const isXml = (path: string): boolean => xmlFiles.test(path);

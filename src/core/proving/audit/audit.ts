@@ -5,7 +5,6 @@ import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Content } from "../../app/survey/content.ts";
 import { templateFor } from "../../app/survey/narrow.ts";
 import { openTemplate, type Template } from "../../app/survey/template.ts";
-import { receiptFile } from "../../app/variant/receipt-file.ts";
 import type { Resolved } from "../../app/variant/variant.ts";
 import { resolvePicked } from "../../clients/derive/resolve.ts";
 import { type Folder, isFolder, openFolder } from "../../ground/files/reading/folder.ts";
@@ -18,8 +17,9 @@ import { planVariant } from "../../making/plan/plan.ts";
 import { type Adviser, openAdviser } from "./advice/advice.ts";
 import { besideVariants } from "./beside.ts";
 import { gatherIdentity, type Identity } from "./identity/gather.ts";
-import { type OthersSearch, searchForOthers } from "./others.ts";
-import { openPictureSearch, type PictureSearch } from "./pictures.ts";
+import { type FileSearches, lookInto, readFiles } from "./in-files.ts";
+import { searchForOthers } from "./others.ts";
+import { openPictureSearch } from "./pictures.ts";
 import { judgeReferences, type TemplateReferences, templateReferences } from "./references.ts";
 import { type CodeHit, type Residue, type SearchFound, searchFor } from "./search/search.ts";
 import { forged, hollow, strays, unrunnable, whole } from "./whole.ts";
@@ -123,13 +123,9 @@ function openVariant(
 }
 
 /** What is prepared once for all clients. */
-interface Searches {
+interface Searches extends FileSearches {
   identity: Identity;
-  pictures: PictureSearch;
-  others: OthersSearch;
   references: TemplateReferences;
-  /** What is in a file of the template's own; what is not there is so for no client. */
-  inTemplate(file: string): SearchFound;
   adviser: Adviser;
   content: readonly ContentLeft[];
 }
@@ -143,7 +139,7 @@ function decided(content: readonly Content[], shared: TemplateNotes["shared"]): 
   });
 }
 
-function templateSearch(template: Template, identity: Identity): Searches["inTemplate"] {
+function templateSearch(template: Template, identity: Identity): FileSearches["inTemplate"] {
   const search = searchFor(identity, template.colors, { values: {}, names: { further: {} }, answers: {} });
   const known = new Map<string, SearchFound>();
   return (file) => {
@@ -151,25 +147,6 @@ function templateSearch(template: Template, identity: Identity): Searches["inTem
     known.set(file, found);
     return found;
   };
-}
-
-/** A file of a variant, read, and whether it is the template's, unchanged. */
-interface Read {
-  path: string;
-  bytes(): Uint8Array;
-  hash: string;
-  isKept: boolean;
-}
-
-function readFiles({ folder: own }: Template, folder: Folder, same: ReadonlySet<string>): Read[] {
-  return folder
-    .list()
-    .filter((file) => file !== receiptFile)
-    .map((path) => {
-      const isKept = same.has(path) || (own.has(path) && folder.holds(path, own.bytes(path)));
-      const { bytes, hash } = isKept ? own : folder;
-      return { path, bytes: () => bytes(path), isKept, hash: hash(path) };
-    });
 }
 
 async function auditOne(
@@ -197,25 +174,7 @@ async function auditOne(
     const { folder } = opened;
     const files = readFiles(template, folder, await opened.same);
     const search = searchFor(searches.identity, template.colors, variant);
-    const residue: Residue[] = [];
-    const code: CodeHit[] = [];
-    for (const { path, bytes, hash, isKept } of files) {
-      const shown = `${at}/${path}`;
-      const made = receipt.files[path];
-      const isDrawn = made?.kind === "draw" && made.sha256 === hash;
-      if (isKept && searches.inTemplate(path).residue.length === 0) code.push(...searches.inTemplate(path).code);
-      else if (!isDrawn) {
-        const found = search.inFile(path, bytes(), shown);
-        residue.push(...found.residue);
-        code.push(...found.code);
-      }
-      if (searches.pictures.concerns(path, hash))
-        residue.push(...(await searches.pictures.inFile({ path, bytes, hash, shown, isDrawn })));
-      // Also in what is the template's own: a client whose app became the template left its name there for all others.
-      const searched = { client: key, path, hash, bytes, shown, isKept };
-      residue.push(...searches.others.inFile(searched));
-      if (!isDrawn) residue.push(...(await searches.others.looks(searched)));
-    }
+    const { residue, code } = await lookInto(files, searches, { client: key, at, receipt, search });
     const { left, allowed } = sortOut(workspace, residue, searches.adviser);
     const hashes = new Map(files.map(({ path, hash }) => [path, hash]));
     const kept = new Set(files.filter(({ isKept }) => isKept).map(({ path }) => path));

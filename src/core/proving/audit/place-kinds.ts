@@ -142,7 +142,7 @@ export const codePlaces: readonly CodePlace[] = [
     file: /\.(po|pot)$/,
     line: longPattern()`
       ^\#|^"(Project-Id-Version|Report-Msgid-Bugs-To|PO-Revision-Date|POT-Creation-Date|Last-Translator
-      |Language-Team|Language|MIME-Version|Content-T[\w-]+|Plural-Forms|X-[\w-]+)\b
+      |Language-Team|Language|MIME-Version|Content-T[\w-]+|Plural-Forms|X-[\w-]+)\b|(\?|&)(keywords|component|product)=
     `,
     reason: "what translators and their tools note of a translation",
   },
@@ -155,6 +155,17 @@ export const codePlaces: readonly CodePlace[] = [
     file: /\.(xml)$/,
     line: /\b(tools:context|android:name="\.|class="|customClass|customModule)/,
     reason: "classes",
+  },
+  {
+    file: /\.(metainfo|appdata)\.xml$/,
+    line: /<(binary|library|translation|launchable)\b/,
+    reason: "names of the executable, its translations and its entry in menus",
+  },
+  {
+    // What packs a program for desktops of every kind, named by the program's identifier.
+    file: /(^|\/)[a-z]\w*(\.[\w-]+){2,}\.(json|ya?ml)$/,
+    at: /^(command|modules\b.*|cleanup\b.*|rename-.*)$/,
+    reason: "names of the executable and of the files that are made",
   },
   ...unseenFiles,
 ];

@@ -46,6 +46,14 @@ export const unseenFiles: readonly CodePlace[] = [
     reason: "what a compiler left beside code, of its classes and files",
   },
   {
+    file: /\.(gresource|gschema)\.xml$|(^|\/)(POTFILES(\.\w+)?|LINGUAS)$/,
+    reason: "paths and keys by which code asks for its own resources and settings",
+  },
+  {
+    file: /(^|\/)(Doxyfile|doc\/[\w.-]+\/copyright)$|\.xs(lt?|tl)$/,
+    reason: "settings and templates of the tools that build",
+  },
+  {
     file: /\.(xcscheme|xcworkspacedata|xctestplan|xcsettings)$/,
     reason: "schemes and workspaces name targets and products",
   },

@@ -4,7 +4,7 @@ import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
-import { hostFill } from "../../template/addresses.ts";
+import { homeFill } from "../../template/addresses.ts";
 import { type Fill, heldValues, type PictureUse, type SurveyPart } from "../../template/found.ts";
 import { pictureSize } from "../../template/picture-size.ts";
 import { pictureUse } from "../../template/picture-use.ts";
@@ -79,7 +79,7 @@ function aboutIn(template: Folder, file: string): Fill[] {
     if (/^_?developer_name$/.test(element.name)) return fill("owner", element);
     if (element.name === "developer")
       return element.children.flatMap((each) => (each.name === "name" ? fill("owner", each) : []));
-    return element.name === "url" && attributeOf(element, "type") === "homepage" && site ? hostFill(site) : [];
+    return element.name === "url" && attributeOf(element, "type") === "homepage" && site ? homeFill(site) : [];
   });
 }
 

@@ -102,6 +102,8 @@ const languages: readonly Lexical[] = [
     comments: hashComments,
     quotes: [{ mark: '"', read: escaped('ntr\\"$') }],
   },
+  // Translations (GNU gettext manual, "The Format of PO Files").
+  { files: /\.pot?$/, comments: hashComments, quotes: [{ mark: '"', read: escaped('ntr\\"') }] },
   // A quote is doubled (Microsoft, resource-definition statements).
   { files: /\.rc2?$/i, comments: cComments, quotes: [{ mark: '"', read: (raw) => raw.replaceAll('""', '"') }] },
 ];

@@ -102,7 +102,12 @@ function fillFor(
   // All that the template is known by goes at once: half a place filled is not settled.
   const others = terms
     .filter((term) => !term.weak && term.text !== residue.text)
-    .map(({ text, kind }): Meant => ({ kind, found: text, text, field: fieldFor(template, { ...residue, kind }) }));
+    .map(
+      ({ text, kind }): Meant => ({
+        ...{ kind, text, found: foundAt(line, 0, text) },
+        field: fieldFor(template, { ...residue, kind }),
+      }),
+    );
   const meant = [own, ...others].sort((one, other) => other.found.length - one.found.length);
   // Named by its own form where the whole value is one that a place can be named by.
   const at = key === undefined ? undefined : namedSite(template.folder, file, key);

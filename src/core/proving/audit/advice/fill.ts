@@ -37,9 +37,10 @@ export function provenFill(
   if (!first) return "unsafe";
   const expressions = new Map<Meant, string>();
   for (const { before } of first.changed) {
-    // What stands between tags is read.
-    const isRead = "text" in where && where.text.startsWith(">");
+    // What stands between tags is read, and what a file of texts holds.
+    const isRead = ("text" in where && where.text.startsWith(">")) || ofTexts.test(where.file);
     if ((own.kind === "name" || own.kind === "owner") && !isRead && isFile(template, before)) return "file";
+    if (own.kind === "identifier" && namesFiles(template, own.found)) return "file";
     // What is a part of a longer term goes with that.
     let rest = before;
     for (const each of here) {
@@ -66,6 +67,9 @@ export function provenFill(
   return isRight ? { list: "fill", entry } : "unsafe";
 }
 
+/** Files whose values are texts that people read, in one language each. */
+const ofTexts = /\.(?:strings|pot?|resw|resx|arb)$|\/res\/values[^/]*\/strings\.xml$/i;
+
 /** Endings by which files are asked for. */
 const ofFiles =
   /\.(?:png|jpe?g|webp|gif|svg|ico|icns|pdf|html?|[cm]?js|css|json|xml|plist|[ot]tf|mp[34]|wav|txt|md|xib)$/i;
@@ -77,6 +81,10 @@ function isFile({ folder }: Surveyed, value: string): boolean {
   const stems = stemsOf(folder);
   return stems.has(name) || (ofFiles.test(name) && stems.has(name.replace(ofFiles, "")));
 }
+
+/** Whether files of the template are called by an identifier: it changes with all of them, or not at all. */
+const namesFiles = ({ folder }: Surveyed, identifier: string): boolean =>
+  [...stemsOf(folder)].some((stem) => stem === identifier || stem.startsWith(`${identifier}.`));
 
 const known = new WeakMap<Folder, ReadonlySet<string>>();
 

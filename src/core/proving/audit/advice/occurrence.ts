@@ -40,9 +40,8 @@ function ofName(value: string, found: string, text: string, field: Field): Occur
     return doubt(/[\\/]$/.test(before) || /^[\\/]/.test(after) ? "file" : "part");
   const isText = (before === "" || opens.test(before)) && (after === "" || closes.test(after));
   if (!isText || !/\s/.test(value.trim())) return doubt("part");
-  return found.toLowerCase() === text.toLowerCase() && found !== text && !/\s/.test(text)
-    ? doubt("part")
-    : { expression: `{${field}}` };
+  // Without its capitals, it may be the word itself that is meant: a recorder of sounds.
+  return found === found.toLowerCase() && found !== text ? doubt("part") : { expression: `{${field}}` };
 }
 
 /** A host: the client's own alone, and no page of it that nobody knows to be there. */

@@ -31,8 +31,18 @@ export interface Identity {
 const common = new Set(
   (
     "app application main demo test tests example sample home title blank index default untitled web " +
-    "mobile client my app myapp project template starter electron"
+    "mobile client my app myapp project template starter"
   ).split(" "),
+);
+
+/** What many apps are built with or run on, and speak of. */
+const technologies = new Set(
+  (
+    "Electron,React Native,React,Vue,Angular,Svelte,Ionic,Capacitor,Cordova,Expo,NativeScript,Flutter,Tauri," +
+    "GNOME,KDE,GTK,Qt,Linux,Android,iOS,macOS,Windows"
+  )
+    .toLowerCase()
+    .split(","),
 );
 
 /** What a build puts in, or a resource that says it elsewhere: no name itself. */
@@ -177,6 +187,7 @@ function accepts(kind: TermKind, text: string): string | undefined {
 
 /** Whether a text is too common to be looked for within others. */
 function isWeak(kind: TermKind, text: string): boolean {
-  if (kind === "name" || kind === "owner") return text.length < 4 || common.has(text.toLowerCase());
+  if (kind === "name" || kind === "owner")
+    return text.length < 4 || common.has(text.toLowerCase()) || technologies.has(text.toLowerCase());
   return kind === "scheme" && text.length < 4;
 }

@@ -1,20 +1,8 @@
 import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
-import type { TermKind } from "../identity/kinds.ts";
 import { codeReason } from "../place-kinds.ts";
-
-/** A hit of a term in a text file, and what stands around it. */
-export interface Hit {
-  file: string;
-  kind: TermKind;
-  /** As it stands there. */
-  found: string;
-  /** The whole line, and where in it the hit is. */
-  line: string;
-  column: number;
-  /** What leads to it, where the file's own form has such. */
-  key: string | undefined;
-}
+import { after, attribute, before, type Hit, isComment, literalAround } from "./hit.ts";
+import { isInstallersOwn, packaging, saidOfPackage } from "./packaging.ts";
 
 /** A kind of file, and which part of a line of it only code refers to. */
 interface Language {
@@ -23,24 +11,8 @@ interface Language {
   isCode(hit: Hit): boolean;
 }
 
-const before = ({ line, column }: Hit): string => line.slice(0, column);
-const after = ({ line, column, found }: Hit): string => line.slice(column + found.length);
-
 /** What a literal that a hit begins is given to. */
 const called = (hit: Hit): string => before(hit).replace(/["'`]$/, "");
-
-/** The text in quotes that a hit stands in; undefined outside of quotes. */
-function literalAround(hit: Hit): string | undefined {
-  for (const match of hit.line.matchAll(/"((?:[^"\\]|\\.)*)"|'((?:[^'\\]|\\.)*)'|`((?:[^`\\]|\\.)*)`/g)) {
-    const start = match.index + 1;
-    const end = match.index + match[0].length - 1;
-    if (start <= hit.column && hit.column + hit.found.length <= end) return match[1] ?? match[2] ?? match[3] ?? "";
-  }
-  return undefined;
-}
-
-const isComment = (hit: Hit): boolean =>
-  /^\s*(\/\/|\*|\/\*|#(?!include|define|\w)|<!--)/.test(hit.line) || /(^|\s)\/\/[^"'`]*$/.test(before(hit));
 
 /** Names that a text is called by where it is shown. */
 const shownBy = longPattern("i")`
@@ -95,11 +67,9 @@ const isMarkupText = (hit: Hit): boolean =>
   />[^<>{}=;]*$|^\s*[^<>{}=;()]*$/.test(before(hit)) &&
   /^[^<>{}=;]*(<|$)/.test(after(hit));
 
-const attribute = (hit: Hit): string | undefined => /([\w:.-]+)\s*=\s*["'][^"']*$/.exec(before(hit))?.[1];
-
 /** Attributes whose values are code's own names. */
 const codeAttributes = longPattern()`
-  ^(id|class|src|srcset|rel|type|for|style|data-.*|on\w+|xmlns.*|aria-labelledby|customClass
+  ^(id|class|src|srcset|(inkscape|sodipodi):.*|rel|type|for|style|data-.*|on\w+|xmlns.*|aria-labelledby|customClass
   |customModule|tools:.*|android:(id|src|drawable|background|theme|style|layout\w*|fontFamily
   |textAppearance)|parent|storyboardIdentifier|reuseIdentifier|destination|image)$
 `;
@@ -112,6 +82,7 @@ const markup: Language["isCode"] = (hit) => {
   return (
     (name !== undefined && codeAttributes.test(name)) ||
     (name === "name" && hit.kind !== "identifier" && /\.(xml|ui)$/.test(hit.file)) ||
+    (hit.kind === "name" && name !== undefined && /(^|-)domain$/.test(name) && /\.(ui|xml)$/.test(hit.file)) ||
     (name === "android:name" && !/\b(permission|meta-data)\b/.test(before(hit))) ||
     (name === "href" && !/^([a-z][a-z0-9+.-]*:|\/\/)/i.test(literalAround(hit) ?? ""))
   );
@@ -130,12 +101,6 @@ const targetSettings = longPattern()`
   |SWIFT_\w+|#include.*)\b
 `;
 
-/** How distributions for Linux pack a program. */
-const packaging = longPattern("i")`
-  (^|\/)(PKGBUILD|[\w.-]+\.(spec|dsc|changes|changelog|menu|ebuild|SlackBuild)
-  |[\w.-]*debian[.\/](control|changelog|rules|watch|copyright|compat|[\w.-]+\.(install|docs|manpages|dirs|links)))$
-`;
-
 const languages: readonly Language[] = [
   { file: /\.pbxproj$/, isCode: (hit) => !projectSettings.test(hit.line) },
   {
@@ -151,6 +116,7 @@ const languages: readonly Language[] = [
   },
   { file: /\.gradle(\.kts)?$/, isCode: (hit) => isComment(hit) || literalAround(hit) === undefined },
   { file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx|ui)$/i, isCode: markup },
+  { file: /\.wx[sil]$/i, isCode: isInstallersOwn },
   {
     file: /\.(css|scss|less|sass)$/,
     isCode: (hit) => isComment(hit) || literalAround(hit) === undefined || /\burl\(/.test(before(hit)),
@@ -162,21 +128,22 @@ const languages: readonly Language[] = [
       /\$\{[\w.-]*$/.test(before(hit)) ||
       (literalAround(hit) === undefined && !bundleProperty.test(before(hit))),
   },
-  { file: /\.desktop$/, isCode: ({ line }) => /^(Exec|TryExec|Icon|StartupWMClass|Path|#)/.test(line) },
+  { file: /\.desktop$/, isCode: ({ line }) => /^(Exec|TryExec|Icon|StartupWMClass|Path|Categories|#)/.test(line) },
   { file: /\.(sh|bash|zsh|bat|cmd|ps1)$|(^|\/)(configure|autogen|bootstrap)$/, isCode: () => true },
   // A package and a command keep their names where a distribution packs them; what is said of them is read.
-  { file: packaging, isCode: ({ kind, line }) => kind === "name" && !/^\s|\b(Summary|Description|title)\b/.test(line) },
+  { file: packaging, isCode: ({ kind, file, line }) => kind === "name" && !saidOfPackage(file, line) },
   {
     file: longPattern()`
       (^|\/)(meson\.build|meson_options\.txt|SCons(cript|truct)|Makefile(\.am)?|configure\.ac|wscript)$|\.(mk|m4)$
     `,
-    isCode: ({ kind }) => kind === "name",
+    isCode: (hit) => hit.kind === "name" || /\bimport\s*\(["']$/.test(before(hit)),
   },
   { file: /(^|\/)[\w.-]+\.[1-9]$/, isCode: ({ kind }) => kind === "name" },
   {
     file: /\.(json|jsonc|ya?ml|toml|properties|env)$/,
     isCode: (hit) => /^\s*#/.test(hit.line) || isKey(hit) || isPath(hit),
   },
+  { file: /\.strings$/, isCode: isComment },
   { file: /\.plist$/, isCode: (hit) => /<key>[^<]*$/.test(before(hit)) },
 ];
 
