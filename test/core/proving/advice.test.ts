@@ -47,6 +47,7 @@ const page =
   "It is an address on the template's own site, and a client may have no such page. Which of the client's is it?";
 const file = "It is the name of a file or of a resource, which others ask for by it. Do people see it?";
 const part = "It is a part of a longer word, a path or a key. Do people or systems meet it?";
+const person = "It is somebody's address, behind their name. Is it told to anybody?";
 const unsafe = "Nothing is sure to be read back there as it was meant. Do people or systems meet it?";
 
 test.each<[what: string, file: string, text: string, term: string, kind: TermKind, advice: unknown]>([
@@ -57,6 +58,7 @@ test.each<[what: string, file: string, text: string, term: string, kind: TermKin
   ["a menu's text", "a.strings", '"x.title" = "Plain Crate";', "Plain Crate", "name", '"{app.name}"'],
   ["the word itself", "a.ui", xml("<b>A simple plain crate, for all</b>"), "Plain Crate", "name", part],
   ["what names files", "a.xml", xml("<id>org.crate.Plain</id>"), "org.crate.Plain", "identifier", file],
+  ["whose address follows", "a.c", 'x = "Ann Crate <ann@crate.example>";', "Ann Crate", "owner", person],
   ["a tag", "a.html", "<plain-crate title='x'></plain-crate>", "Plain Crate", "name", unsafe],
   ["an attribute's name", "a.xml", xml('<a plaincrate="1"/>'), "Plain Crate", "name", unsafe],
   ["a variable", "a.c", "int plain_crate = 1;\n", "Plain Crate", "name", unsafe],

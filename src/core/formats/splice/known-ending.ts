@@ -12,7 +12,7 @@ export function withoutBuildEnding(path: string): string {
 /** Files that are XML, by their endings. */
 const xmlFiles = longPattern("i")`
   \.(xml|plist|entitlements|svg|storyboard|xib|xaml|axaml|resw|resx|appxmanifest|wxs|wxi|wxl|ui|qrc|manifest
-  |page|docbook|dbk)$
+  |page|docbook|dbk|kcfg)$
 `;
 
 export const isXml = (path: string): boolean => xmlFiles.test(path);

@@ -8,7 +8,7 @@ import {
   type XmlElement,
 } from "../../../formats/splice/formats/xml.ts";
 import type { Site } from "../../../formats/splice/site.ts";
-import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import { escapeRegExp } from "../../../ground/values/regexp.ts";
@@ -124,7 +124,9 @@ function programFolders(template: Folder, manifests: readonly string[]): string[
   const beside = new Set(manifests.flatMap((file) => [folderOf(file), folderOf(folderOf(file))]));
   const scripts = template
     .list()
-    .filter((file) => /\.rc$/i.test(file) && !/(^|\/)(node_modules|packages|third_party)\//.test(file));
+    .filter((file) => /\.rc$/i.test(file) && !/(^|\/)(node_modules|packages|third_party)\//.test(file))
+    // Some desktops describe menus in XML, in files with that ending.
+    .filter((file) => !/^\s*</.test(textIfAny(template.bytes(file)) ?? ""));
   const folders = scripts.map(folderOf);
   return [...new Set(folders)].filter(
     (folder) => manifests.length === 0 || beside.has(folder) || beside.has(folderOf(folder)),

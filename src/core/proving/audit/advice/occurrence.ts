@@ -35,6 +35,7 @@ function ofName(value: string, found: string, text: string, field: Field): Occur
   if (value.trim() === found) return asToken(found, text, field);
   const at = value.indexOf(found);
   const [before, after] = [value.slice(0, at), value.slice(at + found.length)];
+  if (/^\s*(?:<|&lt;|\()\s*[^<>\s]+@/.test(after)) return doubt("person");
   if (/[a-z][a-z0-9+.-]*:\/\/\S*$/i.test(before)) return doubt("page");
   if (joins.test(before) || joined.test(after))
     return doubt(/[\\/]$/.test(before) || /^[\\/]/.test(after) ? "file" : "part");

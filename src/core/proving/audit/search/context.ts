@@ -69,7 +69,7 @@ const isMarkupText = (hit: Hit): boolean =>
 
 /** Attributes whose values are code's own names. */
 const codeAttributes = longPattern()`
-  ^(id|class|src|srcset|(inkscape|sodipodi):.*|rel|type|for|style|data-.*|on\w+|xmlns.*|aria-labelledby|customClass
+  ^(id|class|src|srcset|(inkscape|sodipodi|xsi):.*|rel|type|for|style|data-.*|on\w+|xmlns.*|aria-labelledby|customClass
   |customModule|tools:.*|android:(id|src|drawable|background|theme|style|layout\w*|fontFamily
   |textAppearance)|parent|storyboardIdentifier|reuseIdentifier|destination|image)$
 `;
@@ -115,7 +115,7 @@ const languages: readonly Language[] = [
     isCode: program,
   },
   { file: /\.gradle(\.kts)?$/, isCode: (hit) => isComment(hit) || literalAround(hit) === undefined },
-  { file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx|ui)$/i, isCode: markup },
+  { file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx|ui|page|docbook|kcfg)$/i, isCode: markup },
   { file: /\.wx[sil]$/i, isCode: isInstallersOwn },
   {
     file: /\.(css|scss|less|sass)$/,
