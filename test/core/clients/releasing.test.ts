@@ -14,6 +14,7 @@ const seen: Seen = {
   pictures: { "art.icon": "aa", "art.mark": "bb" },
   permissions: ["android.permission.INTERNET"],
   systems: { android: "API level 24" },
+  sizes: { android: 12_000_000, ios: 4_000_000 },
   purposes: { camera: "To show your box." },
   features: ["camera"],
   answers: { ads: "no" },
@@ -31,6 +32,8 @@ test("people notice names, pictures, what it asks for and why; what they have to
       pictures: { "art.icon": "cc" },
       permissions: ["android.permission.CAMERA"],
       systems: { android: "API level 26", ios: "iOS 16.0" },
+      // A little more of one is not noticed; of what was never told, nobody knows.
+      sizes: { android: 15_100_000, ios: 4_300_000, web: 9_000_000 },
       purposes: { camera: "To scan." },
       features: ["camera", "push"],
       answers: { ads: "yes" },
@@ -46,6 +49,7 @@ test("people notice names, pictures, what it asks for and why; what they have to
     "the name under its icon is Hill Farm",
     "art.icon is another picture",
     "art.mark is gone",
+    "on Android what it is made of is 15.1 MB, not 12.0 MB: a build shows how much is to be loaded",
     "push is new",
     expect.stringMatching(/: yes instead of no$/),
   ]);

@@ -14,6 +14,8 @@ const schema = z.strictObject({
   permissions: z.array(z.string()),
   /** The least system that it runs on, by platform. */
   systems: texts.default({}),
+  /** Bytes of the template's files that it is made of, by platform. */
+  sizes: z.record(z.string(), z.int().min(0)).default({}),
   /** What people read when it asks, by feature. */
   purposes: texts,
   features: z.array(z.string()),

@@ -2,6 +2,7 @@ import { approvals } from "../../agency/history/approvals.ts";
 import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
 import { openTemplate } from "../../app/survey/template.ts";
 import { furtherNames, type Resolved, type Variant } from "../../app/variant/variant.ts";
+import { glanceAt } from "../../ground/files/reading/folder.ts";
 import { ofClient, type Problem } from "../../ground/problems/problem.ts";
 import { attempt } from "../../ground/problems/result.ts";
 import { fieldNames } from "../../ground/values/fields.ts";
@@ -106,6 +107,18 @@ interface TemplateFacts {
   permissions: readonly string[];
   /** The least system that each of its parts runs on. */
   systems: Readonly<Partial<Record<Platform, string>>>;
+}
+
+/** Bytes of the files of each part of a template; none where it cannot be read. */
+export function templateSizes(workspace: Workspace): Readonly<Partial<Record<Platform, number>>> {
+  const template = attempt(() => openTemplate(workspace));
+  if (!template.ok) return {};
+  const { folder, files, parts } = template.value;
+  const sizeOf = (file: string): number => glanceAt(`${folder.root}/${file}`)?.size ?? 0;
+  const within = (part: string) => files.filter((file) => part === "" || file.startsWith(`${part}/`));
+  return Object.fromEntries(
+    parts.map(({ platform, folder: part }) => [platform, within(part).reduce((sum, file) => sum + sizeOf(file), 0)]),
+  );
 }
 
 /** Asked for once for each client. */

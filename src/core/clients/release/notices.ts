@@ -1,12 +1,13 @@
 import type { Seen } from "../../agency/history/seen.ts";
 import { suppliedArt, type Variant } from "../../app/variant/variant.ts";
 import { type Platform, platformNames } from "../../ground/values/platform.ts";
+import { sizeSaid } from "../../ground/values/size.ts";
 import { questions } from "../../stores/all.ts";
 import type { StoreRecord } from "../record/record.ts";
 
 /** Something that people who have an app notice of an update, or are asked. */
 export interface Notice {
-  what: "name" | "label" | "system" | "picture" | "permission" | "purpose" | "feature" | "answer";
+  what: "name" | "label" | "system" | "picture" | "permission" | "purpose" | "feature" | "answer" | "size";
   /** In a sentence, for a producer. */
   says: string;
   /** People have to agree to it, or are asked by the system. */
@@ -17,10 +18,12 @@ export interface Notice {
 interface OfTemplate {
   permissions: readonly string[];
   systems: Readonly<Partial<Record<Platform, string>>>;
+  /** Bytes of each part's files. */
+  sizes: Readonly<Partial<Record<Platform, number>>>;
 }
 
 /** What people see of an app as it is now. */
-export function seenOf(variant: Variant, { declared }: StoreRecord, { permissions, systems }: OfTemplate): Seen {
+export function seenOf(variant: Variant, { declared }: StoreRecord, { permissions, systems, sizes }: OfTemplate): Seen {
   const { names, art, features } = variant;
   const called = (what: "name" | "label") => ({
     ...(names.first ? { "": names.first[what].value } : {}),
@@ -33,6 +36,7 @@ export function seenOf(variant: Variant, { declared }: StoreRecord, { permission
     pictures: Object.fromEntries(suppliedArt(art).map(({ at, picture }) => [at.join("."), picture.hash])),
     permissions: [...new Set(permissions)].sort(),
     systems: Object.fromEntries(variant.platforms.flatMap((each) => (systems[each] ? [[each, systems[each]]] : []))),
+    sizes: Object.fromEntries(variant.platforms.flatMap((each) => (sizes[each] ? [[each, sizes[each]]] : []))),
     purposes: Object.fromEntries(
       on.flatMap(({ name, usage }) => (usage.first ? [[name, usage.first.value] as const] : [])),
     ),
@@ -92,6 +96,7 @@ export function noticesOf(before: Seen, now: Seen): Notice[] {
         says: `${key} is ${sum === undefined ? "gone" : "another picture"}`,
       }),
     ),
+    ...sizesChanged(before.sizes, now.sizes),
     ...featureChanges.map((says): Notice => ({ what: "feature", says })),
     ...changed(before.answers, now.answers).map(
       ({ key, before: former = "nothing", now: answer = "nothing" }): Notice => ({
@@ -101,6 +106,19 @@ export function noticesOf(before: Seen, now: Seen): Notice[] {
     ),
   ];
 }
+
+/** So much more or less, as a share, and in bytes, is noticed where an update is loaded. */
+const noticed = { share: 0.1, bytes: 1_000_000 };
+
+/** Parts whose files have grown or shrunk by much. What is loaded in the end, a build shows. */
+const sizesChanged = (before: Seen["sizes"], now: Seen["sizes"]): Notice[] =>
+  Object.entries(now).flatMap(([platform, size]): Notice[] => {
+    const former = before[platform];
+    const difference = former === undefined ? 0 : Math.abs(size - former);
+    if (former === undefined || difference < noticed.bytes || difference < noticed.share * former) return [];
+    const says = `on ${platformNames[platform as Platform]} what it is made of is ${sizeSaid(size)}, not ${sizeSaid(former)}`;
+    return [{ what: "size", says: `${says}: a build shows how much is to be loaded` }];
+  });
 
 const plainName = (permission: string): string => permission.replace(/^android\.permission\./, "");
 
