@@ -373,3 +373,28 @@ test("a program of the template that can no longer be run is told, and is made a
   expect(oxalis(root, "generate")).toMatchObject({ code: 0 });
   expect([statSync(own).mode & 0o100, oxalis(root, "audit").err.includes("wrap.sh")]).toEqual([0o100, false]);
 });
+
+test("a game engine's project is a client's by its name, its icon, and by what it is exported with for each platform", async () => {
+  const { root } = around({
+    "project.godot": 'config_version=5\n\n[application]\n\nconfig/name="Harbour Run"\nconfig/icon="res://icon.png"\n',
+    "icon.png": await square(128),
+    "export_presets.cfg": [
+      '[preset.0]\n\nname="Android"\nplatform="Android"\nexport_path="build/harbour-run.apk"\n',
+      '[preset.0.options]\n\nversion/code=12\nversion/name="0.4.1"\npackage/unique_name="org.works.run"\npackage/name="Harbour Run"\n',
+      '[preset.1]\n\nname="Windows"\nplatform="Windows Desktop"\n',
+      '[preset.1.options]\n\napplication/product_name="Harbour Run"\napplication/company_name="Run \\"Works\\""\n',
+    ].join("\n"),
+    "main.tscn": '[gd_scene format=3]\n\n[node name="Title" type="Label"]\ntext = "Harbour Run"\n',
+  });
+  const read = (file: string) => readFileSync(join(root, "variants/kelp", file), "utf8");
+  expect(read("project.godot")).toContain(`config/name="Kelp & O'Hara"\n`);
+  const made = read("export_presets.cfg");
+  expect(made).toMatch(/version\/code=1\nversion\/name="2.5.1"\npackage\/unique_name="example.kelp.\w+"\n/);
+  expect(made).toContain(`product_name="Kelp & O'Hara"\napplication/company_name="Kelp & O'Hara Ltd"\n`);
+  const icon = readFileSync(join(root, "variants/kelp/icon.png"));
+  expect([(await sharp(icon).metadata()).width, icon.equals(await square(128))]).toEqual([128, false]);
+  // What a scene says is found by the audit, with the line that settles it.
+  const { code, err } = oxalis(root, "audit");
+  expect([code, err]).toEqual([1, expect.stringContaining("main.tscn:4:9")]);
+  expect(err).not.toMatch(/^\s+export_presets/m);
+});

@@ -111,6 +111,8 @@ const written: readonly [file: string, text: string][] = [
   ["a.json", '{ "a": "Plain Crate" }'],
   ["a.strings", '"a" = "Plain Crate";\n'],
   ["de.po", 'msgstr "Plain Crate"\n'],
+  ["main.tscn", '[node name="A" type="Label"]\ntext = "Plain Crate"\n'],
+  ["a.html", '<title>x</title><script>const a = "Plain Crate";</script>'],
 ];
 
 test("whatever a client is called, a text that is filled is read back as that by the file's own format", () => {
@@ -127,10 +129,10 @@ test("whatever a client is called, a text that is filled is read back as that by
       [],
     );
     if (!found.ok) throw new Error(path);
-    const { start = 0, end = 0 } = found.value.sites[0] ?? {};
+    const { start = 0, end = 0 } = found.value[0]?.site ?? {};
     fc.assert(
       fc.property(names, (name) => {
-        const value = quoted.replace("Plain Crate", () => write(found.value.form, name));
+        const value = quoted.replace("Plain Crate", () => write(found.value[0]?.form ?? "line", name));
         const after = shapeOf({ file: path, text: applyEdits(text, [{ start, end, text: value }]) });
         const was = shapeOf({ file: path, text });
         expect([path, after?.shape]).toEqual([path, was?.shape]);
@@ -155,7 +157,7 @@ test("other people's readers read the same", () => {
       [],
     );
     if (!found.ok) throw new Error(path);
-    const { form } = found.value;
+    const form = found.value[0]?.form ?? "line";
     return text.replace(quoted, () => quoted.replace("Plain Crate", () => write(form, name)));
   };
   if (hasTool("python3")) {
@@ -250,7 +252,7 @@ test("of a hundred made-up files, all that is advised at once leaves the file wh
             ? undefined
             : textSites(template.folder, { file: path, text: excerpt ?? "", times }, named, []);
           if (found && !found.ok) throw new Error(`${path}: ${excerpt} is not there ${times} times`);
-          return (own ? [own] : (found?.value.sites ?? [])).map(({ start, end }) => ({
+          return (own ? [own] : (found?.value ?? []).map(({ site }) => site)).map(({ start, end }) => ({
             ...{ start, end },
             text: own ? write(own.form, asMarla(pattern)) : asMarla(pattern),
           }));

@@ -9,6 +9,10 @@ const ofPlatforms = platforms.flatMap((platform) => definitions[platform].signs)
 /** Signs of an app for any platform: those that the platforms know, and those that are none's alone. */
 const signs: readonly Sign[] = [
   ...new Set(ofPlatforms),
+  {
+    file: /(^|\/)(ProjectSettings\/ProjectSettings\.asset|project\.godot|game\.project|[\w-]+\.uproject)$/,
+    lacks: "a game engine's project, without what it is exported with: export it, and take what comes out",
+  },
   { file: /(^|\/)pubspec\.yaml$/, lacks: "a cross-platform project without its folders for the platforms" },
 ];
 

@@ -224,8 +224,8 @@ function places({ notes }: Workspace, folder: Folder, fills: readonly Fill[]): T
     const { file, with: pattern } = given;
     const place = line("with");
     if ("text" in given)
-      return mapResult(textSites(folder, given, line, fills), ({ sites, form }) =>
-        sites.map((site) => ({ site, pattern, place, form })),
+      return mapResult(textSites(folder, given, line, fills), (sites) =>
+        sites.map(({ site, form }) => ({ site, pattern, place, form })),
       );
     return mapResult(namedPlace(folder, { file, at: given.at }, line), (site) => [{ site, pattern, place }]);
   });

@@ -1,11 +1,13 @@
 import { extname } from "node:path/posix";
+import { htmlElements } from "../../formats/splice/formats/html.ts";
 import type { Form } from "../../formats/splice/forms.ts";
 import { isAndroidTexts, isXml, withoutBuildEnding } from "../../formats/splice/known-ending.ts";
+import { scriptEnding } from "../../formats/splice/shape/shape.ts";
 import type { Site } from "../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import { problem } from "../../ground/problems/problem.ts";
-import { fail, type Result, succeed } from "../../ground/problems/result.ts";
-import type { Place } from "../../ground/values/source.ts";
+import { attempt, fail, orElse, type Result, succeed } from "../../ground/problems/result.ts";
+import type { Place, Source } from "../../ground/values/source.ts";
 import type { Fill } from "../template/found.ts";
 
 /** How a value is written within a text of a kind of file, by its ending; where that counts, by its quote. */
@@ -14,12 +16,15 @@ const forms: readonly { endings: RegExp; quote?: string; form: Form }[] = [
   { endings: /^\.(json|jsonc|webmanifest|xcstrings|ya?ml|toml)$/, form: "json-inner" },
   { endings: /^\.(rb|php)$/, quote: "'", form: "single-inner" },
   { endings: /^\.rb$/, form: "ruby-inner" },
-  { endings: /^\.(go|pot?)$/, form: "double-inner" },
+  { endings: /^\.(go|pot?|tscn|tres|godot|cfg)$/, form: "double-inner" },
   { endings: /^\.rc2?$/, form: "resource-inner" },
   { endings: /^\.php$/, form: "php-inner" },
   { endings: /^\.([cm]?[jt]s|[jt]sx)$/, form: "code-inner" },
   { endings: /^\.(kts?|gradle|dart)$/, form: "dollar-inner" },
-  { endings: /^\.(java|swift|mm?|h|hpp|c|cc|cpp|cs|rs|py|strings|qml|vala)$/, form: "plain-code-inner" },
+  {
+    endings: /^\.(java|swift|mm?|h|hpp|c|cc|cpp|cs|rs|py|strings|qml|vala|gd)$/,
+    form: "plain-code-inner",
+  },
   { endings: /^\.properties$/, form: "properties" },
 ];
 
@@ -38,7 +43,7 @@ export function textSites(
   { file, text, times }: Given,
   line: (key: string) => Place,
   fills: readonly Fill[],
-): Result<{ sites: Site[]; form: Form }> {
+): Result<{ site: Site; form: Form }[]> {
   if (!folder.has(file))
     return fail(problem("file-missing", `${file} is not in the template.`, { place: line("file") }));
   const content = textIfAny(folder.bytes(file));
@@ -51,10 +56,25 @@ export function textSites(
     const expected = times === 1 ? "once" : `${times} times`;
     return fail(problem("fill-not-found", message, { place: line("text"), expected }));
   }
-  const form = formIn(file, text);
   const own = fills.filter(({ site }) => site.file === file && site.end > site.start);
-  return succeed({ sites: sites.filter((site) => !own.some((fill) => overlaps(fill.site, site))), form });
+  const left = sites.filter((site) => !own.some((fill) => overlaps(fill.site, site)));
+  const scripts = /\.html?$/i.test(withoutBuildEnding(file)) ? scriptsIn({ file, text: content }) : [];
+  return succeed(left.map((site) => ({ site, form: formAt(site, scripts) ?? formIn(file, text) })));
 }
+
+/** Where a page's scripts stand, and how a text is written within each. */
+function scriptsIn(source: Source): { start: number; end: number; form: Form }[] {
+  const elements = attempt(() => htmlElements(source));
+  return orElse(elements, []).flatMap(({ tagName, attrs, sourceCodeLocation: at }) => {
+    if (tagName !== "script" || !at?.startTag || !at.endTag) return [];
+    const ending = scriptEnding(attrs.find(({ name }) => name === "type")?.value ?? "");
+    const form = forms.find(({ endings }) => ending !== undefined && endings.test(ending))?.form;
+    return form ? [{ start: at.startTag.endOffset, end: at.endTag.startOffset, form }] : [];
+  });
+}
+
+const formAt = (site: Site, scripts: ReturnType<typeof scriptsIn>): Form | undefined =>
+  scripts.find(({ start, end }) => site.start >= start && site.end <= end)?.form;
 
 function formIn(file: string, text: string): Form {
   const path = withoutBuildEnding(file);

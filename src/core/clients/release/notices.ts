@@ -116,7 +116,8 @@ const sizesChanged = (before: Seen["sizes"], now: Seen["sizes"]): Notice[] =>
     const former = before[platform];
     const difference = former === undefined ? 0 : Math.abs(size - former);
     if (former === undefined || difference < noticed.bytes || difference < noticed.share * former) return [];
-    const says = `on ${platformNames[platform as Platform]} what it is made of is ${sizeSaid(size)}, not ${sizeSaid(former)}`;
+    const on = platformNames[platform as Platform];
+    const says = `on ${on} what it is made of is ${sizeSaid(size)}, not ${sizeSaid(former)}`;
     return [{ what: "size", says: `${says}: a build shows how much is to be loaded` }];
   });
 

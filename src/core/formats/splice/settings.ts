@@ -5,6 +5,7 @@ import { parsedOnce } from "../../ground/files/reading/parsed-once.ts";
 import { attempt, orElse } from "../../ground/problems/result.ts";
 import type { Source } from "../../ground/values/source.ts";
 import { codeParts, isCode } from "./formats/code.ts";
+import { iniSettings } from "./formats/ini.ts";
 import { memberSite, nodeSite, parseJson } from "./formats/json.ts";
 import { emptySite, type Site } from "./site.ts";
 
@@ -33,6 +34,7 @@ const forms: readonly { file: RegExp; read: (source: Source) => Omit<Settings, "
   { file: /\.(json|jsonc|webmanifest)$/, read: parsedOnce(ofJson) },
   { file: /\.ya?ml$/, read: parsedOnce(ofYaml) },
   { file: /\.([cm]?[jt]s|[jt]sx)$/, read: parsedOnce(ofCode) },
+  { file: /\.(cfg|godot)$/, read: parsedOnce(ofSections) },
 ];
 
 /** Opens a file of settings; undefined where it is of another form, or cannot be read as its own. */
@@ -90,6 +92,23 @@ function jsonGroup({ file, text }: Source, node: JsonNode): Group {
       };
     },
   };
+}
+
+/** Sections by their names; the options of a preset, `[preset.0.options]`, by the platform that `[preset.0]` names. */
+function ofSections(source: Source): Omit<Settings, "file"> {
+  const all = iniSettings(source);
+  const named = new Map(all.flatMap(({ section, key, site }) => (key === "platform" ? [[section, site.value]] : [])));
+  const values = all.map(({ section, key, site }): Setting => {
+    const platform = named.get(section.replace(/\.options$/, ""));
+    return { path: [platform ?? section, key], site };
+  });
+  const sections = [...new Set(values.flatMap(({ path: [section = ""] }) => section))];
+  const groupOf = (path: readonly string[], members: readonly string[]): Group => ({
+    ...{ path, members },
+    place: (name) => ({ site: emptySite(source.file, source.text.length, "json"), opens: `\n${name}=`, closes: "\n" }),
+  });
+  const membersOf = (section: string) => values.flatMap(({ path: [own, key = ""] }) => (own === section ? [key] : []));
+  return { values, groups: [groupOf([], sections), ...sections.map((each) => groupOf([each], membersOf(each)))] };
 }
 
 function ofYaml(source: Source): Omit<Settings, "file"> {

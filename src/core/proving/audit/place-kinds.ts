@@ -167,6 +167,16 @@ export const codePlaces: readonly CodePlace[] = [
     at: /^(command|modules\b.*|cleanup\b.*|rename-.*)$/,
     reason: "names of the executable and of the files that are made",
   },
+  {
+    file: /(^|\/)export_presets\.cfg$/,
+    at: /\.(export_path|name|custom_template\/.*)$/,
+    reason: "names of the executable and of the files that are made",
+  },
+  {
+    file: /\/bin\/Data\/boot\.config$/,
+    line: /^player-connection-/,
+    reason: "settings of the tools that build",
+  },
   ...unseenFiles,
 ];
 

@@ -1,3 +1,4 @@
+import { engineProject, exported } from "./engines.ts";
 import type { SettingsKind } from "./kind.ts";
 import { namelessShell } from "./program-name.ts";
 import { bareShell, packaged, packer, shell, windowedShell } from "./shells.ts";
@@ -155,6 +156,8 @@ export const settingsKinds: readonly SettingsKind[] = [
   television,
   resourced,
   resourcedBefore,
+  exported,
+  engineProject,
   bareShell,
   namelessShell,
   packaged,

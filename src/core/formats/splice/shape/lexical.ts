@@ -88,7 +88,7 @@ const languages: readonly Lexical[] = [
     ],
   },
   {
-    files: /\.py$/,
+    files: /\.(py|gd)$/,
     comments: hashComments,
     quotes: [
       { mark: '"""', read: literal, isLong: true },
@@ -102,6 +102,8 @@ const languages: readonly Lexical[] = [
     comments: hashComments,
     quotes: [{ mark: '"', read: escaped('ntr\\"$') }],
   },
+  // Scenes and settings of a game engine.
+  { files: /\.(tscn|tres|godot|cfg)$/, comments: /^;[^\n]*/my, quotes: [{ mark: '"', read: escaped('ntr\\"') }] },
   // Translations (GNU gettext manual, "The Format of PO Files").
   { files: /\.pot?$/, comments: hashComments, quotes: [{ mark: '"', read: escaped('ntr\\"') }] },
   // A quote is doubled (Microsoft, resource-definition statements).

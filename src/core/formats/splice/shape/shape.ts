@@ -94,7 +94,8 @@ const html: Reader = (source) => {
   return { shape: shape.join("\n"), values };
 };
 
-const scriptEnding = (type: string): string => (/json/.test(type) ? ".json" : /typescript/.test(type) ? ".ts" : ".js");
+export const scriptEnding = (type: string): string =>
+  /json/.test(type) ? ".json" : /typescript/.test(type) ? ".ts" : ".js";
 
 const css: Reader = ({ text }) => {
   const values: string[] = [];

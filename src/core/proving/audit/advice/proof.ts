@@ -81,7 +81,7 @@ function placesOf(template: Surveyed, entry: FillEntry) {
   }
   const fills = template.parts.flatMap((part) => part.fills);
   const found = textSites(template.folder, entry, placeless, fills);
-  return found.ok ? found.value.sites.map((site) => ({ site, form: found.value.form })) : undefined;
+  return found.ok ? found.value : undefined;
 }
 
 /** Texts that are others; undefined where anything else is. */

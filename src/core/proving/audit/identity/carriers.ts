@@ -22,6 +22,9 @@ export const carriers: readonly Carrier[] = [
   { kind: "owner", file: /(^|\/)tiapp\.xml$/, key: /^publisher$/ },
   { kind: "identifier", file: /\.csproj$/i, key: /^ApplicationId$/ },
   { kind: "owner", file: /\.csproj$/i, key: /^Company$/ },
+  { kind: "identifier", file: /\.cfg$/, key: /\.(package\/unique_name|application\/bundle_identifier)$/ },
+  { kind: "owner", file: /\.cfg$/, key: /\.application\/company_name$/ },
+  { kind: "team", file: /\.cfg$/, key: /\.application\/app_store_team_id$/ },
   // What identifies it to a system or a store.
   { kind: "identifier", file: /(^|\/)package\.json$/, key: /^nativescript\.id$/ },
   {

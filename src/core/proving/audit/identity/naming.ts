@@ -103,6 +103,9 @@ export const naming: readonly Carrier[] = [
   { kind: "name", file: /(^|\/)manifest[\w.-]*\.xml$/, key: /^DisplayName@DefaultValue$/ },
   { kind: "name", file: /(^|\/)tiapp\.xml$/, key: /^name$/ },
   { kind: "name", file: /\.csproj$/i, key: /^(ApplicationTitle|Product)$/ },
+  // A game engine's project, and what it is exported with.
+  { kind: "name", file: /\.godot$/, key: /^application\.config\/name$/ },
+  { kind: "name", file: /\.cfg$/, key: /\.(package\/name|application\/(product_name|file_description))$/ },
   // Environment files, which a build puts in.
   {
     kind: "name",

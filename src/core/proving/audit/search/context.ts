@@ -109,7 +109,7 @@ const languages: readonly Language[] = [
   },
   {
     file: longPattern()`
-      \.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cxx|cs|vb|fs|dart|rs|go|py|rb|php|vala|lua|pl|pm|tcl|pas|scala|[cm]?[jt]s
+      \.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cxx|cs|vb|fs|dart|rs|go|py|gd|rb|php|vala|lua|pl|pm|tcl|pas|scala|[cm]?[jt]s
       |[jt]sx|vue|svelte|astro)$
     `,
     isCode: program,

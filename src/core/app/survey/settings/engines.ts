@@ -1,0 +1,78 @@
+import type { SettingPlace, SettingsKind } from "./kind.ts";
+
+type Picture = SettingsKind["pictures"][number];
+
+const sized = (group: string, names: readonly string[]): Picture[] =>
+  names.map((name) => ({ at: `${group}.icons/${name}`, kind: "icon", platform: "ios" }));
+
+const onDesktop = (group: string, places: readonly (readonly [string, SettingPlace["holds"]])[]): SettingPlace[] =>
+  places.map(([name, holds]) => ({ at: `${group}.application/${name}`, holds, platform: "desktop" }));
+
+const resources = [
+  ["product_name", "app.name"],
+  ["file_description", "app.name"],
+  ["company_name", "owner"],
+  ["copyright", "copyright"],
+] as const;
+
+/** What a game engine's project is exported with for each platform; the app's own name stands beside it. */
+export const exported: SettingsKind = {
+  says: "what a game engine's project is exported with",
+  file: /(^|\/)export_presets\.cfg$/,
+  root: [["Android"], ["iOS"], ["Web"], ["Windows Desktop"], ["macOS"], ["Linux"], ["Linux/X11"]],
+  makes: [
+    { platform: "android", group: "Android" },
+    { platform: "ios", group: "iOS" },
+    { platform: "desktop", group: "Windows Desktop" },
+    { platform: "desktop", group: "macOS" },
+    { platform: "desktop", group: "Linux" },
+    { platform: "desktop", group: "Linux/X11" },
+  ],
+  wraps: true,
+  places: [
+    { at: "Android.package/unique_name", holds: "identifiers.android", platform: "android" },
+    { at: "Android.package/name", holds: "app.label", platform: "android" },
+    { at: "Android.version/code", holds: "build", platform: "android" },
+    { at: "Android.version/name", holds: "version", platform: "android" },
+    { at: "iOS.application/bundle_identifier", holds: "identifiers.ios", platform: "ios" },
+    { at: "iOS.application/app_store_team_id", holds: "signing.team", platform: "ios", optional: true },
+    { at: "iOS.application/short_version", holds: "version", platform: "ios" },
+    { at: "iOS.application/version", holds: "build", platform: "ios" },
+    { at: "macOS.application/bundle_identifier", holds: "identifiers.desktop", platform: "desktop" },
+    { at: "macOS.application/short_version", holds: "version", platform: "desktop" },
+    { at: "macOS.application/version", holds: "build", platform: "desktop" },
+    { at: "macOS.application/copyright", holds: "copyright", platform: "desktop" },
+    ...onDesktop("Windows Desktop", resources),
+    ...["file_version", "product_version"].map((name) => ({
+      ...{ at: `Windows Desktop.application/${name}`, holds: "windows.version" as const },
+      ...{ platform: "desktop" as const, optional: true as const },
+    })),
+  ],
+  pictures: [
+    { at: "Android.launcher_icons/main_192x192", kind: "icon", platform: "ios" },
+    { at: "Android.launcher_icons/adaptive_foreground_432x432", kind: "foreground", platform: "android" },
+    { at: "Android.launcher_icons/adaptive_background_432x432", kind: "background", platform: "android" },
+    { at: "Android.launcher_icons/adaptive_monochrome_432x432", kind: "monochrome", platform: "android" },
+    ...sized("iOS", ["app_store_1024x1024", "icon_1024x1024", "iphone_180x180", "iphone_120x120", "ipad_167x167"]),
+    { at: "macOS.application/icon", kind: "shell", platform: "desktop" },
+    { at: "Windows Desktop.application/icon", kind: "shell", platform: "desktop" },
+  ],
+};
+
+/** The project itself: its name, and what it shows while it starts. */
+export const engineProject: SettingsKind = {
+  says: "a game engine's project",
+  file: /(^|\/)project\.godot$/,
+  root: [["application"]],
+  makes: [],
+  places: [
+    { at: "application.config/name", holds: "app.name" },
+    { at: "application.config/version", holds: "version" },
+  ],
+  pictures: [
+    { at: "application.config/icon", kind: "icon", platform: "ios" },
+    { at: "application.boot_splash/image", kind: "start", platform: "ios" },
+    { at: "application.config/windows_native_icon", kind: "shell", platform: "desktop" },
+    { at: "application.config/macos_native_icon", kind: "shell", platform: "desktop" },
+  ],
+};
