@@ -398,3 +398,55 @@ test("a game engine's project is a client's by its name, its icon, and by what i
   expect([code, err]).toEqual([1, expect.stringContaining("main.tscn:4:9")]);
   expect(err).not.toMatch(/^\s+export_presets/m);
 });
+
+test.each([
+  [
+    "a program in Go behind it",
+    "wails.json",
+    {
+      ...{ name: "harbour-run", outputfilename: "harbour-run" },
+      info: { companyName: "Works", productName: "Harbour Run", productVersion: "0.4.1" },
+    },
+    ['"name": "harbour-run"', `"productName": "Kelp & O'Hara"`, '"productVersion": "2.5.1"'],
+    "build/appicon.png",
+  ],
+  [
+    "a small server behind it",
+    "shell.config.json",
+    {
+      ...{ applicationId: "org.works.run", version: "0.4.1" },
+      modes: { window: { title: "Harbour Run", icon: "/build/appicon.png" } },
+    },
+    ['"version": "2.5.1"', `"title": "Kelp & O'Hara"`, '"applicationId": "example.kelp.'],
+    "build/appicon.png",
+  ],
+] as const)("a page in a window with %s is a program for desktops", async (_, file, settings, has, picture) => {
+  const { root } = around({
+    [file]: JSON.stringify(settings, null, 2),
+    [picture]: await square(256),
+    "index.html": '<!doctype html><html lang="en"><head><title>Harbour Run</title></head><body></body></html>\n',
+  });
+  const made = readFileSync(join(root, "variants/kelp", file), "utf8");
+  for (const each of has) expect(made).toContain(each);
+  const drawn = readFileSync(join(root, "variants/kelp", picture));
+  expect([(await sharp(drawn).metadata()).width, drawn.equals(await square(256))]).toEqual([256, false]);
+  expect(oxalis(root, "audit")).toMatchObject({ code: 0 });
+});
+
+test("a packed page's own manifest is the client's, with the pictures that it names from the top", async () => {
+  const manifest = {
+    ...{ name: "Harbour Run", launch_path: "/index.html", icons: { "56": "/icons/56.png" } },
+    ...{ developer: { name: "Works", url: "https://works.example" }, version: "0.4.1", theme_color: "#1d6177" },
+    locales: { "en-US": { name: "Harbour Run" } },
+  };
+  const { root } = around({
+    "manifest.webapp": JSON.stringify(manifest, null, 2),
+    "icons/56.png": await square(56),
+    "index.html": '<!doctype html><html lang="en"><head><title>Harbour Run</title></head><body></body></html>\n',
+  });
+  const made = JSON.parse(readFileSync(join(root, "variants/kelp/manifest.webapp"), "utf8"));
+  expect(made).toMatchObject({ name: "Kelp", version: "2.5.1", locales: { "en-US": { name: "Kelp" } } });
+  expect(made.developer).toEqual({ name: "Kelp & O'Hara Ltd", url: "https://kelp.example" });
+  const drawn = readFileSync(join(root, "variants/kelp/icons/56.png"));
+  expect([(await sharp(drawn).metadata()).width, drawn.equals(await square(56))]).toEqual([56, false]);
+});

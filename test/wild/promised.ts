@@ -118,6 +118,13 @@ export const promised: Readonly<Record<string, Promised>> = {
     stays: [["config.json", '"iOS": "/ios/WeexEros/WeexEros"']],
     drawn: ["ios/WeexEros/WeexEros/Assets.xcassets/LaunchImage.launchimage/1125-2436.png"],
     asks: [
+      // The site of its own name, and versions that are called by it.
+      "residue-name android/WeexFrameworkWrapper/app/src/main/assets/config.json " +
+        "android/WeexFrameworkWrapper/app/src/main/assets/pages.config " +
+        "android/WeexFrameworkWrapper/app/src/main/assets/pages.zip, in eros-demos/tab3/index.js config.json " +
+        "fe/src/js/pages/eros-demos/tab3/index.vue ios/WeexEros/WeexEros/bundle.config " +
+        "ios/WeexEros/WeexEros/bundle.zip, in pages/eros-demos/tab3/index.js ios/WeexEros/WeexEros/config.json " +
+        "ios/WeexEros/WeexEros/pages.config ios/WeexEros/WeexEros/pages.zip, in eros-demos/tab3/index.js",
       "residue-name android/WeexFrameworkWrapper/app/src/main/assets/config.json " +
         "android/WeexFrameworkWrapper/app/src/main/assets/pages.config " +
         "android/WeexFrameworkWrapper/app/src/main/assets/pages.zip, in md5.json config.json " +
@@ -128,6 +135,10 @@ export const promised: Readonly<Record<string, Promised>> = {
       "residue-picture android/WeexFrameworkWrapper/app/src/main/res/drawable-xhdpi/ic_splash.png",
     ],
     leaves: [
+      "residue-name android/WeexFrameworkWrapper/app/src/main/assets/config.json " +
+        "android/WeexFrameworkWrapper/app/src/main/assets/pages.config config.json " +
+        "fe/src/js/pages/eros-demos/tab3/index.vue ios/WeexEros/WeexEros/bundle.config " +
+        "ios/WeexEros/WeexEros/config.json ios/WeexEros/WeexEros/pages.config",
       "residue-name android/WeexFrameworkWrapper/app/src/main/assets/pages.config " +
         "ios/WeexEros/WeexEros/bundle.config ios/WeexEros/WeexEros/pages.config",
       "residue-owner ios/WeexEros/WeexEros.xcodeproj/project.pbxproj",

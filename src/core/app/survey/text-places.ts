@@ -13,7 +13,7 @@ import type { Fill } from "../template/found.ts";
 /** How a value is written within a text of a kind of file, by its ending; where that counts, by its quote. */
 const forms: readonly { endings: RegExp; quote?: string; form: Form }[] = [
   { endings: /^\.(html?|vue|svelte)$/, form: "xml-attribute" },
-  { endings: /^\.(json|jsonc|webmanifest|xcstrings|ya?ml|toml)$/, form: "json-inner" },
+  { endings: /^\.(json|jsonc|webmanifest|webapp|xcstrings|ya?ml|toml)$/, form: "json-inner" },
   { endings: /^\.(rb|php)$/, quote: "'", form: "single-inner" },
   { endings: /^\.rb$/, form: "ruby-inner" },
   { endings: /^\.(go|pot?|tscn|tres|godot|cfg)$/, form: "double-inner" },

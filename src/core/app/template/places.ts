@@ -31,6 +31,10 @@ const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
     at: "a path, such as description",
     locate: jsonPlace,
   },
+  ".webapp": {
+    at: "a path, such as description",
+    locate: jsonPlace,
+  },
   ".jsonc": {
     at: "a path, such as contact.email",
     locate: jsonPlace,
@@ -159,6 +163,7 @@ const listHtml: Lister = (file, source) =>
 const listers: Readonly<Record<string, Lister>> = {
   ".json": listJson,
   ".webmanifest": listJson,
+  ".webapp": listJson,
   ".jsonc": listJson,
   ".xcstrings": listJson,
   ".properties": lineLister("properties"),

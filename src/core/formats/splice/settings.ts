@@ -31,7 +31,7 @@ export interface Settings {
 }
 
 const forms: readonly { file: RegExp; read: (source: Source) => Omit<Settings, "file"> }[] = [
-  { file: /\.(json|jsonc|webmanifest)$/, read: parsedOnce(ofJson) },
+  { file: /\.(json|jsonc|webmanifest|webapp)$/, read: parsedOnce(ofJson) },
   { file: /\.ya?ml$/, read: parsedOnce(ofYaml) },
   { file: /\.([cm]?[jt]s|[jt]sx)$/, read: parsedOnce(ofCode) },
   { file: /\.(cfg|godot)$/, read: parsedOnce(ofSections) },

@@ -168,6 +168,11 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "names of the executable and of the files that are made",
   },
   {
+    file: /(^|\/)wails\.json$/,
+    at: /^(name|outputfilename)$/,
+    reason: "names of the executable and of the files that are made",
+  },
+  {
     file: /(^|\/)export_presets\.cfg$/,
     at: /\.(export_path|name|custom_template\/.*)$/,
     reason: "names of the executable and of the files that are made",

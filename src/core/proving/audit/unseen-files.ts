@@ -54,6 +54,10 @@ export const unseenFiles: readonly CodePlace[] = [
     reason: "settings and templates of the tools that build",
   },
   {
+    file: /(^|\/)go\.(mod|sum|work)$/,
+    reason: "a package's name is its imports'",
+  },
+  {
     file: /\.(xcscheme|xcworkspacedata|xctestplan|xcsettings)$/,
     reason: "schemes and workspaces name targets and products",
   },

@@ -1,7 +1,7 @@
 import { engineProject, exported } from "./engines.ts";
 import type { SettingsKind } from "./kind.ts";
 import { namelessShell } from "./program-name.ts";
-import { bareShell, packaged, packer, shell, windowedShell } from "./shells.ts";
+import { bareShell, goShell, packaged, packer, servedShell, shell, windowedShell } from "./shells.ts";
 
 /** A managed app for telephones, whose native projects are made from its settings at each build. */
 const managed: SettingsKind = {
@@ -147,13 +147,37 @@ const television: SettingsKind = {
 };
 
 /** Every kind of settings, the more telling ones first: of two that fit a file, the first counts. */
+/** A page packed for small telephones with keys, described by its own manifest. */
+const packedPage: SettingsKind = {
+  says: "a packed page's manifest",
+  file: /\.webapp$/,
+  root: [
+    ["launch_path", "icons"],
+    ["name", "icons"],
+  ],
+  makes: [],
+  goesWith: "web",
+  places: [
+    { at: "name", holds: "app.label" },
+    { at: "locales.*.name", holds: "app.label" },
+    { at: "developer.name", holds: "owner" },
+    { at: "developer.url", holds: "home" },
+    { at: "version", holds: "version" },
+    { at: "theme_color", holds: "colors.brand", shape: "color" },
+  ],
+  pictures: [{ at: "icons.*", kind: "icon", platform: "ios" }],
+};
+
 export const settingsKinds: readonly SettingsKind[] = [
   managed,
   windowedShell,
+  goShell,
+  servedShell,
   packer,
   shell,
   wrapper,
   television,
+  packedPage,
   resourced,
   resourcedBefore,
   exported,

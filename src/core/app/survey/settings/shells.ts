@@ -91,6 +91,38 @@ export const windowedShell: SettingsKind = {
   pictures: [{ at: "bundle.icon.*", kind: "shell", platform: "desktop" }],
 };
 
+/** A page in a window of the system's own browser, with a program in Go behind it. */
+export const goShell: SettingsKind = {
+  says: "settings of a desktop shell",
+  file: /(^|\/)wails\.json$/,
+  root: [["name", "outputfilename"], ["info"]],
+  makes: [{ platform: "desktop" }],
+  wraps: true,
+  places: [
+    { at: "info.productName", holds: "app.name", platform: "desktop" },
+    { at: "info.productVersion", holds: "version", platform: "desktop" },
+    { at: "info.companyName", holds: "owner", platform: "desktop" },
+    { at: "info.copyright", holds: "copyright", platform: "desktop" },
+  ],
+  pictures: [],
+  byName: [{ folder: "=build", files: ["appicon.png", "windows/icon.ico"], kind: "shell", platform: "desktop" }],
+};
+
+/** The same, with nothing but a small server behind it. */
+export const servedShell: SettingsKind = {
+  says: "settings of a desktop shell",
+  file: /(^|\/)[\w-]+\.config\.json$/,
+  root: [["applicationId", "modes"]],
+  makes: [{ platform: "desktop" }],
+  wraps: true,
+  places: [
+    { at: "applicationId", holds: "identifiers.desktop", platform: "desktop" },
+    { at: "version", holds: "version", platform: "desktop" },
+    { at: "modes.window.title", holds: "app.name", platform: "desktop" },
+  ],
+  pictures: [{ at: "modes.window.icon", kind: "shell", platform: "desktop" }],
+};
+
 /** A packer's settings in code. */
 export const packer: SettingsKind = {
   says: "settings of a desktop shell",

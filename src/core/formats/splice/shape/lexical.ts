@@ -107,7 +107,7 @@ const languages: readonly Lexical[] = [
   // Translations (GNU gettext manual, "The Format of PO Files").
   { files: /\.pot?$/, comments: hashComments, quotes: [{ mark: '"', read: escaped('ntr\\"') }] },
   // A quote is doubled (Microsoft, resource-definition statements).
-  { files: /\.rc2?$/i, comments: cComments, quotes: [{ mark: '"', read: (raw) => raw.replaceAll('""', '"') }] },
+  { files: /\.rc2?$/i, comments: cComments, quotes: [{ mark: '"', read: (raw) => c(raw.replaceAll('""', '"')) }] },
 ];
 
 /** Code by its texts and what stands between them; undefined where the language is not known, or a text has no end. */

@@ -149,7 +149,7 @@ const prose: Reader = ({ text }) => {
 };
 
 const readers: readonly { file: RegExp; read: Reader }[] = [
-  { file: /\.(json|jsonc|webmanifest|xcstrings|arb)$/, read: json },
+  { file: /\.(json|jsonc|webmanifest|webapp|xcstrings|arb)$/, read: json },
   { file: /\.ya?ml$/, read: yaml },
   { file: /\.toml$/, read: tomlShape },
   { file: /\.html?$/i, read: html },

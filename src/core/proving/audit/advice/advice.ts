@@ -3,11 +3,13 @@ import { namedSite } from "../../../app/template/places.ts";
 import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import { type Problem, reasonToGive, type Settlement, type SharedCause } from "../../../ground/problems/problem.ts";
 import type { Field } from "../../../ground/values/fields.ts";
-import type { Place } from "../../../ground/values/source.ts";
+import { type Place, placeAt } from "../../../ground/values/source.ts";
 import { isPicture } from "../../../pictures/artwork/likeness.ts";
 import type { Identity } from "../identity/gather.ts";
-import { shellName } from "../identity/keyed.ts";
+import { keyedValues, shellName } from "../identity/keyed.ts";
+import { codeHit } from "../search/context.ts";
 import type { Residue } from "../search/search.ts";
+import { wordsOf } from "../search/sought.ts";
 import { type Meant, provenFill } from "./fill.ts";
 import { type Doubt, isOfCode } from "./occurrence.ts";
 import type { Surveyed } from "./proof.ts";
@@ -90,13 +92,15 @@ function fillFor(
   { terms }: Identity,
 ): Settlement | Doubt {
   const { file, key } = residue;
-  if (residue.kind === "name" && key !== undefined && isOfCode(key)) return "code";
   const content = textIfAny(template.folder.bytes(file)) ?? "";
   const found = foundAt(line, column - 1, residue.text ?? "");
+  // What has blanks is no name of code's.
+  if (residue.kind === "name" && key !== undefined && isOfCode(key) && !/\s/.test(found)) return "code";
   const own: Meant = {
     kind: residue.kind ?? "name",
     found,
-    text: residue.text ?? "",
+    // Written so, the template is known by it, too.
+    text: terms.some(({ kind, text }) => kind === residue.kind && text === found) ? found : (residue.text ?? ""),
     field: fieldFor(template, residue),
   };
   // All that the template is known by goes at once: half a place filled is not settled.
@@ -116,7 +120,10 @@ function fillFor(
     if (proven !== "unsafe") return proven;
   }
   // As it stands in the variant, where lines above may have come or gone.
-  const text = excerpt(line, column - 1, found);
+  const near = excerpt(line, column - 1, found);
+  const text = [near, withSetting(line, near), line.trim()].find((each) => !holdsCode(template, residue, each, found));
+  // The same stands where only code refers to it, and nothing beside it tells the one from the other.
+  if (text === undefined) return "code";
   // The word alone is meant only where all of its places are in texts too long to be quoted: else two entries overlap.
   const isAlone = text === found && line.trim() !== found;
   if (isAlone && content.split("\n").some((each) => each.includes(found) && each.trim().length <= longest))
@@ -134,10 +141,7 @@ const allowance = ({ file, text }: Residue): Settlement => ({
 
 /** The words as they stand in the line, which may differ from the template's own in case and in marks between them. */
 function foundAt(line: string, column: number, text: string): string {
-  const words = text
-    .split(/[\s_.-]+/)
-    .filter(Boolean)
-    .map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, "\\$&"));
+  const words = wordsOf(text).map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, "\\$&"));
   const match = new RegExp(words.join("(?:[\\s_.-]|&nbsp;)*"), "iu").exec(line.slice(column));
   return match?.[0] ?? text;
 }
@@ -160,6 +164,26 @@ function excerpt(line: string, column: number, found: string): string {
   return found;
 }
 
+/** A text with what gives it to a setting: `bundleID = "org.crate"`. */
+const withSetting = (line: string, text: string): string =>
+  `${/[\w.]+\s*[=:(]\s*$/.exec(line.slice(0, line.indexOf(text)))?.[0] ?? ""}${text}`;
+
+/** Whether a text stands in a file elsewhere, too, where only code refers to what it holds. */
+function holdsCode({ folder }: Surveyed, { file, kind, problem }: Residue, text: string, found: string): boolean {
+  const source = { file, text: textIfAny(folder.bytes(file)) ?? "" };
+  const keys = keyedValues(folder, file);
+  for (let at = source.text.indexOf(text); at !== -1; at = source.text.indexOf(text, at + text.length)) {
+    const start = at + Math.max(0, text.indexOf(found));
+    const { text: line, column } = placeAt(source, start);
+    // The very place that is asked about is none.
+    if (line === problem.place?.text) continue;
+    const key = keys.find((each) => each.at <= start && start <= each.at + each.value.length + 2)?.key;
+    const hit = { file, kind: kind === "color" || kind === undefined ? "name" : kind, found, line, key } as const;
+    if (kind !== "color" && codeHit({ ...hit, column: column - 1 }) !== undefined) return true;
+  }
+  return false;
+}
+
 /** Letters of a text that an entry quotes. */
 const longest = 600;
 
@@ -169,11 +193,17 @@ const readElsewhere: readonly { file: RegExp; field: Field }[] = [
   { file: /(^|\/)apple-app-site-association(\.json)?$/, field: "identifiers.ios" },
 ];
 
+/** Files that Apple's tools read, and settings that are called as theirs are. */
+const isOfApple = (file: string, line: string): boolean =>
+  /\.(xcconfig|plist|entitlements|pbxproj)$/.test(file) || /\bbundle_?id(entifier)?\b\s*[=:(]/i.test(line);
+
 /** An identifier is the platform's that reads it, or in whose folder it lies; everybody's where several share that. */
-function fieldFor({ parts }: Surveyed, { file, kind, text = "" }: Residue): Field {
+function fieldFor({ parts }: Surveyed, { file, kind, text = "", problem: { place } }: Residue): Field {
   if (kind !== "identifier") return fieldsOf[kind ?? "name"];
   const reader = readElsewhere.find((each) => each.file.test(file));
   if (reader) return reader.field;
+  if (isOfApple(file, place?.text ?? "") && !parts.some(({ platform }) => platform === "desktop"))
+    return parts.some(({ platform }) => platform === "ios") ? "identifiers.ios" : "identifiers.base";
   const own = parts
     .filter(({ folder }) => folder === "" || file.startsWith(`${folder}/`))
     .sort((a, b) => b.folder.length - a.folder.length)[0];

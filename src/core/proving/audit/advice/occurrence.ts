@@ -1,4 +1,5 @@
 import type { Field } from "../../../ground/values/fields.ts";
+import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { TermKind } from "../identity/kinds.ts";
 
 /** Why no line is given for a place, and it is asked about instead. */
@@ -65,7 +66,10 @@ function ofIdentifier(value: string, found: string, field: Field): Occurrence {
 }
 
 /** Settings by whose name a tool asks for code, a package or a folder, not for what people read. */
-const ofCode = /(^|[._-])(package|pkg|module|repo(sitory)?|slug|class|namespace|artifact)([._-]?(name|id))?$/i;
+const ofCode = longPattern("i")`
+  (^|[._-])((package|pkg|module|repo(sitory)?|slug|class|namespace|artifact)([._-]?(name|id))?
+  |(output|binary|executable|exe)[._-]?(file)?[._-]?name)$
+`;
 
 /** Whether a tool asks for code, a package or a folder by what stands in a setting. @param key what leads to it */
 export const isOfCode = (key: string): boolean => ofCode.test(key);

@@ -27,6 +27,8 @@ export const naming: readonly Carrier[] = [
     file: /\.gradle(\.kts)?$/,
     key: /^string\/(app_?name|application_?name|launcher_name|app_label)$/i,
   },
+  // An installer's, which may have blanks; a package of code's has none.
+  { kind: "name", file: /\.gradle(\.kts)?$/, key: /^packageName$/, part: /^([^."']*[\s\p{Lu}][^."']*)$/u },
   // A placeholder that a manifest's label asks for.
   { kind: "name", file: /\.gradle(\.kts)?$/, key: /^(app|application|launcher)_?(label|name)$/i },
   {
@@ -48,7 +50,11 @@ export const naming: readonly Carrier[] = [
     file: /\.html?$/i,
     key: /^(meta\.(application-name|apple-mobile-web-app-title|og:site_name|og:title|twitter:title))$/,
   },
-  { kind: "name", file: /(\.webmanifest|(^|\/)manifest\.json)$/, key: /^(name|short_name)$/ },
+  {
+    kind: "name",
+    file: /(\.webmanifest|\.webapp|(^|\/)manifest\.json)$/,
+    key: /^(name|short_name|locales\.[\w-]+\.name)$/,
+  },
   {
     kind: "name",
     file: /(^|\/)(app\.json|app\.config\.[cm]?[jt]s)$/,

@@ -1,4 +1,5 @@
 import type { Variant } from "../../../app/variant/variant.ts";
+import { isCode } from "../../../formats/splice/formats/code.ts";
 import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { placeAt, type Source } from "../../../ground/values/source.ts";
@@ -193,8 +194,12 @@ function standsAlone(line: string, column: number, found: string): boolean {
   return /^["'>`\n][</"'`\n]$/.test(around);
 }
 
+/** Code that is longer was put together from many files: no settings, and a second to be parsed. In characters. */
+const longestCode = 200_000;
+
 /** What leads to the value at an offset of a file, in its own form. */
 function keysOf(path: string, source: Source): (at: number) => string | undefined {
+  if (isCode(path) && source.text.length > longestCode) return () => undefined;
   const file = { bytes: () => Buffer.from(source.text), source: () => ({ file: path, text: source.text }) };
   const values = keyedValues(file, path);
   return (at) => values.find((each) => each.at <= at && at <= each.at + each.value.length + 2)?.key;

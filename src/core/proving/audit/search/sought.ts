@@ -22,13 +22,20 @@ const codes: Readonly<Record<TermKind, ProblemCode>> = {
   fingerprint: "residue-owner",
 };
 
+/** Between two words that are written as one: `HarbourRun`. */
+const betweenWords = /(?<=\p{Ll}{3})(?=\p{Lu}\p{Ll}{2})/u;
+
+/** The words of a name, however it is written. */
+export const wordsOf = (name: string): string[] =>
+  name
+    .split(/[\s_.-]+/)
+    .filter(Boolean)
+    .flatMap((word) => word.split(betweenWords));
+
 /** Names are found in any case, and with any or no mark between their words; the rest as it is. */
 const patterns: Readonly<Record<TermKind, (text: string) => string>> = {
   name: (text) => {
-    const words = text
-      .split(/[\s_.-]+/)
-      .filter(Boolean)
-      .map(escapeRegExp);
+    const words = wordsOf(text).map(escapeRegExp);
     return `(?<![\\p{L}\\p{N}])${words.join("[\\s_.+-]*")}(?![\\p{Ll}\\p{N}])`;
   },
   identifier: (text) => `(?<![A-Za-z0-9])${escapeRegExp(text)}(?![A-Za-z0-9])`,
