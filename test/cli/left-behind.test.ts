@@ -450,3 +450,23 @@ test("a packed page's own manifest is the client's, with the pictures that it na
   const drawn = readFileSync(join(root, "variants/kelp/icons/56.png"));
   expect([(await sharp(drawn).metadata()).width, drawn.equals(await square(56))]).toEqual([56, false]);
 });
+
+test("what a program in Python is packed with is a client's: an identifier of a domain and a name, and pictures", async () => {
+  const { root } = around({
+    "buildozer.spec": [
+      ...["[app]", "# Title", "title = Harbour Run", "package.name = run", "package.domain = org.works"],
+      ...["version = 0.4.1", "icon.filename = %(source.dir)s/data/icon.png", "android.numeric_version = 12", ""],
+    ].join("\n"),
+    "data/icon.png": await square(512),
+    "main.py": 'print("started")\n',
+  });
+  const made = readFileSync(join(root, "variants/kelp/buildozer.spec"), "utf8");
+  expect(made.split("\n")).toEqual([
+    ...["[app]", "# Title", "title = Kelp", expect.stringMatching(/^package\.name = \w+$/)],
+    ...["package.domain = example.kelp", "version = 2.5.1", "icon.filename = %(source.dir)s/data/icon.png"],
+    ...["android.numeric_version = 1", ""],
+  ]);
+  const drawn = readFileSync(join(root, "variants/kelp/data/icon.png"));
+  expect(drawn.equals(await square(512))).toBe(false);
+  expect(oxalis(root, "audit")).toMatchObject({ code: 0 });
+});

@@ -25,6 +25,9 @@ const shapers = {
   green: (value: string, old: string) => component(channels(value)[1], old),
   blue: (value: string, old: string) => component(channels(value)[2], old),
   alpha: (_: string, old: string) => (/^\d+$/.test(old) ? "1" : "1.000"),
+  /** An identifier's last part, and all in front of it: where a package is put together from a domain and a name. */
+  identifierName: (value: string) => value.split(".").at(-1) ?? value,
+  identifierDomain: (value: string) => value.split(".").slice(0, -1).join("."),
   /** Of an Android activity (Android documentation, android:screenOrientation). */
   screenOrientation: (value: string) => (value === "any" ? "unspecified" : value),
   /** Of a managed app's settings, where both turns have a word of their own. */

@@ -34,7 +34,7 @@ const forms: readonly { file: RegExp; read: (source: Source) => Omit<Settings, "
   { file: /\.(json|jsonc|webmanifest|webapp)$/, read: parsedOnce(ofJson) },
   { file: /\.ya?ml$/, read: parsedOnce(ofYaml) },
   { file: /\.([cm]?[jt]s|[jt]sx)$/, read: parsedOnce(ofCode) },
-  { file: /\.(cfg|godot)$/, read: parsedOnce(ofSections) },
+  { file: /\.(cfg|godot)$|(^|\/)buildozer\.spec$/, read: parsedOnce(ofSections) },
 ];
 
 /** Opens a file of settings; undefined where it is of another form, or cannot be read as its own. */
@@ -100,7 +100,7 @@ function ofSections(source: Source): Omit<Settings, "file"> {
   const named = new Map(all.flatMap(({ section, key, site }) => (key === "platform" ? [[section, site.value]] : [])));
   const values = all.map(({ section, key, site }): Setting => {
     const platform = named.get(section.replace(/\.options$/, ""));
-    return { path: [platform ?? section, key], site };
+    return { path: [platform ?? section, ...key.split(".")], site };
   });
   const sections = [...new Set(values.flatMap(({ path: [section = ""] }) => section))];
   const groupOf = (path: readonly string[], members: readonly string[]): Group => ({

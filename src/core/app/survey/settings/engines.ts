@@ -76,3 +76,25 @@ export const engineProject: SettingsKind = {
     { at: "application.config/macos_native_icon", kind: "shell", platform: "desktop" },
   ],
 };
+
+/** What a program in Python is packed with for telephones. */
+export const packedProgram: SettingsKind = {
+  says: "what a program is packed with for telephones",
+  file: /(^|\/)buildozer\.spec$/,
+  root: [["app"]],
+  makes: [{ platform: "android" }, { platform: "ios" }],
+  places: [
+    { at: "app.title", holds: "app.label" },
+    { at: "app.version", holds: "version" },
+    { at: "app.package.name", holds: "identifiers.base", shape: "identifierName" },
+    { at: "app.package.domain", holds: "identifiers.base", shape: "identifierDomain" },
+    { at: "app.android.numeric_version", holds: "build", platform: "android" },
+    { at: "app.android.presplash_color", holds: "colors.start", shape: "color", platform: "android" },
+  ],
+  pictures: [
+    { at: "app.icon.filename", kind: "icon", platform: "ios" },
+    { at: "app.icon.adaptive_foreground.filename", kind: "foreground", platform: "android" },
+    { at: "app.icon.adaptive_background.filename", kind: "background", platform: "android" },
+    { at: "app.presplash.filename", kind: "start", platform: "ios" },
+  ],
+};

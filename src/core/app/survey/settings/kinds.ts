@@ -1,4 +1,4 @@
-import { engineProject, exported } from "./engines.ts";
+import { engineProject, exported, packedProgram } from "./engines.ts";
 import type { SettingsKind } from "./kind.ts";
 import { namelessShell } from "./program-name.ts";
 import { bareShell, goShell, packaged, packer, servedShell, shell, windowedShell } from "./shells.ts";
@@ -182,6 +182,7 @@ export const settingsKinds: readonly SettingsKind[] = [
   resourcedBefore,
   exported,
   engineProject,
+  packedProgram,
   bareShell,
   namelessShell,
   packaged,

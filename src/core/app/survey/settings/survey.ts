@@ -146,7 +146,9 @@ function pictureAt(
   drawn: PictureKind,
   platform: Platform,
 ): Partial<Found> {
-  const path = posix.normalize(posix.join(folderOf(file), site.value.replace(/^(res:\/\/|\/+)/, "")));
+  const path = posix.normalize(
+    posix.join(folderOf(file), site.value.replace(/^(res:\/\/|%\(source\.dir\)s\/|\/+)/, "")),
+  );
   if (path.startsWith("..") || !/\.\w+$/.test(path)) return {};
   if (path.endsWith(".icon") && template.has(`${path}/icon.json`)) return layeredIcon(template, path);
   const use = settingsPicture(template, drawn, path);

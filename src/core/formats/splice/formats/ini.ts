@@ -1,16 +1,19 @@
+import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Source } from "../../../ground/values/source.ts";
 import type { Site } from "../site.ts";
 
-/** A setting of a section: a text in quotes, or a number. */
+/** A setting of a section: a text, in quotes or without, or a number. */
 export interface IniSetting {
   section: string;
   key: string;
   site: Site;
 }
 
-/** A section's head; a key with its text, which may run over lines, or its number. */
-const parts =
-  /^\[(?<section>[^\]\r\n]+)\]|^(?<before>(?<key>[\w./-]+)\s*=\s*)(?<value>"(?:\\[\s\S]|[^"\\])*"|[\d.]+$)/gm;
+/** A section's head; a key with its text in quotes, which may run over lines, or with the rest of its line. */
+const parts = longPattern("gm")`
+  ^\[(?<section>[^\]\r\n]+)\]
+  |^(?<before>(?<key>[\w./-]+)[ \t]*=[ \t]*)(?<value>"(?:\\[\s\S]|[^"\\])*"|[^\s"](?:[^\r\n]*[^\s])?)
+`;
 
 /** Settings in sections, whose texts are written as JSON writes them. Whatever else stands there is passed over. */
 export function iniSettings({ file, text }: Source): IniSetting[] {
@@ -23,7 +26,8 @@ export function iniSettings({ file, text }: Source): IniSetting[] {
     const isText = value.startsWith('"');
     const read = isText ? unquoted(value) : value;
     if (read === undefined) return [];
-    const site: Site = { file, start, end: start + value.length, value: read, form: isText ? "json" : "raw" };
+    const form = isText ? "json" : /^[\d.]+$/.test(value) ? "raw" : "line";
+    const site: Site = { file, start, end: start + value.length, value: read, form };
     return [{ section, key, site }];
   });
 }

@@ -23,6 +23,7 @@ export const carriers: readonly Carrier[] = [
   { kind: "identifier", file: /\.csproj$/i, key: /^ApplicationId$/ },
   { kind: "owner", file: /\.csproj$/i, key: /^Company$/ },
   { kind: "identifier", file: /\.cfg$/, key: /\.(package\/unique_name|application\/bundle_identifier)$/ },
+  { kind: "identifier", file: /(^|\/)buildozer\.spec$/, key: /^app\.package\.domain$/ },
   { kind: "owner", file: /\.cfg$/, key: /\.application\/company_name$/ },
   { kind: "team", file: /\.cfg$/, key: /\.application\/app_store_team_id$/ },
   // What identifies it to a system or a store.

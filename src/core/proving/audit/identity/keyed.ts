@@ -211,7 +211,10 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.ns[hi]$/i, read: lines(installerLine) },
   { file: /\.(cc|cpp|cxx|c|mm?|hpp?|py|vala|rs)$/, read: lines(namingCall) },
   { file: /(^|\/)CMakeLists\.txt$|\.cmake$/, read: cmake },
-  { file: /\.(json|jsonc|webmanifest|webapp|ya?ml|[cm]?[jt]s|[jt]sx|cfg|godot)$/, read: settings },
+  {
+    file: /\.(json|jsonc|webmanifest|webapp|ya?ml|[cm]?[jt]s|[jt]sx|cfg|godot)$|(^|\/)buildozer\.spec$/,
+    read: settings,
+  },
   {
     file: /(^|\/)apple-app-site-association$/,
     read: (file, source) => lines(quotedLine)(file, source, undefined as never),

@@ -111,6 +111,7 @@ export const naming: readonly Carrier[] = [
   { kind: "name", file: /\.csproj$/i, key: /^(ApplicationTitle|Product)$/ },
   // A game engine's project, and what it is exported with.
   { kind: "name", file: /\.godot$/, key: /^application\.config\/name$/ },
+  { kind: "name", file: /(^|\/)buildozer\.spec$/, key: /^app\.title$/ },
   { kind: "name", file: /\.cfg$/, key: /\.(package\/name|application\/(product_name|file_description))$/ },
   // Environment files, which a build puts in.
   {
