@@ -2,6 +2,7 @@ import { renderToStaticMarkup } from "preact-render-to-string";
 import type { Entered } from "../../agency/history/entered.ts";
 import { characters } from "../../clients/record/count.ts";
 import type { StoreRecord } from "../../clients/record/record.ts";
+import type { Problem } from "../../ground/problems/problem.ts";
 import { Head } from "../../pages/parts/head.tsx";
 import top from "../../pages/parts/top.css";
 import type { CaptureStanding } from "../../proving/standing/captured.ts";
@@ -56,7 +57,7 @@ function Page({ agency, accent, onAccent, name, identifier, store, record, stand
             <Pictures standing={each} record={record} key={each.device} />
           ))}
           {store.previews.map((each) => (
-            <Films row={each} record={record} key={each.device} />
+            <Films row={each} record={record} problems={standing.problems} key={each.device} />
           ))}
           <h2 class="questions">Questions</h2>
           {items.questions.map((each) => (
@@ -100,13 +101,20 @@ function Pictures({ standing, record }: { standing: CaptureStanding; record: Sto
 }
 
 /** Films of the running app for a class of devices, each by its file; nothing where there are none: none are needed. */
-function Films({ row, record }: { row: PreviewRow; record: StoreRecord }) {
+function Films(props: { row: PreviewRow; record: StoreRecord; problems: readonly Problem[] }) {
+  const { row, record, problems } = props;
+  const faults = problems.filter(({ about = [] }) => about[0] === "previews" && about[1] === row.device);
   const files = record.previews.filter(({ device }) => device === row.device).map(({ file }) => file);
   if (files.length === 0) return null;
   return (
-    <article class="item pictures">
+    <article class={faults.length > 0 ? "item pictures wrong" : "item pictures"}>
       <h2>{row.title}</h2>
       <small>at most {row.most} a language</small>
+      {faults.map(({ message }) => (
+        <p class="fault" key={message}>
+          {message}
+        </p>
+      ))}
       <ul>
         {files.map((file) => (
           <li key={file}>{file}</li>
