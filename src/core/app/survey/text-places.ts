@@ -68,7 +68,7 @@ function scriptsIn(source: Source): { start: number; end: number; form: Form }[]
   return orElse(elements, []).flatMap(({ tagName, attrs, sourceCodeLocation: at }) => {
     if (tagName !== "script" || !at?.startTag || !at.endTag) return [];
     const ending = scriptEnding(attrs.find(({ name }) => name === "type")?.value ?? "");
-    const form = forms.find(({ endings }) => ending !== undefined && endings.test(ending))?.form;
+    const form = forms.find(({ endings }) => endings.test(ending))?.form;
     return form ? [{ start: at.startTag.endOffset, end: at.endTag.startOffset, form }] : [];
   });
 }

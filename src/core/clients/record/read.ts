@@ -1,6 +1,6 @@
 import { approvals } from "../../agency/history/approvals.ts";
 import type { Client, Workspace } from "../../agency/workspace/workspace.ts";
-import { openTemplate } from "../../app/survey/template.ts";
+import { openTemplate, type Template } from "../../app/survey/template.ts";
 import { furtherNames, type Resolved, type Variant } from "../../app/variant/variant.ts";
 import { glanceAt } from "../../ground/files/reading/folder.ts";
 import { ofClient, type Problem } from "../../ground/problems/problem.ts";
@@ -107,13 +107,12 @@ interface TemplateFacts {
   permissions: readonly string[];
   /** The least system that each of its parts runs on. */
   systems: Readonly<Partial<Record<Platform, string>>>;
+  /** Bytes of the files of each part. Looked at when it is asked, once. */
+  sizes(): Readonly<Partial<Record<Platform, number>>>;
 }
 
-/** Bytes of the files of each part of a template; none where it cannot be read. */
-export function templateSizes(workspace: Workspace): Readonly<Partial<Record<Platform, number>>> {
-  const template = attempt(() => openTemplate(workspace));
-  if (!template.ok) return {};
-  const { folder, files, parts } = template.value;
+/** Bytes of the files of each part of a template. */
+function sizesOf({ folder, files, parts }: Template): ReturnType<TemplateFacts["sizes"]> {
   const sizeOf = (file: string): number => glanceAt(`${folder.root}/${file}`)?.size ?? 0;
   const within = (part: string) => files.filter((file) => part === "" || file.startsWith(`${part}/`));
   return Object.fromEntries(
@@ -130,8 +129,13 @@ export function templateFacts(workspace: Workspace): TemplateFacts {
   if (before) return before;
   const template = attempt(() => openTemplate(workspace));
   const parts = template.ok ? template.value.parts : [];
+  let sizes: ReturnType<TemplateFacts["sizes"]> | undefined;
   const facts: TemplateFacts = {
     permissions: parts.flatMap(({ permissions = [] }) => permissions),
+    sizes() {
+      sizes ??= template.ok ? sizesOf(template.value) : {};
+      return sizes;
+    },
     systems: Object.fromEntries(parts.flatMap(({ platform, minimum }) => (minimum ? [[platform, minimum]] : []))),
   };
   known.set(workspace, facts);

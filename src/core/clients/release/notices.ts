@@ -19,11 +19,13 @@ interface OfTemplate {
   permissions: readonly string[];
   systems: Readonly<Partial<Record<Platform, string>>>;
   /** Bytes of each part's files. */
-  sizes: Readonly<Partial<Record<Platform, number>>>;
+  sizes(): Readonly<Partial<Record<Platform, number>>>;
 }
 
 /** What people see of an app as it is now. */
-export function seenOf(variant: Variant, { declared }: StoreRecord, { permissions, systems, sizes }: OfTemplate): Seen {
+export function seenOf(variant: Variant, { declared }: StoreRecord, of: OfTemplate): Seen {
+  const { permissions, systems } = of;
+  const sizes = of.sizes();
   const { names, art, features } = variant;
   const called = (what: "name" | "label") => ({
     ...(names.first ? { "": names.first[what].value } : {}),

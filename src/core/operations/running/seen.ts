@@ -2,7 +2,7 @@ import { seenAt } from "../../agency/history/seen.ts";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
 import type { Variant } from "../../app/variant/variant.ts";
 import type { ClientView, Told } from "../../clients/record/read.ts";
-import { templateFacts, templateSizes } from "../../clients/record/read.ts";
+import { templateFacts } from "../../clients/record/read.ts";
 import { seenOf } from "../../clients/release/notices.ts";
 import type { Change } from "../../ground/files/writing/together.ts";
 
@@ -14,7 +14,6 @@ export function seenChanges(
 ): Change[] {
   const before = seenAt.read(workspace.root, client.key) ?? {};
   if (before[build]) return [];
-  const sizes = templateSizes(workspace);
-  const now = seenOf(variant, told.record, { ...templateFacts(workspace), sizes });
+  const now = seenOf(variant, told.record, templateFacts(workspace));
   return seenAt.changes(workspace.root, client.key, { ...before, [build]: now });
 }

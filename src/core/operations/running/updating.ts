@@ -5,7 +5,7 @@ import type { Workspace } from "../../agency/workspace/workspace.ts";
 import { openTemplate, templateRevision } from "../../app/survey/template.ts";
 import { passageOf } from "../../clients/passage/passage.ts";
 import type { ClientView } from "../../clients/record/read.ts";
-import { templateFacts, templateSizes } from "../../clients/record/read.ts";
+import { templateFacts } from "../../clients/record/read.ts";
 import { seenOf } from "../../clients/release/notices.ts";
 import type { Passes } from "../../clients/release/passes.ts";
 import { type ClientUpdate, hasPassed, updateFor } from "../../clients/release/updating.ts";
@@ -13,7 +13,6 @@ import { type ClientUpdate, hasPassed, updateFor } from "../../clients/release/u
 /** What an update is for each of some clients; those that cannot be worked out are left. */
 export function updatesFor(workspace: Workspace, views: readonly ClientView[]): ClientUpdate[] {
   const template = templateRevision(openTemplate(workspace));
-  const sizes = templateSizes(workspace);
   return views.flatMap(({ client, variant, told }): ClientUpdate[] => {
     if (!variant || !told) return [];
     return [
@@ -22,7 +21,7 @@ export function updatesFor(workspace: Workspace, views: readonly ClientView[]): 
         stores: wantedStores(workspace, client).map(({ key }) => key),
         happened: happeningsOf.read(workspace.root, client.key) ?? [],
         seen: seenAt.read(workspace.root, client.key) ?? {},
-        now: seenOf(variant, told.record, { ...templateFacts(workspace), sizes }),
+        now: seenOf(variant, told.record, templateFacts(workspace)),
       }),
     ];
   });

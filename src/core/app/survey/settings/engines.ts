@@ -1,19 +1,9 @@
-import type { SettingPlace, SettingsKind } from "./kind.ts";
+import type { SettingsKind } from "./kind.ts";
 
 type Picture = SettingsKind["pictures"][number];
 
 const sized = (group: string, names: readonly string[]): Picture[] =>
   names.map((name) => ({ at: `${group}.icons/${name}`, kind: "icon", platform: "ios" }));
-
-const onDesktop = (group: string, places: readonly (readonly [string, SettingPlace["holds"]])[]): SettingPlace[] =>
-  places.map(([name, holds]) => ({ at: `${group}.application/${name}`, holds, platform: "desktop" }));
-
-const resources = [
-  ["product_name", "app.name"],
-  ["file_description", "app.name"],
-  ["company_name", "owner"],
-  ["copyright", "copyright"],
-] as const;
 
 /** What a game engine's project is exported with for each platform; the app's own name stands beside it. */
 export const exported: SettingsKind = {
@@ -42,11 +32,17 @@ export const exported: SettingsKind = {
     { at: "macOS.application/short_version", holds: "version", platform: "desktop" },
     { at: "macOS.application/version", holds: "build", platform: "desktop" },
     { at: "macOS.application/copyright", holds: "copyright", platform: "desktop" },
-    ...onDesktop("Windows Desktop", resources),
-    ...["file_version", "product_version"].map((name) => ({
-      ...{ at: `Windows Desktop.application/${name}`, holds: "windows.version" as const },
-      ...{ platform: "desktop" as const, optional: true as const },
-    })),
+    { at: "Windows Desktop.application/product_name", holds: "app.name", platform: "desktop" },
+    { at: "Windows Desktop.application/file_description", holds: "app.name", platform: "desktop" },
+    { at: "Windows Desktop.application/company_name", holds: "owner", platform: "desktop" },
+    { at: "Windows Desktop.application/copyright", holds: "copyright", platform: "desktop" },
+    { at: "Windows Desktop.application/file_version", holds: "windows.version", platform: "desktop", optional: true },
+    {
+      at: "Windows Desktop.application/product_version",
+      holds: "windows.version",
+      platform: "desktop",
+      optional: true,
+    },
   ],
   pictures: [
     { at: "Android.launcher_icons/main_192x192", kind: "icon", platform: "ios" },

@@ -55,7 +55,7 @@ export const french: BoardWords = {
   sameIn: "idem en {languages}",
   close: "Fermer",
   captures: "Captures d'écran ({device})",
-  previews: "Vidéos d’aperçu ({device})",
+  previews: "Vidéos d'aperçu ({device})",
   isNothing: "rien d'envoyé",
   isCreated: "créée le {day}",
   isSent: "{version} en traitement",

@@ -43,7 +43,7 @@ export const french: Words = {
   hasPlaceholder: "un texte provisoire y est resté",
   namesPlatform: "sans les noms d'autres plateformes, s'il vous plaît",
   namesPrice: "sans prix, s'il vous plaît\u00a0: les stores les affichent eux-mêmes",
-  isLoud: "sans symboles, sans mots tout en capitales et sans slogans comme « n°\u00a01 », s'il vous plaît",
+  isLoud: "sans symboles, sans mots tout en capitales et sans slogans comme «\u00a0n°\u00a01\u00a0», s'il vous plaît",
   isNone: "cela n'existe pas dans les stores",
   isPast: "ce jour est passé",
   cannotOpen: "impossible à ouvrir\u00a0: merci de l'envoyer à nouveau",

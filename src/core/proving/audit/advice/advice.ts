@@ -6,7 +6,8 @@ import type { Field } from "../../../ground/values/fields.ts";
 import { type Place, placeAt } from "../../../ground/values/source.ts";
 import { isPicture } from "../../../pictures/artwork/likeness.ts";
 import type { Identity } from "../identity/gather.ts";
-import { keyedValues, shellName } from "../identity/keyed.ts";
+import { shellName } from "../identity/keyed.ts";
+import { keysIn } from "../identity/leading.ts";
 import { codeHit } from "../search/context.ts";
 import type { Residue } from "../search/search.ts";
 import { wordsOf } from "../search/sought.ts";
@@ -171,13 +172,14 @@ const withSetting = (line: string, text: string): string =>
 /** Whether a text stands in a file elsewhere, too, where only code refers to what it holds. */
 function holdsCode({ folder }: Surveyed, { file, kind, problem }: Residue, text: string, found: string): boolean {
   const source = { file, text: textIfAny(folder.bytes(file)) ?? "" };
-  const keys = keyedValues(folder, file);
+  let keyAt: ReturnType<typeof keysIn> | undefined;
   for (let at = source.text.indexOf(text); at !== -1; at = source.text.indexOf(text, at + text.length)) {
     const start = at + Math.max(0, text.indexOf(found));
     const { text: line, column } = placeAt(source, start);
     // The very place that is asked about is none.
     if (line === problem.place?.text) continue;
-    const key = keys.find((each) => each.at <= start && start <= each.at + each.value.length + 2)?.key;
+    keyAt ??= keysIn(folder, file);
+    const key = keyAt(start);
     const hit = { file, kind: kind === "color" || kind === undefined ? "name" : kind, found, line, key } as const;
     if (kind !== "color" && codeHit({ ...hit, column: column - 1 }) !== undefined) return true;
   }

@@ -5,8 +5,9 @@ import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { placeAt, type Source } from "../../../ground/values/source.ts";
 import { readArchive } from "../archives.ts";
 import type { Identity } from "../identity/gather.ts";
-import { keyedValues, shellName } from "../identity/keyed.ts";
+import { shellName } from "../identity/keyed.ts";
 import type { TermKind } from "../identity/kinds.ts";
+import { keysIn } from "../identity/leading.ts";
 import { textsIn } from "./binary.ts";
 import { codeHit } from "./context.ts";
 import { foldedText } from "./folded.ts";
@@ -201,8 +202,7 @@ const longestCode = 200_000;
 function keysOf(path: string, source: Source): (at: number) => string | undefined {
   if (isCode(path) && source.text.length > longestCode) return () => undefined;
   const file = { bytes: () => Buffer.from(source.text), source: () => ({ file: path, text: source.text }) };
-  const values = keyedValues(file, path);
-  return (at) => values.find((each) => each.at <= at && at <= each.at + each.value.length + 2)?.key;
+  return keysIn(file, path);
 }
 
 /** Files that are handed on or served by their names; what code is called is code's. */
