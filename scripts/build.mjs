@@ -64,6 +64,41 @@ const tablesAsText = {
   },
 };
 
+/** Packages that take long to wake and that most commands never call, with what is asked of them. */
+const wokenWhenCalled = {
+  sharp: ["default"],
+  "string-width": ["default"],
+  "wrap-ansi": ["default"],
+  marked: ["Marked"],
+  plist: ["parse", "build"],
+};
+
+/** Stands in the place of what such a package exports, until it is called or asked for a member. */
+const wokenLater = {
+  name: "woken later",
+  setup({ onResolve, onLoad, resolve }) {
+    const ours = join(process.cwd(), "src/");
+    // Packages that use one of these have a version of their own, and load it their own way.
+    onResolve({ filter: new RegExp(`^(${Object.keys(wokenWhenCalled).join("|")})$`) }, ({ path, importer }) =>
+      importer.startsWith(ours) ? { path, namespace: "woken later" } : undefined,
+    );
+    onLoad({ filter: /.*/, namespace: "woken later" }, async ({ path: name }) => {
+      const resolveDir = process.cwd();
+      const { path } = await resolve(name, { kind: "import-statement", resolveDir });
+      const standsIn = (member) => `new Proxy(function () {}, {
+        apply: (_, on, given) => Reflect.apply(wake().${member}, on, given),
+        construct: (_, given) => Reflect.construct(wake().${member}, given),
+        get: (_, of) => Reflect.get(wake().${member}, of),
+      })`;
+      const members = wokenWhenCalled[name].map((member) =>
+        member === "default" ? `export default ${standsIn(member)};` : `export const ${member} = ${standsIn(member)};`,
+      );
+      const wake = `let awake; const wake = () => (awake ??= require(${JSON.stringify(path)}));`;
+      return { contents: [wake, ...members].join("\n"), resolveDir };
+    });
+  },
+};
+
 /**
  * Commander can start other programs as commands; there are none, and loading what starts them takes a start's time.
  */
@@ -106,7 +141,7 @@ const { metafile } = await build({
   footer: { js: "})" },
   mainFields: ["module", "main"], // some packages have CommonJS that cannot be bundled beside good modules
   external: ["*.node", "@img/sharp-*", "lmdb"],
-  plugins: [sharpFromItsPlace, shaperInAScript, asItStands, tablesAsText],
+  plugins: [wokenLater, sharpFromItsPlace, shaperInAScript, asItStands, tablesAsText],
   metafile: true,
 });
 const work = Object.keys(metafile.outputs).find((file) => file.endsWith(".cjs"));

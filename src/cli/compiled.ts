@@ -1,8 +1,9 @@
 import { createHash } from "node:crypto";
-import { lstatSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { lstatSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { cpus, homedir } from "node:os";
 import { dirname, join } from "node:path";
 import type { Script } from "node:vm";
+import { crc32 } from "node:zlib";
 import { hereFacts } from "../core/ground/systems/system.ts";
 
 /**
@@ -16,7 +17,7 @@ export interface Compiled {
 }
 
 /** Length of a check sum, in bytes. */
-const sumLength = 32;
+const sumLength = 4;
 
 /** Days after which what no run has used is thrown away. */
 const keptDays = 30;
@@ -33,14 +34,19 @@ const sha256 = (...parts: readonly (string | Uint8Array)[]): Buffer => {
   return sum.digest();
 };
 
+/** It tells what a disk has spoiled; whoever may write in the user's folder may do worse. */
+const sumOf = (bound: Uint8Array, body: Uint8Array): number => crc32(body, crc32(bound));
+
 /**
- * Opens what is kept for a script. It is bound to the script's own bytes, to the engine and to the processor by its
- * name, and to its content by a sum in front: the engine itself takes whatever it is given, and ends where a bit of
- * it is wrong.
+ * Opens what is kept for a script. It is bound to the script's file, whose name tells its content, to the engine and to
+ * the processor by its name, and to its content by a sum in front: the engine itself takes whatever it is given, and
+ * ends where a bit of it is wrong.
  */
-export function openCompiled(script: Uint8Array): Compiled {
+export function openCompiled(script: string): Compiled {
   const { node, v8 } = process.versions;
-  const bound = sha256(script, node, v8, process.arch, process.execArgv.join(" "), cpus()[0]?.model ?? "");
+  const { size, mtimeMs } = statSync(script);
+  const file = [script, size, mtimeMs].join(" ");
+  const bound = sha256(file, node, v8, process.arch, process.execArgv.join(" "), cpus()[0]?.model ?? "");
   const name = `${bound.toString("hex").slice(0, 32)}.compiled`;
   const kept = read(join(folder(), name), bound);
   return {
@@ -61,7 +67,7 @@ function read(file: string, bound: Buffer): { commands: string[]; data: Buffer }
     if (!stat.isFile() || (process.getuid && stat.uid !== process.getuid())) return undefined;
     const bytes = readFileSync(file);
     const body = bytes.subarray(sumLength);
-    if (!sha256(bound, body).equals(bytes.subarray(0, sumLength))) return undefined;
+    if (sumOf(bound, body) !== bytes.readUInt32LE()) return undefined;
     const end = body.indexOf("\n");
     return { commands: JSON.parse(body.toString("utf8", 0, end)) as string[], data: body.subarray(end + 1) };
   } catch {
@@ -80,7 +86,9 @@ function write(name: string, bound: Buffer, body: Buffer): void {
   const beside = join(folder(), `${name}.${process.pid}`);
   try {
     makeFolder(folder());
-    writeFileSync(beside, Buffer.concat([sha256(bound, body), body]), { mode: 0o600, flag: "wx" });
+    const sum = Buffer.alloc(sumLength);
+    sum.writeUInt32LE(sumOf(bound, body));
+    writeFileSync(beside, Buffer.concat([sum, body]), { mode: 0o600, flag: "wx" });
     renameSync(beside, join(folder(), name));
     for (const other of readdirSync(folder())) {
       const path = join(folder(), other);

@@ -22,7 +22,7 @@ export function loadWork(command = ""): typeof Work {
 
 function load(file: string, command: string): typeof Work {
   const text = readFileSync(file);
-  const compiled = openCompiled(text);
+  const compiled = openCompiled(file);
   const script = new Script(text.toString("latin1"), {
     filename: basename(file), // goes into what is compiled
     ...(compiled.data ? { cachedData: compiled.data } : {}),

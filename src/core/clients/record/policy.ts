@@ -80,23 +80,25 @@ function mayLink(address: string): boolean {
 }
 
 /** What stands in a client's name is text, not a part of the page; nothing is fetched, and no link runs anything. */
-const marked = new Marked({
-  async: false,
-  renderer: {
-    html: ({ text }) => escapeHtml(text),
-    image: ({ text }) => escapeHtml(text),
-    link({ href, tokens }) {
-      const text = this.parser.parseInline(tokens);
-      const address = addressOf(href);
-      return mayLink(address) ? `<a href="${escapeHtml(address).replaceAll('"', "%22")}">${text}</a>` : text;
+const openReader = () =>
+  new Marked({
+    async: false,
+    renderer: {
+      html: ({ text }) => escapeHtml(text),
+      image: ({ text }) => escapeHtml(text),
+      link({ href, tokens }) {
+        const text = this.parser.parseInline(tokens);
+        const address = addressOf(href);
+        return mayLink(address) ? `<a href="${escapeHtml(address).replaceAll('"', "%22")}">${text}</a>` : text;
+      },
     },
-  },
-});
+  });
 
 /** Pictures and links of a policy that no page gets. */
 function leftOut(markdown: string): string[] {
   const found: string[] = [];
-  marked.walkTokens(marked.lexer(markdown), (token) => {
+  const reader = openReader();
+  reader.walkTokens(reader.lexer(markdown), (token) => {
     if (token.type === "image") found.push(`the picture ${token.href}`);
     else if (token.type === "link" && !mayLink(addressOf(token.href))) found.push(`the link to ${token.href}`);
   });
@@ -110,7 +112,7 @@ const style =
 export const policyPage = ({ language, markdown }: PolicyText, name: string): string =>
   `<!doctype html>\n<html lang="${language}">\n<meta charset="utf-8">\n` +
   `<meta name="viewport" content="width=device-width, initial-scale=1">\n<title>${escapeHtml(name)}</title>\n` +
-  `<style>${style}</style>\n${marked.parse(markdown) as string}</html>\n`;
+  `<style>${style}</style>\n${openReader().parse(markdown) as string}</html>\n`;
 
 /** That an app handles what belongs to a person, and names no policy. */
 export const policyMissing = (client: string): Problem =>

@@ -21,7 +21,7 @@ import { type Inputs, workspaceInputs } from "../jobs/inputs.ts";
 import type { PlanJob } from "../jobs/job.ts";
 import { tellEnlarged } from "../plan/enlarged.ts";
 import { planVariant } from "../plan/plan.ts";
-import { rendererVersion } from "../render/draw.ts";
+import { rendererVersion } from "../render/version.ts";
 import { writeBuilds } from "./builds.ts";
 import { goneVariants } from "./gone.ts";
 import { keepMade, type Made, madeOf, readMade, seenAgain } from "./known.ts";

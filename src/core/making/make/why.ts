@@ -1,8 +1,8 @@
 import { furtherNames, suppliedArt, type Variant } from "../../app/variant/variant.ts";
 import type { FileChange } from "../jobs/difference.ts";
 import type { Entry, Plan } from "../plan/plan.ts";
-import { rendererVersion } from "../render/draw.ts";
 import type { Drawing } from "../render/drawing.ts";
+import { rendererVersion } from "../render/version.ts";
 
 /**
  * What a variant was made from, under the names that people give it; kept, so that the next run can say what changed.

@@ -1,6 +1,7 @@
 import sharp from "sharp";
 import { channels, type Hex } from "../../ground/values/color.ts";
 import { wholeBox } from "../../pictures/artwork/geometry.ts";
+import { onOneThread } from "../../pictures/artwork/one-thread.ts";
 import { clipTo, onCanvas } from "./canvas.ts";
 import { composeSvg, embed, nest, tileSize } from "./compose.ts";
 import { cropToWhole } from "./crop.ts";
@@ -13,9 +14,6 @@ import { openLayers } from "./layers.ts";
 import { type Content, contentOf, encodePng } from "./png/encode.ts";
 import { type Raw, rawOf, rawOfSvg } from "./raw.ts";
 import { applyTone } from "./tone.ts";
-
-/** Bumped when the same drawing would come out otherwise, so that what was drawn before counts as changed. */
-export const rendererVersion = 8;
 
 /** Draws pictures from sources that are read once. */
 export interface Renderer {
@@ -38,6 +36,7 @@ const embeddedSide = 512;
 
 /** @param read gives the bytes of a source picture. */
 export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Renderer {
+  onOneThread();
   const layers = openLayers(read);
 
   /** A bitmap alone, so many times as large. */

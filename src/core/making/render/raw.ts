@@ -1,8 +1,5 @@
 import sharp, { type Sharp } from "sharp";
 
-sharp.cache(false); // no picture is made twice
-sharp.concurrency(1); // several pictures are drawn at once instead: small ones gain nothing from threads
-
 /** Samples as sRGB with alpha, 8 bits a channel, row by row. */
 export interface Raw {
   data: Buffer;

@@ -10,7 +10,7 @@ import { fingerprint, sumForm } from "../../ground/values/hash.ts";
 import { resultKinds } from "../../ground/values/package.ts";
 import { type Platform, platforms } from "../../ground/values/platform.ts";
 import type { BuildOrder } from "../building/order.ts";
-import { rendererVersion } from "../render/draw.ts";
+import { rendererVersion } from "../render/version.ts";
 
 const sum = z.string().regex(sumForm);
 

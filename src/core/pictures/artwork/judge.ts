@@ -13,6 +13,7 @@ import { enclosingCircle } from "./geometry.ts";
 import { likenessOf } from "./likeness.ts";
 import type { LookedAt, Measured } from "./looked-at.ts";
 import { overhangs } from "./masks.ts";
+import { onOneThread } from "./one-thread.ts";
 import { isPaintedAll, readSmall, smallOf } from "./seen/small.ts";
 import { sameColor } from "./seen/told.ts";
 import { trialLimits, tryDrawing, type Unfit } from "./trial.ts";
@@ -35,6 +36,7 @@ export async function judgeArt(root: string, file: string, place: Place, known?:
 }
 
 async function measureArt(bytes: Uint8Array, file: string, place: Place): Promise<Measured | { unfit: Unfit }> {
+  onOneThread();
   const vector = isSvg(file, bytes) ? readVector({ file, text: decode(bytes, file) }) : undefined;
   const unfit = vector?.unsure
     ? await tryDrawing(standAlone(vector, ...sizeAt(vector, trialLimits.side)).toString())

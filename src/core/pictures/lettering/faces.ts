@@ -57,5 +57,10 @@ export const withoutBlanks = new RegExp(
   "u",
 );
 
-/** Letters as people see them, each with its marks. */
-export const graphemes = new Intl.Segmenter("en", { granularity: "grapheme" });
+let segmenter: Intl.Segmenter | undefined;
+
+/** Letters as people see them, each with its marks. What tells them apart takes a while to wake. */
+export function graphemesOf(text: string): Intl.Segments {
+  segmenter ??= new Intl.Segmenter("en", { granularity: "grapheme" });
+  return segmenter.segment(text);
+}

@@ -1,5 +1,5 @@
 import bidiFactory, { type Bidi } from "bidi-js";
-import { graphemes, type ScriptWithFont, scriptOf, withoutBlanks } from "./faces.ts";
+import { graphemesOf, type ScriptWithFont, scriptOf, withoutBlanks } from "./faces.ts";
 import type { LetteredWord, Lettering, Outline } from "./lettered.ts";
 import { isPlain, outlinePlain, plainBlank } from "./plain.ts";
 import { bundledFont, type OpenFont } from "./shaper.ts";
@@ -89,7 +89,7 @@ function joinMarks(parts: readonly Intl.SegmentData[]): { index: number; segment
 
 function runsOf(word: string, levelAt: (at: number) => number, own: OpenFont | undefined): Run[] {
   const runs: Run[] = [];
-  for (const { segment, index } of graphemes.segment(word)) {
+  for (const { segment, index } of graphemesOf(word)) {
     const last = runs.at(-1);
     const hand = handFor(segment, own, last?.hand);
     const level = levelAt(index);

@@ -1,5 +1,5 @@
 import { type Traced, withStep } from "../../../ground/values/trail.ts";
-import { graphemes, withoutBlanks } from "../../../pictures/lettering/faces.ts";
+import { graphemesOf, withoutBlanks } from "../../../pictures/lettering/faces.ts";
 import { common, idle } from "./idle-words.ts";
 import widths from "./letters.json" with { type: "json" };
 
@@ -113,7 +113,7 @@ export const shownLabel = (label: string): string => (fits(label) ? label : `${l
 /** Scripts whose abbreviations end with a full stop. */
 const takesStop = /[\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\p{Script=Armenian}\p{Script=Georgian}]$/u;
 
-const lettersOf = (text: string): string[] => [...graphemes.segment(text)].map(({ segment }) => segment);
+const lettersOf = (text: string): string[] => [...graphemesOf(text)].map(({ segment }) => segment);
 
 /** A word cut to what has room: between words where the script runs them together, otherwise between letters. */
 function cutToFit(word: string): string {
