@@ -451,6 +451,33 @@ test("a packed page's own manifest is the client's, with the pictures that it na
   expect([(await sharp(drawn).metadata()).width, drawn.equals(await square(56))]).toEqual([56, false]);
 });
 
+test("settings for many platforms are a client's, with what each system's tools give left to be asked about", () => {
+  const json = (value: object) => JSON.stringify(value, null, 2);
+  const { root } = around({
+    "appConfigs/crate/build.json": json({ id: "crate", common: { id: "org.works.run", title: "Harbour Run" } }),
+    "appConfigs/base/build.json": json({
+      ...{ id: "base", common: { backgroundColor: "#112233" } },
+      platforms: {
+        android: {},
+        ios: { teamID: "AB12CD34EF" },
+        tizen: { package: "Ab12Cd34Ef", appName: "HarbourRun" },
+      },
+    }),
+    "package.json": '{ "name": "harbour-run" }\n',
+    "tools.config.ts": 'export default {\n  packageName: "org.works.run",\n  bundleIdentifier: "org.works.run",\n};\n',
+  });
+  const made = (file: string) => readFileSync(join(root, "variants/kelp/appConfigs", file), "utf8");
+  expect(JSON.parse(made("crate/build.json")).common).toEqual({
+    ...{ id: expect.stringMatching(/^example\.kelp\.\w+$/), title: "Kelp & O'Hara" },
+  });
+  expect(JSON.parse(made("base/build.json")).common).not.toEqual({ backgroundColor: "#112233" });
+  const { code, err } = oxalis(root, "audit");
+  expect([code, err]).toEqual([1, expect.stringContaining("The platform's own tools give it")]);
+  // Each of two systems' identifiers is named by the setting that it is given to.
+  expect(err).toMatch(/text: 'packageName: "org.works.run"'\s+times: 1\s+with: 'packageName: "\{identifiers.base\}"'/);
+  expect(err).toMatch(/text: 'bundleIdentifier: "org.works.run"'\s+times: 1\s+with: '.*"\{identifiers.ios\}"'/);
+});
+
 test("what a program in Python is packed with is a client's: an identifier of a domain and a name, and pictures", async () => {
   const { root } = around({
     "buildozer.spec": [

@@ -16,7 +16,7 @@ export interface Promised {
   /** What is told while the app is looked at. */
   tells?: readonly string[];
   /** What the audit finds before anybody has written a template.yaml: code and files. */
-  asks?: readonly string[];
+  asks?: readonly (string | RegExp)[];
   /** What it still asks when its advice is followed to the letter. */
   leaves?: readonly string[];
 }
@@ -329,5 +329,57 @@ export const promised: Readonly<Record<string, Promised>> = {
     stays: [["ios/Podfile", "target 'BaseApp'"]],
     drawn: launchers,
     asks: ["residue-picture assets/images/icon.png assets/images/partial-react-logo.png assets/images/react-logo.png"],
+  },
+  "a build that takes what the app is called by name, from a file of its environment": {
+    of: ["rn-boiler-template", "template"],
+    has: [
+      [
+        "env/dev.json",
+        `"APP_DISPLAY_NAME": "${label}"`,
+        `"VERSION_NAME": "${version}"`,
+        `"VERSION_CODE": "${build}"`,
+        `"BUNDLE_IDENTIFIER": "${id}"`,
+      ],
+      ["app.json", `"name": "${label}"`, `"package": "${id}"`, `"bundleIdentifier": "${id}"`],
+      ["android/app/build.gradle", `applicationId "${id}"`, 'versionName project.keys.get("VERSION_NAME")'],
+      ["ios/HelloWorld.xcodeproj/project.pbxproj", bundle],
+    ],
+    stays: [
+      ["env/dev.json", '"CODE_SIGN_ENTITLEMENTS": "HelloWorld"', '"WORKSPACE_NAME": "HelloWorld"'],
+      ["ios/HelloWorld/Info.plist", "<string>$(APP_DISPLAY_NAME)</string>", "<string>$(VERSION_CODE)</string>"],
+      ["ios/Podfile", "target 'HelloWorld'"],
+    ],
+    drawn: [
+      "android/app/src/main/res/mipmap-hdpi/ic_launcher.png",
+      "android/app/src/dev/ic_launcher-playstore.png",
+      "ios/HelloWorld/Images.xcassets/AppIcon-Dev.appiconset/1024.png",
+    ],
+    tells: ["no storyboard named $(SPLASH_STORYBOARD_NAME)"],
+    asks: [
+      `residue-picture ${[
+        ...["appicon/appicon-dev", "appicon/appicon", "bootsplash/logo", "bootsplash/logo@1,5x", "bootsplash/logo@2x"],
+        ...["bootsplash/logo@3x", "bootsplash/logo@4x", "splash/splash"],
+      ]
+        .map((each) => `assets/${each}.png`)
+        .join(" ")} ${["", "@2x", "@3x"]
+        .map((each) => `ios/HelloWorld/Images.xcassets/BootSplashLogo-8e2e67.imageset/logo-8e2e67${each}.png`)
+        .join(" ")}`,
+      /secret-likely \w+\/\.env\.dev$/,
+    ],
+  },
+  "a managed app with settings of its own for each stage": {
+    of: ["create-ern-boilerplate", "templates/simple"],
+    has: ["app.json", "app.staging.json", "app.prod.json"].map(
+      (file): Said => [
+        file,
+        `"name": "${label}"`,
+        `"version": "${version}"`,
+        `"versionCode": ${build}`,
+        `"package": "${id}"`,
+      ],
+    ),
+    stays: [["app.prod.json", '"slug": "APP_SLUG"', '"BASE_URL": "https://api.production.com"']],
+    drawn: ["src/assets/images/icon.png", "src/assets/images/adaptive-icon.png"],
+    asks: ["residue-address server/db.json", "residue-address server/db.json", "residue-name .env.example"],
   },
 };

@@ -13,6 +13,7 @@ import { openFolder } from "../../../src/core/ground/files/reading/folder.ts";
 import { problem } from "../../../src/core/ground/problems/problem.ts";
 import { openAdviser } from "../../../src/core/proving/audit/advice/advice.ts";
 import type { TermKind } from "../../../src/core/proving/audit/identity/kinds.ts";
+import { keysIn } from "../../../src/core/proving/audit/identity/leading.ts";
 import { searchFor } from "../../../src/core/proving/audit/search/search.ts";
 import { temporaryFolder } from "../../support/oxalis.ts";
 import { hasTool, tool } from "../../support/tools.ts";
@@ -37,7 +38,11 @@ function advised(file: string, text: string, term: string, kind: TermKind = "nam
   const lines = text.split("\n");
   const column = at - text.lastIndexOf("\n", at - 1);
   const found = { ...place, line, column, text: lines[line - 1] ?? "" };
-  const { settle, fix } = adviser({ file, text: term, kind, problem: problem("residue-name", "", { place: found }) });
+  const key = keysIn(template.folder, file)(at);
+  const { settle, fix } = adviser({
+    ...{ file, text: term, kind, problem: problem("residue-name", "", { place: found }) },
+    ...(key === undefined ? {} : { key }),
+  });
   return settle ? (settle.entry as { with?: string }).with : fix?.slice(0, fix.indexOf("?") + 1);
 }
 
@@ -47,7 +52,10 @@ const page =
   "It is an address on the template's own site, and a client may have no such page. Which of the client's is it?";
 const file = "It is the name of a file or of a resource, which others ask for by it. Do people see it?";
 const part = "It is a part of a longer word, a path or a key. Do people or systems meet it?";
-const person = "It is somebody's address, behind their name. Is it told to anybody?";
+const person = "It is the address of one person among others. Is it told to anybody?";
+const given = "The platform's own tools give it, for each app another. Which is the client's?";
+const slug = "{app.name hyphenated}";
+const people = '{ "people": [{ "at": "ann@crate.example" }, { "at": "ben@crate.example" }] }';
 const unsafe = "Nothing is sure to be read back there as it was meant. Do people or systems meet it?";
 
 test.each<[what: string, file: string, text: string, term: string, kind: TermKind, advice: unknown]>([
@@ -64,7 +72,10 @@ test.each<[what: string, file: string, text: string, term: string, kind: TermKin
   ["a variable", "a.c", "int plain_crate = 1;\n", "Plain Crate", "name", unsafe],
   ["a call", "a.swift", "plainCrate.start()\n", "Plain Crate", "name", unsafe],
   ["a class's name in quotes", "a.json", '{ "module": "PlainCrate" }', "Plain Crate", "name", code],
-  ["a slug", "a.json", '{ "project": "plain-crate" }', "Plain Crate", "name", '"{app.name hyphenated}"'],
+  ["a slug", "a.json", '{ "project": "plain-crate" }', "Plain Crate", "name", slug],
+  ["a slug by which alone it is known", "a.json", '{ "project": "plain-crate" }', "plain-crate", "name", slug],
+  ["one of several people", "a.json", people, "ann@crate.example", "email", person],
+  ["what a platform's tools give", "a.json", '{ "a": "Ab12Cd34Ef.Crate" }', "Ab12Cd34Ef.Crate", "identifier", given],
   ["a file's name", "a.json", '{ "icon": "plain-crate" }', "Plain Crate", "name", file],
   ["a key", "a.kt", 'val KEY = "plaincrate.session.token"', "plaincrate", "name", part],
   ["a part of a word", "a.py", 'x = "xPlain Crate"', "Plain Crate", "name", part],
@@ -80,7 +91,7 @@ test.each<[what: string, file: string, text: string, term: string, kind: TermKin
     "identifier",
     '"{identifiers.base}.provider"',
   ],
-  ["an e-mail address", "a.json", '{ "m": "crate@crate.example" }', "crate@crate.example", "email", '"{email}"'],
+  ["an e-mail address", "a.json", '{ "m": "crate@crate.example" }', "crate@crate.example", "email", "{email}"],
   ["a language that nobody here reads", "a.nim", 'echo "Plain Crate"', "Plain Crate", "name", unsafe],
   ["a text that has no end", "a.java", 'String a = "Plain Crate;\n', "Plain Crate", "name", unsafe],
 ])("%s gets what may stand there, or is asked about", (_, path, text, term, kind, advice) => {

@@ -58,4 +58,4 @@ function titleFills(template: Folder, names: readonly string[]): Fill[] {
 
 /** Whether an expression of a build script takes a version from there. */
 export const isFromPubspec = (template: Folder, expression: string): boolean =>
-  template.has("pubspec.yaml") && /^(flutter|flutterVersion)/.test(expression);
+  template.has("pubspec.yaml") && /^(flutter|flutterVersion|FLUTTER_)/.test(expression);

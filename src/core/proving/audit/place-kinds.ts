@@ -38,6 +38,14 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "names of the executable and of the files that are made",
   },
   {
+    file: /\.(json|ya?ml|toml|properties)$|\.env(\.[\w-]+)*$/,
+    at: longPattern()`
+      (^|\.)(CODE_SIGN_ENTITLEMENTS|PRODUCT_MODULE_NAME
+      |\w*(WORKSPACE|STORYBOARD|PROVISIONING_PROFILE|XCODE_TARGET)(_NAME)?)$
+    `,
+    reason: "names of targets, of their files and of their profiles",
+  },
+  {
     file: /\.rc$/i,
     line: /\b(InternalName|OriginalFilename)\b|#include/,
     reason: "names of the executable and of its headers",
@@ -48,7 +56,7 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "the entry name of a bare app, by which native code starts it",
   },
   {
-    file: /(^|\/)app(\.config)?\.(json|[cm]?[jt]s)$/,
+    file: /(^|\/)app(\.[\w-]+){0,2}\.(json|[cm]?[jt]s)$/,
     at: /(^|\.)(slug|owner|entryPoint|extra\..*|updates\..*|runtimeVersion)$/,
     reason: "the project's name with the service that builds it",
   },

@@ -82,7 +82,10 @@ export const unseenFiles: readonly CodePlace[] = [
     reason: "settings of editors and build servers",
   },
   {
-    file: /(^|\/)(\.github|\.vscode|\.idea|\.gitlab|\.circleci)\//,
+    file: longPattern()`
+      (^|\/)((\.github|\.vscode|\.idea|\.gitlab|\.circleci|\.cursor|\.husky|\.githooks|[._]lefthook)\/
+      |\.(cline|cursor|windsurf)rules$|lefthook\.ya?ml$|sonar-project\.properties$)
+    `,
     reason: "settings of editors and build servers",
   },
   {

@@ -54,6 +54,28 @@ test("Android: a Groovy script at the top, a literal label, a bitmap icon, a pla
   expect(part.missing.map((each) => each.kind)).toEqual(["adaptive-icon", "round-icon"]);
 });
 
+test("Android: what a build takes by name is filled where its environment says it", () => {
+  const files = {
+    "build.gradle": `android {\n namespace 'org.shed'\n defaultConfig { applicationId 'org.shed.app'
+      versionName project.env.get("VERSION_NAME")\n versionCode project.env.get("VERSION_CODE").toInteger() }\n}\n`,
+    "src/main/AndroidManifest.xml": `<manifest xmlns:android="http://schemas.android.com/apk/res/android">
+      <application android:label="@string/APP_TITLE"/></manifest>`,
+  };
+  const told = (part: PartSurvey) => part.gaps.filter(({ message }) => /label|version/.test(message)).length;
+  const given = survey({
+    ...files,
+    ".env.production": "APP_TITLE=Shed\nVERSION_NAME=1.2.0\n",
+    "env/prod.json": '{ "public": { "VERSION_CODE": "7", "APP_TITLE": "$NAME" } }',
+    "src/notes.json": '{ "VERSION_NAME": "1.0" }',
+  });
+  expect(held(given).filter((each) => !each.includes("build.gradle"))).toEqual([
+    "version .env.production |1.2.0|",
+    "build env/prod.json |7|",
+    "app.label .env.production |Shed|",
+  ]);
+  expect([told(given), told(survey(files))]).toEqual([0, 3]);
+});
+
 test("televisions and headsets: icons in layers, the mark in front on nothing, the ground at the back; the top shelf", () => {
   const shelf = "App/A.xcassets/Sign & Shelf.brandassets";
   const layers = (names: string[], ending: string) =>

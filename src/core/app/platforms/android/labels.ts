@@ -1,5 +1,6 @@
 import { textSite } from "../../../formats/splice/formats/xml.ts";
 import type { Site } from "../../../formats/splice/site.ts";
+import { givenByEnvironment } from "../../template/environment.ts";
 import { namedText } from "../../template/named-text.ts";
 import { type Follows, filling, longestChain, mergeFollowed, type Ways } from "./following.ts";
 import { dangling, type ResourceRef, readReference } from "./resources.ts";
@@ -33,5 +34,6 @@ function textsBehind(ways: Ways, ref: ResourceRef, depth: number): Site[] {
     const next = readReference(site?.value);
     return next ? textsBehind(ways, next, depth + 1) : site ? [site] : [];
   });
-  return [...written, ...ways.resources.built(ref)];
+  const all = [...written, ...ways.resources.built(ref)];
+  return all.length > 0 ? all : givenByEnvironment(ways.template, ref.name);
 }

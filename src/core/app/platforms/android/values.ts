@@ -3,6 +3,7 @@ import { attributeSite, type XmlElement } from "../../../formats/splice/formats/
 import { emptySite, type Site } from "../../../formats/splice/site.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import type { Problem } from "../../../ground/problems/problem.ts";
+import { givenByEnvironment } from "../../template/environment.ts";
 import type { Fill } from "../../template/found.ts";
 import { isFromPubspec } from "../../template/pubspec.ts";
 import { type Followed, filling } from "./following.ts";
@@ -33,10 +34,11 @@ export const versionFills = (
     const literal = inManifest.filter(({ value }) => !value.includes("$"));
     const inScripts = valuesOf(module, name).map(({ statement, sites, value }) => {
       const expression = value.map(({ text }) => text).join("");
-      const isUnknown = sites.length === 0 && inManifest.length === 0 && !isFromPubspec(template, expression);
+      const given = sites.length > 0 ? sites : value.flatMap(({ text }) => givenByEnvironment(template, text));
+      const isUnknown = given.length === 0 && inManifest.length === 0 && !isFromPubspec(template, expression);
       const at = statement.tokens[0]?.start ?? 0;
       return {
-        ...filling(field, sites),
+        ...filling(field, given),
         gaps: isUnknown ? [gap(`${name} is worked out by the build`, statement.file, at)] : [],
       };
     });

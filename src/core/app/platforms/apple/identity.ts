@@ -7,13 +7,16 @@ import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import type { Platform } from "../../../ground/values/platform.ts";
+import { givenByEnvironment } from "../../template/environment.ts";
 import type { Fill } from "../../template/found.ts";
 import { namedText } from "../../template/named-text.ts";
+import { isFromPubspec } from "../../template/pubspec.ts";
 import { isMainApp, type XcodeProject, type XcodeTarget } from "./project.ts";
 import { type BuildSettings, soleVariable, variablesIn } from "./settings.ts";
 
 /** What is surveyed: some targets of a project, and what its app is called by the system. */
 export interface XcodePart {
+  template: Folder;
   project: XcodeProject;
   targets: readonly XcodeTarget[];
   platform: Platform;
@@ -166,16 +169,19 @@ export const settingFills = (part: XcodePart): Fill[] =>
 /** Settings that say how the product's file is called: the app's users see another name. */
 const productNames = new Set(["PRODUCT_NAME", "TARGET_NAME", "EXECUTABLE_NAME"]);
 
-/** A literal where it stands; what refers to a variable of the template's own, where that is given. */
+/**
+ * A literal where it stands; what refers to a variable of the template's own, where that is given. One that a build
+ * brings along gives way to a literal too, unless a file of the template says it.
+ */
 export function followSetting(part: XcodePart, site: Site | undefined, holds: Field): Fill[] {
   if (!site) return [];
   const name = soleVariable(site.value);
   if (name === undefined) return /\$[({]/.test(site.value) ? [] : [{ holds, site, shape: "text" }];
   if (productNames.has(name)) return holds === "app.label" ? [{ holds, site, shape: "text" }] : [];
-  const literal = everySetting(part)
-    .flatMap((settings) => settings.sites(name))
-    .filter(({ value }) => !value.includes("$("));
-  return literal.map((each) => ({ holds, site: each, shape: "text" }));
+  const own = everySetting(part).flatMap((settings) => settings.sites(name));
+  const given = own.length > 0 ? own : givenByEnvironment(part.template, name);
+  if (given.length === 0 && !isFromPubspec(part.template, name)) return [{ holds, site, shape: "text" }];
+  return given.filter(({ value }) => !value.includes("$(")).map((each) => ({ holds, site: each, shape: "text" }));
 }
 
 const localizedKeys: Readonly<Record<string, Field>> = {

@@ -1,6 +1,6 @@
 import type { PlistString } from "../../../formats/splice/formats/plist.ts";
 import type { Site } from "../../../formats/splice/site.ts";
-import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
+import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { escapeRegExp } from "../../../ground/values/regexp.ts";
@@ -26,7 +26,7 @@ const ofCode = longPattern()`
 `;
 
 /** What a property list, or an entitlements file, says of the app: names, versions, identifiers, schemes and hosts. */
-export function plistFills(template: Folder, part: XcodePart, strings: readonly PlistString[]): Fill[] {
+export function plistFills(part: XcodePart, strings: readonly PlistString[]): Fill[] {
   return strings.flatMap(({ path, site }): Fill[] => {
     const [key] = path;
     const last = path.findLast((step) => typeof step === "string");
@@ -38,7 +38,7 @@ export function plistFills(template: Folder, part: XcodePart, strings: readonly 
       return isProduct ? [] : followSetting(part, site, holds);
     }
     const own = part.identifier ? aroundIdentifier(site, part.identifier, `identifiers.${part.platform}`) : [];
-    if (own.length > 0) return [...own, ...inCode(template, part, site, own)];
+    if (own.length > 0) return [...own, ...inCode(part, site, own)];
     if (last === "CFBundleURLSchemes") return schemeFill(site);
     if (last === "com.apple.developer.associated-domains") return hostFill(site);
     return [];
@@ -49,7 +49,7 @@ export function plistFills(template: Folder, part: XcodePart, strings: readonly 
  * A longer identifier that code says too, as a whole literal: a group, a task, an activity. One side alone would
  * break it.
  */
-function inCode(template: Folder, { project, identifier }: XcodePart, { value }: Site, fills: readonly Fill[]): Fill[] {
+function inCode({ template, project, identifier }: XcodePart, { value }: Site, fills: readonly Fill[]): Fill[] {
   const [fill] = fills;
   if (!fill || value === identifier) return [];
   const below = project.folder ? `${project.folder}/` : "";

@@ -113,11 +113,11 @@ function surveyPart(template: Folder, wants: Wants, platform: Platform, part: Ta
   const { lists, gaps } = propertyLists(template, project, targets);
   const main = listOf(project, app, lists);
   const folders = [main ? posix.dirname(main.file) : "", inFolder(project, app.name) ?? ""].filter(Boolean);
-  const known = { project, targets, platform, identifier };
+  const known = { template, project, targets, platform, identifier };
   const values: Fill[] = [
     ...(identifier ? identifierFills(known, app, ofCode, `identifiers.${platform}`) : []),
     ...settingFills(known),
-    ...lists.flatMap((list) => plistFills(template, known, list.strings)),
+    ...lists.flatMap((list) => plistFills(known, list.strings)),
     ...localizedFills(template, folders),
     ...(main ? encryptionFill(template, main.file) : []),
   ];

@@ -1,12 +1,13 @@
 import { engineProject, exported, packedProgram } from "./engines.ts";
 import type { SettingsKind } from "./kind.ts";
+import { manyPlatforms } from "./many.ts";
 import { namelessShell } from "./program-name.ts";
 import { bareShell, goShell, packaged, packer, servedShell, shell, windowedShell } from "./shells.ts";
 
 /** A managed app for telephones, whose native projects are made from its settings at each build. */
 const managed: SettingsKind = {
   says: "settings of a managed app",
-  file: /^(?:[^/]+\/)*app(\.config)?\.(json|[cm]?[jt]s)$/,
+  file: /(^|\/)app((\.[\w-]+)?\.json|(\.config(\.[\w-]+)?|\.[\w-]+\.config)?\.[cm]?[jt]s)$/,
   root: [
     ["name", "slug"],
     ["name", "android", "ios"],
@@ -146,7 +147,6 @@ const television: SettingsKind = {
   ],
 };
 
-/** Every kind of settings, the more telling ones first: of two that fit a file, the first counts. */
 /** A page packed for small telephones with keys, described by its own manifest. */
 const packedPage: SettingsKind = {
   says: "a packed page's manifest",
@@ -168,8 +168,10 @@ const packedPage: SettingsKind = {
   pictures: [{ at: "icons.*", kind: "icon", platform: "ios" }],
 };
 
+/** Every kind of settings, the more telling ones first: of two that fit a file, the first counts. */
 export const settingsKinds: readonly SettingsKind[] = [
   managed,
+  manyPlatforms,
   windowedShell,
   goShell,
   servedShell,

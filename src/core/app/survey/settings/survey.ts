@@ -75,18 +75,31 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
         ({ platform }) => platform === part.platform || (at === 0 && (platform === undefined || !has(platform))),
       ),
     );
-    const lacks = shellAt && part.platform === "desktop" && joined.pictures.length === 0;
-    return lacks ? { ...joined, gaps: [...joined.gaps, noIcon(template, shellAt.settings.file)] } : joined;
+    const maker = found.find(({ kind }) => kind.makes.some(({ platform }) => platform === part.platform));
+    const isDrawn = joined.pictures.length > 0 || part.platform === "web";
+    const isOwn = part.platform === "desktop" || isMade(part.platform);
+    if (!maker || isDrawn || !isOwn) return joined;
+    return { ...joined, gaps: [...joined.gaps, noIcon(template, maker.settings.file, part.platform)] };
   });
 }
 
-/** A shell shows its maker's icon where its settings name none. */
-const noIcon = (template: Folder, file: string): Problem =>
-  problem("template-gap", "Desktop: nothing names the program's icon; systems show the shell's own.", {
-    severity: "warning",
-    place: placeAt(template.source(file), 0),
-    expected: "a PNG, an .ico or an .icns beside the settings, named there as the icon",
-  });
+/** A shell shows its maker's icon where its settings name none; so does a build that makes its own projects. */
+function noIcon(template: Folder, file: string, platform: Platform): Problem {
+  const [what, instead, expected] =
+    platform === "desktop"
+      ? [
+          "program",
+          "systems show the shell's own",
+          "a PNG, an .ico or an .icns beside the settings, named there as the icon",
+        ]
+      : [
+          "app",
+          "a build takes one of its own",
+          "a picture that the settings name as the icon; or name it under `pictures` of template.yaml",
+        ];
+  const says = `${platformNames[platform]}: nothing names the ${what}'s icon; ${instead}.`;
+  return problem("template-gap", says, { severity: "warning", place: placeAt(template.source(file), 0), expected });
+}
 
 const emptyPart = (platform: Platform, folder: string): PartSurvey => ({
   ...nothingFound,

@@ -7,7 +7,7 @@ import { type Place, placeAt } from "../../../ground/values/source.ts";
 import { isPicture } from "../../../pictures/artwork/likeness.ts";
 import type { Identity } from "../identity/gather.ts";
 import { shellName } from "../identity/keyed.ts";
-import { keysIn } from "../identity/leading.ts";
+import { besideInList, keysIn } from "../identity/leading.ts";
 import { codeHit } from "../search/context.ts";
 import type { Residue } from "../search/search.ts";
 import { wordsOf } from "../search/sought.ts";
@@ -85,6 +85,9 @@ function adviceFor(template: Surveyed, residue: Residue, identity: Identity): Ad
   return typeof settled === "string" ? { fix: questionOf(settled, residue) } : { settle: settled };
 }
 
+/** What is written as code's own names are; an app's scheme is often its name. */
+const mayBeOfCode: ReadonlySet<Residue["kind"]> = new Set(["name", "scheme", "owner"]);
+
 /** What would fill a place, proven; or why nobody can say. */
 function fillFor(
   template: Surveyed,
@@ -96,7 +99,10 @@ function fillFor(
   const content = textIfAny(template.folder.bytes(file)) ?? "";
   const found = foundAt(line, column - 1, residue.text ?? "");
   // What has blanks is no name of code's.
-  if (residue.kind === "name" && key !== undefined && isOfCode(key) && !/\s/.test(found)) return "code";
+  if (mayBeOfCode.has(residue.kind) && key !== undefined && isOfCode(key) && !/\s/.test(found)) return "code";
+  // Each of several people has an address of their own: the client's one would make one of them all.
+  if (residue.kind === "email" && besideInList(template.folder, file, key ?? "").some((other) => other.includes("@")))
+    return "person";
   const own: Meant = {
     kind: residue.kind ?? "name",
     found,
@@ -122,8 +128,10 @@ function fillFor(
   }
   // As it stands in the variant, where lines above may have come or gone.
   const near = excerpt(line, column - 1, found);
-  const text = [near, withSetting(line, near), line.trim()].find((each) => !holdsCode(template, residue, each, found));
-  // The same stands where only code refers to it, and nothing beside it tells the one from the other.
+  const text = [near, withSetting(line, near), line.trim()].find(
+    (each) => !meansOthers(template, residue, each, found),
+  );
+  // The same stands where something else is meant, and nothing beside it tells the one from the other.
   if (text === undefined) return "code";
   // The word alone is meant only where all of its places are in texts too long to be quoted: else two entries overlap.
   const isAlone = text === found && line.trim() !== found;
@@ -169,15 +177,22 @@ function excerpt(line: string, column: number, found: string): string {
 const withSetting = (line: string, text: string): string =>
   `${/[\w.]+\s*[=:(]\s*$/.exec(line.slice(0, line.indexOf(text)))?.[0] ?? ""}${text}`;
 
-/** Whether a text stands in a file elsewhere, too, where only code refers to what it holds. */
-function holdsCode({ folder }: Surveyed, { file, kind, problem }: Residue, text: string, found: string): boolean {
+/**
+ * Whether a text stands in a file elsewhere, too, where only code refers to what it holds, or another value belongs.
+ */
+function meansOthers(template: Surveyed, residue: Residue, text: string, found: string): boolean {
+  const { file, kind, problem } = residue;
+  const { folder } = template;
   const source = { file, text: textIfAny(folder.bytes(file)) ?? "" };
+  const own = fieldFor(template, residue);
   let keyAt: ReturnType<typeof keysIn> | undefined;
   for (let at = source.text.indexOf(text); at !== -1; at = source.text.indexOf(text, at + text.length)) {
     const start = at + Math.max(0, text.indexOf(found));
     const { text: line, column } = placeAt(source, start);
     // The very place that is asked about is none.
     if (line === problem.place?.text) continue;
+    const place = { file, line: 1, column, text: line };
+    if (fieldFor(template, { ...residue, problem: { ...problem, place } }) !== own) return true;
     keyAt ??= keysIn(folder, file);
     const key = keyAt(start);
     const hit = { file, kind: kind === "color" || kind === undefined ? "name" : kind, found, line, key } as const;

@@ -3,7 +3,7 @@ import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { TermKind } from "../identity/kinds.ts";
 
 /** Why no line is given for a place, and it is asked about instead. */
-export type Doubt = "code" | "page" | "file" | "part" | "person" | "unsafe" | "changed";
+export type Doubt = "code" | "page" | "file" | "part" | "person" | "given" | "unsafe" | "changed";
 
 /** What may stand where a term stands: a pattern's expression, or why nobody knows. */
 export type Occurrence = { expression: string } | { doubt: Doubt };
@@ -20,12 +20,13 @@ const joined = /^[/|·_.:@–-][\p{L}\p{N}]/u;
 /** How a name is written where it is no text: its words with nothing, a hyphen or capitals between them. */
 function asToken(found: string, text: string, field: Field): Occurrence {
   const hasBlank = /\s/.test(text);
-  if (found === text) return { expression: `{${field}}` };
+  const isSlug = /^[a-z0-9]+(-[a-z0-9]+)+$/.test(found);
+  if (found === text && !isSlug) return { expression: `{${field}}` };
   if (found.toLowerCase() === text.toLowerCase() && hasBlank)
     return found === found.toUpperCase() ? { expression: `{${field} upper}` } : { expression: `{${field}}` };
   // With blanks it is a text, however the template's own name is written elsewhere.
   if (/\p{L}\s+\p{L}/u.test(found)) return { expression: `{${field}}` };
-  if (/^[a-z0-9]+(-[a-z0-9]+)+$/.test(found)) return { expression: `{${field} hyphenated}` };
+  if (isSlug) return { expression: `{${field} hyphenated}` };
   if (/^[a-z0-9]+$/.test(found)) return { expression: `{${field} joined}` };
   // Written as a class or a variable is.
   return doubt("code");
@@ -55,10 +56,14 @@ function ofHost(value: string, found: string): Occurrence {
   return /^\/?(?:$|["'\s<>),;.!?\]}]|\*)/.test(after) ? { expression: "{domain}" } : doubt("page");
 }
 
+/** A television's package: ten letters and digits that its tools give, for each app another (Tizen, config.xml). */
+const isGiven = /^(?=.*[A-Z])[A-Za-z0-9]{10}(\.[A-Za-z0-9]+)?$/;
+
 /** An identifier: whole, or with what the template puts behind it or in front of it. */
 function ofIdentifier(value: string, found: string, field: Field): Occurrence {
   const at = value.indexOf(found);
   const [before, after] = [value.slice(0, at), value.slice(at + found.length)];
+  if (isGiven.test(found)) return doubt("given");
   // With a class behind it, it is the code's own namespace.
   if (/^[.$/][A-Z]/.test(after) || /^\.R\b/.test(after)) return doubt("code");
   if (/[\\/]$/.test(before) && !/:\/\/$/.test(before)) return doubt("file");

@@ -22,6 +22,8 @@ export const carriers: readonly Carrier[] = [
   { kind: "owner", file: /(^|\/)tiapp\.xml$/, key: /^publisher$/ },
   { kind: "identifier", file: /\.csproj$/i, key: /^ApplicationId$/ },
   { kind: "owner", file: /\.csproj$/i, key: /^Company$/ },
+  { kind: "identifier", file: /(^|\/)app[-_]?configs?\/.*\.json$/i, key: /^(common|platforms\.\w+)\.(id|package)$/ },
+  { kind: "name", file: /(^|\/)app[-_]?configs?\/.*\.json$/i, key: /^(common|platforms\.\w+)\.(title|appName)$/ },
   { kind: "identifier", file: /\.cfg$/, key: /\.(package\/unique_name|application\/bundle_identifier)$/ },
   { kind: "identifier", file: /(^|\/)buildozer\.spec$/, key: /^app\.package\.domain$/ },
   { kind: "owner", file: /\.cfg$/, key: /\.application\/company_name$/ },
@@ -36,7 +38,7 @@ export const carriers: readonly Carrier[] = [
       |PACKAGE_NAMESPACE|setAppUserModelId)$
     `,
   },
-  { kind: "identifier", file: /(^|\/)app(\.config)?\.(json|[cm]?[jt]s)$/, key: /\.android\.package$/ },
+  { kind: "identifier", file: /(^|\/)app(\.[\w-]+){0,2}\.(json|[cm]?[jt]s)$/, key: /\.android\.package$/ },
   { kind: "identifier", file: /\.conf\.json$/, key: /^identifier$/ },
   { kind: "identifier", file: /AndroidManifest\.xml$/, key: /^manifest@package$/ },
   { kind: "identifier", file: /\.(appxmanifest|xml)$/i, key: /^Identity@Name$/ },
