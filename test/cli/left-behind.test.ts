@@ -3,6 +3,7 @@ import { dirname, join } from "node:path";
 import sharp from "sharp";
 import { expect, test } from "vitest";
 import { edit, oxalis, program, type Ran, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { hasTool, tool } from "../support/tools.ts";
 import { unpacked } from "../wild/packages.ts";
 
 /** A workspace whose template is these files alone, for desktops. */
@@ -449,6 +450,34 @@ test("a packed page's own manifest is the client's, with the pictures that it na
   expect(made.developer).toEqual({ name: "Kelp & O'Hara Ltd", url: "https://kelp.example" });
   const drawn = readFileSync(join(root, "variants/kelp/icons/56.png"));
   expect([(await sharp(drawn).metadata()).width, drawn.equals(await square(56))]).toEqual([56, false]);
+});
+
+test("a program of .NET is a client's by its project, its assembly, its windows and its icon; a second one by its own words", async () => {
+  const project = (more: string) =>
+    `<Project Sdk="Microsoft.NET.Sdk"><PropertyGroup>\n<OutputType>WinExe</OutputType>${more}</PropertyGroup></Project>\n`;
+  const { root } = around({
+    "App/App.csproj": project("<Product>Harbour Run</Product><Company>Works</Company><Version>0.4.1</Version>"),
+    "App/MainWindow.xaml": '<Window x:Class="Run.MainWindow" Title="Harbour Run" Width="400"/>\n',
+    "Updater/Updater.vbproj": project("<ApplicationIcon>run.ico</ApplicationIcon>"),
+    "Updater/run.ico": await square(64),
+    "Updater/My Project/AssemblyInfo.vb":
+      '<Assembly: AssemblyTitle("Harbour Run Updater")>\n<Assembly: AssemblyCompany("The ""Works""")>\n<Assembly: AssemblyFileVersion("0.4.*")>\n',
+    "Updater/Main.Designer.vb": '      Me.Text = "Harbour Run Updater"\n',
+    "help/index.html":
+      "<!doctype html><html><head><title>Help</title></head><body><p>How it is used.</p></body></html>",
+  });
+  const made = (file: string) => readFileSync(join(root, "variants/kelp", file), "utf8");
+  const product = ["--xpath", "string(//Product)", join(root, "variants/kelp/App/App.csproj")];
+  if (hasTool("xmllint")) expect(tool("xmllint", product).trim()).toBe("Kelp & O'Hara");
+  expect(made("App/App.csproj")).toContain("<Company>Kelp &amp; O'Hara Ltd</Company><Version>2.5.1</Version>");
+  expect(made("App/MainWindow.xaml")).toContain('Title="Kelp &amp; O');
+  expect(made("Updater/My Project/AssemblyInfo.vb")).toBe(
+    `<Assembly: AssemblyTitle("Kelp & O'Hara Updater")>\n<Assembly: AssemblyCompany("Kelp & O'Hara Ltd")>\n<Assembly: AssemblyFileVersion("0.4.*")>\n`,
+  );
+  expect(made("Updater/Main.Designer.vb")).toContain(`"Kelp & O'Hara Updater"`);
+  expect(readFileSync(join(root, "variants/kelp/Updater/run.ico")).equals(await square(64))).toBe(false);
+  // What help is made from is no page of its own.
+  expect(made("help/index.html")).not.toContain("manifest");
 });
 
 test("settings for many platforms are a client's, with what each system's tools give left to be asked about", () => {

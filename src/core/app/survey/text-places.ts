@@ -5,6 +5,7 @@ import { isAndroidTexts, isXml, withoutBuildEnding } from "../../formats/splice/
 import { scriptEnding } from "../../formats/splice/shape/shape.ts";
 import type { Site } from "../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
+import { parsedOnce } from "../../ground/files/reading/parsed-once.ts";
 import { problem } from "../../ground/problems/problem.ts";
 import { attempt, fail, orElse, type Result, succeed } from "../../ground/problems/result.ts";
 import type { Place, Source } from "../../ground/values/source.ts";
@@ -58,22 +59,29 @@ export function textSites(
   }
   const own = fills.filter(({ site }) => site.file === file && site.end > site.start);
   const left = sites.filter((site) => !own.some((fill) => overlaps(fill.site, site)));
-  const scripts = /\.html?$/i.test(withoutBuildEnding(file)) ? scriptsIn({ file, text: content }) : [];
+  const scripts = /\.html?$/i.test(withoutBuildEnding(file)) ? scriptsIn(folder.source(file)).all : [];
   return succeed(left.map((site) => ({ site, form: formAt(site, scripts) ?? formIn(file, text) })));
 }
 
+interface Script {
+  start: number;
+  end: number;
+  form: Form;
+}
+
 /** Where a page's scripts stand, and how a text is written within each. */
-function scriptsIn(source: Source): { start: number; end: number; form: Form }[] {
+const scriptsIn = parsedOnce((source: Source): { all: Script[] } => {
   const elements = attempt(() => htmlElements(source));
-  return orElse(elements, []).flatMap(({ tagName, attrs, sourceCodeLocation: at }) => {
+  const all = orElse(elements, []).flatMap(({ tagName, attrs, sourceCodeLocation: at }) => {
     if (tagName !== "script" || !at?.startTag || !at.endTag) return [];
     const ending = scriptEnding(attrs.find(({ name }) => name === "type")?.value ?? "");
     const form = forms.find(({ endings }) => endings.test(ending))?.form;
     return form ? [{ start: at.startTag.endOffset, end: at.endTag.startOffset, form }] : [];
   });
-}
+  return { all };
+});
 
-const formAt = (site: Site, scripts: ReturnType<typeof scriptsIn>): Form | undefined =>
+const formAt = (site: Site, scripts: readonly Script[]): Form | undefined =>
   scripts.find(({ start, end }) => site.start >= start && site.end <= end)?.form;
 
 function formIn(file: string, text: string): Form {

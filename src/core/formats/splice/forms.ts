@@ -38,6 +38,8 @@ const writers = {
   "resource-string": (value: string) => `"${escapeC(value).replaceAll('"', '""')}"`,
   /** A value of a line in a script that is a string of C. */
   "c-string": (value: string) => `"${escapeC(value).replaceAll('"', '\\"')}"`,
+  /** A string of Basic, in which nothing but the quote is written otherwise, by two of it. */
+  "basic-string": (value: string) => `"${value.replace(/\s*[\r\n]+\s*/g, " ").replaceAll('"', '""')}"`,
   /**
    * Within a text that stands in quotes, or in none: of code that puts values in behind a dollar sign, and of code
    * that does not.

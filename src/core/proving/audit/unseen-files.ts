@@ -67,8 +67,8 @@ export const unseenFiles: readonly CodePlace[] = [
   },
   {
     file: longPattern("i")`
-      ^(?:.*\/)?(NEWS|ChangeLog[\w.-]*|CHANGES|AUTHORS|MAINTAINERS|CONTRIBUTORS|HACKING|THANKS|TODO|[\w.-]+\.doap)
-      (\.(md|txt|adoc|rst))?$
+      ^(?:.*\/)?(NEWS|ChangeLog[\w.-]*|CHANGES|HISTORY|AUTHORS|MAINTAINERS|CONTRIBUTORS|HACKING|THANKS|TODO
+      |[\w.-]+\.doap)(\.(md|txt|adoc|rst))?$
     `,
     reason: "documentation of the project",
   },

@@ -107,8 +107,8 @@ function iconless(template: Folder, fill: Fill | undefined): Problem {
 /** Folders whose pages no wrapped app opens: built ones, those of native projects, and sources of Java packages. */
 const besideWrapped = /(^|\/)(test|tests|docs|dist|out|android|ios|src\/(main\/java|com|org|net|io))\//;
 
-/** Folders of a native app, whose pages are parts of it. */
-const withinApps = /(^|\/)(assets|res|src\/[a-z]+|test|tests|docs)\//i;
+/** Folders of a native app, whose pages are parts of it; and of what a program's help is made from. */
+const withinApps = /(^|\/)(assets|res|src\/[a-z]+|test|tests|docs|help|manual|chm)\//i;
 
 /** The page that a browser opens where no page says that it is an app: the index nearest the top. */
 function firstPage(pages: readonly Page[]): string | undefined {

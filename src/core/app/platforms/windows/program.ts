@@ -16,20 +16,25 @@ const shown: Readonly<Record<string, Field>> = {
   LegalCopyright: "copyright",
 };
 
-/** A program's own resources: its icon files, and what its version block and its code say to people. */
+/**
+ * A program's own resources: its icon files, and what its version block and its code say to people.
+ * @param known what its project says
+ */
 export function windowsProgram(
   template: Folder,
   folder: string,
   names: readonly string[],
+  known: readonly Fill[],
 ): { fills: Fill[]; pictures: PictureUse[] } {
   const below = folder ? `${folder}/` : "";
   const scripts = template
     .list()
     .filter((file) => file.startsWith(below) && file.toLowerCase().endsWith(".rc"))
     .filter((file) => textIfAny(template.bytes(file)) !== undefined);
-  const fills: Fill[] = [];
+  const fills: Fill[] = [...known];
   const icons = new Set<string>();
   const said = new Set(names);
+  for (const { holds, site } of known) if (holds === "app.name") said.add(site.value);
   for (const file of scripts) {
     const { values, texts, icons: listed } = readResourceScript(file, template.source(file));
     for (const { key, site } of values) {
@@ -51,9 +56,14 @@ export function windowsProgram(
   for (const path of listedIcons(template, below)) icons.add(path);
   const titles = template
     .list()
-    .filter((file) => file.startsWith(below) && /\.(cpp|cc|cs|h|xaml)$/.test(file))
+    .filter((file) => file.startsWith(below) && /\.(cpp|cc|cs|vb|h|xaml)$/.test(file))
     .flatMap((file) => titleSites(file, textIfAny(template.bytes(file)) ?? "", said));
-  fills.push(...titles.map((site): Fill => ({ holds: "app.name", site, shape: "text" })));
+  // Above its window a further program is called as it is elsewhere.
+  const ownWords = new Map(known.flatMap(({ site, after }) => (after === undefined ? [] : [[site.value, after]])));
+  for (const site of titles) {
+    const after = ownWords.get(site.value);
+    fills.push({ holds: "app.name", site, shape: "text", ...(after === undefined ? {} : { after }) });
+  }
   const within = programIcons("windows");
   const [largest] = within.slice(-1);
   return {
@@ -100,15 +110,17 @@ function listedIcons(template: Folder, below: string): string[] {
  * A call or an assignment that puts a name above a window (Microsoft, AppWindow.Title, CreateWindow, SetWindowText).
  */
 const titled = longPattern("g")`
-  (?:\bTitle\s*\(|\bTitle\s*=|\bSetWindowTextW?\s*\([^,;]*,|\bCreate(?:AndShow)?\s*\(
+  (?:\bTitle\s*\(|\bTitle\s*=|\b(?:this|Me)\.Text\s*=|\bSetWindowTextW?\s*\([^,;]*,|\bCreate(?:AndShow)?\s*\(
   |\bsetTitle\s*\()\s*(L?"((?:[^"\\\n]|\\.)*)")
 `;
 
 function titleSites(file: string, text: string, names: ReadonlySet<string>): Site[] {
-  return [...text.matchAll(titled)].flatMap((match) => {
+  return [...text.matchAll(titled)].flatMap((match): Site[] => {
     const [whole, literal = "", value = ""] = match;
     if (!names.has(value)) return [];
     const start = match.index + whole.lastIndexOf(literal) + (literal.startsWith("L") ? 1 : 0);
-    return [{ file, start, end: start + value.length + 2, value, form: "c-string" as const }];
+    const end = start + value.length + 2;
+    if (file.endsWith(".xaml")) return [{ file, start: start + 1, end: end - 1, value, form: "xml-attribute" }];
+    return [{ file, start, end, value, form: file.endsWith(".vb") ? "basic-string" : "c-string" }];
   });
 }

@@ -24,6 +24,7 @@ import {
   type SurveyPart,
 } from "../../template/found.ts";
 import { windowsEarlierSlots, windowsSlots } from "./catalog.ts";
+import { dotnetFills } from "./dotnet.ts";
 import { itemLists } from "./items.ts";
 import { thumbprints, windowsProgram } from "./program.ts";
 
@@ -76,13 +77,16 @@ export const isPackageManifest = (file: string): boolean => /(\.appxmanifest|(^|
 /** Surveys the Windows packages and programs of a template; undefined where there is neither. */
 export const surveyWindows: SurveyPart = (template, { inStore }) => {
   const manifests = template.list().filter(isPackageManifest);
-  const programs = programFolders(template, manifests);
+  const projects = dotnetFills(template);
+  const folders = projects.map(({ folder }) => folder);
+  const programs = programFolders(template, manifests, folders);
   if (manifests.length === 0 && programs.length === 0) return undefined;
   const packages = manifests.map((file) => surveyPackage(template, file));
   const folder = manifests[0] === undefined ? (programs[0] ?? "") : folderOf(manifests[0]);
   const ofPackages = firstOfEachPlace(packages.flatMap(({ fills }) => fills));
   const names = heldValues(ofPackages, "app.name", "app.label");
-  const own = programs.map((each) => windowsProgram(template, each, names));
+  const saidIn = (at: string) => projects.filter((each) => each.folder === at).flatMap(({ fills }) => fills);
+  const own = programs.map((each) => windowsProgram(template, each, names, saidIn(each)));
   const brandFiles = packages.flatMap((each) => each.brandFiles);
   const pictures = [...packages.flatMap((each) => each.pictures), ...own.flatMap((each) => each.pictures)];
   const drawn = pictures.map(({ path }) => path);
@@ -120,14 +124,14 @@ function minimumOf(template: Folder, manifest: string | undefined): Pick<PartSur
 const folderOf = (file: string): string => (file.includes("/") ? file.slice(0, file.lastIndexOf("/")) : "");
 
 /** Folders of programs with resources of their own: beside a package, or alone. */
-function programFolders(template: Folder, manifests: readonly string[]): string[] {
+function programFolders(template: Folder, manifests: readonly string[], projects: readonly string[]): string[] {
   const beside = new Set(manifests.flatMap((file) => [folderOf(file), folderOf(folderOf(file))]));
   const scripts = template
     .list()
     .filter((file) => /\.rc$/i.test(file) && !/(^|\/)(node_modules|packages|third_party)\//.test(file))
     // Some desktops describe menus in XML, in files with that ending.
     .filter((file) => !/^\s*</.test(textIfAny(template.bytes(file)) ?? ""));
-  const folders = scripts.map(folderOf);
+  const folders = [...scripts.map(folderOf), ...projects];
   return [...new Set(folders)].filter(
     (folder) => manifests.length === 0 || beside.has(folder) || beside.has(folderOf(folder)),
   );

@@ -1,6 +1,7 @@
 import { drawnAs } from "../../../app/survey/own-pictures.ts";
 import { namedSite } from "../../../app/template/places.ts";
 import { textIfAny } from "../../../ground/files/reading/folder.ts";
+import { parsedOnce } from "../../../ground/files/reading/parsed-once.ts";
 import { type Problem, reasonToGive, type Settlement, type SharedCause } from "../../../ground/problems/problem.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import { type Place, placeAt } from "../../../ground/values/source.ts";
@@ -10,11 +11,11 @@ import { shellName } from "../identity/keyed.ts";
 import { besideInList, keysIn } from "../identity/leading.ts";
 import { codeHit } from "../search/context.ts";
 import type { Residue } from "../search/search.ts";
-import { wordsOf } from "../search/sought.ts";
 import { type Meant, provenFill } from "./fill.ts";
 import { type Doubt, isOfCode } from "./occurrence.ts";
 import type { Surveyed } from "./proof.ts";
 import { questionOf } from "./question.ts";
+import { excerpt, foundAt, longest, withSetting } from "./quoted.ts";
 
 /** What a finding has in common with others, and the lines for template.yaml that settle it. */
 export type Adviser = (residue: Residue) => Pick<Problem, "cause" | "settle"> & Partial<Pick<Problem, "fix">>;
@@ -128,15 +129,10 @@ function fillFor(
   }
   // As it stands in the variant, where lines above may have come or gone.
   const near = excerpt(line, column - 1, found);
-  const text = [near, withSetting(line, near), line.trim()].find(
-    (each) => !meansOthers(template, residue, each, found),
-  );
+  const quotable = [near, withSetting(line, near), line.trim()].filter((each) => each.length <= longest);
+  const text = quotable.find((each) => !meansOthers(template, residue, each, found));
   // The same stands where something else is meant, and nothing beside it tells the one from the other.
-  if (text === undefined) return "code";
-  // The word alone is meant only where all of its places are in texts too long to be quoted: else two entries overlap.
-  const isAlone = text === found && line.trim() !== found;
-  if (isAlone && content.split("\n").some((each) => each.includes(found) && each.trim().length <= longest))
-    return "part";
+  if (text === undefined) return near === found ? "part" : "code";
   const times = content.split(text).length - 1;
   if (times > 0) return provenFill(template, { file, text, times }, text, { meant, own });
   return content.includes(found) ? "unsafe" : "changed";
@@ -148,61 +144,51 @@ const allowance = ({ file, text }: Residue): Settlement => ({
   entry: { file, ...(text === undefined ? {} : { text }), reason: reasonToGive },
 });
 
-/** The words as they stand in the line, which may differ from the template's own in case and in marks between them. */
-function foundAt(line: string, column: number, text: string): string {
-  const words = wordsOf(text).map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, "\\$&"));
-  const match = new RegExp(words.join("(?:[\\s_.-]|&nbsp;)*"), "iu").exec(line.slice(column));
-  return match?.[0] ?? text;
-}
-
-/** So much of a line that only this place is meant: what stands in quotes or between tags, or the line. */
-function excerpt(line: string, column: number, found: string): string {
-  const around = [...line.matchAll(/"[^"\n]*"|'[^'\n]*'|`[^`\n]*`|>[^<>\n]+</g)].find(
-    ({ 0: whole, index }) => index <= column && column + found.length <= index + whole.length && whole.includes(found),
-  );
-  const text = around?.[0] ?? line.trim();
-  if (text.length <= longest) return text;
-  // Of a long text, the sentence or the part of it.
-  const start = around?.index ?? line.indexOf(text);
-  let at = start;
-  for (const part of text.split(/(?<=[.!?;,])(?=\s)/)) {
-    if (at <= column && column + found.length <= at + part.length && part.length <= longest)
-      return part.replace(/^["'`>\s]+|["'`<\s]+$/g, "");
-    at += part.length;
-  }
-  return found;
-}
-
-/** A text with what gives it to a setting: `bundleID = "org.crate"`. */
-const withSetting = (line: string, text: string): string =>
-  `${/[\w.]+\s*[=:(]\s*$/.exec(line.slice(0, line.indexOf(text)))?.[0] ?? ""}${text}`;
-
 /**
- * Whether a text stands in a file elsewhere, too, where only code refers to what it holds, or another value belongs.
+ * Whether a text stands in a file elsewhere, too, where only code refers to what it holds, where another value belongs,
+ * or within what another entry would quote.
  */
 function meansOthers(template: Surveyed, residue: Residue, text: string, found: string): boolean {
   const { file, kind, problem } = residue;
-  const { folder } = template;
-  const source = { file, text: textIfAny(folder.bytes(file)) ?? "" };
+  const known = elsewhere(template.folder.source(file));
+  const key = JSON.stringify([kind, text, found]);
+  const places = known.get(key) ?? placesOfText(template, residue, text, found);
+  known.set(key, places);
   const own = fieldFor(template, residue);
-  let keyAt: ReturnType<typeof keysIn> | undefined;
+  // The very place that is asked about is none.
+  return places.some(({ line, isOther, field }) => line !== problem.place?.text && (isOther || field !== own));
+}
+
+/** A line in which a text stands, what belongs there, and whether something else is meant. */
+interface Elsewhere {
+  line: string;
+  field: Field;
+  isOther: boolean;
+}
+
+/** A file's texts are asked for many times, and looked for once. */
+const elsewhere = parsedOnce(() => new Map<string, readonly Elsewhere[]>());
+
+function placesOfText(template: Surveyed, residue: Residue, text: string, found: string): Elsewhere[] {
+  const { file, kind, problem } = residue;
+  const source = template.folder.source(file);
+  const keyAt = keysIn(template.folder, file);
+  const places: Elsewhere[] = [];
   for (let at = source.text.indexOf(text); at !== -1; at = source.text.indexOf(text, at + text.length)) {
     const start = at + Math.max(0, text.indexOf(found));
     const { text: line, column } = placeAt(source, start);
-    // The very place that is asked about is none.
-    if (line === problem.place?.text) continue;
-    const place = { file, line: 1, column, text: line };
-    if (fieldFor(template, { ...residue, problem: { ...problem, place } }) !== own) return true;
-    keyAt ??= keysIn(folder, file);
+    const field = fieldFor(template, {
+      ...residue,
+      problem: { ...problem, place: { file, line: 1, column, text: line } },
+    });
     const key = keyAt(start);
     const hit = { file, kind: kind === "color" || kind === undefined ? "name" : kind, found, line, key } as const;
-    if (kind !== "color" && codeHit({ ...hit, column: column - 1 }) !== undefined) return true;
+    const isOfCode = kind !== "color" && codeHit({ ...hit, column: column - 1 }) !== undefined;
+    const quoted = excerpt(line, column - 1, found);
+    places.push({ line, field, isOther: isOfCode || (quoted !== text && quoted.includes(text)) });
   }
-  return false;
+  return places;
 }
-
-/** Letters of a text that an entry quotes. */
-const longest = 600;
 
 /** What a site says of apps is read by the apps' own systems (Digital Asset Links; Apple, associated domains). */
 const readElsewhere: readonly { file: RegExp; field: Field }[] = [

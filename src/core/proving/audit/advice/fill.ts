@@ -33,7 +33,8 @@ export function provenFill(
       (filled, each) => replacedIn(filled, each.found, expressionOf(each), { isWhole: each !== own }),
       written.replace(/[{}]/g, "$&$&"),
     );
-  const first = tryFill(template, { ...where, with: patternBy(({ field }) => `{${field}}`) } as FillEntry);
+  const plain = patternBy(({ field }) => `{${field}}`);
+  const first = tryFill(template, { ...where, with: plain } as FillEntry);
   if (!first) return "unsafe";
   const expressions = new Map<Meant, string>();
   for (const { before } of first.changed) {
@@ -56,7 +57,7 @@ export function provenFill(
   if (!expressions.has(own)) return "unsafe";
   const pattern = patternBy((each) => expressions.get(each) ?? `{${each.field}}`);
   const entry = { ...where, with: pattern };
-  const tried = tryFill(template, entry);
+  const tried = pattern === plain ? first : tryFill(template, entry);
   if (!tried || tried.changed.length !== first.changed.length) return "unsafe";
   const isRight = tried.changed.every(({ before, after }) =>
     [...expressions].every(

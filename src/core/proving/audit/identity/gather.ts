@@ -46,7 +46,7 @@ const technologies = new Set(
 );
 
 /** What a build puts in, or a resource that says it elsewhere: no name itself. */
-const alias = /^[@?]|\$[({]|\{\{|%\w+%|^\$|^ms-resource:/;
+const alias = /^[@?]|\$[({]|\{[{#]|%\w+%|^\$|^ms-resource:/;
 
 /** Hosts and domains that are nobody's (RFC 2606, RFC 6761), or the machine's own. */
 const nobodys = /^(localhost|127\.0\.0\.1|0\.0\.0\.0|10\.0\.2\.2|\*|.*\.(local|localhost|invalid|test))$/;

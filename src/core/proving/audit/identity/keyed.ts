@@ -1,5 +1,6 @@
 import { opensApp } from "../../../app/platforms/android/manifest.ts";
 import { isOfCode } from "../../../app/platforms/apple/products.ts";
+import { assemblyFacts } from "../../../formats/splice/formats/assembly-info.ts";
 import { htmlAttribute, htmlAttributeSite, htmlElements, htmlTextSite } from "../../../formats/splice/formats/html.ts";
 import { lineSites } from "../../../formats/splice/formats/lines.ts";
 import { entry, itemsOf, type OpenStep, parseOpenStep, textOf } from "../../../formats/splice/formats/openstep.ts";
@@ -8,6 +9,7 @@ import { readResourceScript } from "../../../formats/splice/formats/resource-scr
 import { attributeOf, parseXml, walk } from "../../../formats/splice/formats/xml.ts";
 import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { openSettings } from "../../../formats/splice/settings.ts";
+import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
@@ -129,12 +131,12 @@ const page: Reader = (file, source) =>
     return site && site.value.trim() !== "" ? [{ key, value: site.value.trim(), at: site.start }] : [];
   });
 
-const resourceScript: Reader = (file, source) =>
-  readResourceScript(file, source).values.map(({ key, site }) => ({
-    key,
-    value: site.value,
-    at: site.start,
-  }));
+const asKeyed = ({ key, site }: { key: string; site: Site }): Keyed => ({ key, value: site.value, at: site.start });
+
+const resourceScript: Reader = (file, source) => readResourceScript(file, source).values.map(asKeyed);
+
+/** What a program of .NET says of itself. */
+const assembly: Reader = (file, source) => assemblyFacts(file, source).map(asKeyed);
 
 /** A site's statements on apps: each fingerprint by the package that its statement is on. */
 const statements: Reader = (file, source, template) => {
@@ -154,7 +156,7 @@ const statements: Reader = (file, source, template) => {
 const keyedLines =
   (format: "properties" | "xcconfig" | "env"): Reader =>
   (file, source) =>
-    lineSites(file, source, format).map(({ key, site }) => ({ key, value: site.value, at: site.start }));
+    lineSites(file, source, format).map(asKeyed);
 
 /** What leads to the name of a desktop shell's package, which is the program's where nothing else says one. */
 export const shellName = "shell's name";
@@ -207,6 +209,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /(^|\/)assetlinks\.json$/, read: statements },
   { file: /(^|\/)package\.json$/, read: packageOfShell },
   { file: /\.desktop$/, read: desktopEntry },
+  { file: /(^|\/)AssemblyInfo\.(cs|vb|fs)$/i, read: assembly },
   { file: /\.iss$/i, read: (...of) => [...lines(keyLine)(...of), ...lines(installerLine)(...of)] },
   { file: /\.ns[hi]$/i, read: lines(installerLine) },
   { file: /\.(cc|cpp|cxx|c|mm?|hpp?|py|vala|rs)$/, read: lines(namingCall) },

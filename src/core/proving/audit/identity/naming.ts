@@ -108,7 +108,8 @@ export const naming: readonly Carrier[] = [
   // Add-ins of office programs, and apps whose native projects are made at each build.
   { kind: "name", file: /(^|\/)manifest[\w.-]*\.xml$/, key: /^DisplayName@DefaultValue$/ },
   { kind: "name", file: /(^|\/)tiapp\.xml$/, key: /^name$/ },
-  { kind: "name", file: /\.csproj$/i, key: /^(ApplicationTitle|Product)$/ },
+  { kind: "name", file: /\.(cs|vb|fs)proj$/i, key: /^(ApplicationTitle|Product|ProductName)$/ },
+  { kind: "name", file: /(^|\/)AssemblyInfo\.\w+$/i, key: /^AssemblyProduct$/ },
   // A game engine's project, and what it is exported with.
   { kind: "name", file: /\.godot$/, key: /^application\.config\/name$/ },
   { kind: "name", file: /(^|\/)buildozer\.spec$/, key: /^app\.title$/ },
