@@ -39,7 +39,7 @@ const writers = {
   /** A value of a line in a script that is a string of C. */
   "c-string": (value: string) => `"${escapeC(value).replaceAll('"', '\\"')}"`,
   /** A string of Basic, in which nothing but the quote is written otherwise, by two of it. */
-  "basic-string": (value: string) => `"${value.replace(/\s*[\r\n]+\s*/g, " ").replaceAll('"', '""')}"`,
+  "basic-string": (value: string) => `"${oneLine(value).replaceAll('"', '""')}"`,
   /**
    * Within a text that stands in quotes, or in none: of code that puts values in behind a dollar sign, and of code
    * that does not.
@@ -56,9 +56,19 @@ const writers = {
   /** Between double quotes alone, where no other quote may be escaped (Go). */
   "double-inner": (value: string) => escapeC(value.toWellFormed()).replace(/"/g, '\\"'),
   "resource-inner": (value: string) => escapeC(value).replaceAll('"', '""'),
+  "basic-inner": (value: string) => oneLine(value).replaceAll('"', '""'),
+  /** In a script of Inno Setup a brace opens a constant, unless it stands twice; in quotes a quote does too. */
+  "setup-inner": (value: string) => {
+    const text = oneLine(value).replaceAll("{", "{{");
+    // What stands in quotes there is read without them.
+    return /^".*"$/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
+  },
+  "setup-quoted-inner": (value: string) => oneLine(value).replaceAll("{", "{{").replaceAll('"', '""'),
+  /** In one of NSIS a dollar sign stands twice, and a quote behind one with a backslash. */
+  "nsis-inner": (value: string) => oneLine(value).replaceAll("$", "$$$$").replace(/["'`]/g, "$\\$&"),
   "json-inner": (value: string) => JSON.stringify(value).slice(1, -1),
   /** One line of a text that is nobody's format. */
-  line: (value: string) => value.replace(/\s*[\r\n]+\s*/g, " "),
+  line: (value: string) => oneLine(value),
   raw: (value: string) => value,
   "html-text": (value: string) => escapeHtml(value).replace(/</g, "&lt;").replace(/>/g, "&gt;"),
   "html-attribute": (value: string) =>
@@ -167,3 +177,5 @@ function escapeC(value: string, code: "u" | "U" = "u"): string {
       .replace(/[\u0000-\u001f]/g, (c) => `\\${code}${c.charCodeAt(0).toString(16).padStart(4, "0")}`)
   );
 }
+
+const oneLine = (value: string): string => value.replace(/\s*[\r\n]+\s*/g, " ");

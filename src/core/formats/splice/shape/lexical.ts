@@ -8,6 +8,8 @@ interface Lexical {
   quotes: readonly { mark: string; read: (raw: string) => string; isLong?: true }[];
   /** What looks like a text, and is a character or the name of a lifetime. */
   others?: RegExp;
+  /** How a quote stands within a text: behind a backslash where nothing else is said, twice, or behind `$\\`. */
+  within?: "twice" | "dollar";
 }
 
 const known: Readonly<Record<string, string>> = { n: "\n", t: "\t", r: "\r", "0": "\0", b: "\b", f: "\f" };
@@ -29,6 +31,10 @@ const c = escaped("ntr0bf\\\"'");
 /** Within single quotes nothing but the quote and the backslash is written otherwise (Ruby, PHP). */
 const onlyItself = (raw: string): string => raw.replace(/\\(['\\])/g, "$1");
 const character = /'(?:\\.[^']{0,8}|[^'\\\n])'/y;
+
+/** A dollar sign is written twice, and leads what cannot stand by itself. */
+const ofInstaller = (raw: string): string =>
+  raw.replace(/\$(?:\\([nrt"'`])|\$)/g, (_, letter?: string) => (letter ? (known[letter] ?? letter) : "$"));
 
 const languages: readonly Lexical[] = [
   {
@@ -107,14 +113,33 @@ const languages: readonly Lexical[] = [
   // Translations (GNU gettext manual, "The Format of PO Files").
   { files: /\.pot?$/, comments: hashComments, quotes: [{ mark: '"', read: escaped('ntr\\"') }] },
   // A quote is doubled (Microsoft, resource-definition statements).
-  { files: /\.rc2?$/i, comments: cComments, quotes: [{ mark: '"', read: (raw) => c(raw.replaceAll('""', '"')) }] },
+  {
+    files: /\.rc2?$/i,
+    comments: cComments,
+    quotes: [{ mark: '"', read: (raw) => c(raw.replaceAll('""', '"')) }],
+    within: "twice",
+  },
+  // Basic (Microsoft, Visual Basic language specification, string literals).
+  {
+    files: /\.(vb|bas)$/i,
+    comments: /(?:'|\bREM\b)[^\n]*/iy,
+    quotes: [{ mark: '"', read: (raw) => raw.replaceAll('""', '"') }],
+    within: "twice",
+  },
+  // An installer's script (NSIS manual, "Strings").
+  {
+    files: /\.ns[hi]$/i,
+    comments: /[;#][^\n]*|\/\*[\s\S]*?\*\//y,
+    quotes: ['"', "'", "`"].map((mark) => ({ mark, read: ofInstaller })),
+    within: "dollar",
+  },
 ];
 
 /** Code by its texts and what stands between them; undefined where the language is not known, or a text has no end. */
 export function lexicalShape(file: string, text: string): Shape | undefined {
   const language = languages.find(({ files }) => files.test(file));
   if (!language) return undefined;
-  const { comments, quotes, others } = language;
+  const { comments, quotes, others, within } = language;
   const values: string[] = [];
   let shape = "";
   for (let at = 0; at < text.length; ) {
@@ -125,7 +150,7 @@ export function lexicalShape(file: string, text: string): Shape | undefined {
       shape += skipped.startsWith("'") ? skipped : "#";
       at += skipped.length;
     } else if (quote) {
-      const end = endOf(text, at + quote.mark.length, quote.mark, quote.isLong === true, /\.rc2?$/i.test(file));
+      const end = endOf(text, at + quote.mark.length, quote.mark, quote.isLong === true, within);
       if (end === -1) return undefined;
       values.push(quote.read(text.slice(at + quote.mark.length, end)));
       shape += `${quote.mark}${quote.mark}`;
@@ -141,12 +166,13 @@ function matchAt(form: RegExp, text: string, at: number): string | undefined {
 }
 
 /** Where a text ends; -1 where it does not, or not in its line. */
-function endOf(text: string, from: number, mark: string, isLong: boolean, isDoubled: boolean): number {
+function endOf(text: string, from: number, mark: string, isLong: boolean, within: Lexical["within"]): number {
   for (let at = from; at < text.length; at++) {
     if (!isLong && text[at] === "\n") return -1;
-    if (text[at] === "\\" && !isDoubled && mark !== "`") at++;
+    if (within === "dollar" ? text.startsWith("$\\", at) : text[at] === "\\" && !within && mark !== "`")
+      at += within === "dollar" ? 2 : 1;
     else if (text.startsWith(mark, at)) {
-      if (!isDoubled || text[at + 1] !== mark) return at;
+      if (within !== "twice" || text[at + 1] !== mark) return at;
       at++;
     }
   }

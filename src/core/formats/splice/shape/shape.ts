@@ -11,6 +11,7 @@ import { tomlShape } from "../formats/toml.ts";
 import { parseXml, walk } from "../formats/xml.ts";
 import { isAndroidTexts, isXml, withoutBuildEnding } from "../known-ending.ts";
 import { lexicalShape } from "./lexical.ts";
+import { setupShape } from "./setup-script.ts";
 import type { Shape } from "./shaped.ts";
 
 type Reader = (source: Source) => Shape | undefined;
@@ -161,6 +162,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.xcconfig$/, read: lines("xcconfig") },
   { file: /(^|\/)\.env(\.[\w-]+)?$/, read: lines("env") },
   { file: /\.desktop$/, read: desktopEntry },
+  { file: /\.iss$/i, read: setupShape },
   { file: /(?<!(?:^|\/)CMakeLists)\.(txt|md)$/i, read: prose },
 ];
 

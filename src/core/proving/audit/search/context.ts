@@ -117,6 +117,7 @@ const languages: readonly Language[] = [
   { file: /\.gradle(\.kts)?$/, isCode: (hit) => isComment(hit) || literalAround(hit) === undefined },
   { file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx|ui|page|docbook|kcfg)$/i, isCode: markup },
   { file: /\.wx[sil]$/i, isCode: isInstallersOwn },
+  { file: /\.(iss|ns[hi])$/i, isCode: ({ line }) => /^\s*;/.test(line) },
   {
     file: /\.(css|scss|less|sass)$/,
     isCode: (hit) => isComment(hit) || literalAround(hit) === undefined || /\burl\(/.test(before(hit)),
