@@ -18,6 +18,23 @@ function survey(files: Record<string, string>): PartSurvey {
   return part;
 }
 
+test("an icon that all telephones share is none that lacks; where nothing names one, each of them is told", () => {
+  const root = temporaryFolder();
+  const told = (icon: object) => {
+    const settings = { name: "Shed", slug: "shed", ...icon, ios: { bundleIdentifier: "org.shed" } };
+    const expo = { ...settings, android: { package: "org.shed" } };
+    writeFileSync(join(root, "app.json"), JSON.stringify({ expo }));
+    writeFileSync(join(root, "icon.png"), "png");
+    return surveyTemplate(openFolder(root), () => false).map(
+      ({ platform, gaps }) => `${platform} ${gaps.filter(({ message }) => message.includes("icon;")).length}`,
+    );
+  };
+  expect([told({ icon: "./icon.png" }), told({})]).toEqual([
+    ["android 0", "ios 0"],
+    ["android 1", "ios 1"],
+  ]);
+});
+
 const held = (part: PartSurvey) =>
   part.fills
     .filter(({ optional }) => !optional)

@@ -57,7 +57,9 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
     { platform: undefined, fills },
     ...pictures.map(({ platform, use }) => ({ platform, pictures: [use] })),
   ]);
-  const shellAt = found.find(({ kind }) => kind.makes.some(({ platform }) => platform === "desktop"));
+  const makerOf = (platform: Platform) =>
+    found.find(({ kind }) => kind.makes.some((each) => each.platform === platform));
+  const shellAt = makerOf("desktop");
   const inShell: SettingsFound[] = shellAt
     ? [
         {
@@ -68,20 +70,28 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
       ]
     : [];
   const all = [...held, ...inPages, ...inShell];
-  return parts.map((part, at) => {
-    const joined = joinParts(
+  const joined = parts.map((part, at) =>
+    joinParts(
       part,
       all.filter(
         ({ platform }) => platform === part.platform || (at === 0 && (platform === undefined || !has(platform))),
       ),
-    );
-    const maker = found.find(({ kind }) => kind.makes.some(({ platform }) => platform === part.platform));
-    const isDrawn = joined.pictures.length > 0 || part.platform === "web";
-    const isOwn = part.platform === "desktop" || isMade(part.platform);
-    if (!maker || isDrawn || !isOwn) return joined;
-    return { ...joined, gaps: [...joined.gaps, noIcon(template, maker.settings.file, part.platform)] };
+    ),
+  );
+  // Of telephones one picture is the icon of every system that names none of its own.
+  const shared = joined.some(({ platform, pictures }) => telephones.has(platform) && pictures.length > 0);
+  return joined.map((part) => {
+    const maker = makerOf(part.platform);
+    const isTold =
+      part.platform === "desktop"
+        ? part.pictures.length === 0
+        : telephones.has(part.platform) && isMade(part.platform) && !shared;
+    if (!maker || !isTold) return part;
+    return { ...part, gaps: [...part.gaps, noIcon(template, maker.settings.file, part.platform)] };
   });
 }
+
+const telephones: ReadonlySet<Platform> = new Set(["android", "ios"]);
 
 /** A shell shows its maker's icon where its settings name none; so does a build that makes its own projects. */
 function noIcon(template: Folder, file: string, platform: Platform): Problem {
