@@ -86,4 +86,5 @@ const inAssembly = (template: Folder, folder: string) =>
     .filter((file) => template.has(file) && textIfAny(template.bytes(file)) !== undefined)
     .flatMap((file) => assemblyFacts(file, template.source(file)));
 
-const folderOf = (file: string): string => (posix.dirname(file) === "." ? "" : posix.dirname(file));
+/** The folder that a file lies in; empty for the top. */
+export const folderOf = (file: string): string => (posix.dirname(file) === "." ? "" : posix.dirname(file));

@@ -59,10 +59,9 @@ export function windowsProgram(
     .filter((file) => file.startsWith(below) && /\.(cpp|cc|cs|vb|h|xaml)$/.test(file))
     .flatMap((file) => titleSites(file, textIfAny(template.bytes(file)) ?? "", said));
   // Above its window a further program is called as it is elsewhere.
-  const ownWords = new Map(known.flatMap(({ site, after }) => (after === undefined ? [] : [[site.value, after]])));
   for (const site of titles) {
-    const after = ownWords.get(site.value);
-    fills.push({ holds: "app.name", site, shape: "text", ...(after === undefined ? {} : { after }) });
+    const said = known.find((fill) => fill.holds === "app.name" && fill.site.value === site.value);
+    fills.push({ holds: "app.name", shape: "text", ...said, site });
   }
   const within = programIcons("windows");
   const [largest] = within.slice(-1);

@@ -24,7 +24,7 @@ import {
   type SurveyPart,
 } from "../../template/found.ts";
 import { windowsEarlierSlots, windowsSlots } from "./catalog.ts";
-import { dotnetFills } from "./dotnet.ts";
+import { dotnetFills, folderOf } from "./dotnet.ts";
 import { itemLists } from "./items.ts";
 import { thumbprints, windowsProgram } from "./program.ts";
 
@@ -120,8 +120,6 @@ function minimumOf(template: Folder, manifest: string | undefined): Pick<PartSur
   const version = family && attributeOf(family, "MinVersion");
   return version === undefined ? {} : { minimum: `Windows ${version}` };
 }
-
-const folderOf = (file: string): string => (file.includes("/") ? file.slice(0, file.lastIndexOf("/")) : "");
 
 /** Folders of programs with resources of their own: beside a package, or alone. */
 function programFolders(template: Folder, manifests: readonly string[], projects: readonly string[]): string[] {

@@ -24,8 +24,9 @@ export function setupShape({ text }: Source): Shape {
     if (/^\s*(;|\/\/)/.test(line)) return "#";
     const opens = /^\s*\[(\w+)\]\s*$/.exec(line)?.[1];
     if (opens !== undefined) section = opens;
-    const [, key, value = ""] = /^\s*([\w.]+)\s*=\s*(.*?)\s*$/.exec(line) ?? [];
+    const [, key, rest = ""] = /^\s*([\w.]+)\s*=([\s\S]*)$/.exec(line) ?? [];
     if (key === undefined || !ofTexts.test(section)) return /^Code$/i.test(section) ? line : take(line);
+    const value = rest.trim();
     values.push(/^".*"$/.test(value) ? unquoted(value) : read(value));
     return `${key}=`;
   });

@@ -24,7 +24,6 @@ export const carriers: readonly Carrier[] = [
   { kind: "owner", file: /\.(cs|vb|fs)proj$/i, key: /^(Company|PublisherName)$/ },
   { kind: "owner", file: /(^|\/)AssemblyInfo\.\w+$/i, key: /^AssemblyCompany$/ },
   { kind: "identifier", file: /(^|\/)app[-_]?configs?\/.*\.json$/i, key: /^(common|platforms\.\w+)\.(id|package)$/ },
-  { kind: "name", file: /(^|\/)app[-_]?configs?\/.*\.json$/i, key: /^(common|platforms\.\w+)\.(title|appName)$/ },
   { kind: "identifier", file: /\.cfg$/, key: /\.(package\/unique_name|application\/bundle_identifier)$/ },
   { kind: "identifier", file: /(^|\/)buildozer\.spec$/, key: /^app\.package\.domain$/ },
   { kind: "owner", file: /\.cfg$/, key: /\.application\/company_name$/ },

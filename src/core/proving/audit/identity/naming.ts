@@ -110,6 +110,7 @@ export const naming: readonly Carrier[] = [
   { kind: "name", file: /(^|\/)tiapp\.xml$/, key: /^name$/ },
   { kind: "name", file: /\.(cs|vb|fs)proj$/i, key: /^(ApplicationTitle|Product|ProductName)$/ },
   { kind: "name", file: /(^|\/)AssemblyInfo\.\w+$/i, key: /^AssemblyProduct$/ },
+  { kind: "name", file: /(^|\/)app[-_]?configs?\/.*\.json$/i, key: /^(common|platforms\.\w+)\.(title|appName)$/ },
   // A game engine's project, and what it is exported with.
   { kind: "name", file: /\.godot$/, key: /^application\.config\/name$/ },
   { kind: "name", file: /(^|\/)buildozer\.spec$/, key: /^app\.title$/ },
