@@ -314,8 +314,16 @@ test("a program for Linux is a client's by its entry, by what software centres s
     '<?xml version="1.0"?><component type="desktop-application"><id>works.Ledger</id><name>Ledger</name>' +
     '<name xml:lang="de">Kassenbuch</name><developer id="works"><name>Ledger Works</name></developer>' +
     '<url type="homepage">https://ledger.works.example/</url><url type="bugtracker">https://bugs.others.example/</url></component>';
+  const bundle =
+    '<?xml version="1.0"?><plist version="1.0"><dict><key>CFBundlePackageType</key><string>APPL</string>' +
+    "<key>CFBundleName</key><string>Ledger</string><key>CFBundleIdentifier</key><string>works.Ledger</string>" +
+    "<key>CFBundleShortVersionString</key><string>@VERSION@</string><key>CFBundleVersion</key><string>14</string>" +
+    "<key>CFBundleIconFile</key><string>ledger</string></dict></plist>";
   const { root, started } = around({
-    "meson.build": "project('ledger', 'c')\nexecutable('ledger', 'main.c')\n",
+    "meson.build": "project('ledger', 'c',\n  version: '1.1.0')\nexecutable('ledger', 'main.c')\n",
+    "CMakeLists.txt": "cmake_minimum_required(VERSION 3.9)\nproject(${BINARY}\n  VERSION 1.1.0.4\n  LANGUAGES C)\n",
+    "mac/Info.plist.in": bundle,
+    "art/ledger.icns": "icns",
     "data/works.Ledger.desktop.in": entry,
     "data/works.Ledger.metainfo.xml.in": about,
     "data/icons/hicolor/48x48/apps/works.Ledger.png": await square(48),
@@ -340,6 +348,18 @@ test("a program for Linux is a client's by its entry, by what software centres s
   expect(read("external/other/other.desktop")).toContain("Name=Other");
   const icon = readFileSync(join(root, "variants/kelp/data/icons/hicolor/48x48/apps/works.Ledger.png"));
   expect([(await sharp(icon).metadata()).width, icon.equals(await square(48))]).toEqual([48, false]);
+  // Its version is where its builds say one, with as many parts; its bundle for a Mac is the client's.
+  expect(read("meson.build")).toContain("version: '2.5.1')");
+  expect(read("CMakeLists.txt")).toContain("VERSION 3.9)\nproject(${BINARY}\n  VERSION 2.5.1.0\n");
+  expect(read("mac/Info.plist.in").match(/(?<=<string>)[^<]+/g)).toEqual([
+    "APPL",
+    "Kelp",
+    "example.kelp.kelpandohara",
+    "@VERSION@",
+    "1",
+    "ledger",
+  ]);
+  expect(read("art/ledger.icns").length).toBeGreaterThan(1000);
   // News of the project and what translators note are in no program.
   const { code, err } = oxalis(root, "audit");
   expect(err).not.toMatch(/NEWS|de\.po/);

@@ -23,6 +23,7 @@ export interface Promised {
 
 const { id, name, label, version, build } = kelp;
 const groovy: readonly string[] = [`applicationId "${id}"`, `versionCode ${build}`, `versionName "${version}"`];
+const asText = name.replace("&", "&amp;");
 const shown = `<string name="app_name">${label}</string>`;
 const bundle = `PRODUCT_BUNDLE_IDENTIFIER = ${id};`;
 const entered = (own: string): Said => ["app.json", `"name": "${own}"`, `"displayName": "${label}"`];
@@ -381,5 +382,40 @@ export const promised: Readonly<Record<string, Promised>> = {
     stays: [["app.prod.json", '"slug": "APP_SLUG"', '"BASE_URL": "https://api.production.com"']],
     drawn: ["src/assets/images/icon.png", "src/assets/images/adaptive-icon.png"],
     asks: ["residue-address server/db.json", "residue-address server/db.json", "residue-name .env.example"],
+  },
+  "two projects side by side, known by the names of their targets": {
+    of: ["ios-uicatalog"],
+    has: [
+      ["UICatalog/UICatalog/UICatalog-Info.plist", ...[label, id, version, build].map((each) => `<string>${each}<`)],
+      ["UIKitCatalog/UIKitCatalog.xcodeproj/project.pbxproj", bundle, `MARKETING_VERSION = ${version};`],
+      ["UIKitCatalog/UIKitCatalog/UIKitCatalog-Info.plist", `<string>${label}</string>`, `Allow ${asText} to save`],
+      [
+        "UIKitCatalog/UIKitCatalog/Base.lproj/Main.storyboard",
+        `navigate ${asText}. For more information on how ${asText} is structured`,
+        'customModule="UIKitCatalog"',
+      ],
+    ],
+    stays: [
+      ["UIKitCatalog/gulpfile.js", "'UIKitCatalog.app'"],
+      ["UIKitCatalog/UIKitCatalog/Base.lproj/Localizable.strings", '"UIKitCatalog" = '],
+    ],
+    drawn: ["UIKitCatalog/UIKitCatalog/Assets.xcassets/AppIcon.appiconset/icon-ios-marketing-1024-1x.png"],
+    asks: [
+      "residue-name UICatalog/UICatalog/en.lproj/Localizable.strings UICatalog/uicatalog-info.md " +
+        "UIKitCatalog/uicatalog-info.md package.json",
+      "residue-name UIKitCatalog/UIKitCatalog/Base.lproj/Localizable.strings",
+      "residue-owner UICatalog/uicatalog-info.md UIKitCatalog/UIKitCatalog/Base.lproj/InfoPlist.strings " +
+        "UIKitCatalog/uicatalog-info.md",
+    ],
+    leaves: ["residue-name package.json"],
+  },
+  "an identifier that a property list puts together": {
+    of: ["ios-test-app"],
+    has: [
+      ["Test App 2/TestApp-Info.plist", ...[label, id, version, build].map((each) => `<string>${each}<`)],
+      ["TestApp.xcodeproj/project.pbxproj", bundle],
+    ],
+    stays: [["TestApp.xcodeproj/project.pbxproj", "name = TestApp;"]],
+    tells: ["iOS: no app icon set."],
   },
 };

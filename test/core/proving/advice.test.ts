@@ -12,6 +12,7 @@ import { applyEdits } from "../../../src/core/formats/splice/site.ts";
 import { openFolder } from "../../../src/core/ground/files/reading/folder.ts";
 import { problem } from "../../../src/core/ground/problems/problem.ts";
 import { openAdviser } from "../../../src/core/proving/audit/advice/advice.ts";
+import { excerpt } from "../../../src/core/proving/audit/advice/quoted.ts";
 import type { TermKind } from "../../../src/core/proving/audit/identity/kinds.ts";
 import { keysIn } from "../../../src/core/proving/audit/identity/leading.ts";
 import { searchFor } from "../../../src/core/proving/audit/search/search.ts";
@@ -54,16 +55,23 @@ const file = "It is the name of a file or of a resource, which others ask for by
 const part = "It is a part of a longer word, a path or a key. Do people or systems meet it?";
 const person = "It is the address of one person among others. Is it told to anybody?";
 const given = "The platform's own tools give it, for each app another. Which is the client's?";
+const manyLines = "Of {app.name}";
 const slug = "{app.name hyphenated}";
 const people = '{ "people": [{ "at": "ann@crate.example" }, { "at": "ben@crate.example" }] }';
 const unsafe = "Nothing is sure to be read back there as it was meant. Do people or systems meet it?";
+
+test("two places of one line never quote one another", () => {
+  const line = "STR: L'{BLACK}Plain Crate' d'un \"Plain Crate 2\" a";
+  const quoted = [line.indexOf("Plain"), line.lastIndexOf("Plain")].map((at) => excerpt(line, at, "Plain Crate"));
+  expect(quoted).toEqual(["STR: L'{BLACK}Plain Crate' d'un", '"Plain Crate 2"']);
+});
 
 test.each<[what: string, file: string, text: string, term: string, kind: TermKind, advice: unknown]>([
   ["a title", "web/a.html", "<title>Plain Crate</title>", "Plain Crate", "name", ">{app.name}<"],
   ["a text around it", "a.kt", 'val a = "Welcome to Plain Crate!"', "Plain Crate", "name", '"Welcome to {app.name}!"'],
   ["a desktop entry", "a.desktop.in", "[Desktop Entry]\nName=Plain Crate\n", "Plain Crate", "name", "Name={app.name}"],
   ["a translation", "de.po", 'msgid "About Plain Crate"\n', "Plain Crate", "name", '"About {app.name}"'],
-  ["a menu's text", "a.strings", '"x.title" = "Plain Crate";', "Plain Crate", "name", '"{app.name}"'],
+  ["a menu's text", "a.strings", '"x.title" = "Plain Crate";', "Plain Crate", "name", "{app.name}"],
   ["the word itself", "a.ui", xml("<b>A simple plain crate, for all</b>"), "Plain Crate", "name", part],
   ["what names files", "a.xml", xml("<id>org.crate.Plain</id>"), "org.crate.Plain", "identifier", file],
   ["whose address follows", "a.c", 'x = "Ann Crate <ann@crate.example>";', "Ann Crate", "owner", person],
@@ -72,6 +80,16 @@ test.each<[what: string, file: string, text: string, term: string, kind: TermKin
   ["a variable", "a.c", "int plain_crate = 1;\n", "Plain Crate", "name", unsafe],
   ["a call", "a.swift", "plainCrate.start()\n", "Plain Crate", "name", unsafe],
   ["a class's name in quotes", "a.json", '{ "module": "PlainCrate" }', "Plain Crate", "name", code],
+  [
+    "a line of many",
+    "a.xml",
+    xml("<p>a</p><p>b\n Of Plain Crate\n more of Plain Crate</p>"),
+    "Plain Crate",
+    "name",
+    manyLines,
+  ],
+  ["an apostrophe's line", "a.txt", "L'un de Plain Crate n'a pas", "Plain Crate", "name", "L'un de {app.name} n'a pas"],
+  ["a program's file", "a.json", '{ "made": "a Plain Crate.app" }', "Plain Crate", "name", file],
   ["a slug", "a.json", '{ "project": "plain-crate" }', "Plain Crate", "name", slug],
   ["a slug by which alone it is known", "a.json", '{ "project": "plain-crate" }', "plain-crate", "name", slug],
   ["one of several people", "a.json", people, "ann@crate.example", "email", person],

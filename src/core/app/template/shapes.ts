@@ -25,6 +25,11 @@ const shapers = {
   green: (value: string, old: string) => component(channels(value)[1], old),
   blue: (value: string, old: string) => component(channels(value)[2], old),
   alpha: (_: string, old: string) => (/^\d+$/.test(old) ? "1" : "1.000"),
+  /** A version with at least as many parts as the old one: what builds a program may ask for each. */
+  versionParts: (value: string, old: string) => {
+    const [parts, wanted] = [value.split("."), old.split(".").length];
+    return [...parts, ...Array<string>(Math.max(0, wanted - parts.length)).fill("0")].join(".");
+  },
   /** An identifier's last part, and all in front of it: where a package is put together from a domain and a name. */
   identifierName: (value: string) => value.split(".").at(-1) ?? value,
   identifierDomain: (value: string) => value.split(".").slice(0, -1).join("."),

@@ -52,6 +52,23 @@ function asCause(all: readonly { problem: Problem; client: string }[]): CauseFou
     clients: [...new Set(all.map(({ client }) => client))],
     places: [...places.values()],
     settle: [...settle.values()],
-    questions: [...new Set(all.flatMap(({ problem: { cause, settle: own, fix } }) => (cause && !own ? [fix] : [])))],
+    questions: questionsOf(all.map(({ problem }) => problem)),
   };
+}
+
+/** Most files that a question names. */
+const mostFiles = 4;
+
+/** What is to be asked, once for all files of which it is; those are named where other places are settled otherwise. */
+function questionsOf(problems: readonly Problem[]): string[] {
+  const files = new Map<string, Set<string>>();
+  for (const { cause, settle, fix } of problems)
+    if (cause && !settle) files.set(fix, (files.get(fix) ?? new Set()).add(cause.file));
+  const isOfAll = files.size === 1 && problems.every(({ settle }) => !settle);
+  return [...files].map(([fix, all]) => {
+    if (isOfAll) return fix;
+    const named = [...all].slice(0, mostFiles).join(", ");
+    const more = all.size - mostFiles;
+    return `${fix} It is asked of ${named}${more > 0 ? ` and ${more} more` : ""}.`;
+  });
 }

@@ -47,7 +47,7 @@ export const codePlaces: readonly CodePlace[] = [
   },
   {
     file: /\.rc$/i,
-    line: /\b(InternalName|OriginalFilename)\b|#include/,
+    line: /\b(InternalName|OriginalFilename|ICON|BITMAP|CURSOR|RCDATA)\b|#include|^\s*\w+\s+24\s/,
     reason: "names of the executable and of its headers",
   },
   {
@@ -65,9 +65,10 @@ export const codePlaces: readonly CodePlace[] = [
     at: longPattern()`
       (^|\.)(CFBundleExecutable|CFBundlePackageType|NSPrincipalClass|NSMainNibFile
       |NSMainStoryboardFile|UIMainStoryboardFile|UISceneDelegateClassName|UISceneStoryboardFile
-      |UISceneConfigurationName|NSExtensionPrincipalClass|UILaunchStoryboardName)$
+      |UISceneConfigurationName|NSExtensionPrincipalClass|UILaunchStoryboardName
+      |(CFBundle|UT)(Type|URL)?IconFile|NSDocumentClass)$
     `,
-    reason: "names of the executable, its classes and its storyboards",
+    reason: "names of the executable, its classes, its pictures and its storyboards",
   },
   {
     file: /(^|\/)Cargo\.toml$/,
@@ -189,6 +190,16 @@ export const codePlaces: readonly CodePlace[] = [
     file: /\/bin\/Data\/boot\.config$/,
     line: /^player-connection-/,
     reason: "settings of the tools that build",
+  },
+  {
+    // In a comment alone: a window that says so is met by people.
+    file: /(?:)/,
+    line: longPattern("i")`
+      ^\s*(?:\/\/|\/?\*+|\#+|;+|--|%+|dnl\b|"|<!--|\{\*?|REM\b).*(This\ file\ is\ part\ of
+      |is\ free\ software[;:,]?\ you\ can\ redistribute|is\ distributed\ in\ the\ hope\ that\ it
+      |See\ the\ GNU\ (Lesser\ |Affero\ )?General\ Public\ License)
+    `,
+    reason: "the licence at the head of a file",
   },
   ...unseenFiles,
 ];

@@ -50,7 +50,7 @@ export const unseenFiles: readonly CodePlace[] = [
     reason: "paths and keys by which code asks for its own resources and settings",
   },
   {
-    file: /(^|\/)(Doxyfile|doc\/[\w.-]+\/copyright)$|\.xs(lt?|tl)$/,
+    file: /(^|\/)(Doxyfile(\.in)?|doxygen[\w.-]*|doc\/[\w.-]+\/copyright)$|\.xs(lt?|tl)$/,
     reason: "settings and templates of the tools that build",
   },
   {
@@ -73,12 +73,15 @@ export const unseenFiles: readonly CodePlace[] = [
     reason: "documentation of the project",
   },
   {
-    // At the top, where no app has its texts.
-    file: /^[A-Z][\w.-]*\.(?:md|markdown|rst|adoc)$|^(?:CREDITS|INSTALL|COPYING)(?:\.txt)?$/,
+    // At the top, where no app has its texts, and in the project's own manual.
+    file: /^([A-Z]|docs?\/(.*\/)?)[\w.-]*\.(?:md|markdown|rst|adoc)$|^(?:CREDITS|INSTALL|COPYING)(?:\.txt)?$/,
     reason: "documentation of the project",
   },
   {
-    file: /(^|\/)\.(gitlab-ci|travis|appveyor|cirrus)\.ya?ml$|(^|\/)(appveyor\.yml|Jenkinsfile|azure-pipelines\.yml)$/,
+    file: longPattern()`
+      (^|\/)(?:\.(gitlab-ci|travis|appveyor|cirrus)\.ya?ml|appveyor\.yml|Jenkinsfile|azure-pipelines\.yml)$
+      |^\.(?!env)\w[\w-]*\.(ya?ml|toml)$
+    `,
     reason: "settings of editors and build servers",
   },
   {

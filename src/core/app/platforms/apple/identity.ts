@@ -1,15 +1,10 @@
-import { posix } from "node:path";
-import { jsonSite, parseJson } from "../../../formats/splice/formats/json.ts";
-import { stringsSite } from "../../../formats/splice/formats/openstep.ts";
-import type { PlistString } from "../../../formats/splice/formats/plist.ts";
-import { attributeOf, attributeSite, parseXml, textSite, walk } from "../../../formats/splice/formats/xml.ts";
+import { type PlistString, plistSite } from "../../../formats/splice/formats/plist.ts";
 import type { Site } from "../../../formats/splice/site.ts";
-import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import type { Platform } from "../../../ground/values/platform.ts";
 import { givenByEnvironment } from "../../template/environment.ts";
 import type { Fill } from "../../template/found.ts";
-import { namedText } from "../../template/named-text.ts";
 import { isFromPubspec } from "../../template/pubspec.ts";
 import { isMainApp, type XcodeProject, type XcodeTarget } from "./project.ts";
 import { type BuildSettings, soleVariable, variablesIn } from "./settings.ts";
@@ -25,10 +20,34 @@ export interface XcodePart {
 
 const identifierSetting = "PRODUCT_BUNDLE_IDENTIFIER";
 
-/** An app's identifier: of several configurations', the shortest, which the others begin with. */
-export function appIdentifier(app: XcodeTarget): string | undefined {
+/**
+ * An app's identifier: of several configurations', the shortest, which the others begin with; where no setting says
+ * one, what its property list says.
+ */
+export function appIdentifier(app: XcodeTarget, main: readonly PlistString[] | undefined): string | undefined {
   const all = app.settings.flatMap((settings) => settings.evaluated(identifierSetting) ?? []);
-  return all.sort((a, b) => a.length - b.length)[0];
+  const [shortest] = all.sort((a, b) => a.length - b.length);
+  if (shortest !== undefined) return shortest;
+  const written = plistSite(main ?? [], bundleIdentifier)?.value ?? "";
+  const meant = app.settings.map((settings) => settings.expanded(written));
+  return [...meant, written].find((value) => wholeIdentifier.test(value));
+}
+
+const bundleIdentifier = "CFBundleIdentifier";
+const wholeIdentifier = /^[\w-]+(\.[\w-]+)+$/;
+
+/** An app's identifier that its property list writes out, or puts together from variables. */
+export function writtenIdentifier(
+  { identifier }: Pick<XcodePart, "identifier">,
+  { settings }: XcodeTarget,
+  list: readonly PlistString[],
+  holds: Field,
+): Fill[] {
+  const site = plistSite(list, bundleIdentifier);
+  if (!site || soleVariable(site.value) !== undefined || identifier === undefined) return [];
+  const says = (value: string) => value === identifier;
+  const isTheApps = says(site.value) || settings.some((each) => says(each.expanded(site.value)));
+  return isTheApps ? [{ holds, site, shape: "text" }] : [];
 }
 
 /** The product's name as users of a Mac see it where nothing else says one. */
@@ -67,7 +86,7 @@ export function identifierFills(
   const apart = part.targets
     .filter(({ system }) => system === "watch" || system === "other")
     .flatMap(({ settings }) => settings.flatMap((each) => each.sites(identifierSetting)))
-    .filter((site) => !known.has(placeOf(site)) && /^[\w-]+(\.[\w-]+)+$/.test(site.value));
+    .filter((site) => !known.has(placeOf(site)) && wholeIdentifier.test(site.value));
   // Under another condition the app may be called otherwise: for a device, for a configuration.
   const otherwise = app.settings
     .flatMap((settings) => settings.sites(identifierSetting))
@@ -95,7 +114,7 @@ function otherApps(
     // What refers to a variable with the app's identifier follows that.
     if (variablesIn(site.value).some((name) => settings.evaluated(name)?.includes(identifier))) return [];
     const value = settings.expanded(site.value);
-    if (!/^[\w-]+(\.[\w-]+)+$/.test(value)) return [];
+    if (!wholeIdentifier.test(value)) return [];
     const after = suffixOf(value, identifier) ?? (besides ? lastWord(value, besides) : undefined);
     return after === undefined ? [] : [{ holds, site, shape: "text", ...(after ? { after } : {}) }];
   });
@@ -182,70 +201,4 @@ export function followSetting(part: XcodePart, site: Site | undefined, holds: Fi
   const given = own.length > 0 ? own : givenByEnvironment(part.template, name);
   if (given.length === 0 && !isFromPubspec(part.template, name)) return [{ holds, site, shape: "text" }];
   return given.filter(({ value }) => !value.includes("$(")).map((each) => ({ holds, site: each, shape: "text" }));
-}
-
-const localizedKeys: Readonly<Record<string, Field>> = {
-  CFBundleDisplayName: "app.label",
-  CFBundleName: "app.label",
-  NSHumanReadableCopyright: "copyright",
-};
-
-/** Property list values in the template's own languages: .strings files, and string catalogs. */
-export function localizedFills(template: Folder, folders: readonly string[]): Fill[] {
-  const fills: Fill[] = [];
-  const add = (holds: Field, site: Site | undefined) => {
-    if (site) fills.push({ holds, site, shape: "text" });
-  };
-  for (const file of template.list()) {
-    const isStrings = /(^|\/)[^/]+\.lproj\/InfoPlist\.strings$/.test(file);
-    const folder = posix.dirname(isStrings ? posix.dirname(file) : file);
-    if (!folders.includes(folder === "." ? "" : folder)) continue;
-    for (const [key, holds] of Object.entries(localizedKeys)) {
-      if (isStrings && textIfAny(template.bytes(file)) !== undefined)
-        add(holds, stringsSite(file, template.source(file), key));
-      else if (file.endsWith("/InfoPlist.xcstrings"))
-        for (const site of catalogSites(template, file, key)) add(holds, site);
-    }
-  }
-  return fills;
-}
-
-/** A key's values in every language of a string catalog. */
-function catalogSites(template: Folder, file: string, key: string): Site[] {
-  const root = parseJson(template.source(file));
-  const path = ["strings", key, "localizations"];
-  const languages = Object.keys(JSON.parse(template.source(file).text)?.strings?.[key]?.localizations ?? {});
-  return languages.flatMap((language) => jsonSite(file, root, [...path, language, "stringUnit", "value"]) ?? []);
-}
-
-/** Attributes of storyboards and interface files that are shown (Apple, Interface Builder). */
-const shownAttributes = ["text", "title", "headerTitle", "placeholder", "placeholderString", "label", "prompt"];
-
-/**
- * Texts that people see and that hold one of the app's names: in storyboards, and in what the app says when it asks
- * for something.
- */
-export function seenTexts(
-  template: Folder,
-  { folder }: XcodeProject,
-  lists: readonly { strings: readonly PlistString[] }[],
-  names: readonly string[],
-  platform: Platform,
-): Fill[] {
-  const below = folder ? `${folder}/` : "";
-  const boards = template.list().filter((file) => file.startsWith(below) && /\.(storyboard|xib)$/.test(file));
-  const isMac = (file: string) => template.source(file).text.includes("MacOSX");
-  const own = boards.filter((file) => isMac(file) === (platform === "desktop"));
-  const inBoards = own.flatMap((file) =>
-    [...walk(parseXml(template.source(file)))].flatMap((element) => [
-      ...shownAttributes.flatMap((attribute) => attributeSite(file, element, attribute) ?? []),
-      ...(element.name === "string" && shownAttributes.includes(attributeOf(element, "key") ?? "")
-        ? [textSite(file, element) ?? []].flat()
-        : []),
-    ]),
-  );
-  const asked = lists.flatMap(({ strings }) =>
-    strings.filter(({ path }) => /UsageDescription$/.test(String(path.at(-1)))).map(({ site }) => site),
-  );
-  return [...inBoards, ...asked].flatMap((site) => namedText(site, names));
 }

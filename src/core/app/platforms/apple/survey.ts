@@ -19,10 +19,11 @@ import type { Wants } from "../../template/missing.ts";
 import { type Assets, colorSet, imageSet, launchImages, storyboard } from "./assets.ts";
 import { encryptionFill } from "./export.ts";
 import { appIcons } from "./icons.ts";
-import { appIdentifier, identifierFills, localizedFills, seenTexts, settingFills, targetName } from "./identity.ts";
+import { appIdentifier, identifierFills, settingFills, targetName, writtenIdentifier } from "./identity.ts";
 import { displayName, signingPlaces } from "./missing.ts";
 import { isApp, isMainApp, isShipped, readXcodeProjects, type XcodeProject, type XcodeTarget } from "./project.ts";
 import { plistFills } from "./property-lists.ts";
+import { localizedFills, seenTexts } from "./texts.ts";
 
 /**
  * Surveys a template's Xcode projects for its apps of a platform, and what they bring along; undefined where there is
@@ -109,13 +110,14 @@ function surveyPart(template: Folder, wants: Wants, platform: Platform, part: Ta
   const gap = (what: string) =>
     problem("template-gap", `${platformNames[platform]}: ${what}.`, { severity: "warning", place });
   const assets = { template, below: project.folder, wants, platform, gap };
-  const identifier = appIdentifier(app);
   const { lists, gaps } = propertyLists(template, project, targets);
   const main = listOf(project, app, lists);
+  const identifier = appIdentifier(app, main?.strings);
   const folders = [main ? posix.dirname(main.file) : "", inFolder(project, app.name) ?? ""].filter(Boolean);
   const known = { template, project, targets, platform, identifier };
   const values: Fill[] = [
     ...(identifier ? identifierFills(known, app, ofCode, `identifiers.${platform}`) : []),
+    ...(main ? writtenIdentifier(known, app, main.strings, `identifiers.${platform}`) : []),
     ...settingFills(known),
     ...lists.flatMap((list) => plistFills(known, list.strings)),
     ...localizedFills(template, folders),

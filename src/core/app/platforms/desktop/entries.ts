@@ -3,21 +3,13 @@ import { attributeOf, parseXml, textSite, type XmlElement } from "../../../forma
 import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
-import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { homeFill } from "../../template/addresses.ts";
 import { type Fill, heldValues, type PictureUse, type SurveyPart } from "../../template/found.ts";
 import { pictureSize } from "../../template/picture-size.ts";
 import { pictureUse } from "../../template/picture-use.ts";
 import { shellIcon, shellSide } from "./catalog.ts";
-
-/** Scripts that build programs: an entry beside none of them is somebody else's. */
-const builders = longPattern()`
-  (^|\/)(CMakeLists\.txt|meson\.build|configure\.(ac|in)|Makefile(\.am)?|[\w-]+\.pro|setup\.py
-  |pyproject\.toml|Cargo\.toml)$
-`;
-
-/** Folders of what an app takes from others, and of its tests. */
-const aside = /(^|\/)(external|third[_-]?party|vendor|node_modules|tests?|examples?|docs?|debian|build)\//i;
+import { aside, builders } from "./programs.ts";
+import { buildVersions } from "./versions.ts";
 
 const entryFile = /\.desktop(\.in)*$/;
 const aboutFile = /\.(metainfo|appdata)\.xml(\.in)*$/;
@@ -33,6 +25,7 @@ export const surveyEntries: SurveyPart = (template) => {
   const fills = [
     ...entries.flatMap((file) => namesIn(template, file)),
     ...files.filter((file) => aboutFile.test(file)).flatMap((file) => aboutIn(template, file)),
+    ...buildVersions(template, files),
   ];
   return {
     platform: "desktop",

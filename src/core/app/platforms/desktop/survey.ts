@@ -1,11 +1,12 @@
 import { firstOfEachPlace, type PartSurvey, type SurveyPart } from "../../template/found.ts";
 import { surveyXcode } from "../apple/survey.ts";
+import { surveyBundles } from "./bundles.ts";
 import { surveyEntries } from "./entries.ts";
 import { surveyLinux } from "./linux.ts";
 
 /** Surveys the apps for desktops of a template: the Mac's, a Linux runner, programs; undefined where there is none. */
 export const surveyDesktop: SurveyPart = (template, around) => {
-  const surveys = [surveyXcode("desktop"), surveyLinux, surveyEntries];
+  const surveys = [surveyXcode("desktop"), surveyLinux, surveyEntries, surveyBundles];
   const parts = surveys.map((survey) => survey(template, around)).filter((part) => part !== undefined);
   const [first, ...others] = parts;
   return first && others.reduce(together, first);

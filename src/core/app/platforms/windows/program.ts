@@ -1,5 +1,6 @@
 import { posix } from "node:path";
 import { readResourceScript } from "../../../formats/splice/formats/resource-script.ts";
+import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import type { Field } from "../../../ground/values/fields.ts";
@@ -29,7 +30,7 @@ export function windowsProgram(
   const below = folder ? `${folder}/` : "";
   const scripts = template
     .list()
-    .filter((file) => file.startsWith(below) && file.toLowerCase().endsWith(".rc"))
+    .filter((file) => file.startsWith(below) && withoutBuildEnding(file).toLowerCase().endsWith(".rc"))
     .filter((file) => textIfAny(template.bytes(file)) !== undefined);
   const fills: Fill[] = [...known];
   const icons = new Set<string>();
@@ -49,7 +50,8 @@ export function windowsProgram(
         said.add(site.value);
       }
     for (const { path } of listed) {
-      const found = findFile(template, posix.normalize(posix.join(posix.dirname(file), path)));
+      const fromTop = /^\$\{\w*SOURCE_DIR\}\/(.+)$/.exec(path)?.[1];
+      const found = findFile(template, fromTop ?? posix.normalize(posix.join(posix.dirname(file), path)));
       if (found) icons.add(found);
     }
   }

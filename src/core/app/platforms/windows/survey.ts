@@ -7,6 +7,7 @@ import {
   textSite,
   type XmlElement,
 } from "../../../formats/splice/formats/xml.ts";
+import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
@@ -126,7 +127,9 @@ function programFolders(template: Folder, manifests: readonly string[], projects
   const beside = new Set(manifests.flatMap((file) => [folderOf(file), folderOf(folderOf(file))]));
   const scripts = template
     .list()
-    .filter((file) => /\.rc$/i.test(file) && !/(^|\/)(node_modules|packages|third_party)\//.test(file))
+    .filter(
+      (file) => /\.rc$/i.test(withoutBuildEnding(file)) && !/(^|\/)(node_modules|packages|third_party)\//.test(file),
+    )
     // Some desktops describe menus in XML, in files with that ending.
     .filter((file) => !/^\s*</.test(textIfAny(template.bytes(file)) ?? ""));
   const folders = [...scripts.map(folderOf), ...projects];

@@ -57,7 +57,7 @@ const languages: readonly Lexical[] = [
     ],
   },
   {
-    files: /\.(java|c|cc|cpp|cxx|h|hh|hpp|mm?|cs|qml|vala)$/,
+    files: /\.(java|c|cc|cpp|cxx|h|hh|hpp|mm?|cs|qml|vala|nut|nfo|proto|glsl|metal)$/,
     comments: cComments,
     quotes: [{ mark: '"', read: c }],
     others: character,

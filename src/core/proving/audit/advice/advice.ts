@@ -11,7 +11,7 @@ import { shellName } from "../identity/keyed.ts";
 import { besideInList, keysIn } from "../identity/leading.ts";
 import { codeHit } from "../search/context.ts";
 import type { Residue } from "../search/search.ts";
-import { type Meant, provenFill } from "./fill.ts";
+import { type Meant, provenFill, timesIn } from "./fill.ts";
 import { type Doubt, isOfCode } from "./occurrence.ts";
 import type { Surveyed } from "./proof.ts";
 import { questionOf } from "./question.ts";
@@ -129,11 +129,15 @@ function fillFor(
   }
   // As it stands in the variant, where lines above may have come or gone.
   const near = excerpt(line, column - 1, found);
-  const quotable = [near, withSetting(line, near), line.trim()].filter((each) => each.length <= longest);
+  // The whole line only where nothing else of it is another entry's.
+  const isAlone = meant.every((each) => timesIn(line, each.found) === timesIn(near, each.found));
+  const quotable = [near, withSetting(line, near), ...(isAlone ? [line.trim()] : [])].filter(
+    (each) => each.length <= longest,
+  );
   const text = quotable.find((each) => !meansOthers(template, residue, each, found));
   // The same stands where something else is meant, and nothing beside it tells the one from the other.
   if (text === undefined) return near === found ? "part" : "code";
-  const times = content.split(text).length - 1;
+  const times = timesIn(content, text);
   if (times > 0) return provenFill(template, { file, text, times }, text, { meant, own });
   return content.includes(found) ? "unsafe" : "changed";
 }

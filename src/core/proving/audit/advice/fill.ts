@@ -37,13 +37,13 @@ export function provenFill(
   const first = tryFill(template, { ...where, with: plain } as FillEntry);
   if (!first) return "unsafe";
   const expressions = new Map<Meant, string>();
-  for (const { before } of first.changed) {
+  for (const { before, after } of first.changed) {
     // What stands between tags is read, and what a file of texts holds.
     const isRead = ("text" in where && where.text.startsWith(">")) || ofTexts.test(where.file);
     if ((own.kind === "name" || own.kind === "owner") && !isRead && isFile(template, before)) return "file";
     if (own.kind === "identifier" && namesFiles(template, own.found)) return "file";
     // What is a part of a longer term goes with that.
-    let rest = before;
+    let rest = focused(before, after, here);
     for (const each of here) {
       if (!rest.includes(each.found)) continue;
       const occurrence = occurrenceIn(rest, each);
@@ -62,10 +62,36 @@ export function provenFill(
   const isRight = tried.changed.every(({ before, after }) =>
     [...expressions].every(
       ([{ found }, expression]) =>
-        !before.includes(found) || (after.includes(probeOf(expression) ?? "\0") && !after.includes(found)),
+        !focused(before, after, here).includes(found) ||
+        (after.includes(probeOf(expression) ?? "\0") &&
+          timesIn(after, found) <= timesIn(before, found) - timesIn(written, found)),
     ),
   );
   return isRight ? { list: "fill", entry } : "unsafe";
+}
+
+/** How often a part stands in a text. */
+export const timesIn = (text: string, part: string): number => text.split(part).length - 1;
+
+/**
+ * A text of which a part is changed: what stands in the rest of it, as other lines of a long one do, is no matter here,
+ * and goes under.
+ */
+function focused(before: string, after: string, terms: readonly Meant[]): string {
+  const most = Math.min(before.length, after.length);
+  let start = 0;
+  while (start < most && before[start] === after[start]) start++;
+  let behind = 0;
+  while (behind < most - start && before.at(-1 - behind) === after.at(-1 - behind)) behind++;
+  const end = before.length - behind;
+  const isTouched = (at: number, length: number) => at <= end && at + length >= start;
+  return terms.reduce(
+    (text, { found }) =>
+      text.replaceAll(found, (each: string, at: number) =>
+        isTouched(at, each.length) ? each : "n".repeat(each.length),
+      ),
+    before,
+  );
 }
 
 /** Files whose values are texts that people read, in one language each. */

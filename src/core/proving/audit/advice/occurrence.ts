@@ -17,6 +17,9 @@ const closes = /^[\s"'”“’»)\]}<.,;:!?/|·–—…-]/u;
 const joins = /[\p{L}\p{N}][/|·_.:@–-]$/u;
 const joined = /^[/|·_.:@–-][\p{L}\p{N}]/u;
 
+/** What stands behind a name that is a program's file, or one of its pictures. */
+const fileEnding = /^\.(app|exe|apk|ipa|dmg|msi|lnk|desktop|png|svg|icns|ico)\b/i;
+
 /** How a name is written where it is no text: its words with nothing, a hyphen or capitals between them. */
 function asToken(found: string, text: string, field: Field): Occurrence {
   const hasBlank = /\s/.test(text);
@@ -40,7 +43,7 @@ function ofName(value: string, found: string, text: string, field: Field): Occur
   if (/^\s*(?:<|&lt;|\()\s*[^<>\s]+@/.test(after)) return doubt("person");
   if (/[a-z][a-z0-9+.-]*:\/\/\S*$/i.test(before)) return doubt("page");
   if (joins.test(before) || joined.test(after))
-    return doubt(/[\\/]$/.test(before) || /^[\\/]/.test(after) ? "file" : "part");
+    return doubt(/[\\/]$/.test(before) || /^[\\/]/.test(after) || fileEnding.test(after) ? "file" : "part");
   const isText = (before === "" || opens.test(before)) && (after === "" || closes.test(after));
   if (!isText || !/\s/.test(value.trim())) return doubt("part");
   // Without its capitals, it may be the word itself that is meant: a recorder of sounds.

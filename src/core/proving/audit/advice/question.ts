@@ -23,6 +23,6 @@ export const questionOf = (doubt: Doubt, { file, text }: Residue): string =>
         questions[doubt],
         asksWhich.has(doubt) ? "Let" : "If so, let",
         "the developers take it from one place that can be filled, or give it by `fill` or a question of",
-        `template.yaml; if ${asksWhich.has(doubt) ? "nobody meets it" : "not"}, allow "${text}" in ${file}`,
+        `template.yaml; if ${asksWhich.has(doubt) ? "nobody meets it" : "not"}, allow "${text}" there`,
         "with the reason.",
       ].join(" ");

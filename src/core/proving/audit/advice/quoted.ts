@@ -10,15 +10,25 @@ export function foundAt(line: string, column: number, text: string): string {
   return match?.[0] ?? text;
 }
 
-/** So much of a line that only this place is meant: what stands in quotes or between tags, or the line. */
+/** What stands in quotes, where none of them is an apostrophe, or between tags. */
+const enclosed = /"[^"\n]*"|(?<![\p{L}\p{N}])'[^'\n]*'(?![\p{L}\p{N}])|`[^`\n]*`|>[^<>\n]+</gu;
+
+/**
+ * So much of a line that only this place is meant: what stands in quotes or between tags, or the line, without what in
+ * quotes holds the same.
+ */
 export function excerpt(line: string, column: number, found: string): string {
-  const around = [...line.matchAll(/"[^"\n]*"|'[^'\n]*'|`[^`\n]*`|>[^<>\n]+</g)].find(
-    ({ 0: whole, index }) => index <= column && column + found.length <= index + whole.length && whole.includes(found),
+  const all = [...line.matchAll(enclosed)].filter(({ 0: whole }) => whole.includes(found));
+  const around = all.find(({ 0: whole, index }) => index <= column && column + found.length <= index + whole.length);
+  const from = Math.max(
+    0,
+    ...all.filter(({ index }) => index < column).map(({ 0: whole, index }) => index + whole.length),
   );
-  const text = around?.[0] ?? line.trim();
+  const to = Math.min(line.length, ...all.filter(({ index }) => index > column).map(({ index }) => index));
+  const text = around?.[0] ?? line.slice(from, to).trim();
   if (text.length <= longest) return text;
   // Of a long text, the sentence or the part of it.
-  const start = around?.index ?? line.indexOf(text);
+  const start = around?.index ?? line.indexOf(text, from);
   let at = start;
   for (const part of text.split(/(?<=[.!?;,])(?=\s)/)) {
     if (at <= column && column + found.length <= at + part.length && part.length <= longest)

@@ -181,9 +181,13 @@ function accepts(kind: TermKind, text: string): string | undefined {
     return nobodys.test(text.toLowerCase()) || everybodys.test(text.toLowerCase()) || !/\.[a-z]{2,}$/i.test(text)
       ? undefined
       : text.replace(/^www\./, "");
-  if (kind === "name") return /\p{L}/u.test(text) && !/[<>{}]|^\.|\/$|^https?:/.test(text) ? text : undefined;
+  if (kind === "name")
+    return /\p{L}/u.test(text) && !/[<>{}]|^\.|\/$|^https?:/.test(text) ? text.replace(programEnding, "") : undefined;
   return text;
 }
+
+/** How a program's file ends: its name is what stands in front of that. */
+const programEnding = /(?<=\w)\.(app|exe|apk|ipa|dmg|msi)$/i;
 
 /** Whether a text is too common to be looked for within others. */
 function isWeak(kind: TermKind, text: string): boolean {

@@ -1,33 +1,22 @@
 import { opensApp } from "../../../app/platforms/android/manifest.ts";
-import { isOfCode } from "../../../app/platforms/apple/products.ts";
 import { assemblyFacts } from "../../../formats/splice/formats/assembly-info.ts";
 import { htmlAttribute, htmlAttributeSite, htmlElements, htmlTextSite } from "../../../formats/splice/formats/html.ts";
 import { lineSites } from "../../../formats/splice/formats/lines.ts";
-import { entry, itemsOf, type OpenStep, parseOpenStep, textOf } from "../../../formats/splice/formats/openstep.ts";
+import { parseStrings } from "../../../formats/splice/formats/openstep.ts";
 import { plistStrings } from "../../../formats/splice/formats/plist.ts";
 import { readResourceScript } from "../../../formats/splice/formats/resource-script.ts";
 import { attributeOf, parseXml, walk } from "../../../formats/splice/formats/xml.ts";
 import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { openSettings } from "../../../formats/splice/settings.ts";
 import type { Site } from "../../../formats/splice/site.ts";
-import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
+import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Source } from "../../../ground/values/source.ts";
-import { inNoApp } from "../place-kinds.ts";
-
-/** A value in a file, and what leads to it: keys and positions, elements and attributes, joined by full stops. */
-export interface Keyed {
-  key: string;
-  value: string;
-  /** Offset of the value. */
-  at: number;
-}
+import type { Keyed, Texts } from "./value.ts";
+import { xcodeProject } from "./xcode.ts";
 
 type Reader = (file: string, source: Source, template: Texts) => Keyed[];
-
-/** What is asked of the folder that a file lies in. */
-type Texts = Pick<Folder, "bytes" | "source">;
 
 /** A line that gives a name a text in quotes, or without: build scripts, project files, shell and CMake. */
 const quotedLine =
@@ -93,18 +82,10 @@ const androidManifest: Reader = (file, source, template) => {
   );
 };
 
-/** An Xcode project's settings; those of tests and libraries, which nobody installs, are told apart. */
-const xcodeProject: Reader = (file, source, template) => {
-  const objects = entry(parseOpenStep(source), "objects");
-  const byId = (id: OpenStep | undefined) => entry(objects, textOf(id) ?? "");
-  const apart = (objects?.kind === "group" ? [...objects.entries.values()] : [])
-    .filter((target) => isOfCode(textOf(entry(target, "productType")) ?? ""))
-    .flatMap((target) => itemsOf(entry(byId(entry(target, "buildConfigurationList")), "buildConfigurations")))
-    .flatMap((id) => byId(id) ?? []);
-  return lines(plainLine)(file, source, template).map((each) =>
-    apart.some(({ start, end }) => start <= each.at && each.at < end)
-      ? { ...each, key: `${inNoApp}${each.key}` }
-      : each,
+const stringsFile: Reader = (_, source) => {
+  const all = parseStrings(source);
+  return (all.kind === "group" ? [...all.entries] : []).flatMap(([key, value]): Keyed[] =>
+    value.kind === "string" ? [{ key, value: value.value, at: value.start }] : [],
   );
 };
 
@@ -228,8 +209,8 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.(xml|appxmanifest|resw|resx|storyboard|xib|wxs|wxi|wxl|csproj|vbproj)$/i, read: xml },
   { file: /\.html?$/i, read: page },
   { file: /\.rc$/i, read: resourceScript },
-  { file: /\.pbxproj$/, read: xcodeProject },
-  { file: /\.strings$/, read: lines(plainLine) },
+  { file: /\.pbxproj$/, read: (...of) => xcodeProject(...of, lines(plainLine)(...of)) },
+  { file: /\.strings$/, read: stringsFile },
   { file: /\.xcconfig$/, read: keyedLines("xcconfig") },
   { file: /\.properties$/, read: keyedLines("properties") },
   { file: /(^|\/)\.env(\.\w+)?$/, read: keyedLines("env") },

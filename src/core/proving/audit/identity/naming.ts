@@ -9,7 +9,7 @@ export const naming: readonly Carrier[] = [
     file: /\.(plist|strings|xcstrings|pbxproj|xcconfig)$/,
     key: /(^|\.|_)CFBundle(Display)?Name(\.|$)/,
   },
-  { kind: "name", file: /\.pbxproj$/, key: /^PRODUCT_NAME$/ },
+  { kind: "name", file: /\.pbxproj$/, key: /^(PRODUCT_NAME|app's target)$/ },
   {
     kind: "name",
     file: /\.(storyboard|xib)$/,

@@ -76,6 +76,8 @@ const codeAttributes = longPattern()`
 
 const markup: Language["isCode"] = (hit) => {
   if (isComment(hit)) return true;
+  // A program's own resource, by its path (Qt, resource system).
+  if (/(^|[>"])\s*:\/[^<>"\s]*$/.test(before(hit))) return true;
   const name = attribute(hit);
   // An element's own id is code's; what a system or a store knows the app by is none.
   if (name === "id" && hit.kind === "identifier") return false;
@@ -109,8 +111,8 @@ const languages: readonly Language[] = [
   },
   {
     file: longPattern()`
-      \.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cxx|cs|vb|fs|dart|rs|go|py|gd|rb|php|vala|lua|pl|pm|tcl|pas|scala|[cm]?[jt]s
-      |[jt]sx|vue|svelte|astro)$
+      \.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cxx|cs|vb|fs|dart|rs|go|py|gd|rb|php|vala|lua|pl|pm|tcl|pas|scala|nut|nfo|awk
+      |[cm]?[jt]s|[jt]sx|vue|svelte|astro)$
     `,
     isCode: program,
   },
@@ -127,6 +129,8 @@ const languages: readonly Language[] = [
     isCode: (hit) =>
       isComment(hit) ||
       /\$\{[\w.-]*$/.test(before(hit)) ||
+      /^\s*(option|message)\s*\(/i.test(hit.line) ||
+      isPath(hit) ||
       (literalAround(hit) === undefined && !bundleProperty.test(before(hit))),
   },
   { file: /\.desktop$/, isCode: ({ line }) => /^(Exec|TryExec|Icon|StartupWMClass|Path|Categories|#)/.test(line) },
@@ -144,8 +148,14 @@ const languages: readonly Language[] = [
     file: /\.(json|jsonc|ya?ml|toml|properties|env)$/,
     isCode: (hit) => /^\s*#/.test(hit.line) || isKey(hit) || isPath(hit),
   },
-  { file: /\.strings$/, isCode: isComment },
+  // A text is asked for by its key.
+  { file: /\.strings$/, isCode: (hit) => isComment(hit) || (!before(hit).includes("=") && /"\s*=/.test(after(hit))) },
   { file: /\.plist$/, isCode: (hit) => /<key>[^<]*$/.test(before(hit)) },
+  // Of whatever has no language of its own here, a comment; in texts, such a line is a heading.
+  {
+    file: /^(?!.*\.(mdx?|markdown|txt|rst|adoc|textile|org|tex|[ct]sv|pot?)$)/i,
+    isCode: ({ line }) => /^\s*#(\s|!|$)/.test(line),
+  },
 ];
 
 /** What of a build script goes into a bundle or an installer, with no quotes around it. */
