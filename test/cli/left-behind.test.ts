@@ -321,7 +321,7 @@ test("a program for Linux is a client's by its entry, by what software centres s
     "<key>CFBundleIconFile</key><string>ledger</string></dict></plist>";
   const { root, started } = around({
     "meson.build": "project('ledger', 'c',\n  version: '1.1.0')\nexecutable('ledger', 'main.c')\n",
-    "CMakeLists.txt": "cmake_minimum_required(VERSION 3.9)\nproject(${BINARY}\n  VERSION 1.1.0.4\n  LANGUAGES C)\n",
+    "CMakeLists.txt": "cmake_minimum_required(VERSION 3.9)\nproject(ledger\n  VERSION 1.1.0.4\n  LANGUAGES C)\n",
     "mac/Info.plist.in": bundle,
     "art/ledger.icns": "icns",
     "data/works.Ledger.desktop.in": entry,
@@ -350,7 +350,7 @@ test("a program for Linux is a client's by its entry, by what software centres s
   expect([(await sharp(icon).metadata()).width, icon.equals(await square(48))]).toEqual([48, false]);
   // Its version is where its builds say one, with as many parts; its bundle for a Mac is the client's.
   expect(read("meson.build")).toContain("version: '2.5.1')");
-  expect(read("CMakeLists.txt")).toContain("VERSION 3.9)\nproject(${BINARY}\n  VERSION 2.5.1.0\n");
+  expect(read("CMakeLists.txt")).toContain("VERSION 3.9)\nproject(ledger\n  VERSION 2.5.1.0\n");
   expect(read("mac/Info.plist.in").match(/(?<=<string>)[^<]+/g)).toEqual([
     "APPL",
     "Kelp",
@@ -364,6 +364,37 @@ test("a program for Linux is a client's by its entry, by what software centres s
   const { code, err } = oxalis(root, "audit");
   expect(err).not.toMatch(/NEWS|de\.po/);
   expect([code, err]).toEqual([1, expect.stringContaining("works.Ledger")]);
+});
+
+const takes = (name: string) => `\${${name}}`;
+
+test("what a build's scripts set is the client's, and what takes it from there follows; names of targets stay", () => {
+  const { root, started } = around({
+    "CMakeLists.txt": `set(APP_NAME tides)\ninclude(about.cmake)\nadd_executable(${takes("APP_NAME")} main.cpp)\n`,
+    "about.cmake":
+      'set(APPLICATION_NAME Tides)\nset( APPLICATION_VENDOR "Tide Works" CACHE STRING "who" )\n' +
+      'set(APPLICATION_ID "works.tide.tides")\nset(APPLICATION_URL "https://www.tide.example")\nset(OTHER "Tide Works")\n',
+    "win/app.rc.in":
+      `1 ICON "app.ico"\n1 VERSIONINFO\nBEGIN\n VALUE "CompanyName", "${takes("APPLICATION_VENDOR")}"\n` +
+      ' VALUE "FileDescription", "Tides\\0"\nEND\n',
+    "main.cpp": 'int main() { open("sip", "magnet"); setWindowTitle("Tides ahead"); }\n',
+  });
+  const read = (file: string) => readFileSync(join(root, "variants/kelp", file), "utf8");
+  expect(read("about.cmake").split("\n")).toEqual([
+    `set(APPLICATION_NAME "Kelp & O'Hara")`,
+    `set( APPLICATION_VENDOR "Kelp & O'Hara Ltd" CACHE STRING "who" )`,
+    'set(APPLICATION_ID "example.kelp.kelpandohara")',
+    'set(APPLICATION_URL "https://kelp.example")',
+    'set(OTHER "Tide Works")',
+    "",
+  ]);
+  expect(read("CMakeLists.txt")).toContain("set(APP_NAME tides)");
+  expect(read("win/app.rc.in").match(/(?<=, ").*(?="$)/gm)).toEqual([takes("APPLICATION_VENDOR"), "Kelp & O'Hara"]);
+  expect(started.err).toContain("no version that a build script says as a number");
+  const { err } = oxalis(root, "audit");
+  expect(err).toContain('"Tides ahead"');
+  expect(err).toContain('set(OTHER "Tide Works")');
+  expect(err).not.toMatch(/"(sip|magnet)":/);
 });
 
 test("a name that a build writes from elsewhere is one gap with its line; all else of the app is made", () => {

@@ -25,6 +25,23 @@ test.each<[file: string, text: string, terms: string[]]>([
     ["Fernhollow", "Farnmulde"],
   ],
   [
+    "app.entitlements",
+    '<?xml version="1.0"?><plist version="1.0"><dict><key>com.apple.application-identifier</key>' +
+      "<string>A1B2C3D4E5.org.fern.hollow</string></dict></plist>",
+    ["A1B2C3D4E5"],
+  ],
+  [
+    "about.cmake",
+    'set(APPLICATION_NAME Fernhollow)\nset(APP_ID "org.fern.hollow")\n',
+    ["Fernhollow", "org.fern.hollow"],
+  ],
+  [
+    "mac/en.lproj/InfoPlist.strings",
+    'NSHumanReadableCopyright = "© 2002-2009 by the Fern people";',
+    ["the Fern people"],
+  ],
+  ["setup.iss", "[Setup]\nAppCopyright=Copyright (C) 1998-2010 Fern Works\n", ["Fern Works"]],
+  [
     "manifest.xml",
     '<OfficeApp><ProviderName>Fern Works</ProviderName><DisplayName DefaultValue="Fernhollow"/></OfficeApp>',
     ["Fern Works", "Fernhollow"],

@@ -86,7 +86,8 @@ export const unseenFiles: readonly CodePlace[] = [
   },
   {
     file: longPattern()`
-      (^|\/)((\.github|\.vscode|\.idea|\.gitlab|\.circleci|\.cursor|\.husky|\.githooks|[._]lefthook)\/
+      ^\.(?!well-known)[\w-]+\/|(^|\/)(\.(mailmap|weblate)$
+      |(\.github|\.vscode|\.idea|\.gitlab|\.circleci|\.cursor|\.husky|\.githooks|\.tx|[._]lefthook)\/
       |\.(cline|cursor|windsurf)rules$|lefthook\.ya?ml$|sonar-project\.properties$)
     `,
     reason: "settings of editors and build servers",

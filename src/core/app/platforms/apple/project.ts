@@ -138,10 +138,10 @@ function madeProjects(template: Folder): XcodeProject[] {
 }
 
 const systems: readonly { system: System; sdk: RegExp }[] = [
-  { system: "phone", sdk: /iphone/ },
-  { system: "watch", sdk: /watch/ },
-  { system: "mac", sdk: /macosx/ },
-  { system: "other", sdk: /appletv|xros/ },
+  { system: "phone", sdk: /iphone/i },
+  { system: "watch", sdk: /watch/i },
+  { system: "mac", sdk: /macosx/i },
+  { system: "other", sdk: /appletv|xros/i },
 ];
 
 /**

@@ -1,16 +1,38 @@
+import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { problem } from "../../../ground/problems/problem.ts";
+import { placeAt } from "../../../ground/values/source.ts";
 import { firstOfEachPlace, type PartSurvey, type SurveyPart } from "../../template/found.ts";
 import { surveyXcode } from "../apple/survey.ts";
 import { surveyBundles } from "./bundles.ts";
+import { surveyCMake } from "./cmake.ts";
 import { surveyEntries } from "./entries.ts";
 import { surveyLinux } from "./linux.ts";
+import { versionScripts } from "./versions.ts";
+
+/** Programs that a build script puts together. */
+const programs: readonly SurveyPart[] = [surveyEntries, surveyBundles, surveyCMake];
 
 /** Surveys the apps for desktops of a template: the Mac's, a Linux runner, programs; undefined where there is none. */
 export const surveyDesktop: SurveyPart = (template, around) => {
-  const surveys = [surveyXcode("desktop"), surveyLinux, surveyEntries, surveyBundles];
-  const parts = surveys.map((survey) => survey(template, around)).filter((part) => part !== undefined);
-  const [first, ...others] = parts;
-  return first && others.reduce(together, first);
+  const by = (surveys: readonly SurveyPart[]) =>
+    surveys.map((survey) => survey(template, around)).filter((part) => part !== undefined);
+  const [apps, built] = [by([surveyXcode("desktop"), surveyLinux]), by(programs)];
+  const [first, ...others] = [...apps, ...built];
+  const whole = first && others.reduce(together, first);
+  return whole && built.length > 0 && apps.length === 0 ? withVersion(template, whole) : whole;
 };
+
+/** A program whose version no place is found for is told so: its build would say the template's. */
+function withVersion(template: Folder, part: PartSurvey): PartSurvey {
+  if (part.fills.some(({ holds }) => holds === "version")) return part;
+  const [script] = versionScripts(template.list());
+  if (script === undefined) return part;
+  const gap = problem("template-gap", "Desktop: no version that a build script says as a number.", {
+    severity: "warning",
+    place: placeAt(template.source(script), 0),
+  });
+  return { ...part, gaps: [...part.gaps, gap] };
+}
 
 /** Two parts of one platform as one; its folder is the one above both. */
 const together = (a: PartSurvey, b: PartSurvey): PartSurvey => ({

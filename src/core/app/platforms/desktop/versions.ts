@@ -14,18 +14,23 @@ const scripts: readonly { file: RegExp; version: RegExp }[] = [
   {
     file: /^configure\.(ac|in)$/,
     version: longPattern("m")`
-      ^AC_INIT\(\s*\[?[^,()[\]]+\]?\s*,\s*\[?(?<version>\d[\d.]*)\]?\s*[,)]
+      ^AC_INIT\(\s*\[?[^,()[\]]+\]?\s*,\s*\[?v?(?<version>\d[\d.]*)\]?\s*[,)]
     `,
   },
   { file: /^setup\.py$/, version: /^\s*version\s*=\s*["'](?<version>\d[\d.]*)["']/m },
   { file: /^pyproject\.toml$/, version: /^version\s*=\s*"(?<version>\d[\d.]*)"/m },
 ];
 
+const nearestFirst = (files: readonly string[]) => [...files].sort((a, b) => a.split("/").length - b.split("/").length);
+
+/** The scripts that may say a program's version, the one nearest the top first. */
+export const versionScripts = (files: readonly string[]): string[] =>
+  nearestFirst(files.filter((each) => scripts.some(({ file }) => file.test(posix.basename(each)))));
+
 /** The version in the scripts that build a program: of each kind, in the one nearest the top that says one. */
 export function buildVersions(template: Folder, files: readonly string[]): Fill[] {
-  const nearestFirst = [...files].sort((a, b) => a.split("/").length - b.split("/").length);
   return scripts.flatMap(({ file: form, version }): Fill[] => {
-    for (const file of nearestFirst.filter((each) => form.test(posix.basename(each)))) {
+    for (const file of nearestFirst(files.filter((each) => form.test(posix.basename(each))))) {
       const match = version.exec(textIfAny(template.bytes(file)) ?? "");
       const value = match?.groups?.version;
       if (!match || value === undefined) continue;

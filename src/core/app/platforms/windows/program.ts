@@ -6,6 +6,7 @@ import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts"
 import type { Field } from "../../../ground/values/fields.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { programIcons } from "../../../pictures/slots/program.ts";
+import { isSetByScripts } from "../../template/cmake-variables.ts";
 import { findFile } from "../../template/find-file.ts";
 import type { Fill, PictureUse } from "../../template/found.ts";
 
@@ -40,7 +41,7 @@ export function windowsProgram(
     const { values, texts, icons: listed } = readResourceScript(file, template.source(file));
     for (const { key, site } of values) {
       const holds = shown[key];
-      if (!holds || site.value.trim() === "") continue;
+      if (!holds || site.value.trim() === "" || isSetByScripts(template, site.value)) continue;
       fills.push({ holds, site, shape: "text" });
       if (holds === "app.name") said.add(site.value);
     }

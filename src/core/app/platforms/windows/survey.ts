@@ -122,6 +122,10 @@ function minimumOf(template: Folder, manifest: string | undefined): Pick<PartSur
   return version === undefined ? {} : { minimum: `Windows ${version}` };
 }
 
+/** What begins a resource of a program (Microsoft, resource-definition statements). */
+const resourceStatement =
+  /^[ \t]*("?[\w.]+"?[ \t]+(ICON|VERSIONINFO|DIALOG(EX)?|MENU|BITMAP|RT_MANIFEST|24)\b|STRINGTABLE\b)/m;
+
 /** Folders of programs with resources of their own: beside a package, or alone. */
 function programFolders(template: Folder, manifests: readonly string[], projects: readonly string[]): string[] {
   const beside = new Set(manifests.flatMap((file) => [folderOf(file), folderOf(folderOf(file))]));
@@ -130,8 +134,8 @@ function programFolders(template: Folder, manifests: readonly string[], projects
     .filter(
       (file) => /\.rc$/i.test(withoutBuildEnding(file)) && !/(^|\/)(node_modules|packages|third_party)\//.test(file),
     )
-    // Some desktops describe menus in XML, in files with that ending.
-    .filter((file) => !/^\s*</.test(textIfAny(template.bytes(file)) ?? ""));
+    // Settings of other tools have that ending, too.
+    .filter((file) => resourceStatement.test(textIfAny(template.bytes(file)) ?? ""));
   const folders = [...scripts.map(folderOf), ...projects];
   return [...new Set(folders)].filter(
     (folder) => manifests.length === 0 || beside.has(folder) || beside.has(folderOf(folder)),

@@ -64,7 +64,11 @@ export const carriers: readonly Carrier[] = [
     `,
   },
   { kind: "identifier", file: /\.(metainfo|appdata)\.xml$/, key: /^id$/, part: /^(.+?)(?:\.desktop)?$/ },
-  { kind: "identifier", file: /(^|\/)CMakeLists\.txt$|\.cmake$/, key: /^MACOSX_BUNDLE_GUI_IDENTIFIER$/ },
+  {
+    kind: "identifier",
+    file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
+    key: /^(MACOSX_BUNDLE_GUI_IDENTIFIER|(APP|APPLICATION)_(BUNDLE_)?ID(ENTIFIER)?)$/,
+  },
   { kind: "identifier", file: /\.(c|cpp|vala|py|rs)$/, key: /^(set_application_id|setDesktopFileName)$/ },
   // Schemes and hosts that open it, addresses that are its own.
   { kind: "scheme", file: /\.xml$/, key: /^data@android:scheme$/ },
@@ -108,7 +112,17 @@ export const carriers: readonly Carrier[] = [
     file: /\.(ns[hi]|iss)$/i,
     key: /^((My)?AppPublisher|COMPANY_?NAME|PRODUCT_PUBLISHER|CompanyName)$/i,
   },
-  { kind: "owner", file: /(^|\/)CMakeLists\.txt$|\.cmake$/, key: /^CPACK_PACKAGE_VENDOR$/ },
+  {
+    kind: "owner",
+    file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
+    key: /^(CPACK_PACKAGE_VENDOR|(APP|APPLICATION|PRODUCT)_(VENDOR|COMPANY|PUBLISHER|ORGANI[SZ]ATION)(_NAME)?)$/,
+  },
+  {
+    kind: "host",
+    file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
+    key: /^(CPACK_PACKAGE_HOMEPAGE_URL|(APP|APPLICATION|PRODUCT)_(URL|HOMEPAGE(_URL)?))$/,
+    part: /^https?:\/\/([^/:?#]+)/,
+  },
   { kind: "owner", file: /\.(cc|cpp|cxx|py|vala)$/, key: /^setOrganizationName$/ },
   { kind: "host", file: /\.(cc|cpp|cxx|py)$/, key: /^setOrganizationDomain$/ },
   {
@@ -126,7 +140,7 @@ export const carriers: readonly Carrier[] = [
   {
     kind: "owner",
     key: /(^|\.|_)(NSHumanReadableCopyright|LegalCopyright|copyright|appCopyright)$/i,
-    part: /(?:©|\(c\)|copyright|\d{4})[\s©.,\d–-]*(?:\(c\)\s*)?([^\d©.][^.]{2,60}?)(?:\.|,? all rights|$)/i,
+    part: /(?:©|\(c\)|copyright|\d{4})(?:[\s©.,\d–-]|\(c\))*(?:by\s+)?([^\d©.\s(][^.]{2,60}?)(?:\.|,? all rights|$)/i,
   },
   {
     kind: "owner",
@@ -139,5 +153,11 @@ export const carriers: readonly Carrier[] = [
   { kind: "team", key: /(^|\.)(appleTeamId|teamId|team_id)$/i, part: /^([A-Z0-9]{10})$/ },
   // Of a statement on an app that is the template's: of another's it is that one's.
   { kind: "fingerprint", file: /(^|\/)assetlinks\.json$/, key: statementKey, part: fingerprintForm },
+  {
+    kind: "team",
+    file: /\.entitlements$/,
+    key: /(^|\.)(com\.apple\.application-identifier|application-identifier|keychain-access-groups\.\d+)$/,
+    part: /^([A-Z0-9]{10})\./,
+  },
   { kind: "team", file: /apple-app-site-association/, key: /appIDs?|apps/, part: /^([A-Z0-9]{10})\./ },
 ];

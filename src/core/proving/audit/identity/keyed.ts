@@ -11,25 +11,10 @@ import { openSettings } from "../../../formats/splice/settings.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
-import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Source } from "../../../ground/values/source.ts";
-import type { Keyed, Texts } from "./value.ts";
+import { cmake, desktopEntry, installerLine, keyLine, namingCall } from "./desktops.ts";
+import { type Keyed, lines, plainLine, quotedLine, type Reader, type Texts } from "./reader.ts";
 import { xcodeProject } from "./xcode.ts";
-
-type Reader = (file: string, source: Source, template: Texts) => Keyed[];
-
-/** A line that gives a name a text in quotes, or without: build scripts, project files, shell and CMake. */
-const quotedLine =
-  /^[ \t]*(?:set\(\s*)?(?:"?)([A-Za-z_][\w.\-[\]*= ]*?)(?:"?)\s*(?:=|:|\(|\s|\sto\s)\s*["']([^"'\n]+)["']/gm;
-const plainLine = /^[ \t]*([A-Za-z_][\w[\]*=]*)\s*=\s*("(?:[^"\\\n]|\\.)*"|[^;"\n]+);/gm;
-
-const lines =
-  (form: RegExp): Reader =>
-  (_, { text }) =>
-    [...text.matchAll(form)].map((match) => {
-      const value = (match[2] ?? "").replace(/^"(.*)"$/s, "$1");
-      return { key: match[1] ?? "", value, at: match.index + match[0].lastIndexOf(value) };
-    });
 
 const settings: Reader = (file, _, template) =>
   (openSettings(template, file)?.values ?? []).map(({ path, site }) => ({
@@ -152,39 +137,6 @@ const packageOfShell: Reader = (file, source, template) => {
   const isShell = has(/^(dev)?[dD]ependencies\.(electron|nw)$/) && !has(/^(dev)?[dD]ependencies\.electron-packager$/);
   return all.map((each) => (isShell && each.key === "name" ? { ...each, key: shellName } : each));
 };
-
-/** A line a key (freedesktop.org, Desktop Entry Specification; Inno Setup, script sections). */
-const keyLine = /^[ \t]*([A-Za-z][\w-]*(?:\[[\w@.-]+\])?)[ \t]*=[ \t]*([^\r\n]+)/gm;
-/** An entry's own keys; those of its actions are what they do, not what the app is called. */
-const desktopEntry: Reader = (file, source, template) => {
-  const groups = [...source.text.matchAll(/^[ \t]*\[([^\]\n]+)\]/gm)];
-  const groupAt = (at: number) => groups.findLast(({ index }) => index < at)?.[1];
-  return lines(keyLine)(file, source, template).map((each) => {
-    const group = groupAt(each.at);
-    return group === undefined || group === "Desktop Entry" ? each : { ...each, key: `${group}: ${each.key}` };
-  });
-};
-
-/** Definitions and version texts of an installer's script (NSIS; Inno Setup). */
-const installerLine = longPattern("gim")`
-  ^[ \t]*(?:[!#]define[ \t]+(?:\/\w+[ \t]+)*|VIAddVersionKey[ \t]+(?:\/\S+[ \t]+)?["']?
-  |(?=Name|Caption|BrandingText))(\w+)["']?[ \t]+["']([^"'\n]+)["']
-`;
-
-/** Calls by which a program of a desktop says what it is called. */
-const namingCall = longPattern("g")`
-  \b(setApplication(?:Display)?Name|setOrganization(?:Name|Domain)|setDesktopFileName
-  |g_set_application_name|g_set_prgname|gtk_window_set_title|setWindowTitle|set_application_id)
-  \s*\((?:[^"')\n]*,)?\s*(?:[\w.:]+\s*\(\s*){0,2}[LuU@]?["']([^"'\n]+)["']
-`;
-
-/** Properties of a bundle that a build script gives without quotes (CMake, MACOSX_BUNDLE_…). */
-const bundleProperty = /\b(MACOSX_BUNDLE_\w+|CPACK_\w+)[ \t\r\n]+"?([^"\s$()][^"\n$()]*?)"?(?=[\s)])/g;
-
-const cmake: Reader = (file, source, template) => [
-  ...lines(quotedLine)(file, source, template),
-  ...lines(bundleProperty)(file, source, template),
-];
 
 const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /(^|\/)assetlinks\.json$/, read: statements },

@@ -5,7 +5,7 @@ import { plistSite, plistStrings } from "../../../formats/splice/formats/plist.t
 import { attempt, orElse } from "../../../ground/problems/result.ts";
 import type { Source } from "../../../ground/values/source.ts";
 import { inNoApp } from "../place-kinds.ts";
-import type { Keyed, Texts } from "./value.ts";
+import type { Keyed, Texts } from "./reader.ts";
 
 /** What leads to the name of an app's target, which people see where nothing else says one. */
 const targetKey = "app's target";
