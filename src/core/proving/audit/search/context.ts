@@ -131,7 +131,7 @@ const languages: readonly Language[] = [
       /\$\{[\w.-]*$/.test(before(hit)) ||
       /^\s*(option|message)\s*\(/i.test(hit.line) ||
       isPath(hit) ||
-      (literalAround(hit) === undefined && !bundleProperty.test(before(hit))),
+      (literalAround(hit) === undefined && !bundleProperty.test(before(hit)) && !isSetName(hit)),
   },
   { file: /\.desktop$/, isCode: ({ line }) => /^(Exec|TryExec|Icon|StartupWMClass|Path|Categories|#)/.test(line) },
   { file: /\.(sh|bash|zsh|bat|cmd|ps1)$|(^|\/)(configure|autogen|bootstrap)$/, isCode: () => true },
@@ -160,6 +160,10 @@ const languages: readonly Language[] = [
 
 /** What of a build script goes into a bundle or an installer, with no quotes around it. */
 const bundleProperty = /\b(MACOSX_BUNDLE_|CPACK_)\w+[ \t]+"?[^"]*$/;
+
+/** A name that a script sets without quotes; with no capitals it is a target's. */
+const isSetName = (hit: Hit): boolean =>
+  /\bset\s*\(\s*(APP|APPLICATION|PRODUCT)_\w+\s+$/i.test(before(hit)) && /\p{Lu}/u.test(hit.found);
 
 /** What settings are called by: a program asks for them by it. */
 const isKey = (hit: Hit): boolean => /^[^"':]*["']?\s*:/.test(after(hit)) && /^[\s{,-]*["']?[^"':]*$/.test(before(hit));
