@@ -1,6 +1,9 @@
+import fc from "fast-check";
 import { expect, test } from "vitest";
 import { withoutBuildEnding } from "../../../src/core/formats/splice/known-ending.ts";
-import { shapeOf } from "../../../src/core/formats/splice/shape/shape.ts";
+import { edited, shapeOf } from "../../../src/core/formats/splice/shape/shape.ts";
+import type { Shape } from "../../../src/core/formats/splice/shape/shaped.ts";
+import { applyEdits } from "../../../src/core/formats/splice/site.ts";
 
 /** The texts of a file, as its own language has them. */
 test.each<[file: string, text: string, values: string[]]>([
@@ -100,3 +103,36 @@ test.each([
 ])("%s is read as %s", (file, expected) => {
   expect(withoutBuildEnding(file)).toBe(expected);
 });
+
+const pieces = ['"a b"', "'c'", "'", '"', "/* x */", "// y", "#z", '"""', "\n", "\n", "int q = 1;", "\\", "`"];
+
+test.each(["a.c", "a.kt", "a.py", "a.vb", "a.rc", "a.nsi", "a.txt"])(
+  "%s: what an edit changes is the same by the lines around it as by the whole",
+  (file) => {
+    const anyText = fc.array(fc.constantFrom(...pieces), { maxLength: 14 }).map((all) => all.join(" "));
+    const told = (before: Shape | undefined, after: Shape | undefined) => {
+      if (!before || !after || before.shape !== after.shape || before.values.length !== after.values.length)
+        return "no";
+      return before.values.flatMap((value, at) => (value === after.values[at] ? [] : [[value, after.values[at]]]));
+    };
+    fc.assert(
+      fc.property(
+        anyText,
+        fc.nat(),
+        fc.nat(6),
+        fc.constantFrom("m", "n'", 'o"', "\n", "*/", "\\"),
+        (text, at, long, put) => {
+          const [start, end] = [at % (text.length + 1), Math.min(text.length, (at % (text.length + 1)) + long)];
+          const edit = { start, end, text: put };
+          const after = applyEdits(text, [edit]);
+          const near = edited({ file, text }, [edit], after);
+          const whole = told(shapeOf({ file, text }), shapeOf({ file, text: after }));
+          const found = told(near?.before, near?.after);
+          if (found !== "no") expect(found).toEqual(whole);
+          else if (!/["'`/*\\\n]/.test(put + text.slice(start, end))) expect(whole).toBe("no");
+        },
+      ),
+      { numRuns: 2000 },
+    );
+  },
+);

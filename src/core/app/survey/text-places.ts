@@ -27,7 +27,7 @@ const forms: readonly { endings: RegExp; quote?: string; form: Form }[] = [
   { endings: /^\.([cm]?[jt]s|[jt]sx)$/, form: "code-inner" },
   { endings: /^\.(kts?|gradle|dart)$/, form: "dollar-inner" },
   {
-    endings: /^\.(java|swift|mm?|h|hpp|c|cc|cpp|cs|rs|py|strings|qml|vala|gd)$/,
+    endings: /^\.(java|swift|mm?|h|hpp|c|cc|cpp|cs|rs|py|strings|qml|vala|gd|nut|nfo|proto|glsl|metal)$/,
     form: "plain-code-inner",
   },
   { endings: /^\.properties$/, form: "properties" },

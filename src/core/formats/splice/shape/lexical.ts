@@ -139,25 +139,60 @@ const languages: readonly Lexical[] = [
 export function lexicalShape(file: string, text: string): Shape | undefined {
   const language = languages.find(({ files }) => files.test(file));
   if (!language) return undefined;
-  const { comments, quotes, others, within } = language;
   const values: string[] = [];
-  let shape = "";
+  const shape: string[] = [];
+  const isRead = lex(language, text, ({ kind, text: own, quote }) => {
+    // Of comments only that they are there: a name in one is nobody's.
+    if (kind === "comment") shape.push("#");
+    else if (!quote) shape.push(own);
+    else {
+      values.push(quote.read(own));
+      shape.push(quote.mark, quote.mark);
+    }
+  });
+  return isRead ? { shape: shape.join(""), values } : undefined;
+}
+
+/**
+ * Where lines begin at which neither a text nor a comment goes on, in their order, and the end of all; undefined where
+ * the language is not known, or a text has no end. From one to another, code is read as by itself.
+ */
+export function lexicalSeams(file: string, text: string): readonly number[] | undefined {
+  const language = languages.find(({ files }) => files.test(file));
+  if (!language) return undefined;
+  const seams = [0];
+  const isRead = lex(language, text, ({ end, kind }) => {
+    if (kind === "code" && text[end - 1] === "\n") seams.push(end);
+  });
+  return isRead ? [...seams, text.length] : undefined;
+}
+
+/** A piece of code: a character of it, a comment, a text without its quotes, or what looks like one. */
+interface Piece {
+  kind: "code" | "comment" | "other" | "text";
+  text: string;
+  end: number;
+  quote?: Lexical["quotes"][number];
+}
+
+/** Reads code piece by piece. @returns whether every text has an end */
+function lex({ comments, quotes, others, within }: Lexical, text: string, take: (piece: Piece) => void): boolean {
   for (let at = 0; at < text.length; ) {
-    const skipped = matchAt(comments, text, at) ?? (others && matchAt(others, text, at));
+    const comment = matchAt(comments, text, at);
+    const skipped = comment ?? (others && matchAt(others, text, at));
     const quote = skipped === undefined ? quotes.find(({ mark }) => text.startsWith(mark, at)) : undefined;
     if (skipped !== undefined) {
-      // Of comments only that they are there: a name in one is nobody's.
-      shape += skipped.startsWith("'") ? skipped : "#";
       at += skipped.length;
+      take({ kind: comment === undefined ? "other" : "comment", text: skipped, end: at });
     } else if (quote) {
-      const end = endOf(text, at + quote.mark.length, quote.mark, quote.isLong === true, within);
-      if (end === -1) return undefined;
-      values.push(quote.read(text.slice(at + quote.mark.length, end)));
-      shape += `${quote.mark}${quote.mark}`;
+      const from = at + quote.mark.length;
+      const end = endOf(text, from, quote.mark, quote.isLong === true, within);
+      if (end === -1) return false;
       at = end + quote.mark.length;
-    } else shape += text[at++];
+      take({ kind: "text", text: text.slice(from, end), end: at, quote });
+    } else take({ kind: "code", text: text[at++] ?? "", end: at });
   }
-  return { shape, values };
+  return true;
 }
 
 function matchAt(form: RegExp, text: string, at: number): string | undefined {

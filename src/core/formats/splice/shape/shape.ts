@@ -1,5 +1,6 @@
 import { parse as parseCss } from "postcss";
 import { isMap, isScalar, isSeq, parseAllDocuments, type Node as YamlNode } from "yaml";
+import { parsedOnce } from "../../../ground/files/reading/parsed-once.ts";
 import { attempted } from "../../../ground/values/attempted.ts";
 import type { Source } from "../../../ground/values/source.ts";
 import { codeShape } from "../formats/code.ts";
@@ -10,7 +11,8 @@ import { type OpenStep, parseOpenStep, parseStrings } from "../formats/openstep.
 import { tomlShape } from "../formats/toml.ts";
 import { parseXml, walk } from "../formats/xml.ts";
 import { isAndroidTexts, isXml, withoutBuildEnding } from "../known-ending.ts";
-import { lexicalShape } from "./lexical.ts";
+import type { Edit } from "../site.ts";
+import { lexicalSeams, lexicalShape } from "./lexical.ts";
 import { setupShape } from "./setup-script.ts";
 import type { Shape } from "./shaped.ts";
 
@@ -170,6 +172,40 @@ function readerFor(path: string): Reader | undefined {
   if (isAndroidTexts(path)) return androidTexts;
   return isXml(path) ? xml : readers.find(({ file }) => file.test(path))?.read;
 }
+
+/** A text before and after some edits, each by its shape; of what is read line by line, the lines around them. */
+export interface Edited {
+  before: Shape;
+  after: Shape | undefined;
+}
+
+/** How a text is read with some edits made; undefined where nobody here reads it as it is. */
+export function edited(source: Source, edits: readonly Edit[], after: string): Edited | undefined {
+  const { file, text } = source;
+  const path = withoutBuildEnding(file);
+  const { seams } = seamsOf(source);
+  if (seams === undefined) {
+    const { shape: before } = wholeShape(source);
+    return before && { before, after: shapeOf({ file, text: after }) };
+  }
+  const [first, last] = [Math.min(...edits.map(({ start }) => start)), Math.max(...edits.map(({ end }) => end))];
+  // What is at the end may go on there.
+  const from = seams.findLast((seam) => seam <= first && seam < text.length) ?? 0;
+  const to = seams.find((seam) => seam > last) ?? text.length;
+  const read = (part: string) => (readerFor(path) ? prose({ file: path, text: part }) : lexicalShape(path, part));
+  const before = read(text.slice(from, to));
+  return before && { before, after: read(after.slice(from, to + after.length - text.length)) };
+}
+
+const wholeShape = parsedOnce((source) => ({ shape: shapeOf(source) }));
+
+/** Where a text can be parted such that each part is read as by itself; undefined where it is read as a whole. */
+const seamsOf = parsedOnce(({ file, text }): { seams: readonly number[] | undefined } => {
+  const path = withoutBuildEnding(file);
+  const read = readerFor(path);
+  if (!read) return { seams: lexicalSeams(path, text) };
+  return { seams: read === prose ? [0, ...[...text.matchAll(/\n/g)].map(({ index }) => index + 1)] : undefined };
+});
 
 /** A file by its shape; undefined where nobody here reads its kind, or it cannot be read as it. */
 export function shapeOf({ file, text }: Source): Shape | undefined {

@@ -3,12 +3,12 @@ import { textSites } from "../../../app/survey/text-places.ts";
 import { namedSite } from "../../../app/template/places.ts";
 import { fillPattern, readPattern } from "../../../clients/derive/fields/pattern.ts";
 import { write } from "../../../formats/splice/forms.ts";
-import { shapeOf } from "../../../formats/splice/shape/shape.ts";
+import { edited } from "../../../formats/splice/shape/shape.ts";
 import type { Shape } from "../../../formats/splice/shape/shaped.ts";
 import { applyEdits } from "../../../formats/splice/site.ts";
 import { textIfAny } from "../../../ground/files/reading/folder.ts";
-import { parsedOnce } from "../../../ground/files/reading/parsed-once.ts";
 import type { Field } from "../../../ground/values/fields.ts";
+import type { Source } from "../../../ground/values/source.ts";
 
 /** What of a template advice is held against: its files, and what a survey fills. */
 export type Surveyed = Pick<Template, "folder" | "parts">;
@@ -49,10 +49,8 @@ export interface Tried {
  */
 export function tryFill(template: Surveyed, entry: FillEntry): Tried | undefined {
   const { file } = entry;
-  if (textIfAny(template.folder.bytes(file)) === undefined) return undefined;
   const source = template.folder.source(file);
-  const { shape: before } = shapeBefore(source);
-  if (!before) return undefined;
+  if (!isText(template.folder, file, source)) return undefined;
   const places = placesOf(template, entry);
   const pattern = readPattern(entry.with, placeless());
   if (places === undefined || places.length === 0 || !pattern.ok) return undefined;
@@ -62,17 +60,21 @@ export function tryFill(template: Surveyed, entry: FillEntry): Tried | undefined
     return value === undefined ? undefined : { start, end, text: write(own, value) };
   });
   if (edits.some((edit) => edit === undefined)) return undefined;
-  const text = applyEdits(
-    source.text,
-    edits.flatMap((edit) => edit ?? []),
-  );
-  const after = shapeOf({ file, text });
-  const changed = after && differing(before, after);
+  const made = edits.flatMap((edit) => edit ?? []);
+  const text = applyEdits(source.text, made);
+  const read = edited(source, made, text);
+  const changed = read?.after && differing(read.before, read.after);
   return changed && changed.length > 0 ? { changed, text } : undefined;
 }
 
-/** A template's file is tried many times, and read once. */
-const shapeBefore = parsedOnce((source) => ({ shape: shapeOf(source) }));
+const texts = new WeakMap<Source, boolean>();
+
+/** Whether a file is a text: asked many times, looked at once. */
+function isText(folder: Surveyed["folder"], file: string, source: Source): boolean {
+  const known = texts.get(source) ?? textIfAny(folder.bytes(file)) !== undefined;
+  texts.set(source, known);
+  return known;
+}
 
 function placesOf(template: Surveyed, entry: FillEntry) {
   if ("at" in entry) {

@@ -12,7 +12,25 @@ export function besideInList(template: Pick<Folder, "bytes" | "source">, file: s
 
 /** What leads to the value at an offset of a file, in its own form; undefined where nothing does. */
 export function keysIn(template: Pick<Folder, "bytes" | "source">, file: string): (at: number) => string | undefined {
-  const values = keyedValues(template, file);
   // Quotes around a value count as part of it.
-  return (at) => values.find((each) => each.at <= at && at <= each.at + each.value.length + 2)?.key;
+  const values = keyedValues(template, file)
+    .map(({ key, value, at }, order) => ({ key, at, end: at + value.length + 2, order }))
+    .sort((one, other) => one.at - other.at);
+  // How far the values up to each reach: those further in front need not be looked at.
+  const reach: number[] = [];
+  for (const { end } of values) reach.push(Math.max(reach.at(-1) ?? 0, end));
+  return (at) => {
+    let [low, high] = [0, values.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if ((values[middle]?.at ?? 0) <= at) low = middle + 1;
+      else high = middle;
+    }
+    let first: (typeof values)[number] | undefined;
+    for (let each = low - 1; each >= 0 && (reach[each] ?? 0) >= at; each--) {
+      const value = values[each];
+      if (value && value.end >= at && (!first || value.order < first.order)) first = value;
+    }
+    return first?.key;
+  };
 }

@@ -112,7 +112,7 @@ function inText(sought: readonly Sought[], { source, path, owned, namespaces, sh
     if (hits.length === 0) continue;
     keys ??= keysOf(path, source);
     for (const { 0: found, index } of hits) {
-      const place = placeAt({ file: shown, text }, index);
+      const place = placeAt(source, index);
       const led = keys(index);
       const isShown = shells.get(path) === "taken" || (shells.has(path) && !/"productName"\s*:/.test(text));
       const key = led === shellName && !isShown ? "name" : led;
