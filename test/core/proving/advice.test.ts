@@ -89,6 +89,7 @@ test.each<[what: string, file: string, text: string, term: string, kind: TermKin
     manyLines,
   ],
   ["an apostrophe's line", "a.txt", "L'un de Plain Crate n'a pas", "Plain Crate", "name", "L'un de {app.name} n'a pas"],
+  ["a module's name in a text", "a.c", 'x = "Usage: Plain Crate::open(id)";', "Plain Crate", "name", part],
   ["a program's file", "a.json", '{ "made": "a Plain Crate.app" }', "Plain Crate", "name", file],
   ["a slug", "a.json", '{ "project": "plain-crate" }', "Plain Crate", "name", slug],
   ["a slug by which alone it is known", "a.json", '{ "project": "plain-crate" }', "plain-crate", "name", slug],

@@ -14,8 +14,8 @@ const doubt = (why: Doubt): Occurrence => ({ doubt: why });
 const opens = /[\s"'“„‘«([{>/|·–—-]$/u;
 const closes = /^[\s"'”“’»)\]}<.,;:!?/|·–—…-]/u;
 /** A mark between two words without a blank beside it joins them to one that code or a file has. */
-const joins = /[\p{L}\p{N}][/|·_.:@–-]$/u;
-const joined = /^[/|·_.:@–-][\p{L}\p{N}]/u;
+const joins = /[\p{L}\p{N}][/|·_.:@–-]$|[\p{L}\p{N}]::$/u;
+const joined = /^[/|·_.:@–-][\p{L}\p{N}]|^::[\p{L}\p{N}]/u;
 
 /** What stands behind a name that is a program's file, or one of its pictures. */
 const fileEnding = /^\.(app|exe|apk|ipa|dmg|msi|lnk|desktop|png|svg|icns|ico)\b/i;
