@@ -207,7 +207,10 @@ const seamsOf = parsedOnce(({ file, text }): { seams: readonly number[] | undefi
   return { seams: read === prose ? [0, ...[...text.matchAll(/\n/g)].map(({ index }) => index + 1)] : undefined };
 });
 
-/** A file by its shape; undefined where nobody here reads its kind, or it cannot be read as it. */
+/**
+ * A file by its shape; undefined where nobody here reads its kind, or it cannot be read as it.
+ * @public what parts of a file are held against
+ */
 export function shapeOf({ file, text }: Source): Shape | undefined {
   const path = withoutBuildEnding(file);
   const read = readerFor(path);
