@@ -1,3 +1,4 @@
+import type { Site } from "../../../formats/splice/site.ts";
 import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
@@ -60,8 +61,12 @@ function fillOf(file: string, match: RegExpMatchArray, texts: readonly { text: s
   const value = literal.startsWith('"') ? literal.slice(1, -1).replace(/\\(["\\])/g, "$1") : literal;
   if (!fact || value.trim() === "" || /[$@]\{?\w/.test(value) || fact.value?.test(value) === false) return [];
   if (namesTarget(name, texts)) return [];
-  const start = (match.index ?? 0) + match[0].length - literal.length;
-  const site = { file, start, end: start + literal.length, value, form: "c-string" as const };
+  const end = (match.index ?? 0) + match[0].length;
+  const start = end - literal.length;
+  // Within its quotes, where it has some: other surveys name such a place the same.
+  const site: Site = literal.startsWith('"')
+    ? { file, start: start + 1, end: end - 1, value, form: "double-inner" }
+    : { file, start, end, value, form: "c-string" };
   return fact.holds === "domain" ? homeFill(site) : [{ holds: fact.holds, site, shape: "text" }];
 }
 
