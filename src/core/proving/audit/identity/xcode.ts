@@ -33,8 +33,9 @@ export function xcodeProject(file: string, source: Source, template: Texts, sett
     const name = entry(target, "name");
     if (type !== application || name?.kind !== "string") return [];
     const own = configurations(target).flatMap((each) => entry(each, "buildSettings") ?? []);
-    const isSaid = own.some((each) => saysName(file, each, template));
-    return isSaid ? [] : [{ key: targetKey, value: name.value, at: name.start }];
+    return own.some((each) => saysName(file, each, template))
+      ? []
+      : [{ key: targetKey, value: name.value, at: name.start }];
   });
   const told = settings.map((each) =>
     apart.some(({ start, end }) => start <= each.at && each.at < end)
@@ -44,10 +45,15 @@ export function xcodeProject(file: string, source: Source, template: Texts, sett
   return [...told, ...named];
 }
 
+/** What stands for the target's own name, where no setting says another (Apple, build settings reference). */
+const ownName = /\$[({](PRODUCT_NAME|TARGET_NAME|EXECUTABLE_NAME)\b/;
+
+const isSaid = (value: string | undefined): boolean => value !== undefined && value !== "" && !ownName.test(value);
+
 /** Whether a target's settings, or its property list, say what people see instead of its own name. */
 function saysName(file: string, settings: OpenStep, template: Texts): boolean {
   const written = ["PRODUCT_NAME", "INFOPLIST_KEY_CFBundleDisplayName"].map((name) => textOf(entry(settings, name)));
-  if (written.some((value) => value !== undefined && !value.includes("$("))) return true;
+  if (written.some(isSaid)) return true;
   const path = textOf(entry(settings, "INFOPLIST_FILE"))?.replace(/^\$\(SRCROOT\)\//, "");
   if (path === undefined) return false;
   const list = posix.join(posix.dirname(posix.dirname(file)), path);
@@ -55,5 +61,5 @@ function saysName(file: string, settings: OpenStep, template: Texts): boolean {
     attempt(() => plistStrings(list, template.source(list))),
     [],
   );
-  return ["CFBundleDisplayName", "CFBundleName"].some((key) => !/^$|\$[({]/.test(plistSite(strings, key)?.value ?? ""));
+  return ["CFBundleDisplayName", "CFBundleName"].some((key) => isSaid(plistSite(strings, key)?.value));
 }

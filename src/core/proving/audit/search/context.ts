@@ -103,11 +103,14 @@ const targetSettings = longPattern()`
   |SWIFT_\w+|#include.*)\b
 `;
 
+/** A part of a setting's name, where another takes its value. */
+const isVariable = (hit: Hit): boolean => /\$[({]\w*$/.test(before(hit));
+
 const languages: readonly Language[] = [
-  { file: /\.pbxproj$/, isCode: (hit) => !projectSettings.test(hit.line) },
+  { file: /\.pbxproj$/, isCode: (hit) => !projectSettings.test(hit.line) || isVariable(hit) },
   {
     file: /\.xcconfig$/,
-    isCode: (hit) => isComment(hit) || targetSettings.test(hit.line),
+    isCode: (hit) => isComment(hit) || targetSettings.test(hit.line) || isVariable(hit) || !before(hit).includes("="),
   },
   {
     file: longPattern()`
@@ -150,7 +153,7 @@ const languages: readonly Language[] = [
   },
   // A text is asked for by its key.
   { file: /\.strings$/, isCode: (hit) => isComment(hit) || (!before(hit).includes("=") && /"\s*=/.test(after(hit))) },
-  { file: /\.plist$/, isCode: (hit) => /<key>[^<]*$/.test(before(hit)) },
+  { file: /\.plist$/, isCode: (hit) => /<key>[^<]*$/.test(before(hit)) || isVariable(hit) },
   // Of whatever has no language of its own here, a comment; in texts, such a line is a heading.
   {
     file: /^(?!.*\.(mdx?|markdown|txt|rst|adoc|textile|org|tex|[ct]sv|pot?)$)/i,
