@@ -7,13 +7,13 @@ import { openFolder } from "../../../../src/core/ground/files/reading/folder.ts"
 import { isBrandPlace } from "../../../../src/core/proving/audit/brand-places.ts";
 import { temporaryFolder } from "../../../support/oxalis.ts";
 
-function survey(files: Record<string, string>): PartSurvey {
+function survey(files: Record<string, string>, wanted?: string): PartSurvey {
   const root = temporaryFolder();
   for (const [file, text] of Object.entries(files)) {
     mkdirSync(dirname(join(root, file)), { recursive: true });
     writeFileSync(join(root, file), text);
   }
-  const [part] = surveyTemplate(openFolder(root), () => false);
+  const [part] = surveyTemplate(openFolder(root), (kind) => kind === wanted);
   if (!part) throw new Error("no part");
   return part;
 }
@@ -415,6 +415,35 @@ test("iOS: an app that is called otherwise under a condition, or in a configurat
       .filter((each) => each.startsWith("identifiers."))
       .map((each) => each.split(" ").at(-1)),
   ).toEqual(["|org.shed.app|", "|sheds.device-v4|", "|com.other.app|"]);
+});
+
+test("iOS: icons by single sizes get the one that the store shows, and the list stays one", () => {
+  const contents = JSON.stringify({ images: [{ idiom: "iphone", size: "60x60", scale: "3x" }], info: { version: 1 } });
+  const file = "App/A.xcassets/Badge.appiconset/Contents.json";
+  const part = survey(
+    {
+      "App.xcodeproj/project.pbxproj": `{ objects = {
+      P = { isa = PBXProject; targets = ( T ); buildConfigurationList = N; };
+      T = { isa = PBXNativeTarget; name = App; productType = "com.apple.product-type.application";
+        buildConfigurationList = L; };
+      L = { buildConfigurations = ( C ); }; C = { buildSettings = { PRODUCT_BUNDLE_IDENTIFIER = org.shed.app;
+        ASSETCATALOG_COMPILER_APPICON_NAME = Badge; }; name = Release; }; }; }`,
+      [file]: contents,
+    },
+    "marketing-icon",
+  );
+  expect(part.pictures.map(({ path, slot }) => `${path.split("/").at(-1)} ${slot.width}`)).toEqual([
+    "icon-ios-marketing-1024.png 1024",
+    "icon-iphone-60-3x.png 180",
+  ]);
+  const [added] = part.fills.filter(({ site, opens }) => site.file === file && opens !== undefined);
+  const made = contents.slice(0, added?.site.start) + added?.opens + contents.slice(added?.site.end);
+  expect(JSON.parse(made).images.at(-1)).toEqual({
+    filename: "icon-ios-marketing-1024.png",
+    idiom: "ios-marketing",
+    scale: "1x",
+    size: "1024x1024",
+  });
 });
 
 test("Android: the store's icon that a studio has left beside the resources is drawn", () => {

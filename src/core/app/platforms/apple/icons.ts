@@ -8,7 +8,7 @@ import { type Fill, type Found, mergeFound } from "../../template/found.ts";
 import { type Assets, images, picturesIn, text } from "./assets.ts";
 import { iconOfIdiom, iosIconSlots } from "./catalog.ts";
 import { layeredIcon } from "./layered-icon.ts";
-import { appearances } from "./missing.ts";
+import { appearances, marketingIcon } from "./missing.ts";
 import { isApp, isShipped, readXcodeProjects, type XcodeProject, type XcodeTarget } from "./project.ts";
 import { stackedPictures } from "./stacks.ts";
 
@@ -129,12 +129,15 @@ const iconAsset = (assets: Assets, asset: string): Found =>
   asset.endsWith(".icon") ? layeredIcon(assets.template, asset) : appIconSet(assets, asset);
 
 /** An icon set: each entry of its Contents.json is a row of a catalog. */
-function appIconSet({ template, wants, gap }: Assets, set: string): Found {
+function appIconSet({ template, wants, gap, platform }: Assets, set: string): Found {
   const file = `${set}/Contents.json`;
   const listed = images(parseJson(template.source(file)));
   const [only] = listed;
   const isSingle =
     only && listed.length === 1 && iconQualifier(only) === "universal" && text(only, "platform") === "ios";
+  const idioms = new Set(listed.map((image) => text(image, "idiom")));
+  const isBySize = platform === "ios" && (idioms.has("iphone") || idioms.has("ipad")) && !idioms.has("universal");
+  const last = isBySize && !idioms.has("ios-marketing") ? listed.at(-1) : undefined;
   // An entry that says no size keeps the template's picture.
   const unsized = listed.flatMap((image) => (iconSlot(image) ? [] : (text(image, "filename") ?? [])));
   const kept = new Set(unsized.map((name) => `${set}/${name}`));
@@ -154,6 +157,7 @@ function appIconSet({ template, wants, gap }: Assets, set: string): Found {
       gaps: [...kept].map((path) => gap(`${path} stays the template's: its entry says no size`)),
     },
     isSingle ? appearances(template, set, only, wants) : {},
+    last ? marketingIcon(template, set, last, wants) : {},
     ...entries,
   ]);
 }

@@ -17,6 +17,7 @@ export const iosMissing = {
   "bundle-identifier": "a bundle identifier",
   "display-name": "a display name of its own",
   "dark-icon": "a dark and a tinted icon",
+  "marketing-icon": "the icon that the store shows, among those of single sizes",
   "dark-colors": "a dark form of a colour",
 } as const satisfies MissingKinds;
 
@@ -167,6 +168,25 @@ export function appearances(template: Folder, set: string, only: JsonNode, wants
       };
       return insertedText(file, at, `,\n${indent(JSON.stringify(entry, null, 2))}`);
     }),
+  };
+}
+
+/**
+ * The icon of 1024 pixels that the store asks for, in a set that has one for each size (Apple, asset catalog reference,
+ * ios-marketing). @param last the set's last entry
+ */
+export function marketingIcon(template: Folder, set: string, last: JsonNode, wants: Wants): Partial<Found> {
+  const file = `${set}/Contents.json`;
+  const kind = "marketing-icon";
+  const missing = [{ kind, added: wants(kind), place: placeAt(template.source(file), last.offset) }] as const;
+  const slot = iosIconSlots.find(({ qualifier }) => qualifier.startsWith("ios-marketing"));
+  if (!wants(kind) || !slot) return { missing };
+  const filename = "icon-ios-marketing-1024.png";
+  const entry = { filename, idiom: "ios-marketing", scale: "1x", size: "1024x1024" };
+  return {
+    missing,
+    pictures: [{ slot, path: `${set}/${filename}` }],
+    fills: [insertedText(file, last.offset + last.length, `,\n${indent(JSON.stringify(entry, null, 2))}`)],
   };
 }
 
