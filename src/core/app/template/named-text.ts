@@ -39,3 +39,13 @@ function placesIn(text: string, names: readonly string[]): { at: number; name: s
   );
   return [...text.matchAll(whole)].map(({ index, 0: name }) => ({ at: index, name }));
 }
+
+/**
+ * What a further program is called by: behind the app's name it keeps what tells it apart, "Updater" of "Shop Updater".
+ * @param names what apps are called, the one that counts first
+ */
+export function besideApp(fill: Fill, names: readonly string[]): Fill {
+  const { value } = fill.site;
+  const base = names.find((name) => value.startsWith(`${name} `));
+  return base === undefined ? fill : { ...fill, after: value.slice(base.length) };
+}

@@ -6,6 +6,7 @@ import type { Platform } from "../../../ground/values/platform.ts";
 import { givenByEnvironment } from "../../template/environment.ts";
 import type { Fill } from "../../template/found.ts";
 import { isFromPubspec } from "../../template/pubspec.ts";
+import { productNames } from "./products.ts";
 import { isMainApp, type XcodeProject, type XcodeTarget } from "./project.ts";
 import { type BuildSettings, soleVariable, variablesIn } from "./settings.ts";
 
@@ -186,7 +187,7 @@ export const settingFills = (part: XcodePart): Fill[] =>
   );
 
 /** Settings that say how the product's file is called: the app's users see another name. */
-const productNames = new Set(["PRODUCT_NAME", "TARGET_NAME", "EXECUTABLE_NAME"]);
+const ofProduct: ReadonlySet<string> = new Set(productNames);
 
 /**
  * A literal where it stands; what refers to a variable of the template's own, where that is given. One that a build
@@ -196,7 +197,7 @@ export function followSetting(part: XcodePart, site: Site | undefined, holds: Fi
   if (!site) return [];
   const name = soleVariable(site.value);
   if (name === undefined) return /\$[({]/.test(site.value) ? [] : [{ holds, site, shape: "text" }];
-  if (productNames.has(name)) return holds === "app.label" ? [{ holds, site, shape: "text" }] : [];
+  if (ofProduct.has(name)) return holds === "app.label" ? [{ holds, site, shape: "text" }] : [];
   const own = everySetting(part).flatMap((settings) => settings.sites(name));
   const given = own.length > 0 ? own : givenByEnvironment(part.template, name);
   if (given.length === 0 && !isFromPubspec(part.template, name)) return [{ holds, site, shape: "text" }];

@@ -1,9 +1,9 @@
 import type { Site } from "../../../formats/splice/site.ts";
-import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { escapeRegExp } from "../../../ground/values/regexp.ts";
 import { homeFill } from "../../template/addresses.ts";
+import { cmakeScripts } from "../../template/cmake-variables.ts";
 import { type Fill, heldValues, nothingFound, type SurveyPart } from "../../template/found.ts";
 import { aside } from "./programs.ts";
 
@@ -37,8 +37,7 @@ const setting = /^[ \t]*set[ \t]*\(\s*(?<name>\w+)\s+(?<literal>"(?:[^"\\\n]|\\.
  * are; undefined where there are none.
  */
 export const surveyCMake: SurveyPart = (template) => {
-  const files = template.list().filter((file) => /(^|\/)CMakeLists\.txt$|\.cmake$/.test(file) && !aside.test(file));
-  const texts = files.map((file) => ({ file, text: textIfAny(template.bytes(file)) ?? "" }));
+  const texts = cmakeScripts(template).filter(({ file }) => !aside.test(file));
   const fills = texts.flatMap(({ file, text }) =>
     [...text.matchAll(setting)].flatMap((match) => fillOf(file, match, texts)),
   );

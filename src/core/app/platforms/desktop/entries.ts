@@ -5,7 +5,7 @@ import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts"
 import { attempt, orElse } from "../../../ground/problems/result.ts";
 import { homeFill } from "../../template/addresses.ts";
 import { type Fill, heldValues, type PictureUse, type SurveyPart } from "../../template/found.ts";
-import { namedText } from "../../template/named-text.ts";
+import { besideApp } from "../../template/named-text.ts";
 import { pictureSize } from "../../template/picture-size.ts";
 import { pictureUse } from "../../template/picture-use.ts";
 import { shellIcon, shellSide } from "./catalog.ts";
@@ -23,8 +23,10 @@ export const surveyEntries: SurveyPart = (template) => {
   const files = template.list().filter((file) => !aside.test(file));
   const entries = files.filter((file) => entryFile.test(file) && isProgram(textIfAny(template.bytes(file)) ?? ""));
   if (entries.length === 0 || !files.some((file) => builders.test(file))) return undefined;
+  const named = entries.flatMap((file) => namesIn(template, file));
+  const longestFirst = named.map(({ site }) => site.value).sort((one, other) => other.length - one.length);
   const fills = [
-    ...besidesTheProgram(entries.flatMap((file) => namesIn(template, file))),
+    ...named.map((fill) => besideApp(fill, longestFirst)),
     ...files.filter((file) => aboutFile.test(file)).flatMap((file) => aboutIn(template, file)),
     ...buildVersions(template, files),
   ];
@@ -54,16 +56,6 @@ function namesIn(template: Folder, file: string): Fill[] {
     const start = match.index + before.length;
     const site: Site = { file, start, end: start + value.length, value, form: "raw" };
     return { holds: "app.name", site, shape: "text" };
-  });
-}
-
-/** A further program that is called by the first one's name and more keeps what tells it apart: "Ledger Importer". */
-function besidesTheProgram(fills: readonly Fill[]): Fill[] {
-  const names = fills.map(({ site }) => site.value);
-  return fills.flatMap((fill) => {
-    const within = names.filter((name) => name !== fill.site.value && fill.site.value.startsWith(`${name} `));
-    const [named] = within.length > 0 ? namedText(fill.site, within) : [];
-    return named ?? fill;
   });
 }
 

@@ -6,6 +6,7 @@ import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts"
 import { attempt, orElse } from "../../../ground/problems/result.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import type { Fill } from "../../template/found.ts";
+import { besideApp } from "../../template/named-text.ts";
 
 /** What a project and its assembly say of a program (Microsoft, MSBuild properties; .NET, assembly attributes). */
 const shown: Readonly<Record<string, Field>> = {
@@ -62,14 +63,10 @@ export function dotnetFills(template: Folder): { folder: string; fills: Fill[] }
 /** A version with a star is counted on by the compiler; what refers to a property follows that. */
 const isLiteral = ({ site }: { site: Site }): boolean => site.value.trim() !== "" && !/\$\(|\*/.test(site.value);
 
-/** A further program is called by the app's name and by what it does: "Shop Updater" of "Shop". */
 function fillOf(holds: Field, site: Site, names: readonly string[]): Fill {
-  const base = holds === "app.name" ? names.find((name) => site.value.startsWith(`${name} `)) : undefined;
-  return {
-    ...{ holds, site, shape: "text" },
-    ...(base === undefined ? {} : { after: site.value.slice(base.length) }),
-    ...(holds === "windows.version" ? { optional: true } : {}),
-  };
+  const fill: Fill = { holds, site, shape: "text" };
+  if (holds === "app.name") return besideApp(fill, names);
+  return holds === "windows.version" ? { ...fill, optional: true } : fill;
 }
 
 const inProject = (file: string, root: XmlElement) =>

@@ -1,5 +1,5 @@
 import { posix } from "node:path";
-import { isOfCode } from "../../../app/platforms/apple/products.ts";
+import { isOfCode, productNames } from "../../../app/platforms/apple/products.ts";
 import { entry, itemsOf, type OpenStep, parseOpenStep, textOf } from "../../../formats/splice/formats/openstep.ts";
 import { plistSite, plistStrings } from "../../../formats/splice/formats/plist.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
@@ -45,8 +45,8 @@ export function xcodeProject(file: string, source: Source, template: Texts, sett
   return [...told, ...named];
 }
 
-/** What stands for the target's own name, where no setting says another (Apple, build settings reference). */
-const ownName = /\$[({](PRODUCT_NAME|TARGET_NAME|EXECUTABLE_NAME)\b/;
+/** What takes the target's own name, where no setting says another. */
+const ownName = new RegExp(`\\$[({](${productNames.join("|")})\\b`);
 
 const isSaid = (value: string | undefined): boolean => value !== undefined && value !== "" && !ownName.test(value);
 
