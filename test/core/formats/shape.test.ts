@@ -125,7 +125,7 @@ test.each(["a.c", "a.kt", "a.py", "a.vb", "a.rc", "a.nsi", "a.txt"])(
           const [start, end] = [at % (text.length + 1), Math.min(text.length, (at % (text.length + 1)) + long)];
           const edit = { start, end, text: put };
           const after = applyEdits(text, [edit]);
-          const near = edited({ file, text }, [edit], after);
+          const near = edited({ file, text }, [edit]);
           const whole = told(shapeOf({ file, text }), shapeOf({ file, text: after }));
           const found = told(near?.before, near?.after);
           if (found !== "no") expect(found).toEqual(whole);

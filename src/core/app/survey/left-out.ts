@@ -39,9 +39,12 @@ const isFound = ({ finds }: { finds(files: FileIndex): readonly string[] }, file
 
 /** A template without the folders that go to nobody: an app that is made in them is not the one that is surveyed. */
 export function withoutLeft(folder: Folder, leave: readonly string[]): Folder {
+  if (leave.length === 0) return folder;
+  const isLeft = picomatch([...leave], { dot: true });
+  const lost = folder.lost().filter((file) => !isLeft(file));
   const whole = leave.filter((pattern) => pattern.endsWith("/**"));
-  if (whole.length === 0) return folder;
-  const isLeft = picomatch(whole, { dot: true });
-  const kept = folder.list().filter((file) => !isLeft(file));
-  return { ...folder, list: () => kept };
+  if (whole.length === 0) return { ...folder, lost: () => lost };
+  const isInWhole = picomatch(whole, { dot: true });
+  const kept = folder.list().filter((file) => !isInWhole(file));
+  return { ...folder, list: () => kept, lost: () => lost };
 }

@@ -1,11 +1,9 @@
 import picomatch from "picomatch";
 import type { Workspace } from "../../agency/workspace/workspace.ts";
-import type { Form } from "../../formats/splice/forms.ts";
-import type { Site } from "../../formats/splice/site.ts";
 import { type Folder, openFolder } from "../../ground/files/reading/folder.ts";
 import { checkoutRevision } from "../../ground/files/reading/ignored.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
-import { allOf, mapResult, type Result, refuse, stop, unwrap } from "../../ground/problems/result.ts";
+import { refuse, stop } from "../../ground/problems/result.ts";
 import { channels } from "../../ground/values/color.ts";
 import { sha256 } from "../../ground/values/hash.ts";
 import { platforms } from "../../ground/values/platform.ts";
@@ -14,9 +12,8 @@ import { picturesFor } from "../../stores/all.ts";
 import { definitions } from "../platforms/all.ts";
 import { wrappedPages } from "../platforms/web/survey.ts";
 import type { FeaturePlaces } from "../template/feature-places.ts";
-import { type Fill, firstOfEachPlace, heldValues, nothingFound, type PartSurvey } from "../template/found.ts";
+import { firstOfEachPlace, heldValues, nothingFound, type PartSurvey } from "../template/found.ts";
 import type { Wants } from "../template/missing.ts";
-import { namedPlace } from "../template/places.ts";
 import { pubspecFills } from "../template/pubspec.ts";
 import { keepStageMarks } from "../template/stage-marks.ts";
 import { receiptFile } from "../variant/receipt-file.ts";
@@ -30,11 +27,11 @@ import { identityFills } from "./identities.ts";
 import { kinFills } from "./kin.ts";
 import { refuseNamed, withoutLeft } from "./left-out.ts";
 import { noApp } from "./no-app.ts";
+import { type NotedPlace, notedPlaces } from "./noted-places.ts";
 import { withOwnPictures } from "./own-pictures.ts";
 import { chooseParts } from "./parts.ts";
 import { dropAllowed, type FoundSecret, findSecrets } from "./secrets/find.ts";
 import { withSettings, wrapsPages } from "./settings/survey.ts";
-import { textSites } from "./text-places.ts";
 
 /** The template as one run sees it: its files, what its parts say about themselves, and what template.yaml adds. */
 export interface Template {
@@ -46,13 +43,7 @@ export interface Template {
   /** Whether a file lies in a part that is not wanted. */
   isLeft(file: string): boolean;
   /** Places from template.yaml, each with the pattern of what goes there. */
-  places: readonly {
-    site: Site;
-    pattern: string;
-    place: Place;
-    /** How a value is written within the site's text, where that is a part of more. */
-    form?: Form;
-  }[];
+  places: readonly NotedPlace[];
   features: readonly FeaturePlaces[];
   /** Where answers go, and what else a question or a collection stands for. */
   answers: readonly AnswerPlaces[];
@@ -109,7 +100,7 @@ function surveyed(workspace: Workspace): Template {
   const own = givenByClients(notes.data);
   const files = folder.list().filter((file) => !left(file) && !own(file) && file !== receiptFile && !isLeft(file));
   refuseNamed(workspace, folder, files, new Set(parts.flatMap((part) => part.pictures.map(({ path }) => path))));
-  const located = places(
+  const located = notedPlaces(
     workspace,
     folder,
     parts.flatMap(({ fills }) => fills),
@@ -206,9 +197,20 @@ export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartS
       ...identities.filter(({ platform }) => platform === part.platform).map(({ fill }) => fill),
       ...(at === 0 ? [...shown.fills, ...kinFills(folder, known), ...pubspecFills(folder, names)] : []),
     ]).map(aroundCopyright),
-    gaps: [...part.gaps, ...definitions[part.platform].leavesOut(folder)],
+    gaps: [
+      ...part.gaps,
+      ...definitions[part.platform].leavesOut(folder),
+      ...(at === 0 ? folder.lost().map((file) => lostLink(folder, file)) : []),
+    ],
   }));
 }
+
+/** That a link leads nowhere: variants do without it. */
+const lostLink = ({ label }: Folder, file: string): Problem =>
+  problem("file-missing", `${label ? `${label}/` : ""}${file} is a link to something that is not there.`, {
+    severity: "warning",
+    fix: "Put there what it leads to, fetch the submodule that has it, or take the link out; variants are without it.",
+  });
 
 /** Parts with what is unknown of the features in them. */
 const withGaps = (parts: readonly PartSurvey[], features: readonly FeaturePlaces[]): PartSurvey[] =>
@@ -216,43 +218,6 @@ const withGaps = (parts: readonly PartSurvey[], features: readonly FeaturePlaces
     ...part,
     gaps: [...part.gaps, ...features.flatMap(({ gaps }) => gaps.filter((each) => each.platform === part.platform))],
   }));
-
-/** The places that template.yaml names: by what leads to them, or by the text that stands there. */
-function places({ notes }: Workspace, folder: Folder, fills: readonly Fill[]): Template["places"] {
-  const found = notes.data.fill.map((given, index): Result<Template["places"]> => {
-    const line = (key: string) => notes.document.placeOf(["fill", index, key]);
-    const { file, with: pattern } = given;
-    const place = line("with");
-    if ("text" in given)
-      return mapResult(textSites(folder, given, line, fills), (sites) =>
-        sites.map(({ site, form }) => ({ site, pattern, place, form })),
-      );
-    return mapResult(namedPlace(folder, { file, at: given.at }, line), (site) => [{ site, pattern, place }]);
-  });
-  return withoutTwice(unwrap(allOf(found)).flat());
-}
-
-/** Each place once, where it is filled alike; one that is filled in two ways is nobody's. Stops: fill-overlaps */
-function withoutTwice(all: Template["places"]): Template["places"] {
-  const once: Template["places"][number][] = [];
-  const clashes: Problem[] = [];
-  for (const each of all) {
-    const { site, pattern, place } = each;
-    const other = once.find(
-      (known) => known.site.file === site.file && known.site.start < site.end && site.start < known.site.end,
-    );
-    if (!other) once.push(each);
-    else if (other.site.start !== site.start || other.site.end !== site.end || other.pattern !== pattern)
-      clashes.push(
-        problem("fill-overlaps", `${site.file} is filled twice in one place: "${other.pattern}" and "${pattern}".`, {
-          place,
-          expected: `one of them; the other stands in line ${other.place.line}`,
-        }),
-      );
-  }
-  if (clashes.length > 0) stop(clashes);
-  return once;
-}
 
 /** A short check sum over all files that variants get, for the record of what a release was made from. */
 export const templateRevision = ({ folder, files }: Template): string =>

@@ -1,11 +1,12 @@
 import { extname } from "node:path/posix";
 import { htmlElements } from "../../formats/splice/formats/html.ts";
 import type { Form } from "../../formats/splice/forms.ts";
-import { isAndroidTexts, isXml, withoutBuildEnding } from "../../formats/splice/known-ending.ts";
+import { isAndroidTexts, isXml, pathByFormat, withoutBuildEnding } from "../../formats/splice/known-ending.ts";
 import { scriptEnding } from "../../formats/splice/shape/shape.ts";
 import type { Site } from "../../formats/splice/site.ts";
-import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
+import type { Folder } from "../../ground/files/reading/folder.ts";
 import { parsedOnce } from "../../ground/files/reading/parsed-once.ts";
+import { textOf } from "../../ground/files/reading/text-of.ts";
 import { problem } from "../../ground/problems/problem.ts";
 import { attempt, fail, orElse, type Result, succeed } from "../../ground/problems/result.ts";
 import type { Place, Source } from "../../ground/values/source.ts";
@@ -51,8 +52,9 @@ export function textSites(
 ): Result<{ site: Site; form: Form }[]> {
   if (!folder.has(file))
     return fail(problem("file-missing", `${file} is not in the template.`, { place: line("file") }));
-  const content = textIfAny(folder.bytes(file));
-  if (content === undefined) return fail(problem("fill-not-found", `${file} is no text.`, { place: line("file") }));
+  const source = textOf(folder, file);
+  if (!source) return fail(problem("fill-not-found", `${file} is no text.`, { place: line("file") }));
+  const { text: content } = source;
   const sites: Site[] = [];
   for (let at = content.indexOf(text); at !== -1; at = content.indexOf(text, at + text.length))
     sites.push({ file, start: at, end: at + text.length, value: text, form: "raw" });
@@ -63,8 +65,8 @@ export function textSites(
   }
   const own = fills.filter(({ site }) => site.file === file && site.end > site.start);
   const left = sites.filter((site) => !own.some((fill) => overlaps(fill.site, site)));
-  const scripts = /\.html?$/i.test(withoutBuildEnding(file)) ? scriptsIn(folder.source(file)).all : [];
-  return succeed(left.map((site) => ({ site, form: formAt(site, scripts) ?? formIn(file, text) })));
+  const scripts = /\.html?$/i.test(withoutBuildEnding(file)) ? scriptsIn(source).all : [];
+  return succeed(left.map((site) => ({ site, form: formAt(site, scripts) ?? formIn(source, text) })));
 }
 
 interface Script {
@@ -88,12 +90,13 @@ const scriptsIn = parsedOnce((source: Source): { all: Script[] } => {
 const formAt = (site: Site, scripts: readonly Script[]): Form | undefined =>
   scripts.find(({ start, end }) => site.start >= start && site.end <= end)?.form;
 
-function formIn(file: string, text: string): Form {
-  const path = withoutBuildEnding(file);
+/** How a value is written within a text of a file. @param text as it stands there: its quote may count */
+export function formIn(source: Source, text: string): Form {
+  const path = pathByFormat(source);
   if (isAndroidTexts(path)) return "android-string";
   if (isXml(path)) return "xml-attribute";
   const ending = extname(path).toLowerCase();
   return forms.find(({ endings, quote }) => endings.test(ending) && (!quote || text.startsWith(quote)))?.form ?? "line";
 }
 
-const overlaps = (a: Site, b: Site): boolean => a.start < b.end && b.start < a.end;
+export const overlaps = (a: Site, b: Site): boolean => a.start < b.end && b.start < a.end;

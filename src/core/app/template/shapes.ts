@@ -1,6 +1,9 @@
 import { channels } from "../../ground/values/color.ts";
 import { directionOf } from "../../ground/values/language.ts";
 
+/** One of the numbers of a version, none where it has fewer. */
+const numberOf = (version: string, at: number): string => version.split(".")[at] ?? "0";
+
 /** How a value is put where the template has `old`: some places hold only a part of it, or want another notation. */
 const shapers = {
   text: (value: string) => value,
@@ -30,6 +33,10 @@ const shapers = {
     const [parts, wanted] = [value.split("."), old.split(".").length];
     return [...parts, ...Array<string>(Math.max(0, wanted - parts.length)).fill("0")].join(".");
   },
+  /** A version's numbers, where a build asks for each by itself. */
+  versionMajor: (value: string) => numberOf(value, 0),
+  versionMinor: (value: string) => numberOf(value, 1),
+  versionPatch: (value: string) => numberOf(value, 2),
   /** An identifier's last part, and all in front of it: where a package is put together from a domain and a name. */
   identifierName: (value: string) => value.split(".").at(-1) ?? value,
   identifierDomain: (value: string) => value.split(".").slice(0, -1).join("."),

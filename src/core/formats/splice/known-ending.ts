@@ -1,4 +1,5 @@
 import { longPattern } from "../../ground/values/long-pattern.ts";
+import type { Source } from "../../ground/values/source.ts";
 
 /** What stands behind a file's own ending where a build puts values in: `Info.plist.in`, `app.desktop.in.in`. */
 const filledByBuild = /(\.[\w-]+)\.(?:in|cmake|tmpl|tpl|template|mustache|hbs|ejs|erb|j2|jinja2?)$/i;
@@ -7,6 +8,15 @@ const filledByBuild = /(\.[\w-]+)\.(?:in|cmake|tmpl|tpl|template|mustache|hbs|ej
 export function withoutBuildEnding(path: string): string {
   const plain = path.replace(filledByBuild, "$1");
   return plain === path ? path : withoutBuildEnding(plain);
+}
+
+/** How a file of translations begins that ends as a program's file does (Qt Linguist, "TS file format"). */
+const translations = /^\uFEFF?\s*<(\?xml|!DOCTYPE TS\b|TS\b)/;
+
+/** A file's path with the ending of the format that it has: as if no build put values in, and by how it begins. */
+export function pathByFormat({ file, text }: Source): string {
+  const plain = withoutBuildEnding(file);
+  return plain.endsWith(".ts") && translations.test(text) ? `${plain}.xml` : plain;
 }
 
 /** Files that are XML, by their endings. */

@@ -1,12 +1,12 @@
 import { brandColors, drawnFiles } from "../../app/survey/template.ts";
 import type { PartSurvey } from "../../app/template/found.ts";
+import { isOfCode, occurrenceIn } from "../../app/template/occurrence.ts";
 import { placesIn } from "../../app/template/places.ts";
 import { applyEdits } from "../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import type { Field } from "../../ground/values/fields.ts";
 import { replacedIn } from "../../ground/values/replaced.ts";
 import type { Place } from "../../ground/values/source.ts";
-import { isOfCode, occurrenceIn } from "../../proving/audit/advice/occurrence.ts";
 import { tryFill } from "../../proving/audit/advice/proof.ts";
 import { gatherIdentity, type Identity } from "../../proving/audit/identity/gather.ts";
 import { shellName } from "../../proving/audit/identity/keyed.ts";

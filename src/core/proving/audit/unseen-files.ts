@@ -54,6 +54,14 @@ export const unseenFiles: readonly CodePlace[] = [
     reason: "settings and templates of the tools that build",
   },
   {
+    file: /\.pot$/,
+    reason: "a list for those who translate, which no app reads",
+  },
+  {
+    file: /\.(kdevelop|kdev4|creator|vcxproj\.filters|pro\.user)$/,
+    reason: "settings of the tools that build",
+  },
+  {
     file: /(^|\/)go\.(mod|sum|work)$/,
     reason: "a package's name is its imports'",
   },

@@ -65,6 +65,11 @@ export const templateSchemaOf = ({ declares, missing }: OfPlatforms) =>
             times: z.int().min(1).max(1000).default(1).describe("How often it stands there"),
             with: z.string().max(2000).describe("A pattern for what goes there; fields are escaped as the file wants"),
           }),
+          z.strictObject({
+            files: glob.describe("Files of texts, such as one a language"),
+            text: z.string().min(2).max(200).describe("A name or an address, wherever people read it in them"),
+            with: z.string().max(2000).describe("A pattern for what goes there; fields are escaped as the file wants"),
+          }),
         ]),
       )
       .default([]),

@@ -4,7 +4,7 @@ import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
 import type { Field } from "../../../ground/values/fields.ts";
-import { icnsSlots } from "../../../pictures/slots/program.ts";
+import { icnsSlots, macIconSlots } from "../../../pictures/slots/program.ts";
 import type { Slot } from "../../../pictures/slots/slot.ts";
 import { type Fill, heldValues, nothingFound, type PictureUse, type SurveyPart } from "../../template/found.ts";
 import { readXcodeProjects } from "../apple/project.ts";
@@ -72,6 +72,13 @@ const fillsIn = (strings: readonly PlistString[]): Fill[] =>
     const site = plistSite(strings, key);
     return site && site.value.trim() !== "" && !putIn.test(site.value) ? [{ holds, site, shape: "text" }] : [];
   });
+
+/** A picture of a set that a build makes an icon of (Apple, iconutil). */
+export function inIconSet(path: string): PictureUse[] {
+  const [, points, scale = "1"] = /\.iconset\/icon_(\d+)x\1(?:@(\d)x)?\.png$/.exec(path) ?? [];
+  const slot = macIconSlots.find(({ qualifier }) => qualifier === `mac-${points}@${scale}x`);
+  return slot ? [{ slot, path }] : [];
+}
 
 /** The icon that a list names, wherever the template keeps it (Apple, CFBundleIconFile). */
 function iconOf(files: readonly string[], strings: readonly PlistString[]): PictureUse[] {

@@ -1,15 +1,18 @@
 import { posix } from "node:path";
 import { attributeOf, parseXml, textSite, type XmlElement } from "../../../formats/splice/formats/xml.ts";
 import type { Site } from "../../../formats/splice/site.ts";
-import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { textOf } from "../../../ground/files/reading/text-of.ts";
+import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
+import { placeAt } from "../../../ground/values/source.ts";
 import { homeFill } from "../../template/addresses.ts";
 import { type Fill, heldValues, type PictureUse, type SurveyPart } from "../../template/found.ts";
-import { besideApp } from "../../template/named-text.ts";
+import { besideApp, namedText } from "../../template/named-text.ts";
 import { pictureSize } from "../../template/picture-size.ts";
 import { pictureUse } from "../../template/picture-use.ts";
 import { shellIcon, shellSide } from "./catalog.ts";
-import { aside, builders } from "./programs.ts";
+import { aside, builders, isHiddenEntry } from "./programs.ts";
 import { buildVersions } from "./versions.ts";
 
 const entryFile = /\.desktop(\.in)*$/;
@@ -21,27 +24,100 @@ const aboutFile = /\.(metainfo|appdata)\.xml(\.in)*$/;
  */
 export const surveyEntries: SurveyPart = (template) => {
   const files = template.list().filter((file) => !aside.test(file));
-  const entries = files.filter((file) => entryFile.test(file) && isProgram(textIfAny(template.bytes(file)) ?? ""));
+  const entries = entriesIn(template, files);
   if (entries.length === 0 || !files.some((file) => builders.test(file))) return undefined;
-  const named = entries.flatMap((file) => namesIn(template, file));
-  const longestFirst = named.map(({ site }) => site.value).sort((one, other) => other.length - one.length);
-  const fills = [
-    ...named.map((fill) => besideApp(fill, longestFirst)),
-    ...files.filter((file) => aboutFile.test(file)).flatMap((file) => aboutIn(template, file)),
-    ...buildVersions(template, files),
-  ];
+  const about = files.filter((file) => aboutFile.test(file)).flatMap((file) => aboutIn(template, file));
+  const { fills: named, gaps } = namesOfPrograms(template, entries);
+  const fills = [...named, ...besideFirst(about), ...buildVersions(template, files)];
   return {
     platform: "desktop",
     folder: "",
     identifiers: [],
-    names: heldValues(fills, "app.name"),
+    names: [...new Set([...heldValues(fills, "app.name"), ...gaps.map(({ name }) => name)])],
     fills,
     pictures: entries.flatMap((file) => iconsOf(template, files, file)),
-    ...{ brandFiles: [], added: [], missing: [], gaps: [] },
+    ...{ brandFiles: [], added: [], missing: [], gaps: gaps.map(({ gap }) => gap) },
   };
 };
 
+const entriesIn = (template: Folder, files: readonly string[]): string[] =>
+  files.filter((file) => entryFile.test(file) && isProgram(textOf(template, file)?.text ?? ""));
+
+/** Entries of parts of the app, in words of their own: what they are called says nothing of the template. */
+export function entriesOfParts(template: Folder, files: readonly string[]): string[] {
+  const [app, ...others] = appFirst(entriesIn(template, files));
+  const names = app === undefined ? [] : namesIn(template, app).map(({ site }) => site.value);
+  return others.filter(
+    (file) =>
+      isOfApp(template, file, app) && !namesIn(template, file).some((fill) => asAppIs(fill, names) !== undefined),
+  );
+}
+
 const isProgram = (text: string): boolean => /^\[Desktop Entry\]/m.test(text) && /^_?Type=Application\s*$/m.test(text);
+
+/** What further programs are called in software centres keeps what tells them apart, "Client" of "Crate Client". */
+function besideFirst(about: readonly Fill[]): Fill[] {
+  const names = about.flatMap(({ holds, site }) => (holds === "app.name" ? [site.value] : []));
+  const shortestFirst = [...new Set(names)].sort((one, other) => one.length - other.length);
+  return about.map((fill) => (fill.holds === "app.name" ? besideApp(fill, shortestFirst) : fill));
+}
+
+/** A program that keeps a name of its own, and that it does. */
+interface OwnName {
+  name: string;
+  gap: Problem;
+}
+
+/**
+ * The names of a template's programs. The first is the app; others that are called by its name keep what tells them
+ * apart, and those with a name of their own keep that.
+ */
+function namesOfPrograms(template: Folder, entries: readonly string[]): { fills: Fill[]; gaps: OwnName[] } {
+  const [app, ...others] = appFirst(entries);
+  const own = app === undefined ? [] : namesIn(template, app);
+  const longestFirst = own.map(({ site }) => site.value).sort((one, other) => other.length - one.length);
+  const fills = own.map((fill) => besideApp(fill, longestFirst));
+  const gaps: OwnName[] = [];
+  for (const file of others) {
+    const names = namesIn(template, file);
+    const called = names.map((fill) => asAppIs(fill, longestFirst));
+    fills.push(...called.flatMap((fill) => fill ?? []));
+    const [first] = names;
+    if (called[0] || !first || isOfApp(template, file, app)) continue;
+    const message = `Desktop: another program is called "${first.site.value}", and keeps that name.`;
+    const place = placeAt(template.source(file), first.site.start);
+    gaps.push({ name: first.site.value, gap: problem("template-gap", message, { severity: "warning", place }) });
+  }
+  return { fills, gaps };
+}
+
+/** A name within which the app's stands, in whatever place. */
+function asAppIs(fill: Fill, names: readonly string[]): Fill | undefined {
+  const { value } = fill.site;
+  if (names.includes(value)) return fill;
+  const beside = besideApp(fill, names);
+  return beside.after === undefined ? namedText(fill.site, names)[0] : beside;
+}
+
+const stemOf = (file: string): string => posix.basename(file).replace(entryFile, "");
+
+/** Entries with the app's own in front: what others are called after, then the one with the shortest name. */
+function appFirst(entries: readonly string[]): string[] {
+  const followers = (file: string) => entries.filter((other) => stemOf(other).startsWith(stemOf(file))).length;
+  return [...entries].sort(
+    (one, other) =>
+      followers(other) - followers(one) ||
+      one.split("/").length - other.split("/").length ||
+      stemOf(one).length - stemOf(other).length,
+  );
+}
+
+/** Whether an entry starts the same program as the app's, or is in no menu: its name is a part's of the app. */
+function isOfApp(template: Folder, file: string, app: string | undefined): boolean {
+  const { text } = template.source(file);
+  const programOf = (of: string) => /^Exec=\s*"?([^\s"%]+)/m.exec(of)?.[1];
+  return isHiddenEntry(text) || (app !== undefined && programOf(text) === programOf(template.source(app).text));
+}
 
 /** The names of an entry, in every language; those of its actions are not the program's. */
 function namesIn(template: Folder, file: string): Fill[] {

@@ -8,3 +8,6 @@ export const builders = longPattern()`
 
 /** Folders of what an app takes from others, and of its tests. */
 export const aside = /(^|\/)(external|third[_-]?party|vendor|node_modules|tests?|examples?|docs?|debian|build)\//i;
+
+/** Whether an entry is in no menu: its name is a part's of a program (freedesktop.org, Desktop Entry Specification). */
+export const isHiddenEntry = (text: string): boolean => /^(NoDisplay|Hidden)=true|^OnlyShowIn=X-/m.test(text);

@@ -3,7 +3,7 @@ import { problem } from "../../../ground/problems/problem.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { firstOfEachPlace, type PartSurvey, type SurveyPart } from "../../template/found.ts";
 import { surveyXcode } from "../apple/survey.ts";
-import { surveyBundles } from "./bundles.ts";
+import { inIconSet, surveyBundles } from "./bundles.ts";
 import { surveyCMake } from "./cmake.ts";
 import { surveyEntries } from "./entries.ts";
 import { surveyLinux } from "./linux.ts";
@@ -18,7 +18,9 @@ export const surveyDesktop: SurveyPart = (template, around) => {
     surveys.map((survey) => survey(template, around)).filter((part) => part !== undefined);
   const [apps, built] = [by([surveyXcode("desktop"), surveyLinux]), by(programs)];
   const [first, ...others] = [...apps, ...built];
-  const whole = first && others.reduce(together, first);
+  const joined = first && others.reduce(together, first);
+  const sets = template.list().flatMap(inIconSet);
+  const whole = joined && { ...joined, pictures: [...joined.pictures, ...sets] };
   return whole && built.length > 0 && apps.length === 0 ? withVersion(template, whole) : whole;
 };
 

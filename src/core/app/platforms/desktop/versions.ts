@@ -2,6 +2,7 @@ import { posix } from "node:path";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Fill } from "../../template/found.ts";
+import { numberedVersions } from "./numbered.ts";
 
 /**
  * Where a script that builds a program says its version (CMake, `project`; Meson, `project`; qmake, `VERSION`;
@@ -28,8 +29,8 @@ export const versionScripts = (files: readonly string[]): string[] =>
   nearestFirst(files.filter((each) => scripts.some(({ file }) => file.test(posix.basename(each)))));
 
 /** The version in the scripts that build a program: of each kind, in the one nearest the top that says one. */
-export function buildVersions(template: Folder, files: readonly string[]): Fill[] {
-  return scripts.flatMap(({ file: form, version }): Fill[] => {
+export const buildVersions = (template: Folder, files: readonly string[]): Fill[] => [
+  ...scripts.flatMap(({ file: form, version }): Fill[] => {
     for (const file of nearestFirst(files.filter((each) => form.test(posix.basename(each))))) {
       const match = version.exec(textIfAny(template.bytes(file)) ?? "");
       const value = match?.groups?.version;
@@ -39,5 +40,6 @@ export function buildVersions(template: Folder, files: readonly string[]): Fill[
       return [{ holds: "version", site, shape: "versionParts" }];
     }
     return [];
-  });
-}
+  }),
+  ...numberedVersions(template, files),
+];

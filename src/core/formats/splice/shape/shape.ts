@@ -10,8 +10,8 @@ import { lineSites } from "../formats/lines.ts";
 import { type OpenStep, parseOpenStep, parseStrings } from "../formats/openstep.ts";
 import { tomlShape } from "../formats/toml.ts";
 import { parseXml, walk } from "../formats/xml.ts";
-import { isAndroidTexts, isXml, withoutBuildEnding } from "../known-ending.ts";
-import type { Edit } from "../site.ts";
+import { isAndroidTexts, isXml, pathByFormat } from "../known-ending.ts";
+import { applyEdits, type Edit } from "../site.ts";
 import { lexicalSeams, lexicalShape } from "./lexical.ts";
 import { setupShape } from "./setup-script.ts";
 import type { Shape } from "./shaped.ts";
@@ -180,28 +180,42 @@ export interface Edited {
 }
 
 /** How a text is read with some edits made; undefined where nobody here reads it as it is. */
-export function edited(source: Source, edits: readonly Edit[], after: string): Edited | undefined {
+export function edited(source: Source, edits: readonly Edit[]): Edited | undefined {
   const { file, text } = source;
-  const path = withoutBuildEnding(file);
+  const path = pathByFormat(source);
   const { seams } = seamsOf(source);
   if (seams === undefined) {
     const { shape: before } = wholeShape(source);
-    return before && { before, after: shapeOf({ file, text: after }) };
+    return before && { before, after: shapeOf({ file, text: applyEdits(text, edits) }) };
   }
   const [first, last] = [Math.min(...edits.map(({ start }) => start)), Math.max(...edits.map(({ end }) => end))];
   // What is at the end may go on there.
-  const from = seams.findLast((seam) => seam <= first && seam < text.length) ?? 0;
-  const to = seams.find((seam) => seam > last) ?? text.length;
+  const from = seams[countUpTo(seams, Math.min(first, text.length - 1)) - 1] ?? 0;
+  const to = seams[countUpTo(seams, last)] ?? text.length;
   const read = (part: string) => (readerFor(path) ? prose({ file: path, text: part }) : lexicalShape(path, part));
-  const before = read(text.slice(from, to));
-  return before && { before, after: read(after.slice(from, to + after.length - text.length)) };
+  const part = text.slice(from, to);
+  const before = read(part);
+  const within = edits.map((edit) => ({ ...edit, start: edit.start - from, end: edit.end - from }));
+  return before && { before, after: read(applyEdits(part, within)) };
+}
+
+/** How many of ascending offsets are not behind another. */
+function countUpTo(offsets: readonly number[], most: number): number {
+  let [low, high] = [0, offsets.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((offsets[middle] ?? 0) <= most) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 const wholeShape = parsedOnce((source) => ({ shape: shapeOf(source) }));
 
 /** Where a text can be parted such that each part is read as by itself; undefined where it is read as a whole. */
-const seamsOf = parsedOnce(({ file, text }): { seams: readonly number[] | undefined } => {
-  const path = withoutBuildEnding(file);
+const seamsOf = parsedOnce((source): { seams: readonly number[] | undefined } => {
+  const { text } = source;
+  const path = pathByFormat(source);
   const read = readerFor(path);
   if (!read) return { seams: lexicalSeams(path, text) };
   return { seams: read === prose ? [0, ...[...text.matchAll(/\n/g)].map(({ index }) => index + 1)] : undefined };
@@ -211,8 +225,9 @@ const seamsOf = parsedOnce(({ file, text }): { seams: readonly number[] | undefi
  * A file by its shape; undefined where nobody here reads its kind, or it cannot be read as it.
  * @public what parts of a file are held against
  */
-export function shapeOf({ file, text }: Source): Shape | undefined {
-  const path = withoutBuildEnding(file);
+export function shapeOf(source: Source): Shape | undefined {
+  const { text } = source;
+  const path = pathByFormat(source);
   const read = readerFor(path);
   // A source of its own: what is parsed once is held by it.
   return read ? attempted(() => read({ file: path, text })) : lexicalShape(path, text);

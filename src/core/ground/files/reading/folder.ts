@@ -40,6 +40,8 @@ export interface Folder {
   executable(file: string): boolean;
   /** Folders within it that hold nothing. */
   empty(): readonly string[];
+  /** Links within it to what is not there. */
+  lost(): readonly string[];
 }
 
 /** Largest text or picture that is read, in bytes. */
@@ -61,7 +63,7 @@ export function openFolder(root: string, label = "", options: { everything?: boo
   const reals = new Map<string, string>();
   let listed: readonly string[] | undefined;
   const links = new Set<string>();
-  const empty: string[] = [];
+  const [empty, lost]: [string[], string[]] = [[], []];
   let names: ReadonlySet<string> | undefined;
   const shown = (file: string) => (label ? `${label}/${file}` : file);
   const isPlain = (file: string) => listed !== undefined && folder.has(file) && !links.has(file);
@@ -72,12 +74,16 @@ export function openFolder(root: string, label = "", options: { everything?: boo
     root,
     label,
     list() {
-      listed ??= listFiles(root, shown, options.everything === true, { links, empty });
+      listed ??= listFiles(root, shown, options.everything === true, { links, empty, lost });
       return listed;
     },
     empty() {
       folder.list();
       return empty;
+    },
+    lost() {
+      folder.list();
+      return lost;
     },
     has(file) {
       names ??= new Set(folder.list());

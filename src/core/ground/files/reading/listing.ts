@@ -49,6 +49,8 @@ export interface Aside {
   links: Set<string>;
   /** Folders that hold nothing. */
   empty: string[];
+  /** Links to what is not there: of files that were not fetched, or that a build makes. */
+  lost: string[];
 }
 
 /** Every file below a folder, sorted. */
@@ -56,7 +58,7 @@ export function listFiles(
   root: string,
   shown: (file: string) => string,
   everything: boolean,
-  { links, empty }: Aside,
+  { links, empty, lost }: Aside,
 ): string[] {
   const files: string[] = [];
   const ignored = everything ? () => false : ignoredIn(root);
@@ -74,6 +76,10 @@ export function listFiles(
       } else if (entry.isSymbolicLink()) {
         if (editorsOwn.test(entry.name)) continue;
         const target = linkTarget(root, file, shown);
+        if (target === "nothing") {
+          if (everything) refuse("file-missing", `${shown(file)} is a link to something that is not there.`);
+          lost.push(file);
+        }
         if (target !== "file") continue;
         links.add(file);
         files.push(file);
@@ -110,12 +116,12 @@ function entriesIn(path: string, shown: string): Dirent[] {
 const editorsOwn = /^\.#/;
 
 /** A link to a file inside is read as that file; to a folder it is passed over; to the outside it is refused. */
-function linkTarget(root: string, file: string, shown: (file: string) => string): "file" | "folder" {
+function linkTarget(root: string, file: string, shown: (file: string) => string): "file" | "folder" | "nothing" {
   let real: string;
   try {
     real = realpathSync(join(root, file));
   } catch {
-    refuse("file-missing", `${shown(file)} is a link to something that is not there.`);
+    return "nothing";
   }
   if (!isInside(realpathSync(root), real))
     refuse("path-outside", `${shown(file)} is a link that leads outside its folder.`);

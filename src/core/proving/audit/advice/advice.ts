@@ -1,7 +1,9 @@
 import { drawnAs } from "../../../app/survey/own-pictures.ts";
+import { type Doubt, isOfCode, type Term } from "../../../app/template/occurrence.ts";
 import { namedSite } from "../../../app/template/places.ts";
-import { textIfAny } from "../../../ground/files/reading/folder.ts";
+import { pathByFormat } from "../../../formats/splice/known-ending.ts";
 import { parsedOnce } from "../../../ground/files/reading/parsed-once.ts";
+import { textOf } from "../../../ground/files/reading/text-of.ts";
 import { type Problem, reasonToGive, type Settlement, type SharedCause } from "../../../ground/problems/problem.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import { type Place, placeAt } from "../../../ground/values/source.ts";
@@ -11,8 +13,8 @@ import { shellName } from "../identity/keyed.ts";
 import { besideInList, keysIn } from "../identity/leading.ts";
 import { codeHit } from "../search/context.ts";
 import type { Residue } from "../search/search.ts";
-import { type Meant, provenFill, timesIn } from "./fill.ts";
-import { type Doubt, isOfCode } from "./occurrence.ts";
+import { provenFill, timesIn } from "./fill.ts";
+import { openForMany } from "./many.ts";
 import type { Surveyed } from "./proof.ts";
 import { questionOf } from "./question.ts";
 import { excerpt, foundAt, longest, withSetting } from "./quoted.ts";
@@ -35,6 +37,7 @@ const fieldsOf: Readonly<Record<Exclude<NonNullable<Residue["kind"]>, "identifie
 /** Prepares advice for a template: places are named as its own files have them. */
 export function openAdviser(template: Surveyed, identity: Identity): Adviser {
   const known = new Map<string, Advice>();
+  const forMany = openForMany(template);
   const terms = new Map(identity.terms.map(({ text, place }) => [text, place]));
   return (residue) => {
     const { file, inside, text, problem } = residue;
@@ -52,7 +55,7 @@ export function openAdviser(template: Surveyed, identity: Identity): Adviser {
     if (residue.kind === "team") return { cause, fix: givenTeam };
     if (residue.kind === "fingerprint") return { cause, fix: givenKey };
     const key = `${problem.code} ${file} ${text} ${problem.place?.line ?? ""} ${problem.place?.column ?? ""}`;
-    const advice = known.get(key) ?? adviceFor(template, residue, identity);
+    const advice = known.get(key) ?? adviceFor(template, residue, { identity, forMany });
     known.set(key, advice);
     return { cause, ...advice };
   };
@@ -70,8 +73,21 @@ const nameless =
   "It is the package's own name, which may have no blanks and capitals, and the program is shown under it. Let the " +
   "developers give `productName` in package.json, and take that where the program is packed: it is filled then.";
 
-function adviceFor(template: Surveyed, residue: Residue, identity: Identity): Advice {
+/** What advice is given with, besides the template. */
+interface Known {
+  identity: Identity;
+  forMany: ReturnType<typeof openForMany>;
+}
+
+/** What is compiled from texts beside it (Qt Linguist; gettext). */
+const compiled = /\.(qm|g?mo)$/;
+
+const compiledFrom =
+  "It is compiled from translations: fill those, and let the build compile them anew; until it does, leave it out.";
+
+function adviceFor(template: Surveyed, residue: Residue, known: Known): Advice {
   const { file, problem, kind } = residue;
+  if (compiled.test(file)) return { fix: compiledFrom };
   if (residue.key === shellName) return { fix: nameless };
   if (problem.code === "residue-picture") {
     const isDrawn = isPicture(file) || /\.(ico|icns)$/i.test(file);
@@ -82,7 +98,7 @@ function adviceFor(template: Surveyed, residue: Residue, identity: Identity): Ad
   }
   if (kind === undefined || problem.place === undefined || residue.inside !== undefined)
     return { settle: allowance(residue) };
-  const settled = fillFor(template, residue, problem.place, identity);
+  const settled = fillFor(template, residue, problem.place, known);
   return typeof settled === "string" ? { fix: questionOf(settled, residue) } : { settle: settled };
 }
 
@@ -94,28 +110,30 @@ function fillFor(
   template: Surveyed,
   residue: Residue,
   { text: line, column }: Place,
-  { terms }: Identity,
+  { identity: { terms }, forMany }: Known,
 ): Settlement | Doubt {
   const { file, key } = residue;
-  const content = textIfAny(template.folder.bytes(file)) ?? "";
+  const content = textOf(template.folder, file)?.text ?? "";
   const found = foundAt(line, column - 1, residue.text ?? "");
   // What has blanks is no name of code's.
   if (mayBeOfCode.has(residue.kind) && key !== undefined && isOfCode(key) && !/\s/.test(found)) return "code";
   // Each of several people has an address of their own: the client's one would make one of them all.
   if (residue.kind === "email" && besideInList(template.folder, file, key ?? "").some((other) => other.includes("@")))
     return "person";
-  const own: Meant = {
+  const own: Term = {
     kind: residue.kind ?? "name",
     found,
     // Written so, the template is known by it, too.
     text: terms.some(({ kind, text }) => kind === residue.kind && text === found) ? found : (residue.text ?? ""),
     field: fieldFor(template, residue),
   };
+  const settlesMany = forMany(residue, own);
+  if (settlesMany) return settlesMany;
   // All that the template is known by goes at once: half a place filled is not settled.
   const others = terms
     .filter((term) => !term.weak && term.text !== residue.text)
     .map(
-      ({ text, kind }): Meant => ({
+      ({ text, kind }): Term => ({
         ...{ kind, text, found: foundAt(line, 0, text) },
         field: fieldFor(template, { ...residue, kind }),
       }),
@@ -186,7 +204,13 @@ function placesOfText(template: Surveyed, residue: Residue, text: string, found:
       problem: { ...problem, place: { file, line: 1, column, text: line } },
     });
     const key = keyAt(start);
-    const hit = { file, kind: kind === "color" || kind === undefined ? "name" : kind, found, line, key } as const;
+    const hit = {
+      file: pathByFormat(source),
+      kind: kind === "color" || kind === undefined ? "name" : kind,
+      found,
+      line,
+      key,
+    } as const;
     const isOfCode = kind !== "color" && codeHit({ ...hit, column: column - 1 }) !== undefined;
     const quoted = excerpt(line, column - 1, found);
     places.push({ line, field, isOther: isOfCode || (quoted !== text && quoted.includes(text)) });

@@ -1,18 +1,9 @@
+import { type Doubt, occurrenceIn, type Term } from "../../../app/template/occurrence.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import type { Settlement } from "../../../ground/problems/problem.ts";
-import type { Field } from "../../../ground/values/fields.ts";
 import { replacedIn } from "../../../ground/values/replaced.ts";
-import type { TermKind } from "../identity/kinds.ts";
-import { type Doubt, occurrenceIn } from "./occurrence.ts";
-import { type FillEntry, probeOf, type Surveyed, tryFill } from "./proof.ts";
 
-/** A term of the template in a place: as it stands there, and as the template is known by it. */
-export interface Meant {
-  kind: TermKind | "color";
-  found: string;
-  text: string;
-  field: Field;
-}
+import { type FillEntry, probeOf, type Surveyed, tryFill } from "./proof.ts";
 
 type Where = { file: string; at: string } | { file: string; text: string; times: number };
 
@@ -25,10 +16,10 @@ export function provenFill(
   template: Surveyed,
   where: Where,
   written: string,
-  { meant, own }: { meant: readonly Meant[]; own: Meant },
+  { meant, own }: { meant: readonly Term[]; own: Term },
 ): Settlement | Doubt {
   const here = meant.filter(({ found }) => written.includes(found));
-  const patternBy = (expressionOf: (each: Meant) => string) =>
+  const patternBy = (expressionOf: (each: Term) => string) =>
     here.reduce(
       (filled, each) => replacedIn(filled, each.found, expressionOf(each), { isWhole: each !== own }),
       written.replace(/[{}]/g, "$&$&"),
@@ -36,7 +27,7 @@ export function provenFill(
   const plain = patternBy(({ field }) => `{${field}}`);
   const first = tryFill(template, { ...where, with: plain } as FillEntry);
   if (!first) return "unsafe";
-  const expressions = new Map<Meant, string>();
+  const expressions = new Map<Term, string>();
   for (const { before, after } of first.changed) {
     // What stands between tags is read, and what a file of texts holds.
     const isRead = ("text" in where && where.text.startsWith(">")) || ofTexts.test(where.file);
@@ -77,7 +68,7 @@ export const timesIn = (text: string, part: string): number => text.split(part).
  * A text of which a part is changed: what stands in the rest of it, as other lines of a long one do, is no matter here,
  * and goes under.
  */
-function focused(before: string, after: string, terms: readonly Meant[]): string {
+function focused(before: string, after: string, terms: readonly Term[]): string {
   const most = Math.min(before.length, after.length);
   let start = 0;
   while (start < most && before[start] === after[start]) start++;

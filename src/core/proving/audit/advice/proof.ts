@@ -5,10 +5,8 @@ import { fillPattern, readPattern } from "../../../clients/derive/fields/pattern
 import { write } from "../../../formats/splice/forms.ts";
 import { edited } from "../../../formats/splice/shape/shape.ts";
 import type { Shape } from "../../../formats/splice/shape/shaped.ts";
-import { applyEdits } from "../../../formats/splice/site.ts";
-import { textIfAny } from "../../../ground/files/reading/folder.ts";
+import { textOf } from "../../../ground/files/reading/text-of.ts";
 import type { Field } from "../../../ground/values/fields.ts";
-import type { Source } from "../../../ground/values/source.ts";
 
 /** What of a template advice is held against: its files, and what a survey fills. */
 export type Surveyed = Pick<Template, "folder" | "parts">;
@@ -17,7 +15,7 @@ export type Surveyed = Pick<Template, "folder" | "parts">;
 export type FillEntry = { file: string; with: string } & ({ at: string } | { text: string; times: number });
 
 /** A client that nobody has: every mark that means something to some format is in its name. */
-const probe: Readonly<Partial<Record<Field, string>>> = {
+export const probe: Readonly<Partial<Record<Field, string>>> = {
   "app.name": `Brook & Mill's "Ö" <1> \${2} #{3}\\`,
   "app.label": `Brook's & "Mill"`,
   owner: `Brook & Mill's "Sons"`,
@@ -33,14 +31,12 @@ const probe: Readonly<Partial<Record<Field, string>>> = {
   "colors.brand": "#0a1b2c",
 };
 
-const placeless = () => ({ file: "template.yaml", line: 1, column: 1, text: "" });
+export const placeless = () => ({ file: "template.yaml", line: 1, column: 1, text: "" });
 
 /** What a file's texts become, each as it was and as it is; undefined where the file does not hold. */
 export interface Tried {
   /** Texts that change, as the format reads them. */
   changed: readonly { before: string; after: string }[];
-  /** The file as it would be. */
-  text: string;
 }
 
 /**
@@ -48,9 +44,8 @@ export interface Tried {
  * it was. Undefined where it is not, where the place is not found, or where nobody here reads such files.
  */
 export function tryFill(template: Surveyed, entry: FillEntry): Tried | undefined {
-  const { file } = entry;
-  const source = template.folder.source(file);
-  if (!isText(template.folder, file, source)) return undefined;
+  const source = textOf(template.folder, entry.file);
+  if (!source) return undefined;
   const places = placesOf(template, entry);
   const pattern = readPattern(entry.with, placeless());
   if (places === undefined || places.length === 0 || !pattern.ok) return undefined;
@@ -61,19 +56,9 @@ export function tryFill(template: Surveyed, entry: FillEntry): Tried | undefined
   });
   if (edits.some((edit) => edit === undefined)) return undefined;
   const made = edits.flatMap((edit) => edit ?? []);
-  const text = applyEdits(source.text, made);
-  const read = edited(source, made, text);
+  const read = edited(source, made);
   const changed = read?.after && differing(read.before, read.after);
-  return changed && changed.length > 0 ? { changed, text } : undefined;
-}
-
-const texts = new WeakMap<Source, boolean>();
-
-/** Whether a file is a text: asked many times, looked at once. */
-function isText(folder: Surveyed["folder"], file: string, source: Source): boolean {
-  const known = texts.get(source) ?? textIfAny(folder.bytes(file)) !== undefined;
-  texts.set(source, known);
-  return known;
+  return changed && changed.length > 0 ? { changed } : undefined;
 }
 
 function placesOf(template: Surveyed, entry: FillEntry) {

@@ -1,5 +1,5 @@
+import type { Doubt } from "../../../app/template/occurrence.ts";
 import type { Residue } from "../search/search.ts";
-import type { Doubt } from "./occurrence.ts";
 
 /** What has to be asked of whoever knows the template, by why no line can be given. */
 const questions: Readonly<Record<Exclude<Doubt, "changed">, string>> = {

@@ -1,14 +1,20 @@
+import { escapeRegExp } from "../../../ground/values/regexp.ts";
 import { wordsOf } from "../search/sought.ts";
 
 /** Letters of a text that an entry quotes. */
 export const longest = 600;
 
-/** The words as they stand in the line, which may differ from the template's own in case and in marks between them. */
-export function foundAt(line: string, column: number, text: string): string {
-  const words = wordsOf(text).map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, "\\$&"));
-  const match = new RegExp(words.join("(?:[\\s_.-]|&nbsp;)*"), "iu").exec(line.slice(column));
-  return match?.[0] ?? text;
+const patterns = new Map<string, RegExp>();
+
+function patternOf(text: string): RegExp {
+  const known = patterns.get(text) ?? new RegExp(wordsOf(text).map(escapeRegExp).join("(?:[\\s_.-]|&nbsp;)*"), "iu");
+  patterns.set(text, known);
+  return known;
 }
+
+/** The words as they stand in the line, which may differ from the template's own in case and in marks between them. */
+export const foundAt = (line: string, column: number, text: string): string =>
+  patternOf(text).exec(line.slice(column))?.[0] ?? text;
 
 /** What stands in quotes, where none of them is an apostrophe, or between tags. */
 const enclosed = /"[^"\n]*"|(?<![\p{L}\p{N}])'[^'\n]*'(?![\p{L}\p{N}])|`[^`\n]*`|>[^<>\n]+</gu;

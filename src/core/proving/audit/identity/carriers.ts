@@ -105,7 +105,14 @@ export const carriers: readonly Carrier[] = [
   { kind: "owner", file: /\.(appxmanifest|xml)$/i, key: /^PublisherDisplayName$/ },
   { kind: "owner", file: /\.(appxmanifest|xml)$/i, key: /^Identity@Publisher$/, part: /\bCN="?([^",]+)/ },
   { kind: "owner", file: /\.rc$/i, key: /^CompanyName$/ },
-  { kind: "owner", file: /\.(metainfo|appdata)\.xml$/, key: /^(developer_name|project_group)$/ },
+  { kind: "owner", file: /\.(metainfo|appdata)\.xml$/, key: /^developer_name$/ },
+  // Not those of the desktop that a program is made for (freedesktop.org, AppStream).
+  {
+    kind: "owner",
+    file: /\.(metainfo|appdata)\.xml$/,
+    key: /^project_group$/,
+    part: /^(?!(?:GNOME|KDE|XFCE|MATE|LXDE|LXQt|Qt|GNU)$)(.+)$/i,
+  },
   { kind: "owner", file: /\.wx[sil]$/i, key: /^(Product|Package|Bundle)@Manufacturer$/ },
   {
     kind: "owner",

@@ -1,3 +1,4 @@
+import { entriesOfParts } from "../../../app/platforms/desktop/entries.ts";
 import { ownAmong } from "../../../app/template/of-others.ts";
 import { commonSchemes } from "../../../app/template/schemes.ts";
 import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
@@ -71,9 +72,10 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
   const namespaces = new Set<string>();
   const shells = new Map<string, "taken" | "alone">();
   const statedOn: { of: string; key: string }[] = [];
+  const parts = new Set(entriesOfParts(template, files));
   for (const file of ownAmong(files)) {
     // What is in no app says nothing of it.
-    if (codeReason(file, {}) !== undefined || !mayCarry(template, file)) continue;
+    if (codeReason(file, {}) !== undefined || parts.has(file) || !mayCarry(template, file)) continue;
     const path = withoutBuildEnding(file);
     const known = carriers.filter((each) => each.file === undefined || each.file.test(path));
     for (const { key, value, at } of keyedValues(template, file)) {

@@ -74,8 +74,12 @@ const codeAttributes = longPattern()`
   |textAppearance)|parent|storyboardIdentifier|reuseIdentifier|destination|image)$
 `;
 
+/** Where translations say which text is meant, or are told of (Qt Linguist, "TS file format"). */
+const aboutTranslation = /<(name|location|comment|extracomment|translatorcomment)\b[^<]*$/;
+
 const markup: Language["isCode"] = (hit) => {
   if (isComment(hit)) return true;
+  if (hit.file.endsWith(".ts.xml") && aboutTranslation.test(before(hit))) return true;
   // A program's own resource, by its path (Qt, resource system).
   if (/(^|[>"])\s*:\/[^<>"\s]*$/.test(before(hit))) return true;
   const name = attribute(hit);
@@ -142,7 +146,8 @@ const languages: readonly Language[] = [
   { file: packaging, isCode: ({ kind, file, line }) => kind === "name" && !saidOfPackage(file, line) },
   {
     file: longPattern()`
-      (^|\/)(meson\.build|meson_options\.txt|SCons(cript|truct)|Makefile(\.am)?|configure\.ac|wscript)$|\.(mk|m4)$
+      (^|\/)(meson\.build|meson_options\.txt|SCons(cript|truct)|Makefile(\.(am|in))?|configure\.(ac|in)|wscript)$
+      |\.(mk|m4)$
     `,
     isCode: (hit) => hit.kind === "name" || /\bimport\s*\(["']$/.test(before(hit)),
   },
@@ -151,6 +156,7 @@ const languages: readonly Language[] = [
     file: /\.(json|jsonc|ya?ml|toml|properties|env)$/,
     isCode: (hit) => /^\s*#/.test(hit.line) || isKey(hit) || isPath(hit),
   },
+  { file: /\.po$/, isCode: ({ line }) => /^\s*(#|msgctxt\b)/.test(line) },
   // A text is asked for by its key.
   { file: /\.strings$/, isCode: (hit) => isComment(hit) || (!before(hit).includes("=") && /"\s*=/.test(after(hit))) },
   { file: /\.plist$/, isCode: (hit) => /<key>[^<]*$/.test(before(hit)) || isVariable(hit) },
@@ -160,6 +166,9 @@ const languages: readonly Language[] = [
     isCode: ({ line }) => /^\s*#(\s|!|$)/.test(line),
   },
 ];
+
+/** Within the name of a value that a build puts in: `@CRATE_VERSION@`. */
+const isPutIn = (hit: Hit): boolean => /@\w*$/.test(before(hit)) && /^\w*@/.test(after(hit));
 
 /** What of a build script goes into a bundle or an installer, with no quotes around it. */
 const bundleProperty = /\b(MACOSX_BUNDLE_|CPACK_)\w+[ \t]+"?[^"]*$/;
@@ -188,6 +197,7 @@ const isPath = (hit: Hit): boolean => {
 export function codeHit(found: Hit): string | undefined {
   const hit = { ...found, file: withoutBuildEnding(found.file) };
   const { file, key, line } = hit;
+  if (isPutIn(hit)) return "names of what a build puts in";
   const known = codeReason(file, { line, ...(key === undefined ? {} : { at: key }) });
   if (known !== undefined) return known;
   return languages.find((each) => each.file.test(file))?.isCode(hit) ? "code's own names" : undefined;

@@ -1,5 +1,6 @@
 import type { Variant } from "../../../app/variant/variant.ts";
 import { isCode } from "../../../formats/splice/formats/code.ts";
+import { pathByFormat } from "../../../formats/splice/known-ending.ts";
 import { textIfAny } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { placeAt, type Source } from "../../../ground/values/source.ts";
@@ -107,6 +108,7 @@ function inText(sought: readonly Sought[], { source, path, owned, namespaces, sh
   let keys: ((at: number) => string | undefined) | undefined;
   const residue: Residue[] = [];
   const code: CodeHit[] = [];
+  const file = pathByFormat({ file: path, text });
   for (const { code: problemCode, term, pattern } of sought) {
     const hits = [...searched.matchAll(pattern)];
     if (hits.length === 0) continue;
@@ -119,7 +121,7 @@ function inText(sought: readonly Sought[], { source, path, owned, namespaces, sh
       const isWhole = term.weak !== true || standsAlone(place.text, place.column - 1, found);
       if (!isWhole) continue;
       const hit = {
-        file: path,
+        file,
         kind: term.kind as TermKind,
         found,
         line: place.text,
@@ -162,6 +164,7 @@ function inFolded(
     ...code.map(({ text, line }) => `${text} ${line}`),
   ]);
   const found: Residue[] = [];
+  const file = pathByFormat({ file: path, text: source.text });
   for (const form of ["withTags", "withoutTags"] as const) {
     // Most files have nothing of the kind: what is nobody's business is blanked out in the others alone.
     const seen = foldedText(source.text, form);
@@ -177,7 +180,7 @@ function inFolded(
       for (const { index, 0: hit } of searched.matchAll(pattern)) {
         const place = placeAt(source, folded.at(index));
         const as = `${term.text} ${place.line}`;
-        const around = { file: path, kind: term.kind, found: hit, line: place.text, column: place.column - 1 };
+        const around = { file, kind: term.kind, found: hit, line: place.text, column: place.column - 1 };
         if (told.has(as) || codeHit({ ...around, key: undefined }) !== undefined) continue;
         told.add(as);
         const message = `"${term.text}", which is the template's, is left in ${source.file}, written otherwise.`;
@@ -208,11 +211,14 @@ function keysOf(path: string, source: Source): (at: number) => string | undefine
 /** Files that are handed on or served by their names; what code is called is code's. */
 const shownByName = /\.(png|jpe?g|webp|gif|svg|ico|icns|pdf|html?|mp[34]|webmanifest|ics|csv|txt|docx?|zip)$/i;
 
+/** Sets of pictures that code asks for by name (Apple, asset catalogs; freedesktop.org, Icon Theme Specification). */
+const askedByName = /\.(xcassets|bundle|iconset)\/|(^|\/)(\d{2,4}(x\d{2,4})?|scalable|symbolic)\//;
+
 function namesIn(sought: readonly Sought[], any: RegExp | undefined, path: string, shown: string): Residue[] {
   const written = path.slice(path.lastIndexOf("/") + 1);
   const name = `${written} ${foldedText(written)?.text ?? ""}`;
   if (!any?.test(name)) return [];
-  if (!shownByName.test(written) || /\.(xcassets|bundle)\//.test(path)) return [];
+  if (!shownByName.test(written) || askedByName.test(path)) return [];
   return sought.flatMap(({ code, term, pattern }) => {
     if (term.kind === "color" || term.weak || name.search(pattern) === -1) return [];
     const message = `"${term.text}", which is the template's, is left in the name of ${shown}.`;

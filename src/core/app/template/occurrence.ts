@@ -1,6 +1,17 @@
-import type { Field } from "../../../ground/values/fields.ts";
-import { longPattern } from "../../../ground/values/long-pattern.ts";
-import type { TermKind } from "../identity/kinds.ts";
+import type { Field } from "../../ground/values/fields.ts";
+import { longPattern } from "../../ground/values/long-pattern.ts";
+
+/** What of a template's identity stands somewhere: its name, whose it is, what it is known by, where it is met. */
+export type OccurrenceKind =
+  | "name"
+  | "identifier"
+  | "email"
+  | "host"
+  | "scheme"
+  | "owner"
+  | "team"
+  | "fingerprint"
+  | "color";
 
 /** Why no line is given for a place, and it is asked about instead. */
 export type Doubt = "code" | "page" | "file" | "part" | "person" | "given" | "unsafe" | "changed";
@@ -35,10 +46,17 @@ function asToken(found: string, text: string, field: Field): Occurrence {
   return doubt("code");
 }
 
-/** A name within a text. @param found as it stands there @param text as the template has it */
-function ofName(value: string, found: string, text: string, field: Field): Occurrence {
+/** A term in a value: how it stands there and where, as the template has it, and the field that goes there. */
+interface Standing {
+  found: string;
+  at: number;
+  text: string;
+  field: Field;
+}
+
+/** A name within a text. */
+function ofName(value: string, { found, at, text, field }: Standing): Occurrence {
   if (value.trim() === found) return asToken(found, text, field);
-  const at = value.indexOf(found);
   const [before, after] = [value.slice(0, at), value.slice(at + found.length)];
   if (/^\s*(?:<|&lt;|\()\s*[^<>\s]+@/.test(after)) return doubt("person");
   if (/[a-z][a-z0-9+.-]*:\/\/\S*$/i.test(before)) return doubt("page");
@@ -51,8 +69,7 @@ function ofName(value: string, found: string, text: string, field: Field): Occur
 }
 
 /** A host: the client's own alone, and no page of it that nobody knows to be there. */
-function ofHost(value: string, found: string): Occurrence {
-  const at = value.indexOf(found);
+function ofHost(value: string, { found, at }: Standing): Occurrence {
   const [before, after] = [value.slice(0, at), value.slice(at + found.length)];
   if (/[\w-]\.$/.test(before) && !/(^|\/\/|\s|:)www\.$/.test(before)) return doubt("page");
   if (/@$/.test(before)) return doubt("page");
@@ -63,9 +80,10 @@ function ofHost(value: string, found: string): Occurrence {
 const isGiven = /^(?=.*[A-Z])[A-Za-z0-9]{10}(\.[A-Za-z0-9]+)?$/;
 
 /** An identifier: whole, or with what the template puts behind it or in front of it. */
-function ofIdentifier(value: string, found: string, field: Field): Occurrence {
-  const at = value.indexOf(found);
+function ofIdentifier(value: string, { found, at, field }: Standing): Occurrence {
   const [before, after] = [value.slice(0, at), value.slice(at + found.length)];
+  // A word in a sentence is the program's name, as people say it.
+  if (/^\w+$/.test(found) && /\s/.test(value.trim())) return doubt("part");
   if (isGiven.test(found)) return doubt("given");
   // With a class behind it, it is the code's own namespace.
   if (/^[.$/][A-Z]/.test(after) || /^\.R\b/.test(after)) return doubt("code");
@@ -82,17 +100,28 @@ const ofCode = longPattern("i")`
 /** Whether a tool asks for code, a package or a folder by what stands in a setting. @param key what leads to it */
 export const isOfCode = (key: string): boolean => ofCode.test(key);
 
-/** What may stand in a value where a term of a kind stands. @param value as the file's format reads it */
-export function occurrenceIn(
-  value: string,
-  { kind, found, text, field }: { kind: TermKind | "color"; found: string; text: string; field: Field },
-): Occurrence {
+/** A term of a template, as it stands somewhere and as the template has it, and the field that goes there. */
+export interface Term {
+  kind: OccurrenceKind;
+  found: string;
+  text: string;
+  field: Field;
+}
+
+/**
+ * What may stand in a value where a term of a kind stands.
+ * @param value as the file's format reads it
+ * @param at where in it the term stands
+ */
+export function occurrenceIn(value: string, term: Term, at = value.indexOf(term.found)): Occurrence {
+  const { kind, field } = term;
   // As the format reads it, it may stand there otherwise than in the file.
-  if (!value.includes(found)) return doubt("unsafe");
-  if (kind === "name" || kind === "owner") return ofName(value, found, text, field);
-  if (kind === "host") return ofHost(value, found);
-  if (kind === "identifier") return ofIdentifier(value, found, field);
+  if (at === -1) return doubt("unsafe");
+  const standing = { ...term, at };
+  if (kind === "name" || kind === "owner") return ofName(value, standing);
+  if (kind === "host") return ofHost(value, standing);
+  if (kind === "identifier") return ofIdentifier(value, standing);
   // Somebody's name stands before it.
-  if (kind === "email" && /\p{L}[^<>]*[<([]+$/u.test(value.slice(0, value.indexOf(found)))) return doubt("person");
+  if (kind === "email" && /\p{L}[^<>]*[<([]+$/u.test(value.slice(0, at))) return doubt("person");
   return { expression: `{${field}}` };
 }

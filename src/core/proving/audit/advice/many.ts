@@ -1,0 +1,104 @@
+import { filesOf, sitesIn } from "../../../app/survey/noted-places.ts";
+import type { Term } from "../../../app/template/occurrence.ts";
+import { fillPattern, readPattern } from "../../../clients/derive/fields/pattern.ts";
+import { write } from "../../../formats/splice/forms.ts";
+import { pathByFormat } from "../../../formats/splice/known-ending.ts";
+import { edited } from "../../../formats/splice/shape/shape.ts";
+import { applyEdits } from "../../../formats/splice/site.ts";
+import { textOf } from "../../../ground/files/reading/text-of.ts";
+import type { Settlement } from "../../../ground/problems/problem.ts";
+import { longPattern } from "../../../ground/values/long-pattern.ts";
+import { placeAt } from "../../../ground/values/source.ts";
+import type { Residue } from "../search/search.ts";
+import { timesIn } from "./fill.ts";
+import { placeless, probe, type Surveyed } from "./proof.ts";
+
+/** So few files have an entry each. */
+const fewest = 4;
+
+/** Files of texts alone, which come in many languages. */
+const ofTexts = longPattern("i")`
+  \.(po|pot|strings|resw|resx|arb|ftl|xlf|xliff|ts\.xml)$
+  |_[a-z]{2}([_-][a-z]{2,4})?\.properties$
+  |(^|/)(lang|langs|languages?|locales?|i18n|l10n|translations?|intl)/(.+/)?[^/]+\.(txt|json|ya?ml|properties|ini|lng
+  |lang)$
+`;
+
+/** An entry for a text in many files of one kind, and every place that it settles. */
+interface Group {
+  settlement: Settlement;
+  places: ReadonlySet<string>;
+}
+
+const keyOf = (file: string, line: string, column: number): string => `${file}:${column}:${line}`;
+
+/**
+ * Advises one entry for what people read in many files of texts, tried in all of them; undefined of a place that such
+ * an entry would not reach.
+ */
+export function openForMany(template: Surveyed): (residue: Residue, meant: Term) => Settlement | undefined {
+  const known = new Map<string, Group | undefined>();
+  return ({ file, problem: { place } }, { kind, found, field }) => {
+    if (!place || !(kind === "name" || kind === "owner" || kind === "host" || kind === "email")) return undefined;
+    const source = textOf(template.folder, file);
+    const files = source && ofTexts.test(pathByFormat(source)) ? globFor(file) : undefined;
+    if (files === undefined) return undefined;
+    const entry = { files, text: found, with: `{${field}}` };
+    const key = JSON.stringify(entry);
+    if (!known.has(key)) known.set(key, groupOf(template, entry));
+    const group = known.get(key);
+    return group?.places.has(keyOf(file, place.text, place.column)) ? group.settlement : undefined;
+  };
+}
+
+/** The glob of a file's likes in other languages; undefined where its path has what a glob would read. */
+function globFor(file: string): string | undefined {
+  if (/[[\](){}*?!+@\\]/.test(file)) return undefined;
+  const parts = file.split("/");
+  const name = parts.pop() ?? "";
+  const folders = parts.map((part, at) =>
+    part.endsWith(".lproj")
+      ? "*.lproj"
+      : /^[a-z]{2,3}([_-][A-Za-z0-9]+)*$/.test(part) &&
+          /^(po|lang|langs|languages?|locales?|i18n|l10n)$/i.test(parts[at - 1] ?? "")
+        ? "*"
+        : part,
+  );
+  const isByFolder = folders.some((folder, at) => folder !== parts[at]);
+  return [...folders, isByFolder ? name : name.replace(/^.*?(?=\.[^.]+$)/, "*")].join("/");
+}
+
+function groupOf(template: Surveyed, entry: { files: string; text: string; with: string }): Group | undefined {
+  const { folder } = template;
+  const pattern = readPattern(entry.with, placeless());
+  if (!pattern.ok) return undefined;
+  const places = new Set<string>();
+  let count = 0;
+  for (const file of filesOf(folder, entry.files)) {
+    const source = textOf(folder, file);
+    const sites = sitesIn(folder, file, entry);
+    if (!source || sites.length === 0) continue;
+    count++;
+    const edits = sites.map(({ site: { start, end }, form }) => ({
+      start,
+      end,
+      text:
+        fillPattern(
+          pattern.value,
+          (field) => probe[field],
+          (text) => write(form, text),
+        ) ?? "",
+    }));
+    const after = applyEdits(source.text, edits);
+    const read = edited(source, edits);
+    const isWhole =
+      read?.after?.shape === read?.before.shape && read?.after?.values.length === read?.before.values.length;
+    if (!read || !isWhole || timesIn(after, entry.text) !== timesIn(source.text, entry.text) - sites.length)
+      return undefined;
+    for (const { site } of sites) {
+      const { text, column } = placeAt(source, site.start);
+      places.add(keyOf(file, text, column));
+    }
+  }
+  return count < fewest ? undefined : { settlement: { list: "fill", entry }, places };
+}
