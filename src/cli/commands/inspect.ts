@@ -43,12 +43,16 @@ const told: readonly (readonly [what: string, said: Said])[] = [
     ({ profile }) => (profile ? `"${profile.title}", ${profileKindNames[profile.kind]}, to ${profile.until}` : ""),
   ],
   ["brings", ({ parts = [] }) => parts.map(({ identifier }) => identifier).join(", ")],
+  ["assets", ({ catalog }) => (catalog ? catalogSaid(catalog) : "")],
   ["symbols", ({ symbols }) => (symbols.length > 0 ? filesSaid(symbols) : "")],
   ["unfit", ({ unfit }) => unfit.map((each) => `it ${each}`).join("; ")],
   ["not as listed", ({ odd }) => filesSaid(odd)],
   ["not looked into", ({ closed }) => filesSaid(closed)],
   ["files", ({ files }) => String(files)],
 ];
+
+const catalogSaid = ({ assets, pictures, icon }: NonNullable<PackageFacts["catalog"]>): string =>
+  `${assets} by name, in ${pictures} pictures${icon.length > 0 ? `; the icon as ${icon.join(", ")}` : ""}`;
 
 const holdsSaid = (holds: boolean | undefined): string =>
   holds === undefined ? "not verified here" : holds ? "it holds" : "it does not hold";

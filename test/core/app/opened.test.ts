@@ -9,6 +9,7 @@ import sharp from "sharp";
 import { describe, expect, test } from "vitest";
 import { readPackage } from "../../../src/core/app/packages/read.ts";
 import { readablePng } from "../../../src/core/formats/packages/apple-png.ts";
+import { readAssetCatalog } from "../../../src/core/formats/packages/asset-catalog.ts";
 import { saidIn } from "../../../src/core/formats/packages/said.ts";
 import { segmentAlignment } from "../../../src/core/formats/programs/elf.ts";
 import { readCodeSignature } from "../../../src/core/formats/programs/mach-o.ts";
@@ -221,6 +222,41 @@ describe("an app of Apple's systems", () => {
     expect((await app({ Hill: flipped(program, 5000) }))?.signer?.holds).toBe(false);
     expect((await app({ "strings.txt": Buffer.from("hullo") }))?.signer?.holds).toBe(false);
     expect((await app({ "Info.plist": Buffer.from(macList({ CFBundleVersion: "8" })) }))?.signer?.holds).toBe(false);
+  });
+
+  test("says what its compiled catalog of assets holds, whoever compiled it; an icon that is not in it is told", async () => {
+    const catalog = readFileSync(
+      join(unpacked("cordova-plugin-document-scanner"), "src/ios/IRLDocumentScanner.framework/Assets.car"),
+    );
+    const named = [
+      ...["763-arrow-up_white", "795-gauge-selected", "810-document-2-selected", "822-photo-2"],
+      ...["822-photo-2-selected", "856-lightning-bolt", "856-lightning-bolt-selected", "873-magic-wand"],
+    ];
+    const read = readAssetCatalog(catalog);
+    expect(read?.assets).toEqual(named);
+    expect(read?.pictures).toHaveLength(48);
+    expect(read?.pictures.filter(({ file }) => file.startsWith("763"))[0]).toEqual({
+      ...{ asset: "763-arrow-up_white", file: "763-arrow-up_white.png", width: 14, height: 14, scale: 1 },
+    });
+    const app = (icon: string) =>
+      facts(
+        zipSync({
+          "Payload/Hill.app/Info.plist": Buffer.from(macList({ CFBundleIconName: icon })),
+          "Payload/Hill.app/Assets.car": catalog,
+        }),
+      );
+    const closed = ["Payload/Hill.app/Assets.car: the pixels of its 48 pictures"];
+    expect(await app("822-photo-2")).toMatchObject({
+      ...{ closed, unfit: [], catalog: { assets: 8, pictures: 48, icon: expect.arrayContaining(["28 × 22"]) } },
+    });
+    expect((await app("AppIcon"))?.unfit).toEqual([
+      "names AppIcon as its icon, which its catalog of assets does not have",
+    ]);
+    // Damaged, it is one that cannot be read, or less of one.
+    for (let at = 0; at < catalog.length; at += 199) {
+      readAssetCatalog(flipped(catalog, at));
+      readAssetCatalog(catalog.subarray(0, at));
+    }
   });
 
   test("for several processors, which nobody here has made, is as it was signed until it is changed", async () => {

@@ -1,5 +1,6 @@
 import type { PackageFiles } from "../../formats/archives/files.ts";
 import type { Archive } from "../../formats/archives/open.ts";
+import { type AssetCatalog, readAssetCatalog } from "../../formats/packages/asset-catalog.ts";
 import { readPropertyList } from "../../formats/packages/property-list.ts";
 import { readProfile } from "../platforms/apple/profile.ts";
 import { type OpenedPackage, type PackageFacts, type PackageKind, unsaid } from "./facts.ts";
@@ -38,6 +39,9 @@ export async function readApplePackage({
   const kind: PackageKind = main.system === "ios" ? "ipa" : form === "xar" ? "installer" : "mac";
   const label = text("CFBundleDisplayName") || text("CFBundleName");
   const [minimum, target] = [text("MinimumOSVersion") || text("LSMinimumSystemVersion"), text("DTPlatformVersion")];
+  const catalogs = files.names.filter((name) => name.endsWith(".car")).map((name) => catalogAt(files, name));
+  const own = catalogs.find(({ name }) => name === `${folder}${resources}Assets.car`)?.catalog;
+  const icon = text("CFBundleIconName");
   const entitlements = seal?.entitlements ?? known?.entitlements;
   const facts: PackageFacts = {
     ...unsaid,
@@ -64,11 +68,36 @@ export async function readApplePackage({
     parts: partsIn(files, folder),
     symbols: files.names.filter((name) => /^Symbols\/|\.dSYM\//.test(name)),
     odd: files.odd,
-    closed: files.names.filter((name) => name.endsWith(".car") || /(^|\/)Payload$/.test(name)),
+    ...(own ? { catalog: catalogFacts(own, icon) } : {}),
+    unfit:
+      own && icon !== "" && !own.assets.includes(icon)
+        ? [`names ${icon} as its icon, which its catalog of assets does not have`]
+        : [],
+    closed: [...catalogs.map(closedOf), ...files.names.filter((name) => /(^|\/)Payload$/.test(name))],
     files: files.names.length,
   };
   return { facts, files, icons: iconsOf(files, `${folder}${resources}`, list) };
 }
+
+interface CatalogFile {
+  name: string;
+  /** Undefined where it cannot be read. */
+  catalog: AssetCatalog | undefined;
+}
+
+function catalogAt(files: PackageFiles, name: string): CatalogFile {
+  const bytes = files.read(name);
+  return { name, catalog: bytes && readAssetCatalog(bytes) };
+}
+
+const catalogFacts = ({ assets, pictures }: AssetCatalog, icon: string): PackageFacts["catalog"] => ({
+  ...{ assets: assets.length, pictures: pictures.length },
+  icon: pictures.flatMap(({ asset, width, height }) => (asset === icon && width > 0 ? [`${width} × ${height}`] : [])),
+});
+
+/** What of a catalog is not looked into: pixels, and all of one that cannot be read. */
+const closedOf = ({ name, catalog }: CatalogFile): string =>
+  catalog ? `${name}: the pixels of its ${catalog.pictures.length} pictures` : name;
 
 type List = Record<string, unknown>;
 

@@ -90,6 +90,8 @@ export interface PackageFacts {
   publisher?: string;
   /** Extensions and the like that it brings. */
   parts?: readonly { identifier: string; version: string; build: string }[];
+  /** What its compiled catalog of assets holds, and in which sizes its icon. */
+  catalog?: { assets: number; pictures: number; icon: readonly string[] } | undefined;
   /** What makes crashes readable, where it lies within. */
   symbols: readonly string[];
   /** What keeps it from being installed, or from being taken by the store: sentences without their subject. */

@@ -4,6 +4,7 @@ import type { OpenedPackage, PackageKind } from "../../app/packages/facts.ts";
 import { openTemplate } from "../../app/survey/template.ts";
 import type { Resolved, Variant } from "../../app/variant/variant.ts";
 import { readablePng } from "../../formats/packages/apple-png.ts";
+import { readAssetCatalog } from "../../formats/packages/asset-catalog.ts";
 import { isUnsaid, saidIn } from "../../formats/packages/said.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { sha256 } from "../../ground/values/hash.ts";
@@ -35,7 +36,10 @@ export async function openPackageEyes(workspace: Workspace, all: readonly Resolv
       // Its own colours brand nobody else; a file that is compiled says none as the template wrote it.
       const search = searchFor(identity, [], variant);
       const { files, left: unread } = archive.readAll((path) => !isUnsaid(path), mostLooked);
-      const all = Object.entries(files);
+      const all = Object.entries(files).flatMap(([path, content]) => [
+        [path, content] as const,
+        ...within(path, content),
+      ]);
       const isShown = (path: string) => isPicture(path) && !path.endsWith(".svg");
       const drawn = drawnPictures(workspace, client);
       const left = new Map<string, string[]>();
@@ -84,6 +88,12 @@ export async function openPackageEyes(workspace: Workspace, all: readonly Resolv
     },
   };
 }
+
+/** Files that lie in a compiled catalog of assets as they are. */
+const within = (path: string, content: Uint8Array): [string, Uint8Array][] =>
+  path.endsWith(".car")
+    ? [...(readAssetCatalog(content)?.whole ?? [])].map(([file, bytes]) => [`${path}, in it ${file}`, bytes])
+    : [];
 
 /** Kinds whose tools take pictures as they are. */
 const asDrawn: ReadonlySet<PackageKind> = new Set(["apk", "aab", "msix", "msixbundle", "web"]);
