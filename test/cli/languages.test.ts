@@ -45,6 +45,10 @@ const translation = (language: string) =>
 
 const entry = (lines: readonly string[]) => ["[Desktop Entry]", "Type=Application", ...lines, ""].join("\n");
 
+const list = (identifier: string, name: string) =>
+  `<plist version="1.0"><dict><key>CFBundleIdentifier</key><string>${identifier}</string><key>CFBundleName</key>` +
+  `<string>${name}</string><key>CFBundlePackageType</key><string>APPL</string></dict></plist>\n`;
+
 /** A program for desktops in many languages, with further entries beside its own. */
 async function program(): Promise<string> {
   const folder = workspaceWith(["3-acre"]);
@@ -215,4 +219,30 @@ test("a version that is said number by number is the client's; a set for an icon
   expect(err).toMatch(/template\/import\.sh is a link to something that is not there\.\s+\[file-missing\]/);
   writeFileSync(join(folder, "template.yaml"), "leave: [import.sh]\n");
   expect(oxalis(folder, "generate").err).not.toContain("import.sh");
+});
+
+test("what a program takes along is no part of it: libraries, their pages and versions, tests, who drew its pictures", async () => {
+  const folder = await program();
+  const put = (file: string, text: string) => {
+    mkdirSync(dirname(join(folder, "template", file)), { recursive: true });
+    writeFileSync(join(folder, "template", file), text);
+  };
+  put("src/libs/editor/LICENSE", "Permission is hereby granted");
+  put("src/libs/editor/index.html", "<html><head><title>Pencil</title></head></html>");
+  put("themes/chat/index.html", "<html><head><title>Bubbles</title></head></html>");
+  put("iris/iris.pro", "TEMPLATE = lib\nVERSION = 9.9.9\n");
+  put("guitest/Info.plist", list("example.crate.guitest", "Test Crate"));
+  put("iconset/icondef.xml", "<icondef><author email='ann@drawn.example'>Ann</author></icondef>");
+  put("bin/ask", '#!/bin/sh\necho "Plain Crate"\nzenity --info --title="Plain Crate says"\n');
+  const { code, err } = oxalis(folder, "generate");
+  expect([code, err]).toEqual([0, expect.not.stringContaining("Web:")]);
+  const same = (file: string) =>
+    readFileSync(join(folder, "variants/3-acre", file), "utf8") ===
+    readFileSync(join(folder, "template", file), "utf8");
+  for (const file of ["src/libs/editor/index.html", "themes/chat/index.html", "iris/iris.pro", "guitest/Info.plist"])
+    expect([file, same(file)]).toEqual([file, true]);
+  const { err: left } = oxalis(folder, "audit", "--verbose");
+  expect(left).not.toMatch(/"(Pencil|Bubbles|Test Crate|example\.crate\.guitest|ann@drawn\.example)"/);
+  // A script's own words are nobody's but where it shows a window.
+  expect(left.match(/^ {3}bin\/ask:.*$/gm)).toEqual([expect.stringContaining("bin/ask:3:")]);
 });

@@ -1,6 +1,7 @@
 import { type DefaultTreeAdapterTypes, parse as parseMarkup } from "parse5";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import { longPattern } from "../../ground/values/long-pattern.ts";
+import { ownAmong } from "../template/of-others.ts";
 import { pictureSize } from "../template/picture-size.ts";
 
 /** A file of the template that shows people something which is no part of its identity. */
@@ -35,7 +36,7 @@ const leastWords = { page: 60, plain: 40, resource: 14 } as const;
  * one app's alone. A guess, from what files hold; whether it is every app's is for a person to say.
  */
 export function contentOf(folder: Folder, files: readonly string[]): Content[] {
-  const found = files
+  const found = ownAmong(files)
     .filter((file) => !unseen.test(file))
     .flatMap((file): Content[] => {
       const look = looks.find(({ of }) => of.test(file));

@@ -21,9 +21,20 @@ export type Occurrence = { expression: string } | { doubt: Doubt };
 
 const doubt = (why: Doubt): Occurrence => ({ doubt: why });
 
-/** What may stand on either side of a name in a text that people read. */
-const opens = /[\s"'“„‘«([{>/|·–—-]$/u;
-const closes = /^[\s"'”“’»)\]}<.,;:!?/|·–—…-]/u;
+/** Scripts that set no blanks between words, and their marks. */
+const unspaced =
+  "\\p{Script=Han}\\p{Script=Hiragana}\\p{Script=Katakana}\\p{Script=Thai}\\p{Script=Lao}\\p{Script=Khmer}" +
+  "\\u3001-\\u3003\\u3008-\\u3011\\uff01-\\uff0f\\uff1a-\\uff20";
+
+/**
+ * What may stand on either side of a name in a text that people read; in menus, a mark before the letter that a key
+ * goes to.
+ */
+const opens = new RegExp(`[\\s"'“„‘«([{>/|·–—${unspaced}-]$|(^|[\\s(])&$`, "u");
+const closes = new RegExp(`^[\\s"'”“’»)\\]}<.,;:!?/|·–—…${unspaced}-]`, "u");
+/** Several words, or one text in a script that sets no blanks. */
+const hasWords = new RegExp(`[\\s${unspaced}]`, "u");
+
 /** A mark between two words without a blank beside it joins them to one that code or a file has. */
 const joins = /[\p{L}\p{N}][/|·_.:@–-]$|[\p{L}\p{N}]::$/u;
 const joined = /^[/|·_.:@–-][\p{L}\p{N}]|^::[\p{L}\p{N}]/u;
@@ -63,7 +74,7 @@ function ofName(value: string, { found, at, text, field }: Standing): Occurrence
   if (joins.test(before) || joined.test(after))
     return doubt(/[\\/]$/.test(before) || /^[\\/]/.test(after) || fileEnding.test(after) ? "file" : "part");
   const isText = (before === "" || opens.test(before)) && (after === "" || closes.test(after));
-  if (!isText || !/\s/.test(value.trim())) return doubt("part");
+  if (!isText || !hasWords.test(value.trim())) return doubt("part");
   // Without its capitals, it may be the word itself that is meant: a recorder of sounds.
   return found === found.toLowerCase() && found !== text ? doubt("part") : { expression: `{${field}}` };
 }

@@ -3,6 +3,6 @@ export const commonSchemes: ReadonlySet<string> = new Set(
   (
     "http https mailto tel sms smsto mms file content data blob about geo market intent ws wss ftp ftps sftp ssh git " +
     "javascript sip sips callto xmpp irc ircs magnet webcal feed news nntp ldap rtsp rtmp mms vnc rdp bitcoin ed2k " +
-    "gopher gemini matrix stun turn telnet smb nfs dav ipp iax facetime maps podcast"
+    "tox gopher gemini matrix stun turn telnet smb nfs dav ipp iax facetime maps podcast"
   ).split(" "),
 );

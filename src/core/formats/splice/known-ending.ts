@@ -13,10 +13,19 @@ export function withoutBuildEnding(path: string): string {
 /** How a file of translations begins that ends as a program's file does (Qt Linguist, "TS file format"). */
 const translations = /^\uFEFF?\s*<(\?xml|!DOCTYPE TS\b|TS\b)/;
 
+/** What the first line of a program without an ending says that it is written in (POSIX, "Shell Command Language"). */
+const interpreters: readonly { line: RegExp; ending: string }[] = [
+  { line: /^#![^\n]*\b(ba|da|k|z)?sh\b/, ending: ".sh" },
+  { line: /^#![^\n]*\bpython/, ending: ".py" },
+  { line: /^#![^\n]*\bperl\b/, ending: ".pl" },
+];
+
 /** A file's path with the ending of the format that it has: as if no build put values in, and by how it begins. */
 export function pathByFormat({ file, text }: Source): string {
   const plain = withoutBuildEnding(file);
-  return plain.endsWith(".ts") && translations.test(text) ? `${plain}.xml` : plain;
+  if (plain.endsWith(".ts") && translations.test(text)) return `${plain}.xml`;
+  const run = /(^|\/)[^/.]+$/.test(plain) ? interpreters.find(({ line }) => line.test(text)) : undefined;
+  return run ? `${plain}${run.ending}` : plain;
 }
 
 /** Files that are XML, by their endings. */

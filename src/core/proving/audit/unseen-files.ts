@@ -109,7 +109,10 @@ export const unseenFiles: readonly CodePlace[] = [
     reason: "settings of the tools that build",
   },
   {
-    file: /(^|\/)(__tests__|tests?|androidTest|[\w-]*Tests|e2e|spec)\/|\.(test|spec)\.[cm]?[jt]sx?$/,
+    file: longPattern()`
+      (^|\/)(__tests__|tests?|androidTest|[\w-]*Tests|(gui|ui|unit|auto)[_-]?tests?|e2e|spec)\/
+      |\.(test|spec)\.[cm]?[jt]sx?$
+    `,
     reason: "tests are in no app",
   },
   {

@@ -7,7 +7,10 @@ export const builders = longPattern()`
 `;
 
 /** Folders of what an app takes from others, and of its tests. */
-export const aside = /(^|\/)(external|third[_-]?party|vendor|node_modules|tests?|examples?|docs?|debian|build)\//i;
+export const aside = longPattern("i")`
+  (^|\/)(external|third[_-]?party|3rd[_-]?party|vendor|node_modules|subprojects|((gui|ui|unit|auto|e2e)[_-]?)?tests?
+  |test[_-]?apps?|examples?|docs?|debian|build)\/
+`;
 
 /** Whether an entry is in no menu: its name is a part's of a program (freedesktop.org, Desktop Entry Specification). */
 export const isHiddenEntry = (text: string): boolean => /^(NoDisplay|Hidden)=true|^OnlyShowIn=X-/m.test(text);

@@ -1,5 +1,6 @@
 import { posix } from "node:path";
-import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { textOf } from "../../../ground/files/reading/text-of.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Fill } from "../../template/found.ts";
 import { numberedVersions } from "./numbered.ts";
@@ -22,6 +23,12 @@ const scripts: readonly { file: RegExp; version: RegExp }[] = [
   { file: /^pyproject\.toml$/, version: /^version\s*=\s*"(?<version>\d[\d.]*)"/m },
 ];
 
+/** Whether a script below the top builds what a program takes along, whose version is its own. */
+const isLibrary = (file: string, text: string): boolean =>
+  file.endsWith(".pro")
+    ? /^\s*TEMPLATE\s*=\s*lib\b/m.test(text)
+    : file.endsWith("CMakeLists.txt") && !/\badd_executable\s*\(/i.test(text) && /\badd_library\s*\(/i.test(text);
+
 const nearestFirst = (files: readonly string[]) => [...files].sort((a, b) => a.split("/").length - b.split("/").length);
 
 /** The scripts that may say a program's version, the one nearest the top first. */
@@ -32,9 +39,10 @@ export const versionScripts = (files: readonly string[]): string[] =>
 export const buildVersions = (template: Folder, files: readonly string[]): Fill[] => [
   ...scripts.flatMap(({ file: form, version }): Fill[] => {
     for (const file of nearestFirst(files.filter((each) => form.test(posix.basename(each))))) {
-      const match = version.exec(textIfAny(template.bytes(file)) ?? "");
+      const text = textOf(template, file)?.text ?? "";
+      const match = version.exec(text);
       const value = match?.groups?.version;
-      if (!match || value === undefined) continue;
+      if (!match || value === undefined || (file.includes("/") && isLibrary(file, text))) continue;
       const start = match.index + match[0].lastIndexOf(value);
       const site = { file, start, end: start + value.length, value, form: "raw" as const };
       return [{ holds: "version", site, shape: "versionParts" }];

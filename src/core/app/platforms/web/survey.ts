@@ -14,6 +14,8 @@ import {
   type SurveyPart,
 } from "../../template/found.ts";
 import type { Wants } from "../../template/missing.ts";
+import { ownAmong } from "../../template/of-others.ts";
+import { pagesOfProgram } from "../../template/served.ts";
 import { webInCode } from "./code.ts";
 import { linksAs, openSite, type Page, type WebFolders } from "./links.ts";
 import { missingInPage } from "./missing.ts";
@@ -22,8 +24,7 @@ import { startPictures, type TouchLink } from "./start.ts";
 
 /** Every page of a template, with its elements. */
 const pagesOf = (template: Folder): Page[] =>
-  template
-    .list()
+  ownAmong(template.list())
     .filter((file) => /\.html?$/i.test(file) && textIfAny(template.bytes(file)) !== undefined)
     .map((file): Page => ({ file, elements: htmlElements(template.source(file)) }));
 
@@ -38,7 +39,8 @@ const linking = (pages: readonly Page[]): Page[] =>
 export const surveyWeb: SurveyPart = (template, { wants, wrapsPages }) => {
   const all = pagesOf(template);
   const apps = linking(all);
-  const first = wrapsPages ? undefined : firstPage(all);
+  const isOfProgram = pagesOfProgram(template);
+  const first = wrapsPages ? undefined : firstPage(all.filter(({ file }) => !isOfProgram(file)));
   const pages = apps.length > 0 ? apps : all.filter(({ file }) => file === first);
   const code = wrapsPages && apps.length === 0 ? undefined : webInCode(template);
   const folder = pages[0] ? folderOf(pages[0].file) : code?.folder;

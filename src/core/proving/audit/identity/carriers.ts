@@ -99,8 +99,15 @@ export const carriers: readonly Carrier[] = [
   // Whose it is.
   {
     kind: "email",
-    key: /(^|\.|@)(e-?mail|support(_|-)?e?mail|contact(_|-)?e?mail|author\.email)$/i,
+    // Each of those who drew a set of pictures has an address of their own.
+    key: /(?<!\bauthor@)(?<=^|\.|@)(e-?mail|support(_|-)?e?mail|contact(_|-)?e?mail|author\.email)$/i,
     part: /^(?:mailto:)?([^\s@<>]+@[^\s@<>]+\.[a-z]{2,})$/i,
+  },
+  {
+    kind: "email",
+    file: /(^|\/)config\.xml$/,
+    key: /^author@email$/,
+    part: /^([^\s@<>]+@[^\s@<>]+\.[a-z]{2,})$/i,
   },
   { kind: "owner", file: /\.(appxmanifest|xml)$/i, key: /^PublisherDisplayName$/ },
   { kind: "owner", file: /\.(appxmanifest|xml)$/i, key: /^Identity@Publisher$/, part: /\bCN="?([^",]+)/ },
@@ -147,7 +154,10 @@ export const carriers: readonly Carrier[] = [
   {
     kind: "owner",
     key: /(^|\.|_)(NSHumanReadableCopyright|LegalCopyright|copyright|appCopyright)$/i,
-    part: /(?:©|\(c\)|copyright|\d{4})(?:[\s©.,\d–-]|\(c\))*(?:by\s+)?([^\d©.\s(][^.]{2,60}?)(?:\.|,? all rights|$)/i,
+    part: longPattern("i")`
+      (?:©|\(c\)|copyright|\d{4})(?:[\s©.,\d–-]|\(c\))*(?:by\s+)?([^\d©.\s(][^.]{2,60}?)
+      (?:\.|,? (?:all rights|(?:released )?under the)\b|$)
+    `,
   },
   {
     kind: "owner",

@@ -1,6 +1,7 @@
 import { entriesOfParts } from "../../../app/platforms/desktop/entries.ts";
 import { ownAmong } from "../../../app/template/of-others.ts";
 import { commonSchemes } from "../../../app/template/schemes.ts";
+import { pagesOfProgram } from "../../../app/template/served.ts";
 import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
@@ -73,9 +74,11 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
   const shells = new Map<string, "taken" | "alone">();
   const statedOn: { of: string; key: string }[] = [];
   const parts = new Set(entriesOfParts(template, files));
+  const isOfProgram = pagesOfProgram(template);
   for (const file of ownAmong(files)) {
     // What is in no app says nothing of it.
     if (codeReason(file, {}) !== undefined || parts.has(file) || !mayCarry(template, file)) continue;
+    if (/\.html?$/i.test(file) && isOfProgram(file)) continue;
     const path = withoutBuildEnding(file);
     const known = carriers.filter((each) => each.file === undefined || each.file.test(path));
     for (const { key, value, at } of keyedValues(template, file)) {

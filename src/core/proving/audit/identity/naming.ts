@@ -70,8 +70,14 @@ export const naming: readonly Carrier[] = [
     file: /\.([cm]?[jt]s|[jt]sx)$/,
     key: longPattern()`
       (^|\.)(metadata\.title(\.default)?|openGraph\.(title|siteName)|appleWebApp\.title
-      |head\.title|siteMetadata\.title|manifest\.name|BrowserWindow\.title|setName)$
+      |head\.title|siteMetadata\.title|manifest\.name|BrowserWindow\.title)$
     `,
+  },
+  // A shell's program says it; what a game calls its things is the game's.
+  {
+    kind: "name",
+    file: /(^|\/)(electron|main)\/.*\.[cm]?[jt]s$|(^|\/)(main|index|background|electron[\w.-]*)\.[cm]?[jt]s$/,
+    key: /(^|\.)setName$/,
   },
   { kind: "name", file: /\.conf\.json$/, key: /^app\.windows\.\d+\.title$/ },
   { kind: "name", file: /(^|\/)config\.xml$/, key: /^(name|name@short)$/ },

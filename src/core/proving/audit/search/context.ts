@@ -141,7 +141,10 @@ const languages: readonly Language[] = [
       (literalAround(hit) === undefined && !bundleProperty.test(before(hit)) && !isSetName(hit)),
   },
   { file: /\.desktop$/, isCode: ({ line }) => /^(Exec|TryExec|Icon|StartupWMClass|Path|Categories|#)/.test(line) },
-  { file: /\.(sh|bash|zsh|bat|cmd|ps1)$|(^|\/)(configure|autogen|bootstrap)$/, isCode: () => true },
+  {
+    file: /\.(sh|bash|zsh|bat|cmd|ps1)$|(^|\/)(configure|autogen|bootstrap)$/,
+    isCode: (hit) => isComment(hit) || !dialogs.test(hit.line),
+  },
   // A package and a command keep their names where a distribution packs them; what is said of them is read.
   { file: packaging, isCode: ({ kind, file, line }) => kind === "name" && !saidOfPackage(file, line) },
   {
@@ -169,6 +172,9 @@ const languages: readonly Language[] = [
 
 /** Within the name of a value that a build puts in: `@CRATE_VERSION@`. */
 const isPutIn = (hit: Hit): boolean => /@\w*$/.test(before(hit)) && /^\w*@/.test(after(hit));
+
+/** Commands by which a script shows a window. */
+const dialogs = /\b(zenity|kdialog|yad|whiptail|xmessage|notify-send|osascript|MessageBox)\b/;
 
 /** What of a build script goes into a bundle or an installer, with no quotes around it. */
 const bundleProperty = /\b(MACOSX_BUNDLE_|CPACK_)\w+[ \t]+"?[^"]*$/;
