@@ -115,7 +115,10 @@ const isAsked = (at: string, value: string, own: ReadonlyMap<string, Field>): bo
   [...own].some(([text, field]) => {
     if (field.startsWith("colors.") || !value.includes(text)) return false;
     const kind = field.startsWith("identifiers.") ? "identifier" : "name";
-    return (kind === "name" && isOfCode(at)) || "doubt" in occurrenceIn(value, { kind, found: text, text, field });
+    return (
+      (kind === "name" && (isOfCode(at) || /\bCFBundleURLSchemes\b/.test(at))) ||
+      "doubt" in occurrenceIn(value, { kind, found: text, text, field })
+    );
   });
 
 /** Whether something that the template is known by is left in a pattern. */

@@ -6,6 +6,7 @@ import { attempt, orElse } from "../../../ground/problems/result.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import { icnsSlots, macIconSlots } from "../../../pictures/slots/program.ts";
 import type { Slot } from "../../../pictures/slots/slot.ts";
+import { schemeFill } from "../../template/addresses.ts";
 import { type Fill, heldValues, nothingFound, type PictureUse, type SurveyPart } from "../../template/found.ts";
 import { readXcodeProjects } from "../apple/project.ts";
 import { aside, builders } from "./programs.ts";
@@ -67,11 +68,23 @@ const read = (template: Folder, file: string): readonly PlistString[] =>
     [],
   );
 
-const fillsIn = (strings: readonly PlistString[]): Fill[] =>
-  Object.entries(fields).flatMap(([key, holds]): Fill[] => {
+const fillsIn = (strings: readonly PlistString[]): Fill[] => [
+  ...Object.entries(fields).flatMap(([key, holds]): Fill[] => {
     const site = plistSite(strings, key);
     return site && site.value.trim() !== "" && !putIn.test(site.value) ? [{ holds, site, shape: "text" }] : [];
-  });
+  }),
+  ...strings.filter(({ path, site }) => isOwnScheme(path, site.value, strings)).flatMap(({ site }) => schemeFill(site)),
+];
+
+/** Whether a scheme is the program's own, by its name: a player opens those of many protocols. */
+function isOwnScheme(path: PlistString["path"], value: string, strings: readonly PlistString[]): boolean {
+  if (path.at(-2) !== "CFBundleURLSchemes") return false;
+  const squashed = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, "");
+  const own = ["CFBundleName", "CFBundleDisplayName", "CFBundleIdentifier", "CFBundleExecutable"].map((key) =>
+    squashed(plistSite(strings, key)?.value ?? ""),
+  );
+  return own.some((name) => name.includes(squashed(value)));
+}
 
 /** A picture of a set that a build makes an icon of (Apple, iconutil). */
 export function inIconSet(path: string): PictureUse[] {

@@ -45,7 +45,7 @@ const entriesIn = (template: Folder, files: readonly string[]): string[] =>
 
 /** Entries of parts of the app, in words of their own: what they are called says nothing of the template. */
 export function entriesOfParts(template: Folder, files: readonly string[]): string[] {
-  const [app, ...others] = appFirst(entriesIn(template, files));
+  const [app, ...others] = appFirst(template, entriesIn(template, files));
   const names = app === undefined ? [] : namesIn(template, app).map(({ site }) => site.value);
   return others.filter(
     (file) =>
@@ -73,7 +73,7 @@ interface OwnName {
  * apart, and those with a name of their own keep that.
  */
 function namesOfPrograms(template: Folder, entries: readonly string[]): { fills: Fill[]; gaps: OwnName[] } {
-  const [app, ...others] = appFirst(entries);
+  const [app, ...others] = appFirst(template, entries);
   const own = app === undefined ? [] : namesIn(template, app);
   const longestFirst = own.map(({ site }) => site.value).sort((one, other) => other.length - one.length);
   const fills = own.map((fill) => besideApp(fill, longestFirst));
@@ -101,15 +101,26 @@ function asAppIs(fill: Fill, names: readonly string[]): Fill | undefined {
 
 const stemOf = (file: string): string => posix.basename(file).replace(entryFile, "");
 
-/** Entries with the app's own in front: what others are called after, then the one with the shortest name. */
-function appFirst(entries: readonly string[]): string[] {
-  const followers = (file: string) => entries.filter((other) => stemOf(other).startsWith(stemOf(file))).length;
-  return [...entries].sort(
-    (one, other) =>
-      followers(other) - followers(one) ||
-      one.split("/").length - other.split("/").length ||
-      stemOf(one).length - stemOf(other).length,
-  );
+/**
+ * Entries with the app's own in front: what others are called after, then what most files are called after, then the
+ * one that lies nearest the top.
+ */
+function appFirst(template: Folder, entries: readonly string[]): string[] {
+  if (entries.length < 2) return [...entries];
+  const paths = template.list().map((file) => file.toLowerCase());
+  const ranked = entries.map((file) => {
+    const stem = stemOf(file);
+    const last = stem.slice(stem.lastIndexOf(".") + 1).toLowerCase();
+    return {
+      file,
+      followers: entries.filter((other) => stemOf(other).startsWith(stem)).length,
+      named: paths.filter((path) => path.includes(last)).length,
+      depth: file.split("/").length,
+    };
+  });
+  return ranked
+    .sort((one, other) => other.followers - one.followers || other.named - one.named || one.depth - other.depth)
+    .map(({ file }) => file);
 }
 
 /** Whether an entry starts the same program as the app's, or is in no menu: its name is a part's of the app. */

@@ -47,6 +47,9 @@ const patterns: Readonly<Record<TermKind, (text: string) => string>> = {
   fingerprint: escapeRegExp,
 };
 
+/** A scheme that is the app's name, too: in quotes, it is that. */
+const schemeOfName = (text: string): string => `(?<![\\w.+-])${escapeRegExp(text)}(?=://|<)`;
+
 /** A colour as it is written, with its opacity in front or behind it or without. */
 const colorPattern = (hex: string): string => `#(?:ff)?${hex.slice(1)}(?:ff)?(?![0-9a-f])`;
 
@@ -57,11 +60,14 @@ const rank = ({ kind }: Pick<Term, "kind">): number => order.indexOf(kind);
 /** What is looked for in a client's variant, in the order in which it is told; its own colours are no residue. */
 export function soughtOf(terms: readonly Term[], colors: readonly string[], values: Variant["values"]): Sought[] {
   const ordered = [...terms].sort((a, b) => rank(a) - rank(b) || b.text.length - a.text.length);
+  const names = new Set(terms.flatMap(({ kind, text }) => (kind === "name" ? [text.toLowerCase()] : [])));
+  const formOf = ({ kind, text }: Term) =>
+    kind === "scheme" && names.has(text.toLowerCase()) ? schemeOfName : patterns[kind];
   return [
     ...ordered.map((term) => ({
       code: codes[term.kind],
       term,
-      pattern: new RegExp(patterns[term.kind](term.text), "giu"),
+      pattern: new RegExp(formOf(term)(term.text), "giu"),
     })),
     ...colors
       .filter((what) => !Object.values(values).some(({ value }) => value === what))
