@@ -38,6 +38,10 @@ const translation = (language: string) =>
     "        <comment>Plain Crate as a word</comment>",
     `        <translation>${language}: Plain Crate &quot;Plain Crate&quot;</translation>`,
     "    </message>",
+    "    <message>",
+    "        <source>Changed outside Plain Crate.Do you want it?</source>",
+    "        <translation></translation>",
+    "    </message>",
     "</context>",
     "</TS>",
     "",
@@ -138,6 +142,7 @@ test("what many languages say is filled by one entry, where people read it; what
   const made = read("translations/crate_fr.ts");
   expect(made).toContain("<name>Plain Crate</name>");
   expect(made).toContain("<source>About 3 Acre Greens</source>");
+  expect(made).toContain("<source>Changed outside 3 Acre Greens.Do you want it?</source>");
   expect(made).toContain("<comment>Plain Crate as a word</comment>");
   expect(made).toContain("<translation>fr: 3 Acre Greens &quot;3 Acre Greens&quot;</translation>");
   for (const each of languages) {

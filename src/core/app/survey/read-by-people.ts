@@ -57,8 +57,13 @@ function inLine(text: string, at: number, length: number): Part | undefined {
 
 const marks: Readonly<Record<string, string>> = { quot: '"', apos: "'", lt: "<", gt: ">", nbsp: " ", amp: "&" };
 
-/** A text as it is read, letter under letter: what is escaped is one mark, with blanks in front. */
+/**
+ * A text as it is read, letter under letter: what is escaped is one mark, with blanks in front; where two sentences run
+ * into each other, as parts of a text do that code puts together, a blank parts them.
+ */
 const asRead = (written: string): string =>
-  written.replace(/\\[nrt]|\\(["'])|&(quot|apos|lt|gt|nbsp|amp);/g, (whole, mark?: string, name?: string) =>
-    (mark ?? marks[name ?? ""] ?? " ").padStart(whole.length),
-  );
+  written
+    .replace(/(?<=\.)\p{Lu}(?=\p{Ll}*\s)/gu, " ")
+    .replace(/\\[nrt]|\\(["'])|&(quot|apos|lt|gt|nbsp|amp);/g, (whole, mark?: string, name?: string) =>
+      (mark ?? marks[name ?? ""] ?? " ").padStart(whole.length),
+    );

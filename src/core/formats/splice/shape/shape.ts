@@ -163,7 +163,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.properties$/, read: lines("properties") },
   { file: /\.xcconfig$/, read: lines("xcconfig") },
   { file: /(^|\/)\.env(\.[\w-]+)?$/, read: lines("env") },
-  { file: /\.desktop$/, read: desktopEntry },
+  { file: /\.(desktop|directory|notifyrc)$|(^|\/)index\.theme$/, read: desktopEntry },
   { file: /\.iss$/i, read: setupShape },
   { file: /(?<!(?:^|\/)CMakeLists)\.(txt|md)$/i, read: prose },
 ];

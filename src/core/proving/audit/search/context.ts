@@ -71,7 +71,8 @@ const isMarkupText = (hit: Hit): boolean =>
 const codeAttributes = longPattern()`
   ^(id|class|src|srcset|(inkscape|sodipodi|xsi):.*|rel|type|for|style|data-.*|on\w+|xmlns.*|aria-labelledby|customClass
   |customModule|tools:.*|android:(id|src|drawable|background|theme|style|layout\w*|fontFamily
-  |textAppearance)|parent|storyboardIdentifier|reuseIdentifier|destination|image)$
+  |textAppearance)|parent|storyboardIdentifier|reuseIdentifier|destination|image|resource
+  |location)$
 `;
 
 /** Where translations say which text is meant, or are told of (Qt Linguist, "TS file format"). */
