@@ -251,3 +251,25 @@ test("what a program takes along is no part of it: libraries, their pages and ve
   // A script's own words are nobody's but where it shows a window.
   expect(left.match(/^ {3}bin\/ask:.*$/gm)).toEqual([expect.stringContaining("bin/ask:3:")]);
 });
+
+test("a frame that a build makes a Mac's bundle of is the client's, but for protocols; a built one stays as it is", async () => {
+  const folder = await program();
+  const put = (file: string, text: string) => {
+    mkdirSync(dirname(join(folder, "template", file)), { recursive: true });
+    writeFileSync(join(folder, "template", file), text);
+  };
+  const schemes = ["crate", "rtp", "dvd"].map((each) => `<string>${each}</string>`).join("");
+  const opens = `<key>CFBundleURLTypes</key><array><dict><key>CFBundleURLSchemes</key><array>${schemes}</array></dict></array>`;
+  const text = list("org.crate.Crate", "Crate").replace("</dict></plist>", `${opens}</dict></plist>`);
+  put("mac/Crate.app/Contents/Info.plist", text);
+  put("mac/Crate.app/Contents/MacOS/.gitkeep", "");
+  put("old/Crate.app/Contents/Info.plist", text);
+  put("old/Crate.app/Contents/MacOS/Crate", "program");
+  expect(oxalis(folder, "generate", "-q").code).toBe(0);
+  const read = (file: string) => readFileSync(join(folder, "variants/3-acre", file), "utf8");
+  const made = read("mac/Crate.app/Contents/Info.plist");
+  expect(made).toContain("<string>example.n3acre.n3acregreens</string>");
+  expect(made).toContain("<array><string>example.n3acre.n3acregreens</string><string>rtp</string><string>dvd</string>");
+  expect(made).toContain("<key>CFBundleName</key><string>3 Acre</string>");
+  expect(read("old/Crate.app/Contents/Info.plist")).toBe(text);
+});

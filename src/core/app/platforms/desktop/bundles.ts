@@ -27,15 +27,23 @@ const putIn = /\$[({]|@\w+@|#\w+#|\{\{|%\w+%/;
 /** Keys of lists for a telephone, whose projects say more, and of what is no app. */
 const notTheMacs = /<key>(LSRequiresIPhoneOS|UILaunchStoryboardName|UISupportedInterfaceOrientations)<\/key>/;
 
-/** A list within a bundle that somebody has built already. */
-const built = /\.(app|framework|xcframework|bundle)\//;
+/** What lies within bundles that somebody has built already. */
+const built = /\.(framework|xcframework|bundle)\//;
+
+/** An app's own folder: with a program in it, it is built; without, a frame that a build fills. */
+const program = /^(.*\.app\/)Contents\/MacOS\/[^/.][^/]*$/;
+
+function notBuilt(files: readonly string[]): string[] {
+  const apps = files.flatMap((file) => program.exec(file)?.[1] ?? []);
+  return files.filter((file) => !built.test(file) && !apps.some((app) => file.startsWith(app)));
+}
 
 /**
  * Surveys a Mac's program that a build script puts together: the property list of its bundle, and the icon that it
  * names; undefined where there is none.
  */
 export const surveyBundles: SurveyPart = (template) => {
-  const files = template.list().filter((file) => !aside.test(file) && !built.test(file));
+  const files = notBuilt(template.list().filter((file) => !aside.test(file)));
   if (!files.some((file) => builders.test(file))) return undefined;
   const lists = files
     .filter((file) => isBundle(template, file))
