@@ -34,7 +34,7 @@ function roster(count) {
   for (let at = 0; at < count; at++) {
     const target = join(folder, "clients", `farm-${at}`);
     cpSync("demo/clients/3-acre", target, { recursive: true });
-    rmSync(join(target, "store"), { recursive: true });
+    rmSync(join(target, "store"), { recursive: true, force: true });
     writeFileSync(join(target, "brief.yaml"), brief.replace("3acre.example", `farm${at}.example`));
   }
   return folder;

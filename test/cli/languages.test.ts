@@ -47,6 +47,9 @@ const translation = (language: string) =>
     "",
   ].join("\n");
 
+/** A setting's value, where a script takes it. */
+const taking = (name: string) => `\${${name}}`;
+
 const entry = (lines: readonly string[]) => ["[Desktop Entry]", "Type=Application", ...lines, ""].join("\n");
 
 const list = (identifier: string, name: string) =>
@@ -59,7 +62,12 @@ async function program(): Promise<string> {
   const at = (file: string) => join(folder, "template", file);
   rmSync(join(folder, "template"), { recursive: true });
   const files: Record<string, string> = {
-    "CMakeLists.txt": "project(Crate CXX)\ninclude(cmake/CrateVersion.cmake)\nadd_executable(crate main.cpp)\n",
+    "CMakeLists.txt": [
+      'set (SERVICE_VERSION_MAJOR "22")\nset (SERVICE_VERSION_MINOR "12")\nset (SERVICE_VERSION_MICRO "3")',
+      `set (SERVICE_VERSION "${["MAJOR", "MINOR", "MICRO"].map((part) => taking(`SERVICE_VERSION_${part}`)).join(".")}")`,
+      `project(Crate VERSION ${taking("SERVICE_VERSION")} LANGUAGES CXX)\ninclude(cmake/CrateVersion.cmake)`,
+      "add_executable(crate main.cpp)\n",
+    ].join("\n"),
     "cmake/CrateVersion.cmake":
       'set(CRATE_MAJOR 4)\nset(CRATE_MINOR 12)\nset(CRATE_PATCH "3")\nset(CRATE_VERSION_STRING "4.12.3")\nset(ICE_MAJOR 9)\nset(ICE_MINOR 1)\n',
     "main.cpp": 'int main() { setWindowTitle(tr("Quit Plain Crate?")); }\n',
@@ -210,6 +218,11 @@ test("a version that is said number by number is the client's; a set for an icon
     "set(ICE_MAJOR 9)",
     "set(ICE_MINOR 1)",
     "",
+  ]);
+  expect(readFileSync(join(made, "CMakeLists.txt"), "utf8").split("\n").slice(0, 3)).toEqual([
+    `set (SERVICE_VERSION_MAJOR "${major}")`,
+    `set (SERVICE_VERSION_MINOR "${minor}")`,
+    `set (SERVICE_VERSION_MICRO "${patch}")`,
   ]);
   expect(err).not.toContain("no version");
   for (const [name, side] of [

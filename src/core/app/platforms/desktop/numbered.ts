@@ -7,10 +7,16 @@ import type { Shape } from "../../template/shapes.ts";
 /**
  * Settings that say a version number by number, and where the script says whose it is (CMake, `set`; M4, `m4_define`).
  */
-const scripts: readonly { file: RegExp; project: RegExp; number: RegExp; whole?: RegExp }[] = [
+const scripts: readonly {
+  file: RegExp;
+  /** Where it says what it builds, and by which setting its version goes. */
+  project: RegExp;
+  number: RegExp;
+  whole?: RegExp;
+}[] = [
   {
     file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
-    project: /^[ \t]*project\s*\(\s*"?(?<name>[\w.-]+)/im,
+    project: /^[ \t]*project\s*\(\s*"?(?<name>[\w.-]+)"?(?:[^()]*?\bVERSION\s+"?\$\{(?<setting>\w+)\})?/im,
     number: longPattern("gim")`
       ^[ \t]*set\s*\(\s*(?<stem>\w+?)_(?<part>MAJOR|MINOR|PATCH|MICRO)(?:_VERSION)?\s+"?(?<digits>\d+)"?\s*\)
     `,
@@ -44,10 +50,15 @@ export function numberedVersions(template: Folder, files: readonly string[]): Fi
         const text = textOf(template, file)?.text;
         return text === undefined ? [] : [{ file, text }];
       });
-    const named = texts.map(({ text }) => project.exec(text)?.groups?.name?.toLowerCase() ?? "").filter(Boolean);
+    const projects = texts.map(({ text }) => project.exec(text)?.groups ?? {});
     const isOwn = (stem: string) => {
       const bare = stem.toLowerCase().replace(/_?version$/, "");
-      return anyProject.test(stem) || named.some((name) => bare === name.replace(/[^a-z0-9]+/g, "_"));
+      return (
+        anyProject.test(stem) ||
+        projects.some(
+          ({ name, setting }) => setting === stem || bare === name?.toLowerCase().replace(/[^a-z0-9]+/g, "_"),
+        )
+      );
     };
     return texts.flatMap(({ file, text }): Fill[] => {
       const numbers = [...text.matchAll(number)].filter(({ groups }) => isOwn(groups?.stem ?? ""));

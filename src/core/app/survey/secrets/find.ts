@@ -39,7 +39,8 @@ export function findSecrets(folder: Folder, files: readonly string[]): FoundSecr
     const text = beginningOf(folder, file);
     for (const kind of applying) {
       if (kind.path?.test(file)) return [told(folder, file, kind, undefined, userOf)];
-      const at = kind.content ? text.search(kind.content) : -1;
+      const mayHold = kind.holds === undefined || text.includes(kind.holds);
+      const at = kind.content && mayHold ? text.search(kind.content) : -1;
       if (at !== -1) return [told(folder, file, kind, { text, at }, userOf)];
     }
     return [];

@@ -10,6 +10,8 @@ export interface SecretKind {
   path?: RegExp;
   /** Known by what is in it: bytes as 8-bit text. */
   content?: RegExp;
+  /** Without this in it, a text is not searched: the search for what may stand in front of it takes long. */
+  holds?: string;
   /** Only where the path is such. */
   within?: RegExp;
   /** But not where the path is such. */
@@ -158,6 +160,7 @@ export const secretKinds: readonly SecretKind[] = [
   {
     level: "warn",
     says: "an address with a password",
+    holds: "://",
     content: /\b[a-z][a-z0-9+.-]*:\/\/[^\s/:@"'<>$]+:[^\s/@"'<>$]{3,}@[\w.-]+/i,
   },
   {
