@@ -248,6 +248,10 @@ test("what a program takes along is no part of it: libraries, their pages and ve
   put("src/libs/editor/LICENSE", "Permission is hereby granted");
   put("src/libs/editor/index.html", "<html><head><title>Pencil</title></head></html>");
   put("themes/chat/index.html", "<html><head><title>Bubbles</title></head></html>");
+  put(
+    "chm/crate-chm.metainfo.xml",
+    '<component type="addon"><id>crate-chm</id><name>CHM Lists</name><developer_name>Bea</developer_name></component>\n',
+  );
   put("iris/iris.pro", "TEMPLATE = lib\nVERSION = 9.9.9\n");
   put("guitest/Info.plist", list("example.crate.guitest", "Test Crate"));
   put("iconset/icondef.xml", "<icondef><author email='ann@drawn.example'>Ann</author></icondef>");
@@ -257,10 +261,10 @@ test("what a program takes along is no part of it: libraries, their pages and ve
   const same = (file: string) =>
     readFileSync(join(folder, "variants/3-acre", file), "utf8") ===
     readFileSync(join(folder, "template", file), "utf8");
-  for (const file of ["src/libs/editor/index.html", "themes/chat/index.html", "iris/iris.pro", "guitest/Info.plist"])
-    expect([file, same(file)]).toEqual([file, true]);
+  const others = ["src/libs/editor/index.html", "themes/chat/index.html", "iris/iris.pro", "guitest/Info.plist"];
+  for (const file of [...others, "chm/crate-chm.metainfo.xml"]) expect([file, same(file)]).toEqual([file, true]);
   const { err: left } = oxalis(folder, "audit", "--verbose");
-  expect(left).not.toMatch(/"(Pencil|Bubbles|Test Crate|example\.crate\.guitest|ann@drawn\.example)"/);
+  expect(left).not.toMatch(/"(Pencil|Bubbles|CHM Lists|Bea|Test Crate|example\.crate\.guitest|ann@drawn\.example)"/);
   // A script's own words are nobody's but where it shows a window.
   expect(left.match(/^ {3}bin\/ask:.*$/gm)).toEqual([expect.stringContaining("bin/ask:3:")]);
 });

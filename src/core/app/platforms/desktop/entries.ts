@@ -12,7 +12,7 @@ import { besideApp, namedText } from "../../template/named-text.ts";
 import { pictureSize } from "../../template/picture-size.ts";
 import { pictureUse } from "../../template/picture-use.ts";
 import { shellIcon, shellSide } from "./catalog.ts";
-import { aside, builders, isHiddenEntry } from "./programs.ts";
+import { aside, builders, isAboutProgram, isHiddenEntry } from "./programs.ts";
 import { buildVersions } from "./versions.ts";
 
 const entryFile = /\.desktop(\.in)*$/;
@@ -26,7 +26,9 @@ export const surveyEntries: SurveyPart = (template) => {
   const files = template.list().filter((file) => !aside.test(file));
   const entries = entriesIn(template, files);
   if (entries.length === 0 || !files.some((file) => builders.test(file))) return undefined;
-  const about = files.filter((file) => aboutFile.test(file)).flatMap((file) => aboutIn(template, file));
+  const about = files
+    .filter((file) => aboutFile.test(file) && isAboutProgram(textOf(template, file)?.text ?? ""))
+    .flatMap((file) => aboutIn(template, file));
   const { fills: named, gaps } = namesOfPrograms(template, entries);
   const fills = [...named, ...besideFirst(about), ...buildVersions(template, files)];
   return {
@@ -43,14 +45,16 @@ export const surveyEntries: SurveyPart = (template) => {
 const entriesIn = (template: Folder, files: readonly string[]): string[] =>
   files.filter((file) => entryFile.test(file) && isProgram(textOf(template, file)?.text ?? ""));
 
-/** Entries of parts of the app, in words of their own: what they are called says nothing of the template. */
+/** Entries and files of parts of the app, in words of their own: what they say says nothing of the template. */
 export function entriesOfParts(template: Folder, files: readonly string[]): string[] {
   const [app, ...others] = appFirst(template, entriesIn(template, files));
   const names = app === undefined ? [] : namesIn(template, app).map(({ site }) => site.value);
-  return others.filter(
+  const additions = files.filter((file) => aboutFile.test(file) && !isAboutProgram(textOf(template, file)?.text ?? ""));
+  const parts = others.filter(
     (file) =>
       isOfApp(template, file, app) && !namesIn(template, file).some((fill) => asAppIs(fill, names) !== undefined),
   );
+  return [...parts, ...additions];
 }
 
 const isProgram = (text: string): boolean => /^\[Desktop Entry\]/m.test(text) && /^_?Type=Application\s*$/m.test(text);
