@@ -34,8 +34,8 @@ const built = /\.(framework|xcframework|bundle)\//;
 const program = /^(.*\.app\/)Contents\/MacOS\/[^/.][^/]*$/;
 
 function notBuilt(files: readonly string[]): string[] {
-  const apps = files.flatMap((file) => program.exec(file)?.[1] ?? []);
-  return files.filter((file) => !built.test(file) && !apps.some((app) => file.startsWith(app)));
+  const done = files.flatMap((file) => program.exec(file)?.[1] ?? []);
+  return files.filter((file) => !built.test(file) && !done.some((folder) => file.startsWith(folder)));
 }
 
 /**
