@@ -196,6 +196,47 @@ describe.runIf(hasTool("osslsigncode"))("what is signed for Windows", () => {
   });
 });
 
+/** A catalog of few bytes whose pages lie one over the other: each has 60,000 entries, and there are 140,000. */
+function overlaid(): Buffer {
+  const [pages, entries] = [140_000, 60_000];
+  const page = 12 + 8 * entries;
+  const names = ["KEYFORMAT", "FACETKEYS"];
+  const index = 64;
+  const body = index + 4 + 8 * (pages + 2);
+  const listed = body + 32;
+  const data = Buffer.alloc(listed + 64 + 8 * pages + page);
+  data.write("BOMStore");
+  data.writeUInt32BE(index, 16);
+  data.writeUInt32BE(listed, 24);
+  data.writeUInt32BE(pages + 2, index);
+  const block = (number: number, at: number, length: number) => {
+    data.writeUInt32BE(at, index + 4 + 8 * number);
+    data.writeUInt32BE(length, index + 8 + 8 * number);
+  };
+  // Each page begins eight bytes behind the last one: what follows it is what the next one begins with.
+  const first = data.length - page - 8 * pages;
+  for (let at = 0; at < pages; at++) {
+    const start = first + 8 * at;
+    data.writeUInt16BE(1, start);
+    data.writeUInt16BE(entries, start + 2);
+    data.writeUInt32BE(2 + ((at + 1) % pages), start + 4);
+    block(2 + at, start, page);
+  }
+  data.write("tree", body);
+  data.writeUInt32BE(2, body + 8);
+  block(0, body + 16, 12);
+  block(1, body, 16);
+  data.writeUInt32BE(names.length, listed);
+  let at = listed + 4;
+  for (const [number, name] of names.entries()) {
+    data.writeUInt32BE(number, at);
+    data.writeUInt8(name.length, at + 4);
+    data.write(name, at + 5);
+    at += 5 + name.length;
+  }
+  return data;
+}
+
 describe("an app of Apple's systems", () => {
   test("says what its code is signed to be allowed, and by whom; whatever of it is changed is told", async () => {
     const pair = signingPair();
@@ -252,6 +293,7 @@ describe("an app of Apple's systems", () => {
     expect((await app("AppIcon"))?.unfit).toEqual([
       "names AppIcon as its icon, which its catalog of assets does not have",
     ]);
+    expect(readAssetCatalog(overlaid())).toBeUndefined();
     // Damaged, it is one that cannot be read, or less of one.
     for (let at = 0; at < catalog.length; at += 199) {
       readAssetCatalog(flipped(catalog, at));

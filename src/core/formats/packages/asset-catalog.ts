@@ -19,7 +19,7 @@ export interface AssetCatalog {
   whole: ReadonlyMap<string, Uint8Array>;
 }
 
-/** Most pieces that a catalog is read of. */
+/** Most pieces that a catalog is read of, and most entries of one of its trees. */
 const mostBlocks = 200_000;
 
 /** Which part of a picture's key says whose it is; the same number stands at its asset's name. */
@@ -82,8 +82,11 @@ function* entriesOf(store: Store, name: string): Generator<{ key: Buffer; value:
     return store.block(number);
   };
   while (page.readUInt16BE(0) === 0) page = next(page.readUInt32BE(12));
-  for (;;) {
+  for (let left = mostBlocks; ; ) {
     const count = page.readUInt16BE(2);
+    // Pages may lie one over the other: few bytes would be read without end.
+    left -= count;
+    if (left < 0) throw new RangeError("a tree without end");
     for (let at = 0; at < count; at++)
       yield {
         value: store.block(page.readUInt32BE(12 + 8 * at)),
