@@ -1,4 +1,5 @@
-import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
+import type { Folder } from "../../ground/files/reading/folder.ts";
+import { textOf } from "../../ground/files/reading/text-of.ts";
 import { escapeRegExp } from "../../ground/values/regexp.ts";
 
 const scriptForm = /(^|\/)CMakeLists\.txt$|\.cmake$/;
@@ -8,7 +9,7 @@ export const cmakeScripts = (template: Folder): { file: string; text: string }[]
   template
     .list()
     .filter((file) => scriptForm.test(file))
-    .map((file) => ({ file, text: textIfAny(template.bytes(file)) ?? "" }));
+    .map((file) => ({ file, text: textOf(template, file)?.text ?? "" }));
 
 /** Whether scripts of a template set every variable that a text takes: `${APPLICATION_NAME}`, `@APPLICATION_NAME@`. */
 export function isSetByScripts(template: Folder, text: string): boolean {

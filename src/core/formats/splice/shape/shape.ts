@@ -1,6 +1,7 @@
 import { parse as parseCss } from "postcss";
 import { isMap, isScalar, isSeq, parseAllDocuments, type Node as YamlNode } from "yaml";
 import { parsedOnce } from "../../../ground/files/reading/parsed-once.ts";
+import { countUpTo } from "../../../ground/values/ascending.ts";
 import { attempted } from "../../../ground/values/attempted.ts";
 import type { Source } from "../../../ground/values/source.ts";
 import { codeShape } from "../formats/code.ts";
@@ -189,25 +190,15 @@ export function edited(source: Source, edits: readonly Edit[]): Edited | undefin
     return before && { before, after: shapeOf({ file, text: applyEdits(text, edits) }) };
   }
   const [first, last] = [Math.min(...edits.map(({ start }) => start)), Math.max(...edits.map(({ end }) => end))];
+  const upTo = (offset: number) => countUpTo(seams, offset, (seam) => seam);
   // What is at the end may go on there.
-  const from = seams[countUpTo(seams, Math.min(first, text.length - 1)) - 1] ?? 0;
-  const to = seams[countUpTo(seams, last)] ?? text.length;
+  const from = seams[upTo(Math.min(first, text.length - 1)) - 1] ?? 0;
+  const to = seams[upTo(last)] ?? text.length;
   const read = (part: string) => (readerFor(path) ? prose({ file: path, text: part }) : lexicalShape(path, part));
   const part = text.slice(from, to);
   const before = read(part);
   const within = edits.map((edit) => ({ ...edit, start: edit.start - from, end: edit.end - from }));
   return before && { before, after: read(applyEdits(part, within)) };
-}
-
-/** How many of ascending offsets are not behind another. */
-function countUpTo(offsets: readonly number[], most: number): number {
-  let [low, high] = [0, offsets.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((offsets[middle] ?? 0) <= most) low = middle + 1;
-    else high = middle;
-  }
-  return low;
 }
 
 const wholeShape = parsedOnce((source) => ({ shape: shapeOf(source) }));

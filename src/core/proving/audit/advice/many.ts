@@ -1,9 +1,6 @@
 import { filesOf, sitesIn } from "../../../app/survey/noted-places.ts";
 import type { Term } from "../../../app/template/occurrence.ts";
-import { fillPattern, readPattern } from "../../../clients/derive/fields/pattern.ts";
-import { write } from "../../../formats/splice/forms.ts";
 import { pathByFormat } from "../../../formats/splice/known-ending.ts";
-import { edited } from "../../../formats/splice/shape/shape.ts";
 import { applyEdits } from "../../../formats/splice/site.ts";
 import { textOf } from "../../../ground/files/reading/text-of.ts";
 import type { Settlement } from "../../../ground/problems/problem.ts";
@@ -11,14 +8,14 @@ import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import type { Residue } from "../search/search.ts";
 import { timesIn } from "./fill.ts";
-import { placeless, probe, type Surveyed } from "./proof.ts";
+import { type Surveyed, tryPlaces } from "./proof.ts";
 
 /** So few files have an entry each. */
 const fewest = 4;
 
 /** Files of texts alone, which come in many languages. */
 const ofTexts = longPattern("i")`
-  \.(po|pot|strings|resw|resx|arb|ftl|xlf|xliff|ts\.xml)$
+  \.(po|strings|resw|resx|arb|ftl|xlf|xliff|ts\.xml)$
   |_[a-z]{2}([_-][a-z]{2,4})?\.properties$
   |(^|/)(lang|langs|languages?|locales?|i18n|l10n|translations?|intl)/(.+/)?[^/]+\.(txt|json|ya?ml|properties|ini|lng
   |lang)$
@@ -70,8 +67,6 @@ function globFor(file: string): string | undefined {
 
 function groupOf(template: Surveyed, entry: { files: string; text: string; with: string }): Group | undefined {
   const { folder } = template;
-  const pattern = readPattern(entry.with, placeless());
-  if (!pattern.ok) return undefined;
   const places = new Set<string>();
   let count = 0;
   for (const file of filesOf(folder, entry.files)) {
@@ -79,22 +74,10 @@ function groupOf(template: Surveyed, entry: { files: string; text: string; with:
     const sites = sitesIn(folder, file, entry);
     if (!source || sites.length === 0) continue;
     count++;
-    const edits = sites.map(({ site: { start, end }, form }) => ({
-      start,
-      end,
-      text:
-        fillPattern(
-          pattern.value,
-          (field) => probe[field],
-          (text) => write(form, text),
-        ) ?? "",
-    }));
-    const after = applyEdits(source.text, edits);
-    const read = edited(source, edits);
-    const isWhole =
-      read?.after?.shape === read?.before.shape && read?.after?.values.length === read?.before.values.length;
-    if (!read || !isWhole || timesIn(after, entry.text) !== timesIn(source.text, entry.text) - sites.length)
-      return undefined;
+    const tried = tryPlaces(source, sites, entry.with);
+    if (!tried) return undefined;
+    const after = applyEdits(source.text, tried.edits);
+    if (timesIn(after, entry.text) !== timesIn(source.text, entry.text) - sites.length) return undefined;
     for (const { site } of sites) {
       const { text, column } = placeAt(source, site.start);
       places.add(keyOf(file, text, column));

@@ -2,11 +2,13 @@ import type { Template } from "../../../app/survey/template.ts";
 import { textSites } from "../../../app/survey/text-places.ts";
 import { namedSite } from "../../../app/template/places.ts";
 import { fillPattern, readPattern } from "../../../clients/derive/fields/pattern.ts";
-import { write } from "../../../formats/splice/forms.ts";
+import { type Form, write } from "../../../formats/splice/forms.ts";
 import { edited } from "../../../formats/splice/shape/shape.ts";
 import type { Shape } from "../../../formats/splice/shape/shaped.ts";
+import type { Edit, Site } from "../../../formats/splice/site.ts";
 import { textOf } from "../../../ground/files/reading/text-of.ts";
 import type { Field } from "../../../ground/values/fields.ts";
+import type { Source } from "../../../ground/values/source.ts";
 
 /** What of a template advice is held against: its files, and what a survey fills. */
 export type Surveyed = Pick<Template, "folder" | "parts">;
@@ -15,7 +17,7 @@ export type Surveyed = Pick<Template, "folder" | "parts">;
 export type FillEntry = { file: string; with: string } & ({ at: string } | { text: string; times: number });
 
 /** A client that nobody has: every mark that means something to some format is in its name. */
-export const probe: Readonly<Partial<Record<Field, string>>> = {
+const probe: Readonly<Partial<Record<Field, string>>> = {
   "app.name": `Brook & Mill's "Ö" <1> \${2} #{3}\\`,
   "app.label": `Brook's & "Mill"`,
   owner: `Brook & Mill's "Sons"`,
@@ -31,7 +33,7 @@ export const probe: Readonly<Partial<Record<Field, string>>> = {
   "colors.brand": "#0a1b2c",
 };
 
-export const placeless = () => ({ file: "template.yaml", line: 1, column: 1, text: "" });
+const placeless = () => ({ file: "template.yaml", line: 1, column: 1, text: "" });
 
 /** What a file's texts become, each as it was and as it is; undefined where the file does not hold. */
 export interface Tried {
@@ -47,18 +49,27 @@ export function tryFill(template: Surveyed, entry: FillEntry): Tried | undefined
   const source = textOf(template.folder, entry.file);
   if (!source) return undefined;
   const places = placesOf(template, entry);
-  const pattern = readPattern(entry.with, placeless());
-  if (places === undefined || places.length === 0 || !pattern.ok) return undefined;
-  const edits = places.map(({ site: { start, end, form: own }, form }) => {
+  return places && tryPlaces(source, places, entry.with);
+}
+
+/** The same for places that are known. @param pattern what is to go there */
+export function tryPlaces(
+  source: Source,
+  places: readonly { site: Site; form?: Form | undefined }[],
+  pattern: string,
+): (Tried & { edits: readonly Edit[] }) | undefined {
+  const read = readPattern(pattern, placeless());
+  if (places.length === 0 || !read.ok) return undefined;
+  const edits: Edit[] = [];
+  for (const { site, form } of places) {
     const inner = form && ((text: string) => write(form, text));
-    const value = fillPattern(pattern.value, (field) => probe[field], inner);
-    return value === undefined ? undefined : { start, end, text: write(own, value) };
-  });
-  if (edits.some((edit) => edit === undefined)) return undefined;
-  const made = edits.flatMap((edit) => edit ?? []);
-  const read = edited(source, made);
-  const changed = read?.after && differing(read.before, read.after);
-  return changed && changed.length > 0 ? { changed } : undefined;
+    const value = fillPattern(read.value, (field) => probe[field], inner);
+    if (value === undefined) return undefined;
+    edits.push({ start: site.start, end: site.end, text: write(site.form, value) });
+  }
+  const shapes = edited(source, edits);
+  const changed = shapes?.after && differing(shapes.before, shapes.after);
+  return changed && changed.length > 0 ? { changed, edits } : undefined;
 }
 
 function placesOf(template: Surveyed, entry: FillEntry) {

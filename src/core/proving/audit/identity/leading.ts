@@ -1,4 +1,5 @@
 import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { countUpTo } from "../../../ground/values/ascending.ts";
 import { keyedValues } from "./keyed.ts";
 
 /** What stands, in a list's other entries, where a value stands in one of them. @param key what leads to that */
@@ -20,12 +21,7 @@ export function keysIn(template: Pick<Folder, "bytes" | "source">, file: string)
   const reach: number[] = [];
   for (const { end } of values) reach.push(Math.max(reach.at(-1) ?? 0, end));
   return (at) => {
-    let [low, high] = [0, values.length];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if ((values[middle]?.at ?? 0) <= at) low = middle + 1;
-      else high = middle;
-    }
+    const low = countUpTo(values, at, (value) => value.at);
     let first: (typeof values)[number] | undefined;
     for (let each = low - 1; each >= 0 && (reach[each] ?? 0) >= at; each--) {
       const value = values[each];
