@@ -2,15 +2,18 @@ import sharp from "sharp";
 import { channels, type Hex } from "../../ground/values/color.ts";
 import { wholeBox } from "../../pictures/artwork/geometry.ts";
 import { onOneThread } from "../../pictures/artwork/one-thread.ts";
+import type { Vector } from "../../pictures/artwork/vector/read.ts";
 import { clipTo, onCanvas } from "./canvas.ts";
 import { composeSvg, embed, nest, tileSize } from "./compose.ts";
 import { cropToWhole } from "./crop.ts";
 import { type Drawing, isOnPlainGround } from "./drawing.ts";
 import type { Placed } from "./fit.ts";
+import type { IconPicture } from "./formats/bitmap.ts";
 import { packIcns } from "./formats/icns.ts";
 import { packIco } from "./formats/ico.ts";
 import { lastFew } from "./last-few.ts";
 import { openLayers } from "./layers.ts";
+import { alphaOfLight, leaveByLight } from "./left-out.ts";
 import { type Content, contentOf, encodePng } from "./png/encode.ts";
 import { type Raw, rawOf, rawOfSvg } from "./raw.ts";
 import { applyTone } from "./tone.ts";
@@ -71,15 +74,22 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
     return composeSvg(drawing, nest(layers.vector(picture), picture), await tileOf(drawing));
   };
 
-  const pixels = async (drawing: Drawing): Promise<Raw> => {
-    const svg = await asSvg(drawing);
-    const { picture, plate, width, height } = drawing;
-    if (svg !== undefined || !picture) return rawOfSvg(svg ?? "");
-    const bitmap = await layers.bitmap(picture);
-    if (isOnPlainGround(drawing)) return onCanvas(bitmap, picture.at, drawing, plate && opaque(plate.color));
-    const alone = await onCanvas(bitmap, picture.at, drawing);
-    const layer = picture.clip ? await clipTo(alone, drawing) : alone;
+  /** A vector without one of its colours, on a canvas of nothing; undefined where pixels have to be worked on. */
+  const withoutColor = async ({ picture, width, height, tone }: Drawing): Promise<Raw | undefined> => {
+    if (picture?.art.format !== "svg" || picture.key === undefined) return undefined;
+    const light = layers.light(picture, picture.key);
+    if (!light) return undefined;
+    const drawn = (vector: Vector) =>
+      rawOfSvg(composeSvg({ width, height, alpha: "kept", tone: "color" }, nest(vector, picture)));
+    // Of what is painted over in one colour, the alpha is all that shows.
+    if (tone === "white" || tone === "black") return alphaOfLight(await drawn(light));
+    return leaveByLight(await drawn(layers.vector(picture)), await drawn(light), picture.key);
+  };
+
+  /** Pixels of a whole canvas over everything of a drawing but its picture. */
+  const laidOver = async (drawing: Drawing, layer: Raw): Promise<Raw> => {
     const { corner, ...unmarked } = drawing;
+    const { width, height } = drawing;
     const over = { input: layer.data, raw: { width, height, channels: 4 } } as const;
     const mark = corner && {
       input: Buffer.from(composeSvg({ width, height, alpha: "kept", tone: "color", corner })),
@@ -87,8 +97,23 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
     return rawOf(sharp(Buffer.from(await groundOf(unmarked))).composite([over, ...(mark ? [mark] : [])]));
   };
 
+  const pixels = async (drawing: Drawing): Promise<Raw> => {
+    const svg = await asSvg(drawing);
+    const { picture, plate } = drawing;
+    if (svg !== undefined || !picture) return rawOfSvg(svg ?? "");
+    const isPlain = isOnPlainGround(drawing);
+    const vector = await withoutColor(drawing);
+    if (vector) return isPlain && !plate ? vector : laidOver(drawing, vector);
+    const bitmap = await layers.bitmap(picture);
+    if (isPlain) return onCanvas(bitmap, picture.at, drawing, plate && opaque(plate.color));
+    const alone = await onCanvas(bitmap, picture.at, drawing);
+    return laidOver(drawing, picture.clip ? await clipTo(alone, drawing) : alone);
+  };
+
+  const toned = async (drawing: Drawing): Promise<Raw> => applyTone(await pixels(drawing), drawing.tone);
+
   const look = async (drawing: Drawing, trueColor: boolean): Promise<Content> => {
-    const raw = applyTone(await pixels(drawing), drawing.tone);
+    const raw = await toned(drawing);
     const ground = drawing.plate?.shape === "full" ? opaque(drawing.plate.color) : 0;
     return contentOf(raw, { ground, alpha: drawing.alpha !== "none", trueColor });
   };
@@ -103,19 +128,17 @@ export function createRenderer(read: (art: Placed["art"]) => Uint8Array): Render
   };
 
   /** Within an icon file, pictures have 32 bits a pixel (Windows, ICO format). */
-  const within = (drawings: readonly Drawing[]) =>
-    Promise.all(
-      drawings.map(async (each) => {
-        const packed = await png(each, true);
-        const { data } = await rawOf(sharp(packed));
-        return { side: each.width, png: packed, rgba: new Uint8Array(data.buffer, data.byteOffset, data.byteLength) };
-      }),
-    );
+  const within = (drawings: readonly Drawing[]): IconPicture[] =>
+    drawings.map((each) => ({
+      side: each.width,
+      png: () => png(each, true),
+      rgba: async () => (await toned(each)).data,
+    }));
 
   return {
     png: (drawing) => png(drawing),
-    ico: async (drawings) => packIco(await within(drawings)),
-    icns: async (drawings) => packIcns(await within(drawings)),
+    ico: (drawings) => packIco(within(drawings)),
+    icns: (drawings) => packIcns(within(drawings)),
     async other(drawing, form) {
       const picture = sharp(await png(drawing));
       return form === "jpeg" ? picture.jpeg({ quality: 92 }).toBuffer() : picture.webp({ quality: 92 }).toBuffer();

@@ -1,16 +1,19 @@
 import sharp from "sharp";
-import { channels, type Hex } from "../../ground/values/color.ts";
+import type { Hex } from "../../ground/values/color.ts";
 import { wholeBox } from "../../pictures/artwork/geometry.ts";
 import { readVector, type Vector } from "../../pictures/artwork/vector/read.ts";
 import type { Bitmap } from "./canvas.ts";
 import { composeSvg, nest } from "./compose.ts";
 import type { Placed } from "./fit.ts";
 import { lastFew } from "./last-few.ts";
-import { fromRaw, pixelsOf, type Raw, rawOf, rawOfSvg, rawWith } from "./raw.ts";
+import { leaveOut, lightWithout } from "./left-out.ts";
+import { fromRaw, type Raw, rawOf, rawOfSvg } from "./raw.ts";
 
 /** A client's pictures, read and decoded once. */
 export interface Layers {
   vector(picture: Placed): Vector;
+  /** A vector of which a colour is left out, as light; undefined where that can only be told pixel by pixel. */
+  light(picture: Placed, key: Hex): Vector | undefined;
   /** What lies on a canvas pixel by pixel: a bitmap, or a vector whose plain ground is taken out. */
   bitmap(picture: Placed): Promise<Bitmap>;
 }
@@ -28,6 +31,11 @@ export function openLayers(read: (art: Placed["art"]) => Uint8Array): Layers {
     ({ art }: Placed) => art.hash,
     ({ art }) => readVector({ file: art.file, text: new TextDecoder().decode(read(art)) }),
   );
+  const light = lastFew(
+    vectorsKept,
+    ({ art }: Placed, key: Hex) => `${art.hash} ${key}`,
+    (picture, key) => lightWithout(vector(picture), new TextDecoder().decode(read(picture.art)), key),
+  );
   const decoded = lastFew(
     decodedKept,
     ({ art, key }: Placed) => `${art.hash} ${key}`,
@@ -40,6 +48,7 @@ export function openLayers(read: (art: Placed["art"]) => Uint8Array): Layers {
   );
   return {
     vector,
+    light,
     async bitmap(picture) {
       if (picture.art.format !== "svg") return { levels: await decoded(picture), part: picture.part };
       return { levels: await drawn(picture), part: wholeBox };
@@ -56,7 +65,7 @@ const smallestHalving = 128;
  */
 async function halvings(image: Promise<Raw>, key: Hex | undefined): Promise<Raw[]> {
   const whole = await image;
-  const levels = [key === undefined ? whole : keyOut(whole, key)];
+  const levels = [key === undefined ? whole : leaveOut(whole, key)];
   for (let last = levels[0]; last && Math.min(last.width, last.height) >= 2 * smallestHalving; last = levels.at(-1)) {
     const half = { width: Math.round(last.width / 2), height: Math.round(last.height / 2) };
     levels.push(await rawOf(fromRaw(last).resize({ ...half, fit: "fill", kernel: "lanczos3" })));
@@ -83,38 +92,3 @@ function drawnLarge(picture: Placed, vector: Vector): Promise<Raw> {
   const canvas = { width, height, alpha: "kept", tone: "color" } as const;
   return rawOfSvg(composeSvg(canvas, nest(vector, { part, at: { x: 0, y: 0, width, height } })));
 }
-
-/** Below the first distance a pixel is ground, above the second it is mark; sums of channel differences. */
-const keyed = { ground: 36, mark: 132 };
-
-type Channels = ReturnType<typeof channels>;
-
-/** Makes a plain ground transparent and takes its share out of the pixels at the mark's edge. */
-function keyOut(layer: Raw, key: Hex): Raw {
-  const ground = channels(key);
-  const pixels = pixelsOf(layer);
-  let [before, after] = [0, withoutGround(0, ground)];
-  for (let at = 0; at < pixels.length; at++) {
-    const color = pixels[at] as number;
-    if (color !== before) {
-      before = color;
-      after = withoutGround(color, ground);
-    }
-    pixels[at] = after;
-  }
-  return rawWith(layer, pixels);
-}
-
-function withoutGround(color: number, [red, green, blue]: Channels): number {
-  const [r, g, b] = [color & 255, (color >>> 8) & 255, (color >>> 16) & 255];
-  const distance = Math.abs(r - red) + Math.abs(g - green) + Math.abs(b - blue);
-  if (distance >= keyed.mark) return color;
-  const share = Math.max(0, (distance - keyed.ground) / (keyed.mark - keyed.ground));
-  const alpha = Math.round((color >>> 24) * share);
-  if (alpha === 0) return 0;
-  return (alpha << 24) | (unmixed(b, blue, share) << 16) | (unmixed(g, green, share) << 8) | unmixed(r, red, share);
-}
-
-/** A channel without the ground's share in it. */
-const unmixed = (value: number, ground: number, share: number): number =>
-  Math.max(0, Math.min(255, Math.round(ground + (value - ground) / share)));

@@ -1,8 +1,9 @@
-/** A picture within an icon file: as PNG, and as its pixels, red, green, blue and opacity, from the top. */
+/** A picture within an icon file, made in the form that is asked for. */
 export interface IconPicture {
   side: number;
-  png: Uint8Array;
-  rgba: Uint8Array;
+  png(): Promise<Uint8Array>;
+  /** Its pixels, red, green, blue and opacity, from the top. */
+  rgba(): Promise<Uint8Array>;
 }
 
 const headerSize = 40;
@@ -11,7 +12,9 @@ const headerSize = 40;
  * A picture as icon files have it for every system (Windows, BITMAPINFOHEADER): rows from the bottom, blue before
  * red, with its opacity, and behind them a mask of one bit a pixel, twice as high as it looks.
  */
-export function asBitmap({ side, rgba }: IconPicture): Buffer {
+export async function asBitmap(picture: IconPicture): Promise<Buffer> {
+  const { side } = picture;
+  const rgba = await picture.rgba();
   const maskRow = Math.ceil(side / 32) * 4;
   const bytes = Buffer.alloc(headerSize + side * side * 4 + maskRow * side);
   bytes.writeUInt32LE(headerSize, 0);
@@ -62,7 +65,8 @@ function packed(bytes: Uint8Array): number[] {
 }
 
 /** A small picture as the Mac's icon files have it: opacity, red, green, blue, each packed by itself. */
-export function asChannels({ rgba }: IconPicture): Buffer {
+export async function asChannels(picture: IconPicture): Promise<Buffer> {
+  const rgba = await picture.rgba();
   const channel = (offset: number) =>
     Uint8Array.from({ length: rgba.length / 4 }, (_, at) => rgba[at * 4 + offset] ?? 0);
   return Buffer.concat([Buffer.from("ARGB"), ...[3, 0, 1, 2].map((offset) => Buffer.from(packed(channel(offset))))]);

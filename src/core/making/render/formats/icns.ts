@@ -17,12 +17,14 @@ const byChannels: ReadonlySet<string> = new Set(["ic04", "ic05"]);
 const headerSize = 8;
 
 /** Packs pictures into an icon file of the Mac: a header, then each picture behind its kind and length, big-endian. */
-export function packIcns(pictures: readonly IconPicture[]): Buffer {
-  const parts = pictures.flatMap((picture) =>
-    (kinds[picture.side] ?? []).map((kind) => {
-      const bytes = byChannels.has(kind) ? asChannels(picture) : picture.png;
-      return Buffer.concat([header(kind, bytes.length + headerSize), bytes]);
-    }),
+export async function packIcns(pictures: readonly IconPicture[]): Promise<Buffer> {
+  const parts = await Promise.all(
+    pictures.flatMap((picture) =>
+      (kinds[picture.side] ?? []).map(async (kind) => {
+        const bytes = await (byChannels.has(kind) ? asChannels(picture) : picture.png());
+        return Buffer.concat([header(kind, bytes.length + headerSize), bytes]);
+      }),
+    ),
   );
   const length = parts.reduce((sum, part) => sum + part.length, headerSize);
   return Buffer.concat([header("icns", length), ...parts]);

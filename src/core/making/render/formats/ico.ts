@@ -7,11 +7,13 @@ const headerSize = 6;
 const entrySize = 16;
 
 /** Packs pictures into an icon file, as Windows and browsers read it: a header, an entry a picture, the pictures. */
-export function packIco(given: readonly IconPicture[]): Buffer {
-  const pictures = given.map((each) => ({
-    side: each.side,
-    bytes: each.side >= packedFrom ? each.png : asBitmap(each),
-  }));
+export async function packIco(given: readonly IconPicture[]): Promise<Buffer> {
+  const pictures = await Promise.all(
+    given.map(async (each) => ({
+      side: each.side,
+      bytes: await (each.side >= packedFrom ? each.png() : asBitmap(each)),
+    })),
+  );
   const head = Buffer.alloc(headerSize + entrySize * pictures.length);
   head.writeUInt16LE(1, 2);
   head.writeUInt16LE(pictures.length, 4);

@@ -11,8 +11,15 @@ export interface Rebuilt {
 const escapeText = (text: string): string =>
   text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;").replace(/"/g, "&quot;");
 
+/** What a property says instead of its value. */
+type Restyle = (property: string, value: string) => string;
+
 /** Puts an SVG together anew from the elements, attributes and styles that only draw; all else is left behind. */
-export function rebuildVector(text: string, ofRoot: (name: string) => boolean): Rebuilt {
+export function rebuildVector(
+  text: string,
+  ofRoot: (name: string) => boolean,
+  restyle: Restyle = (_, value) => value,
+): Rebuilt {
   const parser = new SaxesParser({ xmlns: false });
   const out: string[] = [];
   /** Of each open element, what closes it, and whether its text is drawn. */
@@ -29,7 +36,7 @@ export function rebuildVector(text: string, ofRoot: (name: string) => boolean): 
       return;
     }
     if (open.length === 0) {
-      rootAttributes = attributesOf(local, given, ofRoot);
+      rootAttributes = attributesOf(local, given, ofRoot, restyle);
       enter("", local);
     } else if (wrappers.has(local)) {
       out.push("<g>");
@@ -38,7 +45,7 @@ export function rebuildVector(text: string, ofRoot: (name: string) => boolean): 
       style = "";
       enter("", local);
     } else {
-      out.push(`<${local}${attributesOf(local, given, () => true)}${isSelfClosing ? "/" : ""}>`);
+      out.push(`<${local}${attributesOf(local, given, () => true, restyle)}${isSelfClosing ? "/" : ""}>`);
       enter(isSelfClosing ? "" : `</${local}>`, local);
     }
   });
@@ -48,7 +55,7 @@ export function rebuildVector(text: string, ofRoot: (name: string) => boolean): 
       return;
     }
     if (style !== undefined) {
-      const rules = plainRules(style);
+      const rules = plainRules(style, restyle);
       if (rules) out.push(`<style>${escapeText(rules)}</style>`);
       style = undefined;
     }
@@ -69,12 +76,13 @@ function attributesOf(
   element: string,
   given: Readonly<Record<string, string>>,
   wanted: (name: string) => boolean,
+  restyle: Restyle,
 ): string {
   return Object.entries(given)
     .flatMap(([name, value]): [string, string][] => {
       if (!wanted(name)) return [];
       if (name === "style") {
-        const kept = plainDeclarations(value);
+        const kept = plainDeclarations(value, restyle);
         return kept ? [["style", kept]] : [];
       }
       if (name === "href" || name === "xlink:href") {
@@ -83,7 +91,9 @@ function attributesOf(
         return isOwnReference(element, value) ? [["href", value.trim()]] : [];
       }
       if (name === "d" || name === "points") return /^[\s\w.,+-]*$/.test(value) ? [[name, value]] : [];
-      return (attributes.has(name) || properties.has(name)) && isPlainValue(value) ? [[name, value]] : [];
+      if (!isPlainValue(value)) return [];
+      if (properties.has(name)) return [[name, restyle(name, value)]];
+      return attributes.has(name) ? [[name, value]] : [];
     })
     .map(([name, value]) => ` ${name}="${escapeText(value)}"`)
     .join("");
@@ -95,7 +105,7 @@ const isOwnReference = (element: string, value: string): boolean =>
   (/^(image|feImage)$/.test(element) && /^\s*data:image\/(png|jpeg|webp|gif);base64,[A-Za-z0-9+/=\s]*$/i.test(value));
 
 /** Declarations that only draw. */
-const plainDeclarations = (text: string): string =>
+const plainDeclarations = (text: string, restyle: Restyle): string =>
   text
     .replace(/\/\*[\s\S]*?\*\//g, " ")
     .split(";")
@@ -103,26 +113,26 @@ const plainDeclarations = (text: string): string =>
       const [name = "", ...rest] = declaration.split(":");
       const value = rest.join(":").trim();
       const key = name.trim().toLowerCase();
-      return properties.has(key) && value !== "" && isPlainValue(value) ? [`${key}:${value}`] : [];
+      return properties.has(key) && value !== "" && isPlainValue(value) ? [`${key}:${restyle(key, value)}`] : [];
     })
     .join(";");
 
 /** Rules of a style sheet that only draw: plain selectors, no rule with an at-sign, nothing nested. */
-function plainRules(text: string): string {
+function plainRules(text: string, restyle: Restyle): string {
   const plain = text.replace(/\/\*[\s\S]*?\*\//g, " ").replace(/<!--|-->/g, " ");
-  if (/[@\\]/.test(plain.replace(/@(charset|namespace)[^;{}]*;/gi, ""))) return withoutAtRules(plain);
-  return rulesIn(plain);
+  if (/[@\\]/.test(plain.replace(/@(charset|namespace)[^;{}]*;/gi, ""))) return withoutAtRules(plain, restyle);
+  return rulesIn(plain, restyle);
 }
 
-const rulesIn = (text: string): string =>
+const rulesIn = (text: string, restyle: Restyle): string =>
   [...text.matchAll(/([^{}]*)\{([^{}]*)\}/g)]
     .flatMap(([, selector = "", declarations = ""]) => {
       const name = selector.replace(/@[^;]*;/g, "").trim();
-      const kept = plainDeclarations(declarations);
+      const kept = plainDeclarations(declarations, restyle);
       return /^[\w\s.#,>+~*-]+$/.test(name) && kept ? [`${name}{${kept}}`] : [];
     })
     .join("");
 
 /** Style sheets with escapes are dropped; of those with at-rules, the at-rules. */
-const withoutAtRules = (text: string): string =>
-  text.includes("\\") ? "" : rulesIn(text.replace(/@[^{};]*(?:;|\{(?:[^{}]|\{[^{}]*\})*\})/g, " "));
+const withoutAtRules = (text: string, restyle: Restyle): string =>
+  text.includes("\\") ? "" : rulesIn(text.replace(/@[^{};]*(?:;|\{(?:[^{}]|\{[^{}]*\})*\})/g, " "), restyle);
