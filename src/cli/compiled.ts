@@ -19,8 +19,8 @@ export interface Compiled {
 /** Length of a check sum, in bytes. */
 const sumLength = 4;
 
-/** Days after which what no run has used is thrown away. */
-const keptDays = 30;
+/** What was made longer ago, or before so many others, is thrown away. */
+const kept = { days: 30, files: 12 };
 
 const folder = (): string =>
   join(
@@ -48,11 +48,11 @@ export function openCompiled(script: string): Compiled {
   const file = [script, size, mtimeMs].join(" ");
   const bound = sha256(file, node, v8, process.arch, process.execArgv.join(" "), cpus()[0]?.model ?? "");
   const name = `${bound.toString("hex").slice(0, 32)}.compiled`;
-  const kept = read(join(folder(), name), bound);
+  const found = read(join(folder(), name), bound);
   return {
-    data: kept?.data,
+    data: found?.data,
     keep(compiled, command) {
-      const taken = compiled.cachedDataRejected === true ? undefined : kept;
+      const taken = compiled.cachedDataRejected === true ? undefined : found;
       if (taken?.commands.includes(command)) return;
       const commands = [...(taken?.commands ?? []), command];
       const head = Buffer.from(`${JSON.stringify(commands)}\n`);
@@ -90,12 +90,18 @@ function write(name: string, bound: Buffer, body: Buffer): void {
     sum.writeUInt32LE(sumOf(bound, body));
     writeFileSync(beside, Buffer.concat([sum, body]), { mode: 0o600, flag: "wx" });
     renameSync(beside, join(folder(), name));
-    for (const other of readdirSync(folder())) {
-      const path = join(folder(), other);
-      if (/\.compiled(\.\d+)?$/.test(other) && Date.now() - lstatSync(path).mtimeMs > keptDays * 86_400_000)
-        rmSync(path);
-    }
+    tidy();
   } catch {
     // It costs time, nothing else.
   }
+}
+
+function tidy(): void {
+  readdirSync(folder())
+    .filter((file) => /\.compiled(\.\d+)?$/.test(file))
+    .map((file) => join(folder(), file))
+    .map((path) => ({ path, made: lstatSync(path).mtimeMs }))
+    .sort((a, b) => b.made - a.made)
+    .filter(({ made }, at) => at >= kept.files || Date.now() - made > kept.days * 86_400_000)
+    .forEach(({ path }) => void rmSync(path, { force: true }));
 }

@@ -1,6 +1,6 @@
 import { spawnSync } from "node:child_process";
-import { readdirSync, readFileSync, writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { readdirSync, readFileSync, rmSync, utimesSync, writeFileSync } from "node:fs";
+import { basename, dirname, join } from "node:path";
 import { beforeAll, expect, test } from "vitest";
 import { program, temporaryFolder } from "../support/oxalis.ts";
 
@@ -68,4 +68,20 @@ test.each([
   writeFileSync(kept(), damage(whole));
   expect(run()).toEqual(before);
   expect(readFileSync(kept()).subarray(4, 12)).toEqual(whole.subarray(4, 12));
+});
+
+test("what other builds of the program have left is thrown away, all but the last few, and what is a month old", () => {
+  const own = kept();
+  const hour = 3_600;
+  const now = Date.now() / 1000;
+  for (const hours of [...Array(20).keys()]) {
+    const made = now - (hours < 5 ? hours + 1 : hours === 5 ? 800 : hours) * hour;
+    const old = join(cache, "oxalis", `${hours}-old.compiled`);
+    writeFileSync(old, "old");
+    utimesSync(old, made, made);
+  }
+  rmSync(own);
+  expect(run()).toEqual(before);
+  const left = [basename(own), ...[0, 1, 2, 3, 4, 6, 7, 8, 9, 10, 11].map((at) => `${at}-old.compiled`)];
+  expect(readdirSync(join(cache, "oxalis")).sort()).toEqual(left.sort());
 });
