@@ -39,7 +39,24 @@ const brandPlaces: readonly { path: RegExp; reason: string }[] = [
     reason:
       "folders of an app's icons, each called by its size or as one; signs for buttons are called by what they show",
   },
-  { path: /\.(ico|icns)$/i, reason: "forms in which only icons are kept" },
 ];
 
-export const isBrandPlace = (file: string): boolean => brandPlaces.some(({ path }) => path.test(file));
+/** Forms in which only icons are kept: mostly the app's own. */
+const iconForm = /\.(ico|icns)$/i;
+
+/** What an app's own icon is called where there are others beside it. */
+const ownIcon = /(^|\/)(app(lication)?|main|program|(un)?install(er)?|setup|win(dows|32)?)\.(ico|icns)$/i;
+
+/** So many icons in one folder are signs of buttons and of kinds of files. */
+const aSet = 4;
+
+/** Which of a template's files stand where a brand does. */
+export function brandPlacesAmong(files: readonly string[]): string[] {
+  const folderOf = (file: string) => file.slice(0, file.lastIndexOf("/") + 1);
+  const beside = new Map<string, number>();
+  for (const folder of files.filter((file) => iconForm.test(file)).map(folderOf))
+    beside.set(folder, (beside.get(folder) ?? 0) + 1);
+  const isIcon = (file: string) =>
+    iconForm.test(file) && (ownIcon.test(file) || (beside.get(folderOf(file)) ?? 0) < aSet);
+  return files.filter((file) => brandPlaces.some(({ path }) => path.test(file)) || isIcon(file));
+}

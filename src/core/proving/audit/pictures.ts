@@ -2,7 +2,7 @@ import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import { problemOfFile } from "../../ground/problems/of-files.ts";
 import { alike, isPicture, type Likeness, likenessOf, unlikeness } from "../../pictures/artwork/likeness.ts";
 import { type Light, lightOf, resembles } from "../../pictures/artwork/resemblance.ts";
-import { isBrandPlace } from "./brand-places.ts";
+import { brandPlacesAmong } from "./brand-places.ts";
 import type { Residue } from "./search/search.ts";
 
 /**
@@ -65,13 +65,11 @@ const isSame = (a: Look, b: Look): boolean =>
  */
 export async function openPictureSearch(template: Folder): Promise<PictureSearch> {
   const named = namedByManifests(template);
-  const brand = template
+  const pictures = template
     .list()
-    .filter(
-      (file) =>
-        (isBrandPlace(file) || named(file)) && !nobodys.test(file) && (isPicture(file) || /\.(ico|icns)$/i.test(file)),
-    );
-  const byHash = new Map(brand.map((file) => [template.hash(file), file]));
+    .filter((file) => !nobodys.test(file) && (isPicture(file) || /\.(ico|icns)$/i.test(file)));
+  const brand = new Set([...brandPlacesAmong(pictures), ...pictures.filter(named)]);
+  const byHash = new Map([...brand].map((file) => [template.hash(file), file]));
   const looks: (Look & { file: string })[] = [];
   for (const file of byHash.values())
     if (isPicture(file)) looks.push({ file, ...(await lookOf(template.bytes(file))) });

@@ -4,7 +4,7 @@ import { expect, test } from "vitest";
 import { surveyTemplate } from "../../../../src/core/app/survey/template.ts";
 import type { PartSurvey } from "../../../../src/core/app/template/found.ts";
 import { openFolder } from "../../../../src/core/ground/files/reading/folder.ts";
-import { isBrandPlace } from "../../../../src/core/proving/audit/brand-places.ts";
+import { brandPlacesAmong } from "../../../../src/core/proving/audit/brand-places.ts";
 import { temporaryFolder } from "../../../support/oxalis.ts";
 
 function survey(files: Record<string, string>, wanted?: string): PartSurvey {
@@ -381,10 +381,12 @@ test("Web: links from the root and up the tree, icons that the manifest lists an
 });
 
 test("where a brand stands: pictures called by a size or as an icon, not signs for buttons", () => {
-  for (const file of ["icons/Icon-192.png", "build/icons/256x256.png", "icons/128x128@2x.png", "icon/app-mono.svg"])
-    expect([file, isBrandPlace(file)]).toEqual([file, true]);
-  for (const file of ["assets/icons/back@2x.png", "src/icons/language.svg", "icons/check2.png", "icons/bell.png"])
-    expect([file, isBrandPlace(file)]).toEqual([file, false]);
+  const brand = ["icons/Icon-192.png", "build/icons/256x256.png", "icons/128x128@2x.png", "icon/app-mono.svg"];
+  const others = ["assets/icons/back@2x.png", "src/icons/language.svg", "icons/check2.png", "icons/bell.png"];
+  expect(brandPlacesAmong([...brand, ...others])).toEqual(brand);
+  const buttons = ["add", "find", "cut", "undo"].map((name) => `toolbar/${name}.ico`);
+  const icons = ["toolbar/app.ico", "win/reader.ico", "win/document.ico"];
+  expect(brandPlacesAmong([...buttons, ...icons])).toEqual(icons);
 });
 
 test("iOS: an app that is called otherwise under a condition, or in a configuration, is the client's there too", () => {

@@ -62,12 +62,29 @@ function told(
       ? (["secret-kept", `${where ? "holds" : "is"} ${says}.`] as const)
       : (["secret-likely", `${where ? "holds what looks like" : "is"} ${says}.`] as const);
   const severity = level === "stop" ? "error" : "warning";
-  const user = level === "stop" ? undefined : userOf(file);
   const found = problemOfFile(code, { file, shown }, said, { severity, place });
-  const problem: Problem =
-    user === undefined ? { ...found, settle: { list: "leave", entry: file } } : { ...found, fix: takenAlong(user) };
+  const fix = level === "stop" ? undefined : whyItStays(file, userOf);
+  const problem: Problem = fix ? { ...found, fix } : { ...found, settle: { list: "leave", entry: file } };
   return { file, level, problem };
 }
+
+/** Files that an app is built of, whether or not another names them as they are called. */
+const builtOf = longPattern("i")`
+  \.([ch](pp|xx|c|h)?|cc|mm?|swift|kts?|java|[cm]?[jt]sx?|vue|svelte|astro|py|go|rs|cs|vb|fs|dart|lua|php|p[lm]|rb
+  |scala|groovy|gradle|xml|xaml|plist|entitlements|storyboard|xib|pbxproj|html?|s?css|less|qml|ui|rc|resx|resw
+  |strings|arb)$
+`;
+
+/** What to do with a file that nothing may build without; undefined of others. */
+function whyItStays(file: string, userOf: (file: string) => string | undefined): string | undefined {
+  if (builtOf.test(file)) return partOfTheApp;
+  const user = userOf(file);
+  return user === undefined ? undefined : takenAlong(user);
+}
+
+const partOfTheApp =
+  "Look at it. The app is built of this file, so that it has to stay: where everybody may have what is in it, an " +
+  "example, say, name it under `allow` in template.yaml with the reason; else let the developers take it out.";
 
 const takenAlong = (user: string): string =>
   `Look at it. ${user} takes it, so that nothing may build without: where everybody may have what is in it, name it ` +

@@ -161,7 +161,10 @@ export const secretKinds: readonly SecretKind[] = [
     level: "warn",
     says: "an address with a password",
     holds: "://",
-    content: /\b[a-z][a-z0-9+.-]*:\/\/[^\s/:@"'<>$]+:[^\s/@"'<>$]{3,}@[\w.-]+/i,
+    content: longPattern("i")`
+      \b[a-z][a-z0-9+.-]*:\/\/(?!(user(name|id)?|login|name):(pass(word|wd)?|pwd|secret|\*+|x+)@)
+      [^\s/:@"'<>$]+:[^\s/@"'<>$]{3,}@[\w.-]+
+    `,
   },
   {
     level: "warn",

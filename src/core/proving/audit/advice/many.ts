@@ -10,13 +10,17 @@ import type { Residue } from "../search/search.ts";
 import { timesIn } from "./fill.ts";
 import { type Surveyed, tryPlaces } from "./proof.ts";
 
+/** What has a meaning in a glob. */
+const readByGlobs = /[[\](){}*?!+@\\]/;
+
 /** So few files have an entry each. */
 const fewest = 4;
 
 /** Files of texts alone, which come in many languages. */
 const ofTexts = longPattern("i")`
   \.(po|strings|resw|resx|arb|ftl|xlf|xliff|ts\.xml)$
-  |_[a-z]{2}([_-][a-z]{2,4})?\.properties$
+  |(^|/|_)[a-z]{2}([_-][a-z]{2,4})?\.properties$
+  |(^|/)[a-z]{2}([_-][a-z]{2,4})?\.(xml|ya?ml|ini|lng|lang)$
   |(^|/)(lang|langs|languages?|locales?|i18n|l10n|translations?|intl)/(.+/)?[^/]+\.(txt|json|ya?ml|properties|ini|lng
   |lang)$
 `;
@@ -48,9 +52,8 @@ export function openForMany(template: Surveyed): (residue: Residue, meant: Term)
   };
 }
 
-/** The glob of a file's likes in other languages; undefined where its path has what a glob would read. */
+/** The glob of a file's likes in other languages; undefined where what stays of its path has what a glob would read. */
 function globFor(file: string): string | undefined {
-  if (/[[\](){}*?!+@\\]/.test(file)) return undefined;
   const parts = file.split("/");
   const name = parts.pop() ?? "";
   const folders = parts.map((part, at) =>
@@ -62,7 +65,8 @@ function globFor(file: string): string | undefined {
         : part,
   );
   const isByFolder = folders.some((folder, at) => folder !== parts[at]);
-  return [...folders, isByFolder ? name : name.replace(/^.*?(?=\.[^.]+$)/, "*")].join("/");
+  const glob = [...folders, isByFolder ? name : name.replace(/^.*?(?=\.[^.]+$)/, "*")].join("/");
+  return readByGlobs.test(glob.replace(/(^|\/)\*/g, "$1")) ? undefined : glob;
 }
 
 function groupOf(template: Surveyed, entry: { files: string; text: string; with: string }): Group | undefined {
