@@ -35,6 +35,7 @@ const at = ({ file, line, column }: Place): string => `${file}:${line}:${column}
 
 function tell({ platform, folder, values, pictures, missing }: Account, terminal: Terminal): void {
   const { out, print } = terminal;
+  if (values.length + pictures.length + missing.length === 0) return;
   print(`${out.bold(platformNames[platform])}  ${out.dim(folder ? `${folder}/` : "in the template's own folder")}`);
   const rows = values.map(
     ({ field, value, place, places }): Row => [

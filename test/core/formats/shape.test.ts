@@ -136,3 +136,54 @@ test.each(["a.c", "a.kt", "a.py", "a.vb", "a.rc", "a.nsi", "a.txt"])(
     );
   },
 );
+
+const markup = [
+  "<p>a b</p>",
+  "<div id='x y'>",
+  "</div>",
+  "text",
+  "<b>",
+  "</b>",
+  "<!-- c -->",
+  "<table><tr><td title='x y'>one</td></tr><tr><th>two</table>",
+  "<table><tbody><tr><td>text</td></tr>one</tbody>",
+  "<script>s('q')</script>",
+  "<ul><li>q<li>r</ul>",
+  "<p>one &amp; two",
+  '<img alt="i j"/>',
+];
+
+test.each([
+  ["page.html", (inner: string) => `<html><head><title>T</title></head><body>${inner}</body></html>`],
+  ["a.html", (inner: string) => inner],
+  ["a.xml", (inner: string) => `<r>${inner}</r>`],
+])("%s: an edit leaves a part of it whole where it leaves the whole so", (file, within) => {
+  const anyMarkup = fc.array(fc.constantFrom(...markup), { maxLength: 12 }).map((all) => within(all.join("\n")));
+  const changes = (read: { before: Shape; after: Shape | undefined } | undefined) => {
+    if (!read?.after || read.before.shape !== read.after.shape) return "no";
+    if (read.before.values.length !== read.after.values.length) return "no";
+    return read.before.values.filter((value, at) => value !== read.after?.values[at]).length || "no";
+  };
+  let held = 0;
+  fc.assert(
+    fc.property(
+      anyMarkup,
+      fc.nat(),
+      fc.constantFrom("m", "n o", "<i>", "'", '"', "&", "-->", "<", "</p>", "]]>"),
+      (text, which, put) => {
+        // What is filled are words that are read.
+        const words = [...text.matchAll(/\b(?:a b|x y|i j|text|one|two)\b/g)];
+        const word = words[which % words.length];
+        if (!word) return;
+        const edit = { start: word.index, end: word.index + word[0].length, text: put };
+        const before = shapeOf({ file, text });
+        const whole = changes(before && { before, after: shapeOf({ file, text: applyEdits(text, [edit]) }) });
+        const near = changes(edited({ file, text }, [edit]));
+        if (near !== "no") held++;
+        if (near !== "no" || !/\W/.test(put)) expect([text, edit, near]).toEqual([text, edit, whole]);
+      },
+    ),
+    { numRuns: 3000 },
+  );
+  expect(held).toBeGreaterThan(60);
+});

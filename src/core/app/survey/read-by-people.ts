@@ -11,6 +11,9 @@ interface Part {
 /** Elements whose text is asked for, or read by those who translate. */
 const unread = /<(?:name|comment|extracomment|translatorcomment|context|location|id|key)\b[^<>]*$/;
 
+/** An attribute that holds a text which a program shows, up to somewhere in its value. */
+const readAttribute = /\s(?:value|text|title|label|message|string|caption|tooltip|description)\s*=\s*(["'])[^"'<>]*$/i;
+
 /** Lines that are a comment's, or what a text is asked for by (gettext, "The Format of PO Files"). */
 const unreadLine = /^\s*(?:#|\/\/|\/\*|msgctxt\b)/;
 
@@ -22,7 +25,7 @@ const quoted = /"(?:[^"\\\n]|\\.)*"/g;
  */
 export function placesRead(source: Source, term: Term): Part[] {
   const { text } = source;
-  const around = isXml(pathByFormat(source)) ? betweenTags : inLine;
+  const around = isXml(pathByFormat(source)) ? inMarkup : inLine;
   const places: Part[] = [];
   for (let at = text.indexOf(term.found); at !== -1; at = text.indexOf(term.found, at + term.found.length)) {
     const part = around(text, at, term.found.length);
@@ -35,11 +38,21 @@ export function placesRead(source: Source, term: Term): Part[] {
   return places;
 }
 
-function betweenTags(text: string, at: number): Part | undefined {
+function inMarkup(text: string, at: number): Part | undefined {
   const start = text.lastIndexOf(">", at) + 1;
+  const tag = text.lastIndexOf("<", at);
+  if (tag >= start) return inAttribute(text, tag, at);
+  if (unread.test(text.slice(Math.max(0, start - 200), start - 1))) return undefined;
   const end = text.indexOf("<", at);
-  if (text.lastIndexOf("<", at) >= start || unread.test(text.slice(Math.max(0, start - 200), start - 1))) return;
   return { start, end: end === -1 ? text.length : end };
+}
+
+function inAttribute(text: string, tag: number, at: number): Part | undefined {
+  const before = text.slice(tag, at);
+  const quote = readAttribute.exec(before)?.[1];
+  if (quote === undefined || before.startsWith("<!--")) return undefined;
+  const end = text.indexOf(quote, at);
+  return end === -1 ? undefined : { start: text.lastIndexOf(quote, at - 1) + 1, end };
 }
 
 function inLine(text: string, at: number, length: number): Part | undefined {

@@ -81,7 +81,7 @@ export function lookElsewhere(
       );
     if (found.length === 0) continue;
     const proposed = new Set<number>();
-    for (const { at, site } of placesIn(template, file)) {
+    for (const { at, site } of calledOnce(placesIn(template, file))) {
       const here = ownIn(file);
       const pattern = asPattern(site.value, here);
       if (
@@ -102,6 +102,13 @@ export function lookElsewhere(
     left.push(...found.filter(({ place }) => !proposed.has(place.line)));
   }
   return { left, suggestions };
+}
+
+/** Places whose names lead to them alone. */
+function calledOnce<T extends { at: string }>(places: readonly T[]): T[] {
+  const times = new Map<string, number>();
+  for (const { at } of places) times.set(at, (times.get(at) ?? 0) + 1);
+  return places.filter(({ at }) => times.get(at) === 1);
 }
 
 /** As long a value that says nothing, and that leaves its file in the file's own form. */

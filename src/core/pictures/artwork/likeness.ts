@@ -12,8 +12,20 @@ export const isPicture = (file: string): boolean => /\.(png|jpe?g|webp|svg|gif)$
 const columns = 17;
 const rows = 16;
 
-/** Reads a picture coarsely; undefined where it is none, or is plain all over and so like every other plain one. */
-export async function likenessOf(input: Uint8Array | Sharp): Promise<Likeness | undefined> {
+/**
+ * Reads a picture coarsely, once as long as somebody holds its bytes; undefined where it is none, or is plain all over
+ * and so like every other plain one.
+ */
+export function likenessOf(input: Uint8Array | Sharp): Promise<Likeness | undefined> {
+  if (!(input instanceof Uint8Array)) return look(input);
+  const before = known.get(input) ?? look(input);
+  known.set(input, before);
+  return before;
+}
+
+const known = new WeakMap<Uint8Array, Promise<Likeness | undefined>>();
+
+async function look(input: Uint8Array | Sharp): Promise<Likeness | undefined> {
   let pixels: Buffer;
   try {
     if (input instanceof Uint8Array && !isCheap(input)) return undefined;

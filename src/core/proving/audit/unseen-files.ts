@@ -58,8 +58,12 @@ export const unseenFiles: readonly CodePlace[] = [
     reason: "a list for those who translate, which no app reads",
   },
   {
-    file: /\.(kdevelop|kdev4|creator|vcxproj\.filters|pro\.user)$/,
+    file: /\.(kdevelop|kdev4|creator|vcxproj\.filters|pro\.user|cbp|workspace|dsp|dsw)$/,
     reason: "settings of the tools that build",
+  },
+  {
+    file: /\.(patch|diff)$|(^|\/)debian\/([\w-]+\/)?(rules|watch|patches\/.*|source\/.*)$/,
+    reason: "how a distribution builds it",
   },
   {
     file: /(^|\/)go\.(mod|sum|work)$/,

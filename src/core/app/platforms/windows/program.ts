@@ -1,6 +1,4 @@
 import { posix } from "node:path";
-import { readResourceScript } from "../../../formats/splice/formats/resource-script.ts";
-import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import type { Field } from "../../../ground/values/fields.ts";
@@ -9,6 +7,7 @@ import { programIcons } from "../../../pictures/slots/program.ts";
 import { isSetByScripts } from "../../template/cmake-variables.ts";
 import { findFile } from "../../template/find-file.ts";
 import type { Fill, PictureUse } from "../../template/found.ts";
+import { programScripts } from "../../template/resource-scripts.ts";
 
 /** What a program's version block says to whoever looks at its properties (Microsoft, VERSIONINFO resource). */
 const shown: Readonly<Record<string, Field>> = {
@@ -29,16 +28,12 @@ export function windowsProgram(
   known: readonly Fill[],
 ): { fills: Fill[]; pictures: PictureUse[] } {
   const below = folder ? `${folder}/` : "";
-  const scripts = template
-    .list()
-    .filter((file) => file.startsWith(below) && withoutBuildEnding(file).toLowerCase().endsWith(".rc"))
-    .filter((file) => textIfAny(template.bytes(file)) !== undefined);
+  const scripts = [...programScripts(template)].filter(([file]) => file.startsWith(below));
   const fills: Fill[] = [...known];
   const icons = new Set<string>();
   const said = new Set(names);
   for (const { holds, site } of known) if (holds === "app.name") said.add(site.value);
-  for (const file of scripts) {
-    const { values, texts, icons: listed } = readResourceScript(file, template.source(file));
+  for (const [file, { values, texts, icons: listed }] of scripts) {
     for (const { key, site } of values) {
       const holds = shown[key];
       if (!holds || site.value.trim() === "" || isSetByScripts(template, site.value)) continue;
@@ -52,7 +47,9 @@ export function windowsProgram(
       }
     for (const { path } of listed) {
       const fromTop = /^\$\{\w*SOURCE_DIR\}\/(.+)$/.exec(path)?.[1];
-      const found = findFile(template, fromTop ?? posix.normalize(posix.join(posix.dirname(file), path)));
+      const found =
+        findFile(template, fromTop ?? posix.normalize(posix.join(posix.dirname(file), path))) ??
+        findFile(template, posix.normalize(path));
       if (found) icons.add(found);
     }
   }

@@ -7,7 +7,6 @@ import {
   textSite,
   type XmlElement,
 } from "../../../formats/splice/formats/xml.ts";
-import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
@@ -24,6 +23,7 @@ import {
   type PictureUse,
   type SurveyPart,
 } from "../../template/found.ts";
+import { programScripts } from "../../template/resource-scripts.ts";
 import { windowsEarlierSlots, windowsSlots } from "./catalog.ts";
 import { dotnetFills, folderOf } from "./dotnet.ts";
 import { itemLists } from "./items.ts";
@@ -129,11 +129,8 @@ const resourceStatement =
 /** Folders of programs with resources of their own: beside a package, or alone. */
 function programFolders(template: Folder, manifests: readonly string[], projects: readonly string[]): string[] {
   const beside = new Set(manifests.flatMap((file) => [folderOf(file), folderOf(folderOf(file))]));
-  const scripts = template
-    .list()
-    .filter(
-      (file) => /\.rc$/i.test(withoutBuildEnding(file)) && !/(^|\/)(node_modules|packages|third_party)\//.test(file),
-    )
+  const scripts = [...programScripts(template).keys()]
+    .filter((file) => !/(^|\/)(node_modules|packages|third_party)\//.test(file))
     // Settings of other tools have that ending, too.
     .filter((file) => resourceStatement.test(textIfAny(template.bytes(file)) ?? ""));
   const folders = [...scripts.map(folderOf), ...projects];

@@ -23,7 +23,7 @@ const formats = {
   properties: {
     line: longPattern("g")`
       (?<![^\r\n])(?<before>[ \t\f]*(?<key>(?:\\[^\r\n]|[^\s:=#!\\])(?:\\[^\r\n]|[^\s:=\\])*)
-      (?:[ \t\f]*[:=][ \t\f]*|[ \t\f]+))(?<value>(?:\\(?:\r\n|[\s\S])|[^\r\n\\])*)(?![^\r\n])
+      (?:[ \t\f]*[:=][ \t\f]*|[ \t\f]+(?![^\r\n]*=)))(?<value>(?:\\(?:\r\n|[\s\S])|[^\r\n\\])*)(?![^\r\n])
     `,
     form: "properties",
     readKey: readProperty,

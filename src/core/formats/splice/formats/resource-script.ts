@@ -1,3 +1,4 @@
+import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Source } from "../../../ground/values/source.ts";
 import type { Site } from "../site.ts";
 
@@ -10,8 +11,18 @@ const entry = /^[ \t]*(?<key>ID\w+)[ \t]*,?[ \t]+(?<literal>"(?:""|\\.|[^"\\\r\n
 /** An icon, as in `IDI_APP ICON "shop.ico"` (Microsoft, ICON resource). */
 const icon = /^[ \t]*(?<key>\w+)[ \t]+ICON[ \t]+(?:[A-Z]+[ \t]+)*(?<literal>"[^"\r\n]+")/gm;
 
+/**
+ * A version block that is a library's, by the kind or the name of its file (Microsoft, VERSIONINFO resource, FILETYPE
+ * and OriginalFilename).
+ */
+const library = longPattern("im")`
+  ^[ \t]*FILETYPE[ \t]+(?:VFT_(?:DLL|STATIC_LIB|DRV)|0x0*[237]L?)\b
+  |"OriginalFilename"\s*,\s*"[^"\r\n]*\.(?:dll|lib|drv)\b
+`;
+
 /** What a Windows resource script says: values of its version block, texts of its string tables, icons. */
 export interface ResourceScript {
+  isOfLibrary: boolean;
   values: { key: string; site: Site }[];
   texts: { key: string; site: Site }[];
   icons: { key: string; path: string }[];
@@ -32,6 +43,7 @@ export function readResourceScript(file: string, { text }: Source): ResourceScri
       return { key, site };
     });
   return {
+    isOfLibrary: library.test(text),
     values: found(value),
     texts: found(entry),
     icons: found(icon).map(({ key, site }) => ({

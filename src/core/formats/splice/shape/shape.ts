@@ -14,6 +14,7 @@ import { parseXml, walk } from "../formats/xml.ts";
 import { isAndroidTexts, isXml, pathByFormat } from "../known-ending.ts";
 import { applyEdits, type Edit } from "../site.ts";
 import { lexicalSeams, lexicalShape } from "./lexical.ts";
+import { elementAround, type PageSeam, seamsOfPage } from "./parts.ts";
 import { setupShape } from "./setup-script.ts";
 import type { Shape } from "./shaped.ts";
 
@@ -184,42 +185,60 @@ export interface Edited {
 export function edited(source: Source, edits: readonly Edit[]): Edited | undefined {
   const { file, text } = source;
   const path = pathByFormat(source);
-  const { seams } = seamsOf(source);
-  if (seams === undefined) {
-    const { shape: before } = wholeShape(source);
-    return before && { before, after: shapeOf({ file, text: applyEdits(text, edits) }) };
+  const part = partOf(source, path, edits);
+  const before = part && readAs(path, part.text);
+  if (before) {
+    const { lead } = part;
+    const within = edits.map((edit) => ({ ...edit, start: edit.start - lead, end: edit.end - lead }));
+    return { before, after: readAs(path, applyEdits(part.text, within)) };
   }
-  const [first, last] = [Math.min(...edits.map(({ start }) => start)), Math.max(...edits.map(({ end }) => end))];
-  const upTo = (offset: number) => countUpTo(seams, offset, (seam) => seam);
-  // What is at the end may go on there.
-  const from = seams[upTo(Math.min(first, text.length - 1)) - 1] ?? 0;
-  const to = seams[upTo(last)] ?? text.length;
-  const read = (part: string) => (readerFor(path) ? prose({ file: path, text: part }) : lexicalShape(path, part));
-  const part = text.slice(from, to);
-  const before = read(part);
-  const within = edits.map((edit) => ({ ...edit, start: edit.start - from, end: edit.end - from }));
-  return before && { before, after: read(applyEdits(part, within)) };
+  const { shape } = wholeShape(source);
+  return shape && { before: shape, after: shapeOf({ file, text: applyEdits(text, edits) }) };
 }
 
 const wholeShape = parsedOnce((source) => ({ shape: shapeOf(source) }));
 
+/** A part of a text that is read by itself as within the whole, and how much of the whole is in front of it. */
+interface Part {
+  text: string;
+  lead: number;
+}
+
+/** The part around some edits; undefined where there is none. */
+function partOf(source: Source, path: string, edits: readonly Edit[]): Part | undefined {
+  const { text } = source;
+  const [first, last] = [Math.min(...edits.map(({ start }) => start)), Math.max(...edits.map(({ end }) => end))];
+  if (isXml(path)) {
+    const around = elementAround(source, { start: first, end: last });
+    return around && { text: text.slice(around.start, around.end), lead: around.start };
+  }
+  const { seams } = seamsOf(source);
+  if (seams === undefined) return undefined;
+  const upTo = (offset: number) => countUpTo(seams, offset, ({ at }) => at);
+  // What is at the end may go on there.
+  const { at, opened } = seams[upTo(Math.min(first, text.length - 1)) - 1] ?? { at: 0, opened: "" };
+  return { text: opened + text.slice(at, seams[upTo(last)]?.at), lead: at - opened.length };
+}
+
 /** Where a text can be parted such that each part is read as by itself; undefined where it is read as a whole. */
-const seamsOf = parsedOnce((source): { seams: readonly number[] | undefined } => {
+const seamsOf = parsedOnce((source): { seams: readonly PageSeam[] | undefined } => {
   const { text } = source;
   const path = pathByFormat(source);
   const read = readerFor(path);
-  if (!read) return { seams: lexicalSeams(path, text) };
-  return { seams: read === prose ? [0, ...[...text.matchAll(/\n/g)].map(({ index }) => index + 1)] : undefined };
+  if (read === html) return { seams: attempted(() => seamsOfPage(source)) };
+  const lines = () => [0, ...[...text.matchAll(/\n/g)].map(({ index }) => index + 1)];
+  const seams = read ? (read === prose ? lines() : undefined) : lexicalSeams(path, text);
+  return { seams: seams?.map((at) => ({ at, opened: "" })) };
 });
+
+/** A text by its shape, as a file of that path has it. */
+function readAs(path: string, text: string): Shape | undefined {
+  const read = readerFor(path);
+  return read ? attempted(() => read({ file: path, text })) : lexicalShape(path, text);
+}
 
 /**
  * A file by its shape; undefined where nobody here reads its kind, or it cannot be read as it.
  * @public what parts of a file are held against
  */
-export function shapeOf(source: Source): Shape | undefined {
-  const { text } = source;
-  const path = pathByFormat(source);
-  const read = readerFor(path);
-  // A source of its own: what is parsed once is held by it.
-  return read ? attempted(() => read({ file: path, text })) : lexicalShape(path, text);
-}
+export const shapeOf = (source: Source): Shape | undefined => readAs(pathByFormat(source), source.text);

@@ -155,8 +155,9 @@ export const carriers: readonly Carrier[] = [
     kind: "owner",
     key: /(^|\.|_)(NSHumanReadableCopyright|LegalCopyright|copyright|appCopyright)$/i,
     part: longPattern("i")`
-      (?:©|\(c\)|copyright|\d{4})(?:[\s©.,\d–-]|\(c\))*(?:by\s+)?([^\d©.\s(][^.]{2,60}?)
-      (?:\.|,? (?:all rights|(?:released )?under the)\b|$)
+      (?:©|\(c\)|copyright|\d{4})(?:[\s©.,\d–-]|\(c\))*(?:by\s+)?
+      ([^\d©.\s(](?:[^.]|(?<=(?:^|[\s.])[A-Z])\.){2,60}?)
+      (?:(?<!(?:^|[\s.])[A-Z])\.|,? (?:all rights|(?:released )?under the)\b|$)
     `,
   },
   {

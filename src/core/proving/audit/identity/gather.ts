@@ -1,5 +1,6 @@
 import { entriesOfParts } from "../../../app/platforms/desktop/entries.ts";
 import { ownAmong } from "../../../app/template/of-others.ts";
+import { isResourceScript, programScripts } from "../../../app/template/resource-scripts.ts";
 import { commonSchemes } from "../../../app/template/schemes.ts";
 import { pagesOfProgram } from "../../../app/template/served.ts";
 import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
@@ -79,6 +80,7 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
     // What is in no app says nothing of it.
     if (codeReason(file, {}) !== undefined || parts.has(file) || !mayCarry(template, file)) continue;
     if (/\.html?$/i.test(file) && isOfProgram(file)) continue;
+    if (isResourceScript(file) && !programScripts(template).has(file)) continue;
     const path = withoutBuildEnding(file);
     const known = carriers.filter((each) => each.file === undefined || each.file.test(path));
     for (const { key, value, at } of keyedValues(template, file)) {

@@ -9,7 +9,7 @@ import { attributeOf, parseXml, walk } from "../../../formats/splice/formats/xml
 import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { openSettings } from "../../../formats/splice/settings.ts";
 import type { Site } from "../../../formats/splice/site.ts";
-import { textIfAny } from "../../../ground/files/reading/folder.ts";
+import { textOf } from "../../../ground/files/reading/text-of.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
 import type { Source } from "../../../ground/values/source.ts";
 import { cmake, desktopEntry, installerLine, keyLine, namingCall } from "./desktops.ts";
@@ -180,12 +180,20 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
  * Every value of a file that has something leading to it; none where the file is of no such form, or cannot be read
  * as its own.
  */
-export function keyedValues(template: Texts, file: string): Keyed[] {
+export function keyedValues(template: Texts, file: string): readonly Keyed[] {
   const path = withoutBuildEnding(file);
   const reader = readers.find((each) => each.file.test(path));
-  if (!reader || textIfAny(template.bytes(file)) === undefined) return [];
-  return orElse(
-    attempt(() => reader.read(file, template.source(file), template)),
+  const source = reader && textOf(template, file);
+  if (!source) return [];
+  const before = known.get(source);
+  if (before) return before;
+  const values = orElse(
+    attempt(() => reader.read(file, source, template)),
     [],
   );
+  known.set(source, values);
+  return values;
 }
+
+/** A text is read once, as long as somebody holds it. */
+const known = new WeakMap<Source, readonly Keyed[]>();

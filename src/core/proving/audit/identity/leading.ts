@@ -1,6 +1,7 @@
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { countUpTo } from "../../../ground/values/ascending.ts";
 import { keyedValues } from "./keyed.ts";
+import type { Keyed } from "./reader.ts";
 
 /** What stands, in a list's other entries, where a value stands in one of them. @param key what leads to that */
 export function besideInList(template: Pick<Folder, "bytes" | "source">, file: string, key: string): string[] {
@@ -12,9 +13,21 @@ export function besideInList(template: Pick<Folder, "bytes" | "source">, file: s
 }
 
 /** What leads to the value at an offset of a file, in its own form; undefined where nothing does. */
-export function keysIn(template: Pick<Folder, "bytes" | "source">, file: string): (at: number) => string | undefined {
+export function keysIn(template: Pick<Folder, "bytes" | "source">, file: string): KeyAt {
+  const values = keyedValues(template, file);
+  const before = known.get(values) ?? keysAmong(values);
+  known.set(values, before);
+  return before;
+}
+
+type KeyAt = (at: number) => string | undefined;
+
+/** What is asked of a file many times is put in order once. */
+const known = new WeakMap<readonly Keyed[], KeyAt>();
+
+function keysAmong(all: readonly Keyed[]): KeyAt {
   // Quotes around a value count as part of it.
-  const values = keyedValues(template, file)
+  const values = all
     .map(({ key, value, at }, order) => ({ key, at, end: at + value.length + 2, order }))
     .sort((one, other) => one.at - other.at);
   // How far the values up to each reach: those further in front need not be looked at.

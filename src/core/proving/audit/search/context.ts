@@ -78,6 +78,9 @@ const codeAttributes = longPattern()`
 /** Where translations say which text is meant, or are told of (Qt Linguist, "TS file format"). */
 const aboutTranslation = /<(name|location|comment|extracomment|translatorcomment)\b[^<]*$/;
 
+/** Attributes that tell of a text to whoever translates it (GTK, GtkBuilder). */
+const forTranslators = /^(comments|context)$/;
+
 const markup: Language["isCode"] = (hit) => {
   if (isComment(hit)) return true;
   if (hit.file.endsWith(".ts.xml") && aboutTranslation.test(before(hit))) return true;
@@ -88,6 +91,7 @@ const markup: Language["isCode"] = (hit) => {
   if (name === "id" && hit.kind === "identifier") return false;
   return (
     (name !== undefined && codeAttributes.test(name)) ||
+    (name !== undefined && forTranslators.test(name) && /\.(ui|glade)$/.test(hit.file)) ||
     (name === "name" && hit.kind !== "identifier" && /\.(xml|ui)$/.test(hit.file)) ||
     (hit.kind === "name" && name !== undefined && /(^|-)domain$/.test(name) && /\.(ui|xml)$/.test(hit.file)) ||
     (name === "android:name" && !/\b(permission|meta-data)\b/.test(before(hit))) ||
@@ -119,13 +123,13 @@ const languages: readonly Language[] = [
   },
   {
     file: longPattern()`
-      \.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cxx|cs|vb|fs|dart|rs|go|py|gd|rb|php|vala|lua|pl|pm|tcl|pas|scala|nut|nfo|awk
-      |[cm]?[jt]s|[jt]sx|vue|svelte|astro)$
+      \.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cxx|cs|vb|fs|dart|rs|go|py|gd|rb|php|vala|gob|lua|pl|pm|tcl|pas|scala|nut
+      |nfo|awk|[cm]?[jt]s|[jt]sx|vue|svelte|astro)$
     `,
     isCode: program,
   },
   { file: /\.gradle(\.kts)?$/, isCode: (hit) => isComment(hit) || literalAround(hit) === undefined },
-  { file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx|ui|page|docbook|kcfg)$/i, isCode: markup },
+  { file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx|ui|glade|page|docbook|kcfg)$/i, isCode: markup },
   { file: /\.wx[sil]$/i, isCode: isInstallersOwn },
   { file: /\.(iss|ns[hi])$/i, isCode: ({ line }) => /^\s*;/.test(line) },
   {

@@ -1,4 +1,5 @@
 import { furtherNames, type Variant } from "../../../app/variant/variant.ts";
+import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 
 /** What the client itself is called, longest first. */
@@ -20,7 +21,7 @@ export const blank = (part: string): string => " ".repeat(part.length);
  */
 export function maskCode(text: string, path: string, owned: readonly string[], namespaces: readonly string[]): string {
   const searched = owned.reduce((at, value) => (at.includes(value) ? at.replaceAll(value, blank) : at), text);
-  const plain = /\.(html?|xml|svg|storyboard|xib|plist|appxmanifest|resw|resx|\w+proj|vue|svelte)$/i.test(path)
+  const plain = commentedAsMarkup.test(withoutBuildEnding(path))
     ? searched.replace(/<!--[\s\S]*?-->/g, (part) => part.replace(/[^\n]/g, " "))
     : searched;
   if (!/\.(kt|java|pro|gradle|kts|xml|json|toml)$/.test(path)) return plain;
@@ -28,6 +29,12 @@ export function maskCode(text: string, path: string, owned: readonly string[], n
     namespaces.reduce((at, space) => (at.includes(space) ? at.replaceAll(space, blank) : at), part),
   );
 }
+
+/** Files whose comments stand between the marks of markup. */
+const commentedAsMarkup = longPattern("i")`
+  \.(html?|xml|svg|storyboard|xib|plist|appxmanifest|resw|resx|\w+proj|vue|svelte|ui|glade|a?xaml|docbook|page|kcfg
+  |qrc|wx[sil])$
+`;
 
 /** Where a namespace is code's: packages and imports, classes of a manifest, what a script calls one. */
 const namespacePlaces = longPattern("gm")`
