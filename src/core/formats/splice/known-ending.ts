@@ -30,8 +30,8 @@ export function pathByFormat({ file, text }: Source): string {
 
 /** Files that are XML, by their endings. */
 const xmlFiles = longPattern("i")`
-  \.(xml|plist|entitlements|svg|storyboard|xib|xaml|axaml|resw|resx|appxmanifest|wxs|wxi|wxl|ui|qrc|manifest
-  |page|docbook|dbk|kcfg)$
+  \.(xml|plist|entitlements|svg|storyboard|xib|xaml|axaml|resw|resx|appxmanifest|wxs|wxi|wxl|ui|glade|qrc|manifest
+  |xsd|rng|rdf|page|docbook|dbk|kcfg)$
 `;
 
 export const isXml = (path: string): boolean => xmlFiles.test(path);

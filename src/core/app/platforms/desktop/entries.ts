@@ -1,5 +1,6 @@
 import { posix } from "node:path";
 import { attributeOf, parseXml, textSite, type XmlElement } from "../../../formats/splice/formats/xml.ts";
+import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { textOf } from "../../../ground/files/reading/text-of.ts";
@@ -173,9 +174,24 @@ function aboutIn(template: Folder, file: string): Fill[] {
 /** The pictures of the icon that an entry names, wherever the template keeps them. */
 function iconsOf(template: Folder, files: readonly string[], file: string): PictureUse[] {
   const [, icon = ""] = /^_?Icon=(.+)$/m.exec(template.source(file).text) ?? [];
-  const name = posix.basename(icon.trim()).replace(/\.(png|svg|xpm)$/, "");
-  if (!/^[\w.@+-]{2,}$/.test(name) || name.includes("@")) return [];
+  const said = posix.basename(icon.trim()).replace(/\.(png|svg|xpm)$/, "");
+  // Where a build puts it in, it is called as the entry is.
+  const isPutIn = /[@$]/.test(said);
+  const name = isPutIn ? posix.basename(withoutBuildEnding(file)).replace(/\.desktop$/, "") : said;
+  if (!/^[\w.+-]{2,}$/.test(name)) return [];
   return files
-    .filter((each) => /\.(png|svg)$/i.test(each) && posix.basename(each).replace(/\.\w+$/, "") === name)
-    .flatMap((path) => pictureUse(shellIcon(pictureSize(template, path)?.width ?? shellSide), path) ?? []);
+    .filter((each) => /\.(png|svg)$/i.test(each))
+    .flatMap((path) => {
+      const width = pictureSize(template, path)?.width;
+      const isIt = isCalledAs(posix.basename(path).replace(/\.\w+$/, ""), name, width);
+      return isIt ? (pictureUse(shellIcon(width ?? shellSide), path) ?? []) : [];
+    });
+}
+
+/** Whether a picture is called as an icon is: by its name, with its size behind that, or as a theme has it. */
+function isCalledAs(stem: string, icon: string, width: number | undefined): boolean {
+  const [, side] = /^[-_.]?(\d+)(?:x\d+)?$/.exec(stem.startsWith(icon) ? stem.slice(icon.length) : "") ?? [];
+  return (
+    stem === icon || (side !== undefined && Number(side) === width) || /^(\d+|sc)-apps-(.+)$/.exec(stem)?.[2] === icon
+  );
 }

@@ -37,7 +37,20 @@ export const versionScripts = (files: readonly string[]): string[] =>
 
 /** The version in the scripts that build a program: of each kind, in the one nearest the top that says one. */
 export const buildVersions = (template: Folder, files: readonly string[]): Fill[] => [
-  ...scripts.flatMap(({ file: form, version }): Fill[] => {
+  ...ofOneProgram(inScripts(template, files)),
+  ...numberedVersions(template, files),
+];
+
+const depthOf = ({ site }: Fill): number => site.file.split("/").length;
+
+/** Without what another kind of script says deeper down, where it is another version: that is of a part. */
+function ofOneProgram(fills: readonly Fill[]): Fill[] {
+  const [top] = [...fills].sort((a, b) => depthOf(a) - depthOf(b));
+  return fills.filter((each) => !top || depthOf(each) === depthOf(top) || each.site.value === top.site.value);
+}
+
+const inScripts = (template: Folder, files: readonly string[]): Fill[] =>
+  scripts.flatMap(({ file: form, version }): Fill[] => {
     for (const file of nearestFirst(files.filter((each) => form.test(posix.basename(each))))) {
       const text = textOf(template, file)?.text ?? "";
       const match = version.exec(text);
@@ -48,6 +61,4 @@ export const buildVersions = (template: Folder, files: readonly string[]): Fill[
       return [{ holds: "version", site, shape: "versionParts" }];
     }
     return [];
-  }),
-  ...numberedVersions(template, files),
-];
+  });

@@ -13,8 +13,8 @@ import { type Surveyed, tryPlaces } from "./proof.ts";
 /** What has a meaning in a glob. */
 const readByGlobs = /[[\](){}*?!+@\\]/;
 
-/** So few files have an entry each. */
-const fewest = 4;
+/** So few files have an entry each, and so few places of one file. */
+const fewest = { files: 4, places: 8 };
 
 /** Files of texts alone, which come in many languages. */
 const ofTexts = longPattern("i")`
@@ -87,5 +87,6 @@ function groupOf(template: Surveyed, entry: { files: string; text: string; with:
       places.add(keyOf(file, text, column));
     }
   }
-  return count < fewest ? undefined : { settlement: { list: "fill", entry }, places };
+  const isWorthIt = count >= fewest.files || (places.size >= fewest.places && count > 0);
+  return isWorthIt ? { settlement: { list: "fill", entry }, places } : undefined;
 }

@@ -123,13 +123,16 @@ const languages: readonly Language[] = [
   },
   {
     file: longPattern()`
-      \.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cxx|cs|vb|fs|dart|rs|go|py|gd|rb|php|vala|gob|lua|pl|pm|tcl|pas|scala|nut
-      |nfo|awk|[cm]?[jt]s|[jt]sx|vue|svelte|astro)$
+      \.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cxx|cs|vb|fs|dart|rs|go|py|gd|rb|php|vala|gob|qml|lua|pl|pm|tcl|pas|scala
+      |scm|lisp|el|clj|hs|mli?|erl|exs?|jl|nim|nut|nfo|awk|[cm]?[jt]s|[jt]sx|vue|svelte|astro)$
     `,
     isCode: program,
   },
   { file: /\.gradle(\.kts)?$/, isCode: (hit) => isComment(hit) || literalAround(hit) === undefined },
-  { file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx|ui|glade|page|docbook|kcfg)$/i, isCode: markup },
+  {
+    file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx|ui|glade|xsd|rng|rdf|page|docbook|kcfg)$/i,
+    isCode: markup,
+  },
   { file: /\.wx[sil]$/i, isCode: isInstallersOwn },
   { file: /\.(iss|ns[hi])$/i, isCode: ({ line }) => /^\s*;/.test(line) },
   {
