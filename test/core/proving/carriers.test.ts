@@ -40,6 +40,13 @@ test.each<[file: string, text: string, terms: string[]]>([
     'NSHumanReadableCopyright = "© 2002-2009 by the Fern people";',
     ["the Fern people"],
   ],
+  ["win/crate.rc", 'VALUE "LegalCopyright", "Copyright (C) 2005-2020 by F.H. Hollow"\n', ["F.H. Hollow"]],
+  // A plug-in's own name, and who wrote it, are no app's.
+  [
+    "libCrateReader.json",
+    '{"KPlugin":{"Authors":[{"Name":"Bea Slat","Email":"bea@slats.example"}],"Name":"Slats"}}',
+    [],
+  ],
   ["setup.iss", "[Setup]\nAppCopyright=Copyright (C) 1998-2010 Fern Works\n", ["Fern Works"]],
   [
     "manifest.xml",

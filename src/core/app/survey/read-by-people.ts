@@ -17,6 +17,9 @@ const readAttribute = /\s(?:value|text|title|label|message|string|caption|toolti
 /** Lines that are a comment's, or what a text is asked for by (gettext, "The Format of PO Files"). */
 const unreadLine = /^\s*(?:#|\/\/|\/\*|msgctxt\b)/;
 
+/** What people read of a program's entry in a menu (freedesktop.org, Desktop Entry Specification). */
+const readOfEntry = /^_?(?:(?:Generic|X-GNOME-Full)?Name|Comment|Keywords)(?:\[[^\]]*\])?\s*=/;
+
 const quoted = /"(?:[^"\\\n]|\\.)*"/g;
 
 /**
@@ -25,7 +28,8 @@ const quoted = /"(?:[^"\\\n]|\\.)*"/g;
  */
 export function placesRead(source: Source, term: Term): Part[] {
   const { text } = source;
-  const around = isXml(pathByFormat(source)) ? inMarkup : inLine;
+  const path = pathByFormat(source);
+  const around = isXml(path) ? inMarkup : path.endsWith(".desktop") ? inEntry : inLine;
   const places: Part[] = [];
   for (let at = text.indexOf(term.found); at !== -1; at = text.indexOf(term.found, at + term.found.length)) {
     const part = around(text, at, term.found.length);
@@ -53,6 +57,13 @@ function inAttribute(text: string, tag: number, at: number): Part | undefined {
   if (quote === undefined || before.startsWith("<!--")) return undefined;
   const end = text.indexOf(quote, at);
   return end === -1 ? undefined : { start: text.lastIndexOf(quote, at - 1) + 1, end };
+}
+
+function inEntry(text: string, at: number): Part | undefined {
+  const start = text.lastIndexOf("\n", at) + 1;
+  const [key] = readOfEntry.exec(text.slice(start, at)) ?? [];
+  const end = text.indexOf("\n", at);
+  return key === undefined ? undefined : { start: start + key.length, end: end === -1 ? text.length : end };
 }
 
 function inLine(text: string, at: number, length: number): Part | undefined {

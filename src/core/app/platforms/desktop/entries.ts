@@ -38,7 +38,7 @@ export const surveyEntries: SurveyPart = (template) => {
     identifiers: [],
     names: [...new Set([...heldValues(fills, "app.name"), ...gaps.map(({ name }) => name)])],
     fills,
-    pictures: entries.flatMap((file) => iconsOf(template, files, file)),
+    pictures: iconsOf(template, files, new Set(entries.flatMap((file) => iconNamed(template, file) ?? []))),
     ...{ brandFiles: [], added: [], missing: [], gaps: gaps.map(({ gap }) => gap) },
   };
 };
@@ -171,22 +171,24 @@ function aboutIn(template: Folder, file: string): Fill[] {
   });
 }
 
-/** The pictures of the icon that an entry names, wherever the template keeps them. */
-function iconsOf(template: Folder, files: readonly string[], file: string): PictureUse[] {
+/** What the icon is called that an entry names; where a build puts that in, it is called as the entry is. */
+function iconNamed(template: Folder, file: string): string | undefined {
   const [, icon = ""] = /^_?Icon=(.+)$/m.exec(template.source(file).text) ?? [];
   const said = posix.basename(icon.trim()).replace(/\.(png|svg|xpm)$/, "");
-  // Where a build puts it in, it is called as the entry is.
-  const isPutIn = /[@$]/.test(said);
-  const name = isPutIn ? posix.basename(withoutBuildEnding(file)).replace(/\.desktop$/, "") : said;
-  if (!/^[\w.+-]{2,}$/.test(name)) return [];
-  return files
+  const name = /[@$]/.test(said) ? posix.basename(withoutBuildEnding(file)).replace(/\.desktop$/, "") : said;
+  return /^[\w.+-]{2,}$/.test(name) ? name : undefined;
+}
+
+/** The pictures of these icons, wherever the template keeps them. */
+const iconsOf = (template: Folder, files: readonly string[], icons: ReadonlySet<string>): PictureUse[] =>
+  files
     .filter((each) => /\.(png|svg)$/i.test(each))
     .flatMap((path) => {
-      const width = pictureSize(template, path)?.width;
-      const isIt = isCalledAs(posix.basename(path).replace(/\.\w+$/, ""), name, width);
-      return isIt ? (pictureUse(shellIcon(width ?? shellSide), path) ?? []) : [];
+      const stem = posix.basename(path).replace(/\.\w+$/, "");
+      const width = [...icons].some((icon) => stem.includes(icon)) ? pictureSize(template, path)?.width : undefined;
+      const isIcon = [...icons].some((icon) => isCalledAs(stem, icon, width));
+      return isIcon ? (pictureUse(shellIcon(width ?? shellSide), path) ?? []) : [];
     });
-}
 
 /** Whether a picture is called as an icon is: by its name, with its size behind that, or as a theme has it. */
 function isCalledAs(stem: string, icon: string, width: number | undefined): boolean {

@@ -25,6 +25,9 @@ const ofTexts = longPattern("i")`
   |lang)$
 `;
 
+/** Files that hold a text in all languages. */
+const inAllLanguages = /\.desktop$|\.(appdata|metainfo)\.xml$/i;
+
 /** An entry for a text in many files of one kind, and every place that it settles. */
 interface Group {
   settlement: Settlement;
@@ -42,8 +45,9 @@ export function openForMany(template: Surveyed): (residue: Residue, meant: Term)
   return ({ file, problem: { place } }, { kind, found, field }) => {
     if (!place || !(kind === "name" || kind === "owner" || kind === "host" || kind === "email")) return undefined;
     const source = textOf(template.folder, file);
-    const files = source && ofTexts.test(pathByFormat(source)) ? globFor(file) : undefined;
-    if (files === undefined) return undefined;
+    const path = source ? pathByFormat(source) : "";
+    const files = inAllLanguages.test(path) ? file : ofTexts.test(path) ? globFor(file) : undefined;
+    if (files === undefined || readByGlobs.test(files.replace(/(^|\/)\*/g, "$1"))) return undefined;
     const entry = { files, text: found, with: `{${field}}` };
     const key = JSON.stringify(entry);
     if (!known.has(key)) known.set(key, groupOf(template, entry));
@@ -52,21 +56,20 @@ export function openForMany(template: Surveyed): (residue: Residue, meant: Term)
   };
 }
 
-/** The glob of a file's likes in other languages; undefined where what stays of its path has what a glob would read. */
-function globFor(file: string): string | undefined {
+/** The glob of a file's likes in other languages. */
+function globFor(file: string): string {
   const parts = file.split("/");
   const name = parts.pop() ?? "";
   const folders = parts.map((part, at) =>
     part.endsWith(".lproj")
       ? "*.lproj"
-      : /^[a-z]{2,3}([_-][A-Za-z0-9]+)*$/.test(part) &&
+      : /^[a-z]{2,3}([_@-][A-Za-z0-9]+)*$/.test(part) &&
           /^(po|lang|langs|languages?|locales?|i18n|l10n)$/i.test(parts[at - 1] ?? "")
         ? "*"
         : part,
   );
   const isByFolder = folders.some((folder, at) => folder !== parts[at]);
-  const glob = [...folders, isByFolder ? name : name.replace(/^.*?(?=\.[^.]+$)/, "*")].join("/");
-  return readByGlobs.test(glob.replace(/(^|\/)\*/g, "$1")) ? undefined : glob;
+  return [...folders, isByFolder ? name : name.replace(/^.*?(?=\.[^.]+$)/, "*")].join("/");
 }
 
 function groupOf(template: Surveyed, entry: { files: string; text: string; with: string }): Group | undefined {

@@ -85,6 +85,8 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
     const known = carriers.filter((each) => each.file === undefined || each.file.test(path));
     for (const { key, value, at } of keyedValues(template, file)) {
       if (/^(namespace|testNamespace|PACKAGE_NAMESPACE)$/.test(key)) namespaces.add(value);
+      // What a plug-in says of itself, and of who wrote it (KDE, KPluginMetaData), is said of no app.
+      if (key.startsWith("KPlugin.")) continue;
       const isNamed = key === shellName ? namesProgram(template, files) : undefined;
       if (key === shellName && isNamed === undefined) continue;
       if (isNamed !== undefined) shells.set(file, isNamed);
