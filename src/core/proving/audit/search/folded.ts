@@ -19,6 +19,11 @@ const otherwise = [
 
 const tags = `</?(?:${inline})(?:\\s[^<>]*)?/?>`;
 
+const anyTag = new RegExp(tags);
+
+/** Whether a text has tags within its lines. */
+export const hasTags = (text: string): boolean => anyTag.test(text);
+
 const forms = {
   /** What stands in tags is kept: addresses lead somewhere. */
   withTags: new RegExp(otherwise.join("|"), "g"),

@@ -11,9 +11,9 @@ import type { TermKind } from "../identity/kinds.ts";
 import { keysIn } from "../identity/leading.ts";
 import { textsIn } from "./binary.ts";
 import { codeHit } from "./context.ts";
-import { foldedText } from "./folded.ts";
+import { foldedText, hasTags } from "./folded.ts";
 import { blank, maskCode, ownValues } from "./masked.ts";
-import { type Sought, soughtOf } from "./sought.ts";
+import { mayBeIn, type Sought, soughtOf } from "./sought.ts";
 
 /** Something of the template that is left in a file of a variant. */
 export interface Residue {
@@ -80,10 +80,10 @@ export function searchFor(
       const text = textIfAny(bytes);
       const inName = namesIn(sought, any, path, shown);
       if (text === undefined) return { residue: [...inName, ...inBinary(sought, any, path, bytes, shown)], code: [] };
-      const isHit = any?.test(text) === true;
+      const here = mayBeIn(text, sought);
       const searched = { source: { file: shown, text }, path, owned, ownedAsSeen, namespaces, shells };
-      const found = isHit ? inText(sought, searched) : nothing;
-      const seen = inFolded(sought, any, searched, found);
+      const found = here.length > 0 ? inText(here, searched) : nothing;
+      const seen = inFolded(sought, searched, found);
       return { residue: [...inName, ...found.residue, ...seen], code: found.code };
     },
   };
@@ -153,11 +153,9 @@ const nothing: SearchFound = { residue: [], code: [] };
 /** Terms that only show as people see a text: escapes undone, tags within a line gone, marks of no width too. */
 function inFolded(
   sought: readonly Sought[],
-  any: RegExp | undefined,
   { source, path, owned, ownedAsSeen, namespaces }: Searched,
   { residue, code }: SearchFound,
 ): Residue[] {
-  if (!any) return [];
   // What stands there as it is written has been told, on its line.
   const told = new Set([
     ...residue.map(({ text, problem: { place } }) => `${text} ${place?.line}`),
@@ -165,19 +163,23 @@ function inFolded(
   ]);
   const found: Residue[] = [];
   const file = pathByFormat({ file: path, text: source.text });
-  for (const form of ["withTags", "withoutTags"] as const) {
+  for (const form of hasTags(source.text) ? (["withTags", "withoutTags"] as const) : (["withTags"] as const)) {
     // Most files have nothing of the kind: what is nobody's business is blanked out in the others alone.
     const seen = foldedText(source.text, form);
-    if (!seen || !any.test(seen.text)) continue;
-    const folded = foldedText(maskCode(source.text, path, owned, namespaces), form);
+    const here = seen ? mayBeIn(seen.text, sought) : [];
+    if (!seen || here.length === 0) continue;
+    const masked = maskCode(source.text, path, owned, namespaces);
+    const folded = masked === source.text ? seen : foldedText(masked, form);
     if (!folded) continue;
     let searched = ownedAsSeen.reduce(
       (at, value) => (at.includes(value) ? at.replaceAll(value, blank) : at),
       folded.text,
     );
-    for (const { code: problemCode, term, pattern } of sought) {
+    for (const { code: problemCode, term, pattern } of here) {
       if (term.weak || term.kind === "color") continue;
-      for (const { index, 0: hit } of searched.matchAll(pattern)) {
+      const hits = [...searched.matchAll(pattern)];
+      if (hits.length === 0) continue;
+      for (const { index, 0: hit } of hits) {
         const place = placeAt(source, folded.at(index));
         const as = `${term.text} ${place.line}`;
         const around = { file, kind: term.kind, found: hit, line: place.text, column: place.column - 1 };

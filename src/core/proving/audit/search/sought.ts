@@ -9,7 +9,21 @@ export interface Sought {
   code: ProblemCode;
   term: Pick<Term, "kind" | "text" | "weak"> | { kind: "color"; text: string; weak?: true };
   pattern: RegExp;
+  /** What is in every text that the pattern finds something in, as `lowered` has it. */
+  holds: string;
 }
+
+/** A text with no capitals, for what is the same in any case. */
+const lowered = (text: string): string => text.toLowerCase().replaceAll("ς", "σ");
+
+/** Those of what is sought that a text may hold: most texts hold nothing of it, which this tells in a moment. */
+export function mayBeIn(text: string, sought: readonly Sought[]): Sought[] {
+  const lower = lowered(text);
+  return sought.filter(({ holds }) => lower.includes(holds));
+}
+
+const longestOf = (words: readonly string[]): string =>
+  words.reduce((longest, word) => (word.length > longest.length ? word : longest), "");
 
 const codes: Readonly<Record<TermKind, ProblemCode>> = {
   name: "residue-name",
@@ -68,6 +82,7 @@ export function soughtOf(terms: readonly Term[], colors: readonly string[], valu
       code: codes[term.kind],
       term,
       pattern: new RegExp(formOf(term)(term.text), "giu"),
+      holds: lowered(term.kind === "name" ? longestOf(wordsOf(term.text)) : term.text),
     })),
     ...colors
       .filter((what) => !Object.values(values).some(({ value }) => value === what))
@@ -75,6 +90,7 @@ export function soughtOf(terms: readonly Term[], colors: readonly string[], valu
         code: "residue-color" as const,
         term: { kind: "color" as const, text: what },
         pattern: new RegExp(colorPattern(what), "gi"),
+        holds: lowered(what.slice(1)),
       })),
   ];
 }
