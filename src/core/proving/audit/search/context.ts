@@ -115,6 +115,9 @@ const targetSettings = longPattern()`
 /** A part of a setting's name, where another takes its value. */
 const isVariable = (hit: Hit): boolean => /\$[({]\w*$/.test(before(hit));
 
+/** What an entry in a menu says to people (freedesktop.org, Desktop Entry Specification); the rest is for systems. */
+const saidOfEntry = /^_?(?:(?:Generic|X-GNOME-Full)?Name|Comment|Keywords)\b/;
+
 const languages: readonly Language[] = [
   { file: /\.pbxproj$/, isCode: (hit) => !projectSettings.test(hit.line) || isVariable(hit) },
   {
@@ -148,7 +151,12 @@ const languages: readonly Language[] = [
       isPath(hit) ||
       (literalAround(hit) === undefined && !bundleProperty.test(before(hit)) && !isSetName(hit)),
   },
-  { file: /\.desktop$/, isCode: ({ line }) => /^(Exec|TryExec|Icon|StartupWMClass|Path|Categories|#)/.test(line) },
+  {
+    file: /\.desktop$/,
+    isCode: ({ kind, line }) =>
+      /^(Exec|TryExec|Icon|StartupWMClass|Path|Categories|#)/.test(line) ||
+      (kind === "name" && !saidOfEntry.test(line)),
+  },
   {
     file: /\.(sh|bash|zsh|bat|cmd|ps1)$|(^|\/)(configure|autogen|bootstrap)$/,
     isCode: (hit) => isComment(hit) || !dialogs.test(hit.line),
