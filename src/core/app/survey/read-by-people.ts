@@ -17,8 +17,8 @@ const readAttribute = /\s(?:value|text|title|label|message|string|caption|toolti
 /** Lines that are a comment's, or what a text is asked for by (gettext, "The Format of PO Files"). */
 const unreadLine = /^\s*(?:#|\/\/|\/\*|msgctxt\b)/;
 
-/** What people read of a program's entry in a menu (freedesktop.org, Desktop Entry Specification). */
-const readOfEntry = /^_?(?:(?:Generic|X-GNOME-Full)?Name|Comment|Keywords)(?:\[[^\]]*\])?\s*=/;
+/** What people read of an entry in a menu; the rest is for systems (freedesktop.org, Desktop Entry Specification). */
+export const readOfEntry = /^_?(?:(?:Generic|X-GNOME-Full)?Name|Comment|Keywords)(?:\[[^\]]*\])?\s*=/;
 
 const quoted = /"(?:[^"\\\n]|\\.)*"/g;
 

@@ -19,7 +19,10 @@ interface LineFormat {
 const asWritten = (written: string): string => written;
 
 const formats = {
-  /** Java's Properties: a value runs over line ends that are escaped (Java SE, java.util.Properties, load). */
+  /**
+   * Java's Properties: a value runs over line ends that are escaped (Java SE, java.util.Properties, load). Keys with
+   * blanks in them are other programs': such lines are none.
+   */
   properties: {
     line: longPattern("g")`
       (?<![^\r\n])(?<before>[ \t\f]*(?<key>(?:\\[^\r\n]|[^\s:=#!\\])(?:\\[^\r\n]|[^\s:=\\])*)

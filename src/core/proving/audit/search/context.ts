@@ -1,3 +1,4 @@
+import { readOfEntry } from "../../../app/survey/read-by-people.ts";
 import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { codeReason } from "../place-kinds.ts";
@@ -115,9 +116,6 @@ const targetSettings = longPattern()`
 /** A part of a setting's name, where another takes its value. */
 const isVariable = (hit: Hit): boolean => /\$[({]\w*$/.test(before(hit));
 
-/** What an entry in a menu says to people (freedesktop.org, Desktop Entry Specification); the rest is for systems. */
-const saidOfEntry = /^_?(?:(?:Generic|X-GNOME-Full)?Name|Comment|Keywords)\b/;
-
 const languages: readonly Language[] = [
   { file: /\.pbxproj$/, isCode: (hit) => !projectSettings.test(hit.line) || isVariable(hit) },
   {
@@ -155,7 +153,7 @@ const languages: readonly Language[] = [
     file: /\.desktop$/,
     isCode: ({ kind, line }) =>
       /^(Exec|TryExec|Icon|StartupWMClass|Path|Categories|#)/.test(line) ||
-      (kind === "name" && !saidOfEntry.test(line)),
+      (kind === "name" && !readOfEntry.test(line)),
   },
   {
     file: /\.(sh|bash|zsh|bat|cmd|ps1)$|(^|\/)(configure|autogen|bootstrap)$/,
