@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { setTimeout } from "node:timers/promises";
 import { expect, test } from "vitest";
-import { startWith, workspaceWith } from "../support/oxalis.ts";
+import { endOf, startWith, workspaceWith } from "../support/oxalis.ts";
 
 /** A picture that takes longer to draw than it is given: very many dashes. */
 const slow =
@@ -41,7 +41,7 @@ test.skipIf(process.platform !== "linux").each(["SIGTERM", "SIGINT", "SIGHUP"] a
     expect(found).toHaveLength(1);
     expect(found[0]?.environment).not.toMatch(/pass-of-the-server|HOME=/);
     child.kill(signal);
-    const code = await new Promise((ended) => child.once("exit", ended));
+    const code = await endOf(child);
     expect(code).toBe({ SIGHUP: 129, SIGINT: 130, SIGTERM: 143 }[signal]);
     await setTimeout(200);
     expect(spawnSync("ps", ["-o", "stat=", "-p", String(found[0]?.pid)], { encoding: "utf8" }).stdout.trim()).toMatch(

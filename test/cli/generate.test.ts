@@ -1,8 +1,17 @@
-import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from "node:fs";
 import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { describe, expect, test } from "vitest";
-import { contents, edit, oxalis, startOxalis, sums, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { contents, edit, endOf, oxalis, startOxalis, sums, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 
 const brief = "clients/3-acre/brief.yaml";
 const lid = "variants/3-acre/ios/Storefront/Stall.xcassets/CrateLid.appiconset/lid.png";
@@ -88,15 +97,28 @@ const keptForm = /^(cache\/[0-9a-f]\/[0-9a-f]{63}|made\/[a-z0-9-]+\.json|picture
 
 async function killedWhen(folder: string, far: () => boolean): Promise<void> {
   const run = startOxalis(folder, "generate");
-  while (!far()) await pause(5);
+  while (!far()) {
+    if (run.exitCode !== null) throw new Error("the run had ended before it could be killed");
+    await pause(5);
+  }
   run.kill("SIGKILL");
-  await new Promise((ended) => run.once("exit", ended));
+  await endOf(run);
+}
+
+/** Whether a run has begun to write: more than three files, none of which is read, since each may be gone by then. */
+function hasBegun(scratch: string): boolean {
+  try {
+    const all = readdirSync(scratch, { recursive: true, withFileTypes: true });
+    return all.filter((entry) => entry.isFile()).length > 3;
+  } catch {
+    return false; // not there yet, or what lay in it has just gone
+  }
 }
 
 test("a first run that is killed leaves nothing of the variant, and the next one makes it", async () => {
   const folder = workspaceWith(["3-acre"]);
   const scratch = join(folder, ".oxalis/scratch");
-  await killedWhen(folder, () => existsSync(scratch) && contents(scratch).size > 3);
+  await killedWhen(folder, () => hasBegun(scratch));
   expect(existsSync(join(folder, "variants/3-acre"))).toBe(false);
   expect(oxalis(folder, "generate").code).toBe(0);
   expect(oxalis(folder, "audit").code).toBe(0);
@@ -109,7 +131,7 @@ test("a later run that is killed leaves the variant as it was, and the next run 
   const before = sums(join(folder, "variants/3-acre"));
   const scratch = join(folder, ".oxalis/scratch");
   edit(folder, "clients/3-acre/brief.yaml", (text) => text.replace(/ground: *"#\w+"/, 'ground: "#fff4c2"'));
-  await killedWhen(folder, () => existsSync(scratch) && contents(scratch).size > 3);
+  await killedWhen(folder, () => hasBegun(scratch));
   expect(sums(join(folder, "variants/3-acre"))).toEqual(before);
   expect(oxalis(folder, "audit").err).toContain("[out-of-date]");
   expect(oxalis(folder, "generate").code).toBe(0);
@@ -133,9 +155,7 @@ test("what a killed run made under a plan that has since changed is cleared away
 
 test("two runs at once do not mix", async () => {
   const folder = workspaceWith(["3-acre"]);
-  const codes = await Promise.all(
-    [1, 2].map(() => new Promise((ended) => startOxalis(folder, "generate").once("exit", ended))),
-  );
+  const codes = await Promise.all([1, 2].map(() => endOf(startOxalis(folder, "generate"))));
   expect(codes).toContain(0);
   expect(codes.every((code) => code === 0 || code === 1)).toBe(true);
   expect(oxalis(folder, "audit").code).toBe(0);

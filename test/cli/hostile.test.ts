@@ -1,13 +1,12 @@
 import { spawn } from "node:child_process";
 import { createHash } from "node:crypto";
-import { once } from "node:events";
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { hostname } from "node:os";
 import { join } from "node:path";
 import { zipSync } from "fflate";
 import iconv from "iconv-lite";
 import { beforeAll, describe, expect, test } from "vitest";
-import { contents, edit, oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { contents, edit, endOf, oxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;
 const at = (...parts: string[]) => join(folder, ...parts);
@@ -296,7 +295,7 @@ test("what a run that died had decided is brought to its end by the next command
     out: expect.not.stringContaining("Decided"),
   });
   child.kill("SIGKILL");
-  await once(child, "exit");
+  await endOf(child);
   expect(oxalis(own, "explain", "3-acre", "app.label").out).toContain("Decided");
   expect(readFileSync(join(own, brief), "utf8")).toBe(text);
   expect(existsSync(open)).toBe(false);

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { openKeyStore } from "../../src/core/ground/certificates/key-store.ts";
 import { secretOf } from "../../src/core/ground/values/secret.ts";
-import { edit, oxalis, program, startWith, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { edit, endOf, oxalis, program, startWith, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { windowsProgram } from "../support/packages.ts";
 import { hasTool, tool } from "../support/tools.ts";
 import { keyed, makeCheap, passPhrase, typed, withCheapVault, withVault } from "../support/vault.ts";
@@ -107,7 +107,7 @@ describe("keys", () => {
     const running = startWith({ OXALIS_PASSPHRASE: passPhrase }, folder, "keys", "prove", "--json");
     let told = "";
     for (const stream of [running.stdout, running.stderr]) stream.on("data", (part) => (told += part));
-    const ended = new Promise((resolve) => running.once("exit", resolve));
+    const ended = endOf(running);
     let listed = "";
     while (running.exitCode === null) {
       listed += readFileSync(`/proc/${running.pid}/cmdline`).toString();
@@ -351,7 +351,7 @@ test("a vault that would be committed, a pass phrase from a descriptor, a run th
   // Killed while it makes and keeps: whatever is there then is whole, and the next run ends what it began.
   for (const after of [2500, 3500, 4500]) {
     const running = startWith({ OXALIS_PASSPHRASE: passPhrase }, folder, "keys", "make");
-    const ended = new Promise((resolve) => running.once("exit", resolve));
+    const ended = endOf(running);
     await new Promise((resolve) => setTimeout(resolve, after));
     running.kill("SIGKILL");
     await ended;

@@ -1,10 +1,9 @@
 import { type ChildProcess, execFileSync } from "node:child_process";
-import { once } from "node:events";
 import { existsSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { afterAll, expect, test } from "vitest";
 import { withoutBuilds } from "../support/builds.ts";
-import { contents, edit, oxalis, startWith, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { contents, edit, endOf, oxalis, startWith, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { parseShape, unlike } from "../support/shape.ts";
 
 const root = join(import.meta.dirname, "../..");
@@ -164,17 +163,17 @@ test("a run that is killed goes on where it was; the store is restarted meanwhil
     running.add(run);
     await new Promise((over) => setTimeout(over, after));
     run.kill("SIGKILL");
-    await once(run, "exit");
+    await endOf(run);
   }
   program.kill("SIGKILL");
-  await once(program, "exit");
+  await endOf(program);
   const port = new URL(address).port;
   await startStores(folder, "--port", port, "--json", "--accepts", "--seed", "kill");
   const both = [1, 2].map(() =>
     startWith({}, folder, "submit", "saltmarsh", "--store", "microsoft-store", "--wait", "0"),
   );
   for (const each of both) running.add(each);
-  await Promise.all(both.map((each) => once(each, "exit")));
+  await Promise.all(both.map(endOf));
   await forward(30);
   submit();
   await forward(100);

@@ -6,7 +6,7 @@ import { folderContents } from "../../src/core/ground/contents/folder.ts";
 import { folderQueue } from "../../src/core/ground/queue/folder.ts";
 import { sha256 } from "../../src/core/ground/values/hash.ts";
 import { withSteps } from "../support/builds.ts";
-import { contents, edit, oxalis, startOxalis, temporaryFolder } from "../support/oxalis.ts";
+import { contents, edit, endOf, oxalis, startOxalis, temporaryFolder } from "../support/oxalis.ts";
 
 const pack = "mkdir ../out && tar cf ../out/site-$BUILD.tar .";
 const places = (folder: string) => [
@@ -59,13 +59,13 @@ describe("builds that are given to other machines", () => {
     });
     while (!took.includes('"took"')) await setTimeout(50);
     asked.kill("SIGKILL");
-    await new Promise((over) => asked.once("exit", over));
+    await endOf(asked);
     // Another that asks meanwhile waits for the same build, and makes no second one.
     const again = oxalis(folder, "build", "--queue", "--json");
     expect(states(again.out)).toEqual(["3-acre 1 good"]);
     expect(readdirSync(join(folder, "builds/3-acre/store"))).toEqual(["1.0.0+1"]);
     worker.kill("SIGTERM");
-    expect(await new Promise((over) => worker.once("exit", over))).toBe(0);
+    expect(await endOf(worker)).toBe(0);
   });
 
   test("are one where two ask at once, and the newer number takes the place of one that waits", () => {

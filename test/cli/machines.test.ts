@@ -6,7 +6,7 @@ import { setTimeout } from "node:timers/promises";
 import { afterAll, describe, expect, test } from "vitest";
 import { folderQueue } from "../../src/core/ground/queue/folder.ts";
 import { withoutBuilds, withSteps } from "../support/builds.ts";
-import { contents, edit, oxalis, startWith, sums, temporaryFolder } from "../support/oxalis.ts";
+import { contents, edit, endOf, oxalis, startWith, sums, temporaryFolder } from "../support/oxalis.ts";
 import { openWay, startRedis } from "../support/server.ts";
 import { tool } from "../support/tools.ts";
 import { keyed, withCheapVault } from "../support/vault.ts";
@@ -35,7 +35,7 @@ function listen(child: ChildProcess) {
     }
     throw new Error(`it has not come: ${JSON.stringify(events)} ${errors}`);
   };
-  const over = new Promise<number | null>((ended) => child.once("exit", ended));
+  const over = endOf(child);
   return { child, events, until, over };
 }
 

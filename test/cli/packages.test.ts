@@ -4,7 +4,7 @@ import { unzipSync, zipSync } from "fflate";
 import { describe, expect, test } from "vitest";
 import { withoutBuilds, withSteps } from "../support/builds.ts";
 import { openChromium } from "../support/chromium.ts";
-import { edit, oxalis, startOxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { edit, endOf, oxalis, startOxalis, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
 import { serve } from "../support/site.ts";
 import { hasTool, tool } from "../support/tools.ts";
 import { keyed, withCheapVault } from "../support/vault.ts";
@@ -94,7 +94,7 @@ describe("a build", () => {
   test("that is broken off has spent its number; a second run of the same builds nothing meanwhile", async () => {
     const folder = withSteps(["3-acre"], ["touch ../../../../began; sleep 63", pack]);
     const running = startOxalis(folder, "build");
-    const ended = new Promise((resolve) => running.once("exit", resolve));
+    const ended = endOf(running);
     while (!existsSync(join(folder, ".oxalis/began"))) await new Promise((resolve) => setTimeout(resolve, 100));
     expect(states(folder)).toMatchObject({ said: [], codes: ["build-running"] });
     expect(running63()).not.toEqual([]);

@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, w
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { withSteps } from "../support/builds.ts";
-import { contents, edit, oxalis, program, workspaceWith } from "../support/oxalis.ts";
+import { contents, edit, endOf, oxalis, program, workspaceWith } from "../support/oxalis.ts";
 import { unpacked } from "../wild/packages.ts";
 
 const preload = join(import.meta.dirname, "../support/other-system.cjs");
@@ -78,7 +78,7 @@ describe("on another system", () => {
       const second = runAs(folder, ["generate"], { system });
       expect([system, second.code, second.err]).toEqual([system, 1, expect.stringContaining("run-in-progress")]);
       held.kill("SIGKILL");
-      await new Promise((done) => held.once("exit", done));
+      await endOf(held);
       // A later process of the same number is another one: here it is this test's own.
       writeFileSync(lock, JSON.stringify({ ...kept, pid: process.pid }));
       expect([system, runAs(folder, ["generate"], { system }).code]).toEqual([system, 0]);

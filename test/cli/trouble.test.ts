@@ -3,7 +3,7 @@ import { chmodSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } f
 import { join } from "node:path";
 import { beforeAll, expect, test } from "vitest";
 import { withLock } from "../../src/core/ground/files/holding/lock.ts";
-import { contents, edit, oxalis, program, startOxalis, startWith, workspaceWith } from "../support/oxalis.ts";
+import { contents, edit, endOf, oxalis, program, startOxalis, startWith, workspaceWith } from "../support/oxalis.ts";
 
 let folder: string;
 const at = (file: string) => join(folder, file);
@@ -20,7 +20,7 @@ test("while another run holds the workspace, nothing is written, and that is tol
     run.stderr.on("data", (part) => {
       told += part;
     });
-    return new Promise((ended) => run.once("exit", ended));
+    return endOf(run);
   });
   expect(told).toContain("[run-in-progress]");
   expect(told).toContain(`process ${process.pid}`);
@@ -88,7 +88,7 @@ test.each([{ HOME: "/proc", XDG_CACHE_HOME: "" }, { XDG_CACHE_HOME: "/proc/x" }]
   async (env) => {
     const run = startWith(env, folder, "clients", "3-acre", "--csv");
     const hung = setTimeout(() => run.kill("SIGKILL"), 60_000);
-    expect(await new Promise((ended) => run.once("exit", ended))).toBe(0);
+    expect(await endOf(run)).toBe(0);
     clearTimeout(hung);
   },
 );

@@ -6,7 +6,7 @@ import { expect, test } from "vitest";
 import { secretOf } from "../../src/core/ground/values/secret.ts";
 import { lockWith } from "../../src/core/ground/vault/age.ts";
 import { newAuthority } from "../../src/stand-ins/authority/authority.ts";
-import { contents, edit, program, startWith, temporaryFolder } from "../support/oxalis.ts";
+import { contents, edit, endOf, program, startWith, temporaryFolder } from "../support/oxalis.ts";
 import { keyed, passPhrase, withCheapVault, withVault } from "../support/vault.ts";
 
 const team = "AB12CD34EF";
@@ -23,7 +23,7 @@ test("a run that is killed while it accepts leaves what was or what is to be; tw
   const start = (home: string, own: string) => {
     const env = { OXALIS_PASSPHRASE: passPhrase, OXALIS_VAULT: own };
     const running = startWith(env, home, "keys", "accept", file);
-    return { running, ended: new Promise<number | null>((resolve) => running.once("exit", resolve)) };
+    return { running, ended: endOf(running) };
   };
   const copied = () => {
     const [home, own] = [join(temporaryFolder(), "home"), join(temporaryFolder(), "vault")];

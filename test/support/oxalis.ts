@@ -1,4 +1,4 @@
-import { spawn } from "node:child_process";
+import { type ChildProcess, spawn } from "node:child_process";
 import { createHash } from "node:crypto";
 import {
   cpSync,
@@ -42,6 +42,12 @@ export const startWith = (env: Readonly<Record<string, string>>, folder: string,
     stdio: ["ignore", "pipe", "pipe"],
     env: { ...process.env, ...env },
   });
+
+/** The code that a process ends with, also where it has already ended; null where it was killed. */
+export const endOf = (process: ChildProcess): Promise<number | null> =>
+  process.exitCode !== null || process.signalCode !== null
+    ? Promise.resolve(process.exitCode)
+    : new Promise((ended) => process.once("exit", ended));
 
 /** A folder that is gone when the test file has ended. */
 export function temporaryFolder(): string {

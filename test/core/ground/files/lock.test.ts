@@ -1,5 +1,4 @@
 import { spawn } from "node:child_process";
-import { once } from "node:events";
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { hostname } from "node:os";
 import { join } from "node:path";
@@ -7,7 +6,7 @@ import { expect, test } from "vitest";
 import { breakLock, withLock } from "../../../../src/core/ground/files/holding/lock.ts";
 import { makeFolder } from "../../../../src/core/ground/files/writing/door.ts";
 import { writeTogether } from "../../../../src/core/ground/files/writing/together.ts";
-import { temporaryFolder } from "../../../support/oxalis.ts";
+import { endOf, temporaryFolder } from "../../../support/oxalis.ts";
 
 const lockOf = (root: string) => join(root, ".oxalis/lock");
 const holder = (root: string) => JSON.parse(readFileSync(lockOf(root), "utf8")) as Record<string, unknown>;
@@ -24,7 +23,7 @@ function lockedBy(root: string, by: Record<string, unknown>): Promise<void> {
 test("a dead run's hold is none, also where its number has gone to another process", async () => {
   const root = temporaryFolder();
   const child = spawn("true");
-  await once(child, "exit");
+  await endOf(child);
   for (const dead of [{ pid: child.pid }, { boot: "another start" }, { started: "1" }]) {
     await lockedBy(root, dead);
     expect(await withLock(root, async () => "held")).toBe("held");
