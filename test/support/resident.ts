@@ -23,8 +23,8 @@ interface Resident {
 
 let resident: Resident | undefined;
 
-/** Ends the program's process, where there is one. */
-export function endResident(): void {
+/** Ends the program's process, so that the next call has a new one. */
+function endResident(): void {
   resident?.end();
   resident = undefined;
 }
@@ -33,7 +33,8 @@ export function endResident(): void {
 const most = 1_500_000_000;
 
 /**
- * Calls the built program, kept in one process for all calls of a test file: the engine compiles it once, not for each.
+ * Calls the built program, kept in one process for all calls of a worker: the engine compiles it once, not for each. It
+ * ends with the worker.
  * @param program the built script
  */
 export function callResident(program: string, given: Call): Answer {
