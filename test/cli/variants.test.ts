@@ -4,7 +4,7 @@ import type { Browser } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { entry, itemsOf, parseOpenStep, textOf } from "../../src/core/formats/splice/formats/openstep.ts";
 import { openChromium } from "../support/chromium.ts";
-import { contents, oxalis, temporaryFolder } from "../support/oxalis.ts";
+import { contents, oxalis, putDrawn, temporaryFolder } from "../support/oxalis.ts";
 import { serve } from "../support/site.ts";
 import { hasTool, tool } from "../support/tools.ts";
 
@@ -46,6 +46,7 @@ const variant = (key: string, ...path: string[]) => join(demo, "variants", key, 
 
 beforeAll(() => {
   expect(oxalis(".", "demo", demo).code).toBe(0);
+  putDrawn(demo);
   const ran = oxalis(demo, "generate");
   expect(ran.err).not.toContain("error");
   expect(ran.code).toBe(0);

@@ -103,6 +103,9 @@ function drawInto(kept: string): void {
   renameSync(`${kept}.${process.pid}`, kept);
 }
 
+/** Puts the demo's pictures into a workspace of it, as if it had drawn them itself. */
+export const putDrawn = (folder: string): void => cpSync(drawnBefore(), join(folder, ".oxalis"), { recursive: true });
+
 /** The demo workspace with only these clients, and with some files written otherwise. */
 export function workspaceWith(clients: readonly string[], changes: Readonly<Record<string, string>> = {}): string {
   const folder = temporaryFolder();
@@ -114,7 +117,7 @@ export function workspaceWith(clients: readonly string[], changes: Readonly<Reco
       return file !== "story.yaml" && (key === undefined || clients.includes(key));
     },
   });
-  cpSync(drawnBefore(), join(folder, ".oxalis"), { recursive: true });
+  putDrawn(folder);
   for (const [file, text] of Object.entries(changes)) writeFileSync(join(folder, file), text);
   return folder;
 }
