@@ -1,7 +1,7 @@
 import { execFileSync, spawn } from "node:child_process";
 import { mkdtempSync, openSync, readSync, rmSync, writeSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { join, resolve } from "node:path";
 
 /** One call of the program. */
 export interface Call {
@@ -39,7 +39,8 @@ const most = 1_500_000_000;
  */
 export function callResident(program: string, given: Call): Answer {
   resident ??= openResident(program);
-  const { bytes, ...answer } = resident.call(given);
+  // Its own folder is that of the call before.
+  const { bytes, ...answer } = resident.call({ ...given, folder: resolve(given.folder) });
   if (bytes > most || answer.code > 2) {
     endResident();
   }
