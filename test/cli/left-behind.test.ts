@@ -2,7 +2,8 @@ import { chmodSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writ
 import { dirname, join } from "node:path";
 import sharp from "sharp";
 import { expect, test } from "vitest";
-import { edit, oxalis, program, type Ran, temporaryFolder, workspaceWith } from "../support/oxalis.ts";
+import { aroundFiles } from "../support/around-files.ts";
+import { edit, oxalis, workspaceWith } from "../support/oxalis.ts";
 import { hasTool, tool } from "../support/tools.ts";
 import { unpacked } from "../wild/packages.ts";
 
@@ -97,35 +98,6 @@ test("an image set of SVGs has SVGs of the client's; one of a form that nobody d
   expect(made("old.pdf")).toContain("%PDF");
 });
 
-/** A workspace around files, with one client whose name wants escaping. */
-function around(
-  files: Readonly<Record<string, string | Uint8Array>>,
-  ...init: string[]
-): { root: string; started: Ran } {
-  const root = temporaryFolder();
-  for (const [file, content] of Object.entries({
-    ...Object.fromEntries(Object.entries(files).map(([name, each]) => [`app/${name}`, each])),
-    "clients/kelp/brief.yaml": kelpsBrief,
-    "clients/kelp/art/mark.svg": readFileSync(join(program, "../../demo/clients/brennans-bothy/art/mark.svg")),
-  })) {
-    mkdirSync(dirname(join(root, file)), { recursive: true });
-    writeFileSync(join(root, file), content);
-  }
-  const started = oxalis(root, "init", "--template", "app", "--agency", "Quayside", ...init);
-  expect([started.code, started.err]).toEqual([0, expect.not.stringContaining("error")]);
-  expect(oxalis(root, "generate")).toMatchObject({ code: 0 });
-  return { root, started };
-}
-
-const kelpsBrief = `app: { name: "Kelp & O'Hara", label: Kelp }
-owner: Kelp & O'Hara Ltd
-domain: kelp.example
-email: hello@kelp.example
-version: 2.5.1
-colors: { brand: "#1f5d4c", ground: "#0b2a21" }
-art: { mark: art/mark.svg }
-`;
-
 const square = (side: number) =>
   sharp({ create: { width: side, height: side, channels: 4, background: "#335577" } })
     .png()
@@ -136,7 +108,7 @@ test("an add-in of an office program is a client's by name, owner, address and a
     join(unpacked("generator-office"), "generators/app/templates/hosts/word/manifest.xml"),
     "utf8",
   );
-  const { root } = around({
+  const { root } = aroundFiles({
     "manifest.xml": manifest
       .replace("<%= projectId %>", "b2f6a7de-2c1c-4f60-9d4c-5a3a8cf0a001")
       .replace("<%= projectDisplayName %>", "Ledger Helper")
@@ -181,7 +153,7 @@ test("an app of a television is one by its id, title and pictures; its identifie
       .png()
       .toBuffer(),
   };
-  const { root } = around(files);
+  const { root } = aroundFiles(files);
   const made = JSON.parse(readFileSync(join(root, "variants/kelp/appinfo.json"), "utf8"));
   expect(made).toMatchObject({ id: "example.kelp.kelpandohara", title: "Kelp & O'Hara", vendor: "Kelp & O'Hara Ltd" });
   expect(made.version).toBe("2.5.1");
@@ -203,7 +175,7 @@ test("an app of a television is one by its id, title and pictures; its identifie
 });
 
 test("an app whose native projects are made at each build from one description has the client's name in it", () => {
-  const { root } = around({
+  const { root } = aroundFiles({
     "tiapp.xml": `<?xml version="1.0"?>\n<ti:app xmlns:ti="http://ti.works.example"><id>com.works.ledger</id><name>Ledger</name>
       <version>1.0</version><publisher>Ledger Works</publisher><copyright>2012 by Ledger Works</copyright>
       <modules><module><id>com.other.maker</id></module></modules></ti:app>`,
@@ -218,7 +190,7 @@ test("an app whose native projects are made at each build from one description h
 
 test("a page in a shell that a script packs is a program for desktops, by the name in its project's own file", () => {
   const project = { name: "ledger-desk", productName: "Ledger", main: "main.js", author: { name: "Ledger Works" } };
-  const { root } = around({
+  const { root } = aroundFiles({
     "package.json": JSON.stringify({ ...project, version: "0.1.0", devDependencies: { "electron-packager": "6.0.2" } }),
     "main.js": "const label = 'About Ledger';\n",
     "app/app.html": "<!doctype html><html><head><title>Ledger</title></head><body></body></html>",
@@ -237,7 +209,7 @@ test("a page in a shell that a script packs is a program for desktops, by the na
 test("one project for several systems gives the client's name, identifier and pictures; names of its code stay", () => {
   const mark =
     '<svg width="456" height="456" viewBox="0 0 456 456" xmlns="http://www.w3.org/2000/svg"><path fill="#512bd4" d="M9 9h300v99z"/></svg>';
-  const { root } = around({
+  const { root } = aroundFiles({
     "Ledger.csproj": `<Project Sdk="Microsoft.NET.Sdk">
   <PropertyGroup>
     <RootNamespace>Ledger</RootNamespace>
@@ -292,7 +264,7 @@ test("who keeps a package is the client, by name and address", async () => {
 });
 
 test("an app of a television that is known by an address has the client's; what only its maker gives out is told", () => {
-  const { root } = around({
+  const { root } = aroundFiles({
     "config.xml": `<?xml version="1.0" encoding="UTF-8"?>
 <widget xmlns="http://www.w3.org/ns/widgets" xmlns:tizen="http://tizen.org/ns/widgets" id="http://ledger.works.example/Ledger" version="1.0.0">
   <tizen:application id="Ab12Cd34Ef.Ledger" package="Ab12Cd34Ef" required_version="2.3"/>
@@ -319,7 +291,7 @@ test("a program for Linux is a client's by its entry, by what software centres s
     "<key>CFBundleName</key><string>Ledger</string><key>CFBundleIdentifier</key><string>works.Ledger</string>" +
     "<key>CFBundleShortVersionString</key><string>@VERSION@</string><key>CFBundleVersion</key><string>14</string>" +
     "<key>CFBundleIconFile</key><string>ledger</string></dict></plist>";
-  const { root, started } = around({
+  const { root, started } = aroundFiles({
     "meson.build": "project('ledger', 'c',\n  version: '1.1.0')\nexecutable('ledger', 'main.c')\n",
     "CMakeLists.txt": "cmake_minimum_required(VERSION 3.9)\nproject(ledger\n  VERSION 1.1.0.4\n  LANGUAGES C)\n",
     "mac/Info.plist.in": bundle,
@@ -369,7 +341,7 @@ test("a program for Linux is a client's by its entry, by what software centres s
 const takes = (name: string) => `\${${name}}`;
 
 test("what a build's scripts set is the client's, and what takes it from there follows; names of targets stay", () => {
-  const { root, started } = around({
+  const { root, started } = aroundFiles({
     "CMakeLists.txt": `set(APP_NAME tides)\ninclude(about.cmake)\nadd_executable(${takes("APP_NAME")} main.cpp)\n`,
     "about.cmake":
       'set(APPLICATION_NAME Tides)\nset( APPLICATION_VENDOR "Tide Works" CACHE STRING "who" )\n' +
@@ -411,7 +383,7 @@ test("a name that a build writes from elsewhere is one gap with its line; all el
 });
 
 test("a program of the template that can no longer be run is told, and is made anew as one", () => {
-  const { root } = around({
+  const { root } = aroundFiles({
     "index.html": "<!doctype html><html><head><title>Ledger</title></head><body></body></html>",
     "wrap.sh": "#!/bin/sh\n",
   });
@@ -427,7 +399,7 @@ test("a program of the template that can no longer be run is told, and is made a
 });
 
 test("a game engine's project is a client's by its name, its icon, and by what it is exported with for each platform", async () => {
-  const { root } = around({
+  const { root } = aroundFiles({
     "project.godot": 'config_version=5\n\n[application]\n\nconfig/name="Harbour Run"\nconfig/icon="res://icon.png"\n',
     "icon.png": await square(128),
     "export_presets.cfg": [
@@ -473,7 +445,7 @@ test.each([
     "build/appicon.png",
   ],
 ] as const)("a page in a window with %s is a program for desktops", async (_, file, settings, has, picture) => {
-  const { root } = around({
+  const { root } = aroundFiles({
     [file]: JSON.stringify(settings, null, 2),
     [picture]: await square(256),
     "index.html": '<!doctype html><html lang="en"><head><title>Harbour Run</title></head><body></body></html>\n',
@@ -491,7 +463,7 @@ test("a packed page's own manifest is the client's, with the pictures that it na
     ...{ developer: { name: "Works", url: "https://works.example" }, version: "0.4.1", theme_color: "#1d6177" },
     locales: { "en-US": { name: "Harbour Run" } },
   };
-  const { root } = around({
+  const { root } = aroundFiles({
     "manifest.webapp": JSON.stringify(manifest, null, 2),
     "icons/56.png": await square(56),
     "index.html": '<!doctype html><html lang="en"><head><title>Harbour Run</title></head><body></body></html>\n',
@@ -506,7 +478,7 @@ test("a packed page's own manifest is the client's, with the pictures that it na
 test("a program of .NET is a client's by its project, its assembly, its windows and its icon; a second one by its own words", async () => {
   const project = (more: string) =>
     `<Project Sdk="Microsoft.NET.Sdk"><PropertyGroup>\n<OutputType>WinExe</OutputType>${more}</PropertyGroup></Project>\n`;
-  const { root } = around({
+  const { root } = aroundFiles({
     "App/App.csproj": project("<Product>Harbour Run</Product><Company>Works</Company><Version>0.4.1</Version>"),
     "App/MainWindow.xaml": '<Window x:Class="Run.MainWindow" Title="Harbour Run" Width="400"/>\n',
     "Updater/Updater.vbproj": project("<ApplicationIcon>run.ico</ApplicationIcon>"),
@@ -533,7 +505,7 @@ test("a program of .NET is a client's by its project, its assembly, its windows 
 
 test("settings for many platforms are a client's, with what each system's tools give left to be asked about", () => {
   const json = (value: object) => JSON.stringify(value, null, 2);
-  const { root } = around({
+  const { root } = aroundFiles({
     "appConfigs/crate/build.json": json({ id: "crate", common: { id: "org.works.run", title: "Harbour Run" } }),
     "appConfigs/base/build.json": json({
       ...{ id: "base", common: { backgroundColor: "#112233" } },
@@ -559,7 +531,7 @@ test("settings for many platforms are a client's, with what each system's tools 
 });
 
 test("what a program in Python is packed with is a client's: an identifier of a domain and a name, and pictures", async () => {
-  const { root } = around({
+  const { root } = aroundFiles({
     "buildozer.spec": [
       ...["[app]", "# Title", "title = Harbour Run", "package.name = run", "package.domain = org.works"],
       ...["version = 0.4.1", "icon.filename = %(source.dir)s/data/icon.png", "android.numeric_version = 12", ""],

@@ -10,7 +10,11 @@ const ofPlatforms = platforms.flatMap((platform) => definitions[platform].signs)
 const signs: readonly Sign[] = [
   ...new Set(ofPlatforms),
   {
-    file: /(^|\/)(ProjectSettings\/ProjectSettings\.asset|project\.godot|game\.project|[\w-]+\.uproject)$/,
+    file: /(^|\/)ProjectSettings\/ProjectSettings\.asset$/,
+    lacks: "a game engine's project, which has no identifier for any platform yet: give it one in its editor",
+  },
+  {
+    file: /(^|\/)(project\.godot|game\.project|[\w-]+\.uproject)$/,
     lacks: "a game engine's project, without what it is exported with: export it, and take what comes out",
   },
   { file: /(^|\/)pubspec\.yaml$/, lacks: "a cross-platform project without its folders for the platforms" },

@@ -11,6 +11,7 @@ export type OccurrenceKind =
   | "owner"
   | "team"
   | "fingerprint"
+  | "installer"
   | "color";
 
 /** Why no line is given for a place, and it is asked about instead. */

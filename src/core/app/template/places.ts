@@ -9,7 +9,7 @@ import { plistStrings } from "../../formats/splice/formats/plist.ts";
 import { tomlSite } from "../../formats/splice/formats/toml.ts";
 import { attributeOf, find, parseXml, textSite } from "../../formats/splice/formats/xml.ts";
 import { yamlSite } from "../../formats/splice/formats/yaml.ts";
-import { withoutBuildEnding } from "../../formats/splice/known-ending.ts";
+import { withoutBuildEnding, yamlFiles } from "../../formats/splice/known-ending.ts";
 import type { Site } from "../../formats/splice/site.ts";
 import type { Folder } from "../../ground/files/reading/folder.ts";
 import { problem } from "../../ground/problems/problem.ts";
@@ -75,7 +75,11 @@ const locators: Readonly<Record<string, { at: string; locate: Locator }>> = {
 
 /** A file's ending; .env has no name before it, and may have one behind it. */
 const kindOf = (file: string): string =>
-  /(^|\/)\.env(\.[\w-]+)?$/.test(file) ? ".env" : extname(withoutBuildEnding(file)).toLowerCase();
+  /(^|\/)\.env(\.[\w-]+)?$/.test(file)
+    ? ".env"
+    : yamlFiles.test(file)
+      ? ".yaml"
+      : extname(withoutBuildEnding(file)).toLowerCase();
 
 /** The site of a place that template.yaml names. */
 export function namedPlace(

@@ -18,6 +18,11 @@ const shapers = {
     `srgb:${channels(value)
       .map((channel) => (channel / 255).toFixed(5))
       .join(",")},1.00000`,
+  /** Of a game engine's settings (Godot, "Color"): channels from 0 to 1, opaque. */
+  engineColor: (value: string) =>
+    `Color(${channels(value)
+      .map((channel) => Number((channel / 255).toFixed(6)))
+      .join(", ")}, 1)`,
   /** 0xff1f5d4c, opaque. */
   hexNumber: (value: string) => `0xff${value.slice(1)}`,
   /** Which way a language is written, as a page says it. */

@@ -36,5 +36,8 @@ const xmlFiles = longPattern("i")`
 
 export const isXml = (path: string): boolean => xmlFiles.test(path);
 
+/** Files that are YAML; a game engine's settings too (Unity manual, "YAML class ID reference"). */
+export const yamlFiles = /\.ya?ml$|(^|\/)ProjectSettings\.asset$/;
+
 /** Whether it holds texts of Android's resources, which have marks of their own (Android, "String resources"). */
 export const isAndroidTexts = (path: string): boolean => /\/res\/values[^/]*\/[^/]+\.xml$/.test(path);

@@ -7,6 +7,7 @@ import type { Source } from "../../ground/values/source.ts";
 import { codeParts, isCode } from "./formats/code.ts";
 import { iniSettings } from "./formats/ini.ts";
 import { memberSite, nodeSite, parseJson } from "./formats/json.ts";
+import { yamlFiles } from "./known-ending.ts";
 import { emptySite, type Site } from "./site.ts";
 
 /** A value within a file of settings, and the keys that lead to it. */
@@ -32,7 +33,7 @@ export interface Settings {
 
 const forms: readonly { file: RegExp; read: (source: Source) => Omit<Settings, "file"> }[] = [
   { file: /\.(json|jsonc|webmanifest|webapp)$/, read: parsedOnce(ofJson) },
-  { file: /\.ya?ml$/, read: parsedOnce(ofYaml) },
+  { file: yamlFiles, read: parsedOnce(ofYaml) },
   { file: /\.([cm]?[jt]s|[jt]sx)$/, read: parsedOnce(ofCode) },
   { file: /\.(cfg|godot)$|(^|\/)buildozer\.spec$/, read: parsedOnce(ofSections) },
 ];
@@ -125,7 +126,8 @@ function ofYaml(source: Source): Omit<Settings, "file"> {
     else if (isScalar(node) && node.range && ["string", "number"].includes(typeof node.value)) {
       const [start, end] = node.range;
       const isNumber = typeof node.value === "number";
-      const value = String(node.value);
+      // As it is written: 1.10 is no 1.1.
+      const value = isNumber ? (node.source ?? String(node.value)) : String(node.value);
       values.push({ path, site: { file: source.file, start, end, value, form: isNumber ? "raw" : "json" } });
     }
   };

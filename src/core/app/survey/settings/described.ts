@@ -23,6 +23,8 @@ interface DescribedPlace {
   holds: Field | "host";
   /** How the value is written there; as a text where absent. */
   shape?: "color";
+  /** Left as it is where the client gives no value. */
+  optional?: true;
   /** Directly below the root alone: elements of the same name stand for other things deeper. */
   isTop?: true;
 }
@@ -64,6 +66,9 @@ const kinds: readonly DescriptionKind[] = [
       { element: "publisher", holds: "owner", isTop: true },
       { element: "copyright", holds: "copyright", isTop: true },
       { element: "url", holds: "host", isTop: true },
+      { element: "team-id", holds: "signing.team", optional: true },
+      { element: "manifest", attribute: "android:versionCode", holds: "build" },
+      { element: "default-background-color", holds: "colors.start", shape: "color" },
     ],
     pictures: [],
     byName: [
@@ -160,11 +165,11 @@ function described(template: Folder, file: string, root: XmlElement, kind: Descr
   const { lies } = kind;
   const at = lies && findAll(root, lies.element)[0];
   const own = at && lies && hostOf(attributeSite(file, at, lies.attribute)?.value ?? "");
-  const fills = kind.places.flatMap(({ element, attribute, holds, isTop, shape }) =>
+  const fills = kind.places.flatMap(({ element, attribute, holds, isTop, shape, optional }) =>
     (isTop ? root.children.filter(({ name }) => name === element) : findAll(root, element)).flatMap((each): Fill[] => {
       const site = attribute === undefined ? textSite(file, each) : attributeSite(file, each, attribute);
       if (!site || isOpen(site)) return [];
-      if (holds !== "host") return [{ holds, site, shape: shape ?? "text" }];
+      if (holds !== "host") return [{ holds, site, shape: shape ?? "text", ...(optional ? { optional } : {}) }];
       return own === undefined || hostOf(site.value) === own ? hostFill(site) : [];
     }),
   );

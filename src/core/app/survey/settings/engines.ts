@@ -3,7 +3,7 @@ import type { SettingsKind } from "./kind.ts";
 type Picture = SettingsKind["pictures"][number];
 
 const sized = (group: string, names: readonly string[]): Picture[] =>
-  names.map((name) => ({ at: `${group}.icons/${name}`, kind: "icon", platform: "ios" }));
+  names.map((name) => ({ at: `${group}.${name}`, kind: "icon", platform: "ios" }));
 
 /** What a game engine's project is exported with for each platform; the app's own name stands beside it. */
 export const exported: SettingsKind = {
@@ -28,6 +28,11 @@ export const exported: SettingsKind = {
     { at: "iOS.application/app_store_team_id", holds: "signing.team", platform: "ios", optional: true },
     { at: "iOS.application/short_version", holds: "version", platform: "ios" },
     { at: "iOS.application/version", holds: "build", platform: "ios" },
+    {
+      ...{ at: "iOS.storyboard/custom_bg_color", holds: "colors.start", shape: "engineColor" },
+      platform: "ios",
+    },
+    { at: "Web.progressive_web_app/background_color", holds: "colors.start", shape: "engineColor" },
     { at: "macOS.application/bundle_identifier", holds: "identifiers.desktop", platform: "desktop" },
     { at: "macOS.application/short_version", holds: "version", platform: "desktop" },
     { at: "macOS.application/version", holds: "build", platform: "desktop" },
@@ -49,10 +54,26 @@ export const exported: SettingsKind = {
     { at: "Android.launcher_icons/adaptive_foreground_432x432", kind: "foreground", platform: "android" },
     { at: "Android.launcher_icons/adaptive_background_432x432", kind: "background", platform: "android" },
     { at: "Android.launcher_icons/adaptive_monochrome_432x432", kind: "monochrome", platform: "android" },
-    ...sized("iOS", ["app_store_1024x1024", "icon_1024x1024", "iphone_180x180", "iphone_120x120", "ipad_167x167"]),
+    ...sized("iOS", [
+      ...["app_store_1024x1024", "icon_1024x1024", "iphone_180x180", "iphone_120x120", "ipad_167x167"].map(
+        (each) => `icons/${each}`,
+      ),
+    ]),
+    ...["2x", "3x"].map(
+      (scale): Picture => ({
+        at: `iOS.storyboard/custom_image@${scale}`,
+        kind: "start",
+        platform: "ios",
+      }),
+    ),
+    ...sized(
+      "Web",
+      ["144x144", "180x180", "512x512"].map((size) => `progressive_web_app/icon_${size}`),
+    ),
     { at: "macOS.application/icon", kind: "shell", platform: "desktop" },
     { at: "Windows Desktop.application/icon", kind: "shell", platform: "desktop" },
   ],
+  keyStores: [{ at: "Android.keystore/release", platform: "android" }],
 };
 
 /** The project itself: its name, and what it shows while it starts. */
@@ -64,6 +85,7 @@ export const engineProject: SettingsKind = {
   places: [
     { at: "application.config/name", holds: "app.name" },
     { at: "application.config/version", holds: "version" },
+    { at: "application.boot_splash/bg_color", holds: "colors.start", shape: "engineColor" },
   ],
   pictures: [
     { at: "application.config/icon", kind: "icon", platform: "ios" },
@@ -71,6 +93,53 @@ export const engineProject: SettingsKind = {
     { at: "application.config/windows_native_icon", kind: "shell", platform: "desktop" },
     { at: "application.config/macos_native_icon", kind: "shell", platform: "desktop" },
   ],
+};
+
+/** A project of which an editor makes the native ones, for all platforms (Unity manual, "Player settings"). */
+export const editorProject: SettingsKind = {
+  says: "a game engine's project",
+  file: /(^|\/)ProjectSettings\/ProjectSettings\.asset$/,
+  root: [["productName", "companyName"]],
+  makes: [
+    { platform: "android", group: "applicationIdentifier", member: "Android" },
+    { platform: "ios", group: "applicationIdentifier", member: "iPhone" },
+    { platform: "desktop", group: "applicationIdentifier", member: "Standalone" },
+  ],
+  wraps: true,
+  places: [
+    // It stands under the icon.
+    { at: "productName", holds: "app.label" },
+    { at: "companyName", holds: "owner" },
+    { at: "bundleVersion", holds: "version" },
+    { at: "applicationIdentifier.Android", holds: "identifiers.android", platform: "android" },
+    { at: "applicationIdentifier.iPhone", holds: "identifiers.ios", platform: "ios" },
+    { at: "applicationIdentifier.Standalone", holds: "identifiers.desktop", platform: "desktop" },
+    { at: "AndroidBundleVersionCode", holds: "build", platform: "android" },
+    { at: "buildNumber.iPhone", holds: "build", platform: "ios" },
+    { at: "buildNumber.Standalone", holds: "build", platform: "desktop" },
+    { at: "appleDeveloperTeamID", holds: "signing.team", platform: "ios", optional: true },
+    { at: "iOSURLSchemes.*", holds: "scheme-if-own", platform: "ios" },
+    { at: "metroApplicationDescription", holds: "app.name" },
+    { at: "metroTileShortName", holds: "app.label" },
+    ...(["red", "green", "blue"] as const).map((shape): SettingsKind["places"][number] => ({
+      at: `m_SplashScreenBackgroundColor.${shape.charAt(0)}`,
+      holds: "colors.start",
+      shape,
+    })),
+  ],
+  pictures: [
+    { at: "m_BuildTargetIcons.*.m_Icons.*.m_Icon.guid", kind: "icon", platform: "ios" },
+    // Of an icon in layers the first is what lies below.
+    {
+      ...{ at: "m_BuildTargetPlatformIcons.*.m_Icons.*.m_Textures.0.guid", kind: "icon", platform: "ios" },
+      beside: { at: "m_BuildTargetPlatformIcons.*.m_Icons.*.m_Textures.1.guid", kind: "background" },
+    },
+    { at: "m_BuildTargetPlatformIcons.*.m_Icons.*.m_Textures.1.guid", kind: "foreground", platform: "android" },
+    { at: "androidSplashScreen.guid", kind: "start-full", platform: "android" },
+    { at: "iOSLaunchScreenPortrait.guid", kind: "start-full", platform: "ios" },
+    { at: "iOSLaunchScreenLandscape.guid", kind: "start-full", platform: "ios" },
+  ],
+  keyStores: [{ at: "AndroidKeystoreName", platform: "android" }],
 };
 
 /** What a program in Python is packed with for telephones. */

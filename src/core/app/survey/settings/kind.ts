@@ -29,14 +29,23 @@ export interface SettingsKind {
   has?: readonly string[];
   /** Counts only where no settings of the template give one of these as a text. */
   unless?: readonly string[];
-  /** The platforms of which it makes an app by itself; where a group is named, only if the settings have it. */
-  makes: readonly { platform: Platform; group?: string }[];
+  /** The platforms of which it makes an app by itself; where a group is named, only if the settings have it, or that
+   * member of it. */
+  makes: readonly { platform: Platform; group?: string; member?: string }[];
   /** Counts only where there is an app of this platform. */
   goesWith?: Platform;
   /** Its pages are shown within the app. */
   wraps?: true;
   places: readonly SettingPlace[];
-  pictures: readonly { at: string; kind: PictureKind; platform: Platform }[];
+  pictures: readonly {
+    at: string;
+    kind: PictureKind;
+    platform: Platform;
+    /** What it is instead where this one is there too, `at` the place of another of the same icon. */
+    beside?: { at: string; kind: PictureKind };
+  }[];
+  /** Key stores that it is signed with: no variant gets the template's. */
+  keyStores?: readonly { at: string; platform: Platform }[];
   /** Identifiers that it must say, and may not yet: the group and the member. */
   needs?: readonly { group: string; member: string; holds: Field; platform: Platform; lacks: string }[];
   /** Pictures found by their names where the settings name none. */

@@ -1,4 +1,4 @@
-import { engineProject, exported, packedProgram } from "./engines.ts";
+import { editorProject, engineProject, exported, packedProgram } from "./engines.ts";
 import type { SettingsKind } from "./kind.ts";
 import { manyPlatforms } from "./many.ts";
 import { namelessShell } from "./program-name.ts";
@@ -184,6 +184,7 @@ export const settingsKinds: readonly SettingsKind[] = [
   resourcedBefore,
   exported,
   engineProject,
+  editorProject,
   packedProgram,
   bareShell,
   namelessShell,

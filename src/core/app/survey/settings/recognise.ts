@@ -70,5 +70,10 @@ export const makes = (kind: SettingsKind, { groups }: Settings, root: readonly s
   kind.makes.some(
     (each) =>
       each.platform === platform &&
-      (each.group === undefined || groups.some(({ path }) => path.join(".") === [...root, each.group].join("."))),
+      (each.group === undefined ||
+        groups.some(
+          ({ path, members }) =>
+            path.join(".") === [...root, each.group].join(".") &&
+            (each.member === undefined || members.includes(each.member)),
+        )),
   );

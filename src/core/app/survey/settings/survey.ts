@@ -4,7 +4,6 @@ import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { type Platform, platformNames, platforms } from "../../../ground/values/platform.ts";
 import { placeAt } from "../../../ground/values/source.ts";
-import { layeredIcon } from "../../platforms/apple/layered-icon.ts";
 import { homeFill, hostFill, personFill, schemeFill } from "../../template/addresses.ts";
 import {
   type Fill,
@@ -18,7 +17,8 @@ import {
 import type { Wants } from "../../template/missing.ts";
 import { descriptions } from "./described.ts";
 import type { SettingPlace, SettingsKind } from "./kind.ts";
-import { type PictureKind, settingsPicture } from "./pictures.ts";
+import { leadsTo, picturesNamed } from "./named-pictures.ts";
+import { settingsPicture } from "./pictures.ts";
 import { takenNames } from "./program-name.ts";
 import { folderOf, makes, settingsOf } from "./recognise.ts";
 import { desktopCode } from "./shell-code.ts";
@@ -84,7 +84,7 @@ export function withSettings(template: Folder, native: readonly PartSurvey[], wa
     const maker = makerOf(part.platform);
     const isTold =
       part.platform === "desktop"
-        ? part.pictures.length === 0
+        ? part.pictures.length === 0 && !(shared && maker?.kind.makes.some(({ platform }) => telephones.has(platform)))
         : telephones.has(part.platform) && isMade(part.platform) && !shared;
     if (!maker || !isTold) return part;
     return { ...part, gaps: [...part.gaps, noIcon(template, maker.settings.file, part.platform)] };
@@ -136,10 +136,11 @@ function heldBy(
       .filter(({ path }) => leadsTo(place.at, path))
       .map(({ site }): SettingsFound => ({ platform: place.platform, fills: fillOf(place, site) })),
   );
-  const pictures = kind.pictures.flatMap(({ at, kind: drawn, platform }) =>
+  const pictures = picturesNamed(template, file, kind, below);
+  const keys = (kind.keyStores ?? []).flatMap(({ at, platform }) =>
     below
-      .filter(({ path }) => leadsTo(at, path))
-      .map(({ site }): SettingsFound => ({ platform, ...pictureAt(template, file, site, drawn, platform) })),
+      .filter(({ path, site }) => leadsTo(at, path) && site.value.trim() !== "")
+      .map(({ site }): SettingsFound => ({ platform, gaps: [keyStoreLeft(template, file, site, platform)] })),
   );
   const byName = (kind.byName ?? []).flatMap(({ folder, files, kind: drawn, platform }) => {
     const named = below.find(({ path }) => path.join(".") === folder)?.site.value;
@@ -158,30 +159,17 @@ function heldBy(
     const missing = [{ kind: lacks, added: wants(lacks), place }];
     return [{ platform, missing, fills: fill && wants(lacks) ? [fill] : [] }];
   });
-  return [...values, ...pictures, ...byName, ...needed];
+  return [...values, ...pictures, ...byName, ...keys, ...needed];
 }
 
-/** The picture that settings name, as it is drawn for a client; nothing where they name none. */
-function pictureAt(
-  template: Folder,
-  file: string,
-  site: Setting["site"],
-  drawn: PictureKind,
-  platform: Platform,
-): Partial<Found> {
-  const path = posix.normalize(
-    posix.join(folderOf(file), site.value.replace(/^(res:\/\/|%\(source\.dir\)s\/|\/+)/, "")),
-  );
-  if (path.startsWith("..") || !/\.\w+$/.test(path)) return {};
-  if (path.endsWith(".icon") && template.has(`${path}/icon.json`)) return layeredIcon(template, path);
-  const use = settingsPicture(template, drawn, path);
-  return use ? { pictures: [use] } : { gaps: [tellUnwritten(template, site, file, path, platform)] };
-}
-
-/** Whether a path is one that a pattern means. */
-function leadsTo(at: string, path: readonly string[]): boolean {
-  const steps = at.split(".");
-  return steps.length === path.length && steps.every((step, index) => step === "*" || step === path[index]);
+/** A key store that a project is exported with: keys are never copied. */
+function keyStoreLeft(template: Folder, file: string, { start, value }: Setting["site"], platform: Platform): Problem {
+  const what = `${file} signs with ${value}, and no variant gets it: keys are never copied`;
+  return problem("template-gap", `${platformNames[platform]}: ${what}.`, {
+    severity: "warning",
+    place: placeAt(template.source(file), start),
+    expected: "each client's own key, given to whatever exports the project; here nothing",
+  });
 }
 
 function fillOf({ holds, shape = "text", optional }: SettingPlace, site: Setting["site"]): Fill[] {
@@ -210,20 +198,6 @@ function memberFill(
   const isJson = above.opens.includes(`"${group}"`);
   const opens = `${above.opens}{ ${isJson ? JSON.stringify(member) : member}: `;
   return { holds, shape: "text", site: above.site, opens, closes: ` }${above.closes}` };
-}
-
-function tellUnwritten(
-  template: Folder,
-  { start }: Setting["site"],
-  file: string,
-  path: string,
-  platform: Platform,
-): Problem {
-  return problem("template-gap", `${platformNames[platform]}: ${path} is in a form that Oxalis does not write.`, {
-    severity: "warning",
-    place: placeAt(template.source(file), start),
-    expected: "a PNG",
-  });
 }
 
 function joinParts(part: PartSurvey, held: readonly SettingsFound[]): PartSurvey {

@@ -12,7 +12,7 @@ export interface IniSetting {
 /** A section's head; a key with its text in quotes, which may run over lines, or with the rest of its line. */
 const parts = longPattern("gm")`
   ^\[(?<section>[^\]\r\n]+)\]
-  |^(?<before>(?<key>[\w./-]+)[ \t]*=[ \t]*)(?<value>"(?:\\[\s\S]|[^"\\])*"|[^\s"](?:[^\r\n]*[^\s])?)
+  |^(?<before>(?<key>[\w./@-]+)[ \t]*=[ \t]*)(?<value>"(?:\\[\s\S]|[^"\\])*"|[^\s"](?:[^\r\n]*[^\s])?)
 `;
 
 /** Settings in sections, whose texts are written as JSON writes them. Whatever else stands there is passed over. */

@@ -11,7 +11,7 @@ import { lineSites } from "../formats/lines.ts";
 import { type OpenStep, parseOpenStep, parseStrings } from "../formats/openstep.ts";
 import { tomlShape } from "../formats/toml.ts";
 import { parseXml, walk } from "../formats/xml.ts";
-import { isAndroidTexts, isXml, pathByFormat } from "../known-ending.ts";
+import { isAndroidTexts, isXml, pathByFormat, yamlFiles } from "../known-ending.ts";
 import { applyEdits, type Edit } from "../site.ts";
 import { lexicalSeams, lexicalShape } from "./lexical.ts";
 import { elementAround, type PageSeam, seamsOfPage } from "./parts.ts";
@@ -155,7 +155,7 @@ const prose: Reader = ({ text }) => {
 
 const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.(json|jsonc|webmanifest|webapp|xcstrings|arb)$/, read: json },
-  { file: /\.ya?ml$/, read: yaml },
+  { file: yamlFiles, read: yaml },
   { file: /\.toml$/, read: tomlShape },
   { file: /\.html?$/i, read: html },
   { file: /\.(css|scss|less)$/, read: css },

@@ -31,6 +31,7 @@ const fieldsOf: Readonly<Record<Exclude<NonNullable<Residue["kind"]>, "identifie
   owner: "owner",
   team: "signing.team",
   fingerprint: "signing.fingerprints",
+  installer: "desktop.installerId",
   color: "colors.brand",
 };
 

@@ -30,6 +30,7 @@ const probe: Readonly<Partial<Record<Field, string>>> = {
   "identifiers.desktop": "example.brookmill.shop",
   "identifiers.windows": "Brookmill.Shop",
   "identifiers.web": "/brook-mill",
+  "desktop.installerId": "6b0c71d4-52e9-5f3a-8c17-40d2a96be583",
   "colors.brand": "#0a1b2c",
 };
 

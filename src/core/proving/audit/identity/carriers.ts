@@ -8,6 +8,9 @@ export const statementKey = /^fingerprint of (.+)$/;
 /** SHA-256, as a site writes it (Digital Asset Links, statements). */
 const fingerprintForm = /^((?:[0-9A-F]{2}:){31}[0-9A-F]{2})$/i;
 
+/** A GUID, whatever an installer's own form puts around it; not the one of nobody. */
+const guidForm = /^(?:\d:)?\{*((?!0{8}-)[0-9A-F]{8}(?:-[0-9A-F]{4}){3}-[0-9A-F]{12})\}*$/i;
+
 /**
  * Every carrier, from the platforms' and formats' own documentation; not what a survey follows, but wherever such a
  * thing can stand.
@@ -26,6 +29,12 @@ export const carriers: readonly Carrier[] = [
   { kind: "identifier", file: /(^|\/)app[-_]?configs?\/.*\.json$/i, key: /^(common|platforms\.\w+)\.(id|package)$/ },
   { kind: "identifier", file: /\.cfg$/, key: /\.(package\/unique_name|application\/bundle_identifier)$/ },
   { kind: "identifier", file: /(^|\/)buildozer\.spec$/, key: /^app\.package\.domain$/ },
+  { kind: "identifier", file: /(^|\/)ProjectSettings\.asset$/, key: /^PlayerSettings\.applicationIdentifier\.\w+$/ },
+  { kind: "owner", file: /(^|\/)ProjectSettings\.asset$/, key: /^PlayerSettings\.companyName$/ },
+  {
+    ...{ kind: "team", file: /(^|\/)ProjectSettings\.asset$/, key: /^PlayerSettings\.appleDeveloperTeamID$/ },
+    part: /^([A-Z0-9]{10})$/,
+  },
   { kind: "owner", file: /\.cfg$/, key: /\.application\/company_name$/ },
   { kind: "team", file: /\.cfg$/, key: /\.application\/app_store_team_id$/ },
   // What identifies it to a system or a store.
@@ -168,7 +177,18 @@ export const carriers: readonly Carrier[] = [
   { kind: "owner", file: /(^|\/)config\.xml$/, key: /^author$/ },
   { kind: "owner", file: /\.html?$/i, key: /^meta\.author$/ },
   { kind: "team", file: /\.(pbxproj|xcconfig)$/, key: /^DEVELOPMENT_TEAM$/, part: /^([A-Z0-9]{10})$/ },
+  { kind: "team", file: /(^|\/)tiapp\.xml$/, key: /^team-id$/, part: /^([A-Z0-9]{10})$/ },
   { kind: "team", key: /(^|\.)(appleTeamId|teamId|team_id)$/i, part: /^([A-Z0-9]{10})$/ },
+  // What an installer knows a program by (Microsoft, Windows Installer, "UpgradeCode"; Inno Setup, "AppId").
+  { kind: "installer", file: /\.wx[si]$/i, key: /^(Product|Package|Bundle)@UpgradeCode$/, part: guidForm },
+  { kind: "installer", file: /\.iss$/i, key: /^((My)?AppId|AppGUID)$/i, part: guidForm },
+  { kind: "installer", file: /(^|\/)CMakeLists\.txt$|\.cmake$/, key: /^CPACK_WIX_UPGRADE_GUID$/, part: guidForm },
+  {
+    kind: "installer",
+    file: /\.(json|ya?ml|[cm]?[jt]s|gradle|kts|properties)$/,
+    key: /(^|\.)(upgradeCode|upgradeUuid|win-upgrade-uuid|nsis\.guid)$/i,
+    part: guidForm,
+  },
   // Of a statement on an app that is the template's: of another's it is that one's.
   { kind: "fingerprint", file: /(^|\/)assetlinks\.json$/, key: statementKey, part: fingerprintForm },
   {

@@ -11,6 +11,7 @@ import { openSettings } from "../../../formats/splice/settings.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { textOf } from "../../../ground/files/reading/text-of.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
+import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Source } from "../../../ground/values/source.ts";
 import { cmake, desktopEntry, installerLine, keyLine, namingCall } from "./desktops.ts";
 import { type Keyed, lines, plainLine, quotedLine, type Reader, type Texts } from "./reader.ts";
@@ -54,6 +55,9 @@ const top: Reader = (_, source) =>
   parseXml(source).children.flatMap(({ name, text, children, innerStart }) =>
     children.length === 0 && text.trim() !== "" ? [{ key: name, value: text.trim(), at: innerStart }] : [],
   );
+
+/** The same, and whose signature the apps carry, which stands deeper. */
+const bridge: Reader = (...of) => [...top(...of), ...xml(...of).filter(({ key }) => key === "team-id")];
 
 /**
  * A manifest. Of its labels, only those by which people know the app count as its name: the application's, and those
@@ -148,7 +152,10 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.(cc|cpp|cxx|c|mm?|hpp?|py|vala|rs)$/, read: lines(namingCall) },
   { file: /(^|\/)CMakeLists\.txt$|\.cmake$/, read: cmake },
   {
-    file: /\.(json|jsonc|webmanifest|webapp|ya?ml|[cm]?[jt]s|[jt]sx|cfg|godot)$|(^|\/)buildozer\.spec$/,
+    file: longPattern()`
+      \.(json|jsonc|webmanifest|webapp|ya?ml|[cm]?[jt]s|[jt]sx|cfg|godot)$
+      |(^|\/)(buildozer\.spec|ProjectSettings\.asset)$
+    `,
     read: settings,
   },
   {
@@ -157,7 +164,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   },
   { file: /\.(plist|entitlements)$/, read: plist },
   { file: /(^|\/)AndroidManifest\.xml$/, read: androidManifest },
-  { file: /(^|\/)tiapp\.xml$/, read: top },
+  { file: /(^|\/)tiapp\.xml$/, read: bridge },
   { file: /\.(xml|appxmanifest|resw|resx|storyboard|xib|wxs|wxi|wxl|csproj|vbproj)$/i, read: xml },
   { file: /\.html?$/i, read: page },
   { file: /\.rc$/i, read: resourceScript },

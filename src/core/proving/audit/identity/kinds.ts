@@ -1,7 +1,16 @@
 import type { PlaceKind } from "../place-kinds.ts";
 
 /** What of a template's identity a value is. */
-export type TermKind = "name" | "identifier" | "email" | "host" | "scheme" | "owner" | "team" | "fingerprint";
+export type TermKind =
+  | "name"
+  | "identifier"
+  | "email"
+  | "host"
+  | "scheme"
+  | "owner"
+  | "team"
+  | "fingerprint"
+  | "installer";
 
 /** Which kind of place each stands in, and why. @public for the docs, which list them */
 export const termPlaces: Readonly<Record<TermKind, { place: PlaceKind; reason: string }>> = {
@@ -13,6 +22,10 @@ export const termPlaces: Readonly<Record<TermKind, { place: PlaceKind; reason: s
   scheme: { place: "identifies", reason: "addresses that open this app and no other" },
   team: { place: "identifies", reason: "whose signature an app carries" },
   fingerprint: { place: "identifies", reason: "which signature opens a site's addresses" },
+  installer: {
+    place: "identifies",
+    reason: "by which an installer knows a program: it replaces whatever has the same",
+  },
 };
 
 /** A kind of place that carries something of an app's identity, whatever reads it. */

@@ -119,6 +119,7 @@ export const naming: readonly Carrier[] = [
   { kind: "name", file: /(^|\/)app[-_]?configs?\/.*\.json$/i, key: /^(common|platforms\.\w+)\.(title|appName)$/ },
   // A game engine's project, and what it is exported with.
   { kind: "name", file: /\.godot$/, key: /^application\.config\/name$/ },
+  { kind: "name", file: /(^|\/)ProjectSettings\.asset$/, key: /^PlayerSettings\.productName$/ },
   { kind: "name", file: /(^|\/)buildozer\.spec$/, key: /^app\.title$/ },
   { kind: "name", file: /\.cfg$/, key: /\.(package\/name|application\/(product_name|file_description))$/ },
   // Environment files, which a build puts in.

@@ -30,7 +30,7 @@ const titles = longPattern("i")`
 
 /** Calls and names of what goes into a log, which developers read. */
 const logged = longPattern()`
-  \b(Log\.(v|d|i|w|e|wtf)|Timber\.\w+|NSLog|os_log|console\.(log|debug|info|warn|error|trace)
+  \b(Log\.(v|d|i|w|e|wtf)|Timber\.\w+|NSLog|os_log|Debug\.Log\w*|console\.(log|debug|info|warn|error|trace)
   |debugPrint|println|print)\s*\([^()]*$|\bTAG\b\s*(:\s*String\s*)?=\s*["']$
 `;
 
@@ -170,7 +170,7 @@ const languages: readonly Language[] = [
   },
   { file: /(^|\/)[\w.-]+\.[1-9]$/, isCode: ({ kind }) => kind === "name" },
   {
-    file: /\.(json|jsonc|ya?ml|toml|properties|env)$/,
+    file: /\.(json|jsonc|ya?ml|toml|properties|env)$|(^|\/)ProjectSettings\.asset$/,
     isCode: (hit) => /^\s*#/.test(hit.line) || isKey(hit) || isPath(hit),
   },
   { file: /\.po$/, isCode: ({ line }) => /^\s*(#|msgctxt\b)/.test(line) },

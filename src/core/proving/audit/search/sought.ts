@@ -34,6 +34,7 @@ const codes: Readonly<Record<TermKind, ProblemCode>> = {
   owner: "residue-owner",
   team: "residue-owner",
   fingerprint: "residue-owner",
+  installer: "residue-identifier",
 };
 
 /** Between two words that are written as one: `HarbourRun`. */
@@ -59,6 +60,7 @@ const patterns: Readonly<Record<TermKind, (text: string) => string>> = {
   owner: (text) => `(?<![\\p{L}\\p{N}])${escapeRegExp(text)}(?![\\p{L}\\p{N}]|\\.[a-z]{2})`,
   team: (text) => `(?<![A-Za-z0-9])${escapeRegExp(text)}(?![A-Za-z0-9])`,
   fingerprint: escapeRegExp,
+  installer: escapeRegExp,
 };
 
 /** A scheme that is the app's name, too: in quotes, it is that. */
@@ -68,7 +70,17 @@ const schemeOfName = (text: string): string => `(?<![\\w.+-])${escapeRegExp(text
 const colorPattern = (hex: string): string => `#(?:ff)?${hex.slice(1)}(?:ff)?(?![0-9a-f])`;
 
 /** Longer and surer things first: a name within an identifier is told once. */
-const order: readonly TermKind[] = ["email", "identifier", "host", "scheme", "team", "fingerprint", "owner", "name"];
+const order: readonly TermKind[] = [
+  "email",
+  "identifier",
+  "host",
+  "scheme",
+  "team",
+  "fingerprint",
+  "installer",
+  "owner",
+  "name",
+];
 const rank = ({ kind }: Pick<Term, "kind">): number => order.indexOf(kind);
 
 /** What is looked for in a client's variant, in the order in which it is told; its own colours are no residue. */

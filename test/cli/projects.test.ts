@@ -1,0 +1,164 @@
+import { readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import sharp from "sharp";
+import { describe, expect, test } from "vitest";
+import { parse, parseDocument } from "yaml";
+import { aroundFiles } from "../support/around-files.ts";
+import { oxalis } from "../support/oxalis.ts";
+
+/** A picture that shows something, so many pixels wide. */
+const picture = (side: number) =>
+  sharp(
+    Buffer.from(
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 8 8" width="${side}" height="${side}">
+      <path fill="#24507a" d="M0 0h8v8H0z"/><circle cx="4" cy="4" r="3" fill="#fd4"/><path d="M2 4h2v3H2z"/></svg>`,
+    ),
+  )
+    .png()
+    .toBuffer();
+
+const made = (root: string, file: string) => readFileSync(join(root, "variants/kelp", file), "utf8");
+const isDrawn = (root: string, file: string) =>
+  !readFileSync(join(root, "variants/kelp", file)).equals(readFileSync(join(root, "app", file)));
+
+/** Does what the audit's lines for template.yaml say, to the letter, and generates. */
+function follow(root: string): void {
+  const { causes } = JSON.parse(oxalis(root, "audit", "--json").out) as {
+    causes: { settle: { list: string; entry: object }[] }[];
+  };
+  const notes = join(root, "template.yaml");
+  const document = parseDocument(readFileSync(notes, "utf8"));
+  for (const { list, entry } of causes.flatMap(({ settle }) => settle)) {
+    if (!document.has(list)) document.set(list, document.createNode([]));
+    document.addIn([list], entry);
+  }
+  writeFileSync(notes, document.toString());
+  expect(oxalis(root, "generate")).toMatchObject({ code: 0 });
+}
+
+describe("a game engine's project", () => {
+  test("of which an editor makes the native ones is the client's, its icons by the numbers beside them", async () => {
+    const [icon, below, above, start] = ["1", "2", "3", "a"].map((digit) => digit.repeat(32));
+    const settings = `%YAML 1.1
+%TAG !u! tag:unity3d.com,2011:
+--- !u!129 &1
+PlayerSettings:
+  companyName: Tinwhistle Games
+  productName: Marble Run
+  m_SplashScreenBackgroundColor: {r: 0.13725491, g: 0.12156863, b: 0.1254902, a: 1}
+  bundleVersion: 1.10
+  applicationIdentifier:
+    Android: com.tinwhistle.marblerun
+    iPhone: com.tinwhistle.marblerun
+  buildNumber:
+    iPhone: 12
+  AndroidBundleVersionCode: 12
+  appleDeveloperTeamID: A1B2C3D4E5
+  AndroidKeystoreName: '{inproject}: keys/tinwhistle.keystore'
+  androidSplashScreen: {fileID: 2800000, guid: ${start}, type: 3}
+  m_BuildTargetIcons:
+  - m_BuildTarget: 
+    m_Icons:
+    - m_Icon: {fileID: 2800000, guid: ${icon}, type: 3}
+  m_BuildTargetPlatformIcons:
+  - m_BuildTarget: Android
+    m_Icons:
+    - m_Textures:
+      - {fileID: 2800000, guid: ${below}, type: 3}
+      - {fileID: 2800000, guid: ${above}, type: 3}
+  cameraUsageDescription: Marble Run takes pictures of marbles.
+`;
+    const art = { icon, below, above, start } as Record<string, string>;
+    const pictures = await Promise.all(
+      Object.entries(art).map(async ([name, number]) => ({
+        [`Assets/Art/${name}.png`]: await picture(192),
+        [`Assets/Art/${name}.png.meta`]: `fileFormatVersion: 2\nguid: ${number}\n`,
+      })),
+    );
+    const { root, started } = aroundFiles({
+      ...Object.assign({}, ...pictures),
+      "ProjectSettings/ProjectSettings.asset": settings,
+      "Assets/Share.cs": 'class Share {\n  void Start() { Debug.Log("Marble Run"); }\n}\n',
+    });
+    expect(started.err).toContain("signs with {inproject}: keys/tinwhistle.keystore, and no variant gets it");
+    expect(started.err).not.toContain("icon");
+    const file = "ProjectSettings/ProjectSettings.asset";
+    const own = parse(made(root, file), { logLevel: "error" }).PlayerSettings;
+    expect(own).toMatchObject({
+      ...{ companyName: "Kelp & O'Hara Ltd", bundleVersion: "2.5.1", AndroidBundleVersionCode: 1 },
+      applicationIdentifier: { Android: "example.kelp.kelpandohara", iPhone: "example.kelp.kelpandohara" },
+      cameraUsageDescription: "Marble Run takes pictures of marbles.",
+      androidSplashScreen: { guid: start },
+    });
+    expect(own.productName).not.toContain("Marble");
+    expect(own.m_SplashScreenBackgroundColor.r).not.toBe(0.13725491);
+    for (const name of Object.keys(art)) expect([name, isDrawn(root, `Assets/Art/${name}.png`)]).toEqual([name, true]);
+    const { err } = oxalis(root, "audit");
+    expect(err).toContain("at: PlayerSettings.cameraUsageDescription");
+    expect(err).toContain('"A1B2C3D4E5", which is the template\'s');
+    expect(err).not.toContain("Share.cs"); // developers read logs
+    follow(root);
+    expect(parse(made(root, file), { logLevel: "error" }).PlayerSettings.cameraUsageDescription).toBe(
+      "Kelp & O'Hara takes pictures of marbles.",
+    );
+  });
+
+  test("has colours, start pictures and pages that are the client's; whose key signs it is told", async () => {
+    const { root, started } = aroundFiles({
+      "project.godot":
+        'config_version=5\n\n[application]\n\nconfig/name="Marble Run"\nboot_splash/bg_color=Color(0.1, 0.2, 0.3, 1)\n',
+      "start@2x.png": await picture(200),
+      "page.png": await picture(144),
+      "export_presets.cfg": [
+        '[preset.0]\n\nplatform="iOS"\n\n[preset.0.options]\n\napplication/bundle_identifier="com.tinwhistle.run"',
+        'storyboard/custom_image@2x="res://start@2x.png"\nstoryboard/custom_bg_color=Color(0.1, 0.2, 0.3, 1)\n',
+        '[preset.1]\n\nplatform="Web"\n\n[preset.1.options]\n\nprogressive_web_app/icon_144x144="res://page.png"\n',
+        '[preset.2]\n\nplatform="Android"\n\n[preset.2.options]\n\npackage/unique_name="com.tinwhistle.run"',
+        'keystore/release="/home/ada/tinwhistle.keystore"\n',
+      ].join("\n"),
+    });
+    expect(started.err).toContain("Android: export_presets.cfg signs with /home/ada/tinwhistle.keystore");
+    const ground = /bg_color=(Color\([\d.]+, [\d.]+, [\d.]+, 1\))\n/.exec(made(root, "project.godot"))?.[1];
+    expect(ground).not.toBe("Color(0.1, 0.2, 0.3, 1)");
+    expect(made(root, "export_presets.cfg")).toContain(`custom_bg_color=${ground}\n`);
+    for (const file of ["start@2x.png", "page.png"]) expect([file, isDrawn(root, file)]).toEqual([file, true]);
+  });
+});
+
+test("a program's icon that is named without its ending is drawn in each form that is there", async () => {
+  const { root, started } = aroundFiles({
+    "package.json": '{ "name": "marble-run", "productName": "Marble Run", "version": "1.4.2", "main": "main.js" }\n',
+    "main.js": "",
+    "forge.config.js": "module.exports = { packagerConfig: { name: 'Marble Run', icon: './assets/icon' } };\n",
+    "assets/icon.png": await picture(512),
+  });
+  expect(started.err).not.toContain("nothing names the program's icon");
+  expect(isDrawn(root, "assets/icon.png")).toBe(true);
+});
+
+test("what an installer knows a program by is each client's own, wherever an installer says it", async () => {
+  const guid = "7d7b1c2e-7b0e-4b8f-9f6c-0e5e2c8c7a11";
+  const upper = guid.toUpperCase().replace("7D7B", "8E8C");
+  const files = {
+    "setup.iss": `[Setup]\nAppId={{${upper}}\nAppName=Crates\n`,
+    "wix/Product.wxs": `<Wix><Product Id="*" Name="Crates" UpgradeCode="${guid}" /></Wix>\n`,
+    "build.gradle.kts": `compose.desktop {\n  windows {\n    upgradeUuid = "${guid}"\n  }\n}\n`,
+    "other.json": '{ "upgradeCode": "00000000-0000-0000-0000-000000000000" }\n', // nobody's
+  };
+  const { root } = aroundFiles({
+    ...files,
+    "package.json": '{ "name": "crates", "productName": "Crates", "version": "1.4.2", "main": "main.js" }\n',
+    "main.js": "",
+    "icon.png": await picture(64),
+  });
+  const { code, err } = oxalis(root, "audit");
+  expect([code, err]).toEqual([1, expect.stringContaining(upper)]);
+  expect(err).not.toContain("00000000-");
+  follow(root);
+  const own = Object.keys(files)
+    .filter((file) => !file.endsWith(".json"))
+    .map((file) => /[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/i.exec(made(root, file))?.[0]);
+  expect([new Set(own).size, own.includes(guid) || own.includes(upper)]).toEqual([1, false]);
+  expect(made(root, "setup.iss")).toContain(`AppId={{${own[0]}}\n`);
+  expect(oxalis(root, "audit").err).not.toMatch(new RegExp(`${guid}|${upper}`, "i"));
+});
