@@ -1,5 +1,6 @@
 import type { Workspace } from "../agency/workspace/workspace.ts";
 import { resolveAll } from "../clients/derive/resolve.ts";
+import { keepFolder } from "../ground/files/writing/together.ts";
 import { attempt } from "../ground/problems/result.ts";
 import { reporterFor } from "../proving/audit/report.ts";
 import { type Checked, check } from "../proving/check/check.ts";
@@ -20,6 +21,8 @@ interface Input extends At, OfClients {
 export const checkInputs = operation(async ({ report, ...input }: Input, ports): Promise<Checked> => {
   const reporter = report === undefined ? undefined : reporterFor(report);
   const workspace = await openWorkspace(input, ports);
+  // It is done again soon: what is seen of pictures is kept from the first time on.
+  keepFolder(workspace.root, ".oxalis");
   const found = await withKeys(workspace, await check(workspace, await chooseClients(workspace, input)), ports);
   const reported = [
     ...(found.gaps.length > 0 ? [{ client: "template", problems: found.gaps, allowed: [] }] : []),

@@ -26,14 +26,15 @@ interface Point {
  */
 export function enclosingCircle(given: readonly Point[]): Circle {
   const points = mix(given);
+  const at = (index: number) => points[index] as Point;
   let circle: Circle = { x: points[0]?.x ?? 0, y: points[0]?.y ?? 0, radius: 0 };
-  for (const [i, p] of points.entries()) {
-    if (holds(circle, p)) continue;
-    circle = { ...p, radius: 0 };
-    for (const [j, q] of points.slice(0, i).entries()) {
-      if (holds(circle, q)) continue;
-      circle = around(p, q);
-      for (const r of points.slice(0, j)) if (!holds(circle, r)) circle = through(p, q, r) ?? circle;
+  for (let i = 0; i < points.length; i++) {
+    if (holds(circle, at(i))) continue;
+    circle = { ...at(i), radius: 0 };
+    for (let j = 0; j < i; j++) {
+      if (holds(circle, at(j))) continue;
+      circle = around(at(i), at(j));
+      for (let k = 0; k < j; k++) if (!holds(circle, at(k))) circle = through(at(i), at(j), at(k)) ?? circle;
     }
   }
   return circle;
@@ -51,8 +52,8 @@ function mix(points: readonly Point[]): Point[] {
   return result;
 }
 
-const holds = (circle: Circle, point: Point): boolean =>
-  Math.hypot(point.x - circle.x, point.y - circle.y) <= circle.radius + 1e-9;
+const holds = ({ x, y, radius }: Circle, point: Point): boolean =>
+  Math.sqrt((point.x - x) ** 2 + (point.y - y) ** 2) <= radius + 1e-9;
 
 const around = (p: Point, q: Point): Circle => ({
   x: (p.x + q.x) / 2,

@@ -8,6 +8,7 @@ import type { Place } from "../../ground/values/source.ts";
 import type { Art } from "./art.ts";
 import { countEnclosed } from "./bitmap/enclosed.ts";
 import { lettersIn } from "./bitmap/letters.ts";
+import { stretchesOf } from "./bitmap/pieces.ts";
 import { bitmapFacts, mostPixels } from "./bitmap/read.ts";
 import { enclosingCircle } from "./geometry.ts";
 import { likenessOf } from "./likeness.ts";
@@ -124,43 +125,39 @@ function measure(
       | ("mean" | "varied" | "enclosed" | "filled" | "rounded")
     >
   | undefined {
-  const at = (x: number, y: number) => (y * width + x) * 4;
-  const channel = (offset: number) => data[offset] ?? 0;
-  let opaque = true;
-  for (let i = 3; i < data.length && opaque; i += 4) opaque = channel(i) >= 250;
+  const opaque = isOpaque(data);
   const edge = opaque ? commonEdge(data, width, height) : undefined;
+  const mask = edge ? unlike(data, edge, sameColor) : opaque ? new Uint8Array(width * height).fill(1) : shownIn(data);
   const outline: { x: number; y: number }[] = [];
-  const mask = new Uint8Array(width * height);
-  const sum: Color = [0, 0, 0];
+  let [red, green, blue] = [0, 0, 0];
   const mass = { x: 0, y: 0 };
   let count = 0;
   for (let y = 0; y < height; y++) {
-    let first = -1;
-    let last = -1;
-    for (let x = 0, i = at(0, y); x < width; x++, i += 4) {
-      const drawn = edge ? distance(data, i, edge) > sameColor : opaque || channel(i + 3) > 16;
-      if (!drawn) continue;
-      mask[y * width + x] = 1;
-      if (first < 0) first = x;
-      last = x;
-      count++;
-      mass.x += x + 0.5;
-      mass.y += y + 0.5;
-      sum[0] += channel(i);
-      sum[1] += channel(i + 1);
-      sum[2] += channel(i + 2);
+    const row = mask.subarray(y * width, (y + 1) * width);
+    const stretches = stretchesOf(row);
+    const [[first] = [], [, last] = []] = [stretches[0], stretches.at(-1)];
+    if (first === undefined || last === undefined) continue;
+    let inRow = 0;
+    for (const [left, right] of stretches) {
+      inRow += right - left;
+      mass.x += ((right - left) * (left + right)) / 2;
+      for (let i = (y * width + left) * 4; i < (y * width + right) * 4; i += 4) {
+        red += data[i] as number;
+        green += data[i + 1] as number;
+        blue += data[i + 2] as number;
+      }
     }
-    if (first < 0) continue;
-    for (const x of [first, last + 1]) outline.push({ x, y }, { x, y: y + 1 });
+    count += inRow;
+    mass.y += inRow * (y + 0.5);
+    for (const x of [first, last]) outline.push({ x, y }, { x, y: y + 1 });
   }
   if (outline.length === 0 || (opaque && !edge && isPlain(data))) return undefined;
   const [xs, ys] = [outline.map((point) => point.x), outline.map((point) => point.y)];
   const [left, top] = [Math.min(...xs), Math.min(...ys)];
   const circle = enclosingCircle(outline);
-  const mean: Color = [sum[0] / count, sum[1] / count, sum[2] / count];
-  const isGround = (pixel: number) => edge !== undefined && distance(data, pixel * 4, edge) <= sameColor;
-  const enclosed = edge ? countEnclosed(isGround, width, height) : 0;
-  const letters = lettersIn(mask, width, height);
+  const mean: Color = [red / count, green / count, blue / count];
+  const enclosed = edge ? countEnclosed(mask, width, height) : 0;
+  const letters = lettersIn(mask, width);
   const box = (Math.max(...xs) - left) * (Math.max(...ys) - top);
   return {
     opaque,
@@ -174,21 +171,46 @@ function measure(
     circle: { x: circle.x / width, y: circle.y / height, radius: circle.radius / width },
     mass: { x: mass.x / count / width, y: mass.y / count / height },
     cut: edge ? overhangs(outline.map(({ x, y }) => ({ x: x / width, y: y / height }))) : [],
-    rounded: !opaque && isRounded((x, y) => channel(at(x, y) + 3), width, height),
+    rounded: !opaque && isRounded((x, y) => data[(y * width + x) * 4 + 3] ?? 0, width, height),
     ...(letters ? { letters } : {}),
     mean: hexOf(...mean),
-    varied: variedFrom(data, mean, edge) / count,
+    varied: variedFrom(data, mean, edge && mask) / count,
     enclosed: enclosed / (count + enclosed),
     filled: Math.min(1, count / Math.min(box, Math.PI * circle.radius ** 2)),
   };
 }
 
-/** Pixels of what is drawn, and not of its soft edge, that are of another colour than the mean. */
-function variedFrom(data: Buffer, mean: Color, edge: Color | undefined): number {
+function isOpaque(data: Buffer): boolean {
+  for (let i = 3; i < data.length; i += 4) if ((data[i] as number) < 250) return false;
+  return true;
+}
+
+/** 1 where something can be seen, row by row. */
+function shownIn(data: Buffer): Uint8Array {
+  const mask = new Uint8Array(data.length / 4);
+  for (let at = 0; at < mask.length; at++) if ((data[at * 4 + 3] as number) > 16) mask[at] = 1;
+  return mask;
+}
+
+/** 1 where a pixel is further from a colour than that, row by row. */
+function unlike(data: Buffer, [red, green, blue]: Color, far: number): Uint8Array {
+  const mask = new Uint8Array(data.length / 4);
+  for (let at = 0, i = 0; at < mask.length; at++, i += 4) {
+    const across = Math.abs((data[i] as number) - red) + Math.abs((data[i + 1] as number) - green);
+    if (across + Math.abs((data[i + 2] as number) - blue) > far) mask[at] = 1;
+  }
+  return mask;
+}
+
+/**
+ * Pixels of what is drawn, and not of its soft edge, that are of another colour than the mean.
+ * @param drawn 1 where something stands on a ground; absent where there is none
+ */
+function variedFrom(data: Buffer, mean: Color, drawn: Uint8Array | undefined): number {
+  const other = unlike(data, mean, another);
   let count = 0;
-  for (let i = 0; i < data.length; i += 4)
-    if ((data[i + 3] ?? 0) > 200 && (!edge || distance(data, i, edge) > sameColor) && distance(data, i, mean) > another)
-      count++;
+  for (let at = 0; at < other.length; at++)
+    if (other[at] === 1 && (data[at * 4 + 3] as number) > 200 && (!drawn || drawn[at] === 1)) count++;
   return count;
 }
 

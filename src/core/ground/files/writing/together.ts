@@ -1,4 +1,4 @@
-import { lookAt, move, put, removeFile } from "./door.ts";
+import { lookAt, makeFolder, move, put, removeFile } from "./door.ts";
 import { scratchName } from "./scratch.ts";
 import { openTransaction } from "./transaction.ts";
 import { orAbandon } from "./writer.ts";
@@ -39,5 +39,14 @@ export function keepFile(root: string, path: string, content: string | Uint8Arra
     replaceFile(root, path, content);
   } catch {
     // It is made again at the next run.
+  }
+}
+
+/** Makes a folder for what time is saved by: in silence where it cannot be. */
+export function keepFolder(root: string, path: string): void {
+  try {
+    makeFolder(root, path);
+  } catch {
+    // Nothing is kept then.
   }
 }

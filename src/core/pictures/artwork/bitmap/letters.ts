@@ -1,4 +1,4 @@
-import { flood } from "./flood.ts";
+import { type Piece, piecesOf } from "./pieces.ts";
 
 /** Letters that a picture is made of: how many, and how high the usual one is, as a share of what is drawn. */
 export interface Letters {
@@ -6,12 +6,7 @@ export interface Letters {
   height: number;
 }
 
-interface Piece {
-  left: number;
-  right: number;
-  top: number;
-  bottom: number;
-}
+type Box = Omit<Piece, "count">;
 
 /** Fewer are a sign in several parts. */
 const leastLetters = 4;
@@ -33,8 +28,9 @@ const leastCover = 0.4;
  * widths. What is drawn in one piece, as in joined handwriting, is not found.
  * @param mask 1 where something is drawn, row by row
  */
-export function lettersIn(mask: Uint8Array, width: number, height: number): Letters | undefined {
-  const pieces = piecesIn(mask, width, height).filter(({ top, bottom }) => bottom - top >= 3);
+export function lettersIn(mask: Uint8Array, width: number): Letters | undefined {
+  const all = piecesOf(mask, width);
+  const pieces = all.length > mostPieces ? [] : all.filter(({ top, bottom }) => bottom - top >= 3);
   if (pieces.length < leastLetters) return undefined;
   const drawn = spanOf(pieces);
   const words = linesOf(pieces).filter(isWord);
@@ -46,9 +42,9 @@ export function lettersIn(mask: Uint8Array, width: number, height: number): Lett
   return { count: letters.length, height: median(letters.map(heightOf)) / (drawn.bottom - drawn.top) };
 }
 
-const heightOf = ({ top, bottom }: Piece): number => bottom - top;
+const heightOf = ({ top, bottom }: Box): number => bottom - top;
 
-const spanOf = (pieces: readonly Piece[]): Piece => ({
+const spanOf = (pieces: readonly Box[]): Box => ({
   left: Math.min(...pieces.map(({ left }) => left)),
   right: Math.max(...pieces.map(({ right }) => right)),
   top: Math.min(...pieces.map(({ top }) => top)),
@@ -89,23 +85,3 @@ function isWord(line: readonly Piece[]): boolean {
 
 /** Most pieces that are looked at; a picture of more is a texture. */
 const mostPieces = 400;
-
-function piecesIn(mask: Uint8Array, width: number, height: number): Piece[] {
-  const reached = new Uint8Array(mask.length);
-  const pieces: Piece[] = [];
-  const isDrawn = (at: number) => mask[at] === 1;
-  for (let start = 0; start < mask.length; start++) {
-    if (reached[start] || !isDrawn(start)) continue;
-    if (pieces.length === mostPieces) return [];
-    const piece: Piece = { left: width, right: 0, top: height, bottom: 0 };
-    flood([start], isDrawn, { width, reached }, (at) => {
-      const [x, y] = [at % width, Math.floor(at / width)];
-      piece.left = Math.min(piece.left, x);
-      piece.right = Math.max(piece.right, x + 1);
-      piece.top = Math.min(piece.top, y);
-      piece.bottom = Math.max(piece.bottom, y + 1);
-    });
-    pieces.push(piece);
-  }
-  return pieces;
-}
