@@ -103,6 +103,24 @@ const imported = measured("node", [program, "import", sheet, "-C", rosters[1].fo
 report("import, as a multiple of resolving the same clients", imported.real / many.real);
 console.log(`        (export ${exported.real.toFixed(1)} s, import ${imported.real.toFixed(1)} s on this machine)`);
 
+console.log("\nPictures that nobody has seen yet: 200 clients, each with three vectors of its own");
+const unseen = roster(200);
+for (let at = 0; at < 200; at++)
+  for (const name of ["mark", "mark-dark", "notification"]) {
+    const file = join(unseen, `clients/farm-${at}/art/${name}.svg`);
+    const dot = `<path fill="#1${at % 10}${at % 7}" d="M${10 + (at % 50)} ${20 + (at % 31)}h3v3z"/><!-- ${at} -->`;
+    writeFileSync(file, readFileSync(file, "utf8").replace(/<\/svg>\s*$/, `${dot}</svg>`));
+  }
+for (const command of ["check", "board"]) {
+  rmSync(join(unseen, ".oxalis"), { recursive: true, force: true });
+  const args = [program, command, "-q", "-C", unseen];
+  const first = measured("node", args, { runs: 1, codes: [0, 1] });
+  const next = measured("node", args, { runs: 2, codes: [0, 1] });
+  report(`${command}, as a multiple of the next time`, first.real / next.real, 2);
+  report("the same, of processor", first.cpu / next.cpu);
+  console.log(`        (${first.real.toFixed(1)} s, then ${next.real.toFixed(1)} s on this machine)`);
+}
+
 await benchMachines(roster(16), 16);
 
 rmSync(work, { recursive: true, force: true });

@@ -18,8 +18,9 @@ const picture = (side: number) =>
     .toBuffer();
 
 const made = (root: string, file: string) => readFileSync(join(root, "variants/kelp", file), "utf8");
-const isDrawn = (root: string, file: string) =>
-  !readFileSync(join(root, "variants/kelp", file)).equals(readFileSync(join(root, "app", file)));
+const before = (root: string) => join(root, "app");
+const isDrawn = (root: string, picture: string) =>
+  !readFileSync(join(root, "variants/kelp", picture)).equals(readFileSync(join(before(root), picture)));
 
 /** Does what the audit's lines for template.yaml say, to the letter, and generates. */
 function follow(root: string): void {

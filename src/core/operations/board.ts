@@ -1,6 +1,7 @@
 import pLimit from "p-limit";
 import type { Workspace } from "../agency/workspace/workspace.ts";
 import { resolvePicked } from "../clients/derive/resolve.ts";
+import { keepFolder } from "../ground/files/writing/together.ts";
 import { type Problem, problem } from "../ground/problems/problem.ts";
 import { type PageLanguage, pageLanguageOf } from "../ground/values/page-language.ts";
 import { writtenAt } from "../ground/values/trail.ts";
@@ -29,6 +30,7 @@ interface Input extends At, OfClients {
 export const lookAtBoard = operation(
   async (input: Input, ports): Promise<{ clients: ClientStanding[]; language: PageLanguage; page?: string }> => {
     const workspace = await openWorkspace(input, ports);
+    keepFolder(workspace.root, ".oxalis");
     const found = boardOf(
       workspace,
       await resolvePicked(workspace, await chooseClients(workspace, input)),
