@@ -1,10 +1,10 @@
-import { readFileSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
 import sharp from "sharp";
 import { describe, expect, test } from "vitest";
 import { parse, parseDocument } from "yaml";
 import { aroundFiles } from "../support/around-files.ts";
-import { oxalis } from "../support/oxalis.ts";
+import { oxalis, temporaryFolder } from "../support/oxalis.ts";
 
 /** A picture that shows something, so many pixels wide. */
 const picture = (side: number) =>
@@ -162,4 +162,18 @@ test("what an installer knows a program by is each client's own, wherever an ins
   expect([new Set(own).size, own.includes(guid) || own.includes(upper)]).toEqual([1, false]);
   expect(made(root, "setup.iss")).toContain(`AppId={{${own[0]}}\n`);
   expect(oxalis(root, "audit").err).not.toMatch(new RegExp(`${guid}|${upper}`, "i"));
+});
+
+test.each([
+  ["pyproject.toml", '[tool.briefcase]\nproject_name = "Marble Run"\n', "made by a command: make them, and keep them"],
+  ["build.settings", "settings =\n{\n}\n", "Oxalis knows none of its places"],
+  ["AppScope/app.json5", "{ app: {} }\n", "an app for HarmonyOS"],
+  ["manifest.json", '{ "manifest_version": 3, "name": "Marble Run" }\n', "an add-on of a browser"],
+])("what is none of the apps that Oxalis knows is told as what it is: %s", (name, text, says) => {
+  const root = temporaryFolder();
+  mkdirSync(dirname(join(root, "app", name)), { recursive: true });
+  writeFileSync(join(root, "app", name), text);
+  const { code, err } = oxalis(root, "init", "--template", "app", "--agency", "Quayside");
+  expect([code, err]).toEqual([1, expect.stringContaining(`${name}: `)]);
+  expect(err).toContain(says);
 });

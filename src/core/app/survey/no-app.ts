@@ -1,4 +1,4 @@
-import type { Folder } from "../../ground/files/reading/folder.ts";
+import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import { type Problem, type ProblemDetail, problem } from "../../ground/problems/problem.ts";
 import { type Platform, platforms } from "../../ground/values/platform.ts";
 import { definitions } from "../platforms/all.ts";
@@ -17,6 +17,25 @@ const signs: readonly Sign[] = [
     file: /(^|\/)(project\.godot|game\.project|[\w-]+\.uproject)$/,
     lacks: "a game engine's project, without what it is exported with: export it, and take what comes out",
   },
+  {
+    file: /(^|\/)pyproject\.toml$/,
+    holds: /^\[tool\.briefcase\b/m,
+    lacks: "a program in Python, whose native projects are made by a command: make them, and keep them",
+  },
+  {
+    file: /(^|\/)build\.settings$/,
+    holds: /^\s*settings\s*=/m,
+    lacks: "a game in Lua, which a program builds without native projects: Oxalis knows none of its places",
+  },
+  {
+    file: /(^|\/)AppScope\/app\.json5$/,
+    lacks: "an app for HarmonyOS, for which Oxalis makes no variants",
+  },
+  {
+    file: /(^|\/)manifest\.json$/,
+    holds: /"manifest_version"\s*:/,
+    lacks: "an add-on of a browser, for which Oxalis makes no variants",
+  },
   { file: /(^|\/)pubspec\.yaml$/, lacks: "a cross-platform project without its folders for the platforms" },
 ];
 
@@ -25,8 +44,10 @@ const named = 2;
 
 /** Files of these kinds that a folder holds, with what they lack. */
 const seenOf = (folder: Folder, kinds: readonly Sign[]): string[] =>
-  kinds.flatMap(({ file, lacks }) => {
-    const found = folder.list().filter((each) => file.test(each));
+  kinds.flatMap(({ file, holds, lacks }) => {
+    const found = folder
+      .list()
+      .filter((each) => file.test(each) && (!holds || holds.test(textIfAny(folder.bytes(each)) ?? "")));
     if (found.length === 0) return [];
     const more = found.length > named ? `, and ${found.length - named} more` : "";
     return [`${found.slice(0, named).join(", ")}${more}: ${lacks}`];
