@@ -7,6 +7,7 @@ import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import type { Field } from "../../ground/values/fields.ts";
 import { replacedIn } from "../../ground/values/replaced.ts";
 import type { Place } from "../../ground/values/source.ts";
+import { identifierField } from "../../proving/audit/advice/identifier-field.ts";
 import { tryFill } from "../../proving/audit/advice/proof.ts";
 import { gatherIdentity, type Identity } from "../../proving/audit/identity/gather.ts";
 import { shellName } from "../../proving/audit/identity/keyed.ts";
@@ -45,17 +46,14 @@ export function lookElsewhere(
     // Where the long and the short name are the same, the long one stands in texts.
     if (isName && value && !before && !after && own.get(value) !== "app.name") own.set(value, holds);
   }
-  /**
-   * What the template is called by a platform stands, in that platform's own folder, for that platform's identifier.
-   */
-  const ownIn = (file: string): ReadonlyMap<string, Field> => {
-    const part = parts
-      .filter(({ folder }) => folder === "" || file.startsWith(`${folder}/`))
-      .sort((a, b) => b.folder.length - a.folder.length)[0];
-    const shared = parts.filter((each) => each.folder === part?.folder).length > 1;
-    const field: Field = part && !shared ? `identifiers.${part.platform}` : "identifiers.base";
-    return new Map([...own].map(([value, holds]) => [value, holds.startsWith("identifiers.") ? field : holds]));
-  };
+  /** What the template is known by stands for the identifier of whoever reads the file. */
+  const ownIn = (file: string): ReadonlyMap<string, Field> =>
+    new Map(
+      [...own].map(([text, holds]) => [
+        text,
+        holds.startsWith("identifiers.") ? identifierField(parts, file, { text, line: "" }) : holds,
+      ]),
+    );
   const identity = gatherIdentity(template, template.list(), []);
   const search = searchFor(identity, colors, { values: {}, names: { further: {} }, answers: {} });
   const drawn = drawnFiles(parts);

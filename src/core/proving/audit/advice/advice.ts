@@ -14,6 +14,7 @@ import { besideInList, keysIn } from "../identity/leading.ts";
 import { codeHit } from "../search/context.ts";
 import type { Residue } from "../search/search.ts";
 import { provenFill, timesIn } from "./fill.ts";
+import { identifierField } from "./identifier-field.ts";
 import { openForMany } from "./many.ts";
 import type { Surveyed } from "./proof.ts";
 import { questionOf } from "./question.ts";
@@ -219,28 +220,6 @@ function placesOfText(template: Surveyed, residue: Residue, text: string, found:
   return places;
 }
 
-/** What a site says of apps is read by the apps' own systems (Digital Asset Links; Apple, associated domains). */
-const readElsewhere: readonly { file: RegExp; field: Field }[] = [
-  { file: /(^|\/)assetlinks\.json$/, field: "identifiers.android" },
-  { file: /(^|\/)apple-app-site-association(\.json)?$/, field: "identifiers.ios" },
-];
-
-/** Files that Apple's tools read, and settings that are called as theirs are. */
-const isOfApple = (file: string, line: string): boolean =>
-  /\.(xcconfig|plist|entitlements|pbxproj)$/.test(file) || /\bbundle_?id(entifier)?\b\s*[=:(]/i.test(line);
-
-/** An identifier is the platform's that reads it, or in whose folder it lies; everybody's where several share that. */
-function fieldFor({ parts }: Surveyed, { file, kind, text = "", problem: { place } }: Residue): Field {
-  if (kind !== "identifier") return fieldsOf[kind ?? "name"];
-  const reader = readElsewhere.find((each) => each.file.test(file));
-  if (reader) return reader.field;
-  if (isOfApple(file, place?.text ?? "") && !parts.some(({ platform }) => platform === "desktop"))
-    return parts.some(({ platform }) => platform === "ios") ? "identifiers.ios" : "identifiers.base";
-  const own = parts
-    .filter(({ folder }) => folder === "" || file.startsWith(`${folder}/`))
-    .sort((a, b) => b.folder.length - a.folder.length)[0];
-  const shared = parts.filter(({ folder }) => folder === own?.folder).length > 1;
-  // A page is known by a path; what stands on its head like a domain's name is another system's.
-  const isPath = own?.platform !== "web" || text.startsWith("/");
-  return own && !shared && isPath ? `identifiers.${own.platform}` : "identifiers.base";
-}
+/** Which field goes where a term of the template stands. */
+const fieldFor = ({ parts }: Surveyed, { file, kind, text = "", problem: { place } }: Residue): Field =>
+  kind === "identifier" ? identifierField(parts, file, { text, line: place?.text ?? "" }) : fieldsOf[kind ?? "name"];
