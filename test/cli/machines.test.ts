@@ -90,7 +90,7 @@ describe("several machines", () => {
       (text) =>
         `${text}\nmachines:\n  queue: ${redis.address}\n  contents: ${port.address}\n  token: env:OXALIS_TOKEN\n`,
     );
-    const own = (name: string, queue = redis.address) => worker(queue, port.address, name, "--lease", "2");
+    const own = (name: string, queue = redis.address) => worker(queue, port.address, name, "--lease", "4");
     const [dies, stands, cut] = [own("dies"), own("stands"), own("cut", `redis://127.0.0.1:${way.port}`)];
     for (const each of [dies, stands, cut]) await each.until(({ what }) => what === "present");
     const asked = startWith(token, folder, "build", "--queue", "--json");
@@ -102,15 +102,16 @@ describe("several machines", () => {
     await redis.stop();
     await setTimeout(1500);
     await redis.start();
-    await setTimeout(4000);
+    await setTimeout(4000); // longer than a lease, with the time before
     const helps = own("helps");
     await helps.until(({ what }) => what === "took");
     stands.child.kill("SIGCONT");
     way.mend();
     await stands.until(({ how }) => how === "late");
     await cut.until(({ how }) => how === "late");
-    const { builds } = JSON.parse(await said) as { builds: { client: string; build: number; state: string }[] };
-    expect(builds.map(({ client, build, state }) => `${client} ${build} ${state}`).sort()).toEqual(
+    const text = await said;
+    const { builds } = JSON.parse(text) as { builds: { client: string; build: number; state: string }[] };
+    expect(builds.map(({ client, build, state }) => `${client} ${build} ${state}`).sort(), text).toEqual(
       clients.map((client) => `${client} 1 good`).sort(),
     );
     // A machine's death costs no number, and nobody has another's.
