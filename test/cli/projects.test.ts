@@ -2,7 +2,8 @@ import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import sharp from "sharp";
 import { describe, expect, test } from "vitest";
-import { parse, parseDocument } from "yaml";
+import { parse } from "yaml";
+import { follow } from "../support/advice.ts";
 import { aroundFiles } from "../support/around-files.ts";
 import { oxalis, temporaryFolder } from "../support/oxalis.ts";
 
@@ -22,18 +23,9 @@ const before = (root: string) => join(root, "app");
 const isDrawn = (root: string, picture: string) =>
   !readFileSync(join(root, "variants/kelp", picture)).equals(readFileSync(join(before(root), picture)));
 
-/** Does what the audit's lines for template.yaml say, to the letter, and generates. */
-function follow(root: string): void {
-  const { causes } = JSON.parse(oxalis(root, "audit", "--json").out) as {
-    causes: { settle: { list: string; entry: object }[] }[];
-  };
-  const notes = join(root, "template.yaml");
-  const document = parseDocument(readFileSync(notes, "utf8"));
-  for (const { list, entry } of causes.flatMap(({ settle }) => settle)) {
-    if (!document.has(list)) document.set(list, document.createNode([]));
-    document.addIn([list], entry);
-  }
-  writeFileSync(notes, document.toString());
+/** Follows the audit's advice, and generates. */
+function settle(root: string): void {
+  follow(root, JSON.parse(oxalis(root, "audit", "--json").out).causes);
   expect(oxalis(root, "generate")).toMatchObject({ code: 0 });
 }
 
@@ -98,7 +90,7 @@ PlayerSettings:
     expect(err).toContain("at: PlayerSettings.cameraUsageDescription");
     expect(err).toContain('"A1B2C3D4E5", which is the template\'s');
     expect(err).not.toContain("Share.cs"); // developers read logs
-    follow(root);
+    settle(root);
     expect(parse(made(root, file), { logLevel: "error" }).PlayerSettings.cameraUsageDescription).toBe(
       "Kelp & O'Hara takes pictures of marbles.",
     );
@@ -155,7 +147,7 @@ test("what an installer knows a program by is each client's own, wherever an ins
   const { code, err } = oxalis(root, "audit");
   expect([code, err]).toEqual([1, expect.stringContaining(upper)]);
   expect(err).not.toContain("00000000-");
-  follow(root);
+  settle(root);
   const own = Object.keys(files)
     .filter((file) => !file.endsWith(".json"))
     .map((file) => /[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/i.exec(made(root, file))?.[0]);

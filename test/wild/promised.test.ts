@@ -1,35 +1,18 @@
-import { cpSync, existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { cpSync, existsSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
-import { parseDocument } from "yaml";
+import { follow, type Told } from "../support/advice.ts";
 import { oxalis, temporaryFolder } from "../support/oxalis.ts";
 import { kelp, writeClients } from "./clients.ts";
 import { unpacked } from "./packages.ts";
 import { type Promised, promised } from "./promised.ts";
 import { pictures } from "./workspace.ts";
 
-interface Told {
-  code: string;
-  places: { file: string }[];
-  settle: { list: string; entry: object }[];
-}
-
 /** What the audit finds of the one client: each code with the files that it is in. */
 function found(root: string): { asks: string[]; causes: Told[] } {
   const { causes } = JSON.parse(oxalis(root, "audit", "--json").out) as { causes: Told[] };
   const asks = causes.map(({ code, places }) => [code, ...new Set(places.map(({ file }) => file))].join(" "));
   return { asks: asks.sort(), causes };
-}
-
-/** Does what the audit's lines for template.yaml say, to the letter. */
-function follow(root: string, causes: readonly Told[]): void {
-  const notes = join(root, "template.yaml");
-  const document = parseDocument(readFileSync(notes, "utf8"));
-  for (const { list, entry } of causes.flatMap(({ settle }) => settle)) {
-    if (!document.has(list)) document.set(list, document.createNode([]));
-    document.addIn([list], list === "allow" ? { ...entry, reason: "Looked at: nobody sees it." } : entry);
-  }
-  writeFileSync(notes, document.toString());
 }
 
 const all = Object.entries(promised) as [string, Promised][];

@@ -28,10 +28,7 @@ export const exported: SettingsKind = {
     { at: "iOS.application/app_store_team_id", holds: "signing.team", platform: "ios", optional: true },
     { at: "iOS.application/short_version", holds: "version", platform: "ios" },
     { at: "iOS.application/version", holds: "build", platform: "ios" },
-    {
-      ...{ at: "iOS.storyboard/custom_bg_color", holds: "colors.start", shape: "engineColor" },
-      platform: "ios",
-    },
+    { at: "iOS.storyboard/custom_bg_color", holds: "colors.start", shape: "engineColor", platform: "ios" },
     { at: "Web.progressive_web_app/background_color", holds: "colors.start", shape: "engineColor" },
     { at: "macOS.application/bundle_identifier", holds: "identifiers.desktop", platform: "desktop" },
     { at: "macOS.application/short_version", holds: "version", platform: "desktop" },
@@ -54,11 +51,12 @@ export const exported: SettingsKind = {
     { at: "Android.launcher_icons/adaptive_foreground_432x432", kind: "foreground", platform: "android" },
     { at: "Android.launcher_icons/adaptive_background_432x432", kind: "background", platform: "android" },
     { at: "Android.launcher_icons/adaptive_monochrome_432x432", kind: "monochrome", platform: "android" },
-    ...sized("iOS", [
-      ...["app_store_1024x1024", "icon_1024x1024", "iphone_180x180", "iphone_120x120", "ipad_167x167"].map(
+    ...sized(
+      "iOS",
+      ["app_store_1024x1024", "icon_1024x1024", "iphone_180x180", "iphone_120x120", "ipad_167x167"].map(
         (each) => `icons/${each}`,
       ),
-    ]),
+    ),
     ...["2x", "3x"].map(
       (scale): Picture => ({
         at: `iOS.storyboard/custom_image@${scale}`,

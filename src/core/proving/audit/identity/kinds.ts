@@ -1,16 +1,8 @@
+import type { OccurrenceKind } from "../../../app/template/occurrence.ts";
 import type { PlaceKind } from "../place-kinds.ts";
 
 /** What of a template's identity a value is. */
-export type TermKind =
-  | "name"
-  | "identifier"
-  | "email"
-  | "host"
-  | "scheme"
-  | "owner"
-  | "team"
-  | "fingerprint"
-  | "installer";
+export type TermKind = Exclude<OccurrenceKind, "color">;
 
 /** Which kind of place each stands in, and why. @public for the docs, which list them */
 export const termPlaces: Readonly<Record<TermKind, { place: PlaceKind; reason: string }>> = {
