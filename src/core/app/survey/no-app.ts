@@ -11,7 +11,8 @@ const signs: readonly Sign[] = [
   ...new Set(ofPlatforms),
   {
     file: /(^|\/)ProjectSettings\/ProjectSettings\.asset$/,
-    lacks: "a game engine's project, which has no identifier for any platform yet: give it one in its editor",
+    lacks:
+      "a game engine's project in which no identifier can be read: give it one, and keep its settings as text",
   },
   {
     file: /(^|\/)(project\.godot|game\.project|[\w-]+\.uproject)$/,
