@@ -11,8 +11,7 @@ const signs: readonly Sign[] = [
   ...new Set(ofPlatforms),
   {
     file: /(^|\/)ProjectSettings\/ProjectSettings\.asset$/,
-    lacks:
-      "a game engine's project in which no identifier can be read: give it one, and keep its settings as text",
+    lacks: "a game engine's project in which no identifier can be read: give it one, and keep its settings as text",
   },
   {
     file: /(^|\/)(project\.godot|game\.project|[\w-]+\.uproject)$/,
