@@ -53,6 +53,8 @@ PlayerSettings:
   - m_BuildTarget: 
     m_Icons:
     - m_Icon: {fileID: 2800000, guid: ${icon}, type: 3}
+    - m_Icon: {fileID: 10404, guid: 0000000000000000f000000000000000, type: 0}
+    - m_Icon: {fileID: 2800000, guid: ${"9".repeat(32)}, type: 3}
   m_BuildTargetPlatformIcons:
   - m_BuildTarget: Android
     m_Icons:
@@ -75,6 +77,7 @@ PlayerSettings:
     });
     expect(started.err).toContain("signs with {inproject}: keys/tinwhistle.keystore, and no variant gets it");
     expect(started.err).not.toContain("icon");
+    expect(started.err.match(/named by the number \d+/g)).toEqual([`named by the number ${"9".repeat(32)}`]);
     const file = "ProjectSettings/ProjectSettings.asset";
     const own = parse(made(root, file), { logLevel: "error" }).PlayerSettings;
     expect(own).toMatchObject({
@@ -154,6 +157,28 @@ test("what an installer knows a program by is each client's own, wherever an ins
   expect([new Set(own).size, own.includes(guid) || own.includes(upper)]).toEqual([1, false]);
   expect(made(root, "setup.iss")).toContain(`AppId={{${own[0]}}\n`);
   expect(oxalis(root, "audit").err).not.toMatch(new RegExp(`${guid}|${upper}`, "i"));
+});
+
+test("the version that an installer says is each client's; one that is not the app's stays, and is told", async () => {
+  const { root, started } = aroundFiles({
+    "setup.iss": '#define MyAppVersion "1.4.2"\n\n[Setup]\nAppVerName=Crates 1.4.2\nVersionInfoVersion=1.4.2.0\n',
+    "old.iss": '#define MyAppVersion "0.9"\n[Setup]\nAppVersion={#MyAppVersion}\nMinVersion=10.0\n',
+    "crates.nsi": '!define PRODUCT_VERSION "1.4.2"\nVIProductVersion "1.4.2.0"\n!define NSIS_MIN "3.0"\n',
+    "Product.wxs": '<Wix>\n<Product Id="*"\n  Version="1.4.2">\n<Package InstallerVersion="200" /></Product></Wix>\n',
+    "vendor/redist.nsi": '!define PRODUCT_VERSION "14.2"\n',
+    "package.json": '{ "name": "crates", "productName": "Crates", "version": "1.4.2", "main": "main.js" }\n',
+    "main.js": "",
+    "icon.png": await picture(64),
+  });
+  expect(made(root, "setup.iss")).toMatch(
+    /MyAppVersion "2.5.1"[\s\S]*AppVerName=.* 2.5.1\nVersionInfoVersion=2.5.1.0\n/,
+  );
+  expect(made(root, "crates.nsi")).toBe(
+    '!define PRODUCT_VERSION "2.5.1"\nVIProductVersion "2.5.1.0"\n!define NSIS_MIN "3.0"\n',
+  );
+  expect(made(root, "Product.wxs")).toMatch(/Version="2.5.1">\n<Package InstallerVersion="200"/);
+  expect(started.err.match(/an installer says version \S+/g)).toEqual(["an installer says version 0.9,"]);
+  expect(made(root, "old.iss")).toContain('"0.9"');
 });
 
 test.each([

@@ -24,6 +24,7 @@ import { aroundCopyright } from "./copyright.ts";
 import { deviceFills } from "./devices.ts";
 import { featurePlaces } from "./features.ts";
 import { identityFills } from "./identities.ts";
+import { installerVersions } from "./installers.ts";
 import { kinFills } from "./kin.ts";
 import { refuseNamed, withoutLeft } from "./left-out.ts";
 import { noApp } from "./no-app.ts";
@@ -184,6 +185,7 @@ export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartS
   ];
   const names = known.flatMap((part) => part.names);
   const identities = identityFills(folder, known);
+  const installers = installerVersions(folder, known);
   return known.map((part, at) => ({
     ...part,
     ...(at === 0
@@ -195,12 +197,14 @@ export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartS
     fills: firstOfEachPlace([
       ...part.fills,
       ...identities.filter(({ platform }) => platform === part.platform).map(({ fill }) => fill),
-      ...(at === 0 ? [...shown.fills, ...kinFills(folder, known), ...pubspecFills(folder, names)] : []),
+      ...(at === 0
+        ? [...shown.fills, ...kinFills(folder, known), ...pubspecFills(folder, names), ...installers.fills]
+        : []),
     ]).map(aroundCopyright),
     gaps: [
       ...part.gaps,
       ...definitions[part.platform].leavesOut(folder),
-      ...(at === 0 ? folder.lost().map((file) => lostLink(folder, file)) : []),
+      ...(at === 0 ? [...installers.gaps, ...folder.lost().map((file) => lostLink(folder, file))] : []),
     ],
   }));
 }

@@ -1,7 +1,7 @@
 import { posix } from "node:path";
 import type { Setting } from "../../../formats/splice/settings.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
-import { problem } from "../../../ground/problems/problem.ts";
+import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { type Platform, platformNames } from "../../../ground/values/platform.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { layeredIcon } from "../../platforms/apple/layered-icon.ts";
@@ -48,7 +48,8 @@ function pictureAt(
   platform: Platform,
 ): Partial<Found> {
   const path = pathOf(template, file, site.value);
-  if (path === undefined || path.startsWith("..")) return {};
+  if (path === undefined) return isEngines.test(site.value) ? {} : { gaps: [withoutFile(template, file, site)] };
+  if (path.startsWith("..")) return {};
   if (!/\.\w+$/.test(path)) {
     const all =
       kind === "shell" ? shellEndings.map((ending) => path + ending).filter((each) => template.has(each)) : [];
@@ -61,6 +62,16 @@ function pictureAt(
   const place = placeAt(template.source(file), site.start);
   return { gaps: [problem("template-gap", message, { severity: "warning", place, expected: "a PNG" })] };
 }
+
+/** Numbers of what a game engine brings along itself (Unity, built-in resources). */
+const isEngines = /^0{16}/;
+
+const withoutFile = (template: Folder, file: string, { start, value }: Setting["site"]): Problem =>
+  problem("template-gap", `A picture is named by the number ${value}, which no file of the template has beside it.`, {
+    severity: "warning",
+    place: placeAt(template.source(file), start),
+    fix: "Bring its .meta file into the template, or let the settings name a picture that is there.",
+  });
 
 /** Where it lies: beside the settings, from the project's top, or wherever the file of this number is. */
 function pathOf(template: Folder, file: string, named: string): string | undefined {
