@@ -121,6 +121,48 @@ PlayerSettings:
   });
 });
 
+describe("an Android app whose build takes its sources from elsewhere", () => {
+  const manifest = (label: string, icon: string) =>
+    `<manifest xmlns:android="http://schemas.android.com/apk/res/android" package="org.crates.app"
+    android:versionName="1.4" android:versionCode="4">
+    <application android:label="${label}" android:icon="${icon}">
+        <activity android:name=".Start"><intent-filter><action android:name="android.intent.action.MAIN"/>
+            <category android:name="android.intent.category.LAUNCHER"/></intent-filter></activity>
+    </application>
+</manifest>\n`;
+
+  test.each([
+    ["a block", "manifest.srcFile 'AndroidManifest.xml'\n      res.srcDirs = [libDir + '/res', 'res']", "main {", "}"],
+    ["a path", "res.srcDir('res')\n manifest { srcFile('AndroidManifest.xml') }", 'getByName("main") {', "}"],
+    [
+      "a line",
+      "sourceSets['main'].manifest.srcFile \"$projectDir/AndroidManifest.xml\"",
+      "",
+      "main.res.srcDirs += 'res'",
+    ],
+  ])("is the client's, manifest and resources: %s", async (_, sets, opens, closes) => {
+    const { root, started } = aroundFiles({
+      "android/build.gradle": [
+        "apply plugin: 'com.android.application'\nandroid {\n  defaultConfig {\n    minSdkVersion 23\n  }",
+        opens === "" ? `}\nandroid.${sets}\nandroid { sourceSets {` : `  sourceSets {\n    ${opens}\n      ${sets}`,
+        `    ${closes}\n  }\n}\n`,
+      ].join("\n"),
+      "android/AndroidManifest.xml": manifest("-- %%INSERT_APP_NAME%% --", "@drawable/icon"),
+      "android/src/org/crates/Start.java": "package org.crates;\npublic class Start { }\n",
+      "android/res/drawable-hdpi/icon.png": await picture(72),
+      "android/res/values/strings.xml": '<resources><string name="about">Crates helps</string></resources>\n',
+      "CMakeLists.txt": 'set(CPACK_BUNDLE_NAME "Crates")\nproject(crates)\n',
+    });
+    expect(started.err).not.toContain("no Gradle build script");
+    expect(made(root, "android/AndroidManifest.xml")).toMatch(
+      /versionName="2.5.1" android:versionCode="1"[\s\S]*android:label="Kelp"/,
+    );
+    expect(made(root, "android/build.gradle")).toContain('applicationId = "example.kelp.kelpandohara"');
+    expect(isDrawn(root, "android/res/drawable-hdpi/icon.png")).toBe(true);
+    expect(made(root, "android/res/values/strings.xml")).toContain("Kelp &amp; O\\'Hara helps");
+  });
+});
+
 test("a program's icon that is named without its ending is drawn in each form that is there", async () => {
   const { root, started } = aroundFiles({
     "package.json": '{ "name": "marble-run", "productName": "Marble Run", "version": "1.4.2", "main": "main.js" }\n',
@@ -179,6 +221,33 @@ test("the version that an installer says is each client's; one that is not the a
   expect(made(root, "Product.wxs")).toMatch(/Version="2.5.1">\n<Package InstallerVersion="200"/);
   expect(started.err.match(/an installer says version \S+/g)).toEqual(["an installer says version 0.9,"]);
   expect(made(root, "old.iss")).toContain('"0.9"');
+});
+
+test("a template of which nothing says a name is called clean only when somebody gave one", async () => {
+  const { root, started } = aroundFiles({
+    "index.html":
+      '<!DOCTYPE html>\n<html>\n<head><link rel="icon" href="i.png"></head>\n<body>Marble Run</body></html>\n',
+    "i.png": await picture(64),
+  });
+  expect(started.err).toContain("No file of the template says what it is called");
+  expect(oxalis(root, "audit")).toMatchObject({ code: 1, err: expect.stringContaining("[name-unknown]") });
+  writeFileSync(join(root, "template.yaml"), "names: [Marble Run]\n");
+  const { err } = oxalis(root, "audit");
+  expect(err).toContain('"Marble Run"');
+  expect(err).not.toContain("name-unknown");
+});
+
+test("a part's version is not the program's, which is said number by number", () => {
+  const numbers = "set(CRATES_VERSION_MAJOR 0)\nset(CRATES_VERSION_MINOR 5)\nset(CRATES_VERSION_PATCH 6)\n";
+  const { root } = aroundFiles({
+    "CMakeLists.txt": `project(crates)\n${numbers}`,
+    "crates.desktop": "[Desktop Entry]\nType=Application\nName=Crates\nExec=crates\n",
+    "tools/shp/configure.ac": "AC_INIT(shp, 0.69, ada@example.org)\n",
+    "tools/own/meson.build": "project('crates', version: '0.5.6')\n",
+  });
+  expect(made(root, "CMakeLists.txt")).toContain("MAJOR 2)\nset(CRATES_VERSION_MINOR 5)\nset(CRATES_VERSION_PATCH 1)");
+  expect(made(root, "tools/shp/configure.ac")).toContain("0.69");
+  expect(made(root, "tools/own/meson.build")).toContain("2.5.1");
 });
 
 test.each([

@@ -1045,6 +1045,8 @@ export const androidGroovy: Table = {
 };
 
 export const androidKotlin: Table = {
+  // Nothing labels it: the system shows its package.
+  asks: ["name-unknown template.yaml"],
   changed: (client) => ({
     "app/build.gradle.kts": [
       ["versionCode = 1\n", `versionCode = ${client.build}\n`],

@@ -163,6 +163,10 @@ export const ofWork = {
     title: "The template's identifier is left in a variant",
     fix: "Name the place under `fill` in template.yaml so that it is filled for every client.",
   },
+  "name-unknown": {
+    title: "A template of which nothing says what it is called",
+    fix: "Give every name that people know it by under `names` in template.yaml.",
+  },
   "residue-name": {
     title: "The template's name is left in a variant",
     fix: "Name the place under `fill` in template.yaml, or leave the file out with `leave`.",

@@ -46,6 +46,7 @@ const others = {
     "template-part-missing",
     "template-syntax",
     "template-gap",
+    "name-unknown",
     "language-dropped",
     "target-old",
     "secret-kept",

@@ -4,6 +4,7 @@ import { isOfCode, occurrenceIn } from "../../app/template/occurrence.ts";
 import { placesIn } from "../../app/template/places.ts";
 import { applyEdits } from "../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
+import type { Problem } from "../../ground/problems/problem.ts";
 import type { Field } from "../../ground/values/fields.ts";
 import { replacedIn } from "../../ground/values/replaced.ts";
 import type { Place } from "../../ground/values/source.ts";
@@ -11,6 +12,7 @@ import { identifierField } from "../../proving/audit/advice/identifier-field.ts"
 import { tryFill } from "../../proving/audit/advice/proof.ts";
 import { gatherIdentity, type Identity } from "../../proving/audit/identity/gather.ts";
 import { shellName } from "../../proving/audit/identity/keyed.ts";
+import { unnamed } from "../../proving/audit/identity/unnamed.ts";
 import { codeReason } from "../../proving/audit/place-kinds.ts";
 import { searchFor } from "../../proving/audit/search/search.ts";
 
@@ -35,7 +37,7 @@ const largest = 2 * 1024 * 1024;
 export function lookElsewhere(
   template: Folder,
   parts: readonly PartSurvey[],
-): { left: Elsewhere[]; suggestions: Suggestion[] } {
+): { left: Elsewhere[]; suggestions: Suggestion[]; unknown: Problem[] } {
   const fills = parts.flatMap((part) => part.fills);
   const colors = brandColors(parts);
   const own = new Map<string, Field>();
@@ -99,7 +101,7 @@ export function lookElsewhere(
     }
     left.push(...found.filter(({ place }) => !proposed.has(place.line)));
   }
-  return { left, suggestions };
+  return { left, suggestions, unknown: unnamed(identity, "warning") };
 }
 
 /** Places whose names lead to them alone. */

@@ -57,7 +57,7 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
   if (!isFolder(template)) refuse("template-empty", `The template's folder ${template} is not there.`);
   const opened = openFolder(template);
   const parts = surveyTemplate(opened);
-  const { left, suggestions } = lookElsewhere(opened, parts);
+  const { left, suggestions, unknown } = lookElsewhere(opened, parts);
   const named = new Set(suggestions.map(({ at }) => at));
   const colors = ownColors(opened, parts)
     .filter(({ name }) => !named.has(name))
@@ -90,6 +90,7 @@ export function init({ folder, template, agency, year, dryRun }: InitOptions): I
     accounts: parts.map((part) => accountOf(opened, part)),
     secrets: findSecrets(opened, opened.list()).map(({ problem }) => problem),
     unclear: [
+      ...unknown,
       ...exampleAlone(opened, parts),
       ...notUnderstood(
         opened,

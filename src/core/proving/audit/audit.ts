@@ -17,6 +17,7 @@ import { planVariant } from "../../making/plan/plan.ts";
 import { type Adviser, openAdviser } from "./advice/advice.ts";
 import { besideVariants } from "./beside.ts";
 import { gatherIdentity, type Identity } from "./identity/gather.ts";
+import { unnamed } from "./identity/unnamed.ts";
 import { type FileSearches, lookInto, readFiles } from "./in-files.ts";
 import { searchForOthers } from "./others.ts";
 import { openPictureSearch } from "./pictures.ts";
@@ -190,6 +191,7 @@ async function auditOne(
       ...hollow(folder, at),
       ...(receipt.layout === "tree" ? judgeReferences(searches.references, variantFiles) : []),
       ...left,
+      ...unnamed(searches.identity, "error"),
       // What is no client's business is told here too: a variant may have been made before it was known.
       ...template.secrets().flatMap((each) => (hashes.has(each.file) ? [each.problem] : [])),
     ];

@@ -5,6 +5,7 @@ import type { ColorPlaces, NamedFill } from "../../template/color-places.ts";
 import { filesOf } from "../../template/found.ts";
 import { forNight } from "./following.ts";
 import { colorFile } from "./missing.ts";
+import { valuesForm } from "./resources.ts";
 
 /**
  * Colour resources by day and by night; one that has no form for the night gets one (Android documentation, night
@@ -14,7 +15,7 @@ export const androidColors: ColorPlaces = (template, part, holdsOf, wants) => {
   const fills: NamedFill[] = [];
   const light = new Map<string, { folder: string; holds: Field }>();
   const night = new Set<string>();
-  for (const file of filesOf(template, part).filter((each) => /\/res\/values[^/]*\/[^/]+\.xml$/.test(each)))
+  for (const file of filesOf(template, part).filter((each) => valuesForm.test(each)))
     for (const element of findAll(parseXml(template.source(file)), "color")) {
       const name = attributeOf(element, "name") ?? "";
       const holds = holdsOf(name);
@@ -29,7 +30,7 @@ export const androidColors: ColorPlaces = (template, part, holdsOf, wants) => {
     ...file,
     fills: file.fills.map((fill) => {
       const name = /<color name="([^"]+)">$/.exec(file.text.slice(0, fill.site.start))?.[1] ?? "";
-      const holds = forNight(`/${file.path}`) ? holdsOf(name) : undefined;
+      const holds = forNight(file.path) ? holdsOf(name) : undefined;
       if (!holds) return fill;
       night.add(name);
       return { ...fill, holds: darkOf(holds) };

@@ -4,12 +4,22 @@ import type { DevicePlaces } from "../../template/device-places.ts";
 import type { Fill } from "../../template/found.ts";
 import { opensApp } from "./manifest.ts";
 
+/** A manifest, and the source set whose folder it lies in; it may lie elsewhere. */
+const manifestForm = /^(?:(?:.*\/)?src\/(?<set>[^/]+)\/|(?:.*\/)?)AndroidManifest\.xml$/;
+
+/** Whether a manifest is an app's main one: by where it lies, or by what it holds. */
+function isMain(file: string, root: XmlElement): boolean {
+  const set = manifestForm.exec(file)?.groups?.set;
+  return set === undefined ? findAll(root, "activity").some(opensApp) : /^(main|androidMain)$/.test(set);
+}
+
 /** Screens that a manifest supports, and how each of its activities may be turned. */
 export const androidDevices: DevicePlaces = (template, files) =>
   files
-    .filter((file) => file.endsWith("src/main/AndroidManifest.xml"))
+    .filter((file) => manifestForm.test(file))
     .flatMap((file): Fill[] => {
       const root = parseXml(template.source(file));
+      if (!isMain(file, root)) return [];
       const application = find(root, "application");
       const turned = findAll(root, "activity").flatMap((activity): Fill[] => {
         const site = attributeSite(file, activity, "android:screenOrientation");

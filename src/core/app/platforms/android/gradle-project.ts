@@ -10,6 +10,7 @@ import { tomlStrings } from "../../../formats/splice/formats/toml.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { ownAmong } from "../../template/of-others.ts";
+import { mainSet } from "./source-sets.ts";
 
 /** A statement, and the script it stands in. */
 export type Scripted = GradleStatement & { file: string };
@@ -22,6 +23,10 @@ export interface AppModule {
   /** Folder of the Gradle project: the nearest one upward with a settings script. */
   root: string;
   statements: readonly Scripted[];
+  /** The manifests of its source sets, the main one first. */
+  manifests: readonly string[];
+  /** Folders of its main source set's resources, where the script names them. */
+  resources: readonly string[];
   /** Every place that holds a value which the build reads for a setting; none where it works the value out. */
   resolve(value: readonly GradleToken[]): Site[];
 }
@@ -49,20 +54,23 @@ export function appModules(template: Folder): AppModule[] {
     .map(({ script, statements }) => {
       const folder = script.slice(0, Math.max(0, script.lastIndexOf("/")));
       const root = rootOf(template, folder);
-      return { script, folder, root, statements, resolve: resolver(template, script, root) };
+      const { manifest, resources } = mainSet(template, { folder, root, statements });
+      const manifests = manifestsOf(template, folder, manifest);
+      return { script, folder, root, statements, manifests, resources, resolve: resolver(template, script, root) };
     })
-    .filter(({ folder }) => manifestsOf(template, folder).length > 0)
+    .filter(({ manifests }) => manifests.length > 0)
     .sort((a, b) => depth(a.folder) - depth(b.folder));
 }
 
-/** The manifests of a module's source sets, the main one first. */
-export function manifestsOf(template: Folder, module: string): string[] {
+/** The manifests of a module's source sets, the main one first, wherever it lies. */
+function manifestsOf(template: Folder, module: string, main: string | undefined): string[] {
   const prefix = module ? `${module}/src/` : "src/";
+  const isMains = (file: string) => /\/(main|androidMain)\/AndroidManifest/.test(`/${file}`);
   const own = template
     .list()
     .filter((file) => file.startsWith(prefix) && /^[^/]+\/AndroidManifest\.xml$/.test(file.slice(prefix.length)));
-  const rank = (file: string) => (/\/(main|androidMain)\/AndroidManifest/.test(`/${file}`) ? 0 : 1);
-  return own.sort((a, b) => rank(a) - rank(b));
+  const others = own.filter((file) => file !== main && !isMains(file));
+  return [...(main === undefined ? own.filter(isMains) : [main]), ...others];
 }
 
 /** What a module's build gives to a name, in its defaults and in each of its flavours. */

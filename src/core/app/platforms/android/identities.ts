@@ -6,7 +6,7 @@ import { escapeRegExp } from "../../../ground/values/regexp.ts";
 import { hostFill, schemeFill } from "../../template/addresses.ts";
 import type { Fill } from "../../template/found.ts";
 import type { AppModule } from "./gradle-project.ts";
-import { type AndroidResources, readReference } from "./resources.ts";
+import { type AndroidResources, readReference, valuesForm } from "./resources.ts";
 
 /**
  * An attribute that says to the system what belongs to this app and no other (Android documentation, app manifest and
@@ -66,7 +66,7 @@ export function androidIdentities(app: App): Fill[] {
   const files = template
     .list()
     .filter(
-      (file) => manifests.includes(file) || (file.startsWith(below) && /\/res\/xml[^/]*\/[^/]+\.xml$/.test(file)),
+      (file) => manifests.includes(file) || (file.startsWith(below) && /(^|\/)res\/xml[^/]*\/[^/]+\.xml$/.test(file)),
     );
   const fills: Fill[] = [];
   for (const file of files) {
@@ -123,7 +123,7 @@ const fillsFor = (site: Site, before: string, after: string): Fill => ({
 function everywhere({ template, module }: App, site: Site, fills: readonly Fill[]): Fill[] {
   const [fill] = fills;
   if (!fill || site.value === "") return [...fills];
-  const below = module.folder ? `${module.folder}/src/` : "src/";
+  const below = module.folder ? `${module.folder}/` : "";
   const literal = new RegExp(`"(${escapeRegExp(site.value)})"`, "g");
   const inCode = template
     .list()
@@ -146,7 +146,7 @@ function stringFills({ template, module, identifier }: App): Fill[] {
   const below = module.folder ? `${module.folder}/` : "";
   return template
     .list()
-    .filter((file) => file.startsWith(below) && /\/res\/values[^/]*\/[^/]+\.xml$/.test(file))
+    .filter((file) => file.startsWith(below) && valuesForm.test(file))
     .flatMap((file) =>
       rootOf(template, file).children.flatMap((element): Fill[] => {
         const site = element.name === "string" ? textSite(file, element, "android-string") : undefined;

@@ -1,3 +1,4 @@
+import { posix } from "node:path";
 import { attributeOf, find, parseXml, walk } from "../../../formats/splice/formats/xml.ts";
 import { write } from "../../../formats/splice/forms.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
@@ -38,7 +39,7 @@ const localizeLabel: Localize = (template, part, names, main) => {
       return {
         site,
         name: attributeOf(element, "name") ?? "",
-        folder: /\/res\/([^/]+)\//.exec(site.file)?.[1] ?? "",
+        folder: /(?:^|\/)res\/([^/]+)\//.exec(site.file)?.[1] ?? "",
       };
     });
   const first = labels.find(({ folder }) => folder === "values");
@@ -87,7 +88,7 @@ function stringsText(names: readonly string[], label: string): string {
 
 /** Warns where a language is written from right to left, and the manifest does not say that the app can be. */
 function tellUnturned(template: Folder, res: string, names: readonly Spoken[]): Problem[] {
-  const manifest = `${res.replace(/\/res$/, "")}/AndroidManifest.xml`;
+  const manifest = posix.join(posix.dirname(res), "AndroidManifest.xml");
   const turned = names.find(({ direction }) => direction === "rtl");
   const application = template.has(manifest) ? find(parseXml(template.source(manifest)), "application") : undefined;
   if (!turned || attributeOf(application, "android:supportsRtl") === "true") return [];

@@ -42,19 +42,25 @@ export function readReference(text: string | undefined): ResourceRef | undefined
   return match?.[1] && match[2] && !text?.startsWith("@android:") ? { type: match[1], name: match[2] } : undefined;
 }
 
+/** Files of value resources. */
+export const valuesForm = /(^|\/)res\/values[^/]*\/[^/]+\.xml$/;
+
 /** Opens the resources of a module's source sets; what they lack is looked for in the project's other modules. */
 export function openAndroidResources(template: Folder, module: AppModule): AndroidResources {
   const prefix = module.folder ? `${module.folder}/` : "";
   const root = module.root ? `${module.root}/` : "";
+  const named = module.resources.map((folder) => `${folder}/`);
+  const isOwn = (file: string) =>
+    named.length > 0 ? named.some((folder) => file.startsWith(folder)) : file.startsWith(prefix);
   const files = template
     .list()
     .filter((file) => file.startsWith(root) && /(^|\/)res\/[a-z][^/]*\/[^/]+$/.test(file))
-    .sort((a, b) => Number(b.startsWith(prefix)) - Number(a.startsWith(prefix)));
+    .sort((a, b) => Number(isOwn(b)) - Number(isOwn(a)));
   const parsed = new Map<string, XmlElement>();
   let values: ValueResource[] | undefined;
   /** The module's own, where it has any. */
   const nearest = <T>(all: T[], fileOf: (each: T) => string): T[] => {
-    const own = all.filter((each) => fileOf(each).startsWith(prefix));
+    const own = all.filter((each) => isOwn(fileOf(each)));
     return own.length > 0 ? own : all;
   };
 
@@ -69,7 +75,7 @@ export function openAndroidResources(template: Folder, module: AppModule): Andro
   };
   const allValues = () =>
     files
-      .filter((file) => /\/res\/values[^/]*\/[^/]+\.xml$/.test(file))
+      .filter((file) => valuesForm.test(file))
       .flatMap((file) =>
         xml(file).children.flatMap((element) => {
           const name = attributeOf(element, "name");
@@ -82,7 +88,7 @@ export function openAndroidResources(template: Folder, module: AppModule): Andro
     files.some((file) => file.startsWith(`${prefix}src/${name}/res/`)),
   );
   return {
-    main: `${prefix}src/${set ?? "main"}/res`,
+    main: module.resources[0] ?? `${prefix}src/${set ?? "main"}/res`,
     xml,
     unread: () => unread,
     values({ type, name }) {
@@ -100,7 +106,7 @@ export function openAndroidResources(template: Folder, module: AppModule): Andro
       });
     },
     files({ type, name }) {
-      const form = new RegExp(`/res/${type}(-[^/]+)?/${escapeRegExp(name)}(\\.9)?\\.(xml|png|webp|jpe?g|gif)$`);
+      const form = new RegExp(`(^|/)res/${type}(-[^/]+)?/${escapeRegExp(name)}(\\.9)?\\.(xml|png|webp|jpe?g|gif)$`);
       return nearest(
         files.filter((file) => form.test(file)),
         (file) => file,

@@ -23,7 +23,7 @@ import {
 } from "../../template/found.ts";
 import type { Wants } from "../../template/missing.ts";
 import { type Followed, mergeFollowed, openWays } from "./following.ts";
-import { type AppModule, appModules, manifestsOf } from "./gradle-project.ts";
+import { type AppModule, appModules } from "./gradle-project.ts";
 import { banner, launcher, notification } from "./icons.ts";
 import { androidIdentities } from "./identities.ts";
 import { label, ownLabel } from "./labels.ts";
@@ -134,8 +134,8 @@ function keptLanguages(template: Folder, modules: readonly AppModule[]): Pick<Pa
 const asking = ["uses-permission", "uses-permission-sdk-23"];
 
 /** What an app's manifests ask for. */
-const permissionsOf = (template: Folder, { folder }: AppModule): string[] =>
-  manifestsOf(template, folder).flatMap((file) => {
+const permissionsOf = (template: Folder, { manifests }: AppModule): string[] =>
+  manifests.flatMap((file) => {
     const root = parseXml(template.source(file));
     const elements = asking.flatMap((name) => findAll(root, name));
     return elements.flatMap((element) => attributeOf(element, "android:name") ?? []);
@@ -172,7 +172,7 @@ function surveyModule(template: Folder, module: AppModule, { wants, inStore, mai
 
   const settings = gradleSettings(module.script, template.source(module.script).text);
   const [namespace] = findSettings(settings, "namespace", ["android"]);
-  const manifests = manifestsOf(template, module.folder).map((file) => ({
+  const manifests = module.manifests.map((file) => ({
     file,
     root: parseXml(template.source(file)),
   }));

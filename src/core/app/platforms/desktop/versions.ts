@@ -36,17 +36,21 @@ export const versionScripts = (files: readonly string[]): string[] =>
   nearestFirst(files.filter((each) => scripts.some(({ file }) => file.test(posix.basename(each)))));
 
 /** The version in the scripts that build a program: of each kind, in the one nearest the top that says one. */
-export const buildVersions = (template: Folder, files: readonly string[]): Fill[] => [
-  ...ofOneProgram(inScripts(template, files)),
-  ...numberedVersions(template, files),
-];
+export function buildVersions(template: Folder, files: readonly string[]): Fill[] {
+  const numbered = numberedVersions(template, files);
+  return [...ofOneProgram(inScripts(template, files), numbered), ...numbered];
+}
 
 const depthOf = ({ site }: Fill): number => site.file.split("/").length;
 
-/** Without what another kind of script says deeper down, where it is another version: that is of a part. */
-function ofOneProgram(fills: readonly Fill[]): Fill[] {
-  const [top] = [...fills].sort((a, b) => depthOf(a) - depthOf(b));
-  return fills.filter((each) => !top || depthOf(each) === depthOf(top) || each.site.value === top.site.value);
+/**
+ * Without what another kind of script says deeper down, where it is another version: that is of a part.
+ * @param numbered the same program's version, number by number
+ */
+function ofOneProgram(fills: readonly Fill[], numbered: readonly Fill[]): Fill[] {
+  const [top] = [...fills, ...numbered].sort((a, b) => depthOf(a) - depthOf(b));
+  const said = new Set([top?.site.value, numbered.map(({ site }) => site.value).join(".")]);
+  return fills.filter((each) => !top || depthOf(each) === depthOf(top) || said.has(each.site.value));
 }
 
 const inScripts = (template: Folder, files: readonly string[]): Fill[] =>

@@ -19,10 +19,11 @@ export const installerLine = longPattern("gim")`
   |(?=Name|Caption|BrandingText))(\w+)["']?[ \t]+["']([^"'\n]+)["']
 `;
 
-/** Calls by which a program of a desktop says what it is called. */
+/** Calls by which a program of a desktop, or a game's window, says what it is called. */
 export const namingCall = longPattern("g")`
   \b(setApplication(?:Display)?Name|setOrganization(?:Name|Domain)|setDesktopFileName
-  |g_set_application_name|g_set_prgname|gtk_window_set_title|setWindowTitle|set_application_id)
+  |g_set_application_name|g_set_prgname|gtk_window_set_title|setWindowTitle|set_application_id
+  |SDL_CreateWindow|SDL_SetWindowTitle|SDL_WM_SetCaption|glfwCreateWindow|glutCreateWindow|SetApp(?:Display)?Name)
   \s*\((?:[^"')\n]*,)?\s*(?:[\w.:]+\s*\(\s*){0,2}[LuU@]?["']([^"'\n]+)["']
 `;
 

@@ -107,7 +107,10 @@ export const naming: readonly Carrier[] = [
   {
     kind: "name",
     file: /\.(cc|cpp|cxx|c|mm?|hpp?|py|vala|rs)$/,
-    key: /^(setApplication(Display)?Name|g_set_application_name)$/,
+    key: longPattern()`
+      ^(setApplication(Display)?Name|g_set_application_name|SetApp(Display)?Name
+      |SDL_(CreateWindow|SetWindowTitle|WM_SetCaption)|(glfw|glut)CreateWindow)$
+    `,
   },
   // Televisions.
   { kind: "name", file: /(^|\/)appinfo\.json$/, key: /^title$/ },
