@@ -38,6 +38,14 @@ const shapers = {
     const [parts, wanted] = [value.split("."), old.split(".").length];
     return [...parts, ...Array<string>(Math.max(0, wanted - parts.length)).fill("0")].join(".");
   },
+  /** A version's numbers with commas between, as many as there were (Microsoft, VERSIONINFO resource). */
+  versionCommas: (value: string, old: string) => {
+    const between = /,\s+/.test(old) ? ", " : ",";
+    return old
+      .split(",")
+      .map((_, at) => numberOf(value, at))
+      .join(between);
+  },
   /** A version's numbers, where a build asks for each by itself. */
   versionMajor: (value: string) => numberOf(value, 0),
   versionMinor: (value: string) => numberOf(value, 1),

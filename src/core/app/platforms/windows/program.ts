@@ -1,21 +1,13 @@
 import { posix } from "node:path";
 import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
-import type { Field } from "../../../ground/values/fields.ts";
+import type { Problem } from "../../../ground/problems/problem.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import { programIcons } from "../../../pictures/slots/program.ts";
-import { isSetByScripts } from "../../template/cmake-variables.ts";
 import { findFile } from "../../template/find-file.ts";
 import type { Fill, PictureUse } from "../../template/found.ts";
 import { programScripts } from "../../template/resource-scripts.ts";
-
-/** What a program's version block says to whoever looks at its properties (Microsoft, VERSIONINFO resource). */
-const shown: Readonly<Record<string, Field>> = {
-  CompanyName: "owner",
-  FileDescription: "app.name",
-  ProductName: "app.name",
-  LegalCopyright: "copyright",
-};
+import { versionBlock } from "./version-block.ts";
 
 /**
  * A program's own resources: its icon files, and what its version block and its code say to people.
@@ -26,20 +18,20 @@ export function windowsProgram(
   folder: string,
   names: readonly string[],
   known: readonly Fill[],
-): { fills: Fill[]; pictures: PictureUse[] } {
+): { fills: Fill[]; pictures: PictureUse[]; gaps: Problem[] } {
   const below = folder ? `${folder}/` : "";
   const scripts = [...programScripts(template)].filter(([file]) => file.startsWith(below));
   const fills: Fill[] = [...known];
   const icons = new Set<string>();
   const said = new Set(names);
   for (const { holds, site } of known) if (holds === "app.name") said.add(site.value);
-  for (const [file, { values, texts, icons: listed }] of scripts) {
-    for (const { key, site } of values) {
-      const holds = shown[key];
-      if (!holds || site.value.trim() === "" || isSetByScripts(template, site.value)) continue;
-      fills.push({ holds, site, shape: "text" });
-      if (holds === "app.name") said.add(site.value);
-    }
+  const gaps: Problem[] = [];
+  for (const [file, script] of scripts) {
+    const { texts, icons: listed } = script;
+    const block = versionBlock(template, file, script);
+    gaps.push(...block.gaps);
+    fills.push(...block.fills);
+    for (const { holds, site } of block.fills) if (holds === "app.name") said.add(site.value);
     for (const { key, site } of texts)
       if (/TITLE|APP_?NAME|CAPTION/i.test(key)) {
         fills.push({ holds: "app.name", site, shape: "text" });
@@ -67,6 +59,7 @@ export function windowsProgram(
   const [largest] = within.slice(-1);
   return {
     fills,
+    gaps,
     pictures: largest ? [...icons].map((path) => ({ slot: largest, path, container: "ico", within })) : [],
   };
 }

@@ -109,7 +109,7 @@ export const surveyWindows: SurveyPart = (template, { inStore }) => {
     brandFiles: [...new Set([...brandFiles, ...own.flatMap((each) => each.pictures.map(({ path }) => path))])].sort(),
     added: [],
     missing: [],
-    gaps: packages.flatMap((each) => each.gaps),
+    gaps: [...packages, ...own].flatMap((each) => each.gaps),
     ...minimumOf(template, manifests[0]),
   };
 };
