@@ -219,7 +219,7 @@ test("the version that an installer says is each client's; one that is not the a
     '!define PRODUCT_VERSION "2.5.1"\nVIProductVersion "2.5.1.0"\n!define NSIS_MIN "3.0"\n',
   );
   expect(made(root, "Product.wxs")).toMatch(/Version="2.5.1">\n<Package InstallerVersion="200"/);
-  expect(started.err.match(/an installer says version \S+/g)).toEqual(["an installer says version 0.9,"]);
+  expect(started.err.match(/version \S+ is said here/g)).toEqual(["version 0.9 is said here"]);
   expect(made(root, "old.iss")).toContain('"0.9"');
 });
 

@@ -24,13 +24,13 @@ import { aroundCopyright } from "./copyright.ts";
 import { deviceFills } from "./devices.ts";
 import { featurePlaces } from "./features.ts";
 import { identityFills } from "./identities.ts";
-import { installerVersions } from "./installers.ts";
 import { kinFills } from "./kin.ts";
 import { refuseNamed, withoutLeft } from "./left-out.ts";
 import { noApp } from "./no-app.ts";
 import { type NotedPlace, notedPlaces } from "./noted-places.ts";
 import { withOwnPictures } from "./own-pictures.ts";
 import { chooseParts } from "./parts.ts";
+import { saidVersions } from "./said-versions.ts";
 import { dropAllowed, type FoundSecret, findSecrets } from "./secrets/find.ts";
 import { withSettings, wrapsPages } from "./settings/survey.ts";
 
@@ -185,7 +185,7 @@ export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartS
   ];
   const names = known.flatMap((part) => part.names);
   const identities = identityFills(folder, known);
-  const installers = installerVersions(folder, known);
+  const versions = saidVersions(folder, known);
   return known.map((part, at) => ({
     ...part,
     ...(at === 0
@@ -198,13 +198,13 @@ export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartS
       ...part.fills,
       ...identities.filter(({ platform }) => platform === part.platform).map(({ fill }) => fill),
       ...(at === 0
-        ? [...shown.fills, ...kinFills(folder, known), ...pubspecFills(folder, names), ...installers.fills]
+        ? [...shown.fills, ...kinFills(folder, known), ...pubspecFills(folder, names), ...versions.fills]
         : []),
     ]).map(aroundCopyright),
     gaps: [
       ...part.gaps,
       ...definitions[part.platform].leavesOut(folder),
-      ...(at === 0 ? [...installers.gaps, ...folder.lost().map((file) => lostLink(folder, file))] : []),
+      ...(at === 0 ? [...versions.gaps, ...folder.lost().map((file) => lostLink(folder, file))] : []),
     ],
   }));
 }

@@ -33,6 +33,8 @@ const unspaced =
  */
 const opens = new RegExp(`[\\s"'“„‘«([{>/|·–—${unspaced}-]$|(^|[\\s(])&$`, "u");
 const closes = new RegExp(`^[\\s"'”“’»)\\]}<.,;:!?/|·–—…${unspaced}-]`, "u");
+/** A mark before the letter of a menu's text that a key goes to; no entity of a page. */
+const keyed = /(?:^|[\s(])&(?!\w+;)(?=\p{L})|\p{L}&(?!\w+;)(?=\p{Ll})/u;
 /** Several words, or one text in a script that sets no blanks. */
 const hasWords = new RegExp(`[\\s${unspaced}]`, "u");
 
@@ -77,7 +79,8 @@ function ofName(value: string, { found, at, text, field }: Standing): Occurrence
   const isText = (before === "" || opens.test(before)) && (after === "" || closes.test(after));
   if (!isText || !hasWords.test(value.trim())) return doubt("part");
   // Without its capitals, it may be the word itself that is meant: a recorder of sounds.
-  return found === found.toLowerCase() && found !== text ? doubt("part") : { expression: `{${field}}` };
+  if (found === found.toLowerCase() && found !== text) return doubt("part");
+  return { expression: keyed.test(`${before}x${after}`) ? `{${field} menu}` : `{${field}}` };
 }
 
 /** A host: the client's own alone, and no page of it that nobody knows to be there. */

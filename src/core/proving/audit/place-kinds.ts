@@ -120,7 +120,7 @@ export const codePlaces: readonly CodePlace[] = [
   },
   {
     file: /\.(?:pro|pri|prf|qrc)$/,
-    line: /^(?!.*\b(?:QMAKE_TARGET_(?:PRODUCT|COMPANY|COPYRIGHT|DESCRIPTION)|QMAKE_BUNDLE_NAME)\b)/,
+    line: /^(?!.*\b(?:QMAKE_TARGET_(?:PRODUCT|COMPANY|COPYRIGHT|DESCRIPTION|BUNDLE_PREFIX)|QMAKE_BUNDLE_NAME)\b)/,
     reason: "projects name targets, files and resources",
   },
   {

@@ -6,7 +6,10 @@ import { pathByFormat } from "../../../../src/core/formats/splice/known-ending.t
 const name: Term = { kind: "name", found: "Crate", text: "Crate", field: "app.name" };
 
 test.each([
-  ["About &Crate…", "{app.name}"],
+  ["About &Crate…", "{app.name menu}"],
+  ["E&xit Crate", "{app.name menu}"],
+  ["Beer &amp; Crate &copy; 2026", "{app.name}"],
+  ["AT&T in a Crate", "{app.name}"],
   ["如果安装了，Crate将在需要时", "{app.name}"],
   ["。Crateを再起動", "{app.name}"],
   ["Über Crate", "{app.name}"],

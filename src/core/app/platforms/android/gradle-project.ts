@@ -44,7 +44,8 @@ const scriptForm = /(^|\/)build\.gradle(\.kts)?$/;
 /** The part of a script that an app gives, whose project is made around it at each build. */
 const partOfScript = /(^|\/)App_Resources\/Android\/app\.gradle$/;
 const settingsScripts = ["settings.gradle", "settings.gradle.kts"];
-const applicationPlugin = /com\.android\.application|plugins\.android\.?application/i;
+/** The plugin that makes an app, by its name, a catalog's, or what Qt's build puts in for it. */
+const applicationPlugin = /com\.android\.application|plugins\.android\.?application|\bqtGradlePluginType\b/i;
 
 /** The modules whose scripts make an app, the one nearest the top first. */
 export function appModules(template: Folder): AppModule[] {

@@ -59,6 +59,10 @@ export function appIcons(assets: Assets, project: XcodeProject, targets: readonl
   ]);
 }
 
+/** Every icon set of a folder, whatever names it. */
+export const iconSets = (assets: Assets): Found =>
+  mergeFound(iconAssets(assets.template, assets.below).map((asset) => iconAsset(assets, asset)));
+
 /** Targets with their configurations, as they are read: "Tides: Debug, Release; Tides Clip: Release". */
 const told = (belongs: ReadonlyMap<string, ReadonlySet<string>>): string =>
   [...belongs].map(([target, configurations]) => `${target}: ${[...configurations].join(", ")}`).join("; ");

@@ -8,12 +8,13 @@ import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import { homeFill } from "../../template/addresses.ts";
+import { aside, builders } from "../../template/builders.ts";
 import { type Fill, heldValues, type PictureUse, type SurveyPart } from "../../template/found.ts";
 import { besideApp, namedText } from "../../template/named-text.ts";
 import { pictureSize } from "../../template/picture-size.ts";
 import { pictureUse } from "../../template/picture-use.ts";
 import { shellIcon, shellSide } from "./catalog.ts";
-import { aside, builders, isAboutProgram, isHiddenEntry } from "./programs.ts";
+import { isAboutProgram, isHiddenEntry } from "./programs.ts";
 import { buildVersions } from "./versions.ts";
 
 const entryFile = /\.desktop(\.in)*$/;

@@ -9,6 +9,7 @@ import { surveyXcode } from "../apple/survey.ts";
 import type { PlatformDefinition } from "../definition.ts";
 import { iosBuildFiles } from "./export-options.ts";
 import { iosIdentifiers } from "./identifiers.ts";
+import { surveyMadeByBuild } from "./made.ts";
 import { iosScenes } from "./scenes.tsx";
 import { type IosRole, iosTitles } from "./titles.ts";
 
@@ -21,7 +22,7 @@ export const ios: PlatformDefinition<IosRole> = {
   identifiers: iosIdentifiers,
   limits: [],
   mostBuilds: Number.POSITIVE_INFINITY,
-  survey: surveyXcode("ios"),
+  survey: (...of) => surveyXcode("ios")(...of) ?? surveyMadeByBuild(...of),
   leavesOut: () => [],
   missing: iosMissing,
   signs: [

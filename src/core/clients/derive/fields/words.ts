@@ -106,6 +106,10 @@ const table = {
     says: 'as a part of an X.500 name: in quotes where a mark would end it: Hill, Sons → "Hill, Sons"',
     apply: (text) => (/^[\s#]|[,+"\\<>;=]|\s$/.test(text) ? `"${text.replace(/"/g, '""')}"` : text),
   },
+  menu: {
+    says: "as a text of a menu, in which & stands before the letter that a key goes to: Hill & Dale → Hill && Dale",
+    apply: (text) => text.replaceAll("&", "&&"),
+  },
   guid: {
     says: "a GUID made from it, the same each time: Hill → d28fbe7d-0ed3-5e01-ab56-aea39f2014a9",
     apply: guidOf,

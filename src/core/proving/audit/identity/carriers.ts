@@ -146,6 +146,8 @@ export const carriers: readonly Carrier[] = [
     key: /^(CPACK_PACKAGE_HOMEPAGE_URL|(APP|APPLICATION|PRODUCT)_(URL|HOMEPAGE(_URL)?))$/,
     part: /^https?:\/\/([^/:?#]+)/,
   },
+  { kind: "owner", file: /\.pr[io]$/, key: /^QMAKE_TARGET_COMPANY$/ },
+  { kind: "identifier", file: /\.pr[io]$/, key: /^QMAKE_TARGET_BUNDLE_PREFIX$/ },
   { kind: "owner", file: /\.(cc|cpp|cxx|py|vala)$/, key: /^setOrganizationName$/ },
   { kind: "host", file: /\.(cc|cpp|cxx|py)$/, key: /^setOrganizationDomain$/ },
   {
@@ -177,6 +179,10 @@ export const carriers: readonly Carrier[] = [
   { kind: "owner", file: /(^|\/)config\.xml$/, key: /^author$/ },
   { kind: "owner", file: /\.html?$/i, key: /^meta\.author$/ },
   { kind: "team", file: /\.(pbxproj|xcconfig)$/, key: /^DEVELOPMENT_TEAM$/, part: /^([A-Z0-9]{10})$/ },
+  {
+    ...{ kind: "team", file: /(^|\/)CMakeLists\.txt$|\.cmake$/, key: /^XCODE_ATTRIBUTE_DEVELOPMENT_TEAM$/ },
+    part: /^([A-Z0-9]{10})$/,
+  },
   { kind: "team", file: /(^|\/)tiapp\.xml$/, key: /^team-id$/, part: /^([A-Z0-9]{10})$/ },
   { kind: "team", key: /(^|\.)(appleTeamId|teamId|team_id)$/i, part: /^([A-Z0-9]{10})$/ },
   // What an installer knows a program by (Microsoft, Windows Installer, "UpgradeCode"; Inno Setup, "AppId").

@@ -30,6 +30,9 @@ export const namingCall = longPattern("g")`
 /** Properties of a bundle that a build script gives without quotes (CMake, MACOSX_BUNDLE_…). */
 const bundleProperty = /\b(MACOSX_BUNDLE_\w+|CPACK_\w+)[ \t\r\n]+"?([^"\s$()][^"\n$()]*?)"?(?=[\s)])/g;
 
+/** What a project says of its program (Qt, "qmake Variable Reference"). */
+export const qmakeLine = /^[ \t]*(QMAKE_TARGET_\w+)[ \t]*=[ \t]*([^\s#$][^\r\n#$]*[^\s#$\\])[ \t]*$/gm;
+
 /** A setting that is one word, without quotes (CMake, `set`). */
 const bareSetting = /^[ \t]*set\s*\(\s*(\w+)\s+([^\s()"$;]+)\s*\)/gim;
 

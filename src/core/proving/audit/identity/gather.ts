@@ -165,7 +165,8 @@ const shared = longPattern()`
 /** The domain that an identifier is made from, by the convention of reversed domain names. */
 function domainOf(identifier: string): string | undefined {
   const [top = "", second = "", third] = identifier.toLowerCase().split(".");
-  const isDomain = /^[a-z]{2,}$/.test(top) && /^[a-z0-9-]{3,}$/.test(second) && third !== undefined;
+  const isSure = third !== undefined || /^(com|org|net|io|dev|app)$/.test(top);
+  const isDomain = /^[a-z]{2,}$/.test(top) && /^[a-z0-9-]{3,}$/.test(second) && isSure;
   return isDomain && !shared.test(identifier) ? `${second}.${top}` : undefined;
 }
 

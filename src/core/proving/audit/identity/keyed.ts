@@ -13,7 +13,7 @@ import { textOf } from "../../../ground/files/reading/text-of.ts";
 import { attempt, orElse } from "../../../ground/problems/result.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Source } from "../../../ground/values/source.ts";
-import { cmake, desktopEntry, installerLine, keyLine, namingCall } from "./desktops.ts";
+import { cmake, desktopEntry, installerLine, keyLine, namingCall, qmakeLine } from "./desktops.ts";
 import { type Keyed, lines, plainLine, quotedLine, type Reader, type Texts } from "./reader.ts";
 import { xcodeProject } from "./xcode.ts";
 
@@ -151,6 +151,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.ns[hi]$/i, read: lines(installerLine) },
   { file: /\.(cc|cpp|cxx|c|mm?|hpp?|py|vala|rs)$/, read: lines(namingCall) },
   { file: /(^|\/)CMakeLists\.txt$|\.cmake$/, read: cmake },
+  { file: /\.pr[io]$/, read: lines(qmakeLine) },
   {
     file: longPattern()`
       \.(json|jsonc|webmanifest|webapp|ya?ml|[cm]?[jt]s|[jt]sx|cfg|godot)$

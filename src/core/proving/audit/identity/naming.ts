@@ -104,6 +104,7 @@ export const naming: readonly Carrier[] = [
       |(APP|APPLICATION|PRODUCT)_(DISPLAY_)?NAME)$
     `,
   },
+  { kind: "name", file: /\.pr[io]$/, key: /^QMAKE_TARGET_PRODUCT$/ },
   {
     kind: "name",
     file: /\.(cc|cpp|cxx|c|mm?|hpp?|py|vala|rs)$/,

@@ -28,6 +28,9 @@ const titles = longPattern("i")`
   |(\w+[.>-]+)?Create(AndShow)?|SetWindowText\w*)\s*\((?:[\w.:]+\s*\()?[^()"'\x60]*L?$
 `;
 
+/** Calls that take a text to be shown in the language of whoever reads it (Qt, KDE, gettext, Apple). */
+const translated = /(?<![\w.])(qsTr|tr|trUtf8|i18n[cp]*|gettext|N?_|NSLocalizedString)\s*\(\s*[LuU@]?$/;
+
 /** Calls and names of what goes into a log, which developers read. */
 const logged = longPattern()`
   \b(Log\.(v|d|i|w|e|wtf)|Timber\.\w+|NSLog|os_log|Debug\.Log\w*|console\.(log|debug|info|warn|error|trace)
@@ -58,7 +61,7 @@ const program: Language["isCode"] = (hit) => {
     return literal !== hit.found && /\.(kt|java)$/.test(hit.file) && /^[\w.]+$/.test(literal);
   if (hit.kind !== "name" && hit.kind !== "owner") return false;
   // A literal that is the name alone may be a key of code's; what it is called tells.
-  if (literal === hit.found) return !shownBy.test(called(hit)) && !titles.test(called(hit));
+  if (literal === hit.found) return ![shownBy, titles, translated].some((each) => each.test(called(hit)));
   return !/\s/.test(literal);
 };
 
@@ -147,7 +150,9 @@ const languages: readonly Language[] = [
       /\$\{[\w.-]*$/.test(before(hit)) ||
       /^\s*(option|message)\s*\(/i.test(hit.line) ||
       isPath(hit) ||
-      (literalAround(hit) === undefined && !bundleProperty.test(before(hit)) && !isSetName(hit)),
+      (literalAround(hit) === undefined &&
+        (!bundleProperty.test(before(hit)) || /^[\w-]*\.(icns|ico|png|plist|rtf|txt)\b/i.test(after(hit))) &&
+        !isSetName(hit)),
   },
   {
     file: /\.desktop$/,

@@ -3,14 +3,14 @@ import { textOf } from "../../ground/files/reading/text-of.ts";
 import { type Problem, problem } from "../../ground/problems/problem.ts";
 import { longPattern } from "../../ground/values/long-pattern.ts";
 import { placeAt } from "../../ground/values/source.ts";
-import { aside } from "../platforms/desktop/programs.ts";
+import { aside } from "../template/builders.ts";
 import { type Fill, heldValues, type PartSurvey } from "../template/found.ts";
 
 /**
- * Where an installer's own script says the version that it installs (Inno Setup, "Setup" section; NSIS, version
- * information; Windows Installer XML, Product, Package and Bundle).
+ * Where a version of the app is said beside what builds it: by an installer's script (Inno Setup, "Setup" section;
+ * NSIS, version information; Windows Installer XML, Product, Package and Bundle; CMake, CPack), and by code (Qt).
  */
-const scripts: readonly { file: RegExp; version: RegExp }[] = [
+const places: readonly { file: RegExp; version: RegExp }[] = [
   {
     file: /\.iss$/i,
     version: longPattern("gim")`
@@ -33,16 +33,24 @@ const scripts: readonly { file: RegExp; version: RegExp }[] = [
       (?<version>\d+(?:\.\d+)+)(?=")
     `,
   },
+  {
+    file: /(^|\/)CMakeLists\.txt$|\.cmake$/,
+    version: /^[ \t]*set[ \t]*\(\s*CPACK_PACKAGE_VERSION\s+"?(?<version>\d+(?:\.\d+)+)(?="?\s*\))/gim,
+  },
+  {
+    file: /\.(cc|cpp|cxx|mm|py)$/,
+    version: /\bsetApplicationVersion\s*\(\s*(?:\w+\s*\(\s*)?[uU]?["'](?<version>\d+(?:\.\d+)+)(?=["'])/g,
+  },
 ];
 
-/** A version that an installer says, and what leads to it there. */
+/** A version that is said, and what leads to it there. */
 interface Said {
   fill: Fill;
   before: string;
 }
 
-/** Versions that installers say of the app: the client's where they are the app's own, told where they are others. */
-export function installerVersions(template: Folder, parts: readonly PartSurvey[]): { fills: Fill[]; gaps: Problem[] } {
+/** Versions that are said of the app: the client's where they are the app's own, told where they are others. */
+export function saidVersions(template: Folder, parts: readonly PartSurvey[]): { fills: Fill[]; gaps: Problem[] } {
   const own = new Set(parts.flatMap(({ fills }) => heldValues(fills, "version").map(withoutZeros)));
   const said = template.list().flatMap((file) => (aside.test(file) ? [] : versionsIn(template, file)));
   const isOwn = ({ fill }: Said) => own.has(withoutZeros(fill.site.value));
@@ -54,7 +62,7 @@ export function installerVersions(template: Folder, parts: readonly PartSurvey[]
 
 const otherVersion = (template: Folder, { fill, before }: Said): Problem => {
   const { file, start, value } = fill.site;
-  return problem("template-gap", `Desktop: an installer says version ${value}, which no build file says of the app.`, {
+  return problem("template-gap", `Desktop: version ${value} is said here, and no build file says it of the app.`, {
     severity: "warning",
     place: placeAt(template.source(file), start),
     fix:
@@ -67,7 +75,7 @@ const otherVersion = (template: Folder, { fill, before }: Said): Problem => {
 const withoutZeros = (version: string): string => version.replace(/(\.0+)+$/, "");
 
 const versionsIn = (template: Folder, file: string): Said[] =>
-  scripts
+  places
     .filter((each) => each.file.test(file))
     .flatMap(({ version }) => [...(textOf(template, file)?.text ?? "").matchAll(version)])
     .map((match): Said => {
