@@ -51,7 +51,7 @@ const icons = async () => ({
 
 const made = (root: string, file: string) => readFileSync(join(root, "variants/kelp", file), "utf8");
 const isDrawn = (root: string, file: string) =>
-  !readFileSync(join(root, "variants/kelp", file)).equals(readFileSync(join(root, "app", file)));
+  !readFileSync(join(root, "variants/kelp", file)).equals(readFileSync(join(root, `app/${file}`)));
 
 /** Follows the audit's advice to the letter, generates, and audits again. */
 function settled(root: string): string {

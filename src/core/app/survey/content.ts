@@ -76,7 +76,11 @@ const looks: readonly Look[] = [
     kind: "text",
     at: (folder, file) => (shownFolder.test(file) ? told(wordsIn(textOf(folder, file)), leastWords.plain) : undefined),
   },
-  { of: /\/res\/values[^/]*\/[^/]+\.xml$/, kind: "text", at: longestOf(/<string\b[^>]*>([^<]+)</g) },
+  {
+    of: /(?:^|\/)(?:res|Resources)\/values[^/]*\/[^/]+\.xml$/,
+    kind: "text",
+    at: longestOf(/<string\b[^>]*>([^<]+)</g),
+  },
   { of: /\.strings$/, kind: "text", at: longestOf(/=\s*"((?:[^"\\]|\\.)+)"\s*;/g) },
   { of: /\.res[wx]$/, kind: "text", at: longestOf(/<value>([^<]+)</g) },
 ];

@@ -1,3 +1,5 @@
+import { longPattern } from "../../ground/values/long-pattern.ts";
+
 /** Files that are an app's, or look like one's, and what would have to be so for a survey to take them up. */
 export interface Sign {
   file: RegExp;
@@ -16,6 +18,11 @@ export const xcodeProject: Sign = {
 
 export const windowsProject: Sign = {
   file: /\.(sln|vcxproj|csproj|wapproj)$/,
+  // Of telephones, and what they share, other parts tell.
+  holds: longPattern("i")`
+    ^(?![\s\S]*(net\d[\d.]*-(android|ios)\b|AndroidApplication|Xamarin|netstandard|\.(Android|iOS)\.csproj
+    |\{(EFBA0AD7|FEACFBD2)-))
+  `,
   lacks: "a Windows project, with no package manifest and no resource script",
   isApp: true,
 };

@@ -181,7 +181,10 @@ const layeredIcon: Reader = (file, folder) =>
 /** Each form of file that names others, and how. */
 export const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.icon\/icon\.json$/, read: layeredIcon },
-  { file: /\/res\/[^/]+\/[^/]+\.xml$|AndroidManifest\.xml$/, read: resources(resourceName) },
+  {
+    file: /(?:^|\/)(?:res\/|Resources\/(?:drawable|layout|values|xml))[^/]*\/[^/]+\.xml$|AndroidManifest\.xml$/,
+    read: resources(resourceName),
+  },
   { file: /\.(kt|java)$/, read: resources(resourceInCode) },
   { file: /\.(appiconset|imageset)\/Contents\.json$/, read: assetContents },
   { file: /\.html?$/i, read: page },

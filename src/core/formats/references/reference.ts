@@ -1,3 +1,5 @@
+import { longPattern } from "../../ground/values/long-pattern.ts";
+
 /** A file that another names, as the tool that reads that one looks for it. */
 export interface Reference {
   from: string;
@@ -24,7 +26,10 @@ export interface FileIndex {
 }
 
 const pictureForm = /\.(png|jpe?g)$/i;
-const resourceForm = /(?:^|\/)res\/([a-z]+)(?:-[^/]+)?\/([^/]+?)(?:\.9)?\.[a-z0-9]+$/;
+const resourceForm = longPattern()`
+  (?:^|\/)(?:res|Resources(?=\/(?:drawable|mipmap|layout|values|xml|raw)\b))
+  \/([a-z]+)(?:-[^/]+)?\/([^/]+?)(?:\.9)?\.[a-z0-9]+$
+`;
 
 export function indexFiles(files: readonly string[]): FileIndex {
   const all = new Set(files);
@@ -37,7 +42,7 @@ export function indexFiles(files: readonly string[]): FileIndex {
     else map.set(key, [file]);
   };
   for (const file of files) {
-    const [, type, name] = file.includes("res/") ? (resourceForm.exec(file) ?? []) : [];
+    const [, type, name] = /res\/|Resources\//.test(file) ? (resourceForm.exec(file) ?? []) : [];
     if (type && name) into(resources, `${type}/${name}`, file);
     if (pictureForm.test(file)) {
       const [, stem = "", ending = ""] =

@@ -40,4 +40,5 @@ export const isXml = (path: string): boolean => xmlFiles.test(path);
 export const yamlFiles = /\.ya?ml$|(^|\/)ProjectSettings\.asset$/;
 
 /** Whether it holds texts of Android's resources, which have marks of their own (Android, "String resources"). */
-export const isAndroidTexts = (path: string): boolean => /\/res\/values[^/]*\/[^/]+\.xml$/.test(path);
+export const isAndroidTexts = (path: string): boolean =>
+  /(?:^|\/)(?:res|Resources)\/values[^/]*\/[^/]+\.xml$/.test(path);

@@ -7,6 +7,7 @@ import type { Source } from "../../ground/values/source.ts";
 import { codeParts, isCode } from "./formats/code.ts";
 import { iniSettings } from "./formats/ini.ts";
 import { memberSite, nodeSite, parseJson } from "./formats/json.ts";
+import { lineSites } from "./formats/lines.ts";
 import { yamlFiles } from "./known-ending.ts";
 import { emptySite, type Site } from "./site.ts";
 
@@ -36,6 +37,7 @@ const forms: readonly { file: RegExp; read: (source: Source) => Omit<Settings, "
   { file: yamlFiles, read: parsedOnce(ofYaml) },
   { file: /\.([cm]?[jt]s|[jt]sx)$/, read: parsedOnce(ofCode) },
   { file: /\.(cfg|godot)$|(^|\/)buildozer\.spec$/, read: parsedOnce(ofSections) },
+  { file: /(^|\/)robovm\.properties$/, read: parsedOnce(ofLines) },
 ];
 
 /** Opens a file of settings; undefined where it is of another form, or cannot be read as its own. */
@@ -58,6 +60,14 @@ export function openSettings(template: Pick<Folder, "bytes" | "source">, file: s
     };
   });
   return orElse(read, undefined);
+}
+
+/** A key and a value a line (Java, "Properties"). */
+function ofLines(source: Source): Omit<Settings, "file"> {
+  const values = lineSites(source.file, source, "properties").map(({ key, site }) => ({ path: key.split("."), site }));
+  const members = [...new Set(values.flatMap(({ path: [first] }) => first ?? []))];
+  const place = () => ({ site: emptySite(source.file, source.text.length, "raw"), opens: "", closes: "" });
+  return { values, groups: [{ path: [], members, place }] };
 }
 
 function ofJson(source: Source): Omit<Settings, "file"> {

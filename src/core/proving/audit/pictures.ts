@@ -40,7 +40,7 @@ function namedByManifests(template: Folder): (file: string) => boolean {
       .map(([, name = ""]) => name),
   );
   return (file) => {
-    const [, type, name] = /\/res\/(drawable|mipmap)[^/]*\/(\w+)\.\w+$/.exec(file) ?? [];
+    const [, type, name] = /(?:^|\/)(?:res|Resources)\/(drawable|mipmap)[^/]*\/(\w+)\.\w+$/.exec(file) ?? [];
     return names.has(`${type}/${name}`);
   };
 }

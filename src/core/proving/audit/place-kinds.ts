@@ -86,6 +86,16 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "a package's name is its imports'",
   },
   {
+    file: /(^|\/)project\.ya?ml$/,
+    at: /^name$/,
+    reason: "the project that is made is called so, and its targets",
+  },
+  {
+    file: /(^|\/)robovm\.properties$/,
+    at: /^app\.(mainclass|executable)$/,
+    reason: "the class that starts it, and its file",
+  },
+  {
     file: /(^|\/)settings\.gradle(\.kts)?$/,
     line: /rootProject\.name|include|project\(/,
     reason: "names of projects and modules",
@@ -99,7 +109,7 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "namespaces, classes and modules",
   },
   {
-    file: /\.gradle(\.kts)?$|\/res\/values[^/]*\/[^/]+\.xml$/,
+    file: /\.gradle(\.kts)?$|(?:^|\/)(?:res|Resources)\/values[^/]*\/[^/]+\.xml$/,
     line: /\bbuild_config_package\b/,
     reason: "the package of its classes, in which its settings are looked for",
   },

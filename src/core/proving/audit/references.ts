@@ -45,13 +45,15 @@ export function judgeReferences(template: TemplateReferences, variant: VariantFi
   const named = new Set<string>();
   for (const file of files) {
     const kept = isKept(file);
-    for (const reference of kept ? template.of(file) : referencesIn(folder, file)) {
+    const references = kept ? template.of(file) : referencesIn(folder, file);
+    for (const reference of references) {
       const found = reference.finds(index);
       for (const path of found) named.add(path);
       // A name that leads nowhere in the template either is the template's own affair.
       if (found.length === 0 && (!kept || reference.finds(template.index).length > 0) && !isLoose(template, reference))
         problems.push(wrongAt(shown, file, `names ${reference.name}, which is not there.`));
-      for (const path of found) problems.push(...judgeSize(shown, path, reference, sizes));
+      if (isLargest(reference, references))
+        for (const path of found) problems.push(...judgeSize(shown, path, reference, sizes));
     }
   }
   return [
@@ -61,6 +63,10 @@ export function judgeReferences(template: TemplateReferences, variant: VariantFi
     ...transparent(folder, files, shown),
   ];
 }
+
+/** Of one picture for several sizes the largest counts: a system makes the others of it. */
+const isLargest = ({ name, width }: Reference, all: readonly Reference[]): boolean =>
+  width === undefined || !all.some((other) => other.name === name && (other.width ?? 0) > width);
 
 const wrongAt = (folder: string, file: string, said: string, expected?: string): Problem =>
   problemOfFile("place-wrong", { file, shown: `${folder}/${file}` }, said, expected === undefined ? {} : { expected });

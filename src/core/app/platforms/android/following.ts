@@ -11,7 +11,7 @@ import type { AndroidRole } from "./titles.ts";
 export const longestChain = 8;
 
 /** Whether a resource is for the night (Android documentation, "Dark theme"). */
-export const forNight = (file: string): boolean => /(^|\/)res\/[^/]*-night[-/]/.test(file);
+export const forNight = (file: string): boolean => /(^|\/)(?:res|Resources)\/[^/]*-night[-/]/.test(file);
 
 /** A picture of a store's record that the app's own resource says is wanted. */
 type StoreRole = "store-tv-banner";

@@ -27,6 +27,8 @@ export interface AppModule {
   manifests: readonly string[];
   /** Folders of its main source set's resources, where the script names them. */
   resources: readonly string[];
+  /** Where the build is MSBuild's: what its project says, and whether it takes along whatever lies in its folders. */
+  project?: { said(name: string): Site | undefined; takesNewFiles: boolean };
   /** Every place that holds a value which the build reads for a setting; none where it works the value out. */
   resolve(value: readonly GradleToken[]): Site[];
 }
@@ -109,8 +111,7 @@ function inBlocks(statement: Scripted): Scripted {
   return { ...statement, blocks, tokens };
 }
 
-const isBlock = (word: string): boolean => word === "android" || word === "defaultConfig";
-
+const isBlock = (word: string): boolean => /^(android|defaultConfig)$/.test(word);
 const depth = (folder: string): number => (folder === "" ? 0 : folder.split("/").length);
 
 /** A module makes an app where it names its application ID, or applies the plugin for that. */

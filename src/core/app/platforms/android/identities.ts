@@ -66,7 +66,9 @@ export function androidIdentities(app: App): Fill[] {
   const files = template
     .list()
     .filter(
-      (file) => manifests.includes(file) || (file.startsWith(below) && /(^|\/)res\/xml[^/]*\/[^/]+\.xml$/.test(file)),
+      (file) =>
+        manifests.includes(file) ||
+        (file.startsWith(below) && /(^|\/)(?:res|Resources)\/xml[^/]*\/[^/]+\.xml$/.test(file)),
     );
   const fills: Fill[] = [];
   for (const file of files) {

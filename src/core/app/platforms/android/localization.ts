@@ -39,7 +39,7 @@ const localizeLabel: Localize = (template, part, names, main) => {
       return {
         site,
         name: attributeOf(element, "name") ?? "",
-        folder: /(?:^|\/)res\/([^/]+)\//.exec(site.file)?.[1] ?? "",
+        folder: /(?:^|\/)(?:res|Resources)\/([^/]+)\//.exec(site.file)?.[1] ?? "",
       };
     });
   const first = labels.find(({ folder }) => folder === "values");

@@ -48,6 +48,7 @@ const isSame = (base: string | undefined, identifier: string | undefined): boole
 
 /** The application ID that a module says itself, in its defaults before its flavours. */
 export function identifierOf(module: AppModule): string | undefined {
+  if (module.project) return module.project.said("ApplicationId")?.value;
   const values = valuesOf(module, "applicationId");
   const base = values.find(({ statement }) => statement.blocks.at(-1) === "defaultConfig") ?? values[0];
   return base?.sites[0]?.value;

@@ -43,7 +43,7 @@ export function readReference(text: string | undefined): ResourceRef | undefined
 }
 
 /** Files of value resources. */
-export const valuesForm = /(^|\/)res\/values[^/]*\/[^/]+\.xml$/;
+export const valuesForm = /(^|\/)(?:res|Resources)\/values[^/]*\/[^/]+\.xml$/;
 
 /** Opens the resources of a module's source sets; what they lack is looked for in the project's other modules. */
 export function openAndroidResources(template: Folder, module: AppModule): AndroidResources {
@@ -54,7 +54,7 @@ export function openAndroidResources(template: Folder, module: AppModule): Andro
     named.length > 0 ? named.some((folder) => file.startsWith(folder)) : file.startsWith(prefix);
   const files = template
     .list()
-    .filter((file) => file.startsWith(root) && /(^|\/)res\/[a-z][^/]*\/[^/]+$/.test(file))
+    .filter((file) => file.startsWith(root) && /(^|\/)(?:res|Resources)\/[a-z][^/]*\/[^/]+$/.test(file))
     .sort((a, b) => Number(isOwn(b)) - Number(isOwn(a)));
   const parsed = new Map<string, XmlElement>();
   let values: ValueResource[] | undefined;
@@ -106,7 +106,9 @@ export function openAndroidResources(template: Folder, module: AppModule): Andro
       });
     },
     files({ type, name }) {
-      const form = new RegExp(`(^|/)res/${type}(-[^/]+)?/${escapeRegExp(name)}(\\.9)?\\.(xml|png|webp|jpe?g|gif)$`);
+      const form = new RegExp(
+        `(^|/)(?:res|Resources)/${type}(-[^/]+)?/${escapeRegExp(name)}(\\.9)?\\.(xml|png|webp|jpe?g|gif)$`,
+      );
       return nearest(
         files.filter((file) => form.test(file)),
         (file) => file,

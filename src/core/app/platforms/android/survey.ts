@@ -14,21 +14,17 @@ import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import { placeAt } from "../../../ground/values/source.ts";
 import type { Slot } from "../../../pictures/slots/slot.ts";
-import {
-  firstOfEachPath,
-  firstOfEachPlace,
-  heldValues,
-  type PartSurvey,
-  type SurveyPart,
-} from "../../template/found.ts";
+import { firstOfEachPath, firstOfEachPlace, heldValues, type SurveyPart } from "../../template/found.ts";
 import type { Wants } from "../../template/missing.ts";
-import { type Followed, mergeFollowed, openWays } from "./following.ts";
+import { type Followed, mergeFollowed, openWays, type Ways } from "./following.ts";
 import { type AppModule, appModules } from "./gradle-project.ts";
 import { banner, launcher, notification } from "./icons.ts";
 import { androidIdentities } from "./identities.ts";
 import { label, ownLabel } from "./labels.ts";
+import { keptLanguages, minimumOf, targetOf } from "./levels.ts";
 import { opensApp } from "./manifest.ts";
 import { missingIn } from "./missing.ts";
+import { msbuildModules, saidByCode } from "./msbuild.ts";
 import { type AndroidApps, appsOf, identifierOf } from "./projects.ts";
 import { openAndroidResources, type ResourceRef, readReference } from "./resources.ts";
 import { signingLine } from "./signing.ts";
@@ -37,7 +33,7 @@ import { type Gap, identifierFills, type Manifest, versionFills } from "./values
 
 /** Surveys the Android apps of a template's Gradle project; undefined where there is none. */
 export const surveyAndroid: SurveyPart = (template, { wants, inStore }) => {
-  const apps = appsOf(appModules(template));
+  const apps = appsOf([...appModules(template), ...msbuildModules(template)]);
   if (!apps) return undefined;
   const { first } = apps;
   // A watch's or a television's app is one with the phone's.
@@ -94,42 +90,6 @@ const storeIcons = (template: Folder, modules: readonly AppModule[]): string[] =
         /\/(?:(?:ic_launcher|icon)\w*[-_](?:playstore|web)|(?:playstore|play_store)[-_]icon)\.png$/.test(file),
     );
 
-/** An API level that an app's script says as a number, by the names of the setting. */
-function levelIn(template: Folder, { script }: AppModule, names: readonly string[]) {
-  const source = template.source(script);
-  const settings = gradleSettings(script, source.text);
-  const [found] = names.flatMap((name) => findSettings(settings, name, ["android", "defaultConfig"]));
-  const level = Number(found?.site.value);
-  return found && Number.isInteger(level) ? { level, place: placeAt(source, found.site.start) } : undefined;
-}
-
-/** The API level that the app is made for. */
-function targetOf(template: Folder, module: AppModule): Pick<PartSurvey, "target"> {
-  const target = levelIn(template, module, ["targetSdk", "targetSdkVersion"]);
-  return target ? { target } : {};
-}
-
-/** The least one that it runs on. */
-function minimumOf(template: Folder, module: AppModule): Pick<PartSurvey, "minimum"> {
-  const minimum = levelIn(template, module, ["minSdk", "minSdkVersion"]);
-  return minimum ? { minimum: `API level ${minimum.level}` } : {};
-}
-
-/** Lists of the languages that a package keeps (Android Gradle plugin, resourceConfigurations and localeFilters). */
-const languageList = /\b(?:resConfigs?|resourceConfigurations|localeFilters)\b[^\n]*/;
-
-function keptLanguages(template: Folder, modules: readonly AppModule[]): Pick<PartSurvey, "keeps"> {
-  for (const { script } of modules) {
-    const source = template.source(script);
-    const match = languageList.exec(source.text);
-    const languages = [...(match?.[0] ?? "").matchAll(/["']([a-z]{2,3}(?:-r?[A-Za-z]{2,4})?)["']/g)].map(
-      ([, tag = ""]) => tag,
-    );
-    if (match && languages.length > 0) return { keeps: { languages, place: placeAt(source, match.index) } };
-  }
-  return {};
-}
-
 /** What manifests ask for: always, and from a level of the system on (Android, uses-permission-sdk-23). */
 const asking = ["uses-permission", "uses-permission-sdk-23"];
 
@@ -181,7 +141,10 @@ function surveyModule(template: Folder, module: AppModule, { wants, inStore, mai
       .filter(({ attributes }) => attributes.has("android:label"))
       .map((element) => ({ isApp: isAppItself(element), site: attributeSite(file, element, "android:label") }));
 
-  let found = mergeFollowed([identifierFills(module, gap, ofApp), ...versionFills(template, module, manifests, gap)]);
+  let found = mergeFollowed([
+    identifierFills(template, module, gap, ofApp),
+    ...versionFills(template, module, manifests, gap),
+  ]);
   for (const manifest of manifests) {
     const { file, root } = manifest;
     const labels = labelled(manifest);
@@ -209,17 +172,33 @@ function surveyModule(template: Folder, module: AppModule, { wants, inStore, mai
   found = mergeFollowed([
     found,
     { fills: androidIdentities({ template, module, resources, manifests: files, identifier }) },
-    { fills: signingLine(template, module) },
+    { fills: module.project ? [] : signingLine(template, module) },
+    module.project ? codeFills(template, module, ways) : {},
   ]);
   const [main] = manifests;
-  const lacking = main ? missingIn({ template, resources, found, ways, wants, manifest: main, behind }) : {};
+  // A project that lists its files takes no further ones.
+  const isOpen = module.project?.takesNewFiles !== false;
+  const added: Wants = (kind) => isOpen && wants(kind);
+  const lacking = main ? missingIn({ template, resources, found, ways, wants: added, manifest: main, behind }) : {};
   const all = mergeFollowed([found, lacking, { gaps: resources.unread() }]);
+  const drawn = firstOfEachPath(all.pictures).filter(({ path }) => isOpen || template.has(path));
+  const paths = new Set(drawn.map(({ path }) => path));
   return {
     ...all,
-    pictures: firstOfEachPath(all.pictures),
+    pictures: drawn,
+    brandFiles: all.brandFiles.filter((file) => isOpen || paths.has(file)),
     namespace: namespace?.site.value ?? attributeOf(main?.root, "package"),
   };
 }
+
+/** What attributes of classes say of the app in the code of a project of .NET. */
+const codeFills = (template: Folder, { folder }: AppModule, ways: Ways): Followed =>
+  mergeFollowed(
+    saidByCode(template, folder).map(({ file, name, site }) => {
+      if (name === "Label") return label(ways, site, file);
+      return launcher(ways, site, name === "Icon" ? "launcher" : "launcher-round", file);
+    }),
+  );
 
 /** The texts that stand where a field's fills are. */
 const heldTexts = ({ fills }: Followed, field: Field): string[] =>

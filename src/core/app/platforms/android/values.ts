@@ -1,5 +1,5 @@
 import type { GradleToken } from "../../../formats/splice/formats/gradle.ts";
-import { attributeSite, type XmlElement } from "../../../formats/splice/formats/xml.ts";
+import { attributeSite, parseXml, type XmlElement } from "../../../formats/splice/formats/xml.ts";
 import { emptySite, type Site } from "../../../formats/splice/site.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import type { Problem } from "../../../ground/problems/problem.ts";
@@ -42,11 +42,27 @@ export const versionFills = (
         gaps: isUnknown ? [gap(`${name} is worked out by the build`, statement.file, at)] : [],
       };
     });
-    return [filling(field, literal), ...inScripts];
+    const inProject = module.project?.said(name === "versionName" ? "ApplicationDisplayVersion" : "ApplicationVersion");
+    return [filling(field, literal), ...inScripts, filling(field, inProject ? [inProject] : [])];
   });
 
+/** The application ID of a project of .NET: what it says itself, or its manifest (Microsoft, ApplicationId). */
+function projectIdentifier({ project, script, manifests }: AppModule, template: Folder, gap: Gap): Partial<Followed> {
+  const said = project?.said("ApplicationId");
+  const inManifest = manifests.flatMap((file) => attributeSite(file, parseXml(template.source(file)), "package") ?? []);
+  const sites = [...(said ? [said] : []), ...inManifest].filter(({ value }) => !value.includes("$"));
+  const none = gap("nothing says which application ID the app has", script, 0, "error");
+  return { ...filling("identifiers.android", sites), gaps: sites.length === 0 ? [none] : [] };
+}
+
 /** The application ID wherever it is given; a flavour's keeps what it has behind the others'. */
-export function identifierFills(module: AppModule, gap: Gap, ofApp?: string): Partial<Followed> {
+export function identifierFills(
+  template: Folder,
+  module: AppModule,
+  gap: Gap,
+  ofApp: string | undefined,
+): Partial<Followed> {
+  if (module.project) return projectIdentifier(module, template, gap);
   const values = valuesOf(module, "applicationId");
   const own = identifierOf(module);
   const identifier = ofApp !== undefined && own?.startsWith(`${ofApp}.`) ? ofApp : own;

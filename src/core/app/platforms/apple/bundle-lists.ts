@@ -21,12 +21,12 @@ export const bundleLists = (template: Folder, files: readonly string[], system: 
   files.filter((file) => isBundle(template, file, system)).map((file) => ({ file, strings: read(template, file) }));
 
 function isBundle(template: Folder, file: string, system: "mac" | "telephone"): boolean {
-  if (!/(^|[-_./])(bundle)?info\.plist$/i.test(withoutBuildEnding(file))) return false;
+  if (!/(^|[-_./])(bundle)?info\.plist(\.xml)?$/i.test(withoutBuildEnding(file))) return false;
   const folder = (path: string) => (path ? `${path}/` : "");
   // What an Xcode project names is surveyed with it.
   if (readXcodeProjects(template).some((project) => file.startsWith(folder(project.folder)))) return false;
   const text = textIfAny(template.bytes(file)) ?? "";
-  const isApp = /<key>CFBundlePackageType<\/key>\s*<string>APPL</.test(text);
+  const isApp = /<key>(CFBundlePackageType<\/key>\s*<string>APPL|XSAppIconAssets)</.test(text);
   return isApp && telephones.test(text) === (system === "telephone");
 }
 

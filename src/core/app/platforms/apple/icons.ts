@@ -4,7 +4,7 @@ import { memberSite, parseJson } from "../../../formats/splice/formats/json.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { macIconSlots } from "../../../pictures/slots/program.ts";
 import type { Slot } from "../../../pictures/slots/slot.ts";
-import { type Fill, type Found, mergeFound } from "../../template/found.ts";
+import { type Fill, type Found, mergeFound, type PictureUse } from "../../template/found.ts";
 import { type Assets, images, picturesIn, text } from "./assets.ts";
 import { iconOfIdiom, iosIconSlots } from "./catalog.ts";
 import { layeredIcon } from "./layered-icon.ts";
@@ -59,9 +59,15 @@ export function appIcons(assets: Assets, project: XcodeProject, targets: readonl
   ]);
 }
 
-/** Every icon set of a folder, whatever names it. */
+/** Every icon set of a folder, whatever names it; those of the Mac alone are the Mac's. */
 export const iconSets = (assets: Assets): Found =>
-  mergeFound(iconAssets(assets.template, assets.below).map((asset) => iconAsset(assets, asset)));
+  mergeFound(
+    iconAssets(assets.template, assets.below)
+      .filter((asset) => idiomsOf(assets.template, asset).every((idiom) => idiom === "mac") === isMacs(assets))
+      .map((asset) => iconAsset(assets, asset)),
+  );
+
+const isMacs = ({ platform }: Assets): boolean => platform === "desktop";
 
 /** Targets with their configurations, as they are read: "Tides: Debug, Release; Tides Clip: Release". */
 const told = (belongs: ReadonlyMap<string, ReadonlySet<string>>): string =>
@@ -155,6 +161,7 @@ function appIconSet({ template, wants, gap, platform }: Assets, set: string): Fo
       fills: named === undefined ? [filenameFill(template, file, image, picture)] : [],
     };
   });
+  const drawn = entries.flatMap(({ pictures = [] }) => pictures);
   return mergeFound([
     {
       brandFiles: picturesIn(template, set).filter((path) => !kept.has(path)),
@@ -162,9 +169,14 @@ function appIconSet({ template, wants, gap, platform }: Assets, set: string): Fo
     },
     isSingle ? appearances(template, set, only, wants) : {},
     last ? marketingIcon(template, set, last, wants) : {},
-    ...entries,
+    ...entries.map(({ fills = [] }) => ({ fills })),
+    { pictures: drawn.filter((each) => isLargest(each, drawn)) },
   ]);
 }
+
+/** One picture may stand for several sizes: it is drawn in the largest. */
+const isLargest = ({ path, slot }: PictureUse, all: readonly PictureUse[]): boolean =>
+  !all.some((other) => other.path === path && other.slot.width > slot.width);
 
 /**
  * The row of an entry: of the phone's, the tablet's or the Mac's catalog; another system's in the size that it says.

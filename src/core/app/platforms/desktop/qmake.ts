@@ -31,8 +31,8 @@ export const surveyQmake: SurveyPart = (template) => {
   const files = template.list().filter((file) => !aside.test(file));
   const said = files
     .filter((file) => /\.pr[io]$/.test(file))
-    .flatMap((file) => [...(textOf(template, file)?.text ?? "").matchAll(given)].map((match) => ({ file, match })));
-  const fills = said.flatMap(({ file, match }) => fillOf(file, match));
+    .flatMap((file) => [...(textOf(template, file)?.text ?? "").matchAll(given)].map((line) => ({ line, file })));
+  const fills = said.flatMap(({ line, file }) => fillOf(file, line));
   if (!fills.some(({ holds }) => holds === "app.name")) return undefined;
   return {
     ...nothingFound,
@@ -41,7 +41,7 @@ export const surveyQmake: SurveyPart = (template) => {
     identifiers: [],
     names: heldValues(fills, "app.name"),
     fills: [...fills, ...buildVersions(template, files)],
-    pictures: said.flatMap(({ file, match }) => iconsOf(template, file, match.groups ?? {})),
+    pictures: said.flatMap(({ line, file }) => iconsOf(template, file, line.groups ?? {})),
     gaps: fills.filter(({ holds }) => holds === "identifiers.desktop").map(({ site }) => endsInTarget(template, site)),
   };
 };

@@ -1,6 +1,7 @@
 import { editorProject, engineProject, exported, packedProgram } from "./engines.ts";
 import type { SettingsKind } from "./kind.ts";
 import { manyPlatforms } from "./many.ts";
+import { compiledJava, describedProject } from "./native-projects.ts";
 import { namelessShell } from "./program-name.ts";
 import { bareShell, goShell, packaged, packer, servedShell, shell, windowedShell } from "./shells.ts";
 
@@ -186,6 +187,8 @@ export const settingsKinds: readonly SettingsKind[] = [
   engineProject,
   editorProject,
   packedProgram,
+  describedProject,
+  compiledJava,
   bareShell,
   namelessShell,
   packaged,

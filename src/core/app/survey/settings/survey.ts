@@ -131,10 +131,15 @@ function heldBy(
   const below = settings.values.flatMap((value): Setting[] =>
     root.every((step, at) => value.path[at] === step) ? [{ ...value, path: value.path.slice(root.length) }] : [],
   );
-  const values = kind.places.flatMap((place) =>
-    below
-      .filter(({ path }) => leadsTo(place.at, path))
-      .map(({ site }): SettingsFound => ({ platform: place.platform, fills: fillOf(place, site) })),
+  const placed = kind.places.flatMap((place) =>
+    below.filter(({ path }) => leadsTo(place.at, path)).map(({ site }) => ({ place, fills: fillOf(place, site) })),
+  );
+  const said = placed.flatMap(({ fills }) => fills);
+  const values = placed.map(
+    ({ place: { platform }, fills }): SettingsFound => ({
+      platform,
+      fills: fills.map((each) => belowApps(each, said)),
+    }),
   );
   const pictures = picturesNamed(template, file, kind, below);
   const keys = (kind.keyStores ?? []).flatMap(({ at, platform }) =>
@@ -162,6 +167,14 @@ function heldBy(
   return [...values, ...pictures, ...byName, ...keys, ...needed];
 }
 
+/** What the app brings along has the app's identifier in front of its own words, and keeps those. */
+function belowApps(fill: Fill, all: readonly Fill[]): Fill {
+  const { holds, site } = fill;
+  if (!holds.startsWith("identifiers.")) return fill;
+  const app = all.find((each) => each.holds === holds && site.value.startsWith(`${each.site.value}.`));
+  return app ? { ...fill, after: site.value.slice(app.site.value.length) } : fill;
+}
+
 /** A key store that a project is exported with: keys are never copied. */
 function keyStoreLeft(template: Folder, file: string, { start, value }: Setting["site"], platform: Platform): Problem {
   const what = `${file} signs with ${value}, and no variant gets it: keys are never copied`;
@@ -174,7 +187,7 @@ function keyStoreLeft(template: Folder, file: string, { start, value }: Setting[
 
 function fillOf({ holds, shape = "text", optional }: SettingPlace, site: Setting["site"]): Fill[] {
   // What the build puts in is no text of the template's.
-  if (/\$\{|\{\{/.test(site.value) || site.value.trim() === "") return [];
+  if (/\$[{(]|\{\{/.test(site.value) || site.value.trim() === "") return [];
   if (holds === "host") return hostFill(site);
   if (holds === "home") return homeFill(site);
   if (holds === "person") return personFill(site);

@@ -86,7 +86,7 @@ function focused(before: string, after: string, terms: readonly Term[]): string 
 }
 
 /** Files whose values are texts that people read, in one language each. */
-const ofTexts = /\.(?:strings|pot?|resw|resx|arb)$|\/res\/values[^/]*\/strings\.xml$/i;
+const ofTexts = /\.(?:strings|pot?|resw|resx|arb)$|(?:^|\/)(?:res|Resources)\/values[^/]*\/strings\.xml$/i;
 
 /** Endings by which files are asked for. */
 const ofFiles =

@@ -178,7 +178,8 @@ export const carriers: readonly Carrier[] = [
   },
   { kind: "owner", file: /(^|\/)config\.xml$/, key: /^author$/ },
   { kind: "owner", file: /\.html?$/i, key: /^meta\.author$/ },
-  { kind: "team", file: /\.(pbxproj|xcconfig)$/, key: /^DEVELOPMENT_TEAM$/, part: /^([A-Z0-9]{10})$/ },
+  { kind: "team", file: /\.(pbxproj|xcconfig|ya?ml)$/, key: /(^|\.)DEVELOPMENT_TEAM$/, part: /^([A-Z0-9]{10})$/ },
+  { kind: "identifier", file: /(^|\/)robovm\.properties$/, key: /^app\.id$/ },
   {
     ...{ kind: "team", file: /(^|\/)CMakeLists\.txt$|\.cmake$/, key: /^XCODE_ATTRIBUTE_DEVELOPMENT_TEAM$/ },
     part: /^([A-Z0-9]{10})$/,

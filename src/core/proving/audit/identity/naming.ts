@@ -18,7 +18,7 @@ export const naming: readonly Carrier[] = [
   },
   {
     kind: "name",
-    file: /\/res\/values[^/]*\/[^/]+\.xml$/,
+    file: /(?:^|\/)(?:res|Resources)\/values[^/]*\/[^/]+\.xml$/,
     key: /^string\/(app_?name|application_?name|launcher_name|app_label|title_activity_\w+)$/i,
   },
   { kind: "name", file: /AndroidManifest\.xml$/, key: /@android:label$/ },
@@ -113,6 +113,9 @@ export const naming: readonly Carrier[] = [
       |SDL_(CreateWindow|SetWindowTitle|WM_SetCaption)|(glfw|glut)CreateWindow)$
     `,
   },
+  // What a command makes a project from.
+  { kind: "name", file: /(^|\/)project\.ya?ml$/, key: /\.(INFOPLIST_KEY_)?CFBundle(Display)?Name$/ },
+  { kind: "name", file: /(^|\/)robovm\.properties$/, key: /^app\.name$/ },
   // Televisions.
   { kind: "name", file: /(^|\/)appinfo\.json$/, key: /^title$/ },
   // Add-ins of office programs, and apps whose native projects are made at each build.
