@@ -30,8 +30,9 @@ const list = (values: string) =>
 
 const made = (root: string, file: string) => readFileSync(join(root, "variants/kelp", file), "utf8");
 const pixels = async (root: string, file: string) => (await sharp(join(root, "variants/kelp", file)).metadata()).width;
-const isDrawn = (root: string, file: string) =>
-  !readFileSync(join(root, "variants/kelp", file)).equals(readFileSync(join(root, "app", file)));
+const before = (root: string) => join(root, "app");
+const isDrawn = (root: string, picture: string) =>
+  !readFileSync(join(root, "variants/kelp", picture)).equals(readFileSync(join(before(root), picture)));
 
 /** What the audit still says once its lines are followed to the letter. */
 function settled(root: string): string {

@@ -50,8 +50,9 @@ const icons = async () => ({
 });
 
 const made = (root: string, file: string) => readFileSync(join(root, "variants/kelp", file), "utf8");
-const isDrawn = (root: string, file: string) =>
-  !readFileSync(join(root, "variants/kelp", file)).equals(readFileSync(join(root, `app/${file}`)));
+const before = (root: string) => join(root, "app");
+const isDrawn = (root: string, picture: string) =>
+  !readFileSync(join(root, "variants/kelp", picture)).equals(readFileSync(join(before(root), picture)));
 
 /** Follows the audit's advice to the letter, generates, and audits again. */
 function settled(root: string): string {
