@@ -99,6 +99,80 @@ PlayerSettings:
     );
   });
 
+  test("that its engine packs by itself is the client's, whatever its settings are called", async () => {
+    const { root } = aroundFiles({
+      "game.project": `[project]
+title = Marble Run
+version = 1.4.2
+publisher = Tinwhistle Games
+
+[android]
+package = com.tinwhistle.run
+version_code = 14
+app_icon_72x72 = /icons/72.png
+
+[osx]
+bundle_identifier = com.tinwhistle.run
+`,
+      "main/main.script": 'function init(self) -- Marble Run\n  label.set_text("#t", "Come to Marble Run")\nend\n',
+      "icons/72.png": await picture(72),
+    });
+    expect(made(root, "game.project")).toBe(`[project]
+title = Kelp
+version = 2.5.1
+publisher = Kelp & O'Hara Ltd
+
+[android]
+package = example.kelp.kelpandohara
+version_code = 1
+app_icon_72x72 = /icons/72.png
+
+[osx]
+bundle_identifier = example.kelp.kelpandohara
+`);
+    expect(isDrawn(root, "icons/72.png")).toBe(true);
+    settle(root);
+    expect(made(root, "main/main.script")).toContain(
+      `-- Marble Run\n  label.set_text("#t", "Come to Kelp & O\\'Hara")`,
+    );
+    expect(oxalis(root, "audit").err).toBe("");
+  });
+
+  test("of which an editor notes what each platform gets is the client's; whose keys sign it is told", async () => {
+    const { root, started } = aroundFiles({
+      "Run.uproject": '{ "FileVersion": 3, "Modules": [{ "Name": "MarbleRun" }] }\n',
+      "Config/DefaultGame.ini": `[/Script/EngineSettings.GeneralProjectSettings]
+ProjectName=Marble Run
+CompanyName=Tinwhistle Games
+Homepage=https://tinwhistle.example
+ProjectVersion=1.4.2
+`,
+      "Config/DefaultEngine.ini": `[/Script/AndroidRuntimeSettings.AndroidRuntimeSettings]
+PackageName=com.tinwhistle.[PROJECT]
+StoreVersion=14
+KeyStore=tinwhistle.keystore
+
+[/Script/IOSRuntimeSettings.IOSRuntimeSettings]
+BundleDisplayName=Marble Run
+BundleIdentifier=com.tinwhistle.run
+IOSTeamID=A1B2C3D4E5
+`,
+      "Build/Android/res/drawable-hdpi/icon.png": await picture(72),
+      "Build/IOS/Resources/Graphics/Icon1024.png": await picture(1024),
+    });
+    expect(started.err).toContain("signs with tinwhistle.keystore, and no variant gets it");
+    expect(made(root, "Config/DefaultGame.ini")).toContain(
+      "ProjectName=Kelp & O'Hara\nCompanyName=Kelp & O'Hara Ltd\nHomepage=https://kelp.example\nProjectVersion=2.5.1\n",
+    );
+    expect(made(root, "Config/DefaultEngine.ini")).toMatch(
+      /PackageName=example.kelp.kelpandohara\nStoreVersion=1\n[\s\S]*DisplayName=Kelp\nBundleIdentifier=example.kelp.kelp/,
+    );
+    for (const file of ["Build/Android/res/drawable-hdpi/icon.png", "Build/IOS/Resources/Graphics/Icon1024.png"])
+      expect([file, isDrawn(root, file)]).toEqual([file, true]);
+    const { err } = oxalis(root, "audit");
+    expect([err.match(/^error/gm)?.length, err]).toEqual([1, expect.stringContaining('"A1B2C3D4E5"')]);
+  });
+
   test("has colours, start pictures and pages that are the client's; whose key signs it is told", async () => {
     const { root, started } = aroundFiles({
       "project.godot":

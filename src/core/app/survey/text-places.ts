@@ -9,6 +9,7 @@ import { parsedOnce } from "../../ground/files/reading/parsed-once.ts";
 import { textOf } from "../../ground/files/reading/text-of.ts";
 import { problem } from "../../ground/problems/problem.ts";
 import { attempt, fail, orElse, type Result, succeed } from "../../ground/problems/result.ts";
+import { longPattern } from "../../ground/values/long-pattern.ts";
 import type { Place, Source } from "../../ground/values/source.ts";
 import type { Fill } from "../template/found.ts";
 
@@ -18,7 +19,7 @@ const forms: readonly { endings: RegExp; quote?: string; form: Form }[] = [
   { endings: /^\.(json|jsonc|webmanifest|webapp|xcstrings|ya?ml|toml)$/, form: "json-inner" },
   { endings: /^\.(rb|php)$/, quote: "'", form: "single-inner" },
   { endings: /^\.rb$/, form: "ruby-inner" },
-  { endings: /^\.(go|pot?|tscn|tres|godot|cfg)$/, form: "double-inner" },
+  { endings: /^\.(go|pot?|tscn|tres|godot|cfg|ini|project)$/, form: "double-inner" },
   { endings: /^\.rc2?$/, form: "resource-inner" },
   { endings: /^\.(vb|bas)$/, form: "basic-inner" },
   { endings: /^\.iss$/, quote: '"', form: "setup-quoted-inner" },
@@ -28,7 +29,10 @@ const forms: readonly { endings: RegExp; quote?: string; form: Form }[] = [
   { endings: /^\.([cm]?[jt]s|[jt]sx)$/, form: "code-inner" },
   { endings: /^\.(kts?|gradle|dart)$/, form: "dollar-inner" },
   {
-    endings: /^\.(java|swift|mm?|h|hpp|c|cc|cpp|cs|rs|py|strings|qml|vala|gd|nut|nfo|proto|glsl|metal)$/,
+    endings: longPattern()`
+      ^\.(java|swift|mm?|h|hpp|c|cc|cpp|cs|rs|py|strings|qml|vala|gd|lua|(gui_|render_)?script|nut|nfo|proto|glsl
+      |metal)$
+    `,
     form: "plain-code-inner",
   },
   { endings: /^\.properties$/, form: "properties" },

@@ -36,7 +36,10 @@ const forms: readonly { file: RegExp; read: (source: Source) => Omit<Settings, "
   { file: /\.(json|jsonc|webmanifest|webapp)$/, read: parsedOnce(ofJson) },
   { file: yamlFiles, read: parsedOnce(ofYaml) },
   { file: /\.([cm]?[jt]s|[jt]sx)$/, read: parsedOnce(ofCode) },
-  { file: /\.(cfg|godot)$|(^|\/)buildozer\.spec$/, read: parsedOnce(ofSections) },
+  {
+    file: /\.(cfg|godot)$|(^|\/)(buildozer\.spec|game\.project|Config\/Default\w+\.ini)$/,
+    read: parsedOnce(ofSections),
+  },
   { file: /(^|\/)robovm\.properties$/, read: parsedOnce(ofLines) },
 ];
 

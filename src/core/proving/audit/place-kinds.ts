@@ -86,6 +86,16 @@ export const codePlaces: readonly CodePlace[] = [
     reason: "a package's name is its imports'",
   },
   {
+    file: /\.uproject$/,
+    line: /^/,
+    reason: "an editor's own file, which names the code's modules",
+  },
+  {
+    file: /\.manifest$/,
+    line: /<assemblyIdentity\b/,
+    reason: "what Windows knows a program's own files by",
+  },
+  {
     file: /(^|\/)project\.ya?ml$/,
     at: /^name$/,
     reason: "the project that is made is called so, and its targets",

@@ -26,7 +26,7 @@ function isBundle(template: Folder, file: string, system: "mac" | "telephone"): 
   // What an Xcode project names is surveyed with it.
   if (readXcodeProjects(template).some((project) => file.startsWith(folder(project.folder)))) return false;
   const text = textIfAny(template.bytes(file)) ?? "";
-  const isApp = /<key>(CFBundlePackageType<\/key>\s*<string>APPL|XSAppIconAssets)</.test(text);
+  const isApp = /<key>(CFBundlePackageType<\/key>\s*<string>APPL|XSAppIconAssets|LSRequiresIPhoneOS)</.test(text);
   return isApp && telephones.test(text) === (system === "telephone");
 }
 

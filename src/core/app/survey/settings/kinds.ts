@@ -1,3 +1,4 @@
+import { bundledProject, notedProject } from "./engine-settings.ts";
 import { editorProject, engineProject, exported, packedProgram } from "./engines.ts";
 import type { SettingsKind } from "./kind.ts";
 import { manyPlatforms } from "./many.ts";
@@ -186,6 +187,8 @@ export const settingsKinds: readonly SettingsKind[] = [
   exported,
   engineProject,
   editorProject,
+  bundledProject,
+  notedProject,
   packedProgram,
   describedProject,
   compiledJava,

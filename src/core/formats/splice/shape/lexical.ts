@@ -63,6 +63,14 @@ const languages: readonly Lexical[] = [
     others: character,
   },
   {
+    files: /\.(lua|(gui_|render_)?script)$/,
+    comments: /--\[\[[\s\S]*?\]\]|--[^\n]*/y,
+    quotes: [
+      { mark: '"', read: c },
+      { mark: "'", read: c },
+    ],
+  },
+  {
     files: /\.rs$/,
     comments: cComments,
     quotes: [{ mark: '"', read: c }],

@@ -166,6 +166,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.xcconfig$/, read: lines("xcconfig") },
   { file: /(^|\/)\.env(\.[\w-]+)?$/, read: lines("env") },
   { file: /\.(desktop|directory|notifyrc)$|(^|\/)index\.theme$/, read: desktopEntry },
+  { file: /(^|\/)(game\.project|Config\/Default\w+\.ini)$/, read: desktopEntry },
   { file: /\.iss$/i, read: setupShape },
   { file: /(?<!(?:^|\/)CMakeLists)\.(txt|md)$/i, read: prose },
 ];

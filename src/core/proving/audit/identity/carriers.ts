@@ -36,6 +36,14 @@ export const carriers: readonly Carrier[] = [
     part: /^([A-Z0-9]{10})$/,
   },
   { kind: "owner", file: /\.cfg$/, key: /\.application\/company_name$/ },
+  { kind: "owner", file: /(^|\/)game\.project$/, key: /^project\.(publisher|developer)$/ },
+  { kind: "identifier", file: /(^|\/)game\.project$/, key: /^(android\.package|(ios|osx)\.bundle_identifier)$/ },
+  { kind: "owner", file: /(^|\/)Config\/Default\w+\.ini$/, key: /\.CompanyName$/ },
+  { kind: "identifier", file: /(^|\/)Config\/Default\w+\.ini$/, key: /\.(PackageName|BundleIdentifier)$/ },
+  {
+    ...{ kind: "team", file: /(^|\/)Config\/Default\w+\.ini$/, key: /\.IOSTeamID$/ },
+    part: /^([A-Z0-9]{10})$/,
+  },
   { kind: "team", file: /\.cfg$/, key: /\.application\/app_store_team_id$/ },
   // What identifies it to a system or a store.
   { kind: "identifier", file: /(^|\/)package\.json$/, key: /^nativescript\.id$/ },

@@ -155,7 +155,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   {
     file: longPattern()`
       \.(json|jsonc|webmanifest|webapp|ya?ml|[cm]?[jt]s|[jt]sx|cfg|godot)$
-      |(^|\/)(buildozer\.spec|ProjectSettings\.asset)$
+      |(^|\/)(buildozer\.spec|ProjectSettings\.asset|game\.project|robovm\.properties|Config\/Default\w+\.ini)$
     `,
     read: settings,
   },

@@ -128,6 +128,8 @@ export const naming: readonly Carrier[] = [
   { kind: "name", file: /\.godot$/, key: /^application\.config\/name$/ },
   { kind: "name", file: /(^|\/)ProjectSettings\.asset$/, key: /^PlayerSettings\.productName$/ },
   { kind: "name", file: /(^|\/)buildozer\.spec$/, key: /^app\.title$/ },
+  { kind: "name", file: /(^|\/)game\.project$/, key: /^project\.title$|^ios\.bundle_name$/ },
+  { kind: "name", file: /(^|\/)Config\/Default\w+\.ini$/, key: /\.(ProjectName|(Application|Bundle)DisplayName)$/ },
   { kind: "name", file: /\.cfg$/, key: /\.(package\/name|application\/(product_name|file_description))$/ },
   // Environment files, which a build puts in.
   {

@@ -67,7 +67,7 @@ const program: Language["isCode"] = (hit) => {
 
 /** A text between tags within code: `<Text>Shop</Text>`. */
 const isMarkupText = (hit: Hit): boolean =>
-  /\.([jt]sx|vue|svelte|astro|xaml|razor)$/.test(hit.file) &&
+  /\.([jt]sx|vue|svelte|astro|a?xaml|razor)$/.test(hit.file) &&
   />[^<>{}=;]*$|^\s*[^<>{}=;()]*$/.test(before(hit)) &&
   /^[^<>{}=;]*(<|$)/.test(after(hit));
 
@@ -85,10 +85,14 @@ const aboutTranslation = /<(name|location|comment|extracomment|translatorcomment
 /** Attributes that tell of a text to whoever translates it (GTK, GtkBuilder). */
 const forTranslators = /^(comments|context)$/;
 
+/** A resource's or a file's path within XAML. */
+const xamlPath = /^(avares:|pack:|\/)\S*\.\w+$|^[\w./-]+\.(ico|png|svg|jpe?g|a?xaml)$/;
+
 const markup: Language["isCode"] = (hit) => {
   if (isComment(hit)) return true;
   if (hit.file.endsWith(".ts.xml") && aboutTranslation.test(before(hit))) return true;
-  // A program's own resource, by its path (Qt, resource system).
+  // A program's own resource, by its path (Qt, resource system; Microsoft, pack URIs).
+  if (/\.a?xaml$/.test(hit.file) && xamlPath.test(literalAround(hit) ?? "")) return true;
   if (/(^|[>"])\s*:\/[^<>"\s]*$/.test(before(hit))) return true;
   const name = attribute(hit);
   // An element's own id is code's; what a system or a store knows the app by is none.
@@ -127,14 +131,15 @@ const languages: readonly Language[] = [
   },
   {
     file: longPattern()`
-      \.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cxx|cs|vb|fs|dart|rs|go|py|gd|rb|php|vala|gob|qml|lua|pl|pm|tcl|pas|scala
+      \.(kt|java|swift|mm?|h|hpp|c|cc|cpp|cxx|cs|vb|fs|dart|rs|go|py|gd|rb|php|vala|gob|qml|lua|pl|pm|tcl|pas
+      |(gui_|render_)?script|scala
       |scm|lisp|el|clj|hs|mli?|erl|exs?|jl|nim|nut|nfo|awk|[cm]?[jt]s|[jt]sx|vue|svelte|astro)$
     `,
     isCode: program,
   },
   { file: /\.gradle(\.kts)?$/, isCode: (hit) => isComment(hit) || literalAround(hit) === undefined },
   {
-    file: /\.(html?|xml|svg|storyboard|xib|xaml|appxmanifest|resw|resx|ui|glade|xsd|rng|rdf|page|docbook|kcfg)$/i,
+    file: /\.(html?|xml|svg|storyboard|xib|a?xaml|appxmanifest|resw|resx|ui|glade|xsd|rng|rdf|page|docbook|kcfg)$/i,
     isCode: markup,
   },
   { file: /\.wx[sil]$/i, isCode: isInstallersOwn },
