@@ -46,6 +46,8 @@ export interface SettingsKind {
   }[];
   /** Key stores that it is signed with: no variant gets the template's. */
   keyStores?: readonly { at: string; platform: Platform }[];
+  /** Numbers that somebody gives to each app, who they are, as in "given by the store": nobody can derive one. */
+  assigned?: readonly { at: string; by: string }[];
   /** Identifiers that it must say, and may not yet: the group and the member. */
   needs?: readonly { group: string; member: string; holds: Field; platform: Platform; lacks: string }[];
   /** Pictures found by their names where the settings name none. */

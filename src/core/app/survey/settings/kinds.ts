@@ -1,8 +1,9 @@
+import { unifiedAddIn } from "./add-ins.ts";
 import { bundledProject, notedProject } from "./engine-settings.ts";
 import { editorProject, engineProject, exported, packedProgram } from "./engines.ts";
 import type { SettingsKind } from "./kind.ts";
 import { manyPlatforms } from "./many.ts";
-import { compiledJava, describedProject } from "./native-projects.ts";
+import { compiledJava, describedProject, packedPages, wrappedIcons, wrappedServer } from "./native-projects.ts";
 import { namelessShell } from "./program-name.ts";
 import { bareShell, goShell, packaged, packer, servedShell, shell, windowedShell } from "./shells.ts";
 
@@ -192,6 +193,10 @@ export const settingsKinds: readonly SettingsKind[] = [
   packedProgram,
   describedProject,
   compiledJava,
+  wrappedServer,
+  wrappedIcons,
+  packedPages,
+  unifiedAddIn,
   bareShell,
   namelessShell,
   packaged,

@@ -49,3 +49,53 @@ export const compiledJava: SettingsKind = {
   ],
   pictures: [],
 };
+
+/** What a server's pages are wrapped with for telephones, as its build takes it (Meteor, "mobile configuration"). */
+export const wrappedServer: SettingsKind = {
+  says: "what a server's pages are wrapped with for telephones",
+  file: /(^|\/)mobile-config\.js$/,
+  root: [["id", "name"]],
+  makes: [{ platform: "android" }, { platform: "ios" }],
+  wraps: true,
+  places: [
+    { at: "id", holds: "identifiers.base" },
+    { at: "name", holds: "app.label" },
+    { at: "author", holds: "owner" },
+    { at: "email", holds: "email" },
+    { at: "website", holds: "home" },
+    { at: "version", holds: "version" },
+    { at: "buildNumber", holds: "build" },
+  ],
+  pictures: [],
+};
+
+/** Its icons, which the same file names elsewhere. */
+export const wrappedIcons: SettingsKind = {
+  says: "icons of a server's pages for telephones",
+  file: /(^|\/)mobile-config\.js$/,
+  root: [["app_store"], ["iphone_2x"], ["android_mdpi"], ["android_xhdpi"], ["android_xxxhdpi"]],
+  makes: [],
+  places: [],
+  pictures: [{ at: "*", kind: "icon", platform: "ios" }],
+};
+
+/** An app for telephones and for the web, which a service or an editor packs (uni-app, "manifest.json"). */
+export const packedPages: SettingsKind = {
+  says: "an app that is packed from pages",
+  file: /(^|\/)manifest\.json$/,
+  root: [["appid", "versionName", "app-plus"]],
+  makes: [{ platform: "android" }, { platform: "ios" }],
+  places: [
+    { at: "name", holds: "app.label" },
+    { at: "versionName", holds: "version" },
+    { at: "versionCode", holds: "build" },
+    { at: "app-plus.distribute.android.packagename", holds: "identifiers.android", platform: "android" },
+    { at: "app-plus.distribute.ios.appid", holds: "identifiers.ios", platform: "ios" },
+    { at: "h5.title", holds: "app.name" },
+  ],
+  assigned: [{ at: "appid", by: "the service that packs it" }],
+  pictures: [
+    { at: "app-plus.distribute.icons.*.*", kind: "icon", platform: "ios" },
+    { at: "app-plus.distribute.icons.*.*.*", kind: "icon", platform: "ios" },
+  ],
+};

@@ -147,6 +147,11 @@ function heldBy(
       .filter(({ path, site }) => leadsTo(at, path) && site.value.trim() !== "")
       .map(({ site }): SettingsFound => ({ platform, gaps: [keyStoreLeft(template, file, site, platform)] })),
   );
+  const assigned = (kind.assigned ?? []).flatMap(({ at, by }) =>
+    below
+      .filter(({ path, site }) => leadsTo(at, path) && site.value.trim() !== "")
+      .map(({ site }): SettingsFound => ({ platform: undefined, gaps: [assignedOnce(template, file, site, by)] })),
+  );
   const byName = (kind.byName ?? []).flatMap(({ folder, files, kind: drawn, platform }) => {
     const named = below.find(({ path }) => path.join(".") === folder)?.site.value;
     const at = folder.startsWith("=") ? folder.slice(1) : (named ?? "build");
@@ -164,7 +169,7 @@ function heldBy(
     const missing = [{ kind: lacks, added: wants(lacks), place }];
     return [{ platform, missing, fills: fill && wants(lacks) ? [fill] : [] }];
   });
-  return [...values, ...pictures, ...byName, ...keys, ...needed];
+  return [...values, ...pictures, ...byName, ...keys, ...assigned, ...needed];
 }
 
 /** What the app brings along has the app's identifier in front of its own words, and keeps those. */
@@ -182,6 +187,15 @@ function keyStoreLeft(template: Folder, file: string, { start, value }: Setting[
     severity: "warning",
     place: placeAt(template.source(file), start),
     expected: "each client's own key, given to whatever exports the project; here nothing",
+  });
+}
+
+/** What is given to one app stays the template's: to whoever gave it, two clients with one are one app. */
+function assignedOnce(template: Folder, file: string, { start, value }: Setting["site"], by: string): Problem {
+  return problem("template-gap", `${value} is given to one app by ${by}, and stays the template's.`, {
+    severity: "warning",
+    place: placeAt(template.source(file), start),
+    fix: "Have one given for each client, ask for it by a question of template.yaml, and put the answer there.",
   });
 }
 

@@ -35,6 +35,18 @@ export const carriers: readonly Carrier[] = [
     ...{ kind: "team", file: /(^|\/)ProjectSettings\.asset$/, key: /^PlayerSettings\.appleDeveloperTeamID$/ },
     part: /^([A-Z0-9]{10})$/,
   },
+  { kind: "owner", file: /(^|\/)mobile-config\.js$/, key: /^info\.author$/ },
+  { kind: "identifier", file: /(^|\/)mobile-config\.js$/, key: /^info\.id$/ },
+  { kind: "owner", file: /(^|\/)manifest[\w.-]*\.json$/, key: /^developer\.name$/ },
+  {
+    ...{ kind: "host", file: /(^|\/)manifest[\w.-]*\.json$/, key: /^developer\.websiteUrl$/ },
+    part: /^https?:\/\/([^/:?#]+)/,
+  },
+  {
+    kind: "identifier",
+    file: /(^|\/)manifest\.json$/,
+    key: /^app-plus\.distribute\.(android\.packagename|ios\.appid)$/,
+  },
   { kind: "owner", file: /\.cfg$/, key: /\.application\/company_name$/ },
   { kind: "owner", file: /(^|\/)game\.project$/, key: /^project\.(publisher|developer)$/ },
   { kind: "identifier", file: /(^|\/)game\.project$/, key: /^(android\.package|(ios|osx)\.bundle_identifier)$/ },

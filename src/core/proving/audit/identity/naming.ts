@@ -116,6 +116,8 @@ export const naming: readonly Carrier[] = [
   // What a command makes a project from.
   { kind: "name", file: /(^|\/)project\.ya?ml$/, key: /\.(INFOPLIST_KEY_)?CFBundle(Display)?Name$/ },
   { kind: "name", file: /(^|\/)robovm\.properties$/, key: /^app\.name$/ },
+  { kind: "name", file: /(^|\/)mobile-config\.js$/, key: /^info\.name$/ },
+  { kind: "name", file: /(^|\/)manifest[\w.-]*\.json$/, key: /^(name|name\.short|h5\.title)$/ },
   // Televisions.
   { kind: "name", file: /(^|\/)appinfo\.json$/, key: /^title$/ },
   // Add-ins of office programs, and apps whose native projects are made at each build.
