@@ -237,3 +237,118 @@ test("an app within an office's programs, or packed by a service, is the client'
   expect(isDrawn(root, "static/72.png")).toBe(true);
   expect(oxalis(root, "audit").err).toBe("");
 });
+
+test("a package in Swift that is an app is the client's", async () => {
+  const { root } = aroundFiles({
+    "Run.swiftpm/Package.swift": `import AppleProductTypes
+let package = Package(
+    name: "MarbleRun",
+    products: [
+        .iOSApplication(
+            name: "Marble Run",
+            targets: ["AppModule"],
+            bundleIdentifier: "com.tinwhistle.run",
+            displayVersion: "1.4.2",
+            bundleVersion: "14",
+            capabilities: [.camera(purposeString: "Marble Run takes pictures of marbles.")]
+        )
+    ],
+    targets: [.executableTarget(name: "AppModule", path: ".")]
+)
+`,
+    ...(await set("Run.swiftpm/Assets.xcassets", [marketing])),
+  });
+  expect(made(root, "Run.swiftpm/Package.swift")).toMatch(
+    /name: "MarbleRun",[\s\S]*name: "Kelp",\n +targets: \["AppModule"\],\n +bundleIdentifier: "example.kelp.kelpandohara"/,
+  );
+  expect(made(root, "Run.swiftpm/Package.swift")).toMatch(/displayVersion: "2.5.1",\n +bundleVersion: "1"/);
+  expect(isDrawn(root, "Run.swiftpm/Assets.xcassets/AppIcon.appiconset/icon.png")).toBe(true);
+  settled(root);
+  expect(made(root, "Run.swiftpm/Package.swift")).toContain("Kelp & O\\'Hara takes pictures of marbles.");
+});
+
+test("a program in Rust is the client's by what its packers take; what its crates are called stays", async () => {
+  const { root } = aroundFiles({
+    "Cargo.toml": `[package]
+name = "marble-run"
+version = "1.4.2"
+
+[package.metadata.bundle]
+name = "Marble Run"
+identifier = "com.tinwhistle.run"
+
+[package.metadata.winres]
+ProductName = "Marble Run"
+
+[dependencies]
+eframe = "0.24"
+`,
+    "src/main.rs": 'fn main() { eframe::run_native("Marble Run", options()); }\n',
+  });
+  expect(made(root, "Cargo.toml")).toBe(`[package]
+name = "marble-run"
+version = "2.5.1"
+
+[package.metadata.bundle]
+name = "Kelp & O'Hara"
+identifier = "example.kelp.kelpandohara"
+
+[package.metadata.winres]
+ProductName = "Kelp & O'Hara"
+
+[dependencies]
+eframe = "0.24"
+`);
+  expect(settled(root)).toBe("");
+});
+
+test("a program that Gradle packs is the client's; no plug-in of the build is taken for it", async () => {
+  const { root } = aroundFiles({
+    "build.gradle.kts": `plugins {
+    id("org.openjfx.javafxplugin") version "0.1.0"
+}
+version = "1.4.2"
+compose.desktop {
+    application {
+        mainClass = "com.tinwhistle.MainKt"
+        nativeDistributions {
+            packageName = "Marble Run"
+            packageVersion = "1.4.2"
+            vendor = "Tinwhistle Games"
+            macOS {
+                bundleID = "com.tinwhistle.run"
+                iconFile.set(project.file("icons/app.png"))
+            }
+            windows {
+                upgradeUuid = "7d7b1c2e-7b0e-4b8f-9f6c-0e5e2c8c7a11"
+            }
+        }
+    }
+}
+`,
+    "packed/build.gradle": `plugins {
+    id 'org.beryx.jlink' version '3.0.1'
+}
+jlink {
+    jpackage {
+        imageName = 'Marble Run'
+        installerOptions = ['--win-menu-group', 'Marble Run', '--vendor', 'Tinwhistle Games']
+    }
+}
+`,
+    "src/main/kotlin/Main.kt": 'fun main() = application { Window(title = "Marble Run") { } }\n',
+    "icons/app.png": await picture(512),
+  });
+  const script = made(root, "build.gradle.kts");
+  expect(script).toContain('id("org.openjfx.javafxplugin") version "0.1.0"\n}\nversion = "2.5.1"');
+  expect(script).toMatch(
+    /packageName = "Kelp & O'Hara"\n +packageVersion = "2.5.1"\n +vendor = "Kelp & O'Hara Ltd"[\s\S]*"example.kelp.kelpandohara"/,
+  );
+  expect(script).not.toContain("7d7b1c2e");
+  expect(made(root, "packed/build.gradle")).toContain(
+    "installerOptions = ['--win-menu-group', 'Kelp & O\\'Hara', '--vendor', 'Kelp & O\\'Hara Ltd']",
+  );
+  expect(isDrawn(root, "icons/app.png")).toBe(true);
+  expect(settled(root)).toBe("");
+  expect(made(root, "build.gradle.kts")).toContain('id("org.openjfx.javafxplugin")');
+});

@@ -8,6 +8,7 @@ import { codeParts, isCode } from "./formats/code.ts";
 import { iniSettings } from "./formats/ini.ts";
 import { memberSite, nodeSite, parseJson } from "./formats/json.ts";
 import { lineSites } from "./formats/lines.ts";
+import { tomlStrings } from "./formats/toml.ts";
 import { yamlFiles } from "./known-ending.ts";
 import { emptySite, type Site } from "./site.ts";
 
@@ -41,6 +42,7 @@ const forms: readonly { file: RegExp; read: (source: Source) => Omit<Settings, "
     read: parsedOnce(ofSections),
   },
   { file: /(^|\/)robovm\.properties$/, read: parsedOnce(ofLines) },
+  { file: /(^|\/)Cargo\.toml$/, read: parsedOnce(ofTables) },
 ];
 
 /** Opens a file of settings; undefined where it is of another form, or cannot be read as its own. */
@@ -71,6 +73,16 @@ function ofLines(source: Source): Omit<Settings, "file"> {
   const members = [...new Set(values.flatMap(({ path: [first] }) => first ?? []))];
   const place = () => ({ site: emptySite(source.file, source.text.length, "raw"), opens: "", closes: "" });
   return { values, groups: [{ path: [], members, place }] };
+}
+
+/** Texts of tables (TOML); a table is a group by its whole name. */
+function ofTables(source: Source): Omit<Settings, "file"> {
+  const all = tomlStrings(source.file, source);
+  const values = all.map(({ table, key, site }) => ({ path: [...table.split("."), ...key.split(".")], site }));
+  const tables = [...new Set(all.map(({ table }) => table))];
+  const place = () => ({ site: emptySite(source.file, source.text.length, "raw"), opens: "", closes: "" });
+  const group = (path: readonly string[], members: readonly string[]): Group => ({ path, members, place });
+  return { values, groups: [group([], tables), ...tables.map((table) => group(table.split("."), []))] };
 }
 
 function ofJson(source: Source): Omit<Settings, "file"> {

@@ -114,7 +114,7 @@ export const codePlaces: readonly CodePlace[] = [
     file: /\.gradle(\.kts)?$/,
     line: longPattern()`
       ^\s*group\s*=?\s*["']|\bnamespace\b|\btestNamespace\b|\btestApplicationId\b|mainClass
-      |className|import\s|\bproject\(|implementation|api\s*[("']
+      |className|\blauncher\s*\{|import\s|\bproject\(|implementation|api\s*[("']
     `,
     reason: "namespaces, classes and modules",
   },

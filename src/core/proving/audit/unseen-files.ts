@@ -34,7 +34,7 @@ export const unseenFiles: readonly CodePlace[] = [
     reason: "what a package manager wrote",
   },
   {
-    file: /(^|\/)(Podfile|Podfile\.properties\.json|Package\.swift|Package\.resolved|Brewfile)$/,
+    file: /(^|\/)(Podfile|Podfile\.properties\.json|(?<!\.swiftpm\/)Package\.swift|Package\.resolved|Brewfile)$/,
     reason: "targets and packages, by the project's own names",
   },
   {

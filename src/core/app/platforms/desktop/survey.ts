@@ -6,12 +6,13 @@ import { surveyXcode } from "../apple/survey.ts";
 import { inIconSet, surveyBundles } from "./bundles.ts";
 import { surveyCMake } from "./cmake.ts";
 import { surveyEntries } from "./entries.ts";
+import { surveyGradlePackages } from "./gradle.ts";
 import { surveyLinux } from "./linux.ts";
 import { surveyQmake } from "./qmake.ts";
 import { versionScripts } from "./versions.ts";
 
 /** Programs that a build script puts together. */
-const programs: readonly SurveyPart[] = [surveyEntries, surveyBundles, surveyCMake, surveyQmake];
+const programs: readonly SurveyPart[] = [surveyEntries, surveyBundles, surveyCMake, surveyQmake, surveyGradlePackages];
 
 /** Surveys the apps for desktops of a template: the Mac's, a Linux runner, programs; undefined where there is none. */
 export const surveyDesktop: SurveyPart = (template, around) => {

@@ -9,11 +9,13 @@ import type { Wants } from "../../template/missing.ts";
 import { type Assets, storyboard } from "../apple/assets.ts";
 import { type BundleList, bundleFills, bundleLists } from "../apple/bundle-lists.ts";
 import { iconSets } from "../apple/icons.ts";
+import { swiftAppFills } from "./swift-package.ts";
 
 /** Files from which a build makes an app for telephones, and what they then say of it. */
 const makers: readonly { file: RegExp; holds: RegExp }[] = [
   { file: /(^|\/)project\.ya?ml$/, holds: /^targets:/m },
   { file: /(^|\/)Project\.swift$/, holds: /\bProject\(/ },
+  { file: /(^|\/)Package\.swift$/, holds: /\.iOSApplication\s*\(/ },
   { file: /(^|\/)robovm\.xml$/, holds: /<os>ios<|<iosInfoPList>/ },
   { file: /\.csproj$/, holds: /\bnet\d[\d.]*-ios\b|Xamarin\.iOS|\{FEACFBD2-3405-455C-9665-78FE426C6842\}/i },
 ];
@@ -34,7 +36,11 @@ export const surveyMadeByBuild: SurveyPart = (template, { wants }) => {
   const isListed = files.some((file) => file.endsWith(".csproj") && isMaker(template, file) && !hasSdk(template, file));
   const added: Wants = (kind) => !isListed && wants(kind);
   const assets = { template, below: folder, wants: added, platform: "ios", gap } as const;
-  const fills = firstOfEachPlace(lists.flatMap((list) => bundleFills(list, "identifiers.ios")));
+  const packages = files.filter((file) => /(^|\/)Package\.swift$/.test(file));
+  const fills = firstOfEachPlace([
+    ...lists.flatMap((list) => bundleFills(list, "identifiers.ios")),
+    ...packages.flatMap((file) => swiftAppFills(template, file)),
+  ]);
   const near = iconSets(assets);
   const icons = near.pictures.length > 0 ? near : iconSets({ ...assets, below: "" });
   if (fills.length + icons.pictures.length === 0) return undefined;

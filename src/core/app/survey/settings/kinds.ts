@@ -3,7 +3,14 @@ import { bundledProject, notedProject } from "./engine-settings.ts";
 import { editorProject, engineProject, exported, packedProgram } from "./engines.ts";
 import type { SettingsKind } from "./kind.ts";
 import { manyPlatforms } from "./many.ts";
-import { compiledJava, describedProject, packedPages, wrappedIcons, wrappedServer } from "./native-projects.ts";
+import {
+  compiledJava,
+  describedProject,
+  packedPages,
+  packedRust,
+  wrappedIcons,
+  wrappedServer,
+} from "./native-projects.ts";
 import { namelessShell } from "./program-name.ts";
 import { bareShell, goShell, packaged, packer, servedShell, shell, windowedShell } from "./shells.ts";
 
@@ -196,6 +203,7 @@ export const settingsKinds: readonly SettingsKind[] = [
   wrappedServer,
   wrappedIcons,
   packedPages,
+  packedRust,
   unifiedAddIn,
   bareShell,
   namelessShell,

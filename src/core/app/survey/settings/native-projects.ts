@@ -99,3 +99,31 @@ export const packedPages: SettingsKind = {
     { at: "app-plus.distribute.icons.*.*.*", kind: "icon", platform: "ios" },
   ],
 };
+
+/** A program in Rust, by what its packers are told in its package (Cargo, `package.metadata`). */
+export const packedRust: SettingsKind = {
+  says: "a program in Rust with what its packers take",
+  file: /(^|\/)Cargo\.toml$/,
+  root: [
+    ["package", "package.metadata.bundle"],
+    ["package", "package.metadata.android"],
+  ],
+  makes: [
+    { platform: "desktop", group: "package.metadata.bundle" },
+    { platform: "android", group: "package.metadata.android" },
+  ],
+  places: [
+    { at: "package.version", holds: "version" },
+    { at: "package.metadata.bundle.name", holds: "app.name", platform: "desktop" },
+    { at: "package.metadata.bundle.identifier", holds: "identifiers.desktop", platform: "desktop" },
+    { at: "package.metadata.bundle.version", holds: "version", platform: "desktop" },
+    { at: "package.metadata.bundle.copyright", holds: "copyright", platform: "desktop" },
+    { at: "package.metadata.android.package", holds: "identifiers.android", platform: "android" },
+    { at: "package.metadata.android.application.label", holds: "app.label", platform: "android" },
+    { at: "package.metadata.winres.ProductName", holds: "app.name" },
+    { at: "package.metadata.winres.FileDescription", holds: "app.name" },
+    { at: "package.metadata.winres.CompanyName", holds: "owner" },
+    { at: "package.metadata.winres.LegalCopyright", holds: "copyright" },
+  ],
+  pictures: [],
+};

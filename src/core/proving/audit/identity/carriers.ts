@@ -35,6 +35,14 @@ export const carriers: readonly Carrier[] = [
     ...{ kind: "team", file: /(^|\/)ProjectSettings\.asset$/, key: /^PlayerSettings\.appleDeveloperTeamID$/ },
     part: /^([A-Z0-9]{10})$/,
   },
+  { kind: "owner", file: /\.gradle(\.kts)?$/, key: /^vendor$/ },
+  { kind: "identifier", file: /(^|\/)Package\.swift$/, key: /^bundleIdentifier$/ },
+  { kind: "team", file: /(^|\/)Package\.swift$/, key: /^teamIdentifier$/, part: /^([A-Z0-9]{10})$/ },
+  {
+    kind: "identifier",
+    file: /(^|\/)Cargo\.toml$/,
+    key: /^package\.metadata\.(bundle\.identifier|android\.package)$/,
+  },
   { kind: "owner", file: /(^|\/)mobile-config\.js$/, key: /^info\.author$/ },
   { kind: "identifier", file: /(^|\/)mobile-config\.js$/, key: /^info\.id$/ },
   { kind: "owner", file: /(^|\/)manifest[\w.-]*\.json$/, key: /^developer\.name$/ },
@@ -86,7 +94,8 @@ export const carriers: readonly Carrier[] = [
   {
     kind: "identifier",
     file: /\.(xcconfig|pbxproj|properties|toml|gradle|kts|env)$/,
-    key: /(bundle|identifier|app_?id|application_?id|package(_?name)?|_ID|Id)$/i,
+    // A plug-in of the build is named by `id`.
+    key: /^(?!id$).*(bundle|identifier|app_?id|application_?id|package(_?name)?|_ID|Id)$/i,
     part: longPattern()`
       ^((?!com\.(?:android|google|apple|facebook|gradle)\b|org\.(?:jetbrains|gradle)\b|androidx?\b
       |kotlin\b|dev\.flutter\b|dagger\b)[a-z][a-z0-9-]*(?:\.[A-Za-z][\w-]*){2,})$

@@ -123,6 +123,19 @@ const statements: Reader = (file, source, template) => {
   });
 };
 
+/** Arguments of the app that a package in Swift is (Apple, AppleProductTypes); those of its targets are code's. */
+const swiftApp: Reader = (_, { text }) => {
+  const start = text.search(/\.iOSApplication\s*\(/);
+  const end = text.indexOf("capabilities:", start);
+  const own = start === -1 ? "" : text.slice(start, end === -1 ? undefined : end).split(/\n\s*targets:/)[0];
+  return [...(own ?? "").matchAll(/\b(\w+)\s*:\s*"([^"\\\n]+)"/g)].map(
+    ({ 0: whole, 1: key = "", 2: value = "", index }) => ({
+      ...{ key, value },
+      at: start + index + whole.length - 1 - value.length,
+    }),
+  );
+};
+
 const keyedLines =
   (format: "properties" | "xcconfig" | "env"): Reader =>
   (file, source) =>
@@ -152,6 +165,8 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /\.(cc|cpp|cxx|c|mm?|hpp?|py|vala|rs)$/, read: lines(namingCall) },
   { file: /(^|\/)CMakeLists\.txt$|\.cmake$/, read: cmake },
   { file: /\.pr[io]$/, read: lines(qmakeLine) },
+  { file: /(^|\/)Package\.swift$/, read: swiftApp },
+  { file: /(^|\/)Cargo\.toml$/, read: (...of) => [...settings(...of), ...lines(quotedLine)(...of)] },
   {
     file: longPattern()`
       \.(json|jsonc|webmanifest|webapp|ya?ml|[cm]?[jt]s|[jt]sx|cfg|godot)$

@@ -116,6 +116,15 @@ export const naming: readonly Carrier[] = [
   // What a command makes a project from.
   { kind: "name", file: /(^|\/)project\.ya?ml$/, key: /\.(INFOPLIST_KEY_)?CFBundle(Display)?Name$/ },
   { kind: "name", file: /(^|\/)robovm\.properties$/, key: /^app\.name$/ },
+  { kind: "name", file: /\.gradle(\.kts)?$/, key: /^(imageName|installerName|dockName|menuGroup)$/ },
+  // One that is no package's, by the full stops in that.
+  { kind: "name", file: /\.gradle(\.kts)?$/, key: /^packageName$/, part: /^([^.]*\p{Lu}[^.]*)$/u },
+  { kind: "name", file: /(^|\/)Package\.swift$/, key: /^name$/ },
+  {
+    kind: "name",
+    file: /(^|\/)Cargo\.toml$/,
+    key: /^package\.metadata\.(bundle\.name|android\.application\.label|winres\.ProductName)$/,
+  },
   { kind: "name", file: /(^|\/)mobile-config\.js$/, key: /^info\.name$/ },
   { kind: "name", file: /(^|\/)manifest[\w.-]*\.json$/, key: /^(name|name\.short|h5\.title)$/ },
   // Televisions.
