@@ -236,6 +236,8 @@ export const promised: Readonly<Record<string, Promised>> = {
     ],
     stays: [["package.json", '"name": "tns-template-hello-world"']],
     drawn: ["app/App_Resources/Android/src/main/res/drawable-hdpi/icon.png"],
+    // It is called as the folder is that it is copied into.
+    asks: ["name-unknown template.yaml"],
   },
   "a managed app with code beside it": {
     of: ["ignite-cli", "boilerplate"],

@@ -1036,10 +1036,11 @@ export const androidGroovy: Table = {
     ["app/src/main/AndroidManifest.xml", 'android:label="Unlock"'],
     ["app/src/main/AndroidManifest.xml", 'android:label="Unicode IME"'],
   ],
-  // Texts of its program.
+  // Texts of its program, and the channel that the system lists its notifications under.
   asks: [
     "residue-identifier app/src/main/java/io/appium/settings/receivers/LocaleSettingReceiver.java",
-    "residue-name app/src/main/java/io/appium/settings/receivers/NotificationsReceiver.java " +
+    "residue-name app/src/main/java/io/appium/settings/helpers/NotificationHelpers.java " +
+      "app/src/main/java/io/appium/settings/receivers/NotificationsReceiver.java " +
       "app/src/main/java/io/appium/settings/receivers/SmsReader.java",
   ],
 };

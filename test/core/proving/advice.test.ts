@@ -111,7 +111,9 @@ test.each<[what: string, file: string, text: string, term: string, kind: TermKin
     '"{identifiers.base}.provider"',
   ],
   ["an e-mail address", "a.json", '{ "m": "crate@crate.example" }', "crate@crate.example", "email", "{email}"],
-  ["a language that nobody here reads", "a.nim", 'echo "Plain Crate"', "Plain Crate", "name", unsafe],
+  ["a language that nobody here reads", "a.nim", 'echo "Come to Plain Crate"', "Plain Crate", "name", unsafe],
+  ["a name handed to whatever", "a.kt", 'show("Plain Crate")', "Plain Crate", "name", code],
+  ["a name handed to what shows it", "a.kt", 'setTitle("Plain Crate")', "Plain Crate", "name", '"{app.name}"'],
   ["a text that has no end", "a.java", 'String a = "Plain Crate;\n', "Plain Crate", "name", unsafe],
 ])("%s gets what may stand there, or is asked about", (_, path, text, term, kind, advice) => {
   // Files that are called by it, too.

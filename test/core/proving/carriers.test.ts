@@ -48,6 +48,39 @@ test.each<[file: string, text: string, terms: string[]]>([
     [],
   ],
   ["setup.iss", "[Setup]\nAppCopyright=Copyright (C) 1998-2010 Fern Works\n", ["Fern Works"]],
+  // What stands for what is put in, or is brought along, names nothing.
+  ["fern.iss", "[Setup]\nAppName=Fernhollow @fern.version@\nAppPublisher=__OWNER__\n", ["Fernhollow"]],
+  [
+    "Old.csproj",
+    "<Project><BootstrapperPackage><ProductName>Microsoft .NET Framework 4</ProductName></BootstrapperPackage></Project>",
+    [],
+  ],
+  [
+    "mac/Info.plist",
+    '<?xml version="1.0"?><plist version="1.0"><dict><key>CFBundleIdentifier</key><string>FERN_BUNDLE_ID</string></dict></plist>',
+    [],
+  ],
+  ["build.gradle", "plugins {\n  id 'org.fern.packer' version '3.0.1'\n}\n", []],
+  [
+    "fern.pro",
+    "QMAKE_TARGET_PRODUCT = Fernhollow\nQMAKE_TARGET_BUNDLE_PREFIX = org.fern\n",
+    ["Fernhollow", "org.fern"],
+  ],
+  [
+    "src/main.cpp",
+    'SDL_Window *window = SDL_CreateWindow("Fernhollow", 0, 0, 640, 480, 0);\nglfwCreateWindow(640, 480, "Hollow", NULL);\n',
+    ["Fernhollow", "Hollow"],
+  ],
+  [
+    "Fern.swiftpm/Package.swift",
+    'let package = Package(name: "fern", products: [.iOSApplication(name: "Fernhollow", teamIdentifier: "A1B2C3D4E5")])\n',
+    ["Fernhollow", "A1B2C3D4E5"],
+  ],
+  [
+    "Cargo.toml",
+    '[package]\nname = "fern"\n\n[package.metadata.bundle]\nname = "Fernhollow"\nidentifier = "org.fern.hollow"\n',
+    ["Fernhollow", "org.fern.hollow"],
+  ],
   [
     "manifest.xml",
     '<OfficeApp><ProviderName>Fern Works</ProviderName><DisplayName DefaultValue="Fernhollow"/></OfficeApp>',

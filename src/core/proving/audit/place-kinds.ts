@@ -72,7 +72,7 @@ export const codePlaces: readonly CodePlace[] = [
   },
   {
     file: /(^|\/)Cargo\.toml$/,
-    at: /^(name|default-run|(package|lib|bin|workspace|dependencies|features)\b.*)$/,
+    at: /^(name|default-run|(package(?!\.metadata\.)|lib|bin|workspace|dependencies|features)\b.*)$/,
     reason: "a package's name is its imports'",
   },
   {

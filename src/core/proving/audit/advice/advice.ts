@@ -11,7 +11,7 @@ import { isPicture } from "../../../pictures/artwork/likeness.ts";
 import type { Identity } from "../identity/gather.ts";
 import { shellName } from "../identity/keyed.ts";
 import { besideInList, keysIn } from "../identity/leading.ts";
-import { codeHit } from "../search/context.ts";
+import { codeHit, mayBeKey } from "../search/context.ts";
 import type { Residue } from "../search/search.ts";
 import { provenFill, timesIn } from "./fill.ts";
 import { identifierField } from "./identifier-field.ts";
@@ -119,6 +119,8 @@ function fillFor(
   const found = foundAt(line, column - 1, residue.text ?? "");
   // What has blanks is no name of code's.
   if (mayBeOfCode.has(residue.kind) && key !== undefined && isOfCode(key) && !/\s/.test(found)) return "code";
+  const standing = { file, kind: "name", found, line, column: column - 1, key } as const;
+  if ((residue.kind === "name" || residue.kind === "owner") && mayBeKey(standing)) return "code";
   // Each of several people has an address of their own: the client's one would make one of them all.
   if (residue.kind === "email" && besideInList(template.folder, file, key ?? "").some((other) => other.includes("@")))
     return "person";

@@ -51,6 +51,12 @@ const technologies = new Set(
 /** What a build puts in, or a resource that says it elsewhere: no name itself. */
 const alias = /^[@?]|\$[({]|\{[{#]|%\w+%|^\$|^ms-resource:/;
 
+/** A word that stands for what a build or a type puts there. */
+const putIn = /^(__\w+__|[A-Z]+(_[A-Z]+)+|string|undefined|null|true|false)$/;
+
+/** What an installer brings along for a program (Microsoft, bootstrapper packages). */
+const runtimes = /^(Microsoft |Windows Installer\b|SQL Server\b|\.NET\b)/;
+
 /** Hosts and domains that are nobody's (RFC 2606, RFC 6761), or the machine's own. */
 const nobodys = /^(localhost|127\.0\.0\.1|0\.0\.0\.0|10\.0\.2\.2|\*|.*\.(local|localhost|invalid|test))$/;
 
@@ -166,7 +172,7 @@ const shared = longPattern()`
 function domainOf(identifier: string): string | undefined {
   const [top = "", second = "", third] = identifier.toLowerCase().split(".");
   const isSure = third !== undefined || /^(com|org|net|io|dev|app)$/.test(top);
-  const isDomain = /^[a-z]{2,}$/.test(top) && /^[a-z0-9-]{3,}$/.test(second) && isSure;
+  const isDomain = /^[a-z]{2,}$/.test(top) && /^[a-z0-9-]{3,}$/.test(second) && !common.has(second) && isSure;
   return isDomain && !shared.test(identifier) ? `${second}.${top}` : undefined;
 }
 
@@ -178,13 +184,10 @@ function accepts(kind: TermKind, text: string): string | undefined {
     const isNobodys = /^(com\.(example|android|apple|google|facebook|microsoft)|org\.(apache|example)|androidx?)$/.test(
       literal,
     );
-    return /^[A-Za-z][\w-]*(\.[\w-]+)+$/.test(literal) && !isNobodys
-      ? literal
-      : literal === text && /^[A-Za-z][\w-]{3,}$/.test(text)
-        ? text
-        : undefined;
+    if (/^[A-Za-z][\w-]*(\.[\w-]+)+$/.test(literal)) return isNobodys ? undefined : literal;
+    return literal === text && /^[A-Za-z][\w-]{3,}$/.test(text) && !putIn.test(text) ? text : undefined;
   }
-  if (alias.test(text) || text.length < 2 || text.length > 120) return undefined;
+  if (alias.test(text) || /^__\w+__$/.test(text) || text.length < 2 || text.length > 120) return undefined;
   if (kind === "scheme")
     return commonSchemes.has(text.toLowerCase()) || !/^[a-z][a-z0-9+.-]+$/i.test(text) ? undefined : text;
   if (kind === "host")
@@ -192,7 +195,10 @@ function accepts(kind: TermKind, text: string): string | undefined {
       ? undefined
       : text.replace(/^www\./, "");
   if (kind === "name")
-    return /\p{L}/u.test(text) && !/[<>{}]|^\.|\/$|^https?:/.test(text) ? text.replace(programEnding, "") : undefined;
+    return /\p{L}/u.test(text) && !/[<>{}]|^\.|\/$|^https?:/.test(text) && !runtimes.test(text)
+      ? text.replace(programEnding, "").replace(/\s*@[\w.]+@.*$/, "")
+      : undefined;
+  if (kind === "owner") return /^[\p{L}\p{N}"'(.]/u.test(text) && !/^https?:/.test(text) ? text : undefined;
   return text;
 }
 

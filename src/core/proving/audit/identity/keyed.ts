@@ -155,9 +155,17 @@ const packageOfShell: Reader = (file, source, template) => {
   return all.map((each) => (isShell && each.key === "name" ? { ...each, key: shellName } : each));
 };
 
+/** A managed app's settings are the whole of their file, or under a heading; of a bridge's, the name is code's. */
+const managedApp: Reader = (...of) => {
+  const all = settings(...of);
+  const isWhole = all.some(({ key }) => key === "slug");
+  return isWhole ? all.map((each) => (each.key === "name" ? { ...each, key: "config.name" } : each)) : all;
+};
+
 const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /(^|\/)assetlinks\.json$/, read: statements },
   { file: /(^|\/)package\.json$/, read: packageOfShell },
+  { file: /(^|\/)app(\.[\w-]+)?\.json$/, read: managedApp },
   { file: /\.desktop$/, read: desktopEntry },
   { file: /(^|\/)AssemblyInfo\.(cs|vb|fs)$/i, read: assembly },
   { file: /\.iss$/i, read: (...of) => [...lines(keyLine)(...of), ...lines(installerLine)(...of)] },
@@ -166,7 +174,7 @@ const readers: readonly { file: RegExp; read: Reader }[] = [
   { file: /(^|\/)CMakeLists\.txt$|\.cmake$/, read: cmake },
   { file: /\.pr[io]$/, read: lines(qmakeLine) },
   { file: /(^|\/)Package\.swift$/, read: swiftApp },
-  { file: /(^|\/)Cargo\.toml$/, read: (...of) => [...settings(...of), ...lines(quotedLine)(...of)] },
+  { file: /(^|\/)Cargo\.toml$/, read: settings },
   {
     file: longPattern()`
       \.(json|jsonc|webmanifest|webapp|ya?ml|[cm]?[jt]s|[jt]sx|cfg|godot)$

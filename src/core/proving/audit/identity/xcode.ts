@@ -28,7 +28,9 @@ export function xcodeProject(file: string, source: Source, template: Texts, sett
     target,
     type: textOf(entry(target, "productType")) ?? "",
   }));
-  const apart = targets.filter(({ type }) => isOfCode(type)).flatMap(({ target }) => configurations(target));
+  const apart = targets
+    .filter(({ type, target }) => isOfCode(type) || makesNothing(target))
+    .flatMap(({ target }) => configurations(target));
   const named = targets.flatMap(({ target, type }): Keyed[] => {
     const name = entry(target, "name");
     if (type !== application || name?.kind !== "string") return [];
@@ -44,6 +46,10 @@ export function xcodeProject(file: string, source: Source, template: Texts, sett
   );
   return [...told, ...named];
 }
+
+/** Whether a target is one that only runs others, or a script (Xcode, aggregate and legacy targets). */
+const makesNothing = (target: OpenStep): boolean =>
+  /^PBX(Aggregate|Legacy)Target$/.test(textOf(entry(target, "isa")) ?? "");
 
 /** What takes the target's own name, where no setting says another. */
 const ownName = new RegExp(`\\$[({](${productNames.join("|")})\\b`);

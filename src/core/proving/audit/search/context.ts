@@ -24,12 +24,12 @@ const shownBy = longPattern("i")`
 
 /** Calls that put a text above a window or into a header, whichever argument it is. */
 const titles = longPattern("i")`
-  \b(\w*(title|caption|headline|application_?(?:display_?)?name|organi[sz]ation_?name)\w*
+  \b(\w*(title|caption|headline|app(?:lication)?_?(?:display_?)?name|organi[sz]ation_?name|CreateWindow)\w*
   |(\w+[.>-]+)?Create(AndShow)?|SetWindowText\w*)\s*\((?:[\w.:]+\s*\()?[^()"'\x60]*L?$
 `;
 
-/** Calls that take a text to be shown in the language of whoever reads it (Qt, KDE, gettext, Apple). */
-const translated = /(?<![\w.])(qsTr|tr|trUtf8|i18n[cp]*|gettext|N?_|NSLocalizedString)\s*\(\s*[LuU@]?$/;
+/** Calls that take a text to be shown in the language of whoever reads it (Qt, KDE, gettext). */
+const translated = /(?<![\w.])(qsTr|tr|trUtf8|i18n[cp]*|gettext|N?_)\s*\(\s*[LuU@]?$/;
 
 /** Calls and names of what goes into a log, which developers read. */
 const logged = longPattern()`
@@ -49,6 +49,9 @@ const namesCode = longPattern()`
   |getMainComponentName|MainComponent|loadLibrary|forClass|NSClassFromString)\b[^"'\x60]*$
 `;
 
+/** Whether what a literal is given to, or handed to, shows it. */
+const isShown = (hit: Hit): boolean => [shownBy, titles, translated].some((each) => each.test(called(hit)));
+
 /** Within a program's own language: what stands in quotes may be shown; names, imports and comments are not. */
 const program: Language["isCode"] = (hit) => {
   if (isComment(hit) || imports.test(hit.line)) return true;
@@ -60,8 +63,9 @@ const program: Language["isCode"] = (hit) => {
   if (hit.kind === "identifier")
     return literal !== hit.found && /\.(kt|java)$/.test(hit.file) && /^[\w.]+$/.test(literal);
   if (hit.kind !== "name" && hit.kind !== "owner") return false;
-  // A literal that is the name alone may be a key of code's; what it is called tells.
-  if (literal === hit.found) return ![shownBy, titles, translated].some((each) => each.test(called(hit)));
+  // A literal that is the name alone may be a key of code's, unless it has blanks; what it is called tells.
+  if (literal === hit.found && /\S\s\S/.test(literal)) return false;
+  if (literal === hit.found) return !isShown(hit);
   return !/\s/.test(literal);
 };
 
@@ -222,6 +226,15 @@ const isPath = (hit: Hit): boolean => {
     !/\s/.test(literal)
   );
 };
+
+/**
+ * Whether a name stands alone in quotes within a program, and nothing tells whether it is shown there or something is
+ * asked for by it.
+ */
+export const mayBeKey = (hit: Hit): boolean =>
+  languages.find((each) => each.file.test(withoutBuildEnding(hit.file)))?.isCode === program &&
+  literalAround(hit) === hit.found &&
+  !isShown(hit);
 
 /** Why a hit is only code's own; undefined where people or systems meet it. */
 export function codeHit(found: Hit): string | undefined {
