@@ -189,6 +189,18 @@ test.each([
   expect(gatherIdentity(folderOf({ [file]: text }), [file], []).terms).toEqual([]);
 });
 
+test("what a manifest labels an app with names it, whatever that text is called", () => {
+  const files = {
+    "app/src/main/AndroidManifest.xml":
+      '<manifest xmlns:android="http://schemas.android.com/apk/res/android"><application android:label="@string/lid">' +
+      '<activity android:name=".Help" android:label="@string/help"/></application></manifest>',
+    "app/src/main/res/values/texts.xml":
+      '<resources><string name="lid">Fernhollow</string><string name="help">Help for all</string></resources>',
+  };
+  const { terms } = gatherIdentity(folderOf(files), Object.keys(files), []);
+  expect(terms.map(({ kind, text }) => [kind, text])).toEqual([["name", "Fernhollow"]]);
+});
+
 test("of two ways to write a name, the one that people read is told", () => {
   const files = {
     "CMakeLists.txt": 'set(CPACK_PACKAGE_NAME "fernhollow")\n',

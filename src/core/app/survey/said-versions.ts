@@ -38,7 +38,8 @@ const places: readonly { file: RegExp; version: RegExp }[] = [
     version: /^[ \t]*set[ \t]*\(\s*CPACK_PACKAGE_VERSION\s+"?(?<version>\d+(?:\.\d+)+)(?="?\s*\))/gim,
   },
   {
-    file: /\.(cc|cpp|cxx|mm|py)$/,
+    // Where a program begins, or its application is set up.
+    file: /(^|\/)(\w*main\w*|\w*app(lication)?|__init__)\.(cc|cpp|cxx|mm|py)$/i,
     version: /\bsetApplicationVersion\s*\(\s*(?:\w+\s*\(\s*)?[uU]?["'](?<version>\d+(?:\.\d+)+)(?=["'])/g,
   },
 ];

@@ -14,14 +14,15 @@ export interface MacroBody {
 
 const include = /^[ \t]*#[ \t]*include[ \t]+["<]([^">\n]+)[">]/gm;
 
-/** Most steps from a file to what it includes. */
+/** Most steps from a file to what it includes, and most files. */
 const furthest = 6;
+const most = 100;
 
 /** A file and what it includes of the template, in whatever steps: beside it, from the top, or the one of that name. */
 export function withIncluded(template: Folder, file: string): readonly string[] {
   const found = new Set([file]);
   let last = [file];
-  for (let step = 0; step < furthest && last.length > 0; step++) {
+  for (let step = 0; step < furthest && last.length > 0 && found.size < most; step++) {
     last = last.flatMap((each) => includedBy(template, each)).filter((each) => !found.has(each));
     for (const each of last) found.add(each);
   }

@@ -1,10 +1,11 @@
 import { posix } from "node:path";
 import { type PlistString, plistSite } from "../../../formats/splice/formats/plist.ts";
-import { icnsSlots, macIconSlots } from "../../../pictures/slots/program.ts";
-import type { Slot } from "../../../pictures/slots/slot.ts";
+import type { Folder } from "../../../ground/files/reading/folder.ts";
+import { macIconSlots } from "../../../pictures/slots/program.ts";
 import { aside, builders } from "../../template/builders.ts";
 import { heldValues, nothingFound, type PictureUse, type SurveyPart } from "../../template/found.ts";
 import { bundleFills, bundleLists, putIn } from "../apple/bundle-lists.ts";
+import { programPicture } from "./program-picture.ts";
 
 /** What lies within bundles that somebody has built already. */
 const built = /\.(framework|xcframework|bundle)\//;
@@ -12,7 +13,9 @@ const built = /\.(framework|xcframework|bundle)\//;
 /** An app's own folder: with a program in it, it is built; without, a frame that a build fills. */
 const program = /^(.*\.app\/)Contents\/MacOS\/[^/.][^/]*$/;
 
-function notBuilt(files: readonly string[]): string[] {
+/** The template's own files of programs: without what others gave, and what somebody has built. */
+function ownFiles(template: Folder): string[] {
+  const files = template.list().filter((file) => !aside.test(file));
   const done = files.flatMap((file) => program.exec(file)?.[1] ?? []);
   return files.filter((file) => !built.test(file) && !done.some((folder) => file.startsWith(folder)));
 }
@@ -22,7 +25,7 @@ function notBuilt(files: readonly string[]): string[] {
  * names; undefined where there is none.
  */
 export const surveyBundles: SurveyPart = (template) => {
-  const files = notBuilt(template.list().filter((file) => !aside.test(file)));
+  const files = ownFiles(template);
   if (!files.some((file) => builders.test(file))) return undefined;
   const lists = bundleLists(template, files, "mac");
   const fills = lists.flatMap((list) => bundleFills(list, "identifiers.desktop"));
@@ -34,7 +37,7 @@ export const surveyBundles: SurveyPart = (template) => {
     identifiers: heldValues(fills, "identifiers.desktop"),
     names: heldValues(fills, "app.label"),
     fills,
-    pictures: lists.flatMap(({ strings }) => iconOf(files, strings)),
+    pictures: lists.flatMap(({ strings }) => iconOf(template, strings)),
   };
 };
 
@@ -46,15 +49,15 @@ export function inIconSet(path: string): PictureUse[] {
 }
 
 /** The icon that a list names, wherever the template keeps it (Apple, CFBundleIconFile). */
-function iconOf(files: readonly string[], strings: readonly PlistString[]): PictureUse[] {
+function iconOf(template: Folder, strings: readonly PlistString[]): PictureUse[] {
   const name = plistSite(strings, "CFBundleIconFile")?.value.trim() ?? "";
-  return name === "" || putIn.test(name) ? [] : iconNamed(files, name);
+  return name === "" || putIn.test(name) ? [] : iconNamed(template, name);
 }
 
 /** The Mac's icons of a name, with its ending or without, wherever they lie. */
-export function iconNamed(files: readonly string[], name: string): PictureUse[] {
+export function iconNamed(template: Folder, name: string): PictureUse[] {
   const wanted = `${posix.basename(name).replace(/\.icns$/i, "")}.icns`.toLowerCase();
-  return files
+  return ownFiles(template)
     .filter((file) => posix.basename(file).toLowerCase() === wanted)
-    .map((path) => ({ slot: icnsSlots.at(-1) as Slot, path, container: "icns", within: icnsSlots }));
+    .flatMap((path) => programPicture(template, path) ?? []);
 }

@@ -100,7 +100,7 @@ export const surveyCMake: SurveyPart = (template) => {
     identifiers: heldValues(fills, "identifiers.desktop"),
     names: heldValues(fills, "app.name"),
     fills: [...fills, ...buildVersions(template, files)],
-    pictures: icons.flatMap(({ literal }) => iconNamed(files, literal.replaceAll('"', ""))),
+    pictures: icons.flatMap(({ literal }) => iconNamed(template, literal.replaceAll('"', ""))),
   };
 };
 

@@ -8,14 +8,10 @@ import {
 import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import type { Field } from "../../../ground/values/fields.ts";
-import { icnsSlots, programIcons } from "../../../pictures/slots/program.ts";
-import type { Slot } from "../../../pictures/slots/slot.ts";
 import { aside } from "../../template/builders.ts";
 import { findFile } from "../../template/find-file.ts";
 import { type Fill, heldValues, nothingFound, type PictureUse, type SurveyPart } from "../../template/found.ts";
-import { pictureSize } from "../../template/picture-size.ts";
-import { pictureUse } from "../../template/picture-use.ts";
-import { shellIcon, shellSide } from "./catalog.ts";
+import { programPicture } from "./program-picture.ts";
 
 /** What a script says of the packages that it makes, by the block and the setting, wherever that block stands. */
 interface Said {
@@ -100,12 +96,5 @@ function iconOf(template: Folder, file: string, { tokens }: GradleStatement): Pi
   return tokens
     .filter(({ kind }) => kind === "string")
     .flatMap(({ text }) => findFile(template, posix.join(posix.dirname(file), text)) ?? [])
-    .flatMap((path): PictureUse[] => {
-      const within = programIcons("desktop");
-      if (/\.icns$/i.test(path))
-        return [{ slot: icnsSlots.at(-1) as Slot, path, container: "icns", within: icnsSlots }];
-      if (/\.ico$/i.test(path)) return [{ slot: within.at(-1) as Slot, path, container: "ico", within }];
-      const use = pictureUse(shellIcon(pictureSize(template, path)?.width ?? shellSide), path);
-      return use ? [use] : [];
-    });
+    .flatMap((path) => programPicture(template, path) ?? []);
 }

@@ -5,11 +5,11 @@ import { textOf } from "../../../ground/files/reading/text-of.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
 import type { Field } from "../../../ground/values/fields.ts";
 import { placeAt } from "../../../ground/values/source.ts";
-import { programIcons } from "../../../pictures/slots/program.ts";
 import { aside } from "../../template/builders.ts";
 import { findFile } from "../../template/find-file.ts";
 import { type Fill, heldValues, nothingFound, type PictureUse, type SurveyPart } from "../../template/found.ts";
 import { iconNamed } from "./bundles.ts";
+import { programPicture } from "./program-picture.ts";
 import { buildVersions } from "./versions.ts";
 
 /** What goes into a program's own properties, by its variable (Qt, "qmake Variable Reference"). */
@@ -71,11 +71,9 @@ function iconsOf(
   { name, said = "" }: Readonly<Record<string, string>>,
 ): PictureUse[] {
   const paths = [...said.matchAll(/"([^"]+)"|([^\s"]+)/g)].map(([, quoted, plain]) => quoted ?? plain ?? "");
-  if (name === "ICON") return paths.flatMap((path) => iconNamed(template.list(), path));
-  const within = programIcons("desktop");
-  const [largest] = within.slice(-1);
-  if (name !== "RC_ICONS" || !largest) return [];
+  if (name === "ICON") return paths.flatMap((path) => iconNamed(template, path));
+  if (name !== "RC_ICONS") return [];
   return paths
     .flatMap((path) => findFile(template, posix.join(posix.dirname(project), path.replace(/^\$\$PWD\//, ""))) ?? [])
-    .map((path) => ({ slot: largest, path, container: "ico", within }));
+    .flatMap((path) => programPicture(template, path) ?? []);
 }

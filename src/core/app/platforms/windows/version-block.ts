@@ -34,8 +34,11 @@ export function versionBlock(
   file: string,
   { values, numbers, macros }: ResourceScript,
 ): { fills: Fill[]; gaps: Problem[] } {
-  const files = withIncluded(template, file);
-  const bodiesOf = (name: string) => macroBodies(template, files, name);
+  let files: readonly string[] | undefined;
+  const bodiesOf = (name: string) => {
+    files ??= withIncluded(template, file);
+    return macroBodies(template, files, name);
+  };
   const fills = values.flatMap(({ key, site }) => fillOf(shown[key], site, site.value, template));
   const byMacro = macros.flatMap(({ key, name, at }) => {
     const holds = shown[key];

@@ -1,10 +1,9 @@
-import { extname } from "node:path/posix";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
-import { icnsSlots, programIcons } from "../../../pictures/slots/program.ts";
 import type { Slot } from "../../../pictures/slots/slot.ts";
 import { androidSlots } from "../../platforms/android/catalog.ts";
 import { iosIconSlots, iosStartForms, iosStartFull } from "../../platforms/apple/catalog.ts";
-import { shellIcon, shellSide } from "../../platforms/desktop/catalog.ts";
+import { shellSide } from "../../platforms/desktop/catalog.ts";
+import { programPicture } from "../../platforms/desktop/program-picture.ts";
 import { favicon } from "../../platforms/web/manifest.ts";
 import type { PictureUse } from "../../template/found.ts";
 import { pictureSize } from "../../template/picture-size.ts";
@@ -56,21 +55,6 @@ export function settingsPicture(template: Folder, kind: PictureKind, path: strin
   const { slot, size } = kinds[kind];
   const has = pictureSize(template, path) ?? { width: size, height: size };
   if (kind === "favicon") return /\.(png|ico|svg)$/i.test(path) ? favicon(path, String(has.width))[0] : undefined;
-  if (kind === "shell") return shellPicture(path, has);
+  if (kind === "shell") return programPicture(template, path);
   return slot && /\.(png|svg)$/i.test(path) ? pictureUse(resize(slot, has), path) : undefined;
-}
-
-function shellPicture(path: string, { width }: Size): PictureUse | undefined {
-  switch (extname(path).toLowerCase()) {
-    case ".icns":
-      return { slot: icnsSlots.at(-1) as Slot, path, container: "icns", within: icnsSlots };
-    case ".ico": {
-      const within = programIcons("desktop");
-      return { slot: within.at(-1) as Slot, path, container: "ico", within };
-    }
-    case ".png":
-      return { slot: shellIcon(width), path };
-    default:
-      return undefined;
-  }
 }

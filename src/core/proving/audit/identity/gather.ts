@@ -82,6 +82,7 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
   const statedOn: { of: string; key: string }[] = [];
   const parts = new Set(entriesOfParts(template, files));
   const isOfProgram = pagesOfProgram(template);
+  const labels = labelTexts(template, files);
   for (const file of ownAmong(files)) {
     // What is in no app says nothing of it.
     if (codeReason(file, {}) !== undefined || parts.has(file) || !mayCarry(template, file)) continue;
@@ -93,6 +94,8 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
       if (/^(namespace|testNamespace|PACKAGE_NAMESPACE)$/.test(key)) namespaces.add(value);
       // What a plug-in says of itself, and of who wrote it (KDE, KPluginMetaData), is said of no app.
       if (key.startsWith("KPlugin.")) continue;
+      const label = labels.has(key) ? accepts("name", value.trim()) : undefined;
+      if (label !== undefined) add("name", label, placeAt(template.source(file), at));
       const isNamed = key === shellName ? namesProgram(template, files) : undefined;
       if (key === shellName && isNamed === undefined) continue;
       if (isNamed !== undefined) shells.set(file, isNamed);
@@ -124,6 +127,20 @@ export function gatherIdentity(template: Folder, files: readonly string[], furth
   for (const { of, key } of statedOn) if (!terms.has(`identifier ${of.toLowerCase()}`)) terms.delete(key);
   return { terms: [...terms.values()], namespaces: [...namespaces], shells };
 }
+
+/** Keys of the texts by which manifests label an app and what people open it by, whatever those are called. */
+const labelTexts = (template: Folder, files: readonly string[]): ReadonlySet<string> =>
+  new Set(
+    ownAmong(files)
+      .filter((file) => file.endsWith("AndroidManifest.xml"))
+      .flatMap((file) => keyedValues(template, file))
+      .flatMap(({ key, value }) => {
+        const name = /^(application|activity|activity-alias)@android:label$/.test(key)
+          ? /^@string\/([\w.]+)$/.exec(value)?.[1]
+          : undefined;
+        return name === undefined ? [] : [`string/${name}`];
+      }),
+  );
 
 /** A program's name that what packs it takes from the package, in code. */
 const takesName = /\bpackagerConfig\s*:\s*\{[^}]*?\bname\s*:\s*(?!["'`]|[\w.$]*productName)[\w$]/;

@@ -117,8 +117,6 @@ export const naming: readonly Carrier[] = [
   { kind: "name", file: /(^|\/)project\.ya?ml$/, key: /\.(INFOPLIST_KEY_)?CFBundle(Display)?Name$/ },
   { kind: "name", file: /(^|\/)robovm\.properties$/, key: /^app\.name$/ },
   { kind: "name", file: /\.gradle(\.kts)?$/, key: /^(imageName|installerName|dockName|menuGroup)$/ },
-  // One that is no package's, by the full stops in that.
-  { kind: "name", file: /\.gradle(\.kts)?$/, key: /^packageName$/, part: /^([^.]*\p{Lu}[^.]*)$/u },
   { kind: "name", file: /(^|\/)Package\.swift$/, key: /^name$/ },
   {
     kind: "name",
