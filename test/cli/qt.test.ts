@@ -1,18 +1,9 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import sharp from "sharp";
 import { expect, test } from "vitest";
-import { follow } from "../support/advice.ts";
 import { aroundFiles } from "../support/around-files.ts";
+import { iconSet, isDrawn, made, picture, settled } from "../support/made.ts";
 import { oxalis } from "../support/oxalis.ts";
-
-const drawing = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 8 8"><circle cx="4" cy="4" r="3" fill="#247"/>
-  <path d="M2 4h2v3H2z" fill="#fd4"/></svg>\n`;
-const picture = (side: number) =>
-  sharp(Buffer.from(drawing), { density: side * 9 })
-    .resize(side)
-    .png()
-    .toBuffer();
 
 /** The property list of an app for telephones whose project a build makes. */
 const list = (keys: string) => `<?xml version="1.0" encoding="UTF-8"?>
@@ -42,24 +33,6 @@ const translation = `<?xml version="1.0" encoding="utf-8"?>
 </context>
 </TS>
 `;
-
-const icons = async () => ({
-  "ios/Assets.xcassets/AppIcon.appiconset/Contents.json":
-    '{ "images": [{ "filename": "icon.png", "idiom": "universal", "platform": "ios", "size": "1024x1024" }] }\n',
-  "ios/Assets.xcassets/AppIcon.appiconset/icon.png": await picture(1024),
-});
-
-const made = (root: string, file: string) => readFileSync(join(root, "variants/kelp", file), "utf8");
-const before = (root: string) => join(root, "app");
-const isDrawn = (root: string, picture: string) =>
-  !readFileSync(join(root, "variants/kelp", picture)).equals(readFileSync(join(before(root), picture)));
-
-/** Follows the audit's advice to the letter, generates, and audits again. */
-function settled(root: string): string {
-  follow(root, JSON.parse(oxalis(root, "audit", "--json").out).causes);
-  expect(oxalis(root, "generate")).toMatchObject({ code: 0 });
-  return oxalis(root, "audit").err;
-}
 
 test("one script of CMake makes an app for telephones and desktops: each is the client's", async () => {
   const { root, started } = aroundFiles({
@@ -115,7 +88,7 @@ android {
 `,
     "android/res/drawable-hdpi/icon.png": await picture(72),
     "ios/Info.plist": list("<key>UILaunchStoryboardName</key>\n\t<string>Launch</string>"),
-    ...(await icons()),
+    ...(await iconSet("ios/Assets.xcassets")),
   });
   expect(started.err).toContain("iOS: no storyboard named Launch");
   expect(made(root, "CMakeLists.txt")).toBe(
@@ -160,7 +133,7 @@ void Main::menu() { help->addAction(tr("About &Marble Run")); }
 `,
     "de.ts": translation,
     "ios/Info.plist": list("<key>LSRequiresIPhoneOS</key>\n\t<true/>"),
-    ...(await icons()),
+    ...(await iconSet("ios/Assets.xcassets")),
   });
   expect(started.err).toContain("the Mac's identifier begins as the client's, and ends in the target's name");
   expect(made(root, "marble.pro")).toContain(`TARGET = marblerun

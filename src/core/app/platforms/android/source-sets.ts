@@ -19,16 +19,27 @@ export function mainSet(
 ): MainSet {
   const said = statements.flatMap((statement) => {
     const of = wordsBehind(statement);
-    return of && /^src(File|Dirs?)$/.test(of.member) ? [{ ...of, paths: pathsIn(statement.tokens, folder, root) }] : [];
+    if (!of || !/^(src(File|Dirs?)|setSrcDirs)$/.test(of.member)) return [];
+    return [{ ...of, replaces: replaces(statement, of.member), paths: pathsIn(statement.tokens, folder, root) }];
   });
-  const pathsOf = (kind: string) => said.filter((each) => each.kind === kind).flatMap(({ paths }) => paths);
-  const manifest = pathsOf("manifest").findLast((file) => template.has(file));
+  const manifest = said
+    .filter(({ kind }) => kind === "manifest")
+    .flatMap(({ paths }) => paths)
+    .findLast((file) => template.has(file));
+  const sets = said.filter(({ kind, paths }) => kind === "res" && paths.length > 0);
+  const usual = sets.some((each) => each.replaces) ? [] : [posix.join(folder, "src/main/res")];
   const files = template.list();
+  const isThere = (path: string) => files.some((file) => file.startsWith(`${path}/`));
   return {
     ...(manifest === undefined ? {} : { manifest }),
-    resources: pathsOf("res").filter((path) => files.some((file) => file.startsWith(`${path}/`))),
+    resources: sets.length === 0 ? [] : [...usual, ...sets.flatMap(({ paths }) => paths)].filter(isThere),
   };
 }
+
+/** Whether folders are given instead of the usual ones, and not beside them. */
+const replaces = ({ tokens }: GradleStatement, member: string): boolean =>
+  member === "setSrcDirs" ||
+  (member === "srcDirs" && tokens.some(({ text }, at) => text === "=" && tokens[at - 1]?.text !== "+"));
 
 /** What of the main source set a statement sets, however it is nested: `sourceSets { main { res { srcDirs = …`. */
 function wordsBehind({ blocks, tokens }: GradleStatement): { kind: string; member: string } | undefined {
