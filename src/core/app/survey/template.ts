@@ -186,6 +186,11 @@ export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartS
   const names = known.flatMap((part) => part.names);
   const identities = identityFills(folder, known);
   const versions = saidVersions(folder, known);
+  // Programs and their installers say it.
+  const versionsAt = Math.max(
+    0,
+    known.findIndex(({ platform }) => /^(desktop|windows)$/.test(platform)),
+  );
   return known.map((part, at) => ({
     ...part,
     ...(at === 0
@@ -197,14 +202,14 @@ export function surveyTemplate(folder: Folder, wants: Wants = () => true): PartS
     fills: firstOfEachPlace([
       ...part.fills,
       ...identities.filter(({ platform }) => platform === part.platform).map(({ fill }) => fill),
-      ...(at === 0
-        ? [...shown.fills, ...kinFills(folder, known), ...pubspecFills(folder, names), ...versions.fills]
-        : []),
+      ...(at === 0 ? [...shown.fills, ...kinFills(folder, known), ...pubspecFills(folder, names)] : []),
+      ...(at === versionsAt ? versions.fills : []),
     ]).map(aroundCopyright),
     gaps: [
       ...part.gaps,
       ...definitions[part.platform].leavesOut(folder),
-      ...(at === 0 ? [...versions.gaps, ...folder.lost().map((file) => lostLink(folder, file))] : []),
+      ...(at === versionsAt ? versions.gaps : []),
+      ...(at === 0 ? folder.lost().map((file) => lostLink(folder, file)) : []),
     ],
   }));
 }
