@@ -77,6 +77,11 @@ test.each<[file: string, text: string, terms: string[]]>([
     ["Fernhollow", "A1B2C3D4E5"],
   ],
   [
+    "Hollow.swiftpm/Package.swift",
+    '.iOSApplication(\n  name: "Fernhollow",\n  targets: ["AppModule"],\n  bundleIdentifier: "org.fern.hollow"\n)\n',
+    ["Fernhollow", "org.fern.hollow"],
+  ],
+  [
     "Cargo.toml",
     '[package]\nname = "fern"\n\n[package.metadata.bundle]\nname = "Fernhollow"\nidentifier = "org.fern.hollow"\n',
     ["Fernhollow", "org.fern.hollow"],

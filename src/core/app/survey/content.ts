@@ -1,4 +1,5 @@
 import { type DefaultTreeAdapterTypes, parse as parseMarkup } from "parse5";
+import { androidValues } from "../../formats/splice/known-ending.ts";
 import { type Folder, textIfAny } from "../../ground/files/reading/folder.ts";
 import { longPattern } from "../../ground/values/long-pattern.ts";
 import { ownAmong } from "../template/of-others.ts";
@@ -77,7 +78,7 @@ const looks: readonly Look[] = [
     at: (folder, file) => (shownFolder.test(file) ? told(wordsIn(textOf(folder, file)), leastWords.plain) : undefined),
   },
   {
-    of: /(?:^|\/)(?:res|Resources)\/values[^/]*\/[^/]+\.xml$/,
+    of: androidValues,
     kind: "text",
     at: longestOf(/<string\b[^>]*>([^<]+)</g),
   },

@@ -39,6 +39,7 @@ export const isXml = (path: string): boolean => xmlFiles.test(path);
 /** Files that are YAML; a game engine's settings too (Unity manual, "YAML class ID reference"). */
 export const yamlFiles = /\.ya?ml$|(^|\/)ProjectSettings\.asset$/;
 
-/** Whether it holds texts of Android's resources, which have marks of their own (Android, "String resources"). */
-export const isAndroidTexts = (path: string): boolean =>
-  /(?:^|\/)(?:res|Resources)\/values[^/]*\/[^/]+\.xml$/.test(path);
+/** Value resources of Android, whose texts have marks of their own (Android, "String resources"). */
+export const androidValues = /(?:^|\/)(?:res|Resources)\/values[^/]*\/[^/]+\.xml$/;
+
+export const isAndroidTexts = (path: string): boolean => androidValues.test(path);

@@ -70,19 +70,22 @@ export function openSettings(template: Pick<Folder, "bytes" | "source">, file: s
 /** A key and a value a line (Java, "Properties"). */
 function ofLines(source: Source): Omit<Settings, "file"> {
   const values = lineSites(source.file, source, "properties").map(({ key, site }) => ({ path: key.split("."), site }));
-  const members = [...new Set(values.flatMap(({ path: [first] }) => first ?? []))];
-  const place = () => ({ site: emptySite(source.file, source.text.length, "raw"), opens: "", closes: "" });
-  return { values, groups: [{ path: [], members, place }] };
+  return { values, groups: [groupIn(source, [], [...new Set(values.flatMap(({ path: [first] }) => first ?? []))])] };
 }
+
+/** A group of a form into which nothing is put. */
+const groupIn = ({ file, text }: Source, path: readonly string[], members: readonly string[]): Group => ({
+  ...{ path, members },
+  place: () => ({ site: emptySite(file, text.length, "raw"), opens: "", closes: "" }),
+});
 
 /** Texts of tables (TOML); a table is a group by its whole name. */
 function ofTables(source: Source): Omit<Settings, "file"> {
   const all = tomlStrings(source.file, source);
   const values = all.map(({ table, key, site }) => ({ path: [...table.split("."), ...key.split(".")], site }));
   const tables = [...new Set(all.map(({ table }) => table))];
-  const place = () => ({ site: emptySite(source.file, source.text.length, "raw"), opens: "", closes: "" });
-  const group = (path: readonly string[], members: readonly string[]): Group => ({ path, members, place });
-  return { values, groups: [group([], tables), ...tables.map((table) => group(table.split("."), []))] };
+  const groups = tables.map((table) => groupIn(source, table.split("."), []));
+  return { values, groups: [groupIn(source, [], tables), ...groups] };
 }
 
 function ofJson(source: Source): Omit<Settings, "file"> {

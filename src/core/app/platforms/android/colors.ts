@@ -1,11 +1,11 @@
 import { dirname } from "node:path/posix";
 import { attributeOf, findAll, parseXml, textSite } from "../../../formats/splice/formats/xml.ts";
+import { androidValues } from "../../../formats/splice/known-ending.ts";
 import { darkOf, type Field } from "../../../ground/values/fields.ts";
 import type { ColorPlaces, NamedFill } from "../../template/color-places.ts";
 import { filesOf } from "../../template/found.ts";
 import { forNight } from "./following.ts";
 import { colorFile } from "./missing.ts";
-import { valuesForm } from "./resources.ts";
 
 /**
  * Colour resources by day and by night; one that has no form for the night gets one (Android documentation, night
@@ -15,7 +15,7 @@ export const androidColors: ColorPlaces = (template, part, holdsOf, wants) => {
   const fills: NamedFill[] = [];
   const light = new Map<string, { folder: string; holds: Field }>();
   const night = new Set<string>();
-  for (const file of filesOf(template, part).filter((each) => valuesForm.test(each)))
+  for (const file of filesOf(template, part).filter((each) => androidValues.test(each)))
     for (const element of findAll(parseXml(template.source(file)), "color")) {
       const name = attributeOf(element, "name") ?? "";
       const holds = holdsOf(name);

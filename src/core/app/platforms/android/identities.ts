@@ -1,4 +1,5 @@
 import { attributeOf, attributeSite, parseXml, textSite, walk } from "../../../formats/splice/formats/xml.ts";
+import { androidValues } from "../../../formats/splice/known-ending.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import { type Folder, textIfAny } from "../../../ground/files/reading/folder.ts";
 import { attempt } from "../../../ground/problems/result.ts";
@@ -6,7 +7,7 @@ import { escapeRegExp } from "../../../ground/values/regexp.ts";
 import { hostFill, schemeFill } from "../../template/addresses.ts";
 import type { Fill } from "../../template/found.ts";
 import type { AppModule } from "./gradle-project.ts";
-import { type AndroidResources, readReference, valuesForm } from "./resources.ts";
+import { type AndroidResources, readReference } from "./resources.ts";
 
 /**
  * An attribute that says to the system what belongs to this app and no other (Android documentation, app manifest and
@@ -148,7 +149,7 @@ function stringFills({ template, module, identifier }: App): Fill[] {
   const below = module.folder ? `${module.folder}/` : "";
   return template
     .list()
-    .filter((file) => file.startsWith(below) && valuesForm.test(file))
+    .filter((file) => file.startsWith(below) && androidValues.test(file))
     .flatMap((file) =>
       rootOf(template, file).children.flatMap((element): Fill[] => {
         const site = element.name === "string" ? textSite(file, element, "android-string") : undefined;

@@ -1,6 +1,7 @@
 import { literalSite } from "../../../formats/splice/formats/gradle.ts";
 import { attributeOf, findAll, parseXml, textSite, type XmlElement } from "../../../formats/splice/formats/xml.ts";
 import type { Form } from "../../../formats/splice/forms.ts";
+import { androidValues } from "../../../formats/splice/known-ending.ts";
 import type { Site } from "../../../formats/splice/site.ts";
 import type { Folder } from "../../../ground/files/reading/folder.ts";
 import { type Problem, problem } from "../../../ground/problems/problem.ts";
@@ -42,9 +43,6 @@ export function readReference(text: string | undefined): ResourceRef | undefined
   return match?.[1] && match[2] && !text?.startsWith("@android:") ? { type: match[1], name: match[2] } : undefined;
 }
 
-/** Files of value resources. */
-export const valuesForm = /(^|\/)(?:res|Resources)\/values[^/]*\/[^/]+\.xml$/;
-
 /** Opens the resources of a module's source sets; what they lack is looked for in the project's other modules. */
 export function openAndroidResources(template: Folder, module: AppModule): AndroidResources {
   const prefix = module.folder ? `${module.folder}/` : "";
@@ -75,7 +73,7 @@ export function openAndroidResources(template: Folder, module: AppModule): Andro
   };
   const allValues = () =>
     files
-      .filter((file) => valuesForm.test(file))
+      .filter((file) => androidValues.test(file))
       .flatMap((file) =>
         xml(file).children.flatMap((element) => {
           const name = attributeOf(element, "name");

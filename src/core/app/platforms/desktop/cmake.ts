@@ -59,7 +59,7 @@ const setting = /^[ \t]*set[ \t]*\(\s*(?<name>\w+)\s+(?<literal>"(?:[^"\\\n]|\\.
 
 /** What targets are given by name (CMake, `set_target_properties` and `set_property`). */
 const properties = longPattern("gi")`
-  \bset_(?:target_properties\s*\([^()]*?\bPROPERTIES|property\s*\(\s*TARGET\b[^()]*?\bPROPERTY)\s+
+  \bset_(?:target_properties\s*\([^()]*?\bPROPERTIES|property\s*\(\s*TARGET\b[^()]*?\bPROPERTY)\s
   (?<pairs>(?:"(?:[^"\\]|\\.)*"|[^()"])*)\)
 `;
 
@@ -87,12 +87,13 @@ const givenIn = (text: string): Given[] => [
  */
 export const surveyCMake: SurveyPart = (template) => {
   const texts = cmakeScripts(template).filter(({ file }) => !aside.test(file));
-  const fills = texts.flatMap(({ file, text }) => givenIn(text).flatMap((each) => fillOf(file, each, texts)));
+  const given = texts.flatMap(({ file, text }) => givenIn(text).map((each) => ({ ...each, file })));
+  const fills = given.flatMap((each) => fillOf(each.file, each, texts));
   // What says neither is a library's, or says less than other files do.
   const isProgram = fills.some(({ holds }) => holds === "app.name" || holds === "identifiers.desktop");
   if (!isProgram) return undefined;
   const files = template.list().filter((file) => !aside.test(file));
-  const icons = texts.flatMap(({ text }) => givenIn(text)).filter(({ name }) => name === "MACOSX_BUNDLE_ICON_FILE");
+  const icons = given.filter(({ name }) => name === "MACOSX_BUNDLE_ICON_FILE");
   return {
     ...nothingFound,
     platform: "desktop",

@@ -45,11 +45,14 @@ const options: Readonly<Record<string, Field>> = {
 /** Surveys a program for desktops that a Gradle script packs; undefined where none does. */
 export const surveyGradlePackages: SurveyPart = (template) => {
   const scripts = template.list().filter((file) => /\.gradle(\.kts)?$/.test(file) && !aside.test(file));
-  const said = scripts.flatMap((file) =>
-    gradleStatements(textIfAny(template.bytes(file)) ?? "")
+  const said = scripts.flatMap((file) => {
+    const text = textIfAny(template.bytes(file)) ?? "";
+    // Most scripts pack nothing, and need not be parsed.
+    const statements = /nativeDistributions|jpackage/.test(text) ? gradleStatements(text) : [];
+    return statements
       .filter(({ blocks }) => blocks.some((block) => /^(nativeDistributions|jpackage)$/.test(block)))
-      .map((statement) => ({ file, statement })),
-  );
+      .map((statement) => ({ file, statement }));
+  });
   const fills = said.flatMap(({ file, statement }) => [...factOf(file, statement), ...optionsOf(file, statement)]);
   if (!fills.some(({ holds }) => holds === "app.name" || holds === "identifiers.desktop")) return undefined;
   return {

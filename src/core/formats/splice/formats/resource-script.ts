@@ -77,7 +77,7 @@ function versionText(
 ): { key: string; site: Site } | { key: string; name: string; at: number } | undefined {
   const { key = "", said = "" } = match.groups ?? {};
   const from = (match.index ?? 0) + match[0].length - said.length;
-  const line = said.replace(/\s*\/\/.*$|\s*\/\*.*$/, (comment, at) => (isInText(said, at) ? comment : ""));
+  const line = said.replace(/\/\/.*$|\/\*.*$/, (comment, at) => (isInText(said, at) ? comment : ""));
   const pieces = [...line.matchAll(piece)];
   if (/[^\s,]/.test(line.replace(piece, "")) || pieces.length === 0) return undefined;
   const shown = pieces.filter(([text]) => text !== '"\\0"');

@@ -5,6 +5,7 @@ import { lineSites } from "../../../formats/splice/formats/lines.ts";
 import { parseStrings } from "../../../formats/splice/formats/openstep.ts";
 import { plistStrings } from "../../../formats/splice/formats/plist.ts";
 import { readResourceScript } from "../../../formats/splice/formats/resource-script.ts";
+import { swiftAppArguments } from "../../../formats/splice/formats/swift-package.ts";
 import { attributeOf, parseXml, walk } from "../../../formats/splice/formats/xml.ts";
 import { withoutBuildEnding } from "../../../formats/splice/known-ending.ts";
 import { openSettings } from "../../../formats/splice/settings.ts";
@@ -123,18 +124,8 @@ const statements: Reader = (file, source, template) => {
   });
 };
 
-/** Arguments of the app that a package in Swift is (Apple, AppleProductTypes); those of its targets are code's. */
-const swiftApp: Reader = (_, { text }) => {
-  const start = text.search(/\.iOSApplication\s*\(/);
-  const end = text.indexOf("capabilities:", start);
-  const own = start === -1 ? "" : text.slice(start, end === -1 ? undefined : end).split(/\n\s*targets:/)[0];
-  return [...(own ?? "").matchAll(/\b(\w+)\s*:\s*"([^"\\\n]+)"/g)].map(
-    ({ 0: whole, 1: key = "", 2: value = "", index }) => ({
-      ...{ key, value },
-      at: start + index + whole.length - 1 - value.length,
-    }),
-  );
-};
+/** Arguments of the app that a package in Swift is. */
+const swiftApp: Reader = (file, source) => swiftAppArguments(file, source).map(asKeyed);
 
 const keyedLines =
   (format: "properties" | "xcconfig" | "env"): Reader =>

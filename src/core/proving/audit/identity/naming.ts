@@ -1,3 +1,4 @@
+import { androidValues } from "../../../formats/splice/known-ending.ts";
 import { longPattern } from "../../../ground/values/long-pattern.ts";
 import type { Carrier } from "./kinds.ts";
 
@@ -18,7 +19,7 @@ export const naming: readonly Carrier[] = [
   },
   {
     kind: "name",
-    file: /(?:^|\/)(?:res|Resources)\/values[^/]*\/[^/]+\.xml$/,
+    file: androidValues,
     key: /^string\/(app_?name|application_?name|launcher_name|app_label|title_activity_\w+)$/i,
   },
   { kind: "name", file: /AndroidManifest\.xml$/, key: /@android:label$/ },
