@@ -151,3 +151,12 @@ QMAKE_TARGET_BUNDLE_PREFIX = "example.kelp"
     />About &amp;Kelp &amp;&amp; O&#39;Hara<[\s\S]*>Über &amp;Kelp &amp;&amp; O&#39;Hara</,
   );
 });
+
+test("a project of nothing but quotes, and a header that takes itself in, are looked through to their end", () => {
+  const { started } = aroundFiles({
+    "marble.pro": `QMAKE_TARGET_PRODUCT = ${'"'.repeat(50_000)}\n`,
+    "win/marble.rc": '#include "marble.h"\n1 VERSIONINFO\nBEGIN\n  VALUE "FileVersion", VERSION\nEND\n',
+    "win/marble.h": '#include "marble.h"\n#define VERSION VERSION\n',
+  });
+  expect(started.err).toContain("the program's version is worked out where it cannot be followed");
+});

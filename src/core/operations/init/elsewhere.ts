@@ -111,11 +111,16 @@ function calledOnce<T extends { at: string }>(places: readonly T[]): T[] {
   return places.filter(({ at }) => times.get(at) === 1);
 }
 
-/** As long a value that says nothing, and that leaves its file in the file's own form. */
-const blank = (value: string): string => {
-  if (/^(["'`])[\s\S]*\1$/.test(value) && value.length > 1) return value[0] + blank(value.slice(1, -1)) + value.at(-1);
-  return value.replace(/[^\n]/g, /^\d+$/.test(value) ? "1" : "x");
-};
+/** As long a value that says nothing, and that leaves its file in the file's own form: within its quotes. */
+function blank(value: string): string {
+  let depth = 0;
+  const isQuoted = (at: number) => /["'`]/.test(value.charAt(at)) && value.charAt(at) === value.at(-1 - at);
+  while (value.length - 2 * depth > 1 && isQuoted(depth)) depth++;
+  const inner = value.slice(depth, value.length - depth);
+  return (
+    value.slice(0, depth) + inner.replace(/[^\n]/g, /^\d+$/.test(inner) ? "1" : "x") + value.slice(value.length - depth)
+  );
+}
 
 /** Whether nobody knows what may stand where one of the template's names or identifiers stands. */
 const isAsked = (at: string, value: string, own: ReadonlyMap<string, Field>): boolean =>
